@@ -1,0 +1,18 @@
+using FondCompass.Core.Findings;
+
+namespace FondCompass.Core.Actions;
+
+/// <summary>What can be wrong when words meet the lexicon and the counts.</summary>
+public static class ActionFindings
+{
+    public static readonly FindingCode UnknownStep = new("WORD01", Severity.Error, "A step that is not known");
+    public static readonly FindingCode UnknownWord = new("WORD02", Severity.Error, "A word beside a step that is not known");
+    public static readonly FindingCode DefinitionCircle = new("STEP03", Severity.Error, "A step defined by itself");
+    public static readonly FindingCode DefinitionUnread = new("STEP04", Severity.Error, "A step definition with a step that is not known");
+    public static readonly FindingCode TooFewCounts = new("COUNT01", Severity.Warning, "A step on fewer or other counts than it needs");
+    public static readonly FindingCode LineLength = new("COUNT02", Severity.Warning, "A line that does not hold its counts");
+    public static readonly FindingCode Gap = new("COUNT03", Severity.Warning, "Counts that nothing fills");
+    public static readonly FindingCode PartLength = new("COUNT04", Severity.Warning, "A part that is no multiple of the line");
+    public static readonly FindingCode SwingE = new("COUNT05", Severity.Warning, "An e in swing feel");
+    public static readonly FindingCode Overlap = new("COUNT06", Severity.Warning, "A step that begins before the one above has ended");
+}

@@ -1,0 +1,372 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Actions;
+
+/// <summary>Whether placed actions keep the roles lead and trail or are written out for the right foot leading.</summary>
+internal enum CallFeet
+{
+    Roles,
+    Absolute,
+}
+
+/// <summary>One action laid on a beat.</summary>
+/// <param name="Call">Number of the call within the row, from 0.</param>
+/// <param name="Lead">The lead named with the call.</param>
+/// <param name="FromForm">It comes from a named step's form, so that its feet are lead (R) and trail (L).</param>
+internal sealed record PlacedAction(
+    Phrase Phrase, Beat Beat, int Call, string Step, Foot Lead, int CallSide, bool FromForm, bool TurnFlips, bool TurnKeepsTravel);
+
+/// <param name="Last">Last whole count used.</param>
+/// <param name="Complaint">Why the counts and the steps do not suit each other; null when they do.</param>
+internal sealed record Placement(IReadOnlyList<PlacedAction> Actions, int Last, string? Complaint);
+
+/// <summary>Lays the phrases of one row on its counts (docs/script.md, "Counts and steps").</summary>
+internal sealed class CallPlacer(CallFeet feet)
+{
+    /// <summary>Most actions one row may give.</summary>
+    private const int MostActions = 4_096;
+
+    /// <summary>One dancing of one phrase: the forms it may take.</summary>
+    private sealed record Block(Phrase Phrase, Foot Lead, IReadOnlyList<StepForm> Forms)
+    {
+        public bool IsNamed => Phrase.IsNamed;
+    }
+
+    /// <param name="phrases">One group of a wording.</param>
+    /// <param name="counts">The counts written; null when they follow from the steps.</param>
+    /// <param name="next">Where the row begins when no counts are written.</param>
+    public Placement Place(IReadOnlyList<Phrase> phrases, CountSpec? counts, Beat next)
+    {
+        if (counts is not null && phrases.Count == 1 && IsSingleAction(phrases[0], counts))
+        {
+            return PlaceSingle(phrases[0], counts);
+        }
+
+        var blocks = Expand(phrases, counts);
+        var slow = phrases.Any(p => p.Slow) ? 2 : 1;
+        if (counts is null || counts.Positions.Count == 1)
+        {
+            if (counts?.Split is { } split && OnPositions(blocks, counts, split) is { } halves)
+            {
+                return halves;
+            }
+
+            return Natural(blocks, Usual(blocks), counts?.First ?? next, slow, null);
+        }
+
+        return counts.IsRange ? OnSpan(blocks, counts) : OnPositions(blocks, counts, counts.Positions) ?? Forced(blocks, counts);
+    }
+
+    private static bool IsSingleAction(Phrase phrase, CountSpec counts)
+    {
+        // "Alone on one count" a pivot is a turn on the standing foot.
+        var standingPivot = phrase.Step is { Name: "pivot turn" } && counts.Positions.Count == 1;
+        return (!phrase.IsNamed || standingPivot) && phrase.Feet.Count <= 1 && phrase.Times == 1 && !phrase.Plural;
+    }
+
+    private static Placement PlaceSingle(Phrase phrase, CountSpec counts)
+    {
+        if (phrase.Step is { Name: "pivot turn" })
+        {
+            phrase = phrase with { Verb = Verbs.Find("pivot"), Step = null, Name = "pivot" };
+        }
+
+        var positions = counts.IsList ? counts.Positions : [counts.First];
+        var actions = positions.Select((beat, i) => Single(phrase, beat, i)).ToList();
+        return new Placement(actions, counts.Last.Number, null);
+    }
+
+    private static PlacedAction Single(Phrase phrase, Beat beat, int call) =>
+        new(phrase, beat, call, phrase.Name, Foot.None, 0, FromForm: false, TurnFlips: false, TurnKeepsTravel: false);
+
+    /// <summary>One block for every dancing: feet listed, "x2", plurals and steps that repeat by nature.</summary>
+    private static List<Block> Expand(IReadOnlyList<Phrase> phrases, CountSpec? counts)
+    {
+        var blocks = new List<Block>();
+        foreach (var phrase in phrases)
+        {
+            IReadOnlyList<StepForm> forms = phrase.Step?.Forms ?? [];
+            var times = Math.Max(1, phrase.Feet.Count) * phrase.Times;
+            var fills = phrase.Plural || phrase.Step is { Repeats: true };
+            if (times == 1 && fills && phrases.Count == 1 && counts is not null)
+            {
+                var size = counts.IsRange ? forms.Count > 0 ? forms[0].Counts : 1 : forms.Count > 0 ? forms[0].Positions : 1;
+                var room = counts.IsRange ? counts.Span : counts.Positions.Count;
+                times = Math.Max(1, room / size);
+            }
+
+            for (var i = 0; i < times && blocks.Count < MostActions; i++)
+            {
+                var foot = phrase.Feet.Count > 0 ? phrase.Feet[i % phrase.Feet.Count] : Foot.None;
+                // A single foot named for a plural is the first lead; the others follow from the free foot.
+                var named = phrase.Feet.Count != 1 || i == 0 || (phrase.Times > 1 && !phrase.IsNamed) ? foot : Foot.None;
+                blocks.Add(new Block(phrase with { Feet = named == Foot.None ? [] : [named] }, named, forms));
+            }
+        }
+
+        return blocks;
+    }
+
+    private static List<StepForm?> Usual(List<Block> blocks) => blocks.ConvertAll(b => b.IsNamed ? b.Forms[0] : null);
+
+    private static int CountsOf(StepForm? form) => form?.Counts ?? 1;
+
+    private static int PositionsOf(StepForm? form) => form?.Positions ?? 1;
+
+    /// <summary>Every choice of forms, the same form for the same step; a handful at the most.</summary>
+    private static IEnumerable<List<StepForm?>> Choices(List<Block> blocks)
+    {
+        var steps = blocks.Where(b => b.IsNamed).Select(b => b.Phrase.Step!).Distinct().Take(4).ToList();
+        var choice = new int[steps.Count];
+        while (true)
+        {
+            yield return blocks.ConvertAll(b => b.IsNamed ? b.Forms[Math.Max(0, steps.IndexOf(b.Phrase.Step!)) is var i && i < choice.Length ? choice[i] : 0] : null);
+            var at = 0;
+            while (at < steps.Count && ++choice[at] >= steps[at].Forms.Count)
+            {
+                choice[at++] = 0;
+            }
+
+            if (at == steps.Count)
+            {
+                yield break;
+            }
+        }
+    }
+
+    private Placement OnSpan(List<Block> blocks, CountSpec counts)
+    {
+        var span = counts.Span;
+        foreach (var forms in Choices(blocks))
+        {
+            if (forms.Sum(CountsOf) == span)
+            {
+                return Natural(blocks, forms, counts.First, 1, null);
+            }
+        }
+
+        if (OnPositions(blocks, counts, counts.Positions) is { } placed)
+        {
+            return placed;
+        }
+
+        var usual = Usual(blocks);
+        var natural = usual.Sum(CountsOf);
+        if (span % natural == 0)
+        {
+            return Natural(blocks, usual, counts.First, span / natural, null);
+        }
+
+        if (span > natural)
+        {
+            return Natural(blocks, usual, counts.First, 1, null) with { Last = counts.Last.Number };
+        }
+
+        return Squeezed(blocks, usual, counts) ?? Forced(blocks, counts);
+    }
+
+    /// <summary>One position for each action, when some choice of forms has as many; else an altered ending.</summary>
+    private Placement? OnPositions(List<Block> blocks, CountSpec counts, IReadOnlyList<Beat> positions)
+    {
+        foreach (var forms in Choices(blocks))
+        {
+            if (forms.Sum(PositionsOf) == positions.Count)
+            {
+                return OneEach(blocks, forms, positions);
+            }
+        }
+
+        if (WithEnding(blocks, positions) is { } ending)
+        {
+            return ending;
+        }
+
+        return counts.Split is { } split && !ReferenceEquals(positions, split) ? OnPositions(blocks, counts, split) : null;
+    }
+
+    /// <summary>"jazz box R, touch L": the last actions of the form give way to the ones written after it.</summary>
+    private Placement? WithEnding(List<Block> blocks, IReadOnlyList<Beat> positions)
+    {
+        if (blocks.Count < 2 || !blocks[0].IsNamed || blocks.Skip(1).Any(b => b.IsNamed))
+        {
+            return null;
+        }
+
+        var form = blocks[0].Forms.FirstOrDefault(f => f.Positions == positions.Count);
+        if (form is null)
+        {
+            return null;
+        }
+
+        var kept = positions.Count - (blocks.Count - 1);
+        if (kept < 1)
+        {
+            return null;
+        }
+
+        var cut = new StepForm(form.Actions.Where(a => form.PositionOf(a) < kept).ToList(), kept);
+        return OneEach(blocks, [cut, .. Enumerable.Repeat<StepForm?>(null, blocks.Count - 1)], positions);
+    }
+
+    private Placement OneEach(List<Block> blocks, List<StepForm?> forms, IReadOnlyList<Beat> positions)
+    {
+        var actions = new List<PlacedAction>();
+        var at = 0;
+        for (var i = 0; i < blocks.Count; i++)
+        {
+            var form = forms[i];
+            var start = at;
+            Add(actions, blocks[i], form, i, a => positions[start + form!.PositionOf(a)], positions[at]);
+            at += PositionsOf(form);
+        }
+
+        return new Placement(Spread(actions), positions[^1].Number, null);
+    }
+
+    private Placement Natural(List<Block> blocks, List<StepForm?> forms, Beat first, int slower, string? complaint)
+    {
+        var actions = new List<PlacedAction>();
+        var start = first.ToTick(swing: false, bothInCount: false);
+        for (var i = 0; i < blocks.Count && actions.Count < MostActions; i++)
+        {
+            var from = start;
+            Add(actions, blocks[i], forms[i], i, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower))!.Value, Beat.FromStraightTick(from)!.Value);
+            start += Tick.FromCounts(CountsOf(forms[i]) * slower);
+        }
+
+        var end = start - new Tick(1);
+        return new Placement(Spread(actions), Math.Max(first.Number, (end.Value / Tick.PerCount) + 1), complaint);
+    }
+
+    /// <summary>All actions evenly in fewer counts, where that falls on nameable positions.</summary>
+    private Placement? Squeezed(List<Block> blocks, List<StepForm?> forms, CountSpec counts)
+    {
+        var needed = forms.Sum(PositionsOf);
+        var ticks = counts.Span * Tick.PerCount;
+        if (ticks % needed != 0 || ticks / needed % 6 != 0)
+        {
+            return null;
+        }
+
+        var start = counts.First.ToTick(swing: false, bothInCount: false);
+        var positions = Enumerable.Range(0, needed)
+            .Select(i => Beat.FromStraightTick(start + new Tick(i * (ticks / needed)))!.Value)
+            .ToList();
+        return OneEach(blocks, forms, positions) with { Last = counts.Last.Number };
+    }
+
+    /// <summary>The counts do not suit: actions go on the positions there are, the rest is left out and said.</summary>
+    private Placement Forced(List<Block> blocks, CountSpec counts)
+    {
+        var usual = Usual(blocks);
+        var needed = usual.Sum(PositionsOf);
+        var positions = counts.Positions.Concat(Enumerable.Repeat(counts.Last, Math.Max(0, needed - counts.Positions.Count))).ToList();
+        var all = OneEach(blocks, usual, positions);
+        var name = blocks.Count == 1 ? $"'{blocks[0].Phrase.Name}'" : "This row";
+        var kept = needed > counts.Positions.Count ? all.Actions.Take(counts.Positions.Count).ToList() : all.Actions;
+        var complaint = needed > counts.Positions.Count
+            ? $"{name} has {needed} actions but only {counts.Positions.Count} counts are written, so the last {needed - counts.Positions.Count} are left out. Write {needed} counts, or spell out what is danced."
+            : $"{name} has {needed} actions and {counts.Positions.Count} counts are written; the rest is held. Write 'hold' there if that is meant.";
+        return new Placement(kept, counts.Last.Number, complaint);
+    }
+
+    private void Add(List<PlacedAction> actions, Block block, StepForm? form, int call, Func<FormAction, Beat> beatOf, Beat alone)
+    {
+        if (form is null)
+        {
+            actions.Add(Single(block.Phrase with { Feet = block.Lead == Foot.None ? block.Phrase.Feet : [block.Lead] }, alone, call));
+            return;
+        }
+
+        var calling = block.Phrase;
+        var turnAt = TurnPlace(calling, form);
+        var directed = form.Actions.Any(a => a.Phrase.DirectionSlot);
+        for (var i = 0; i < form.Actions.Count; i++)
+        {
+            var phrase = form.Actions[i].Phrase;
+            if (calling.Direction != Direction.None && (phrase.DirectionSlot || (!directed && i == 0)))
+            {
+                phrase = phrase with { Direction = calling.Direction };
+            }
+
+            var flips = phrase.Turn is not null;
+            var keepsTravel = false;
+            if (calling.Turn is { } turn && i == turnAt && !turn.Spread)
+            {
+                var own = phrase.Turn;
+                var side = turn.Side != 0 || turn.Target is not null ? turn.Side : own?.Side ?? 1;
+                flips = turn.Side == 0 && turn.Target is null;
+                keepsTravel = own is null;
+                phrase = phrase with
+                {
+                    Turn = new Turn(turn.Target is null ? turn.Amount ?? own?.Amount : turn.Amount, side, turn.Target, own?.First ?? turn.First),
+                };
+            }
+
+            if (feet == CallFeet.Absolute)
+            {
+                phrase = ForLead(phrase, block.Lead, flips);
+                flips = false;
+            }
+
+            var step = calling.Step!;
+            actions.Add(new PlacedAction(
+                calling.Turn is { Spread: true } && phrase.Turn is null ? phrase with { Turn = calling.Turn } : phrase,
+                beatOf(form.Actions[i]), call, step.Name, block.Lead, calling.Turn?.Side ?? 0, feet == CallFeet.Roles, flips, keepsTravel));
+        }
+    }
+
+    private static int TurnPlace(Phrase calling, StepForm form)
+    {
+        for (var i = 0; i < form.Actions.Count; i++)
+        {
+            if (form.Actions[i].Phrase.TurnSlot)
+            {
+                return i;
+            }
+        }
+
+        if (calling.Step!.TurnAt is { } at && at < form.Actions.Count)
+        {
+            return at;
+        }
+
+        for (var i = form.Actions.Count - 1; i > 0; i--)
+        {
+            if (form.Actions[i].Phrase.Verb is { Kind: VerbKind.Takes })
+            {
+                return i;
+            }
+        }
+
+        return 0;
+    }
+
+    private static Phrase ForLead(Phrase phrase, Foot lead, bool flips) => lead != Foot.Left ? phrase : phrase with
+    {
+        Feet = phrase.Feet.Select(f => f.Other()).ToList(),
+        Onto = phrase.Onto.Other(),
+        Turn = phrase.Turn is { } turn && flips ? turn with { Side = -turn.Side } : phrase.Turn,
+    };
+
+    /// <summary>A turn "spread" over the row: each action takes its share, the sum exact.</summary>
+    private static List<PlacedAction> Spread(List<PlacedAction> actions)
+    {
+        var whole = actions.Find(a => a.Phrase.Turn is { Spread: true, Amount: not null })?.Phrase.Turn;
+        if (whole is null || actions.Count == 1)
+        {
+            return actions;
+        }
+
+        var given = 0;
+        return actions.Select((a, i) =>
+        {
+            var until = whole.Amount!.Value * (i + 1) / actions.Count;
+            var share = until - given;
+            given = until;
+            return a with { Phrase = a.Phrase with { Turn = share == 0 ? null : new Turn(share, whole.Side == 0 ? 1 : whole.Side) }, TurnFlips = false };
+        }).ToList();
+    }
+}

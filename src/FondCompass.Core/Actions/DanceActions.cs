@@ -1,0 +1,135 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Actions;
+
+/// <summary>How an action's foot is told.</summary>
+public enum FootRole
+{
+    /// <summary>No foot at all.</summary>
+    None,
+
+    /// <summary>Named outright.</summary>
+    Named,
+
+    /// <summary>The foot the named step leads with.</summary>
+    Lead,
+
+    /// <summary>The other foot of the named step.</summary>
+    Trail,
+
+    /// <summary>Not said: the free foot, or the standing one for a standing-foot verb.</summary>
+    Open,
+}
+
+/// <summary>Something at a time in a part. <see cref="At"/> counts from the part's first count; pick-ups are negative or borrow from the line before.</summary>
+public abstract record Moment
+{
+    /// <summary>The line (eight), from 1.</summary>
+    public required int Line { get; init; }
+
+    public required Tick At { get; init; }
+
+    /// <summary>Ticks it was written to last.</summary>
+    public required Tick Length { get; init; }
+
+    public required Beat Beat { get; init; }
+
+    public required int Row { get; init; }
+}
+
+/// <summary>One single action, its foot and turn not yet resolved.</summary>
+public sealed record DanceAction : Moment
+{
+    /// <summary>The named step it belongs to, or its own verb.</summary>
+    public required string Step { get; init; }
+
+    public required Verb Verb { get; init; }
+
+    public required FootRole Role { get; init; }
+
+    /// <summary>The foot, when <see cref="Role"/> is <see cref="FootRole.Named"/>.</summary>
+    public Foot Foot { get; init; }
+
+    /// <summary>Number of the call (one dancing of one named step); actions of one call share its lead.</summary>
+    public required int Call { get; init; }
+
+    /// <summary>The lead named with the call, or none: then the free foot leads.</summary>
+    public Foot CallLead { get; init; }
+
+    /// <summary>Side of the turn written with the call; a call from both feet takes its lead from it.</summary>
+    public int CallSide { get; init; }
+
+    public Direction Direction { get; init; }
+
+    public Turn? Turn { get; init; }
+
+    /// <summary>The turn's side is written for the right foot leading and flips with the lead.</summary>
+    public bool TurnFlips { get; init; }
+
+    /// <summary>The turn was laid on the step by the caller: the way of travel is kept, so "side" becomes forward or back.</summary>
+    public bool TurnKeepsTravel { get; init; }
+
+    public Foot Onto { get; init; }
+
+    public IReadOnlyList<string> Layers { get; init; } = [];
+
+    /// <summary>Sounds before its line's first count.</summary>
+    public bool IsPickUp => Beat.IsPickUp;
+
+    /// <summary>First action of its call.</summary>
+    public bool StartsCall { get; init; }
+}
+
+/// <summary>A fact stated in the script, true when the actions above it are done.</summary>
+public sealed record StatedFact : Moment
+{
+    public Weight? Weight { get; init; }
+
+    public Facing? Facing { get; init; }
+}
+
+/// <summary>So many counts of anything.</summary>
+public sealed record FreeSpan : Moment
+{
+    public Weight? Weight { get; init; }
+
+    public Facing? Facing { get; init; }
+}
+
+/// <summary>A row that was not understood; after it the weight is unknown.</summary>
+public sealed record UnreadStep : Moment
+{
+    public required string Wording { get; init; }
+}
+
+/// <summary>A line (eight): where it begins in the part and how many counts it holds.</summary>
+public sealed record DanceLine(int Number, Tick Start, int Counts, int FirstRow);
+
+/// <summary>A part as actions on the tick grid.</summary>
+public sealed record PartActions
+{
+    public required string Name { get; init; }
+
+    public required bool IsTag { get; init; }
+
+    public required int Row { get; init; }
+
+    public required IReadOnlyList<DanceLine> Lines { get; init; }
+
+    /// <summary>In order of time; a stated fact follows the action it was written after.</summary>
+    public required IReadOnlyList<Moment> Moments { get; init; }
+
+    public required int Counts { get; init; }
+
+    public IEnumerable<DanceAction> Actions => Moments.OfType<DanceAction>();
+}
+
+/// <summary>A dance whose words have been looked up and laid on counts.</summary>
+public sealed record DanceActions(Dance Dance, IReadOnlyList<PartActions> Parts, IReadOnlyList<Finding> Findings)
+{
+    public PartActions? Part(string name) =>
+        Parts.FirstOrDefault(p => string.Equals(p.Name, name, StringComparison.OrdinalIgnoreCase));
+}

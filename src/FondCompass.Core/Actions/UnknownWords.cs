@@ -1,0 +1,93 @@
+using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Actions;
+
+/// <summary>What to say about a word nobody knows, with the nearest that is known.</summary>
+internal static class UnknownWords
+{
+    public static Finding NoStep(Place place, string wording, IStepNames names, string row, bool suggest)
+    {
+        var shown = wording.Length > 60 ? wording[..60] + "…" : wording;
+        var near = suggest ? Nearest(wording, names) : null;
+        var fix = near is null || !row.Contains(wording, StringComparison.Ordinal)
+            ? null
+            : new Fix($"write '{near}'", place.Row!.Value, row.Replace(wording, WithFeet(near, wording), StringComparison.Ordinal));
+        var hint = near is null ? "" : $" Did you mean '{near}'?";
+        return new Finding(
+            ActionFindings.UnknownStep,
+            place,
+            $"'{shown}' is no step that is known.{hint} Name a step of the lexicon, spell it out ('step R side'), or define it: 'step {shown} = …'. Until then the weight is unknown.",
+            fix);
+    }
+
+    public static Finding InStep(Place place, string word, StepEntry entry, string row)
+    {
+        var shown = word.Length > 40 ? word[..40] + "…" : word;
+        return new Finding(
+            ActionFindings.UnknownWord,
+            place,
+            $"'{shown}' in '{Shorten(entry.Wording)}' is not understood; the rest is read without it. Write a foot, a direction or a turn, or move the words to a note.");
+    }
+
+    private static string WithFeet(string name, string wording) =>
+        string.Join(' ', PhraseWords.Split(wording).Where(IsFoot).Select(w => w[..1].ToUpperInvariant()).Prepend(name));
+
+    private static bool IsFoot(string word) => word is "r" or "l" or "left" or "right";
+
+    private static string Shorten(string text) => text.Length > 60 ? text[..60] + "…" : text;
+
+    /// <summary>The known name with the fewest letters different, when it is close enough to be a slip.</summary>
+    public static string? Nearest(string wording, IStepNames names)
+    {
+        var words = PhraseWords.Split(wording).Where(w => !IsFoot(w)).Take(4).ToList();
+        var key = string.Join(' ', words);
+        if (key.Length is < 3 or > 40)
+        {
+            return null;
+        }
+
+        string? best = null;
+        var bestDistance = Math.Max(1, key.Length / 4) + 1;
+        foreach (var name in names.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).Concat(Verbs.All.Select(v => v.Name)))
+        {
+            if (Math.Abs(name.Length - key.Length) < bestDistance && Distance(key, name, bestDistance) is var distance && distance < bestDistance)
+            {
+                (best, bestDistance) = (name, distance);
+            }
+        }
+
+        return best;
+    }
+
+    private static int Distance(string a, string b, int limit)
+    {
+        Span<int> row = stackalloc int[b.Length + 1];
+        for (var j = 0; j <= b.Length; j++)
+        {
+            row[j] = j;
+        }
+
+        for (var i = 1; i <= a.Length; i++)
+        {
+            var diagonal = row[0];
+            row[0] = i;
+            var least = i;
+            for (var j = 1; j <= b.Length; j++)
+            {
+                var cost = diagonal + (a[i - 1] == b[j - 1] ? 0 : 1);
+                diagonal = row[j];
+                row[j] = Math.Min(cost, Math.Min(row[j], row[j - 1]) + 1);
+                least = Math.Min(least, row[j]);
+            }
+
+            if (least >= limit)
+            {
+                return limit;
+            }
+        }
+
+        return row[b.Length];
+    }
+}

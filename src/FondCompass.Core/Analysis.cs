@@ -1,0 +1,28 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Checks;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core;
+
+/// <summary>
+/// A script taken all the way: text, dance, actions, trace, findings. Pure; nothing is kept between calls.
+/// </summary>
+public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
+{
+    public Dance Dance => Trace.Dance;
+
+    public bool HasErrors => Findings.Any(f => f.Severity == Severity.Error);
+
+    /// <param name="script">Any text; what cannot be read becomes findings.</param>
+    /// <param name="lexicon">The steps known; the shipped ones when left out.</param>
+    public static Analysis Of(string script, StepLexicon? lexicon = null)
+    {
+        var dance = ScriptReader.Read(script);
+        var actions = ActionBinder.Bind(dance, lexicon ?? StepLexicon.Shipped);
+        var trace = DanceTracer.Trace(actions);
+        return new Analysis(trace, DanceChecks.Check(trace));
+    }
+}

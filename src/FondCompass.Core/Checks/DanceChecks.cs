@@ -1,0 +1,35 @@
+using FondCompass.Core.Findings;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Checks;
+
+/// <summary>All findings of a dance, reading included, in the order of the text.</summary>
+public static class DanceChecks
+{
+    /// <summary>More findings than this help nobody.</summary>
+    public const int Most = 500;
+
+    public static IReadOnlyList<Finding> Check(DanceTrace trace)
+    {
+        var dance = trace.Dance;
+        var findings = new List<Finding>(dance.Findings);
+        findings.AddRange(trace.Actions.Findings);
+        var opening = trace.Calls.Count > 0 ? trace.Calls[0].Stretch.Pattern : null;
+        foreach (var part in trace.Parts)
+        {
+            findings.AddRange(FootChecks.Check(dance, part));
+            findings.AddRange(TurnChecks.Check(dance, part));
+            findings.AddRange(FactChecks.Check(dance, part));
+            findings.AddRange(TrapChecks.Check(dance, part, ReferenceEquals(part, opening)));
+        }
+
+        findings.AddRange(JoinChecks.Check(trace));
+        findings.AddRange(WallChecks.Check(trace));
+        return findings
+            .OrderBy(f => f.Severity == Severity.Error && findings.Count > Most ? 0 : 1)
+            .ThenBy(f => f.Place.Row ?? int.MaxValue)
+            .ThenBy(f => f.Severity)
+            .Take(Most)
+            .ToList();
+    }
+}

@@ -1,0 +1,103 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Checks;
+
+/// <summary>Where parts meet, the pattern meets its own top, and pick-ups meet what is still moving.</summary>
+public static class JoinChecks
+{
+    public static readonly FindingCode FeetDoNotFit = new("JOIN01", Severity.Warning, "Feet that do not fit where two parts meet");
+    public static readonly FindingCode LoopFeet = new("JOIN02", Severity.Warning, "Feet that do not fit from the end to the top");
+    public static readonly FindingCode RestartFeet = new("JOIN03", Severity.Warning, "Feet that do not suit the top after a restart");
+    public static readonly FindingCode Mirrors = new("MIRROR01", Severity.Warning, "A pattern that comes back on the other foot");
+    public static readonly FindingCode PickUp = new("PICKUP01", Severity.Warning, "A pick-up that lands where feet already move");
+    public static readonly FindingCode NeverDanced = new("PART04", Severity.Warning, "A part that nothing calls");
+
+    public static IEnumerable<Finding> Check(DanceTrace trace)
+    {
+        if (trace.Mirrors && !trace.Dance.Header.MirrorMeant)
+        {
+            var last = trace.Calls[^1].Stretch.Pattern.Part;
+            yield return new Finding(
+                Mirrors,
+                new Place(last.Name, last.Lines.Count > 0 ? last.Lines[^1].Number : null, null, last.Row),
+                $"The pattern begins with weight {trace.StartWeight.Letter()} and ends with weight {trace.EndWeight.Letter()}: every second repeat is danced as its mirror image. Write 'mirrors' above the parts if that is meant; else change one step to a touch, or a touch to a step.");
+        }
+
+        foreach (var join in trace.Joins.Where(j => !j.Fits).DistinctBy(j => (j.Kind, j.After.Pattern.Part.Name, j.Weight)))
+        {
+            yield return Unfit(join);
+        }
+
+        foreach (var finding in PickUpsInside(trace).Concat(PickUpsAtJoins(trace)))
+        {
+            yield return finding;
+        }
+
+        foreach (var part in trace.Parts.Where(p => trace.Unreached.Contains(p.Part.Name)))
+        {
+            yield return new Finding(
+                NeverDanced,
+                new Place(part.Part.Name, Row: part.Part.Row),
+                part.Part.IsTag
+                    ? $"Nothing calls the tag {part.Part.Name}. Write 'after 3 {part.Part.Name}', or name it in the order."
+                    : $"Nothing calls {part.Part.Name}: without an order the first part goes round and round. Write 'order …' to dance the parts one after another.");
+        }
+    }
+
+    private static Finding Unfit(Join join)
+    {
+        var after = join.After.Pattern.Part;
+        var first = after.Moments.Count > 0 ? after.Moments[0] : null;
+        var place = new Place(after.Name, first?.Line ?? 1, first?.Beat.Label(), first?.Row ?? after.Row);
+        var weight = $"weight {join.Weight.Letter()}";
+        return join.Kind switch
+        {
+            JoinKind.Loop => new Finding(LoopFeet, place, $"The pattern ends with {weight}, and its first step needs that foot. Change the last step (a touch for a step, or a step for a touch), or the first."),
+            JoinKind.Restart => new Finding(RestartFeet, place with { Row = join.Row }, $"After {join.Before.Counts} counts the weight is {join.Weight.Letter()}, and the top needs that foot free. Make the last count before the restart a touch where it is a step, or a step where it is a touch, or restart elsewhere."),
+            _ => new Finding(FeetDoNotFit, place, $"{join.Before.Pattern.Part.Name} ends with {weight}, and {after.Name} begins by moving that foot. Change the last step of {join.Before.Pattern.Part.Name} or the first of {after.Name}."),
+        };
+    }
+
+    private static IEnumerable<Finding> PickUpsInside(DanceTrace trace)
+    {
+        foreach (var part in trace.Parts)
+        {
+            foreach (var action in part.Actions.Where(a => a.Action.IsPickUp && a.Action.Line > 1))
+            {
+                var before = part.Actions.FirstOrDefault(a => a.Action.Line == action.Action.Line - 1 && !a.Action.IsPickUp && Moves(a) && a.At >= action.At);
+                if (before is not null)
+                {
+                    yield return Collision(PlaceOf.Action(trace.Dance, part, action), $"line {before.Action.Line} still moves on count {PlaceOf.Count(trace.Dance, before)}");
+                    break;
+                }
+            }
+        }
+    }
+
+    private static IEnumerable<Finding> PickUpsAtJoins(DanceTrace trace)
+    {
+        var told = new HashSet<(JoinKind, string, string, int)>();
+        foreach (var join in trace.Joins)
+        {
+            var pickUp = join.After.PickUpsBefore().FirstOrDefault();
+            if (pickUp is null || join.Before.LastMoveBeforeEnd() is not { } last)
+            {
+                continue;
+            }
+
+            var start = join.After.Pattern.Part.Lines[pickUp.Line - 1].Start;
+            if (last >= pickUp.At - start && told.Add((join.Kind, join.Before.Pattern.Part.Name, join.After.Pattern.Part.Name, join.Before.To)))
+            {
+                var where = join.Kind == JoinKind.Loop ? "the end of the pattern still moves there when it comes round" : $"{join.Before.Pattern.Part.Name} still moves there";
+                yield return Collision(PlaceOf.Moment(trace.Dance, join.After.Pattern.Part.Name, pickUp), where);
+            }
+        }
+    }
+
+    private static Finding Collision(Place place, string why) =>
+        new(PickUp, place, $"The pick-up {place.Count} takes its time from the line before, but {why}. Free that count, or begin the pick-up later.");
+
+    private static bool Moves(TracedAction action) => action.Action.Verb.Name is not ("hold" or "clap" or "snap" or "body");
+}

@@ -1,0 +1,54 @@
+using System.Text.RegularExpressions;
+using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Checks;
+
+/// <summary>One-key changes to a row.</summary>
+internal static partial class RowFixes
+{
+    /// <summary>Names the other foot, where the row names exactly one.</summary>
+    public static Fix? OtherFoot(Dance dance, TracedAction action)
+    {
+        var entry = action.Action;
+        if (entry.Role != FootRole.Named && !entry.CallLead.IsSingle())
+        {
+            return null;
+        }
+
+        var row = dance.Rows[entry.Row - 1];
+        var words = FootWord().Matches(row);
+        if (words.Count != 1)
+        {
+            return null;
+        }
+
+        var word = words[0];
+        var other = word.Value switch { "R" => "L", "L" => "R", "r" => "l", "l" => "r", "right" => "left", _ => "right" };
+        return new Fix($"use the {other} foot", entry.Row, string.Concat(row.AsSpan(0, word.Index), other, row.AsSpan(word.Index + word.Length)));
+    }
+
+    /// <summary>Turns the other way, where the row names exactly one side after its amount.</summary>
+    public static Fix? OtherSide(Dance dance, TracedAction action)
+    {
+        var row = dance.Rows[action.Action.Row - 1];
+        var words = SideWord().Matches(row);
+        if (words.Count != 1)
+        {
+            return null;
+        }
+
+        var word = words[0].Groups[1];
+        var other = word.Value switch { "left" => "right", "right" => "left", "L" => "R", _ => "L" };
+        return new Fix($"turn {other}", action.Action.Row, string.Concat(row.AsSpan(0, word.Index), other, row.AsSpan(word.Index + word.Length)));
+    }
+
+    [GeneratedRegex(@"(?<![\w/])(?:R|L|r|l|right|left)(?!\w)(?<!\d\s(?:right|left|R|L))")]
+    private static partial Regex FootWord();
+
+    [GeneratedRegex(@"(?:\d|[¼½¾]|half|quarter|full)\s+(left|right|L|R)(?!\w)")]
+    private static partial Regex SideWord();
+}

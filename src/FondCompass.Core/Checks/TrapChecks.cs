@@ -1,0 +1,105 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Checks;
+
+/// <summary>Legal places where novices lose the foot (rules, section 2, free-foot trap).</summary>
+public static class TrapChecks
+{
+    public static readonly FindingCode TouchThenStep = new("TRAP01", Severity.Info, "A touch, then the same foot steps elsewhere");
+    public static readonly FindingCode LeavesInARow = new("TRAP02", Severity.Info, "One foot moves twice or more without taking weight");
+    public static readonly FindingCode OpensOnLeave = new("TRAP03", Severity.Info, "The dance opens on a step without weight");
+
+    public static IEnumerable<Finding> Check(Dance dance, PartTrace trace, bool opensDance)
+    {
+        var opened = !opensDance;
+        for (var i = 0; i < trace.Actions.Count; i++)
+        {
+            var action = trace.Actions[i];
+            if (!action.Foot.IsSingle() || action.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot)
+            {
+                continue;
+            }
+
+            var leaves = action.Action.Verb.Kind == VerbKind.Leaves;
+            var place = PlaceOf.Action(dance, trace, action);
+            if (!opened && leaves)
+            {
+                yield return new Finding(OpensOnLeave, place, $"count {place.Count}: the dance opens on a {action.Action.Verb.Name} that takes no weight; say beforehand which foot it is.");
+            }
+
+            opened |= action.Action.Verb.Kind is VerbKind.Takes or VerbKind.Leaves;
+            if (!leaves)
+            {
+                continue;
+            }
+
+            var (next, leavesBetween) = NextOf(trace, i);
+            if (action.Action.Verb.IsStoodOnByNovices && leavesBetween == 0 && next is not null
+                && next.Action.Verb.Kind == VerbKind.Takes && DirectionOf(next) != DirectionOf(action))
+            {
+                yield return new Finding(
+                    TouchThenStep,
+                    place,
+                    $"count {place.Count}: after this {action.Action.Verb.Name} the {action.Foot.Word()} foot goes again, on count {PlaceOf.Count(dance, next)}. Novices stand on it; cue 'no weight'.");
+            }
+
+            if (leavesBetween > 0 && !LeftBefore(trace, i))
+            {
+                yield return new Finding(
+                    LeavesInARow,
+                    place,
+                    $"count {place.Count}: the {action.Foot.Word()} foot moves {leavesBetween + 1} times before it takes weight. Say that it stays free.");
+            }
+        }
+    }
+
+    private static Direction DirectionOf(TracedAction action) =>
+        action.Direction == Direction.None ? action.Action.Verb.Default : action.Direction;
+
+    /// <summary>The next action of the same foot that is no leave, and the leaves before it.</summary>
+    private static (TracedAction? Next, int Leaves) NextOf(PartTrace trace, int index)
+    {
+        var foot = trace.Actions[index].Foot;
+        var leaves = 0;
+        for (var i = index + 1; i < trace.Actions.Count; i++)
+        {
+            var action = trace.Actions[i];
+            if (action.Action.Verb.Kind == VerbKind.Takes && action.Foot != foot)
+            {
+                return (null, leaves);
+            }
+
+            if (action.Foot != foot)
+            {
+                continue;
+            }
+
+            if (action.Action.Verb.Kind != VerbKind.Leaves)
+            {
+                return (action, leaves);
+            }
+
+            leaves++;
+        }
+
+        return (null, leaves);
+    }
+
+    private static bool LeftBefore(PartTrace trace, int index)
+    {
+        for (var i = index - 1; i >= 0; i--)
+        {
+            var action = trace.Actions[i];
+            if (action.Foot == trace.Actions[index].Foot && action.Action.Verb.Kind != VerbKind.NoFoot)
+            {
+                return action.Action.Verb.Kind == VerbKind.Leaves && trace.Actions.Skip(i + 1).Take(index - i - 1).All(a => a.Action.Verb.Kind != VerbKind.Takes);
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,53 @@
+using FondCompass.Core.Findings;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Checks;
+
+/// <summary>Walls against what was meant, and the way a one-wall dance wanders (rules, sections 3 and 4).</summary>
+public static class WallChecks
+{
+    public static readonly FindingCode IntendedWalls = new("WALL01", Severity.Warning, "Other walls than intended");
+    public static readonly FindingCode Drift = new("DRIFT01", Severity.Warning, "A pattern that drifts across the floor");
+
+    /// <summary>Metres per repeat below which a drift is not worth saying.</summary>
+    private const double SmallDrift = 0.4;
+
+    /// <summary>Repeats in a usual song, to say how far a drift grows.</summary>
+    private const int UsualRepeats = 6;
+
+    public static IEnumerable<Finding> Check(DanceTrace trace)
+    {
+        if (trace.Calls.Count == 0 || trace.TotalCounts == 0)
+        {
+            yield break;
+        }
+
+        var part = trace.Calls[^1].Stretch.Pattern.Part;
+        var place = new Place(part.Name, part.Lines.Count, null, part.Row);
+        if (trace.Dance.Header.IntendedWalls is { } wanted && wanted != trace.WallOrder.Count)
+        {
+            yield return new Finding(
+                IntendedWalls,
+                place,
+                $"{wanted} walls are intended, but one pattern turns {trace.NetTurn} in all, which gives {trace.WallOrder.Count}. Check the turns, or change 'walls {wanted}'.");
+        }
+
+        if (trace.Dance.IsPhrased || trace.WallOrder.Count > 1 || trace.Mirrors)
+        {
+            yield break;
+        }
+
+        var end = trace.Calls[0].Stretch.Pattern.End.Body;
+        if (end.Length > SmallDrift)
+        {
+            yield return new Finding(
+                Drift,
+                place,
+                $"Each repeat ends {end.Length:0.00} m {Way(end)} of where it began and always faces the same wall: {end.Length * UsualRepeats:0.0} m after {UsualRepeats} repeats. Travel back somewhere, or start from the other end of the floor.");
+        }
+    }
+
+    private static string Way(FloorPoint to) => Math.Abs(to.X) > Math.Abs(to.Y)
+        ? to.X > 0 ? "to the right" : "to the left"
+        : to.Y > 0 ? "in front" : "behind";
+}

@@ -1,0 +1,46 @@
+using System.Globalization;
+
+namespace FondCompass.Core.Counts;
+
+/// <summary>Tempo in counts per minute; positive and finite.</summary>
+public readonly record struct Bpm
+{
+    /// <summary>Fastest tempo that is accepted, counts per minute.</summary>
+    public const double Fastest = 1000;
+
+    public Bpm(double value)
+    {
+        if (!IsValid(value))
+        {
+            throw new ArgumentOutOfRangeException(nameof(value), value, "A tempo is more than 0 and at most 1000 counts per minute.");
+        }
+
+        Value = value;
+    }
+
+    public double Value { get; }
+
+    public double SecondsPerCount => 60 / Value;
+
+    public static bool IsValid(double value) => double.IsFinite(value) && value is > 0 and <= Fastest;
+
+    /// <summary>This tempo at a rate: 1 is full speed, 0.8 four fifths of it.</summary>
+    public Bpm At(double rate) => new(Value * rate);
+
+    public static bool TryParse(string? text, out Bpm bpm)
+    {
+        bpm = default;
+        if (!double.TryParse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) || !IsValid(value))
+        {
+            return false;
+        }
+
+        bpm = new Bpm(value);
+        return true;
+    }
+
+    public static Bpm Parse(string text) =>
+        TryParse(text, out var bpm) ? bpm : throw new FormatException($"'{text}' is no tempo: write counts per minute, such as 112.");
+
+    public override string ToString() => Value.ToString("0.###", CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,33 @@
+namespace FondCompass.Core.Findings;
+
+/// <summary>
+/// How grave a finding is. Errors are only what cannot be danced or read; see docs/findings.md.
+/// </summary>
+public enum Severity
+{
+    Error,
+    Warning,
+    Info,
+}
+
+/// <summary>A stable code with its severity and what it is about; one static field beside the rule that raises it.</summary>
+public sealed record FindingCode(string Code, Severity Severity, string Title);
+
+/// <summary>Where a finding points: the part, the line (eight) from 1, the count's label and the text row from 1.</summary>
+public readonly record struct Place(string? Part = null, int? Line = null, string? Count = null, int? Row = null);
+
+/// <summary>A change to one text row that removes a finding; applied with one key.</summary>
+/// <param name="Label">What the change does, in a few words.</param>
+/// <param name="Row">Text row from 1.</param>
+/// <param name="NewText">The whole row after the change.</param>
+public sealed record Fix(string Label, int Row, string NewText);
+
+/// <summary>Something the instructor should know: what, where, why and the way out.</summary>
+public sealed record Finding(FindingCode Kind, Place Place, string Message, Fix? Fix = null)
+{
+    public string Code => Kind.Code;
+
+    public Severity Severity => Kind.Severity;
+
+    public override string ToString() => $"{Code} {Severity} {Place.Part}/{Place.Line}/{Place.Count} row {Place.Row}: {Message}";
+}

@@ -1,0 +1,16 @@
+namespace FondCompass.Core.Lexicon;
+
+/// <summary>Looks up steps by the words of their names.</summary>
+public interface IStepNames
+{
+    /// <summary>Words in the longest name.</summary>
+    int LongestName { get; }
+
+    /// <summary>The step named by <paramref name="length"/> words from <paramref name="start"/>, or null.</summary>
+    /// <param name="words">Lower-case words.</param>
+    /// <param name="plural">Whether the name stood in the plural ("toe struts").</param>
+    NamedStep? Find(IReadOnlyList<string> words, int start, int length, out bool plural);
+
+    /// <summary>All steps, own ones first.</summary>
+    IEnumerable<NamedStep> Steps { get; }
+}

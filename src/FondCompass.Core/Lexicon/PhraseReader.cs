@@ -1,0 +1,483 @@
+using FondCompass.Core.Counts;
+
+namespace FondCompass.Core.Lexicon;
+
+/// <summary>
+/// Reads one wording ("R heel forward", "vine left 1/4 L", "touch L beside R") into a <see cref="Phrase"/>. Modifiers may
+/// come in any order around the verb or the step's name.
+/// </summary>
+public sealed class PhraseReader
+{
+    private readonly IStepNames _names;
+    private readonly List<string> _words;
+    private readonly bool[] _used;
+    private Verb? _verb;
+    private NamedStep? _step;
+    private bool _plural;
+    private int _verbAt = -1;
+    private int _amountAt = -1;
+
+    private PhraseReader(IStepNames names, string wording)
+    {
+        _names = names;
+        _words = PhraseWords.Split(wording);
+        _used = new bool[_words.Count];
+    }
+
+    /// <summary>The phrase, or null when neither a verb, a step nor a turn stands in it.</summary>
+    public static Phrase? Read(IStepNames names, string wording) => new PhraseReader(names, wording).Read();
+
+    private Phrase? Read()
+    {
+        if (_words.Count == 0)
+        {
+            return null;
+        }
+
+        var slots = TakeSlots();
+        FindName();
+        var times = TakeTimes();
+        var slow = Take("slow") | Take("slowly");
+        var onto = TakeOnto();
+        var turn = TakeTurn(out var spread);
+        var direction = TakeDirection();
+        var feet = TakeFeet(ref turn);
+        if (_verb is null && _step is null)
+        {
+            if (turn is null)
+            {
+                return null;
+            }
+
+            _verb = Verbs.Turn;
+        }
+
+        var unread = new List<string>();
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (!_used[i] && !PhraseWords.Fillers.Contains(_words[i]) && Verbs.Find(_words[i]) is not { Kind: VerbKind.NoFoot })
+            {
+                unread.Add(_words[i]);
+            }
+        }
+
+        return new Phrase
+        {
+            Verb = _verb,
+            Step = _step,
+            Name = _step?.Name ?? _verb!.Name,
+            Feet = feet,
+            Direction = direction,
+            Turn = turn is null ? null : turn with { Spread = spread },
+            Onto = onto,
+            Times = times,
+            Plural = _plural,
+            Slow = slow,
+            DirectionSlot = slots.Direction,
+            TurnSlot = slots.Turn,
+            Unread = unread,
+        };
+    }
+
+    /// <summary>In the lexicon's own forms a star marks what the caller may replace: "forward*", "1/4* right".</summary>
+    private (bool Direction, bool Turn) TakeSlots()
+    {
+        var direction = false;
+        var turn = false;
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (_words[i].EndsWith('*'))
+            {
+                _words[i] = _words[i][..^1];
+                var isTurn = PhraseWords.IsFraction(_words[i]) || int.TryParse(_words[i], out _);
+                turn |= isTurn;
+                direction |= !isTurn;
+            }
+        }
+
+        return (direction, turn);
+    }
+
+    private void FindName()
+    {
+        var (start, length) = FindLongestName();
+        _verbAt = FindVerb(out var verb);
+        var verbStandsApart = _verbAt < start || _verbAt >= start + length;
+        // "toe touch", "heel dig": a leaving verb beside a one-word name is the action, unless the name is one's own.
+        var verbWins = length == 1 && verb is { Kind: VerbKind.Leaves } && verbStandsApart && _step is { IsOwn: false, Repeats: false };
+        if (_step is not null && !verbWins)
+        {
+            Mark(start, length);
+            _verbAt = -1;
+            return;
+        }
+
+        _step = null;
+        _plural = false;
+        if (verb is null)
+        {
+            return;
+        }
+
+        _verb = verb;
+        _plural = verb.Name != _words[_verbAt] && _words[_verbAt].EndsWith('s') && Verbs.Find(_words[_verbAt][..^1]) == verb;
+        _used[_verbAt] = true;
+        if (verb.Name == "stomp" && _verbAt + 1 < _words.Count && _words[_verbAt + 1] == "up")
+        {
+            _verb = Verbs.Find("stomp-up");
+            _used[_verbAt + 1] = true;
+        }
+    }
+
+    private (int Start, int Length) FindLongestName()
+    {
+        var best = (Start: -1, Length: 0);
+        for (var start = 0; start < _words.Count; start++)
+        {
+            for (var length = Math.Min(_names.LongestName, _words.Count - start); length > best.Length; length--)
+            {
+                if (_names.Find(_words, start, length, out var plural) is { } step)
+                {
+                    (_step, _plural, best) = (step, plural, (start, length));
+                    break;
+                }
+            }
+        }
+
+        return best;
+    }
+
+    private int FindVerb(out Verb? verb)
+    {
+        verb = null;
+        var at = -1;
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (Verbs.Find(_words[i]) is not { } found || (found.Name == "turn" && IsPartOfTurnWording(i)))
+            {
+                continue;
+            }
+
+            if (verb is null || Rank(found, _words[i]) > Rank(verb, _words[at]))
+            {
+                (verb, at) = (found, i);
+            }
+        }
+
+        return at;
+    }
+
+    /// <summary>"step R forward turn 1/4 left": there the word "turn" only introduces the amount.</summary>
+    private bool IsPartOfTurnWording(int at) =>
+        _words.Where((w, i) => i != at).Any(w => Verbs.Find(w) is { } v && v.Name != "turn" && v.Kind != VerbKind.NoFoot);
+
+    /// <summary>
+    /// Which of two verb words is the action: "cross rock" rocks, "toe touch" touches, "step together" closes.
+    /// </summary>
+    private static int Rank(Verb verb, string word) => verb.Name switch
+    {
+        "turn" => 0,
+        "body" => 1,
+        "toe" or "heel" => 2,
+        "hitch" when word == "knee" => 2,
+        "step" => 3,
+        "close" => 4,
+        "cross" or "lock" => 4,
+        _ => 5,
+    };
+
+    private int TakeTimes()
+    {
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (_used[i])
+            {
+                continue;
+            }
+
+            if (_words[i] == "twice")
+            {
+                _used[i] = true;
+                return 2;
+            }
+
+            if (_words[i].Length is > 1 and < 5 && _words[i][0] is 'x' or '×' && int.TryParse(_words[i].AsSpan(1), out var times) && times is > 0 and <= 512)
+            {
+                _used[i] = true;
+                return times;
+            }
+        }
+
+        return 1;
+    }
+
+    private Foot TakeOnto()
+    {
+        var at = _words.IndexOf("onto");
+        if (at < 0)
+        {
+            return Foot.None;
+        }
+
+        _used[at] = true;
+        for (var i = at + 1; i < _words.Count; i++)
+        {
+            if (Feet.TryParse(_words[i], out var foot))
+            {
+                _used[i] = true;
+                return foot;
+            }
+        }
+
+        return Foot.None;
+    }
+
+    private bool TurnsByItself => _verb is { IsTurn: true } || _step is { Name: "pivot turn" };
+
+    private Turn? TakeTurn(out bool spread)
+    {
+        spread = _words.Contains("turning") || _words.Contains("spread") || _words.Contains("circling");
+        Take("spread");
+        Take("circling");
+        int? amount = null;
+        var side = 0;
+        var end = -1;
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (_used[i] || !IsAmountAt(i) || !TurnAmount.TryWord(_words[i], out var size))
+            {
+                continue;
+            }
+
+            _used[i] = true;
+            _amountAt = i;
+            amount = size;
+            end = i + 1;
+            if (end < _words.Count && !_used[end] && (PhraseWords.IsFraction(_words[end])) && TurnAmount.TryParse(_words[i] + " " + _words[end], out size))
+            {
+                amount = size;
+                _used[end] = true;
+                end++;
+            }
+
+            break;
+        }
+
+        var target = TakeTarget();
+        side = TakeSide(end, amount is not null || target is not null);
+        if (amount is null && target is null && side == 0 && !_words.Contains("turn") && !_words.Contains("turning"))
+        {
+            return null;
+        }
+
+        if (amount is null && target is null && _verb is { Kind: VerbKind.NoFoot } and not { Name: "unwind" })
+        {
+            return null;
+        }
+
+        // "1/4 left, stepping R": worded before the step, danced before it.
+        var first = _amountAt >= 0 && _amountAt < _verbAt && _verb is { Kind: VerbKind.Takes };
+        return new Turn(amount, side, target, first);
+    }
+
+    private bool IsAmountAt(int i)
+    {
+        if (PhraseWords.IsFraction(_words[i]))
+        {
+            return true;
+        }
+
+        if (!int.TryParse(_words[i], out _))
+        {
+            return false;
+        }
+
+        var after = i + 1 < _words.Count ? _words[i + 1] : "";
+        return TurnsByItself || (i > 0 && _words[i - 1] is "turn" or "turning") || PhraseWords.IsFraction(after) || PhraseWords.Side(after) != 0;
+    }
+
+    private Facing? TakeTarget()
+    {
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (_used[i] || _words[i] is not ("to" or "facing" or "face"))
+            {
+                continue;
+            }
+
+            var at = i + 1;
+            while (at < _words.Count && _words[at] is "the" or "face")
+            {
+                at++;
+            }
+
+            // "to the back" alone is a direction; "to the back wall" and "facing back" are targets.
+            var isWallWord = at < _words.Count && _words[at] is "front" or "back";
+            var wall = at + 1 < _words.Count && _words[at + 1] == "wall";
+            if (at < _words.Count && (!isWallWord || wall || _words[i] != "to") && Facing.TryParse(_words[at], out var facing))
+            {
+                _used[i] = _used[at] = true;
+                if (wall)
+                {
+                    _used[at + 1] = true;
+                }
+
+                return facing;
+            }
+        }
+
+        return null;
+    }
+
+    private int TakeSide(int afterAmount, bool hasAmount)
+    {
+        if (afterAmount > 0)
+        {
+            for (var i = afterAmount; i < Math.Min(_words.Count, afterAmount + 5); i++)
+            {
+                if (!_used[i] && PhraseWords.Side(_words[i]) != 0)
+                {
+                    return UseSide(i);
+                }
+
+                if (_words[i] is not ("turn" or "turning" or "to" or "the" or "over" or "your" or "pivot") && !_used[i])
+                {
+                    break;
+                }
+            }
+        }
+
+        for (var i = 0; i < _words.Count; i++)
+        {
+            var isSide = PhraseWords.Side(_words[i]) != 0 && !_used[i];
+            if (isSide && ((i > 0 && _words[i - 1] is "turn" or "turning") || (i + 1 < _words.Count && _words[i + 1] == "shoulder")))
+            {
+                return UseSide(i);
+            }
+        }
+
+        var bare = _verb is null && _step is null;
+        if (TurnsByItself || (bare && (hasAmount || _words.Contains("turn"))))
+        {
+            for (var i = 0; i < _words.Count; i++)
+            {
+                if (!_used[i] && PhraseWords.Side(_words[i]) != 0 && (_words[i].Length > 1 || bare || _verb is { Name: not "pivot" }))
+                {
+                    return UseSide(i);
+                }
+            }
+        }
+
+        return 0;
+    }
+
+    private int UseSide(int at)
+    {
+        _used[at] = true;
+        if (at + 1 < _words.Count && _words[at + 1] == "shoulder")
+        {
+            _used[at + 1] = true;
+        }
+
+        if (at > 0 && _words[at - 1] == "over")
+        {
+            _used[at - 1] = true;
+        }
+
+        return PhraseWords.Side(_words[at]);
+    }
+
+    private Direction TakeDirection()
+    {
+        var direction = Direction.None;
+        var diagonal = false;
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (_used[i])
+            {
+                continue;
+            }
+
+            if (PhraseWords.Diagonals.Contains(_words[i]))
+            {
+                diagonal = _used[i] = true;
+            }
+            else if (_words[i] == "in" && i + 1 < _words.Count && _words[i + 1] is "front" or "place")
+            {
+                direction = _words[i + 1] == "front" ? Direction.Across : Direction.InPlace;
+                _used[i] = _used[i + 1] = true;
+            }
+            else if (_words[i] == "spot")
+            {
+                direction = Direction.InPlace;
+                _used[i] = true;
+            }
+            else if (_words[i] == "against")
+            {
+                direction = Direction.AgainstSun;
+                _used[i] = true;
+            }
+            else if (PhraseWords.Directions.TryGetValue(_words[i], out var found)
+                && !(found == Direction.WithSun && direction == Direction.AgainstSun))
+            {
+                direction = found;
+                _used[i] = true;
+            }
+            else if (_verb is not null && _verb.Name != "cross" && _words[i] == "cross")
+            {
+                direction = Direction.Across;
+                _used[i] = true;
+            }
+        }
+
+        return diagonal ? direction == Direction.Back ? Direction.DiagonalBack : Direction.DiagonalForward : direction;
+    }
+
+    private List<Foot> TakeFeet(ref Turn? turn)
+    {
+        var feet = new List<Foot>();
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (_used[i] || !Feet.TryParse(_words[i], out var foot) || (foot == Foot.Both && _words[i] == "feet" && feet.Count > 0))
+            {
+                continue;
+            }
+
+            _used[i] = true;
+            // "touch L beside R": the second foot only says beside what.
+            var isReference = feet.Count > 0 && i > 0 && !Feet.TryParse(_words[i - 1], out _);
+            if (!isReference)
+            {
+                feet.Add(foot);
+            }
+        }
+
+        if (turn is { Side: 0, Amount: not null } && feet.Count > 1 && (_step is not null || _verb is { IsTurn: true }))
+        {
+            turn = turn with { Side = feet[^1] == Foot.Right ? 1 : -1 };
+            feet.RemoveAt(feet.Count - 1);
+        }
+
+        return feet;
+    }
+
+    private bool Take(string word)
+    {
+        var at = _words.IndexOf(word);
+        if (at >= 0 && !_used[at])
+        {
+            _used[at] = true;
+            return true;
+        }
+
+        return false;
+    }
+
+    private void Mark(int start, int length)
+    {
+        for (var i = start; i < start + length; i++)
+        {
+            _used[i] = true;
+        }
+    }
+}

@@ -1,0 +1,27 @@
+using FondCompass.Core.Counts;
+
+namespace FondCompass.Core.Notation;
+
+/// <summary>
+/// The counts written before a step: "1-4", "5&amp;6", "&amp;1", "1,3,5,7", "8 | 1". Positions are in the order written.
+/// </summary>
+public sealed record CountSpec
+{
+    public required IReadOnlyList<Beat> Positions { get; init; }
+
+    /// <summary>True for a plain span of whole counts such as 1-4: a named step may then use its own rhythm.</summary>
+    public bool IsRange { get; init; }
+
+    /// <summary>True for 1,3,5,7: a single action is repeated at each.</summary>
+    public bool IsList { get; init; }
+
+    /// <summary>The other reading of "1&amp;2&amp;": four positions in place of three; used when the step has that many actions.</summary>
+    public IReadOnlyList<Beat>? Split { get; init; }
+
+    public Beat First => Positions[0];
+
+    public Beat Last => Positions[^1];
+
+    /// <summary>Whole counts spanned, from the first to the last.</summary>
+    public int Span => Last.Number - First.Number + 1;
+}

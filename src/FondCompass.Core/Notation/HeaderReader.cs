@@ -1,0 +1,91 @@
+using FondCompass.Core.Counts;
+
+namespace FondCompass.Core.Notation;
+
+/// <summary>Reads the header lines of a script.</summary>
+public static class HeaderReader
+{
+    private static readonly HashSet<string> Words =
+    [
+        "title", "credit", "source", "permission", "level", "genre", "start", "line", "feel", "tempo", "intro",
+        "stride", "walls", "layout", "mirrors",
+    ];
+
+    public static bool Knows(string word) => Words.Contains(word);
+
+    /// <summary>Keeps a step row such as "line dance walk" or "start R" apart from a header line.</summary>
+    public static bool LooksLikeSetting(string word, string rest) => word switch
+    {
+        "start" => rest.StartsWith("weight", StringComparison.OrdinalIgnoreCase) || rest.StartsWith("facing", StringComparison.OrdinalIgnoreCase),
+        _ => true,
+    };
+
+    /// <returns>The header with the setting applied, or unchanged with what is wrong and the way out.</returns>
+    public static (DanceHeader Header, string? Problem) Read(DanceHeader header, string word, string rest)
+    {
+        var value = rest.ToLowerInvariant();
+        switch (word)
+        {
+            case "title":
+                return (header with { Title = rest }, null);
+            case "credit":
+                return (header with { Credit = rest }, null);
+            case "source":
+                return (header with { Source = rest }, null);
+            case "permission":
+                return (header with { Permission = rest }, null);
+            case "level":
+                return (header with { Level = rest }, null);
+            case "mirrors":
+                return (header with { MirrorMeant = true }, null);
+            case "start":
+                return ReadStart(header, value);
+            case "genre" when Enum.TryParse<Genre>(rest, ignoreCase: true, out var genre) && !char.IsAsciiDigit(rest[0]):
+                return (header with { Genre = genre, Swing = header.Swing || genre == Genre.Jazz }, null);
+            case "genre":
+                return (header, $"'{rest}' is no genre we know. Write line, social, percussive, fitness, jazz or circle.");
+            case "line" when int.TryParse(value, out var counts) && counts is > 0 and <= 64:
+                return (header with { LineCounts = counts }, null);
+            case "line":
+                return (header, $"'line {rest}' cannot be read: write how many counts a line has, from 1 to 64, such as 'line 6' for a waltz.");
+            case "feel" when value is "straight" or "swing":
+                return (header with { Swing = value == "swing" }, null);
+            case "feel":
+                return (header, $"'feel {rest}' cannot be read: write 'feel straight' or 'feel swing'.");
+            case "tempo" when Bpm.TryParse(value.Replace("bpm", "").Trim(), out var tempo):
+                return (header with { Tempo = tempo }, null);
+            case "tempo":
+                return (header, $"'tempo {rest}' cannot be read: write counts per minute, more than 0 and at most {Bpm.Fastest}, such as 'tempo 112'.");
+            case "intro" when int.TryParse(value.Split(' ')[0], out var intro) && intro is >= 0 and <= 100_000:
+                return (header with { Intro = intro }, null);
+            case "intro":
+                return (header, $"'intro {rest}' cannot be read: write how many counts to wait, such as 'intro 16'.");
+            case "stride" when value is "small" or "normal" or "big":
+                return (header with { Stride = value switch { "small" => 0.3, "big" => 0.6, _ => 0.45 } }, null);
+            case "stride":
+                return (header, $"'stride {rest}' cannot be read: write small, normal or big.");
+            case "walls" when int.TryParse(value, out var walls) && walls is 1 or 2 or 4 or 8:
+                return (header with { IntendedWalls = walls }, null);
+            case "walls":
+                return (header, $"'walls {rest}' cannot be read: a dance has 1, 2, 4 or 8 walls.");
+            case "layout" when value is "rows" or "circle":
+                return (header with { Layout = value == "circle" ? Layout.Circle : Layout.Rows }, null);
+            default:
+                return (header, $"'layout {rest}' cannot be read: write rows or circle.");
+        }
+    }
+
+    private static (DanceHeader Header, string? Problem) ReadStart(DanceHeader header, string value)
+    {
+        if (FactReader.TryRead(value, out var weight, out var facing) && weight is not null | facing is not null)
+        {
+            return (header with
+            {
+                StartWeight = weight ?? header.StartWeight,
+                StartFacing = facing ?? header.StartFacing,
+            }, null);
+        }
+
+        return (header, $"'start {value}' cannot be read: write 'start weight L facing 12' (weight L, R or both; facing 12, 1:30, 3 …).");
+    }
+}

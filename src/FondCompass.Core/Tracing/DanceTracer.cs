@@ -1,0 +1,145 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Tracing;
+
+/// <summary>Traces every part once, from the state in which the dance first reaches it, and looks at every join.</summary>
+public sealed class DanceTracer
+{
+    private readonly DanceActions _dance;
+    private readonly Dictionary<PartActions, PartTrace> _traced = [];
+    private readonly List<TracedCall> _calls = [];
+    private readonly List<Join> _joins = [];
+
+    private DanceTracer(DanceActions dance) => _dance = dance;
+
+    private DanceHeader Header => _dance.Dance.Header;
+
+    public static DanceTrace Trace(DanceActions dance) => new DanceTracer(dance).Trace();
+
+    private DanceTrace Trace()
+    {
+        if (_dance.Dance.IsPhrased)
+        {
+            TraceOrder();
+        }
+        else if (_dance.Dance.LoopedPart is { } looped)
+        {
+            TraceLoop(looped);
+        }
+
+        var unreached = _dance.Parts.Where(p => !_traced.ContainsKey(p)).Select(p => p.Name).ToList();
+        return new DanceTrace
+        {
+            Actions = _dance,
+            Parts = _dance.Parts.Select(p => Pattern(p, Header.StartWeight, Header.StartFacing, throughJoin: false)).ToList(),
+            Calls = _calls,
+            Joins = _joins,
+            Unreached = unreached,
+        };
+    }
+
+    private PartTrace Pattern(PartActions part, Weight weight, Facing facing, bool throughJoin)
+    {
+        if (!_traced.TryGetValue(part, out var trace))
+        {
+            trace = PartTracer.Trace(Header, part, TraceState.Start(weight, facing), throughJoin);
+            _traced[part] = trace;
+        }
+
+        return trace;
+    }
+
+    private void TraceOrder()
+    {
+        var weight = Header.StartWeight;
+        var facing = Header.StartFacing;
+        foreach (var call in _dance.Dance.Order)
+        {
+            if (_dance.Part(call.Part) is not { Counts: > 0 } part)
+            {
+                continue;
+            }
+
+            var pattern = Pattern(part, call.Mirrored ? weight.Other() : weight, facing, _calls.Count > 0);
+            var to = Math.Min(call.ToCount ?? part.Counts, part.Counts);
+            var from = Math.Min((call.FromCount ?? 1) - 1, to);
+            var stretch = new Stretch(pattern, from, to, call.Mirrored);
+            if (stretch.Counts == 0)
+            {
+                continue;
+            }
+
+            if (_calls.Count > 0)
+            {
+                AddJoin(JoinKind.Parts, _calls[^1].Stretch, stretch, weight, call.Row);
+            }
+
+            var (end, turn) = stretch.End(weight);
+            _calls.Add(new TracedCall(stretch, weight, facing, end, turn, call.Row));
+            weight = end;
+            facing += turn;
+        }
+    }
+
+    private void TraceLoop(DancePart looped)
+    {
+        var part = _dance.Part(looped.Name)!;
+        var pattern = Pattern(part, Header.StartWeight, Header.StartFacing, throughJoin: false);
+        var whole = Stretch.Whole(pattern);
+        _calls.Add(new TracedCall(whole, Header.StartWeight, Header.StartFacing, pattern.End.Weight, pattern.NetTurn, looped.Row));
+        if (part.Counts == 0)
+        {
+            return;
+        }
+
+        var mirrors = Header.StartWeight.IsSingle() && pattern.End.Weight == Header.StartWeight.Other();
+        AddJoin(JoinKind.Loop, whole, mirrors ? Stretch.Whole(pattern, mirrored: true) : whole, pattern.End.Weight, null);
+        WalkExceptions(pattern, mirrors);
+    }
+
+    /// <summary>Dances the repeats up to the last tag or restart, so that each is reached in its true state.</summary>
+    private void WalkExceptions(PartTrace pattern, bool mirrors)
+    {
+        var dance = _dance.Dance;
+        var last = Math.Min(MostRepeats, dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).DefaultIfEmpty(0).Max());
+        var weight = Header.StartWeight;
+        var facing = Header.StartFacing;
+        for (var repeat = 1; repeat <= last; repeat++)
+        {
+            var mirrored = mirrors && weight == Header.StartWeight.Other();
+            var restart = dance.Restarts.FirstOrDefault(r => r.Repeat == repeat && r.AfterCount < pattern.Part.Counts);
+            var stretch = new Stretch(pattern, 0, restart?.AfterCount ?? pattern.Part.Counts, mirrored);
+            var (end, turn) = stretch.End(weight);
+            (weight, facing) = (end, facing + turn);
+            if (restart is not null)
+            {
+                var top = Stretch.Whole(pattern, mirrors && weight == Header.StartWeight.Other());
+                AddJoin(JoinKind.Restart, stretch, top, weight, restart.Row);
+            }
+
+            foreach (var tag in dance.Tags.Where(t => t.Repeat == repeat))
+            {
+                if (_dance.Part(tag.Tag) is not { Counts: > 0 } part)
+                {
+                    continue;
+                }
+
+                var into = Stretch.Whole(Pattern(part, weight, facing, throughJoin: true));
+                AddJoin(JoinKind.IntoTag, stretch, into, weight, tag.Row);
+                (end, turn) = into.End(weight);
+                (weight, facing) = (end, facing + turn);
+                stretch = into;
+                var top = Stretch.Whole(pattern, mirrors && weight == Header.StartWeight.Other());
+                AddJoin(JoinKind.OutOfTag, into, top, weight, tag.Row);
+            }
+        }
+    }
+
+    /// <summary>Exceptions after so many repeats are not looked at; no song is that long.</summary>
+    private const int MostRepeats = 2_000;
+
+    private void AddJoin(JoinKind kind, Stretch before, Stretch after, Weight weight, int? row) =>
+        _joins.Add(new Join(kind, before, after, weight, after.CanBeginOn(weight), row));
+}

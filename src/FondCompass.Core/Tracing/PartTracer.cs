@@ -1,0 +1,346 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Tracing;
+
+/// <summary>Dances one part in the mind: weight, free foot, facing, stance and place after every action.</summary>
+internal sealed class PartTracer
+{
+    private readonly DanceHeader _header;
+    private readonly PartActions _part;
+    private readonly Moment[] _moments;
+    private readonly List<TracedAction> _actions;
+    private readonly List<FactFault> _factFaults = [];
+    private readonly List<ReplayStep> _steps = [];
+    private readonly TraceState[] _lineEnds;
+    private readonly TraceState _start;
+    private readonly bool _throughJoin;
+    private TraceState _state;
+    private int _call = -1;
+    private Foot _lead;
+    private string _heldSince = "the start";
+    private bool _lifted;
+    private bool _footTried;
+    private int? _joinFault;
+
+    private PartTracer(DanceHeader header, PartActions part, TraceState start, bool throughJoin)
+    {
+        _header = header;
+        _part = part;
+        _moments = part.Moments as Moment[] ?? [.. part.Moments];
+        _actions = new List<TracedAction>(_moments.Length);
+        _state = _start = start;
+        _throughJoin = throughJoin;
+        _lineEnds = new TraceState[part.Lines.Count + 1];
+        Array.Fill(_lineEnds, start);
+    }
+
+    /// <param name="throughJoin">Reached from another part: a first step on the wrong foot is a matter of the join.</param>
+    public static PartTrace Trace(DanceHeader header, PartActions part, TraceState start, bool throughJoin) =>
+        new PartTracer(header, part, start, throughJoin).Trace();
+
+    private PartTrace Trace()
+    {
+        for (var i = 0; i < _moments.Length; i++)
+        {
+            switch (_moments[i])
+            {
+                case DanceAction action:
+                    i = TraceTogether(i, action);
+                    break;
+                case StatedFact fact:
+                    Check(fact);
+                    break;
+                case FreeSpan free:
+                    Adopt(free, free.Weight, free.Facing);
+                    _state = _state with { Stance = Stance.Open };
+                    break;
+                case UnreadStep unread:
+                    _state = _state with { Weight = Weight.Unknown, FacingKnown = false, Stance = Stance.Open };
+                    _steps.Add(new ReplayStep(unread, null, Foot.None, Eighths.None, Foot.None, Weight.Unknown, Fault.None));
+                    break;
+            }
+
+            _lineEnds[_moments[i].Line] = _state;
+        }
+
+        return new PartTrace
+        {
+            Part = _part,
+            Start = _start,
+            End = _state,
+            Actions = _actions,
+            Lines = _part.Lines.Select(l => new LineEnd(l.Number, _lineEnds[l.Number])).ToList(),
+            Steps = _steps,
+            FactFaults = _factFaults,
+            JoinFault = _joinFault,
+        };
+    }
+
+    /// <summary>
+    /// Actions at one tick happen together: the order they are written in is tried first, the other when that one has a
+    /// fault and the other has none ("step R forward and slide L back").
+    /// </summary>
+    private int TraceTogether(int i, DanceAction action)
+    {
+        if (i + 1 < _moments.Length && _moments[i + 1] is DanceAction second && second.At == action.At && second.Row == action.Row)
+        {
+            var before = (_state, _call, _lead, _heldSince, _lifted, _footTried, _joinFault);
+            var first = TraceOne(action, i);
+            var other = TraceOne(second, i + 1);
+            if (first.Fault != Fault.None || other.Fault != Fault.None)
+            {
+                var after = (_state, _call, _lead, _heldSince, _lifted, _footTried, _joinFault);
+                (_state, _call, _lead, _heldSince, _lifted, _footTried, _joinFault) = before;
+                var swappedOther = TraceOne(second, i + 1);
+                var swappedFirst = TraceOne(action, i);
+                if (swappedFirst.Fault == Fault.None && swappedOther.Fault == Fault.None)
+                {
+                    (first, other) = (swappedFirst, swappedOther);
+                }
+                else
+                {
+                    (_state, _call, _lead, _heldSince, _lifted, _footTried, _joinFault) = after;
+                }
+            }
+
+            Record(first with { After = _state });
+            Record(other with { After = _state });
+            _lineEnds[action.Line] = _state;
+            return i + 1;
+        }
+
+        Record(TraceOne(action, i));
+        return i;
+    }
+
+    private void Record(TracedAction traced)
+    {
+        _actions.Add(traced);
+        _steps.Add(new ReplayStep(traced.Action, traced.Action.Verb, traced.Foot, traced.Turn, traced.Onto, null, traced.Fault));
+    }
+
+    private TracedAction TraceOne(DanceAction action, int index)
+    {
+        var before = _state.Weight;
+        var foot = FootOf(action);
+        var onto = action.Role is FootRole.Lead or FootRole.Trail && action.Verb.Name == "unwind" ? foot : action.Onto;
+        var flipped = action.TurnFlips && _lead == Foot.Left;
+        var (turn, fault) = action.Turn is null
+            ? (Eighths.None, Fault.None)
+            : TurnResolver.Resolve(action.Turn, flipped, _state.Facing, _state.Stance, action.Verb, _moments.AsSpan(index + 1));
+        var (direction, turnFirst) = Travel(action, foot, turn);
+        if (turnFirst)
+        {
+            TurnBy(turn);
+        }
+
+        var held = _heldSince;
+        var (after, weightFault) = WeightRule.Apply(before, action.Verb, foot, _lifted);
+        if (action.Verb.Name == "unwind" && onto != Foot.None)
+        {
+            after = onto.OnWeight();
+        }
+
+        if (weightFault != Fault.None && fault is Fault.None or Fault.OpenTurn or Fault.OpenSide)
+        {
+            fault = weightFault;
+        }
+
+        if (fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot && _throughJoin && !_footTried)
+        {
+            // Feet that do not fit where two parts meet: the join's matter, not this action's.
+            _joinFault = _actions.Count;
+            fault = Fault.None;
+            (after, _) = WeightRule.Apply(Weight.Unknown, action.Verb, foot);
+        }
+
+        _footTried |= foot.IsSingle();
+        if (after != before)
+        {
+            _heldSince = $"count {action.Beat.Label(_header.LineCounts)}";
+        }
+
+        Move(action, foot, direction, after, index);
+        if (action.Verb.Kind != VerbKind.NoFoot || action.Verb.Name == "unwind")
+        {
+            _state = _state with { Stance = StanceAfter(action.Verb, foot, direction) };
+            _lifted = action.Verb.Name is "raise" or "hop" && (foot == Foot.None || foot == _state.Weight.StandingFoot() || foot == Foot.Both);
+        }
+
+        if (!turnFirst)
+        {
+            TurnBy(turn);
+        }
+
+        return new TracedAction
+        {
+            Action = action,
+            Foot = foot,
+            Turn = turn,
+            TurnFirst = turnFirst,
+            Direction = direction,
+            Onto = onto,
+            Before = before,
+            After = _state,
+            Fault = fault,
+            HeldSince = fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot ? held : null,
+        };
+    }
+
+    private Foot FootOf(DanceAction action)
+    {
+        if (action.Call != _call)
+        {
+            _call = action.Call;
+            _lead = LeadOf(action);
+        }
+
+        return action.Role switch
+        {
+            FootRole.Named => action.Foot,
+            FootRole.Lead => _lead,
+            FootRole.Trail => _lead.Other(),
+            FootRole.Open when action.Verb.Kind == VerbKind.Standing => _state.Weight.StandingFoot(),
+            FootRole.Open when action.Verb.Name == "jump" => Foot.Both,
+            FootRole.Open => _state.Weight == Weight.Both ? GenreLead : _state.Weight.FreeFoot(),
+            _ => Foot.None,
+        };
+    }
+
+    private Foot LeadOf(DanceAction action)
+    {
+        if (action.CallLead.IsSingle())
+        {
+            return action.CallLead;
+        }
+
+        if (_state.Weight.IsSingle())
+        {
+            return _state.Weight.FreeFoot();
+        }
+
+        if (action.Step == "pivot turn" && action.CallSide != 0)
+        {
+            // A pivot turns away from the foot stepped forward.
+            return action.CallSide < 0 ? Foot.Right : Foot.Left;
+        }
+
+        return _state.Weight == Weight.Both ? GenreLead : Foot.None;
+    }
+
+    private Foot GenreLead => _header.Genre == Genre.Percussive ? Foot.Left : Foot.Right;
+
+    /// <summary>A quarter laid on a side step keeps the way of travel: it becomes a step forward, or back, after the turn.</summary>
+    private static (Direction Direction, bool TurnFirst) Travel(DanceAction action, Foot foot, Eighths turn)
+    {
+        var first = action.Turn is { First: true };
+        if (!action.TurnKeepsTravel || action.Direction != Direction.Side || turn.Size != 2 || !foot.IsSingle())
+        {
+            return (action.Direction, first);
+        }
+
+        var toward = (turn.Value > 0) == (foot == Foot.Right);
+        return (toward ? Direction.Forward : Direction.Back, true);
+    }
+
+    private void TurnBy(Eighths turn) =>
+        _state = _state with { Facing = _state.Facing + turn, Net = _state.Net + turn };
+
+    private void Move(DanceAction action, Foot foot, Direction direction, Weight after, int index)
+    {
+        var verb = action.Verb;
+        if (foot == Foot.None || verb.Kind == VerbKind.NoFoot || verb.Name is "recover" or "drop")
+        {
+            _state = _state with { Weight = after };
+            return;
+        }
+
+        var quick = IsQuick(action, index);
+        var reach = StrideRule.Reach(verb, foot, direction, _state.Facing, _header.Stride, quick, _header.Layout == Layout.Circle);
+        if (verb.Kind == VerbKind.Standing || foot == Foot.Both)
+        {
+            var both = foot == Foot.Both && verb.Kind == VerbKind.Takes;
+            var body = _state.Body;
+            _state = both
+                ? _state with { Weight = after, Left = body + reach, Right = body + reach }
+                : _state with
+                {
+                    Weight = after,
+                    Left = foot == Foot.Right ? _state.Left : _state.Left + reach,
+                    Right = foot == Foot.Left ? _state.Right : _state.Right + reach,
+                };
+            return;
+        }
+
+        var from = _state.Weight.IsSingle() && _state.Weight != foot.OnWeight() ? _state.FootAt(foot.Other()) : _state.Body;
+        var staysPut = verb.Name == "sway" && direction == Direction.None && (_state.FootAt(foot) - from).Length > 0.1;
+        var to = staysPut ? _state.FootAt(foot) : from + reach;
+        _state = foot == Foot.Left
+            ? _state with { Weight = after, Left = to }
+            : _state with { Weight = after, Right = to };
+    }
+
+    private bool IsQuick(DanceAction action, int index)
+    {
+        for (var i = index + 1; i < _moments.Length; i++)
+        {
+            if (_moments[i] is not StatedFact && _moments[i].At > action.At)
+            {
+                return (_moments[i].At - action.At).Value < Tick.PerCount;
+            }
+        }
+
+        return action.Length.Value is > 0 and < Tick.PerCount;
+    }
+
+    private static Stance StanceAfter(Verb verb, Foot foot, Direction direction)
+    {
+        var way = direction == Direction.None ? verb.Default : direction;
+        if (!verb.Grounded || !foot.IsSingle() || way is not (Direction.Across or Direction.Behind) || verb.Kind is VerbKind.Standing or VerbKind.NoFoot)
+        {
+            return Stance.Open;
+        }
+
+        return (foot == Foot.Right) == (way == Direction.Across) ? Stance.UnwindsLeft : Stance.UnwindsRight;
+    }
+
+    private void Check(StatedFact fact)
+    {
+        var weightWrong = fact.Weight is { } weight && _state.Weight != Weight.Unknown && _state.Weight != weight;
+        var facingWrong = fact.Facing is { } facing && _state.FacingKnown && _state.Facing != facing;
+        if (weightWrong || facingWrong)
+        {
+            _factFaults.Add(new FactFault(fact, _state.Weight, _state.Facing, weightWrong, facingWrong));
+        }
+
+        Adopt(
+            fact,
+            _state.Weight == Weight.Unknown ? fact.Weight : null,
+            _state.FacingKnown ? null : fact.Facing);
+    }
+
+    private void Adopt(Moment moment, Weight? weight, Facing? facing)
+    {
+        var turn = Eighths.None;
+        if (facing is { } f)
+        {
+            var right = (f - _state.Facing).Value;
+            turn = new Eighths(right > 4 ? right - Eighths.Full : right);
+            TurnBy(turn);
+            _state = _state with { FacingKnown = true };
+        }
+
+        if (weight is { } w)
+        {
+            _state = _state with { Weight = w };
+        }
+
+        if (weight is not null || !turn.IsNone)
+        {
+            _steps.Add(new ReplayStep(moment, null, Foot.None, turn, Foot.None, weight, Fault.None));
+        }
+    }
+}
