@@ -16,7 +16,7 @@ internal enum CallFeet
 /// <param name="Lead">The lead named with the call.</param>
 /// <param name="FromForm">It comes from a named step's form, so that its feet are lead (R) and trail (L).</param>
 internal sealed record PlacedAction(
-    Phrase Phrase, Beat Beat, int Call, string Step, Foot Lead, int CallSide, bool FromForm, bool TurnFlips, bool TurnKeepsTravel);
+    Phrase Phrase, Beat Beat, int Call, string Step, Foot Lead, bool FromForm, bool TurnFlips, bool TurnKeepsTravel);
 
 /// <param name="Last">Last whole count used.</param>
 /// <param name="Complaint">Why the counts and the steps do not suit each other; null when they do.</param>
@@ -79,7 +79,7 @@ internal sealed class CallPlacer(CallFeet feet)
     }
 
     private static PlacedAction Single(Phrase phrase, Beat beat, int call) =>
-        new(phrase, beat, call, phrase.Name, Foot.None, 0, FromForm: false, TurnFlips: false, TurnKeepsTravel: false);
+        new(phrase, beat, call, phrase.Name, Foot.None, FromForm: false, TurnFlips: false, TurnKeepsTravel: false);
 
     /// <summary>One block for every dancing: feet listed, "x2", plurals and steps that repeat by nature.</summary>
     private static List<Block> Expand(IReadOnlyList<Phrase> phrases, CountSpec? counts)
@@ -282,6 +282,7 @@ internal sealed class CallPlacer(CallFeet feet)
 
         var calling = block.Phrase;
         var turnAt = TurnPlace(calling, form);
+        var lead = block.Lead == Foot.None ? LeadOfTurn(calling, form) : block.Lead;
         var directed = form.Actions.Any(a => a.Phrase.DirectionSlot);
         for (var i = 0; i < form.Actions.Count; i++)
         {
@@ -307,15 +308,27 @@ internal sealed class CallPlacer(CallFeet feet)
 
             if (feet == CallFeet.Absolute)
             {
-                phrase = ForLead(phrase, block.Lead, flips);
+                phrase = ForLead(phrase, lead, flips);
                 flips = false;
             }
 
             var step = calling.Step!;
             actions.Add(new PlacedAction(
                 calling.Turn is { Spread: true } && phrase.Turn is null ? phrase with { Turn = calling.Turn } : phrase,
-                beatOf(form.Actions[i]), call, step.Name, block.Lead, calling.Turn?.Side ?? 0, feet == CallFeet.Roles, flips, keepsTravel));
+                beatOf(form.Actions[i]), call, step.Name, lead, feet == CallFeet.Roles, flips, keepsTravel));
         }
+    }
+
+    /// <summary>
+    /// Named turns carry their feet: a pivot to the left steps the right foot forward, a Monterey to the right points the
+    /// right foot. So the side told decides the lead when no foot is.
+    /// </summary>
+    private static Foot LeadOfTurn(Phrase calling, StepForm form)
+    {
+        var own = form.Actions.FirstOrDefault(a => a.Phrase.TurnSlot)?.Phrase.Turn;
+        return own is null || calling.Turn is not { Side: not 0 } turn
+            ? Foot.None
+            : turn.Side == own.Side ? Foot.Right : Foot.Left;
     }
 
     private static int TurnPlace(Phrase calling, StepForm form)

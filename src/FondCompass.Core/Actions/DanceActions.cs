@@ -59,9 +59,6 @@ public sealed record DanceAction : Moment
     /// <summary>The lead named with the call, or none: then the free foot leads.</summary>
     public Foot CallLead { get; init; }
 
-    /// <summary>Side of the turn written with the call; a call from both feet takes its lead from it.</summary>
-    public int CallSide { get; init; }
-
     public Direction Direction { get; init; }
 
     public Turn? Turn { get; init; }

@@ -222,12 +222,6 @@ internal sealed class PartTracer
             return _state.Weight.FreeFoot();
         }
 
-        if (action.Step == "pivot turn" && action.CallSide != 0)
-        {
-            // A pivot turns away from the foot stepped forward.
-            return action.CallSide < 0 ? Foot.Right : Foot.Left;
-        }
-
         return _state.Weight == Weight.Both ? GenreLead : Foot.None;
     }
 

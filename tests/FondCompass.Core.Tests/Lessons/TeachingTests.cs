@@ -1,0 +1,69 @@
+using FondCompass.Core.Lessons;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Lessons;
+
+public class TeachingTests
+{
+    [Theory]
+    [InlineData(8, 4, 4, 4, 0.6, 112, 42.86)]
+    [InlineData(32, 2, 2, 8, 0.75, 112, 57.14)]
+    public void Example_5_danced_blocks(int counts, int repeats, int starts, int countIn, double rate, double bpm, double seconds) =>
+        Assert.Equal(seconds, TeachingTime.Danced(counts, repeats, starts, countIn, rate, bpm), 2);
+
+    [Theory]
+    [InlineData("pivot half left", 4, false)]
+    [InlineData("pivot left", 3, true)]
+    public void Example_6_two_counts_of_lead_at_120_hold_three_syllables(string words, int syllables, bool fits)
+    {
+        Assert.Equal(syllables, Cue.Syllables(words));
+        Assert.Equal(fits, Cue.Fits(words, Cue.DefaultLead * 60 / 120));
+    }
+
+    [Theory]
+    [InlineData("vine", 1)]
+    [InlineData("shuffle", 2)]
+    [InlineData("coaster", 2)]
+    [InlineData("recover", 3)]
+    [InlineData("monterey", 3)]
+    [InlineData("side together side", 5)]
+    [InlineData("toe strut", 2)]
+    public void Syllables_are_counted(string words, int syllables) => Assert.Equal(syllables, Cue.Syllables(words));
+
+    [Fact]
+    public void An_hour_holds_a_32_count_dance_and_uses_the_minutes()
+    {
+        var plan = AddOnPlanner.Plan(Analysis.Of(Dances.Stroll).Trace, 60, 112);
+        Assert.Equal(0, plan.Over);
+        Assert.Empty(plan.Gives);
+        Assert.InRange(plan.TotalSeconds, 40 * 60, 3600);
+        Assert.Contains(plan.Blocks, b => b.Title == "From the top: 1 + 2 + 3");
+    }
+
+    [Fact]
+    public void A_lesson_too_short_says_what_could_give_and_never_the_warm_up()
+    {
+        var plan = AddOnPlanner.Plan(Analysis.Of(Dances.Stroll).Trace, 15, 112);
+        Assert.True(plan.Over > 0);
+        Assert.Contains(plan.Gives, g => g.What.StartsWith("Two lessons", StringComparison.Ordinal));
+        Assert.DoesNotContain(plan.Gives, g => g.What.Contains("warm-up", StringComparison.OrdinalIgnoreCase));
+        Assert.Equal(6, plan.Blocks[0].Minutes);
+    }
+
+    [Fact]
+    public void Difficulty_never_falls_when_the_tempo_or_a_turn_rises()
+    {
+        var before = 0.0;
+        foreach (var amount in (string[])["1/8", "1/4", "3/8", "1/2", "3/4", "1", "1 1/2"])
+        {
+            var trace = Analysis.Of($"part A\n1-4 vine R\n5 step L side, turn {amount} left\n6 touch R beside\n7-8 hold").Trace;
+            foreach (var bpm in (double[])[80, 112, 160])
+            {
+                var points = Difficulty.OfLine(trace.Parts[0], 1, bpm).Points;
+                Assert.True(bpm > 80 || points > before);
+                before = bpm == 80 ? points : before;
+                Assert.True(points >= before);
+            }
+        }
+    }
+}

@@ -1,0 +1,61 @@
+using CsCheck;
+using FondCompass.Core.Music;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Music;
+
+public class TimeMapTests
+{
+    private static readonly Gen<Passage> Passages = Gen.Select(
+        Gen.Int[1, 60], Gen.Double[60, 180], Gen.Double[60, 180], Gen.Int[0, 2],
+        (counts, from, to, kind) => new Passage("p", counts, from, kind switch { 0 => null, 1 => to, _ => from * 1.0000001 }));
+
+    [Fact]
+    public void Time_and_back_is_the_same_count_to_a_tenth_of_a_millisecond()
+    {
+        Passages.Array[200].Sample(
+            passages =>
+            {
+                var song = new Song(passages);
+                for (var count = 0.0; count <= song.Counts; count += song.Counts / 97.0)
+                {
+                    var seconds = song.Time.SecondsAt(count);
+                    Assert.InRange(song.Time.SecondsAt(song.Time.CountAt(seconds)) - seconds, -0.0001, 0.0001);
+                }
+            },
+            iter: 200);
+    }
+
+    [Fact]
+    public void Time_only_goes_forward()
+    {
+        Passages.Array[1, 20].Sample(passages =>
+        {
+            var song = new Song(passages);
+            var before = -1.0;
+            for (var count = 0; count <= song.Counts; count++)
+            {
+                var now = song.Time.SecondsAt(count);
+                Assert.True(now > before);
+                before = now;
+            }
+        });
+    }
+
+    [Theory]
+    [InlineData(0, "no passages")]
+    [InlineData(1, "0 counts")]
+    [InlineData(2, "tempo")]
+    [InlineData(3, "at most 100000")]
+    public void What_is_no_song_is_said(int which, string said)
+    {
+        IReadOnlyList<Passage> passages = which switch
+        {
+            0 => [],
+            1 => [new Passage("verse", 0, 100)],
+            2 => [new Passage("verse", 8, -3)],
+            _ => [new Passage("a", 99_999, 100), new Passage("b", 2, 100)],
+        };
+        Assert.Contains(said, Song.ProblemWith(passages));
+    }
+}
