@@ -6,13 +6,13 @@ namespace FondCompass.Core.Counts;
 public readonly record struct Bpm
 {
     /// <summary>Fastest tempo that is accepted, counts per minute.</summary>
-    public const double Fastest = 1000;
+    public const double Fastest = 100_000;
 
     public Bpm(double value)
     {
         if (!IsValid(value))
         {
-            throw new ArgumentOutOfRangeException(nameof(value), value, "A tempo is more than 0 and at most 1000 counts per minute.");
+            throw new ArgumentOutOfRangeException(nameof(value), value, "A tempo is more than 0 and at most 100000 counts per minute.");
         }
 
         Value = value;

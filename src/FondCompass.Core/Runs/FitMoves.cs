@@ -32,8 +32,8 @@ public sealed class FitMoves
     /// <summary>The entry after this one; the last of a loop goes on with itself, the last of an order ends.</summary>
     public int? Next(int entry) => entry + 1 < _entries.Count ? entry + 1 : _loops ? entry : null;
 
-    /// <summary>States times moves, to judge whether all can be weighed.</summary>
-    public long Work(int counts) => _entries.Sum(e => (long)e.Length * counts);
+    /// <summary>States times moves, to judge whether all can be weighed; a state weighs as much as sixteen moves.</summary>
+    public long Work(int counts) => _entries.Sum(e => (e.Length + 16L) * counts);
 
     public static FitMoves Of(DanceTrace trace, FitConstraints constraints) =>
         trace.Dance.IsPhrased ? OfOrder(trace, constraints) : OfLoop(trace, constraints);

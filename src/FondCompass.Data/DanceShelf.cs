@@ -1,0 +1,137 @@
+using FondCompass.Core;
+using FondCompass.Core.Findings;
+using FondCompass.Data.Records;
+using Microsoft.EntityFrameworkCore;
+
+namespace FondCompass.Data;
+
+/// <summary>How a save ended.</summary>
+/// <param name="Saved">False when somebody saved in between; then <paramref name="Current"/> is theirs.</param>
+public sealed record SaveOutcome(bool Saved, DanceRecord Current);
+
+/// <summary>
+/// One instructor's dances: every read and write goes through the owner's id, so that nobody reaches another's.
+/// </summary>
+public sealed class DanceShelf(FondCompassContext context, Guid ownerId)
+{
+    /// <summary>Most dances one page of the shelf shows.</summary>
+    public const int PageSize = 60;
+
+    private IQueryable<DanceRecord> Own => context.Dances.Where(d => d.OwnerId == ownerId && d.DeletedAt == null);
+
+    /// <summary>Dances whose title or script holds every word searched for, by title.</summary>
+    public async Task<IReadOnlyList<DanceRecord>> Search(string? words, CancellationToken cancel = default)
+    {
+        var query = Own.AsNoTracking();
+        foreach (var word in (words ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
+        {
+            var pattern = $"%{Escape(word)}%";
+            query = query.Where(d => EF.Functions.ILike(d.Title, pattern, "\\") || EF.Functions.ILike(d.Script, pattern, "\\"));
+        }
+
+        return await query.OrderBy(d => d.Title).ThenBy(d => d.Id).Take(PageSize).ToListAsync(cancel);
+    }
+
+    /// <summary>A dance of this owner, also one in the bin; null for anybody else's.</summary>
+    public Task<DanceRecord?> Find(Guid id, CancellationToken cancel = default) =>
+        context.Dances.FirstOrDefaultAsync(d => d.Id == id && d.OwnerId == ownerId, cancel);
+
+    public async Task<IReadOnlyList<DanceRecord>> Deleted(CancellationToken cancel = default) =>
+        await context.Dances.AsNoTracking()
+            .Where(d => d.OwnerId == ownerId && d.DeletedAt != null)
+            .OrderByDescending(d => d.DeletedAt).Take(20).ToListAsync(cancel);
+
+    /// <summary>Titles of this owner's dances, those in the bin left out.</summary>
+    public async Task<IReadOnlyDictionary<Guid, string>> Titles(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default) =>
+        await Own.Where(d => ids.Contains(d.Id)).ToDictionaryAsync(d => d.Id, d => d.Title, cancel);
+
+    public async Task<DanceRecord> Add(string script, CancellationToken cancel = default)
+    {
+        var dance = new DanceRecord { Id = Guid.CreateVersion7(), OwnerId = ownerId };
+        Describe(dance, script);
+        context.Dances.Add(dance);
+        context.Revisions.Add(RevisionOf(dance));
+        await context.SaveChangesAsync(cancel);
+        return dance;
+    }
+
+    /// <summary>
+    /// Saves a script as a new revision, when it was written from the version that is stored; otherwise nothing is
+    /// overwritten and the stored one is given back.
+    /// </summary>
+    public async Task<SaveOutcome?> Save(Guid id, int fromVersion, string script, CancellationToken cancel = default)
+    {
+        var dance = await Find(id, cancel);
+        if (dance is null)
+        {
+            return null;
+        }
+
+        if (dance.Script == script)
+        {
+            return new SaveOutcome(true, dance);
+        }
+
+        if (dance.Version != fromVersion)
+        {
+            return new SaveOutcome(false, dance);
+        }
+
+        dance.Version++;
+        Describe(dance, script);
+        context.Revisions.Add(RevisionOf(dance));
+        try
+        {
+            await context.SaveChangesAsync(cancel);
+            return new SaveOutcome(true, dance);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            context.ChangeTracker.Clear();
+            return await Find(id, cancel) is { } current ? new SaveOutcome(false, current) : null;
+        }
+    }
+
+    public async Task<bool> SaveFit(Guid id, DanceFit fit, CancellationToken cancel = default)
+    {
+        if (await Find(id, cancel) is not { } dance)
+        {
+            return false;
+        }
+
+        dance.Fit = fit;
+        await context.SaveChangesAsync(cancel);
+        return true;
+    }
+
+    /// <summary>Puts a dance in the bin; <see cref="Restore"/> takes it out again.</summary>
+    public Task<bool> Delete(Guid id, CancellationToken cancel = default) => Mark(id, DateTimeOffset.UtcNow, cancel);
+
+    public Task<bool> Restore(Guid id, CancellationToken cancel = default) => Mark(id, null, cancel);
+
+    private async Task<bool> Mark(Guid id, DateTimeOffset? deleted, CancellationToken cancel) =>
+        await context.Dances.Where(d => d.Id == id && d.OwnerId == ownerId)
+            .ExecuteUpdateAsync(set => set.SetProperty(d => d.DeletedAt, deleted), cancel) > 0;
+
+    private static DanceRevision RevisionOf(DanceRecord dance) =>
+        new() { DanceId = dance.Id, Version = dance.Version, Script = dance.Script, SavedAt = dance.ChangedAt };
+
+    private static void Describe(DanceRecord dance, string script)
+    {
+        // PostgreSQL holds any text but this one character.
+        script = script.Replace("\0", "", StringComparison.Ordinal);
+        var analysis = Analysis.Of(script);
+        var title = analysis.Dance.Header.Title.Trim();
+        dance.Script = script;
+        dance.Title = title.Length == 0 ? "Untitled dance" : title.Length > 200 ? title[..200] : title;
+        dance.Counts = analysis.Trace.TotalCounts;
+        dance.Walls = analysis.Trace.WallOrder.Count;
+        dance.State = analysis.HasErrors ? DanceState.Errors
+            : analysis.Findings.Any(f => f.Severity == Severity.Warning) ? DanceState.Warnings
+            : DanceState.Clear;
+        dance.ChangedAt = DateTimeOffset.UtcNow;
+    }
+
+    private static string Escape(string word) =>
+        word.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal);
+}

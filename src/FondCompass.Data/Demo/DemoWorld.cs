@@ -1,0 +1,68 @@
+using FondCompass.Data.Records;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+
+namespace FondCompass.Data.Demo;
+
+/// <summary>The world of Kittiwake Quay: the demo studio with its dances, groups and lessons. All of it is invented.</summary>
+public static class DemoWorld
+{
+    public const string UserName = "demo@kittiwake-quay.invalid";
+
+    /// <summary>Loads the demo studio when the database holds no account yet.</summary>
+    public static async Task LoadIfEmpty(FondCompassContext context, UserManager<Instructor> users, CancellationToken cancel = default)
+    {
+        if (await context.Users.AnyAsync(cancel))
+        {
+            return;
+        }
+
+        await using var transaction = await context.Database.BeginTransactionAsync(cancel);
+        var owner = new Instructor { Id = Guid.CreateVersion7(), UserName = UserName, Email = UserName };
+        var created = await users.CreateAsync(owner);
+        if (!created.Succeeded)
+        {
+            throw new InvalidOperationException("The demo studio could not be made: " + string.Join(" ", created.Errors.Select(e => e.Description)));
+        }
+
+        var shelf = new DanceShelf(context, owner.Id);
+        var dances = new Dictionary<string, DanceRecord>();
+        foreach (var (name, script) in Scripts())
+        {
+            dances[name] = await shelf.Add(script, cancel);
+        }
+
+        await AddLessons(new LessonBook(context, owner.Id), dances["slack-tide-stroll"], cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
+    /// <summary>The demo dances by file name without its ending.</summary>
+    public static IEnumerable<(string Name, string Script)> Scripts()
+    {
+        var assembly = typeof(DemoWorld).Assembly;
+        foreach (var resource in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".dance", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
+        {
+            using var reader = new StreamReader(assembly.GetManifestResourceStream(resource)!);
+            yield return (resource.Split('.')[^2], reader.ReadToEnd());
+        }
+    }
+
+    private static async Task AddLessons(LessonBook book, DanceRecord stroll, CancellationToken cancel)
+    {
+        var beginners = await book.AddGroup("Slipway beginners", "Thursdays in the Net Loft, rows", 60, cancel);
+        await book.AddGroup("Breakwater hour", "Saturdays, dance-fitness in loops", 50, cancel);
+        var today = DateOnly.FromDateTime(DateTime.UtcNow);
+        var thursday = today.AddDays(((int)DayOfWeek.Thursday - (int)today.DayOfWeek + 7) % 7);
+        await book.Add(new LessonRecord
+        {
+            DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday.AddDays(-14), Minutes = 60, Held = true,
+            ReachedLine = 2, RatePercent = 75, WeakLines = [2], Note = "Lock steps crossed over on the left. Two newcomers. Floor still sticky by the stove.",
+        }, cancel);
+        await book.Add(new LessonRecord
+        {
+            DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday.AddDays(-7), Minutes = 60, Held = true,
+            ReachedLine = 3, RatePercent = 90, WeakLines = [3], Note = "The two pivots came apart: half first, then the quarter. Danced two walls to the band.",
+        }, cancel);
+        await book.Add(new LessonRecord { DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday, Minutes = 60 }, cancel);
+    }
+}

@@ -1,0 +1,53 @@
+using FondCompass.Data.Records;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+
+namespace FondCompass.Data;
+
+/// <summary>The database. Nothing here computes; see the core for that.</summary>
+public sealed class FondCompassContext(DbContextOptions<FondCompassContext> options)
+    : IdentityDbContext<Instructor, IdentityRole<Guid>, Guid>(options)
+{
+    public DbSet<DanceRecord> Dances => Set<DanceRecord>();
+
+    public DbSet<DanceRevision> Revisions => Set<DanceRevision>();
+
+    public DbSet<GroupRecord> Groups => Set<GroupRecord>();
+
+    public DbSet<LessonRecord> Lessons => Set<LessonRecord>();
+
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        builder.Entity<DanceRecord>(dance =>
+        {
+            dance.Property(d => d.Title).HasMaxLength(200);
+            dance.Property(d => d.State).HasConversion<string>().HasMaxLength(16);
+            dance.Property(d => d.Version).IsConcurrencyToken();
+            dance.ComplexProperty(d => d.Fit);
+            dance.HasIndex(d => new { d.OwnerId, d.DeletedAt, d.Title });
+            dance.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<DanceRevision>(revision =>
+        {
+            revision.HasIndex(r => new { r.DanceId, r.Version }).IsUnique();
+            revision.HasOne<DanceRecord>().WithMany().HasForeignKey(r => r.DanceId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<GroupRecord>(group =>
+        {
+            group.Property(g => g.Name).HasMaxLength(120);
+            group.Property(g => g.Meets).HasMaxLength(200);
+            group.HasIndex(g => g.OwnerId);
+            group.HasOne<Instructor>().WithMany().HasForeignKey(g => g.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<LessonRecord>(lesson =>
+        {
+            lesson.Property(l => l.Note).HasMaxLength(4000);
+            lesson.HasIndex(l => new { l.OwnerId, l.Date });
+            lesson.HasOne<DanceRecord>().WithMany().HasForeignKey(l => l.DanceId).OnDelete(DeleteBehavior.Cascade);
+            lesson.HasOne(l => l.Group).WithMany().HasForeignKey(l => l.GroupId).OnDelete(DeleteBehavior.Cascade);
+            lesson.HasOne<Instructor>().WithMany().HasForeignKey(l => l.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
+    }
+}

@@ -1,0 +1,124 @@
+using Microsoft.AspNetCore.Identity;
+
+namespace FondCompass.Data.Records;
+
+/// <summary>An instructor's account. Everything below belongs to one and is invisible to others.</summary>
+public sealed class Instructor : IdentityUser<Guid>;
+
+/// <summary>Whatever belongs to an account.</summary>
+public interface IOwned
+{
+    Guid OwnerId { get; }
+}
+
+/// <summary>How a dance stands with its checks; kept so that the shelf can be searched by it.</summary>
+public enum DanceState
+{
+    Clear,
+    Warnings,
+    Errors,
+}
+
+/// <summary>A dance: its script, and beside it what the shelf searches by.</summary>
+public sealed class DanceRecord : IOwned
+{
+    public Guid Id { get; set; }
+
+    public Guid OwnerId { get; set; }
+
+    /// <summary>The source of truth; everything else is computed from it.</summary>
+    public string Script { get; set; } = "";
+
+    public string Title { get; set; } = "";
+
+    public int Counts { get; set; }
+
+    public int Walls { get; set; }
+
+    public DanceState State { get; set; }
+
+    /// <summary>Rises with every save; a save made from an older one is a conflict.</summary>
+    public int Version { get; set; } = 1;
+
+    public DateTimeOffset ChangedAt { get; set; }
+
+    public DateTimeOffset? DeletedAt { get; set; }
+
+    /// <summary>The music it is fitted to.</summary>
+    public DanceFit Fit { get; set; } = new();
+}
+
+/// <summary>How a dance meets its track.</summary>
+public sealed class DanceFit
+{
+    /// <summary>Counts per minute of a steady track; the script's tempo when null.</summary>
+    public double? Tempo { get; set; }
+
+    public int? Intro { get; set; }
+
+    public int? Repeats { get; set; }
+
+    /// <summary>Passages as text, one a row ("verse 32 @112"); a steady track when empty.</summary>
+    public string Passages { get; set; } = "";
+}
+
+/// <summary>A dance as it was at one save.</summary>
+public sealed class DanceRevision
+{
+    public long Id { get; set; }
+
+    public Guid DanceId { get; set; }
+
+    public int Version { get; set; }
+
+    public string Script { get; set; } = "";
+
+    public DateTimeOffset SavedAt { get; set; }
+}
+
+/// <summary>A group that is taught.</summary>
+public sealed class GroupRecord : IOwned
+{
+    public Guid Id { get; set; }
+
+    public Guid OwnerId { get; set; }
+
+    public string Name { get; set; } = "";
+
+    /// <summary>When and how it meets, in the instructor's words.</summary>
+    public string Meets { get; set; } = "";
+
+    public int LessonMinutes { get; set; } = 60;
+}
+
+/// <summary>A lesson, planned or held, and what happened in it.</summary>
+public sealed class LessonRecord : IOwned
+{
+    public Guid Id { get; set; }
+
+    public Guid OwnerId { get; set; }
+
+    public Guid DanceId { get; set; }
+
+    public Guid GroupId { get; set; }
+
+    public GroupRecord? Group { get; set; }
+
+    public DateOnly Date { get; set; }
+
+    public int Minutes { get; set; } = 60;
+
+    /// <summary>Lessons are planned first and logged afterwards.</summary>
+    public bool Held { get; set; }
+
+    /// <summary>Last line (eight) the class reached; 0 when none.</summary>
+    public int ReachedLine { get; set; }
+
+    /// <summary>Best share of full tempo that was clean, in percent.</summary>
+    public int RatePercent { get; set; }
+
+    /// <summary>Lines (eights) most dancers lost.</summary>
+    public int[] WeakLines { get; set; } = [];
+
+    public string Note { get; set; } = "";
+}

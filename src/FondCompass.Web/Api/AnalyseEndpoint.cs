@@ -1,0 +1,51 @@
+using FondCompass.Core;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Web.Api;
+
+/// <summary>POST /api/analyse: a script in, everything computed of it out; nothing is stored.</summary>
+internal static class AnalyseEndpoint
+{
+    public static void MapAnalyse(this WebApplication app) => app.MapPost("/api/analyse", async (HttpRequest request) =>
+    {
+        var (script, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "a dance script");
+        return refusal ?? Results.Json(AnalysisJson.Of(Analysis.Of(script)), ApiJson.Options);
+    }).DisableAntiforgery();
+}
+
+internal sealed record AnalysisJson(
+    string Title, int TotalCounts, string EndWeight, string EndFacing, int NetTurnEighths, int Walls, IEnumerable<string> WallOrder, bool Mirrors,
+    IEnumerable<PartJson> Parts, IEnumerable<ActionJson> Actions, IEnumerable<FindingJson> Findings)
+{
+    public static AnalysisJson Of(Analysis analysis)
+    {
+        var trace = analysis.Trace;
+        var walls = trace.WallOrder;
+        return new AnalysisJson(
+            analysis.Dance.Header.Title, trace.TotalCounts, trace.EndWeight.Letter(), trace.EndFacing.ToString(), trace.NetTurn.Value,
+            walls.Count, walls.Select(w => w.ToString()), trace.Mirrors,
+            trace.Parts.Select(PartJson.Of),
+            trace.Parts.SelectMany(p => p.Actions.Select(a => ActionJson.Of(analysis, p, a))),
+            analysis.Findings.Select(FindingJson.Of));
+    }
+}
+
+internal sealed record PartJson(string Name, int Counts, string StartWeight, string EndWeight, int NetTurnEighths, IEnumerable<LineJson> Lines)
+{
+    public static PartJson Of(PartTrace trace) => new(
+        trace.Part.Name, trace.Part.Counts, trace.Start.Weight.Letter(), trace.End.Weight.Letter(), trace.NetTurn.Value,
+        trace.Part.Lines.Zip(trace.Lines, (line, end) => new LineJson(line.Number, line.Counts, end.State.Weight.Letter(), end.State.Facing.ToString())));
+}
+
+internal sealed record LineJson(int Line, int Counts, string EndWeight, string EndFacing);
+
+internal sealed record ActionJson(
+    string Part, int Line, string Count, int Tick, string Step, string Verb, string Foot, bool TakesWeight, string WeightAfter, string FacingAfter,
+    IReadOnlyList<string> Layers)
+{
+    public static ActionJson Of(Analysis analysis, PartTrace part, TracedAction action) => new(
+        part.Part.Name, action.Action.Line, action.Action.Beat.Label(analysis.Dance.Header.LineCounts), action.At.Value, action.Action.Step,
+        action.Action.Verb.Name, action.Foot.Letter(), action.TakesWeight, action.After.Weight.Letter(), action.After.Facing.ToString(),
+        action.Action.Layers);
+}

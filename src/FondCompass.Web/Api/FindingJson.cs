@@ -1,0 +1,27 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using FondCompass.Core.Findings;
+
+namespace FondCompass.Web.Api;
+
+/// <summary>A finding as the outside sees it.</summary>
+internal sealed record FindingJson(
+    string Code, string Severity, string? Part, int? Line, string? Count, int? Row, string Message,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FixJson? Fix)
+{
+    public static FindingJson Of(Finding finding) => new(
+        finding.Code, finding.Severity.ToString().ToLowerInvariant(), finding.Place.Part, finding.Place.Line, finding.Place.Count,
+        finding.Place.Row, finding.Message, finding.Fix is { } fix ? new FixJson(fix.Label, fix.Row, fix.NewText) : null);
+}
+
+/// <summary>A change of one row that removes a finding.</summary>
+internal sealed record FixJson(string Label, int Row, string Text);
+
+internal static class ApiJson
+{
+    public static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
+    {
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
+}

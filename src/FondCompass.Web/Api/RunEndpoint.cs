@@ -1,0 +1,79 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using FondCompass.Core;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Runs;
+using FondCompass.Web.Hosting;
+
+namespace FondCompass.Web.Api;
+
+/// <summary>POST /api/run: a script and a song in, the run and the best fit out; nothing is stored.</summary>
+internal static class RunEndpoint
+{
+    private const int LargestBody = 4 * 1024 * 1024;
+
+    public static void MapRun(this WebApplication app) => app.MapPost("/api/run", async (HttpRequest request) =>
+    {
+        var (text, refusal) = await RequestText.Read(request, "application/json", LargestBody, "a script and a song");
+        if (refusal is not null)
+        {
+            return refusal;
+        }
+
+        try
+        {
+            using var document = JsonDocument.Parse(text);
+            var (order, problem) = RunRequest.Read(document.RootElement);
+            return problem ?? Results.Json(Answer(order!), ApiJson.Options);
+        }
+        catch (JsonException bad)
+        {
+            return ClearErrors.Problem(400, "Not JSON", $"The body cannot be read as JSON, from row {bad.LineNumber + 1} on.");
+        }
+    }).DisableAntiforgery();
+
+    private static RunJson Answer(RunRequest order)
+    {
+        var analysis = Analysis.Of(order.Script);
+        var start = order.Start ?? analysis.Dance.Header.Intro;
+        var run = RunUnroller.Unroll(analysis.Trace, order.Song, start);
+        var fit = PhraseFit.Solve(analysis.Trace, order.Song, start);
+        return RunJson.Of(analysis, run, fit);
+    }
+}
+
+internal sealed record RunJson(
+    int TotalCounts, double Seconds, IEnumerable<FindingJson> Findings, IEnumerable<RepeatJson> Repeats, IEnumerable<EventJson> Events, FitJson Fit, EndingJson? Ending)
+{
+    public static RunJson Of(Analysis analysis, DanceRun run, FitResult fit) => new(
+        run.Song.Counts,
+        Round(run.Song.Seconds),
+        analysis.Findings.Concat(run.Findings).Select(FindingJson.Of),
+        run.Repeats.Select(r => new RepeatJson(
+            r.Index, r.Part, r.FromCount, r.ToCount, Round(r.StartSeconds), r.StartFacing.ToString(), r.EndFacing.ToString(), r.StartWeight.Letter(), r.Wall, r.Mirrored, r.Cut)),
+        run.Events.Select(e => new EventJson(e.Kind.ToString().ToLowerInvariant(), e.AfterRepeat, e.Facing.ToString(), Round(e.Seconds))),
+        new FitJson(
+            fit.Changes.Select(c => new ChangeJson(
+                c.Kind.ToString().ToLowerInvariant(), c.Repeat, c.Kind == RunEventKind.Restart ? c.Counts : null, c.Kind == RunEventKind.Tag ? c.Counts : null, c.Why)),
+            fit.OffBefore,
+            fit.OffAfter),
+        run.Ending is { } ending ? new EndingJson(ending.Part, ending.Count, ending.Facing.ToString(), ending.Suggestion) : null);
+
+    private static double Round(double seconds) => Math.Round(seconds, 6);
+}
+
+internal sealed record RepeatJson(
+    int Index, string Part, int FromCount, int ToCount, double StartSeconds, string StartFacing, string EndFacing, string StartWeight, int? Wall, bool Mirrored, bool Cut);
+
+internal sealed record EventJson(string Kind, int AfterRepeat, string Facing, double Seconds);
+
+internal sealed record ChangeJson(
+    string Kind,
+    int Repeat,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? AfterCount,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Counts,
+    string Why);
+
+internal sealed record FitJson(IEnumerable<ChangeJson> Changes, int OffBefore, int OffAfter);
+
+internal sealed record EndingJson(string Part, int Count, string Facing, string? Suggestion);

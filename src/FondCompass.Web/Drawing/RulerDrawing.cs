@@ -1,0 +1,219 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Web.Drawing;
+
+/// <summary>A count's mark on the ruler.</summary>
+public sealed record Notch(double X, string Label, bool IsFine);
+
+/// <summary>A step lying on its counts.</summary>
+public sealed record StepSpan(double X, double Width, string Name, string Full, string Foot, int Row, bool HasError);
+
+/// <summary>One piece of the weight line.</summary>
+/// <param name="Kind">solid, both, unknown or broken.</param>
+public sealed record WeightStroke(string Kind, string Path);
+
+/// <summary>A foot set down: filled when it takes the weight, hollow when it only touches.</summary>
+public sealed record FootMark(double X, double Y, bool TakesWeight, string Title);
+
+/// <summary>A turn on the ruler: where, and which way the dancer then faces.</summary>
+public sealed record TurnMark(double X, int Degrees, string Title);
+
+/// <summary>One line (eight) of a part, drawn.</summary>
+public sealed record RulerLine(
+    int Number, int Counts, bool IsOdd, IReadOnlyList<Notch> Notches, IReadOnlyList<StepSpan> Spans, IReadOnlyList<WeightStroke> Weight,
+    IReadOnlyList<FootMark> Feet, IReadOnlyList<TurnMark> Turns, string EndWeight, Facing EndFacing, string Summary);
+
+/// <summary>
+/// The count ruler of a part: an eight is a ruler with wide notches and finer ones between, steps lie on it, and below runs
+/// the weight line, one stroke that crosses from the left lane to the right when the weight changes.
+/// </summary>
+public static class RulerDrawing
+{
+    public const double Gutter = 40;
+    public const double Tail = 76;
+    public const double Width = 880;
+    public const double Height = 84;
+    public const double BandTop = 15;
+    public const double BandHeight = 25;
+    public const double LeftLane = 53;
+    public const double RightLane = 74;
+
+    /// <summary>Half the length over which the weight line crosses between the lanes.</summary>
+    private const double Crossing = 5;
+
+    private const double MiddleLane = (LeftLane + RightLane) / 2;
+
+    public static IReadOnlyList<RulerLine> Draw(PartTrace trace, int lineCounts)
+    {
+        var widest = Math.Max(lineCounts, trace.Part.Lines.Select(l => l.Counts).DefaultIfEmpty(lineCounts).Max());
+        var notch = (Width - Gutter - Tail) / widest;
+        var state = trace.Start;
+        var lines = new List<RulerLine>();
+        foreach (var line in trace.Part.Lines)
+        {
+            var actions = trace.Actions.Where(a => a.Action.Line == line.Number).ToList();
+            var end = trace.Lines[line.Number - 1].State;
+            double X(Tick at) => Gutter + ((at - line.Start).InCounts * notch);
+            lines.Add(new RulerLine(
+                line.Number, line.Counts, line.Counts != lineCounts,
+                Notches(line, actions, X),
+                Spans(line, actions, X),
+                Weights(line, actions, state.Weight, end.Weight, X),
+                Marks(actions, X),
+                Turns(actions, X),
+                end.Weight.Letter(), end.Facing,
+                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {end.Facing}."));
+            state = end;
+        }
+
+        return lines;
+    }
+
+    private static List<Notch> Notches(DanceLine line, List<TracedAction> actions, Func<Tick, double> x)
+    {
+        var notches = new List<Notch>();
+        for (var count = 0; count < line.Counts; count++)
+        {
+            notches.Add(new Notch(x(line.Start + Tick.FromCounts(count)), $"{count + 1}", false));
+        }
+
+        notches.AddRange(actions
+            .Where(a => a.Action.Beat.Fraction != Fraction.Whole || a.Action.IsPickUp)
+            .DistinctBy(a => a.At)
+            .Select(a => new Notch(x(a.At), a.Action.Beat.Fraction == Fraction.Whole ? a.Action.Beat.Label() : Beat.Letter(a.Action.Beat.Fraction), true)));
+        return notches;
+    }
+
+    private static List<StepSpan> Spans(DanceLine line, List<TracedAction> actions, Func<Tick, double> x)
+    {
+        var spans = new List<StepSpan>();
+        var end = line.Start + Tick.FromCounts(line.Counts);
+        var calls = actions.GroupBy(a => a.Action.Call).Select(g => g.ToList()).ToList();
+        for (var i = 0; i < calls.Count; i++)
+        {
+            var first = calls[i][0];
+            var until = calls.Skip(i + 1).Select(c => c[0].At).FirstOrDefault(t => t > first.At, end);
+            var together = calls.Count(c => c[0].At == first.At);
+            if (together > 1 && spans.Count > 0 && calls.FindIndex(c => c[0].At == first.At) < i)
+            {
+                spans[^1] = spans[^1] with { Name = $"{spans[^1].Name} & {first.Action.Step}", Full = $"{spans[^1].Full}, {Wording(first, calls[i])}" };
+                continue;
+            }
+
+            var left = x(first.At);
+            var width = Math.Max(6, x(until) - left - 2);
+            var full = Wording(first, calls[i]);
+            spans.Add(new StepSpan(
+                left, width, Fit(Named(first, calls[i]), width), full, first.Foot.IsSingle() ? first.Foot.Letter() : "", first.Action.Row,
+                calls[i].Exists(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot or Fault.UnwindWrongWay or Fault.TurnMissesWall)));
+        }
+
+        return spans;
+    }
+
+    private static string Named(TracedAction first, List<TracedAction> call)
+    {
+        var turn = call.Aggregate(Eighths.None, (sum, a) => sum + a.Turn);
+        return turn.IsNone ? first.Action.Step : $"{first.Action.Step} {Eighths.AmountText(turn.Value)}{(turn.Value > 0 ? "R" : "L")}";
+    }
+
+    private static string Wording(TracedAction first, List<TracedAction> call) =>
+        $"{first.Action.Step}{(first.Foot.IsSingle() ? $" {first.Foot.Letter()}" : "")}: "
+        + string.Join(", ", call.Select(a => $"{a.Action.Beat.Label()} {a.Action.Verb.Name}{(a.Foot == Foot.None ? "" : $" {a.Foot.Letter()}")}"));
+
+    /// <summary>About as much of a name as its span holds.</summary>
+    private static string Fit(string name, double width)
+    {
+        var room = (int)((width - 20) / 6.1);
+        return name.Length <= room ? name : room < 2 ? "" : name[..Math.Max(1, room - 1)] + "…";
+    }
+
+    private static double Lane(Weight weight) => weight switch
+    {
+        Core.Counts.Weight.Left => LeftLane,
+        Core.Counts.Weight.Right => RightLane,
+        _ => MiddleLane,
+    };
+
+    private static List<WeightStroke> Weights(DanceLine line, List<TracedAction> actions, Weight start, Weight end, Func<Tick, double> x)
+    {
+        var strokes = new List<WeightStroke>();
+        var at = x(line.Start);
+        var weight = start;
+        var to = x(line.Start + Tick.FromCounts(line.Counts));
+        void Run(double until)
+        {
+            if (until > at)
+            {
+                strokes.Add(Stroke(weight, at, until));
+            }
+        }
+
+        foreach (var action in actions)
+        {
+            var here = Math.Max(at, x(action.At));
+            if (action.Before != weight)
+            {
+                // A row that was not understood, or a statement, has put the weight elsewhere.
+                weight = action.Before;
+            }
+
+            if (action.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot)
+            {
+                Run(here - 7);
+                strokes.Add(new WeightStroke("broken", $"M{here - 5:0.#} {Lane(weight) - 5:0.#}l10 10m0 -10l-10 10"));
+                at = here + 7;
+                weight = action.After.Weight;
+            }
+            else if (action.After.Weight != weight)
+            {
+                Run(here - Crossing);
+                strokes.Add(new WeightStroke("solid", $"M{Math.Max(at, here - Crossing):0.#} {Lane(weight):0.#}L{here + Crossing:0.#} {Lane(action.After.Weight):0.#}"));
+                at = here + Crossing;
+                weight = action.After.Weight;
+            }
+        }
+
+        if (end != weight)
+        {
+            weight = end;
+        }
+
+        Run(to);
+        return strokes;
+    }
+
+    private static WeightStroke Stroke(Weight weight, double from, double to) => weight switch
+    {
+        Core.Counts.Weight.Unknown => new WeightStroke("unknown", $"M{from:0.#} {MiddleLane:0.#}H{to:0.#}"),
+        Core.Counts.Weight.Both => new WeightStroke("both", $"M{from:0.#} {LeftLane:0.#}H{to:0.#}M{from:0.#} {RightLane:0.#}H{to:0.#}"),
+        _ => new WeightStroke("solid", $"M{from:0.#} {Lane(weight):0.#}H{to:0.#}"),
+    };
+
+    private static List<FootMark> Marks(List<TracedAction> actions, Func<Tick, double> x)
+    {
+        var marks = new List<FootMark>();
+        foreach (var action in actions)
+        {
+            if (!action.Foot.IsSingle() || action.Action.Verb.Kind is VerbKind.NoFoot or VerbKind.Standing || action.Fault == Fault.FootHoldsWeight)
+            {
+                continue;
+            }
+
+            var lane = action.Foot == Foot.Left ? LeftLane : RightLane;
+            marks.Add(new FootMark(
+                x(action.At), lane, action.TakesWeight,
+                $"count {action.Action.Beat.Label()}: {action.Action.Verb.Name} {action.Foot.Word()}, then the {action.After.Weight.FreeFoot().Word()} is free"));
+        }
+
+        return marks;
+    }
+
+    private static List<TurnMark> Turns(List<TracedAction> actions, Func<Tick, double> x) => actions
+        .Where(a => !a.Turn.IsNone)
+        .Select(a => new TurnMark(x(a.At), a.After.Facing.Degrees, $"count {a.Action.Beat.Label()}: turn {a.Turn}, then facing {a.After.Facing}"))
+        .ToList();
+}

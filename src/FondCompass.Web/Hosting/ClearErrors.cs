@@ -1,0 +1,32 @@
+using Microsoft.AspNetCore.Mvc;
+
+namespace FondCompass.Web.Hosting;
+
+/// <summary>Whatever goes wrong, people get a page in plain words and programs get problem details; nobody a stack trace.</summary>
+internal static class ClearErrors
+{
+    public static void UseClearErrors(this WebApplication app)
+    {
+        app.UseExceptionHandler(new ExceptionHandlerOptions
+        {
+            ExceptionHandlingPath = "/status",
+            StatusCodeSelector = problem => problem switch
+            {
+                _ when DatabaseAway.Is(problem) => StatusCodes.Status503ServiceUnavailable,
+                BadHttpRequestException bad => bad.StatusCode,
+                _ => StatusCodes.Status500InternalServerError,
+            },
+        });
+        app.UseWhen(
+            context => !context.Request.Path.StartsWithSegments("/api") && !context.Request.Path.StartsWithSegments("/healthz"),
+            pages => pages.UseStatusCodePagesWithReExecute("/status", "?code={0}"));
+    }
+
+    /// <summary>Problem details as RFC 9457 has them.</summary>
+    public static IResult Problem(int status, string title, string detail) => Results.Problem(new ProblemDetails
+    {
+        Status = status,
+        Title = title,
+        Detail = detail,
+    });
+}

@@ -1,0 +1,34 @@
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.Razor;
+
+namespace FondCompass.Web.Hosting;
+
+internal static class StudioPages
+{
+    /// <summary>Largest form that is read: a script of 256 KiB, URL-encoded, and room to spare.</summary>
+    private const long LargestForm = 1024 * 1024;
+
+    public static void AddStudioPages(this WebApplicationBuilder builder)
+    {
+        builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 4 * LargestForm);
+        builder.Services.AddRazorPages(options =>
+        {
+            options.Conventions.AuthorizeFolder("/");
+            options.Conventions.AllowAnonymousToPage("/SignIn");
+            options.Conventions.AllowAnonymousToPage("/Status");
+        });
+        builder.Services.Configure<RazorViewEngineOptions>(options => options.PageViewLocationFormats.Add("/Pages/Dances/{0}.cshtml"));
+        builder.Services.Configure<RouteOptions>(options => options.LowercaseUrls = true);
+        builder.Services.AddAntiforgery(options =>
+        {
+            options.HeaderName = "X-Fond-Token";
+            options.Cookie.Name = "fond-token";
+        });
+        builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new AutoValidateAntiforgeryTokenAttribute()));
+        if (builder.Configuration["FondCompass:Keys"] is { Length: > 0 } keys)
+        {
+            builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(keys)).SetApplicationName("FondCompass");
+        }
+    }
+}

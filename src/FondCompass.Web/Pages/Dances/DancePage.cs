@@ -1,0 +1,94 @@
+using FondCompass.Core;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Music;
+using FondCompass.Core.Runs;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Drawing;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.Filters;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace FondCompass.Web.Pages.Dances;
+
+/// <summary>What the five pages of one dance share: the dance, its analysis, and its compass kept in sight.</summary>
+public abstract class DancePage(DanceShelf shelf) : PageModel
+{
+    /// <summary>Counts per minute when neither the script nor the fit says.</summary>
+    public const double UsualTempo = 112;
+
+    private Analysis? _analysis;
+
+    [FromRoute]
+    public Guid Id { get; set; }
+
+    public DanceRecord Dance { get; private set; } = new();
+
+    protected DanceShelf Shelf => shelf;
+
+    /// <summary>Which of the five is open.</summary>
+    public abstract string Stage { get; }
+
+    public Analysis Analysis => _analysis ??= Analysis.Of(Dance.Script);
+
+    public Compass Compass => Compass.Of(Dance, Analysis, Tempo);
+
+    /// <summary>The fitted track's tempo, else the script's, else the usual one.</summary>
+    public double Tempo => Dance.Fit.Tempo ?? Analysis.Dance.Header.Tempo?.Value ?? UsualTempo;
+
+    public int Intro => Dance.Fit.Intro ?? Analysis.Dance.Header.Intro;
+
+    public int Repeats => Dance.Fit.Repeats ?? (Analysis.Dance.IsPhrased ? 1 : 6);
+
+    /// <summary>The dance of this address: 404 for nobody's and anybody else's, the bin's page for one thrown away.</summary>
+    public override async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
+    {
+        if (await shelf.Find(Id, HttpContext.RequestAborted) is not { } dance)
+        {
+            context.Result = NotFound();
+            return;
+        }
+
+        if (dance.DeletedAt is not null)
+        {
+            context.Result = HttpMethods.IsGet(Request.Method) ? Redirect($"/dances/{Id}/binned") : StatusCode(StatusCodes.Status410Gone);
+            return;
+        }
+
+        Dance = dance;
+        ViewData["Title"] = $"{dance.Title}: {Stage}";
+        await next();
+    }
+
+    /// <summary>The track it is fitted to: passages when they are written, else a steady one for the repeats wanted.</summary>
+    public (Song Song, string? Problem) Track()
+    {
+        string? problem = null;
+        if (!string.IsNullOrWhiteSpace(Dance.Fit.Passages))
+        {
+            var read = SongText.Read(Dance.Fit.Passages, new Bpm(Tempo));
+            if (read.Problem is null)
+            {
+                return (new Song(read.Passages), null);
+            }
+
+            problem = read.Problem;
+        }
+
+        var counts = Math.Clamp(Intro + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats), 1, Song.MostCounts);
+        return (Song.Steady((int)counts, new Bpm(Tempo)), problem);
+    }
+
+    public DanceRun Run() => RunUnroller.Unroll(Analysis.Trace, Track().Song, Intro);
+}
+
+/// <summary>The dance at a glance, in sight on every one of its pages.</summary>
+public sealed record Compass(string Title, int Counts, WallDial Dial, string Tempo, int Errors, int Warnings, int Hints, bool Mirrors, string End)
+{
+    public static Compass Of(DanceRecord dance, Analysis analysis, double tempo) => new(
+        dance.Title, analysis.Trace.TotalCounts, WallDial.Of(analysis.Trace.WallOrder), $"{tempo:0.#}",
+        Count(analysis, Core.Findings.Severity.Error), Count(analysis, Core.Findings.Severity.Warning), Count(analysis, Core.Findings.Severity.Info),
+        analysis.Trace.Mirrors, $"{analysis.Trace.EndWeight.Letter()}, {analysis.Trace.EndFacing}");
+
+    private static int Count(Analysis analysis, Core.Findings.Severity severity) => analysis.Findings.Count(f => f.Severity == severity);
+}

@@ -1,0 +1,53 @@
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace FondCompass.Web.Pages;
+
+/// <summary>The groups that are taught, with what their lessons add up to.</summary>
+public sealed class GroupsModel(LessonBook book) : PageModel
+{
+    private IReadOnlyList<LessonRecord> _lessons = [];
+
+    public IReadOnlyList<GroupRecord> All { get; private set; } = [];
+
+    public string? Problem { get; private set; }
+
+    public int Held(Guid group) => _lessons.Count(l => l.GroupId == group && l.Held);
+
+    public DateOnly? Reached(Guid group) => _lessons.FirstOrDefault(l => l.GroupId == group && l.Held)?.Date;
+
+    public Task OnGet(CancellationToken cancel) => Load(cancel);
+
+    public async Task<IActionResult> OnPost(string? name, string? meets, string? minutes, CancellationToken cancel)
+    {
+        await Load(cancel);
+        name = (name ?? "").Trim();
+        if (name.Length is 0 or > 120 || (meets ?? "").Length > 200)
+        {
+            Problem = "Give the group a name of at most 120 letters, and say in at most 200 when it meets.";
+        }
+        else if (!int.TryParse(minutes, out var length) || length is < 5 or > 480)
+        {
+            Problem = $"'{minutes}' is no length of a lesson: write minutes from 5 to 480.";
+        }
+        else if (All.Any(g => string.Equals(g.Name, name, StringComparison.OrdinalIgnoreCase)))
+        {
+            Problem = $"There is a group called {name} already.";
+        }
+        else
+        {
+            await book.AddGroup(name, (meets ?? "").Trim(), length, cancel);
+            return Redirect("/groups");
+        }
+
+        return Page();
+    }
+
+    private async Task Load(CancellationToken cancel)
+    {
+        All = await book.Groups(cancel);
+        _lessons = await book.Lessons(null, cancel);
+    }
+}

@@ -1,0 +1,62 @@
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace FondCompass.Web.Pages;
+
+/// <summary>The shelf: all dances with what was computed of them, and tonight's lesson.</summary>
+public sealed class IndexModel(DanceShelf shelf, LessonBook book) : PageModel
+{
+    private const string FirstScript = "title \nstart weight L facing 12\ntempo 112\nintro 16\n\npart A\n";
+
+    [BindProperty(SupportsGet = true, Name = "q")]
+    public string? Query { get; set; }
+
+    public IReadOnlyList<DanceRecord> Dances { get; private set; } = [];
+
+    public IReadOnlyList<DanceRecord> Binned { get; private set; } = [];
+
+    public LessonRecord? Tonight { get; private set; }
+
+    public string TonightDance { get; private set; } = "";
+
+    public static string Word(DanceState state) => state switch
+    {
+        DanceState.Clear => "clear",
+        DanceState.Warnings => "look again",
+        _ => "errors",
+    };
+
+    public async Task OnGet(CancellationToken cancel)
+    {
+        Dances = await shelf.Search(Query, cancel);
+        Binned = await shelf.Deleted(cancel);
+        var today = DateOnly.FromDateTime(DateTime.UtcNow);
+        Tonight = (await book.Lessons(null, cancel)).Where(l => !l.Held && l.Date >= today).MinBy(l => l.Date);
+        if (Tonight is not null)
+        {
+            var dance = await shelf.Find(Tonight.DanceId, cancel);
+            Tonight = dance is { DeletedAt: null } ? Tonight : null;
+            TonightDance = dance?.Title ?? "";
+        }
+    }
+
+    public async Task<IActionResult> OnGetList(CancellationToken cancel)
+    {
+        Dances = await shelf.Search(Query, cancel);
+        return Partial("_Shelf", this);
+    }
+
+    public async Task<IActionResult> OnPostNew(CancellationToken cancel)
+    {
+        var dance = await shelf.Add(FirstScript, cancel);
+        return Redirect($"/dances/{dance.Id}/write");
+    }
+
+    public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) =>
+        await shelf.Delete(id, cancel) ? Redirect("/") : NotFound();
+
+    public async Task<IActionResult> OnPostRestore(Guid id, CancellationToken cancel) =>
+        await shelf.Restore(id, cancel) ? Redirect($"/dances/{id}/write") : NotFound();
+}

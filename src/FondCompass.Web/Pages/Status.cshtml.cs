@@ -1,0 +1,51 @@
+using FondCompass.Web.Hosting;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace FondCompass.Web.Pages;
+
+/// <summary>What went wrong, in plain words, and the way on.</summary>
+[AllowAnonymous]
+[IgnoreAntiforgeryToken]
+[ResponseCache(NoStore = true)]
+public sealed class StatusModel : PageModel
+{
+    public string Title { get; private set; } = "";
+
+    public string Text { get; private set; } = "";
+
+    public string Onward { get; private set; } = "/";
+
+    public string OnwardText { get; private set; } = "Try again";
+
+    public void OnGet(int? code) => Tell(code);
+
+    public void OnPost(int? code) => Tell(code);
+
+    private void Tell(int? code)
+    {
+        var failure = HttpContext.Features.Get<IExceptionHandlerPathFeature>();
+        var from = failure?.Path ?? HttpContext.Features.Get<IStatusCodeReExecuteFeature>()?.OriginalPath ?? "/";
+        Onward = from.StartsWith("/status", StringComparison.Ordinal) ? "/" : from;
+        if (DatabaseAway.Is(failure?.Error))
+        {
+            Title = "The shelf does not answer";
+            Text = "The database is away just now, so nothing can be fetched or saved. What you were writing is kept in this browser and is saved as soon as the shelf answers again. If it lasts, restart Fond Compass with ./start.";
+            return;
+        }
+
+        (Title, Text) = (failure is null ? code ?? 404 : HttpContext.Response.StatusCode) switch
+        {
+            400 => ("That request was not complete", "The page had been open too long or came from elsewhere, so nothing was changed. Open the page again and repeat what you did; what you wrote is kept in this browser."),
+            404 => ("Nothing is here", "There is no dance, lesson or page at this address, or it belongs to another account. Look for it among your dances."),
+            413 => ("That is too much at once", "A dance script may have up to 256 KiB. Nothing was saved; shorten it and try again."),
+            _ => ("Something went wrong here", "That should not happen, and nothing was changed by it. Try once more; if it happens again, the server's messages say why."),
+        };
+        if (code == 404)
+        {
+            (Onward, OnwardText) = ("/lessons", "To the lessons");
+        }
+    }
+}

@@ -1,0 +1,27 @@
+using FondCompass.Web.Accounts;
+using FondCompass.Web.Api;
+using FondCompass.Web.Hosting;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.AddLogs();
+builder.AddDatabase();
+builder.AddAccounts();
+builder.AddStudioPages();
+
+var app = builder.Build();
+app.UseClearErrors();
+app.UseSafeHeaders();
+app.UseStaticFiles(StaticFileCaching.Options);
+app.UseRouting();
+app.UseAuthentication();
+app.UseAuthorization();
+app.MapHealth();
+app.MapAnalyse();
+app.MapRun();
+app.MapRazorPages();
+
+await app.PrepareDatabase();
+await app.RunAsync();
+
+/// <summary>Named so that tests can start the application.</summary>
+public partial class Program;

@@ -1,0 +1,57 @@
+// Drives every page: keys that open links and fields, the anti-forgery token on htmx requests, and the banner that says
+// when the server or its database does not answer.
+
+/** @returns {string} */
+export const token = () => document.querySelector('meta[name="fond-token"]')?.getAttribute('content') ?? '';
+
+/** Shows a message above the page; an empty one hides it. @param {string} words */
+export function banner(words) {
+  const box = document.getElementById('banner');
+  if (box) {
+    box.textContent = words;
+    box.hidden = words === '';
+  }
+}
+
+/** What to say about a failed request. @param {number} status */
+export function wordsFor(status) {
+  switch (status) {
+    case 0: return 'Fond Compass does not answer. What you write is kept in this browser and saved when it is back.';
+    case 400: return 'This page has been open too long. Open it again; what you wrote is kept in this browser.';
+    case 401: return 'You are signed out. Sign in again; what you wrote is kept in this browser.';
+    case 410: return 'This dance was put in the bin. Open its address again to take it out.';
+    case 413: return 'That is more than 256 KiB, which is too much for one dance. It is not saved; shorten it.';
+    case 503: return 'The shelf does not answer just now. What you write is kept in this browser and saved when it is back.';
+    default: return 'That did not work. What you wrote is kept in this browser; it is tried again.';
+  }
+}
+
+document.body.addEventListener('htmx:configRequest', (/** @type {any} */ event) => {
+  event.detail.headers['X-Fond-Token'] = token();
+});
+document.body.addEventListener('htmx:responseError', (/** @type {any} */ event) => banner(wordsFor(event.detail.xhr.status)));
+document.body.addEventListener('htmx:sendError', () => banner(wordsFor(0)));
+document.body.addEventListener('htmx:timeout', () => banner(wordsFor(0)));
+document.body.addEventListener('htmx:afterOnLoad', (/** @type {any} */ event) => {
+  if (event.detail.successful && !document.body.dataset.unsaved) {
+    banner('');
+  }
+});
+
+document.addEventListener('keydown', (event) => {
+  const name = (event.altKey ? 'Alt+' : '') + event.key;
+  const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
+  if (event.ctrlKey || event.metaKey || (typing && !event.altKey)) {
+    return;
+  }
+  const target = [...document.querySelectorAll('[data-key]')].find((e) => e.getAttribute('data-key') === name);
+  if (target instanceof HTMLElement) {
+    event.preventDefault();
+    if (target instanceof HTMLInputElement) {
+      target.focus();
+      target.select();
+    } else {
+      target.click();
+    }
+  }
+});
