@@ -12,7 +12,10 @@ public sealed class AddOnPlanner
     private const double DemoRegroup = 20;
 
     /// <summary>Nobody dances one block more often than this without a change.</summary>
-    private const int MostRepeats = 8;
+    private const int MostRepeats = 6;
+
+    /// <summary>Seconds left over from which on known dances fill them.</summary>
+    private const double WorthFilling = 120;
 
     private readonly DanceTrace _trace;
     private readonly GroupPace _pace;
@@ -70,6 +73,7 @@ public sealed class AddOnPlanner
 
         Frame("Cool-down and stretch", _pace.CoolDownMinutes, "Small, slow, and the same for everybody. This never gives.");
         Spread(lesson);
+        Fill(lesson);
         var blocks = _drafts.ConvertAll(d => new LessonBlock(d.Kind, d.Title, d.Seconds(d.Repeats), d.Repeats, d.Rate, d.Why(d.Repeats), d.Gives));
         var over = blocks.Sum(b => b.Seconds) - lesson;
         return new LessonPlan { LessonSeconds = lesson, Blocks = blocks, Gives = over > 0 ? GivesFor(eights, over) : [] };
@@ -192,6 +196,22 @@ public sealed class AddOnPlanner
 
             total += best.Seconds(best.Repeats + 1) - best.Seconds(best.Repeats);
             best.Repeats++;
+        }
+    }
+
+    /// <summary>What repeats cannot use well goes to dances the group knows, before the cool-down.</summary>
+    private void Fill(double lesson)
+    {
+        var left = lesson - _drafts.Sum(d => d.Seconds(d.Repeats));
+        if (left >= WorthFilling)
+        {
+            _drafts.Insert(_drafts.Count - 1, new Draft
+            {
+                Kind = BlockKind.KnownDances,
+                Title = "Dances they know",
+                Seconds = _ => left,
+                Why = _ => "Every block has as many repeats as people bear; the rest is for dancing.",
+            });
         }
     }
 

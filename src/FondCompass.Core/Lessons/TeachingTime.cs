@@ -7,13 +7,13 @@ public sealed record GroupPace
     public int CountIn { get; init; } = 8;
 
     /// <summary>Seconds to walk one new single action through once.</summary>
-    public double SecondsPerNewAction { get; init; } = 3.5;
+    public double SecondsPerNewAction { get; init; } = 6;
 
     /// <summary>Seconds to gather again after a danced block.</summary>
     public double Regroup { get; init; } = 15;
 
     /// <summary>Seconds of talk and questions with each new eight.</summary>
-    public double TalkPerEight { get; init; } = 40;
+    public double TalkPerEight { get; init; } = 60;
 
     public double WarmUpMinutes { get; init; } = 6;
 

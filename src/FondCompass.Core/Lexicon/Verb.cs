@@ -132,7 +132,6 @@ public static class Verbs
         Add(VerbKind.Takes, "lunge", Direction.Side);
         Add(VerbKind.Takes, "cross", Direction.Across);
         Add(VerbKind.Takes, "lock", Direction.Behind);
-        Add(VerbKind.Takes, "march", Direction.InPlace);
         Add(VerbKind.Leaves, "touch", Direction.Beside);
         Add(VerbKind.Leaves, "tap", Direction.Beside);
         Add(VerbKind.Leaves, "toe");

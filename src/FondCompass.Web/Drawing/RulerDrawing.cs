@@ -33,7 +33,7 @@ public sealed record RulerLine(
 public static class RulerDrawing
 {
     public const double Gutter = 40;
-    public const double Tail = 76;
+    public const double Tail = 88;
     public const double Width = 880;
     public const double Height = 84;
     public const double BandTop = 15;

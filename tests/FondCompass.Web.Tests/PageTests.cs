@@ -1,0 +1,183 @@
+using System.Net;
+using System.Text.Json;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Xunit;
+
+namespace FondCompass.Web.Tests;
+
+/// <summary>What pages do with wrong input, strangers and a token that is missing.</summary>
+public class PageTests(Studio studio)
+{
+    private const string Script = "title Pier Head\npart A\n1-4 vine R\n5-8 vine L";
+
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    [Fact]
+    public async Task Whoever_is_not_signed_in_is_led_to_the_door()
+    {
+        using var client = studio.CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false });
+        using var answer = await client.GetAsync("/", Cancel);
+        Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+        Assert.Contains("/sign-in", answer.Headers.Location!.ToString());
+    }
+
+    [Fact]
+    public async Task The_demo_button_is_for_this_machine_only()
+    {
+        var near = studio.CreateClient();
+        Assert.Contains("Open the demo studio", await near.GetStringAsync("/sign-in", Cancel));
+        var far = studio.CreateClient();
+        far.DefaultRequestHeaders.Add("X-Far", "yes");
+        Assert.DoesNotContain("Open the demo studio", await far.GetStringAsync("/sign-in", Cancel));
+        var visitor = new Visitor(far);
+        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Post("/sign-in?handler=Demo", "/sign-in")).StatusCode);
+    }
+
+    [Fact]
+    public async Task Every_page_of_a_dance_opens()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        foreach (var page in (string[])["write", "fit", "plan", "teach", "log"])
+        {
+            var (status, html) = await visitor.Get($"/dances/{id}/{page}");
+            Assert.Equal(HttpStatusCode.OK, status);
+            Assert.Contains("Pier Head", html);
+        }
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("part A")]
+    [InlineData("part A\n1-4 flobberstep R\n&&& ))")]
+    [InlineData("order A B C\nafter 2 Q\npart A\n1000000000 step R")]
+    [InlineData("part A\n8|1 step R\n&1 step L\n2a3 kick R")]
+    public async Task Pages_open_for_dances_that_are_hardly_any(string script)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(script);
+        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "teach?handler=Timeline"])
+        {
+            Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/{page}")).Status);
+        }
+    }
+
+    [Fact]
+    public async Task A_foreign_dance_looks_like_none()
+    {
+        var id = await (await studio.NewVisitor()).Write(Script);
+        var stranger = await studio.NewVisitor();
+        var (status, html) = await stranger.Get($"/dances/{id}/write");
+        Assert.Equal(HttpStatusCode.NotFound, status);
+        Assert.Contains("Nothing is here", html);
+        Assert.DoesNotContain("Pier Head", html);
+        Assert.Equal(HttpStatusCode.NotFound, (await stranger.Post($"/dances/{id}/write?handler=Save", "/", ("script", "mine"), ("version", "2"))).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_deleted_dances_address_offers_it_back()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post($"/?handler=Delete&id={id}", "/");
+        var (_, html) = await visitor.Get($"/dances/{id}/binned");
+        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Get($"/dances/{id}/write")).Status);
+        Assert.Contains("Take it out again", html);
+        Assert.Equal(HttpStatusCode.Gone, (await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", "x"), ("version", "2"))).StatusCode);
+        await visitor.Post($"/?handler=Restore&id={id}", "/");
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/write")).Status);
+    }
+
+    [Fact]
+    public async Task Without_its_token_a_form_changes_nothing()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Client.PostAsync($"/dances/{id}/write?handler=Save", new FormUrlEncodedContent([new("script", "gone"), new("version", "2")]), Cancel);
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        var html = await answer.Content.ReadAsStringAsync(Cancel);
+        Assert.Contains("not complete", html);
+        Assert.DoesNotContain("Exception", html);
+        Assert.Contains("1-4 vine R", (await visitor.Get($"/dances/{id}/write")).Html);
+    }
+
+    [Fact]
+    public async Task A_script_of_300_KiB_is_refused_and_the_saved_one_stays()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        var big = string.Concat(Enumerable.Repeat("1-4 vine R\n", 28_000));
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", big), ("version", "2"))).StatusCode);
+        Assert.Contains("Pier Head", (await visitor.Get($"/dances/{id}/write")).Html);
+    }
+
+    [Fact]
+    public async Task A_save_from_another_tab_is_a_conflict_that_shows_both()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var first = await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", Script + "\n# one"), ("version", "2"));
+        first.EnsureSuccessStatusCode();
+        using var second = await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", Script + "\n# two"), ("version", "2"));
+        Assert.Equal(HttpStatusCode.Conflict, second.StatusCode);
+        var body = JsonDocument.Parse(await second.Content.ReadAsStringAsync(Cancel)).RootElement;
+        Assert.Equal((3, Script + "\n# one"), (body.GetProperty("version").GetInt32(), body.GetProperty("script").GetString()));
+    }
+
+    [Theory]
+    [InlineData("0", "16", "6", "", "cannot be danced")]
+    [InlineData("abc", "16", "6", "", "cannot be danced")]
+    [InlineData("112", "-3", "6", "", "no number of counts")]
+    [InlineData("112", "16", "0", "", "no number of repeats")]
+    [InlineData("112", "16", "6", "verse many", "cannot be read")]
+    [InlineData("112", "16", "6", "verse 99999999", "at most 100000")]
+    public async Task Wrong_numbers_on_the_fit_page_are_said_where_they_stand(string tempo, string intro, string repeats, string passages, string said)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", tempo), ("intro", intro), ("repeats", repeats), ("passages", passages));
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        Assert.Contains(said, await answer.Content.ReadAsStringAsync(Cancel));
+    }
+
+    [Fact]
+    public async Task A_proposed_restart_is_written_into_the_dance()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write("title Drift\npart A\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L");
+        await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "112"), ("intro", "0"), ("repeats", "6"), ("passages", "verse 24\nchorus 32"));
+        var (_, before) = await visitor.Get($"/dances/{id}/fit");
+        Assert.Contains("value=\"restart 1 after 8\"", before);
+        await visitor.Post($"/dances/{id}/fit?handler=Accept", "/", ("row", "restart 1 after 8"), ("version", "2"));
+        var (_, after) = await visitor.Get($"/dances/{id}/fit");
+        Assert.Contains("It already fits", after);
+    }
+
+    [Fact]
+    public async Task A_lesson_is_planned_logged_and_listed()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"));
+        Assert.Contains("Planned for <b>Harbour ring</b>", (await visitor.Get($"/dances/{id}/plan")).Html);
+        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "90"), ("weak", "1"), ("note", "<b>wet floor</b>"));
+        var (_, html) = await visitor.Get($"/dances/{id}/log");
+        Assert.Contains("reached eight 1 at 90 %", html);
+        Assert.Contains("&lt;b&gt;wet floor", html);
+        Assert.Contains("recap eight 1", html);
+        Assert.DoesNotContain("Planned for", (await visitor.Get($"/dances/{id}/plan")).Html);
+    }
+
+    [Theory]
+    [InlineData("", "2026-11-26", "which group")]
+    [InlineData("Ring", "someday", "no date")]
+    public async Task A_log_that_lacks_something_keeps_the_rest(string group, string date, string said)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Post($"/dances/{id}/log", "/", ("group", group), ("date", date), ("reached", "1"), ("rate", "75"), ("note", "kept words"));
+        var html = await answer.Content.ReadAsStringAsync(Cancel);
+        Assert.Contains(said, html);
+        Assert.Contains("kept words", html);
+    }
+}

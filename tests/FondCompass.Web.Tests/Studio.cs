@@ -1,0 +1,90 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using FondCompass.Tests.Databases;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.Extensions.DependencyInjection;
+using Xunit;
+
+[assembly: AssemblyFixture(typeof(FondCompass.Web.Tests.Studio))]
+
+namespace FondCompass.Web.Tests;
+
+/// <summary>The application in this process, over a database of its own.</summary>
+public sealed partial class Studio : WebApplicationFactory<Program>
+{
+    public TestDatabase Database { get; } = new();
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseContentRoot(Path.Combine(TestDatabase.Root, "src", "FondCompass.Web"));
+        builder.UseSetting("ConnectionStrings:FondCompass", Database.Connection);
+        builder.UseSetting("FondCompass:Demo", "true");
+        builder.ConfigureServices(services => services.AddTransient<IStartupFilter, FromLoopback>());
+    }
+
+    /// <summary>A new account, signed in.</summary>
+    public async Task<Visitor> NewVisitor()
+    {
+        var visitor = new Visitor(CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, HandleCookies = true }));
+        var answer = await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", $"{Guid.NewGuid():N}@test.invalid"), ("Password", "low-water-waltz"));
+        Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+        return visitor;
+    }
+
+    public override async ValueTask DisposeAsync()
+    {
+        await base.DisposeAsync();
+        Npgsql.NpgsqlConnection.ClearAllPools();
+        Database.Dispose();
+    }
+
+    /// <summary>The test server has no sockets; requests are given the loopback address that real ones have.</summary>
+    private sealed class FromLoopback : IStartupFilter
+    {
+        public Action<IApplicationBuilder> Configure(Action<IApplicationBuilder> next) => app =>
+        {
+            app.Use((context, rest) =>
+            {
+                context.Connection.RemoteIpAddress = context.Request.Headers.ContainsKey("X-Far") ? IPAddress.Parse("192.0.2.7") : IPAddress.Loopback;
+                return rest(context);
+            });
+            next(app);
+        };
+    }
+}
+
+/// <summary>Somebody with a browser's cookies who fills in forms.</summary>
+public sealed partial class Visitor(HttpClient client)
+{
+    public HttpClient Client => client;
+
+    public async Task<(HttpStatusCode Status, string Html)> Get(string path)
+    {
+        using var answer = await client.GetAsync(path);
+        return (answer.StatusCode, await answer.Content.ReadAsStringAsync());
+    }
+
+    /// <summary>Posts a form with the token of the page it stands on.</summary>
+    public async Task<HttpResponseMessage> Post(string path, string page, params (string Name, string Value)[] fields)
+    {
+        var (_, html) = await Get(page);
+        var token = Token().Match(html).Groups[1].Value;
+        var form = fields.Select(f => KeyValuePair.Create(f.Name, f.Value)).Append(KeyValuePair.Create("__RequestVerificationToken", token));
+        return await client.PostAsync(path, new FormUrlEncodedContent(form));
+    }
+
+    /// <summary>A new dance with a script; gives its id.</summary>
+    public async Task<string> Write(string script)
+    {
+        var made = await Post("/?handler=New", "/");
+        var id = made.Headers.Location!.ToString().Split('/')[2];
+        var saved = await Post($"/dances/{id}/write?handler=Save", "/", ("script", script), ("version", "1"));
+        saved.EnsureSuccessStatusCode();
+        return id;
+    }
+
+    [GeneratedRegex("__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")]
+    private static partial Regex Token();
+}

@@ -1,0 +1,46 @@
+using System.Diagnostics;
+using System.Runtime.CompilerServices;
+
+namespace FondCompass.Tests.Databases;
+
+/// <summary>A PostgreSQL of the tests' own, started by the same script as the product's.</summary>
+public sealed class TestDatabase : IDisposable
+{
+    private readonly string _folder = Directory.CreateTempSubdirectory("fond-test-").FullName;
+
+    public TestDatabase() => Connection = Run("start", _folder, "5600").Trim();
+
+    public string Connection { get; }
+
+    /// <summary>The project's root, found from where this file was compiled.</summary>
+    public static string Root { get; } = FindRoot();
+
+    public void Stop() => Run("stop", _folder);
+
+    public void Start() => Run("start", _folder, "5600");
+
+    public void Dispose()
+    {
+        Stop();
+        Directory.Delete(_folder, recursive: true);
+    }
+
+    private static string Run(params string[] arguments)
+    {
+        var start = new ProcessStartInfo(Path.Combine(Root, "scripts", "database"), arguments)
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        start.Environment["FOND_DATABASE_OPTIONS"] = "-c fsync=off -c synchronous_commit=off -c full_page_writes=off";
+        using var process = Process.Start(start)!;
+        var errors = process.StandardError.ReadToEndAsync();
+        var output = process.StandardOutput.ReadToEnd();
+        process.WaitForExit();
+        return process.ExitCode == 0
+            ? output
+            : throw new InvalidOperationException($"scripts/database {arguments[0]} failed: {errors.Result}");
+    }
+
+    private static string FindRoot([CallerFilePath] string here = "") => Path.GetFullPath(Path.Combine(here, "..", "..", ".."));
+}
