@@ -10,7 +10,7 @@ namespace FondCompass.Core.Checks;
 /// <summary>One-key changes to a row.</summary>
 internal static partial class RowFixes
 {
-    /// <summary>Names the other foot, where the row names exactly one.</summary>
+    /// <summary>Names the other foot, or the other feet where the row names several.</summary>
     public static Fix? OtherFoot(Dance dance, TracedAction action)
     {
         var entry = action.Action;
@@ -20,15 +20,16 @@ internal static partial class RowFixes
         }
 
         var row = dance.Rows[entry.Row - 1];
-        var words = FootWord().Matches(row);
-        if (words.Count != 1)
+        var changed = FootWord().Replace(row, word => word.Value switch
         {
-            return null;
-        }
-
-        var word = words[0];
-        var other = word.Value switch { "R" => "L", "L" => "R", "r" => "l", "l" => "r", "right" => "left", _ => "right" };
-        return new Fix($"use the {other} foot", entry.Row, string.Concat(row.AsSpan(0, word.Index), other, row.AsSpan(word.Index + word.Length)));
+            "R" => "L",
+            "L" => "R",
+            "r" => "l",
+            "l" => "r",
+            "right" => "left",
+            _ => "right",
+        });
+        return changed == row ? null : new Fix($"use the {action.Foot.Other().Word()} foot", entry.Row, changed);
     }
 
     /// <summary>Turns the other way, where the row names exactly one side after its amount.</summary>

@@ -11,5 +11,7 @@ internal static class Logs
         // A database that is away is told on the page; its every failing command need not be.
         .MinimumLevel.Override("Microsoft.EntityFrameworkCore", LogEventLevel.Fatal)
         .MinimumLevel.Override("Microsoft.AspNetCore.Diagnostics", LogEventLevel.Fatal)
+        .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
+        .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
         .WriteTo.Console());
 }

@@ -9,7 +9,6 @@ namespace FondCompass.Web.Pages;
 /// <summary>What went wrong, in plain words, and the way on.</summary>
 [AllowAnonymous]
 [IgnoreAntiforgeryToken]
-[ResponseCache(NoStore = true)]
 public sealed class StatusModel : PageModel
 {
     public string Title { get; private set; } = "";
