@@ -1,0 +1,32 @@
+using BenchmarkDotNet.Columns;
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Diagnosers;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Loggers;
+using BenchmarkDotNet.Running;
+using BenchmarkDotNet.Toolchains.InProcess.Emit;
+using FondCompass.Benchmarks;
+
+// Core first, by the benchmark library; then the pages of the running application.
+var config = ManualConfig.CreateEmpty()
+    .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.DontLogOutput))
+    .AddDiagnoser(MemoryDiagnoser.Default)
+    .AddColumnProvider(DefaultColumnProviders.Instance)
+    .AddLogger(NullLogger.Instance)
+    .WithOptions(ConfigOptions.DisableLogFile);
+Console.WriteLine($"{"what",-52} {"median",12} {"allocated",12}");
+foreach (var type in (Type[])[typeof(AnalyseBenchmarks), typeof(RunBenchmarks)])
+{
+    var summary = BenchmarkRunner.Run(type, config);
+    foreach (var report in summary.Reports)
+    {
+        var median = (report.ResultStatistics?.Median ?? double.NaN) / 1_000_000;
+        var bytes = report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) ?? 0;
+        Console.WriteLine($"{report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo,-52} {median,9:0.000} ms {bytes / 1024.0,9:0.0} KiB");
+    }
+}
+
+if (args.Length > 0)
+{
+    await PageBenchmarks.Run(args[0]);
+}

@@ -1,0 +1,83 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+
+namespace FondCompass.Tests.Databases;
+
+/// <summary>The built application as its own process, over a database of its own, with demo data.</summary>
+/// <param name="dll">The built web application.</param>
+public sealed class RunningApplication(string dll) : IAsyncDisposable
+{
+    private readonly int _port = FreePort();
+    private Process? _process;
+
+    public TestDatabase Database { get; } = new();
+
+    public string Address => $"http://127.0.0.1:{_port}";
+
+    private string Keys { get; } = Directory.CreateTempSubdirectory("fond-keys-").FullName;
+
+    /// <summary>Ends the server and starts it again, as after a restart of the machine.</summary>
+    public async Task Restart()
+    {
+        End();
+        await Start();
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        End();
+        Database.Dispose();
+        Directory.Delete(Keys, recursive: true);
+        return ValueTask.CompletedTask;
+    }
+
+    public async Task Start()
+    {
+        var web = Path.Combine(TestDatabase.Root, "src", "FondCompass.Web");
+        var start = new ProcessStartInfo("dotnet", [dll])
+        {
+            WorkingDirectory = web,
+            RedirectStandardOutput = true,
+        };
+        start.Environment["ConnectionStrings__FondCompass"] = Database.Connection;
+        start.Environment["FondCompass__Demo"] = "true";
+        start.Environment["FondCompass__Keys"] = Keys;
+        start.Environment["ASPNETCORE_URLS"] = Address;
+        start.Environment["ASPNETCORE_CONTENTROOT"] = web;
+        _process = Process.Start(start)!;
+        _process.OutputDataReceived += (_, _) => { };
+        _process.BeginOutputReadLine();
+        using var client = new HttpClient();
+        for (var tries = 0; ; tries++)
+        {
+            try
+            {
+                (await client.GetAsync($"{Address}/healthz")).EnsureSuccessStatusCode();
+                return;
+            }
+            catch (HttpRequestException) when (tries < 300 && !_process.HasExited)
+            {
+                await Task.Delay(100);
+            }
+        }
+    }
+
+    private void End()
+    {
+        if (_process is { HasExited: false })
+        {
+            _process.Kill(entireProcessTree: true);
+            _process.WaitForExit();
+        }
+
+        _process?.Dispose();
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+}
