@@ -10,7 +10,7 @@ public static class ActionBinder
     public static DanceActions Bind(Dance dance, StepLexicon lexicon)
     {
         var findings = new List<Finding>();
-        var names = OwnSteps.Over(lexicon, dance.Definitions, findings);
+        var names = OwnSteps.Over(lexicon.For(dance.Header.Genre, dance.Header.LineCounts), dance.Definitions, findings);
         var parts = new List<PartActions>(dance.Parts.Count);
         foreach (var part in dance.Parts)
         {

@@ -28,6 +28,9 @@ internal sealed class CallPlacer(CallFeet feet)
     /// <summary>Most actions one row may give.</summary>
     private const int MostActions = 4_096;
 
+    /// <summary>Twice the counts it needs is a step danced slowly; three times and more is the step repeated.</summary>
+    private const int SlowTimes = 2;
+
     /// <summary>One dancing of one phrase: the forms it may take.</summary>
     private sealed record Block(Phrase Phrase, Foot Lead, IReadOnlyList<StepForm> Forms)
     {
@@ -53,7 +56,7 @@ internal sealed class CallPlacer(CallFeet feet)
                 return halves;
             }
 
-            return Natural(blocks, Usual(blocks), counts?.First ?? next, slow, null);
+            return Natural(blocks, counts is null ? Usual(blocks) : Usual(blocks, alone: blocks.Count == 1), counts?.First ?? next, slow, null);
         }
 
         return counts.IsRange ? OnSpan(blocks, counts) : OnPositions(blocks, counts, counts.Positions) ?? Forced(blocks, counts);
@@ -109,7 +112,9 @@ internal sealed class CallPlacer(CallFeet feet)
         return blocks;
     }
 
-    private static List<StepForm?> Usual(List<Block> blocks) => blocks.ConvertAll(b => b.IsNamed ? b.Forms[0] : null);
+    /// <param name="alone">One count is written: "5 side rock R" is the rock only, where the step has a form of one count.</param>
+    private static List<StepForm?> Usual(List<Block> blocks, bool alone = false) => blocks.ConvertAll(b =>
+        !b.IsNamed ? null : (alone ? b.Forms.FirstOrDefault(f => f.Positions == 1 && f.Counts == 1) : null) ?? b.Forms[0]);
 
     private static int CountsOf(StepForm? form) => form?.Counts ?? 1;
 
@@ -156,7 +161,10 @@ internal sealed class CallPlacer(CallFeet feet)
         var natural = usual.Sum(CountsOf);
         if (span % natural == 0)
         {
-            return Natural(blocks, usual, counts.First, span / natural, null);
+            var times = span / natural;
+            return times == SlowTimes
+                ? Natural(blocks, usual, counts.First, times, null)
+                : Natural([.. Enumerable.Range(0, times).SelectMany(i => blocks.Select(b => i == 0 ? b : b with { Lead = Foot.None, Phrase = b.Phrase with { Feet = b.IsNamed ? [] : b.Phrase.Feet } }))], [.. Enumerable.Range(0, times).SelectMany(_ => usual)], counts.First, 1, null);
         }
 
         if (span > natural)

@@ -34,6 +34,8 @@ internal sealed class OwnSteps : IStepNames
 
     public IEnumerable<NamedStep> Steps => _done.Values.OfType<NamedStep>().Concat(_lexicon.Steps);
 
+    public string Translate(string word) => _lexicon.Translate(word);
+
     /// <summary>The shipped lexicon itself when the dance defines nothing.</summary>
     public static IStepNames Over(StepLexicon lexicon, IReadOnlyList<StepDefinition> definitions, List<Finding> findings)
     {

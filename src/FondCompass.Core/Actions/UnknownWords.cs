@@ -49,10 +49,11 @@ internal static class UnknownWords
         }
 
         string? best = null;
-        var bestDistance = Math.Max(1, key.Length / 4) + 1;
+        // Two letters changed places count as two; so short a word must at least begin alike.
+        var bestDistance = Math.Max(2, key.Length / 4) + 1;
         foreach (var name in names.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).Concat(Verbs.All.Select(v => v.Name)))
         {
-            if (Math.Abs(name.Length - key.Length) < bestDistance && Distance(key, name, bestDistance) is var distance && distance < bestDistance)
+            if ((key.Length > 5 || name[0] == key[0]) && Math.Abs(name.Length - key.Length) < bestDistance && Distance(key, name, bestDistance) is var distance && distance < bestDistance)
             {
                 (best, bestDistance) = (name, distance);
             }

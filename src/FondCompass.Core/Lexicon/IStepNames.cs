@@ -13,4 +13,7 @@ public interface IStepNames
 
     /// <summary>All steps, own ones first.</summary>
     IEnumerable<NamedStep> Steps { get; }
+
+    /// <summary>The script's own word for one of another language; the word itself when it is none.</summary>
+    string Translate(string word);
 }

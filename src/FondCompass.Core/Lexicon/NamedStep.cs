@@ -33,6 +33,9 @@ public sealed record NamedStep
     /// <summary>Aliases in other languages: language tag to words.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<string>> Languages { get; init; } = new Dictionary<string, IReadOnlyList<string>>();
 
+    /// <summary>Names it goes by in one genre only, where another step has that name elsewhere.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<string>> LocalNames { get; init; } = new Dictionary<string, IReadOnlyList<string>>();
+
     public IReadOnlyList<string> Genres { get; init; } = [];
 
     /// <summary>The first form is the usual one.</summary>

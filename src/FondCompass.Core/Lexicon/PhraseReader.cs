@@ -101,6 +101,14 @@ public sealed class PhraseReader
     private void FindName()
     {
         var (start, length) = FindLongestName();
+        for (var i = 0; i < _words.Count; i++)
+        {
+            if (i < start || i >= start + length)
+            {
+                _words[i] = _names.Translate(_words[i]);
+            }
+        }
+
         _verbAt = FindVerb(out var verb);
         var verbStandsApart = _verbAt < start || _verbAt >= start + length;
         // "toe touch", "heel dig": a leaving verb beside a one-word name is the action, unless the name is one's own.
@@ -350,7 +358,7 @@ public sealed class PhraseReader
         for (var i = 0; i < _words.Count; i++)
         {
             var isSide = PhraseWords.Side(_words[i]) != 0 && !_used[i];
-            if (isSide && ((i > 0 && _words[i - 1] is "turn" or "turning") || (i + 1 < _words.Count && _words[i + 1] == "shoulder")))
+            if (isSide && ((i > 0 && !_used[i - 1] && _words[i - 1] is "turn" or "turning") || (i + 1 < _words.Count && _words[i + 1] == "shoulder")))
             {
                 return UseSide(i);
             }

@@ -1,4 +1,6 @@
+using System.Collections.Concurrent;
 using System.Collections.Frozen;
+using FondCompass.Core.Notation;
 using YamlDotNet.Serialization;
 using YamlDotNet.Serialization.NamingConventions;
 
@@ -12,10 +14,22 @@ public sealed class StepLexicon : IStepNames
     private readonly FrozenDictionary<string, NamedStep> _byName;
     private readonly FrozenDictionary<string, NamedStep>.AlternateLookup<ReadOnlySpan<char>> _bySpan;
 
-    private StepLexicon(IReadOnlyList<NamedStep> steps)
+    private readonly FrozenDictionary<string, string> _words;
+    private readonly ConcurrentDictionary<string, StepLexicon> _local = [];
+
+    private StepLexicon(IReadOnlyList<NamedStep> steps, FrozenDictionary<string, string> words, string? genre = null)
     {
         Steps = steps;
+        _words = words;
         var names = new Dictionary<string, NamedStep>();
+        foreach (var step in steps)
+        {
+            foreach (var name in genre is null ? [] : step.LocalNames.GetValueOrDefault(genre, []))
+            {
+                names[Key(name)] = step;
+            }
+        }
+
         foreach (var step in steps)
         {
             foreach (var name in step.Aliases.Prepend(step.Name).Concat(step.Languages.Values.SelectMany(l => l)))
@@ -35,6 +49,14 @@ public sealed class StepLexicon : IStepNames
     public IEnumerable<NamedStep> Steps { get; }
 
     public int LongestName { get; }
+
+    /// <summary>The same steps with the names a genre gives them: a basic is another step in a waltz than in a percussive dance.</summary>
+    public StepLexicon For(Genre genre, int lineCounts) => _local.GetOrAdd(
+        lineCounts % 3 == 0 && genre == Genre.Line ? "waltz" : genre.ToString().ToLowerInvariant(),
+        (name, lexicon) => new StepLexicon([.. lexicon.Steps], lexicon._words, name),
+        this);
+
+    public string Translate(string word) => _words.GetValueOrDefault(word, word);
 
     public NamedStep? Find(string name) => _byName.GetValueOrDefault(Key(name));
 
@@ -82,30 +104,46 @@ public sealed class StepLexicon : IStepNames
 
     /// <summary>Reads lexicon files in YAML. Forms may use verbs only, so that no entry hangs on another.</summary>
     /// <exception cref="FormatException">An entry cannot be read.</exception>
-    public static StepLexicon Load(IEnumerable<string> files)
+    public static StepLexicon Load(IEnumerable<string> files, IEnumerable<string> languages)
     {
         var deserializer = new DeserializerBuilder().WithNamingConvention(CamelCaseNamingConvention.Instance).Build();
-        var verbsOnly = new StepLexicon([]);
+        var verbsOnly = new StepLexicon([], FrozenDictionary<string, string>.Empty);
+        var tongues = languages.Select(file => deserializer.Deserialize<Dictionary<string, LanguageRows>>(file)).SelectMany(f => f).ToList();
         var steps = files
             .SelectMany(file => deserializer.Deserialize<List<LexiconRow>>(file))
-            .Select(row => row.ToStep(verbsOnly))
+            .Select(row => row.ToStep(verbsOnly, tongues))
             .ToList();
-        return new StepLexicon(steps);
+        var words = new Dictionary<string, string>();
+        foreach (var (word, meaning) in tongues.SelectMany(t => t.Value.Words))
+        {
+            words.TryAdd(word, meaning);
+        }
+
+        return new StepLexicon(steps, words.ToFrozenDictionary());
     }
 
     internal static string Key(string name) => string.Join(' ', PhraseWords.Split(name));
 
-    private static StepLexicon LoadShipped()
+    private static StepLexicon LoadShipped() => Load(
+        Resources(n => !n.EndsWith(".lang.yaml", StringComparison.Ordinal)),
+        Resources(n => n.EndsWith(".lang.yaml", StringComparison.Ordinal)));
+
+    private static IEnumerable<string> Resources(Func<string, bool> wanted)
     {
         var assembly = typeof(StepLexicon).Assembly;
-        return Load(assembly.GetManifestResourceNames()
-            .Where(n => n.EndsWith(".yaml", StringComparison.Ordinal))
-            .Order(StringComparer.Ordinal)
-            .Select(n =>
-            {
-                using var reader = new StreamReader(assembly.GetManifestResourceStream(n)!);
-                return reader.ReadToEnd();
-            }));
+        foreach (var name in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".yaml", StringComparison.Ordinal) && wanted(n)).Order(StringComparer.Ordinal))
+        {
+            using var reader = new StreamReader(assembly.GetManifestResourceStream(name)!);
+            yield return reader.ReadToEnd();
+        }
+    }
+
+    /// <summary>Words and names of one language, as they stand in a language file.</summary>
+    private sealed class LanguageRows
+    {
+        public Dictionary<string, string> Words { get; set; } = [];
+
+        public Dictionary<string, List<string>> Steps { get; set; } = [];
     }
 
     /// <summary>An entry as it stands in a lexicon file.</summary>
@@ -115,7 +153,7 @@ public sealed class StepLexicon : IStepNames
 
         public List<string> Also { get; set; } = [];
 
-        public Dictionary<string, List<string>> Lang { get; set; } = [];
+        public Dictionary<string, List<string>> Local { get; set; } = [];
 
         public List<string> Genre { get; set; } = [];
 
@@ -135,7 +173,7 @@ public sealed class StepLexicon : IStepNames
 
         public string? Caution { get; set; }
 
-        public NamedStep ToStep(IStepNames names)
+        public NamedStep ToStep(IStepNames names, List<KeyValuePair<string, LanguageRows>> tongues)
         {
             if (Step.Length == 0 || Forms.Count == 0)
             {
@@ -147,7 +185,8 @@ public sealed class StepLexicon : IStepNames
             {
                 Name = Step,
                 Aliases = Also,
-                Languages = Lang.ToDictionary(l => l.Key, l => (IReadOnlyList<string>)l.Value),
+                Languages = tongues.Where(t => t.Value.Steps.ContainsKey(Step)).ToDictionary(t => t.Key, t => (IReadOnlyList<string>)t.Value.Steps[Step]),
+                LocalNames = Local.ToDictionary(l => l.Key, l => (IReadOnlyList<string>)l.Value),
                 Genres = Genre,
                 Forms = forms,
                 FormTexts = Forms,

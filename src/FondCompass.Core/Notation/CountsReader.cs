@@ -148,6 +148,13 @@ public static class CountsReader
     private static CountSpec? Build(List<Item> items, int lineCounts)
     {
         var bar = items.FindIndex(i => i.Link == '|');
+        if (bar < 0)
+        {
+            // "8&1": counts that fall once begin before the line's first count.
+            var fall = Enumerable.Range(1, items.Count - 1).FirstOrDefault(i => items[i].Number == 1 && items[i - 1].Number == lineCounts && items[i].Link is ' ' or '&');
+            bar = fall > 0 ? fall : bar;
+        }
+
         var positions = new List<Beat>();
         var isRange = items.Count == 2 && items[1].Link == '-';
         for (var i = 0; i < items.Count; i++)

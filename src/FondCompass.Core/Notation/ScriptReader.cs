@@ -163,7 +163,7 @@ public sealed class ScriptReader
 
         var (steps, layers) = RowText.SplitLayers(wording);
         var (first, rest) = RowText.FirstWord(steps);
-        if (first == "free" && counts is not null && FactReader.TryRead(rest, out var weight, out var facing))
+        if (first.TrimEnd(',') == "free" && counts is not null && FactReader.TryRead(rest, out var weight, out var facing))
         {
             Entries(row).Add(new FreeEntry(row, counts, weight, facing));
             return;

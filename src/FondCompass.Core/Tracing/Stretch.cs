@@ -79,7 +79,8 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
         {
             if (fault != Fault.None)
             {
-                return step.Fault != Fault.None;
+                // A foot that was never named is simply the other one this time.
+                return step.Fault != Fault.None || step.Moment is DanceAction { Role: not FootRole.Named } and not DanceAction { CallLead: Foot.Left or Foot.Right };
             }
 
             if (step.Set is not null || (step.Foot.IsSingle() && step.Verb is { Kind: not VerbKind.NoFoot }))
