@@ -1,9 +1,9 @@
 using System.Net;
 using System.Text.RegularExpressions;
 using FondCompass.Tests.Databases;
+using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
-using Microsoft.AspNetCore.Builder;
 using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 

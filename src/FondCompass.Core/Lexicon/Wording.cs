@@ -14,6 +14,8 @@ public sealed record Wording(IReadOnlyList<IReadOnlyList<Phrase>> Groups, IReadO
     {
         var groups = new List<IReadOnlyList<Phrase>>();
         var unreadable = new List<string>();
+        // "Round with the sun" is one direction, no step with something added.
+        text = text.Replace("with the sun", "sunwise", StringComparison.OrdinalIgnoreCase);
         foreach (var side in SplitSides(names, text))
         {
             var phrases = ReadSequence(names, side, unreadable);

@@ -55,13 +55,27 @@ public static class DemoWorld
         var thursday = today.AddDays(((int)DayOfWeek.Thursday - (int)today.DayOfWeek + 7) % 7);
         await book.Add(new LessonRecord
         {
-            DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday.AddDays(-14), Minutes = 60, Held = true,
-            ReachedLine = 2, RatePercent = 75, WeakLines = [2], Note = "Lock steps crossed over on the left. Two newcomers. Floor still sticky by the stove.",
+            DanceId = stroll.Id,
+            GroupId = beginners.Id,
+            Date = thursday.AddDays(-14),
+            Minutes = 60,
+            Held = true,
+            ReachedLine = 2,
+            RatePercent = 75,
+            WeakLines = [2],
+            Note = "Lock steps crossed over on the left. Two newcomers. Floor still sticky by the stove.",
         }, cancel);
         await book.Add(new LessonRecord
         {
-            DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday.AddDays(-7), Minutes = 60, Held = true,
-            ReachedLine = 3, RatePercent = 90, WeakLines = [3], Note = "The two pivots came apart: half first, then the quarter. Danced two walls to the band.",
+            DanceId = stroll.Id,
+            GroupId = beginners.Id,
+            Date = thursday.AddDays(-7),
+            Minutes = 60,
+            Held = true,
+            ReachedLine = 3,
+            RatePercent = 90,
+            WeakLines = [3],
+            Note = "The two pivots came apart: half first, then the quarter. Danced two walls to the band.",
         }, cancel);
         await book.Add(new LessonRecord { DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday, Minutes = 60 }, cancel);
     }
