@@ -47,6 +47,12 @@ internal sealed class CallPlacer(CallFeet feet)
             return PlaceSingle(phrases[0], counts);
         }
 
+        if (counts is not null && phrases.Count > 1 && phrases.Count == counts.Positions.Count)
+        {
+            // One count each: "3-4 step R forward, pivot 1/2 left" leaves the pivot alone on its count.
+            phrases = phrases.Select(p => p.Step is { Name: "pivot turn" } && p.Feet.Count == 0 ? StandingPivot(p) : p).ToList();
+        }
+
         var blocks = Expand(phrases, counts);
         var slow = phrases.Any(p => p.Slow) ? 2 : 1;
         if (counts is null || counts.Positions.Count == 1)
@@ -73,13 +79,15 @@ internal sealed class CallPlacer(CallFeet feet)
     {
         if (phrase.Step is { Name: "pivot turn" })
         {
-            phrase = phrase with { Verb = Verbs.Find("pivot"), Step = null, Name = "pivot" };
+            phrase = StandingPivot(phrase);
         }
 
         var positions = counts.IsList ? counts.Positions : [counts.First];
         var actions = positions.Select((beat, i) => Single(phrase, beat, i)).ToList();
         return new Placement(actions, counts.Last.Number, null);
     }
+
+    private static Phrase StandingPivot(Phrase phrase) => phrase with { Verb = Verbs.Find("pivot"), Step = null, Name = "pivot" };
 
     private static PlacedAction Single(Phrase phrase, Beat beat, int call) =>
         new(phrase, beat, call, phrase.Name, Foot.None, FromForm: false, TurnFlips: false, TurnKeepsTravel: false);

@@ -1,0 +1,173 @@
+using FondCompass.Core;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Music;
+using FondCompass.Core.Runs;
+using FondCompass.Web.Drawing;
+using Xunit;
+
+namespace FondCompass.Web.Tests.Drawing;
+
+/// <summary>What the pages draw, as coordinates.</summary>
+public class DrawingTests
+{
+    private static IReadOnlyList<RulerLine> Ruler(string rows, string header = "")
+    {
+        var analysis = Analysis.Of($"{header}\npart A\n{rows}");
+        return RulerDrawing.Draw(analysis.Trace.Parts[0], analysis.Dance.Header.LineCounts);
+    }
+
+    [Fact]
+    public void An_eight_has_eight_wide_notches_and_finer_ones_where_steps_fall()
+    {
+        var line = Ruler("1&2 shuffle R forward\n3-4 rock step L\n5-8 vine L")[0];
+        Assert.Equal(["1", "2", "3", "4", "5", "6", "7", "8"], line.Notches.Where(n => !n.IsFine).Select(n => n.Label));
+        var half = Assert.Single(line.Notches, n => n.IsFine);
+        Assert.Equal("&", half.Label);
+        Assert.Equal((line.Notches[0].X + line.Notches[1].X) / 2, half.X, 6);
+    }
+
+    [Fact]
+    public void Steps_lie_on_their_counts_without_overlapping()
+    {
+        var spans = Ruler("1-4 vine R\n5-6 rock step L\n7&8 coaster L")[0].Spans;
+        Assert.Equal(["vine", "rock step", "coaster"], spans.Select(s => s.Name));
+        Assert.Equal(["R", "L", "L"], spans.Select(s => s.Foot));
+        for (var i = 1; i < spans.Count; i++)
+        {
+            Assert.True(spans[i - 1].X + spans[i - 1].Width <= spans[i].X);
+        }
+
+        Assert.True(spans[^1].X + spans[^1].Width <= RulerDrawing.Width - RulerDrawing.Tail);
+    }
+
+    [Fact]
+    public void A_long_name_is_cut_to_its_span()
+    {
+        var span = Ruler("1-2 step together R\n3-4 syncopated vine R")[0].Spans[1];
+        Assert.True(span.Name.Length <= span.Full.Length);
+        Assert.InRange(span.Name.Length * 6.1, 0, span.Width);
+    }
+
+    [Fact]
+    public void The_weight_line_runs_from_edge_to_edge_and_crosses_at_every_change()
+    {
+        var line = Ruler("1-4 vine R\n5-8 vine L")[0];
+        Assert.All(line.Weight, s => Assert.Equal("solid", s.Kind));
+        // Six changes of weight are six strokes across the lanes.
+        Assert.Equal(6, line.Weight.Count(s => s.Path.Contains('L', StringComparison.Ordinal)));
+        Assert.EndsWith($"H{RulerDrawing.Width - RulerDrawing.Tail:0.#}", line.Weight[^1].Path, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void It_is_broken_where_it_is_impossible_dotted_where_unknown_double_on_both()
+    {
+        Assert.Contains(Ruler("1 step R\n2 step R")[0].Weight, s => s.Kind == "broken");
+        Assert.Contains(Ruler("1 step R\n2 gribble\n3-4 hold")[0].Weight, s => s.Kind == "unknown");
+        Assert.Contains(Ruler("1 step R\n2 jump both\n3-4 hold")[0].Weight, s => s.Kind == "both");
+    }
+
+    [Fact]
+    public void Feet_that_take_weight_are_filled_and_the_others_hollow()
+    {
+        var feet = Ruler("1-4 vine R")[0].Feet;
+        Assert.Equal([true, true, true, false], feet.Select(f => f.TakesWeight));
+        Assert.Equal([RulerDrawing.RightLane, RulerDrawing.LeftLane, RulerDrawing.RightLane, RulerDrawing.LeftLane], feet.Select(f => f.Y));
+    }
+
+    [Fact]
+    public void Needles_stand_where_it_turns_and_at_the_end()
+    {
+        var line = Ruler("1-4 vine R with 1/4 right\n5-6 pivot turn L 1/2\n7-8 hold")[0];
+        Assert.Equal([90, 270], line.Turns.Select(t => t.Degrees));
+        Assert.Equal("9:00", line.EndFacing.ToString());
+        Assert.Contains("weight R facing 9:00", line.Summary, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Lines_of_other_lengths_share_one_scale()
+    {
+        var lines = Ruler("1-4 vine R\n5-12 hold\n1-4 vine L");
+        Assert.Equal([true, true], lines.Select(l => l.IsOdd));
+        Assert.Equal(lines[0].Notches[1].X, lines[1].Notches[1].X);
+    }
+
+    [Theory]
+    [InlineData(0, 1)]
+    [InlineData(4, 2)]
+    [InlineData(-6, 4)]
+    [InlineData(3, 8)]
+    public void The_dial_numbers_walls_in_dancing_order(int net, int walls)
+    {
+        var order = Enumerable.Range(0, walls).Select(k => Facing.Front + (new Eighths(net) * k)).ToList();
+        var dial = WallDial.Of(order);
+        Assert.Equal(Enumerable.Range(1, walls), dial.Walls.Select(w => w.Order));
+        Assert.Equal(order.Select(f => f.ToString()), dial.Walls.Select(w => w.Facing));
+        Assert.All(dial.Walls, w => Assert.Equal(33, Math.Sqrt(Math.Pow(w.X - 48, 2) + Math.Pow(w.Y - 48, 2)), 6));
+        Assert.Equal(walls > 1, dial.Path.Length > 0);
+    }
+
+    private static DanceRun Run(string exceptions = "", params Passage[] passages) => RunUnroller.Unroll(
+        Analysis.Of("part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside\n" + exceptions).Trace,
+        passages.Length > 0 ? new Song(passages) : Song.Steady(32, new Bpm(120)), 0);
+
+    [Fact]
+    public void The_strip_has_passages_above_and_repeats_below_on_one_scale()
+    {
+        var strip = TideStrip.Of(Run("", new Passage("verse", 12, 120), new Passage("chorus", 20, 120)));
+        Assert.Equal(["verse", "chorus"], strip.Passages.Select(p => p.Label));
+        Assert.Equal(TideStrip.Width, strip.Passages[^1].X + strip.Passages[^1].Width, 6);
+        Assert.Equal(["1", "2", "3", "4"], strip.Repeats.Select(r => r.Label));
+        Assert.Equal([1, 2, 3, 4], strip.Repeats.Select(r => r.Wall));
+        Assert.Equal([0, 4], strip.Lines.Select(l => l.Off));
+        Assert.Equal(strip.Lines[0].X1, strip.Lines[0].X2);
+    }
+
+    [Fact]
+    public void Tags_and_cuts_are_seen_on_the_strip()
+    {
+        var strip = TideStrip.Of(Run("tag T\n1-2 hold\nafter 1 T\nrestart 2 after 3"));
+        Assert.Equal([false, true, false, false, false, false], strip.Repeats.Select(r => r.IsTag));
+        Assert.True(strip.Repeats[2].IsCut);
+    }
+
+    [Fact]
+    public void The_board_counts_in_and_then_every_count_at_its_moment()
+    {
+        var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L");
+        var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(48, new Bpm(120)), 16);
+        var board = BoardTimeline.Of(analysis, run, 0.5, 2);
+        Assert.Equal((50, 60, 1), (board.RatePercent, board.Bpm, board.Walls));
+        Assert.Equal(["5", "6", "7", "8", "1", "2"], board.Clicks.Take(6).Select(c => c.Label));
+        Assert.Equal([true, true, true, true, false, false], board.Clicks.Take(6).Select(c => c.IsCountIn));
+        Assert.Equal(20, board.Clicks.Count);
+        for (var i = 0; i < board.Clicks.Count; i++)
+        {
+            Assert.Equal(i, board.Clicks[i].At, 9);
+        }
+
+        Assert.Equal(20, board.End, 9);
+        Assert.Equal(["vine R", "vine L", "vine R", "vine L"], board.Steps.Select(s => s.Name));
+        Assert.Equal([4, 8, 12, 16], board.Steps.Select(s => s.At));
+    }
+
+    [Fact]
+    public void Cues_are_shortened_until_they_can_be_said()
+    {
+        var analysis = Analysis.Of("part A\n1-4 jazz box R\n5-8 jazz box R");
+        BoardTimeline At(double bpm) => BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(bpm)), 0), 1, 1);
+        Assert.Equal("jazz box, cross, back, side, forward", At(40).Steps[1].Cue);
+        Assert.Equal("jazz box", At(120).Steps[1].Cue);
+        Assert.Equal("box", At(300).Steps[1].Cue);
+        Assert.Equal("right", At(900).Steps[1].Cue);
+    }
+
+    [Fact]
+    public void Tags_and_restarts_are_told_ahead()
+    {
+        var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\ntag T\n1-2 hold\nafter 1 T\nrestart 2 after 3");
+        var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(48, new Bpm(60)), 0);
+        var board = BoardTimeline.Of(analysis, run, 1, 3);
+        Assert.Equal([12, 17], board.Events.Select(e => e.At));
+        Assert.Contains("tag after repeat 1", board.Events[0].Words, StringComparison.Ordinal);
+    }
+}
