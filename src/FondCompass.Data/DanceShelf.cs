@@ -92,6 +92,20 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId)
         }
     }
 
+    /// <summary>All revisions of an own dance, newest first, without their texts.</summary>
+    public async Task<IReadOnlyList<(int Version, DateTimeOffset SavedAt)>> Revisions(Guid id, CancellationToken cancel = default)
+    {
+        var rows = await OwnRevisions(id).OrderByDescending(r => r.Version).Take(200).Select(r => new { r.Version, r.SavedAt }).ToListAsync(cancel);
+        return rows.ConvertAll(r => (r.Version, r.SavedAt));
+    }
+
+    /// <summary>The script of one revision of an own dance; null when there is none.</summary>
+    public Task<string?> RevisionText(Guid id, int version, CancellationToken cancel = default) =>
+        OwnRevisions(id).Where(r => r.Version == version).Select(r => r.Script).FirstOrDefaultAsync(cancel);
+
+    private IQueryable<DanceRevision> OwnRevisions(Guid id) =>
+        context.Revisions.AsNoTracking().Where(r => r.DanceId == id && context.Dances.Any(d => d.Id == id && d.OwnerId == ownerId));
+
     public async Task<bool> SaveFit(Guid id, DanceFit fit, CancellationToken cancel = default)
     {
         if (await Find(id, cancel) is not { } dance)

@@ -12,9 +12,16 @@ using Xunit;
 namespace FondCompass.Web.Tests;
 
 /// <summary>The application in this process, over a database of its own.</summary>
-public sealed partial class Studio : WebApplicationFactory<Program>
+public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifetime
 {
     public TestDatabase Database { get; } = new();
+
+    /// <summary>Started once, before the test classes begin side by side.</summary>
+    public ValueTask InitializeAsync()
+    {
+        _ = Server;
+        return ValueTask.CompletedTask;
+    }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {

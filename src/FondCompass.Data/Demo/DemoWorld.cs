@@ -7,17 +7,21 @@ namespace FondCompass.Data.Demo;
 /// <summary>The world of Kittiwake Quay: the demo studio with its dances, groups and lessons. All of it is invented.</summary>
 public static class DemoWorld
 {
+    private const long LoadLock = 5080;
+
     public const string UserName = "demo@kittiwake-quay.invalid";
 
     /// <summary>Loads the demo studio when the database holds no account yet.</summary>
     public static async Task LoadIfEmpty(FondCompassContext context, UserManager<Instructor> users, CancellationToken cancel = default)
     {
+        await using var transaction = await context.Database.BeginTransactionAsync(cancel);
+        // Two starts over one empty database wait for each other here.
+        await context.Database.ExecuteSqlAsync($"select pg_advisory_xact_lock({LoadLock})", cancel);
         if (await context.Users.AnyAsync(cancel))
         {
             return;
         }
 
-        await using var transaction = await context.Database.BeginTransactionAsync(cancel);
         var owner = new Instructor { Id = Guid.CreateVersion7(), UserName = UserName, Email = UserName };
         var created = await users.CreateAsync(owner);
         if (!created.Succeeded)
