@@ -36,6 +36,11 @@ public static class DemoWorld
             dances[name] = await shelf.Add(script, cancel);
         }
 
+        foreach (var (name, passages) in Tracks)
+        {
+            await shelf.SaveFit(dances[name].Id, new DanceFit { Passages = passages }, cancel);
+        }
+
         await AddLessons(new LessonBook(context, owner.Id), dances["slack-tide-stroll"], cancel);
         await transaction.CommitAsync(cancel);
     }
@@ -50,6 +55,14 @@ public static class DemoWorld
             yield return (resource.Split('.')[^2], reader.ReadToEnd());
         }
     }
+
+    /// <summary>Invented tracks: one that drifts from the stroll, one in passages, one that gathers speed.</summary>
+    private static readonly (string Dance, string Passages)[] Tracks =
+    [
+        ("slack-tide-stroll", "intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8\n"),
+        ("nine-lanterns", "intro 16 @104\nverse 48\n! chorus 32\nverse, the short one 24\n! chorus 32\nbridge 20\nverse 48\n! chorus 32\nending 8\n"),
+        ("winch-and-windlass", "intro 8 @96\nslack 64\nhauling 64 @96-132\nfull strain 64 @132-160\n"),
+    ];
 
     private static async Task AddLessons(LessonBook book, DanceRecord stroll, CancellationToken cancel)
     {
