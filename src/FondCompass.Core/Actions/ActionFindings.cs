@@ -7,6 +7,7 @@ public static class ActionFindings
 {
     public static readonly FindingCode UnknownStep = new("WORD01", Severity.Error, "A step that is not known");
     public static readonly FindingCode UnknownWord = new("WORD02", Severity.Error, "A word beside a step that is not known");
+    public static readonly FindingCode TooLong = new("TEXT09", Severity.Error, "More actions than are read");
     public static readonly FindingCode DefinitionCircle = new("STEP03", Severity.Error, "A step defined by itself");
     public static readonly FindingCode DefinitionUnread = new("STEP04", Severity.Error, "A step definition with a step that is not known");
     public static readonly FindingCode TooFewCounts = new("COUNT01", Severity.Warning, "A step on fewer or other counts than it needs");

@@ -108,6 +108,8 @@ internal sealed partial class CallPlacer(CallFeet feet)
                 times = Math.Max(1, room / size);
             }
 
+            // More repeats than the counts could hold, even at four to a count, are not tried.
+            times = Math.Min(times, counts is null ? MostActions : Math.Max(16, counts.Span * 4));
             for (var i = 0; i < times && blocks.Count < MostActions; i++)
             {
                 var foot = phrase.Feet.Count > 0 ? phrase.Feet[i % phrase.Feet.Count] : Foot.None;
@@ -270,7 +272,11 @@ internal sealed partial class CallPlacer(CallFeet feet)
         var positions = Enumerable.Range(0, needed)
             .Select(i => Beat.FromStraightTick(start + new Tick(i * (ticks / needed)))!.Value)
             .ToList();
-        return OneEach(blocks, forms, positions) with { Last = counts.Last.Number };
+        return OneEach(blocks, forms, positions) with
+        {
+            Last = counts.Last.Number,
+            Complaint = $"'{blocks[0].Phrase.Name}' takes {forms.Sum(CountsOf)} counts of its own and has {counts.Span} here, so it is danced faster. Write {forms.Sum(CountsOf)} counts, or the halves ('1&2&'), if that is meant.",
+        };
     }
 
     /// <summary>The counts do not suit: actions go on the positions there are, the rest is left out and said.</summary>

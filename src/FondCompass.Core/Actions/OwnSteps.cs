@@ -15,6 +15,7 @@ internal sealed class OwnSteps : IStepNames
     private readonly Dictionary<string, StepDefinition> _open = [];
     private readonly Dictionary<string, NamedStep?> _done = [];
     private readonly HashSet<string> _under = [];
+    private readonly HashSet<int> _lengths = [];
     private readonly List<Finding> _findings;
 
     private OwnSteps(StepLexicon lexicon, IReadOnlyList<StepDefinition> definitions, List<Finding> findings)
@@ -26,6 +27,7 @@ internal sealed class OwnSteps : IStepNames
         {
             var key = StepLexicon.Key(definition.Name);
             _open.TryAdd(key, definition);
+            _lengths.Add(key.Count(c => c == ' ') + 1);
             LongestName = Math.Max(LongestName, key.Count(c => c == ' ') + 1);
         }
     }
@@ -55,8 +57,13 @@ internal sealed class OwnSteps : IStepNames
 
     public NamedStep? Find(IReadOnlyList<string> words, int start, int length, out bool plural)
     {
-        var key = string.Join(' ', words.Skip(start).Take(length));
         plural = false;
+        if (!_lengths.Contains(length))
+        {
+            return _lexicon.Find(words, start, length, out plural);
+        }
+
+        var key = length == 1 ? words[start] : string.Join(' ', words.Skip(start).Take(length));
         if (Own(key) is { } own)
         {
             return own;

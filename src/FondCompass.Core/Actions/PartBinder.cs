@@ -6,7 +6,7 @@ using FondCompass.Core.Notation;
 namespace FondCompass.Core.Actions;
 
 /// <summary>Walks the rows of one part: lines begin where counts stop rising, actions go on their beats.</summary>
-internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, List<Finding> findings)
+internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, List<Finding> findings, int room)
 {
     private static readonly CallPlacer Placer = new(CallFeet.Roles);
 
@@ -31,6 +31,13 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
     {
         foreach (var entry in part.Entries)
         {
+            if (_moments.Count + _pending.Count > room)
+            {
+                findings.Add(ActionFindings.TooLong.At(
+                    entry.Row, $"A dance may have {ActionBinder.MostMoments} actions in all; from this row on it is not read. Write what repeats as a part and call it in the order."));
+                break;
+            }
+
             switch (entry)
             {
                 case StepEntry step:

@@ -10,7 +10,7 @@ internal static class UnknownWords
     public static Finding NoStep(Place place, string wording, IStepNames names, string row, bool suggest)
     {
         var shown = wording.Length > 60 ? wording[..60] + "…" : wording;
-        var near = suggest ? Nearest(wording, names) : null;
+        var near = suggest && row.Length < 300 ? Nearest(wording, names) : null;
         var fix = near is null || !row.Contains(wording, StringComparison.Ordinal)
             ? null
             : new Fix($"write '{near}'", place.Row!.Value, row.Replace(wording, WithFeet(near, wording), StringComparison.Ordinal));

@@ -9,18 +9,21 @@ public static class DanceChecks
     /// <summary>More findings than this help nobody.</summary>
     public const int Most = 500;
 
+    /// <summary>Parts beyond so many findings are not looked at any more.</summary>
+    private const int EnoughToSort = 20_000;
+
     public static IReadOnlyList<Finding> Check(DanceTrace trace)
     {
         var dance = trace.Dance;
         var findings = new List<Finding>(dance.Findings);
         findings.AddRange(trace.Actions.Findings);
         var opening = trace.Calls.Count > 0 ? trace.Calls[0].Stretch.Pattern : null;
-        foreach (var part in trace.Parts)
+        foreach (var part in trace.Parts.TakeWhile(_ => findings.Count < EnoughToSort))
         {
-            findings.AddRange(FootChecks.Check(dance, part));
-            findings.AddRange(TurnChecks.Check(dance, part));
-            findings.AddRange(FactChecks.Check(dance, part));
-            findings.AddRange(TrapChecks.Check(dance, part, ReferenceEquals(part, opening)));
+            findings.AddRange(FootChecks.Check(dance, part).Take(Most));
+            findings.AddRange(TurnChecks.Check(dance, part).Take(Most));
+            findings.AddRange(FactChecks.Check(dance, part).Take(Most));
+            findings.AddRange(TrapChecks.Check(dance, part, ReferenceEquals(part, opening)).Take(Most));
         }
 
         findings.AddRange(JoinChecks.Check(trace));

@@ -64,9 +64,10 @@ public static class JoinChecks
     {
         foreach (var part in trace.Parts)
         {
+            var byLine = part.Actions.ToLookup(a => a.Action.Line);
             foreach (var action in part.Actions.Where(a => a.Action.IsPickUp && a.Action.Line > 1))
             {
-                var before = part.Actions.FirstOrDefault(a => a.Action.Line == action.Action.Line - 1 && !a.Action.IsPickUp && Moves(a) && a.At >= action.At);
+                var before = byLine[action.Action.Line - 1].FirstOrDefault(a => !a.Action.IsPickUp && Moves(a) && a.At >= action.At);
                 if (before is not null)
                 {
                     yield return Collision(PlaceOf.Action(trace.Dance, part, action), $"line {before.Action.Line} still moves on count {PlaceOf.Count(trace.Dance, before)}");

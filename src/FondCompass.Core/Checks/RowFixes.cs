@@ -10,6 +10,9 @@ namespace FondCompass.Core.Checks;
 /// <summary>One-key changes to a row.</summary>
 internal static partial class RowFixes
 {
+    /// <summary>Rows longer than this are no rows of a dance; nobody mends them with one key.</summary>
+    private const int LongestRow = 300;
+
     /// <summary>Names the other foot, or the other feet where the row names several.</summary>
     public static Fix? OtherFoot(Dance dance, TracedAction action)
     {
@@ -20,6 +23,11 @@ internal static partial class RowFixes
         }
 
         var row = dance.Rows[entry.Row - 1];
+        if (row.Length > LongestRow)
+        {
+            return null;
+        }
+
         var changed = FootWord().Replace(row, word => word.Value switch
         {
             "R" => "L",
@@ -36,8 +44,8 @@ internal static partial class RowFixes
     public static Fix? OtherSide(Dance dance, TracedAction action)
     {
         var row = dance.Rows[action.Action.Row - 1];
-        var words = SideWord().Matches(row);
-        if (words.Count != 1)
+        var words = row.Length > LongestRow ? null : SideWord().Matches(row);
+        if (words is not { Count: 1 })
         {
             return null;
         }

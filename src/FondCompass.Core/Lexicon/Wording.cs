@@ -8,6 +8,9 @@ namespace FondCompass.Core.Lexicon;
 /// </summary>
 public sealed record Wording(IReadOnlyList<IReadOnlyList<Phrase>> Groups, IReadOnlyList<string> Unreadable)
 {
+    /// <summary>Nobody does more things than this at one count.</summary>
+    private const int MostTogether = 8;
+
     private static readonly string[] Separators = [", ", ",", ";", " with ", " then "];
 
     public static Wording Read(IStepNames names, string text)
@@ -55,7 +58,7 @@ public sealed record Wording(IReadOnlyList<IReadOnlyList<Phrase>> Groups, IReadO
             }
         }
 
-        return [.. text.Split(" and ", StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)];
+        return [.. text.Split(" and ", MostTogether, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)];
     }
 
     private static List<Phrase> ReadSequence(IStepNames names, string text, List<string> unreadable)

@@ -12,6 +12,8 @@ public sealed class ScriptReader
     private readonly string[] _rows;
     private readonly List<Finding> _findings = [];
     private readonly List<(string Name, bool IsTag, int Row, List<PartEntry> Entries)> _parts = [];
+    private readonly HashSet<string> _partNames = new(StringComparer.OrdinalIgnoreCase);
+    private readonly HashSet<string> _definedNames = [];
     private readonly List<OrderCall> _order = [];
     private readonly List<TagAfter> _tags = [];
     private readonly List<RestartAfter> _restarts = [];
@@ -114,7 +116,7 @@ public sealed class ScriptReader
     private void StartPart(int row, string name, bool isTag)
     {
         name = name.TrimEnd(':').Trim();
-        if (_parts.Exists(p => string.Equals(p.Name, name, StringComparison.OrdinalIgnoreCase)))
+        if (!_partNames.Add(name))
         {
             _findings.Add(NotationFindings.SamePart.At(
                 row, $"There is a part called {name} already. Give this one a name of its own; until then only the first can be called."));
@@ -129,6 +131,7 @@ public sealed class ScriptReader
         if (_parts.Count == 0)
         {
             _findings.Add(NotationFindings.StepsBeforePart.At(row, "No part has been named yet, so these steps are read as part A."));
+            _partNames.Add("A");
             _parts.Add(("A", false, row, []));
         }
 
@@ -195,7 +198,7 @@ public sealed class ScriptReader
             return;
         }
 
-        if (_definitions.Exists(d => d.Name == name))
+        if (!_definedNames.Add(name))
         {
             _findings.Add(NotationFindings.SameDefinition.At(row, $"'{name}' is defined twice; the first one counts."));
             return;

@@ -122,30 +122,44 @@ public sealed class FitMoves
     private static Weight[] WeightsAfter(Stretch stretch, Weight start)
     {
         var weights = new Weight[stretch.Counts + 1];
-        var starts = stretch.Pattern.Part.Lines.Select(l => l.Start.Value / Tick.PerCount).ToHashSet();
-        // Between line starts no pick-up is left out, so one pass serves every count.
-        var onePass = new Weight[stretch.Counts + 1];
+        var collided = new HashSet<int>();
         var filled = 0;
         var current = start;
+        var late = new Dictionary<int, Weight>();
         foreach (var (step, after, _) in stretch.Dance(start))
         {
-            var from = Math.Min(onePass.Length, (step.Moment.At.Value / Tick.PerCount) - stretch.From + 1);
+            if (step.Moment.Beat.IsPickUp)
+            {
+                late.TryAdd((stretch.Pattern.Part.Lines[step.Moment.Line - 1].Start.Value / Tick.PerCount) - stretch.From, current);
+            }
+            else if (late.Remove((step.Moment.At.Value / Tick.PerCount) - stretch.From + 1))
+            {
+                // The line before still moves after the pick-up began: rare enough to dance it once more.
+                collided.Add((step.Moment.At.Value / Tick.PerCount) - stretch.From + 1);
+            }
+
+            var from = Math.Min(weights.Length, (step.Moment.At.Value / Tick.PerCount) - stretch.From + 1);
             while (filled < from)
             {
-                onePass[filled++] = current;
+                weights[filled++] = current;
             }
 
             current = after;
         }
 
-        while (filled < onePass.Length)
+        while (filled < weights.Length)
         {
-            onePass[filled++] = current;
+            weights[filled++] = current;
         }
 
-        for (var n = 0; n <= stretch.Counts; n++)
+        foreach (var (n, weight) in late.Where(l => l.Key > 0 && l.Key < weights.Length))
         {
-            weights[n] = starts.Contains(stretch.From + n) ? (stretch with { To = stretch.From + n }).End(start).Weight : onePass[n];
+            weights[n] = weight;
+        }
+
+        foreach (var n in collided.Where(n => n > 0 && n < weights.Length))
+        {
+            weights[n] = (stretch with { To = stretch.From + n }).End(start).Weight;
         }
 
         return weights;

@@ -44,17 +44,22 @@ public static class RulerDrawing
     /// <summary>Half the length over which the weight line crosses between the lanes.</summary>
     private const double Crossing = 5;
 
+    /// <summary>Actions drawn in one line at the most; nobody dances so many.</summary>
+    private const int MostDrawn = 400;
+
     private const double MiddleLane = (LeftLane + RightLane) / 2;
 
-    public static IReadOnlyList<RulerLine> Draw(PartTrace trace, int lineCounts)
+    /// <param name="mostLines">Lines drawn at the most.</param>
+    public static IReadOnlyList<RulerLine> Draw(PartTrace trace, int lineCounts, int mostLines = int.MaxValue)
     {
         var widest = Math.Max(lineCounts, trace.Part.Lines.Select(l => l.Counts).DefaultIfEmpty(lineCounts).Max());
         var notch = (Width - Gutter - Tail) / widest;
         var state = trace.Start;
+        var byLine = trace.Actions.ToLookup(a => a.Action.Line);
         var lines = new List<RulerLine>();
-        foreach (var line in trace.Part.Lines)
+        foreach (var line in trace.Part.Lines.Take(mostLines))
         {
-            var actions = trace.Actions.Where(a => a.Action.Line == line.Number).ToList();
+            var actions = byLine[line.Number].Take(MostDrawn).ToList();
             var end = trace.Lines[line.Number - 1].State;
             double X(Tick at) => Gutter + ((at - line.Start).InCounts * notch);
             lines.Add(new RulerLine(

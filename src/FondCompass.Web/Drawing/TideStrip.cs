@@ -6,7 +6,8 @@ namespace FondCompass.Web.Drawing;
 public sealed record TideBlock(double X, double Width, string Label, string Title, int? Wall, bool IsCut, bool IsTag);
 
 /// <summary>The line from a passage to the nearest repeat start; its slant is the drift.</summary>
-public sealed record TideLine(double X1, double X2, int Off);
+/// <param name="Matters">Whether this passage counts when the dance is fitted.</param>
+public sealed record TideLine(double X1, double X2, int Off, bool Matters);
 
 /// <summary>The song's passages above, the repeats of the dance below, each tinted by its wall.</summary>
 public sealed record TideStrip(IReadOnlyList<TideBlock> Passages, IReadOnlyList<TideBlock> Repeats, IReadOnlyList<TideLine> Lines)
@@ -27,10 +28,17 @@ public sealed record TideStrip(IReadOnlyList<TideBlock> Passages, IReadOnlyList<
         var lines = new List<TideLine>();
         if (run.Repeats.Count > 0)
         {
-            foreach (var start in song.Starts.Where(s => s >= run.Start))
+            var anyMarked = song.Passages.Where((p, i) => song.Starts[i] >= run.Start && p.Important).Any();
+            for (var i = 0; i < song.Starts.Count; i++)
             {
+                var start = song.Starts[i];
+                if (start < run.Start)
+                {
+                    continue;
+                }
+
                 var nearest = run.Repeats.MinBy(r => Math.Abs(r.FromCount - start))!.FromCount;
-                lines.Add(new TideLine(X(start), X(nearest), Math.Abs(nearest - start)));
+                lines.Add(new TideLine(X(start), X(nearest), Math.Abs(nearest - start), !anyMarked || song.Passages[i].Important));
             }
         }
 

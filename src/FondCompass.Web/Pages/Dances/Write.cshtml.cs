@@ -68,8 +68,8 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Co
         {
             if (room > 0)
             {
-                var lines = RulerDrawing.Draw(trace, analysis.Dance.Header.LineCounts);
-                parts.Add(new RulerPart(trace.Part.Name, trace.Part.IsTag, trace.Part.Counts, lines.Take(room).ToList()));
+                var lines = RulerDrawing.Draw(trace, analysis.Dance.Header.LineCounts, room);
+                parts.Add(new RulerPart(trace.Part.Name, trace.Part.IsTag, trace.Part.Counts, lines));
             }
 
             room -= trace.Part.Lines.Count;

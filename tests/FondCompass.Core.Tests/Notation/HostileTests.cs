@@ -1,0 +1,69 @@
+using System.Text;
+using FondCompass.Core.Findings;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Notation;
+
+/// <summary>Texts nobody would dance, at the size of the largest script: a finding, never an exception.</summary>
+public class HostileTests
+{
+    private const int Largest = 256 * 1024;
+
+    private static string Fill(string head, string row)
+    {
+        var text = new StringBuilder(head);
+        while (text.Length + row.Length <= Largest)
+        {
+            text.Append(row);
+        }
+
+        return text.ToString();
+    }
+
+    public static TheoryData<string, string, string> Texts => new()
+    {
+        { "part A\n", "1-4096 march R\n", "TEXT09" },
+        { "part A\n", "1-8 vine R x512\n", "COUNT01" },
+        { "part A\n", "1 gribbletop R\n", "WORD01" },
+        { "part A\n1 ", "step R, ", "FOOT01" },
+        { "part A\n1 ", "step R and ", "WORD02" },
+        { "part A\n", "&1 ball R, step L\n", "COUNT02" },
+        { "part A\n", "1 step R, turn left\n", "FOOT01" },
+        { "part A\n1 step R\n", "check weight L facing 3\n", "FACT01" },
+        { "part A\n1-8 vine R\norder ", "A ", "JOIN01" },
+        { "part A\n1-8 vine R\ntag T\n1 hold\n", "after 1 T\n", "COUNT02" },
+        { "", "part A\n", "TEXT05" },
+        { "", "\"", "WORD01" },
+        { "", "\u202e\u05d0 ", "WORD01" },
+        { "", "🦀 ", "WORD01" },
+        { "", "\u0001\u0007\n", "TEXT08" },
+        { "part A\n", "1000000000 step R\n", "TEXT02" },
+        { "part A\n", "step a = a\n", "STEP02" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Texts))]
+    public void A_finding_and_never_an_exception(string head, string row, string code)
+    {
+        var analysis = Analysis.Of(Fill(head, row));
+        Assert.Contains(analysis.Findings, f => f.Code == code);
+        Assert.InRange(analysis.Findings.Count, 1, Checks.DanceChecks.Most);
+        Assert.All(analysis.Findings, f => Assert.InRange(f.Message.Length, 1, 600));
+    }
+
+    [Fact]
+    public void Ten_thousand_definitions_in_a_chain_are_refused_clearly()
+    {
+        var text = string.Join('\n', Enumerable.Range(0, 9_000).Select(i => $"step s{i} x = s{i + 1} x")) + "\npart A\n1 s0 x R";
+        var findings = Analysis.Of(text).Findings;
+        Assert.Contains(findings, f => f.Code is "STEP03" or "STEP04");
+        Assert.All(findings.Where(f => f.Code.StartsWith("STEP", StringComparison.Ordinal)), f => Assert.Equal(Severity.Error, f.Severity));
+    }
+
+    [Fact]
+    public void Definitions_that_double_do_not_grow_without_end()
+    {
+        var text = string.Join('\n', Enumerable.Range(0, 40).Select(i => i == 0 ? "step s0 x = step R" : $"step s{i} x = s{i - 1} x, s{i - 1} x")) + "\npart A\n1-8 s39 x R";
+        Assert.InRange(Analysis.Of(text).Trace.Parts[0].Actions.Count, 0, 5_000);
+    }
+}
