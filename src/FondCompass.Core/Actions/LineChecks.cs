@@ -18,6 +18,7 @@ internal static class LineChecks
         }
 
         var filledTo = 0;
+        var rowBefore = 0;
         foreach (var (moment, until) in moments)
         {
             if (moment is StatedFact)
@@ -25,7 +26,8 @@ internal static class LineChecks
                 continue;
             }
 
-            if (moment.Beat.Number > filledTo + 1)
+            // Within a row the counts between its actions are its own: a step danced slowly, a clap on every other count.
+            if (moment.Beat.Number > filledTo + 1 && moment.Row != rowBefore)
             {
                 var gap = moment.Beat.Number == filledTo + 2 ? $"Count {filledTo + 1} is" : $"Counts {filledTo + 1} to {moment.Beat.Number - 1} are";
                 findings.Add(new Finding(
@@ -35,6 +37,7 @@ internal static class LineChecks
             }
 
             filledTo = Math.Max(filledTo, until.Number);
+            rowBefore = moment.Row;
             if (swing && moment.Beat.Fraction == Fraction.E)
             {
                 findings.Add(new Finding(

@@ -129,7 +129,7 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
             calls = item.Call;
             _call += starts ? 1 : 0;
             var (role, foot) = Role(phrase, item.FromForm);
-            var until = isSingle ? written : item.Beat;
+            var until = isSingle || (i == placed.Actions.Count - 1 && written > item.Beat) ? written : item.Beat;
             Add(
                 new DanceAction
                 {

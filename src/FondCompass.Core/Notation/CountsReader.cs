@@ -66,10 +66,13 @@ public static class CountsReader
     {
         counts = null;
         length = 0;
-        if (rowBefore is not { } before || at + 1 >= row.Length || row[at] is not ('&' or 'e' or 'a') || !char.IsWhiteSpace(row[at + 1]))
+        if (at + 1 >= row.Length || row[at] is not ('&' or 'e' or 'a') || !char.IsWhiteSpace(row[at + 1]) || (rowBefore is null && row[at] != '&'))
         {
             return false;
         }
+
+        // With no row before it, a bare "&" is the pick-up before 1.
+        var before = rowBefore ?? new Beat(0, Fraction.Whole);
 
         counts = new CountSpec { Positions = [before with { Fraction = Read(row[at]) }] };
         length = at + 1;

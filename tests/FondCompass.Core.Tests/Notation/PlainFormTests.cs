@@ -24,6 +24,9 @@ public class PlainFormTests
     [InlineData("1,3,5,7 clap", "1:0 3:48 5:96 7:144")]
     [InlineData("1-4 step R forward", "1:0")]
     [InlineData("1 step R\n& step L\n2 step R", "1:0 1&:12 2:24")]
+    [InlineData("& ball R\n1 step L", "&1:-12 1:0")]
+    [InlineData("1 & 2 shuffle R", "1:0 1&:12 2:24")]
+    [InlineData("1-4: vine R", "1:0 2:24 3:48 4:72")]
     [InlineData("1-8 vine R", "1:0 3:48 5:96 7:144")]
     [InlineData("1-4 toe struts R", "1:0 2:24 3:48 4:72")]
     [InlineData("1-4 heel R, close R, heel L, close L", "1:0 2:24 3:48 4:72")]
@@ -150,6 +153,16 @@ public class PlainFormTests
         var circle = Analysis.Of("step a b = c d\nstep c d = a b\npart A\n1-2 a b R");
         Assert.Contains(circle.Findings, f => f.Code == "STEP03");
     }
+
+    [Theory]
+    [InlineData("1-4 step touch R\n5-8 step touch L", false)]
+    [InlineData("1-4 shuffle R\n5-8 vine L", false)]
+    [InlineData("1,3,5,7 clap\n8 step R", false)]
+    [InlineData("1-4 step R\n5-8 step L", false)]
+    [InlineData("1 step R\n3 step L", true)]
+    [InlineData("2 step R\n3 step L", true)]
+    public void Counts_that_no_row_covers_are_a_warning(string rows, bool gap) =>
+        Assert.Equal(gap, Analysis.Of("part A\n" + rows).Findings.Any(f => f.Code == "COUNT03"));
 
     [Fact]
     public void Free_counts_end_as_wanted()
