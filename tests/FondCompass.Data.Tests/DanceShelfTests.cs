@@ -127,13 +127,18 @@ public class DanceShelfTests(ShelfFixture fixture)
     [Fact]
     public async Task The_demo_world_is_loaded_once_and_its_drift_can_be_mended()
     {
-        await using var context = fixture.Context();
-        var users = new Microsoft.AspNetCore.Identity.UserManager<Instructor>(
+        using var database = new FondCompass.Tests.Databases.TestDatabase();
+        await using var context = new FondCompassContext(new DbContextOptionsBuilder<FondCompassContext>().UseNpgsql(database.Connection + ";Pooling=false").Options);
+        await context.Database.MigrateAsync(Cancel);
+        using var users = new Microsoft.AspNetCore.Identity.UserManager<Instructor>(
             new Microsoft.AspNetCore.Identity.EntityFrameworkCore.UserOnlyStore<Instructor, FondCompassContext, Guid>(context),
-            null!, null!, [], [], null!, new(), null!, Microsoft.Extensions.Logging.Abstractions.NullLogger<Microsoft.AspNetCore.Identity.UserManager<Instructor>>.Instance);
+            Microsoft.Extensions.Options.Options.Create(new Microsoft.AspNetCore.Identity.IdentityOptions()),
+            null!, [], [], new Microsoft.AspNetCore.Identity.UpperInvariantLookupNormalizer(), new(), null!,
+            Microsoft.Extensions.Logging.Abstractions.NullLogger<Microsoft.AspNetCore.Identity.UserManager<Instructor>>.Instance);
         await DemoWorld.LoadIfEmpty(context, users, Cancel);
         await DemoWorld.LoadIfEmpty(context, users, Cancel);
-        Assert.InRange(await context.Users.CountAsync(u => u.UserName == DemoWorld.UserName, Cancel), 0, 1);
+        Assert.Equal(DemoWorld.UserName, (await context.Users.SingleAsync(Cancel)).UserName);
+        Assert.Equal((10, 2, 1), (await context.Dances.CountAsync(Cancel), await context.Lessons.CountAsync(l => l.Held, Cancel), await context.Lessons.CountAsync(l => !l.Held, Cancel)));
 
         var script = DemoWorld.Scripts().Single(s => s.Name == "slack-tide-stroll").Script;
         var trace = Core.Analysis.Of(script).Trace;
