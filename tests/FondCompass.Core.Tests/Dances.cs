@@ -18,6 +18,26 @@ internal static class Dances
         8 touch R beside
         """;
 
+    /// <summary>The dances that ship with the demo, by file name.</summary>
+    public static IReadOnlyDictionary<string, string> Demo { get; } = Directory
+        .EnumerateFiles(Path.Combine(Root(), "src", "FondCompass.Data", "Demo", "Dances"), "*.dance")
+        .ToDictionary(f => Path.GetFileNameWithoutExtension(f), File.ReadAllText);
+
+    /// <summary>Everything that is danced, one row for each action, to compare two readings by.</summary>
+    public static string Danced(string script) => string.Join('\n', Analysis.Of(script).Trace.Parts.SelectMany(p => p.Actions).Select(a =>
+        $"{a.Action.Line} {a.At.Value} {a.Action.Step} {a.Action.Verb.Name} {a.Foot} {a.Turn} {a.Direction} {a.After.Weight} {a.After.Facing} {string.Join('+', a.Action.Layers)}"));
+
+    private static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(folder.FullName, "start")))
+        {
+            folder = folder.Parent ?? throw new InvalidOperationException("The tests run from within the repository.");
+        }
+
+        return folder.FullName;
+    }
+
     /// <summary>A pattern of so many counts of stepping touches, feet back as they were after every second count pair.</summary>
     public static string Touches(int counts)
     {

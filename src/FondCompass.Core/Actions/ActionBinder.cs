@@ -13,7 +13,7 @@ public static class ActionBinder
     public static DanceActions Bind(Dance dance, StepLexicon lexicon)
     {
         var findings = new List<Finding>();
-        var names = OwnSteps.Over(lexicon.For(dance.Header.Genre, dance.Header.LineCounts), dance.Definitions, findings);
+        var names = NamesOf(dance, lexicon, findings);
         var parts = new List<PartActions>(dance.Parts.Count);
         var room = MostMoments;
         foreach (var part in dance.Parts)
@@ -24,4 +24,8 @@ public static class ActionBinder
 
         return new DanceActions(dance, parts, findings);
     }
+
+    /// <summary>The names as this dance understands them: its own definitions, then the genre's names, then all others.</summary>
+    public static IStepNames NamesOf(Dance dance, StepLexicon lexicon, List<Finding> findings) =>
+        OwnSteps.Over(lexicon.For(dance.Header.Genre, dance.Header.LineCounts), dance.Definitions, findings);
 }

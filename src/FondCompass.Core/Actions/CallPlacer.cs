@@ -16,7 +16,7 @@ internal enum CallFeet
 /// <param name="Lead">The lead named with the call.</param>
 /// <param name="FromForm">It comes from a named step's form, so that its feet are lead (R) and trail (L).</param>
 internal sealed record PlacedAction(
-    Phrase Phrase, Beat Beat, int Call, string Step, Foot Lead, bool FromForm, bool TurnFlips, bool TurnKeepsTravel);
+    Phrase Phrase, Beat Beat, int Call, string Step, Foot Lead, bool FromForm, bool TurnFlips, bool TurnKeepsTravel, bool AltersEnding = false);
 
 /// <param name="Last">Last whole count used.</param>
 /// <param name="Complaint">Why the counts and the steps do not suit each other; null when they do.</param>
@@ -54,7 +54,11 @@ internal sealed partial class CallPlacer(CallFeet feet)
         }
 
         var blocks = Expand(phrases, counts);
-        var slow = phrases.Any(p => p.Slow) ? 2 : 1;
+        return MarkAlteredEnding(blocks, PlaceBlocks(blocks, counts, next, phrases.Any(p => p.Slow) ? 2 : 1));
+    }
+
+    private Placement PlaceBlocks(List<Block> blocks, CountSpec? counts, Beat next, int slow)
+    {
         if (counts is null || counts.Positions.Count == 1)
         {
             if (counts?.Split is { } split && OnPositions(blocks, counts, split) is { } halves)
@@ -226,6 +230,24 @@ internal sealed partial class CallPlacer(CallFeet feet)
 
         var cut = new StepForm(form.Actions.Where(a => form.PositionOf(a) < kept).ToList(), kept);
         return OneEach(blocks, [cut, .. Enumerable.Repeat<StepForm?>(null, blocks.Count - 1)], positions);
+    }
+
+    /// <summary>Marks what is danced in place of a known step's own ending: "vine R, brush L" (rules, free-foot trap).</summary>
+    private static Placement MarkAlteredEnding(List<Block> blocks, Placement placed)
+    {
+        if (blocks.Count < 2 || !blocks[0].IsNamed || blocks.Skip(1).Any(b => b.IsNamed) || blocks[0].Phrase.Step!.Repeats)
+        {
+            return placed;
+        }
+
+        var usual = blocks[0].Forms[0];
+        var kept = placed.Actions.Count(a => a.Call == 0);
+        var told = placed.Actions.Where(a => a.Call > 0).Select(a => a.Phrase.Verb?.Name).ToList();
+        var own = usual.Actions.Skip(kept).Select(a => a.Phrase.Verb?.Name).ToList();
+        var begins = usual.Actions.Take(kept).Select(a => a.Phrase.Verb?.Name).SequenceEqual(placed.Actions.Take(kept).Select(a => a.Phrase.Verb?.Name));
+        return !begins || own.Count != told.Count || own.SequenceEqual(told)
+            ? placed
+            : placed with { Actions = placed.Actions.Select(a => a.Call > 0 ? a with { AltersEnding = true } : a).ToList() };
     }
 
     private Placement OneEach(List<Block> blocks, List<StepForm?> forms, IReadOnlyList<Beat> positions)

@@ -71,6 +71,12 @@ public sealed record DanceAction : Moment
 
     public Foot Onto { get; init; }
 
+    /// <summary>Danced in place of a known step's own ending.</summary>
+    public bool AltersEnding { get; init; }
+
+    /// <summary>An angle of the body that is no turn: where the shoulders look.</summary>
+    public Turn? Angle { get; init; }
+
     public IReadOnlyList<string> Layers { get; init; } = [];
 
     /// <summary>Sounds before its line's first count.</summary>
@@ -96,6 +102,26 @@ public sealed record FreeSpan : Moment
     public Facing? Facing { get; init; }
 }
 
+/// <summary>Something on top of the feet over some counts; never changes feet, count or facing.</summary>
+public sealed record Layer : Moment
+{
+    public required string Text { get; init; }
+}
+
+/// <summary>A note, cue, caution or trouble spot, hung on counts.</summary>
+public sealed record HungNote : Moment
+{
+    /// <summary>note, cue, caution or trouble.</summary>
+    public required string Kind { get; init; }
+
+    public required string Text { get; init; }
+}
+
+/// <summary>Other actions for some counts of a line.</summary>
+/// <param name="From">First tick replaced, from the part's first count.</param>
+/// <param name="To">Tick at which the part's own actions go on.</param>
+public sealed record SpanVariant(VariantLabel Label, int Line, int Row, Tick From, Tick To, IReadOnlyList<Moment> Moments);
+
 /// <summary>A row that was not understood; after it the weight is unknown.</summary>
 public sealed record UnreadStep : Moment
 {
@@ -103,7 +129,11 @@ public sealed record UnreadStep : Moment
 }
 
 /// <summary>A line (eight): where it begins in the part and how many counts it holds.</summary>
-public sealed record DanceLine(int Number, Tick Start, int Counts, int FirstRow);
+/// <param name="Name">The name given to it; empty when none.</param>
+public sealed record DanceLine(int Number, Tick Start, int Counts, int FirstRow, string Name = "")
+{
+    public Tick End => Start + Tick.FromCounts(Counts);
+}
 
 /// <summary>A part as actions on the tick grid.</summary>
 public sealed record PartActions
@@ -120,6 +150,23 @@ public sealed record PartActions
     public required IReadOnlyList<Moment> Moments { get; init; }
 
     public required int Counts { get; init; }
+
+    public IReadOnlyList<Layer> Layers { get; init; } = [];
+
+    public IReadOnlyList<HungNote> Notes { get; init; } = [];
+
+    public IReadOnlyList<SpanVariant> Variants { get; init; } = [];
+
+    /// <summary>The part this one may stand in for.</summary>
+    public string? VariantOf { get; init; }
+
+    public VariantLabel? Variant { get; init; }
+
+    /// <summary>The part with a variant danced in place of its own actions.</summary>
+    public PartActions With(SpanVariant variant) => this with
+    {
+        Moments = [.. Moments.Where(m => m.At < variant.From || m.Beat.IsPickUp), .. variant.Moments, .. Moments.Where(m => m.At >= variant.To && !m.Beat.IsPickUp)],
+    };
 
     public IEnumerable<DanceAction> Actions => Moments.OfType<DanceAction>();
 }

@@ -7,11 +7,11 @@ namespace FondCompass.Core.Actions;
 internal static class LineChecks
 {
     public static void Check(
-        string part, int line, int row, int counts, int wanted, List<(Moment Moment, Beat Until)> moments, bool swing, List<Finding> findings)
+        string part, int line, int row, int counts, int wanted, List<(Moment Moment, Beat Until)> moments, bool swing, Action<Finding> tell)
     {
         if (counts != wanted)
         {
-            findings.Add(new Finding(
+            tell(new Finding(
                 ActionFindings.LineLength,
                 new Place(part, line, counts.ToString(), row),
                 $"This line holds {counts} counts, not {wanted}. Any total can be danced; look for a count too many or a hold left out."));
@@ -30,7 +30,7 @@ internal static class LineChecks
             if (moment.Beat.Number > filledTo + 1 && moment.Row != rowBefore)
             {
                 var gap = moment.Beat.Number == filledTo + 2 ? $"Count {filledTo + 1} is" : $"Counts {filledTo + 1} to {moment.Beat.Number - 1} are";
-                findings.Add(new Finding(
+                tell(new Finding(
                     ActionFindings.Gap,
                     new Place(part, line, (filledTo + 1).ToString(), moment.Row),
                     $"{gap} empty. Write 'hold' there if nothing moves."));
@@ -40,7 +40,7 @@ internal static class LineChecks
             rowBefore = moment.Row;
             if (swing && moment.Beat.Fraction == Fraction.E)
             {
-                findings.Add(new Finding(
+                tell(new Finding(
                     ActionFindings.SwingE,
                     new Place(part, line, moment.Beat.Label(wanted), moment.Row),
                     "An 'e' has no place of its own in a swing feel; it is set a quarter of the count after the beat. Write & or a, or a straight feel."));

@@ -16,60 +16,62 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
     private readonly List<DanceLine> _lines = [];
     private readonly List<Moment> _moments = [];
     private readonly List<Pending> _pending = [];
+    private readonly Hangings _hangings = new(part.Name, dance.Header);
+    private readonly List<Finding> _told = [];
+    private readonly HashSet<(string, int?, string)> _seen = [];
+    private List<(PartEntry Entry, bool Mirrored)> _line = [];
+    private List<(PartEntry Entry, bool Mirrored)> _lineBefore = [];
+    private LineEntry? _opened;
     private int _call;
     private Beat? _last;
     private int _lineEnd;
     private int _firstRow;
     private Tick _start;
-
-    /// <summary>A moment of the line being read; its tick waits until the line is known whole (swing needs that).</summary>
-    private readonly record struct Pending(Moment Moment, Beat Until);
+    private bool _mirrored;
+    private bool _repeating;
 
     private int LineCounts => dance.Header.LineCounts;
 
     public PartActions Bind()
     {
-        foreach (var entry in part.Entries)
+        var times = Math.Max(part.Times, part.Entries.OfType<EndingEntry>().Select(e => e.Time ?? 1).DefaultIfEmpty(1).Max());
+        for (var time = 1; time <= times && !IsFull; time++)
         {
-            if (_moments.Count + _pending.Count > room)
+            int? only = null;
+            _repeating = time > 1;
+            foreach (var entry in part.Entries)
             {
-                findings.Add(ActionFindings.TooLong.At(
-                    entry.Row, $"A dance may have {ActionBinder.MostMoments} actions in all; from this row on it is not read. Write what repeats as a part and call it in the order."));
-                break;
+                if (IsFull)
+                {
+                    findings.Add(ActionFindings.TooLong.At(
+                        entry.Row, $"A dance may have {ActionBinder.MostMoments} actions in all; from this row on it is not read. Write what repeats as a part and call it in the order."));
+                    break;
+                }
+
+                if (entry is EndingEntry ending)
+                {
+                    only = ending.Time;
+                }
+                else if (only is null || only == time)
+                {
+                    AddEntry(entry, part.Mirrored && time % 2 == 0);
+                }
             }
 
-            switch (entry)
-            {
-                case StepEntry step:
-                    AddStep(step);
-                    break;
-                case FreeEntry free:
-                    Open(free.Counts.First, free.Row);
-                    Add(new FreeSpan { Line = 0, At = default, Length = default, Beat = free.Counts.First, Row = free.Row, Weight = free.Weight, Facing = free.Facing }, free.Counts.Last);
-                    Extend(free.Counts.Last, free.Counts.Last.Number);
-                    break;
-                case UnreadableEntry unread:
-                    var next = Next();
-                    Open(next, unread.Row);
-                    Add(new UnreadStep { Line = 0, At = default, Length = default, Beat = next, Row = unread.Row, Wording = unread.Text }, next);
-                    Extend(next, next.Number);
-                    break;
-                case CheckEntry check when _last is { } last:
-                    Add(new StatedFact { Line = 0, At = default, Length = default, Beat = last, Row = check.Row, Weight = check.Weight, Facing = check.Facing }, last);
-                    break;
-            }
+            CloseLine();
+            _opened = null;
         }
 
-        CloseLine();
         var counts = _lines.Sum(l => l.Counts);
         if (counts > 0 && counts % LineCounts != 0 && _lines.Count > 1)
         {
-            findings.Add(new Finding(
+            Tell(new Finding(
                 ActionFindings.PartLength,
                 new Place(part.Name, Row: part.Row),
                 $"{part.Name} has {counts} counts, which is no multiple of {LineCounts}. Any total can be danced, but music is mostly phrased in {LineCounts}s."));
         }
 
+        findings.AddRange(_told);
         return new PartActions
         {
             Name = part.Name,
@@ -78,46 +80,180 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
             Lines = _lines,
             Moments = InOrderOfTime(_moments),
             Counts = counts,
+            Layers = _hangings.Layers,
+            Notes = _hangings.Notes,
+            Variants = _hangings.Variants,
+            VariantOf = part.VariantOf,
+            Variant = part.Variant,
         };
+    }
+
+    private bool IsFull => _moments.Count + _pending.Count > room;
+
+    /// <summary>What is danced again is told of once.</summary>
+    private void Tell(Finding finding)
+    {
+        if (_seen.Add((finding.Code, finding.Place.Row, finding.Message)))
+        {
+            _told.Add(finding);
+        }
+    }
+
+    private void AddEntry(PartEntry entry, bool mirrored)
+    {
+        _mirrored = mirrored;
+        switch (entry)
+        {
+            case StepEntry step:
+                AddStep(step);
+                break;
+            case FreeEntry free:
+                Open(free.Counts.First, free.Row);
+                Add(new FreeSpan { Line = 0, At = default, Length = default, Beat = free.Counts.First, Row = free.Row, Weight = free.Weight, Facing = free.Facing }, free.Counts.Last);
+                Extend(free.Counts.Last, free.Counts.Last.Number);
+                break;
+            case UnreadableEntry unread:
+                AddUnreadable(unread);
+                break;
+            case CheckEntry check when _last is { } last:
+                // The facing said is the first time's; danced again, the part has turned on.
+                Add(new StatedFact { Line = 0, At = default, Length = default, Beat = last, Row = check.Row, Weight = check.Weight, Facing = _repeating ? null : check.Facing }, last);
+                break;
+            case NoteEntry note:
+                _hangings.Hang(note, RowAbove()?.First);
+                break;
+            case LayerEntry layer:
+                _hangings.Hang(layer, RowAbove()?.First, RowAbove()?.Last);
+                break;
+            case VariantEntry variant:
+                AddVariant(variant);
+                break;
+            case AgainEntry again:
+                DanceAgain(again.Row, again.Times, again.Mirrored);
+                return;
+            case LineEntry line:
+                CloseLine();
+                _opened = line;
+                return;
+        }
+
+        _line.Add((entry, mirrored));
+    }
+
+    /// <summary>The line above once more; each mirrored one is the mirror image of the one before it.</summary>
+    private void DanceAgain(int row, int times, bool mirrored)
+    {
+        CloseLine();
+        var entries = _lineBefore;
+        if (entries.Count == 0)
+        {
+            Tell(ActionFindings.NothingAgain.At(row, "There is no line above to dance again. Write its steps first, then 'again' or 'again mirrored'.", part: part.Name));
+            return;
+        }
+
+        var repeating = _repeating;
+        _repeating = true;
+        for (var i = 1; i <= times && !IsFull; i++)
+        {
+            foreach (var (entry, was) in entries)
+            {
+                AddEntry(entry, was ^ (mirrored && i % 2 == 1));
+            }
+
+            CloseLine();
+        }
+
+        _repeating = repeating;
+    }
+
+    private void AddUnreadable(UnreadableEntry unread)
+    {
+        var first = unread.Counts?.First ?? Next();
+        var last = unread.Counts?.Last ?? first;
+        Open(first, unread.Row);
+        if (unread.Parked)
+        {
+            Tell(UnknownWords.Parked(new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), unread.Row), unread.Text, names, dance.Rows[unread.Row - 1], _told.Count < MostSuggestions));
+        }
+
+        Add(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = unread.Row, Wording = unread.Text }, last);
+        Extend(last, last.Number);
     }
 
     private void AddStep(StepEntry entry)
     {
-        var wording = Wording.Read(names, entry.Wording);
         var first = entry.Counts?.First ?? Next();
-        if (wording.Unreadable.Count > 0 || wording.Groups.Count == 0)
+        Open(first, entry.Row);
+        var steps = Bind(entry, first, _pending);
+        Extend(steps.Last, steps.Number);
+        _hangings.Hang(entry, first, steps.Last);
+    }
+
+    /// <summary>The span of the row above in this line; null at its top.</summary>
+    private (Beat First, Beat Last)? RowAbove()
+    {
+        if (_pending.Count == 0)
         {
-            AddUnread(entry, first, wording);
+            return null;
+        }
+
+        var (moment, until) = _pending[^1];
+        var first = _pending.FindIndex(p => p.Moment.Row == moment.Row);
+        return (_pending[first].Moment.Beat, until);
+    }
+
+    private void AddVariant(VariantEntry variant)
+    {
+        if (_pending.Count == 0)
+        {
+            Tell(NotationFindings.BadVariant.At(variant.Row, "A variant stands below the steps it may replace; there is no line above it.", part: part.Name));
             return;
         }
 
-        Open(first, entry.Row);
+        var sink = new List<Pending>();
+        Bind(variant.Step, variant.Step.Counts!.First, sink);
+        _hangings.Hang(variant, sink);
+    }
+
+    /// <summary>Looks up a row's words and lays its actions on their beats.</summary>
+    /// <returns>The last position used and the last whole count.</returns>
+    private (Beat Last, int Number) Bind(StepEntry entry, Beat first, List<Pending> sink)
+    {
+        var wording = Wording.Read(names, entry.Wording);
         var place = new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), entry.Row);
-        var lastNumber = entry.Counts?.Last.Number ?? first.Number;
         var written = entry.Counts?.Last ?? first;
-        var layers = entry.Layers;
+        if (wording.Unreadable.Count > 0 || wording.Groups.Count == 0)
+        {
+            var unread = wording.Unreadable.Count > 0 ? wording.Unreadable[0] : entry.Wording;
+            Tell(UnknownWords.NoStep(place, unread, names, dance.Rows[entry.Row - 1], _told.Count < MostSuggestions));
+            sink.Add(new Pending(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Wording = entry.Wording }, written));
+            return (written, written.Number);
+        }
+
+        var lastNumber = written.Number;
+        var layers = entry.Layers.Where(l => l.Counts is null).Select(l => l.Text).ToList();
         foreach (var group in wording.Groups)
         {
             var placed = Placer.Place(group, entry.Counts, first);
             if (placed.Complaint is { } complaint)
             {
-                findings.Add(new Finding(ActionFindings.TooFewCounts, place, complaint));
+                Tell(new Finding(ActionFindings.TooFewCounts, place, complaint));
             }
 
             foreach (var unread in group.SelectMany(p => p.Unread).Distinct())
             {
-                findings.Add(UnknownWords.InStep(place, unread, entry, dance.Rows[entry.Row - 1]));
+                Tell(UnknownWords.InStep(place, unread, entry, dance.Rows[entry.Row - 1]));
             }
 
-            AddPlaced(placed, entry, written, layers);
+            AddPlaced(placed, entry, written, layers, sink);
             layers = [];
             lastNumber = Math.Max(lastNumber, placed.Last);
         }
 
-        Extend(lastNumber > written.Number ? new Beat(lastNumber, Fraction.Whole) : written, lastNumber);
+        return (lastNumber > written.Number ? new Beat(lastNumber, Fraction.Whole) : written, lastNumber);
     }
 
-    private void AddPlaced(Placement placed, StepEntry entry, Beat written, IReadOnlyList<string> layers)
+    private void AddPlaced(Placement placed, StepEntry entry, Beat written, IReadOnlyList<string> layers, List<Pending> sink)
     {
         var calls = -1;
         var isSingle = placed.Actions.Count == 1;
@@ -130,29 +266,30 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
             _call += starts ? 1 : 0;
             var (role, foot) = Role(phrase, item.FromForm);
             var until = isSingle || (i == placed.Actions.Count - 1 && written > item.Beat) ? written : item.Beat;
-            Add(
-                new DanceAction
-                {
-                    Line = 0,
-                    At = default,
-                    Length = default,
-                    Beat = item.Beat,
-                    Row = entry.Row,
-                    Step = item.Step,
-                    Verb = phrase.Verb!,
-                    Role = role,
-                    Foot = foot,
-                    Call = _call,
-                    CallLead = item.Lead,
-                    StartsCall = starts,
-                    Direction = phrase.Direction,
-                    Turn = phrase.Turn,
-                    TurnFlips = item.TurnFlips,
-                    TurnKeepsTravel = item.TurnKeepsTravel,
-                    Onto = phrase.Onto,
-                    Layers = i == 0 ? layers : [],
-                },
-                until);
+            var action = new DanceAction
+            {
+                Line = 0,
+                At = default,
+                Length = default,
+                Beat = item.Beat,
+                Row = entry.Row,
+                Step = item.Step,
+                Verb = phrase.Verb!,
+                Role = role,
+                Foot = foot,
+                Call = _call,
+                CallLead = item.Lead,
+                StartsCall = starts,
+                Direction = phrase.Direction,
+                Turn = phrase.Turn,
+                TurnFlips = item.TurnFlips,
+                TurnKeepsTravel = item.TurnKeepsTravel,
+                Onto = phrase.Onto,
+                Angle = phrase.Angle,
+                AltersEnding = item.AltersEnding,
+                Layers = i == 0 ? layers : [],
+            };
+            sink.Add(new Pending(_mirrored ? MirrorImage.Of(action, dance.Header.StartFacing) : action, until));
         }
     }
 
@@ -174,17 +311,6 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         };
     }
 
-    private void AddUnread(StepEntry entry, Beat first, Wording wording)
-    {
-        Open(first, entry.Row);
-        var last = entry.Counts?.Last ?? first;
-        var place = new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), entry.Row);
-        var unread = wording.Unreadable.Count > 0 ? wording.Unreadable[0] : entry.Wording;
-        findings.Add(UnknownWords.NoStep(place, unread, names, dance.Rows[entry.Row - 1], findings.Count < MostSuggestions));
-        Add(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Wording = entry.Wording }, last);
-        Extend(last, last.Number);
-    }
-
     /// <summary>Where a row without counts begins: the next whole count, or 1 of the next line when this one is full.</summary>
     private Beat Next() => _last is null || _lineEnd >= LineCounts
         ? new Beat(1, Fraction.Whole)
@@ -204,7 +330,7 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         }
     }
 
-    private void Add(Moment moment, Beat until) => _pending.Add(new Pending(moment, until));
+    private void Add(Moment moment, Beat until) => _pending.Add(new Pending(_mirrored ? MirrorImage.Of(moment, dance.Header.StartFacing) : moment, until));
 
     private void Extend(Beat last, int number)
     {
@@ -221,19 +347,30 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
 
         var number = _lines.Count + 1;
         var both = SwingPairs();
-        foreach (var (moment, until) in _pending)
+        Moment Place(Pending pending)
         {
-            var at = _start + moment.Beat.ToTick(dance.Header.Swing, both.Contains(moment.Beat.Number));
-            var end = _start + EndOf(until, both);
-            _moments.Add(moment with { Line = number, At = at, Length = end > at ? end - at : default });
+            var at = _start + pending.Moment.Beat.ToTick(dance.Header.Swing, both.Contains(pending.Moment.Beat.Number));
+            var end = _start + EndOf(pending.Until, both);
+            return pending.Moment with { Line = number, At = at, Length = end > at ? end - at : default };
         }
 
-        LineChecks.Check(part.Name, number, _firstRow, _lineEnd, LineCounts, _pending.ConvertAll(p => (p.Moment, p.Until)), dance.Header.Swing, findings);
-        _lines.Add(new DanceLine(number, _start, _lineEnd, _firstRow));
+        _moments.AddRange(_pending.Select(Place));
+        LineChecks.Check(part.Name, number, _firstRow, _lineEnd, LineCounts, _pending.ConvertAll(p => (p.Moment, p.Until)), dance.Header.Swing, Tell);
+        _lines.Add(new DanceLine(number, _start, _lineEnd, _firstRow, _opened?.Name ?? ""));
+        _hangings.Close(_lines[^1], _moments, Place, Tell);
         _start += Tick.FromCounts(_lineEnd);
         _pending.Clear();
         _last = null;
         _lineEnd = 0;
+        (_lineBefore, _line) = (_line, []);
+        if (_opened is { } opened)
+        {
+            _opened = null;
+            if (opened.Times > 1)
+            {
+                DanceAgain(opened.Row, opened.Times - 1, opened.Mirrored);
+            }
+        }
     }
 
     /// <summary>The end of the count, or of the finer position, that <paramref name="until"/> names.</summary>

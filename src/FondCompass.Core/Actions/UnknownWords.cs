@@ -22,6 +22,18 @@ internal static class UnknownWords
             fix);
     }
 
+    /// <summary>A row that was pasted or put aside: nothing is lost, but its feet are not known.</summary>
+    public static Finding Parked(Place place, string wording, IStepNames names, string row, bool suggest)
+    {
+        var near = suggest && row.Length < 300 ? Nearest(wording, names) : null;
+        var fix = near is null ? null : new Fix($"write '{near}'", place.Row!.Value, row.Replace(wording, WithFeet(near, wording), StringComparison.Ordinal).Replace("? ", "", StringComparison.Ordinal));
+        return new Finding(
+            ActionFindings.Parked,
+            place,
+            $"'{Shorten(wording)}' is not understood yet and stays as a note.{(near is null ? "" : $" Did you mean '{near}'?")} Put it in words of the lexicon and take the question mark away. Until then the weight is unknown.",
+            fix);
+    }
+
     public static Finding InStep(Place place, string word, StepEntry entry, string row)
     {
         var shown = word.Length > 40 ? word[..40] + "…" : word;

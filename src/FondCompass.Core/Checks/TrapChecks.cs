@@ -13,12 +13,23 @@ public static class TrapChecks
     public static readonly FindingCode LeavesInARow = new("TRAP02", Severity.Info, "One foot moves twice or more without taking weight");
     public static readonly FindingCode OpensOnLeave = new("TRAP03", Severity.Info, "The dance opens on a step without weight");
 
+    public static readonly FindingCode AlteredEnding = new("TRAP04", Severity.Info, "A known step with another ending");
+
     public static IEnumerable<Finding> Check(Dance dance, PartTrace trace, bool opensDance)
     {
         var opened = !opensDance;
         for (var i = 0; i < trace.Actions.Count; i++)
         {
             var action = trace.Actions[i];
+            if (action.Action is { AltersEnding: true, StartsCall: true } && i > 0 && !trace.Actions[i - 1].Action.AltersEnding)
+            {
+                var known = PlaceOf.Action(dance, trace, action);
+                yield return new Finding(
+                    AlteredEnding,
+                    known,
+                    $"count {known.Count}: '{trace.Actions[i - 1].Action.Step}' ends here with a {action.Action.Verb.Name}, not as the class knows it. Say so before the step, not on it.");
+            }
+
             if (!action.Foot.IsSingle() || action.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot)
             {
                 continue;

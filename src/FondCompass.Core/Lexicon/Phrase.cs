@@ -30,6 +30,9 @@ public sealed record Phrase
 
     public Turn? Turn { get; init; }
 
+    /// <summary>Where the body is angled without turning the dance: an amount and side, or a facing.</summary>
+    public Turn? Angle { get; init; }
+
     /// <summary>Where the weight is after an unwind; none when it stays.</summary>
     public Foot Onto { get; init; }
 
@@ -55,6 +58,9 @@ public sealed record Phrase
 
     /// <summary>Nothing but a turn, to be joined to the action beside it.</summary>
     public bool IsTurnOnly => Step is null && Verb is { Name: "turn" } && Feet.Count == 0;
+
+    /// <summary>Nothing but an angle of the body, to be laid on the action before it.</summary>
+    public bool IsAngleOnly => Step is null && Angle is not null && Verb is { Name: "body" };
 
     public Foot Foot => Feet.Count > 0 ? Feet[0] : Foot.None;
 }

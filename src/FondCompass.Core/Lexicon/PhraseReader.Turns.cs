@@ -159,4 +159,58 @@ public sealed partial class PhraseReader
 
         return PhraseWords.Side(_words[at]);
     }
+
+    /// <summary>"angled 1/8 left", "body to 1:30", "shoulders to the corner": an angle of the body, no turn of the dance.</summary>
+    private Turn? TakeAngle()
+    {
+        var at = _words.FindIndex(w => w is "angled" or "angling" or "angle");
+        if (at < 0)
+        {
+            at = _words.FindIndex(w => w is "shoulders" or "body");
+            if (at < 0 || at + 2 >= _words.Count || _words[at + 1] is not ("to" or "facing"))
+            {
+                return null;
+            }
+        }
+
+        _used[at] = true;
+        if (at > 0 && _words[at - 1] is "body" or "shoulders")
+        {
+            _used[at - 1] = true;
+        }
+
+        int? amount = null;
+        var side = 0;
+        Facing? target = null;
+        for (var i = at + 1; i < Math.Min(_words.Count, at + 6); i++)
+        {
+            if (_used[i])
+            {
+                continue;
+            }
+
+            if (target is null && Facing.TryParse(_words[i], out var facing))
+            {
+                (target, _used[i]) = (facing, true);
+            }
+            else if (amount is null && TurnAmount.TryWord(_words[i], out var size))
+            {
+                (amount, _used[i]) = (size, true);
+            }
+            else if (side == 0 && PhraseWords.Side(_words[i]) != 0)
+            {
+                (side, _used[i]) = (PhraseWords.Side(_words[i]), true);
+            }
+            else if (_words[i] is "to" or "the" or "facing" or "diagonal" or "diagonally" or "corner" or "body")
+            {
+                _used[i] = true;
+            }
+            else
+            {
+                break;
+            }
+        }
+
+        return target is not null ? new Turn(null, 0, target) : new Turn(amount ?? 1, side);
+    }
 }

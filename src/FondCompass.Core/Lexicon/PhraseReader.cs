@@ -37,6 +37,7 @@ public sealed partial class PhraseReader
         var slots = TakeSlots();
         FindName();
         var times = TakeTimes();
+        var angle = TakeAngle();
         var slow = Take("slow") | Take("slowly");
         var onto = TakeOnto();
         var turn = TakeTurn(out var spread);
@@ -44,16 +45,17 @@ public sealed partial class PhraseReader
         var feet = TakeFeet(ref turn);
         if (_verb is null && _step is null)
         {
-            if (turn is null)
+            if (turn is null && angle is null)
             {
                 return null;
             }
 
-            _verb = Verbs.Turn;
+            _verb = turn is null ? Verbs.Body : Verbs.Turn;
         }
 
         var unread = new List<string>();
-        for (var i = 0; i < _words.Count; i++)
+        // What arms, hips and head do is told in the instructor's own words.
+        for (var i = 0; i < _words.Count && _verb != Verbs.Body; i++)
         {
             if (!_used[i] && !PhraseWords.Fillers.Contains(_words[i]) && Verbs.Find(_words[i]) is not { Kind: VerbKind.NoFoot })
             {
@@ -70,6 +72,7 @@ public sealed partial class PhraseReader
             Direction = direction,
             Turn = turn is null ? null : turn with { Spread = spread },
             Onto = onto,
+            Angle = angle,
             Times = times,
             Plural = _plural,
             Slow = slow,

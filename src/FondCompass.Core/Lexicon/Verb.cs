@@ -66,6 +66,9 @@ public static class Verbs
 
     public static Verb Turn => ByWord["turn"];
 
+    /// <summary>Arms, hips, head: the feet are carried through.</summary>
+    public static Verb Body => ByWord["body"];
+
     public static Verb Unwind => ByWord["unwind"];
 
     /// <summary>All canonical verbs.</summary>

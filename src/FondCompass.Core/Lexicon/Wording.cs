@@ -90,7 +90,11 @@ public sealed record Wording(IReadOnlyList<IReadOnlyList<Phrase>> Groups, IReadO
         Phrase? waiting = null;
         foreach (var phrase in phrases)
         {
-            if (phrase.IsTurnOnly && joined.Count > 0 && joined[^1].Turn is null && joined[^1].Verb is not { Kind: VerbKind.NoFoot })
+            if (phrase.IsAngleOnly && joined.Count > 0)
+            {
+                joined[^1] = joined[^1] with { Angle = phrase.Angle };
+            }
+            else if (phrase.IsTurnOnly && joined.Count > 0 && joined[^1].Turn is null && joined[^1].Verb is not { Kind: VerbKind.NoFoot })
             {
                 joined[^1] = joined[^1] with { Turn = phrase.Turn, TurnSlot = phrase.TurnSlot };
             }

@@ -59,29 +59,19 @@ public sealed record DanceHeader
     public bool MirrorMeant { get; init; }
 
     public Layout Layout { get; init; } = Layout.Rows;
+
+    /// <summary>Who made this reading out of the source.</summary>
+    public string? Adapted { get; init; }
+
+    /// <summary>What was changed from the source and why, one entry a row.</summary>
+    public IReadOnlyList<string> Changed { get; init; } = [];
+
+    /// <summary>How counts are called, and how the class is counted in; by genre when not said.</summary>
+    public CountStyle CountStyle { get; init; }
+
+    /// <summary>Counts called before the first step.</summary>
+    public int CountIn { get; init; } = 4;
 }
-
-/// <summary>A part (A, B, chorus) or a tag, which is danced only where it is called.</summary>
-public sealed record DancePart(string Name, bool IsTag, int Row, IReadOnlyList<PartEntry> Entries);
-
-/// <summary>One text row inside a part.</summary>
-public abstract record PartEntry(int Row);
-
-/// <summary>A row of steps: its counts, when written, and its wording after layers have been taken off.</summary>
-/// <param name="Column">Column, from 0, at which <paramref name="Wording"/> begins in the row.</param>
-public sealed record StepEntry(int Row, CountSpec? Counts, string Wording, int Column, IReadOnlyList<string> Layers) : PartEntry(Row);
-
-/// <summary>A row that begins with counts nobody can dance, such as 7-2 or 1000000.</summary>
-public sealed record UnreadableEntry(int Row, string Text) : PartEntry(Row);
-
-/// <summary>Facts stated at a line's end; the trace must agree.</summary>
-public sealed record CheckEntry(int Row, Weight? Weight, Facing? Facing) : PartEntry(Row);
-
-/// <summary>So many counts of anything, with the weight and facing wanted afterwards.</summary>
-public sealed record FreeEntry(int Row, CountSpec Counts, Weight? Weight, Facing? Facing) : PartEntry(Row);
-
-/// <summary>A note, cue or caution; <paramref name="Kind"/> is the word that opened the row.</summary>
-public sealed record NoteEntry(int Row, string Kind, string Text) : PartEntry(Row);
 
 /// <summary>One call in the order of parts; counts from 1, whole part when null.</summary>
 public sealed record OrderCall(string Part, int? FromCount, int? ToCount, int Row, bool Mirrored = false);
@@ -115,6 +105,9 @@ public sealed record Dance
 
     public required IReadOnlyList<string> Rows { get; init; }
 
+    /// <summary>The line break after each row as it was written; empty after the last.</summary>
+    public required IReadOnlyList<string> Breaks { get; init; }
+
     /// <summary>What could not be read, in row order.</summary>
     public required IReadOnlyList<Finding> Findings { get; init; }
 
@@ -124,6 +117,6 @@ public sealed record Dance
     /// <summary>A looped dance goes round its first part; a phrased one follows its order once.</summary>
     public bool IsPhrased => Order.Count > 0;
 
-    /// <summary>The part a looped dance goes round: the first that is no tag.</summary>
-    public DancePart? LoopedPart => Parts.FirstOrDefault(p => !p.IsTag) ?? (Parts.Count > 0 ? Parts[0] : null);
+    /// <summary>The part a looped dance goes round: the first that is no tag and no variant of another.</summary>
+    public DancePart? LoopedPart => Parts.FirstOrDefault(p => !p.IsTag && p.Variant is null) ?? (Parts.Count > 0 ? Parts[0] : null);
 }

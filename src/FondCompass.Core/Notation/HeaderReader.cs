@@ -8,7 +8,7 @@ public static class HeaderReader
     private static readonly HashSet<string> Words =
     [
         "title", "credit", "source", "permission", "level", "genre", "start", "line", "feel", "tempo", "intro",
-        "stride", "walls", "layout", "mirrors",
+        "stride", "walls", "layout", "mirrors", "adapted", "changed", "lead", "counting", "count-in",
     ];
 
     public static bool Knows(string word) => Words.Contains(word);
@@ -17,6 +17,7 @@ public static class HeaderReader
     public static bool LooksLikeSetting(string word, string rest) => word switch
     {
         "start" => rest.StartsWith("weight", StringComparison.OrdinalIgnoreCase) || rest.StartsWith("facing", StringComparison.OrdinalIgnoreCase),
+        "lead" => Feet.TryParse(rest, out var foot) && foot.IsSingle(),
         _ => true,
     };
 
@@ -38,10 +39,24 @@ public static class HeaderReader
                 return (header with { Level = rest }, null);
             case "mirrors":
                 return (header with { MirrorMeant = true }, null);
+            case "adapted":
+                return (header with { Adapted = WithoutBy(rest) }, null);
+            case "changed":
+                return (header with { Changed = [.. header.Changed, rest] }, null);
+            case "lead" when Feet.TryParse(rest, out var lead):
+                return (header with { StartWeight = lead.Other().OnWeight() }, null);
+            case "counting" when Enum.TryParse<CountStyle>(rest, ignoreCase: true, out var style) && !char.IsAsciiDigit(rest[0]):
+                return (header with { CountStyle = style }, null);
+            case "counting":
+                return (header, $"'counting {rest}' cannot be read: write up, down or names.");
+            case "count-in" when int.TryParse(value.Split(' ')[0], out var countIn) && countIn is >= 0 and <= 64:
+                return (header with { CountIn = countIn }, null);
+            case "count-in":
+                return (header, $"'count-in {rest}' cannot be read: write how many counts are called before the first step, such as 'count-in 4'.");
             case "start":
                 return ReadStart(header, value);
             case "genre" when Enum.TryParse<Genre>(rest, ignoreCase: true, out var genre) && !char.IsAsciiDigit(rest[0]):
-                return (header with { Genre = genre, Swing = header.Swing || genre == Genre.Jazz }, null);
+                return (header with { Genre = genre }, null);
             case "genre":
                 return (header, $"'{rest}' is no genre we know. Write line, social, percussive, fitness, jazz or circle.");
             case "line" when int.TryParse(value, out var counts) && counts is > 0 and <= 64:
@@ -88,4 +103,22 @@ public static class HeaderReader
 
         return (header, $"'start {value}' cannot be read: write 'start weight L facing 12' (weight L, R or both; facing 12, 1:30, 3 …).");
     }
+
+    /// <summary>Settles what no row has said by the genre's habits; what was said stays, wherever it stood.</summary>
+    /// <param name="stated">The words of the header rows that were read.</param>
+    public static DanceHeader WithPresets(DanceHeader header, IReadOnlySet<string> stated)
+    {
+        var preset = GenrePreset.Of(header.Genre);
+        return header with
+        {
+            StartWeight = stated.Contains("start") || stated.Contains("lead") ? header.StartWeight : preset.Lead.Other().OnWeight(),
+            Swing = stated.Contains("feel") ? header.Swing : preset.Swing,
+            LineCounts = stated.Contains("line") ? header.LineCounts : preset.LineCounts,
+            CountStyle = stated.Contains("counting") ? header.CountStyle : preset.CountStyle,
+            CountIn = stated.Contains("count-in") ? header.CountIn : preset.CountIn,
+        };
+    }
+
+    private static string WithoutBy(string rest) =>
+        rest.StartsWith("by ", StringComparison.OrdinalIgnoreCase) ? rest[3..].Trim() : rest;
 }

@@ -47,8 +47,8 @@ public static class RowText
         return (text[..end].ToLowerInvariant(), text[rest..].Trim());
     }
 
-    /// <summary>Takes the layers ("+ clap", "+ hips R") off the end of a row's wording.</summary>
-    public static (string Steps, IReadOnlyList<string> Layers) SplitLayers(string wording)
+    /// <summary>Takes the layers ("+ clap", "+ 1-4 hips R") off the end of a row's wording.</summary>
+    public static (string Steps, IReadOnlyList<LayerText> Layers) SplitLayers(string wording, int lineCounts)
     {
         if (!wording.Contains('+'))
         {
@@ -56,6 +56,36 @@ public static class RowText
         }
 
         var pieces = wording.Split('+', StringSplitOptions.TrimEntries);
-        return (pieces[0], pieces.Skip(1).Where(p => p.Length > 0).ToList());
+        return (pieces[0], pieces.Skip(1).Where(p => p.Length > 0).Select(p => Layer(p, lineCounts)).ToList());
+    }
+
+    private static LayerText Layer(string text, int lineCounts) =>
+        CountsReader.TryRead(text, lineCounts, null, out var counts, out var length) == CountsOutcome.Read && length < text.Length
+            ? new LayerText(counts, text[length..].Trim())
+            : new LayerText(null, text);
+
+    /// <summary>Cuts a text into rows and keeps each row's line break, so that they can be put together again as they were.</summary>
+    public static (string[] Rows, string[] Breaks) SplitRows(string text)
+    {
+        var rows = new List<string>();
+        var breaks = new List<string>();
+        var start = 0;
+        for (var i = 0; i < text.Length; i++)
+        {
+            if (text[i] is not ('\n' or '\r' or '\f' or '\u0085' or '\u2028' or '\u2029'))
+            {
+                continue;
+            }
+
+            var length = text[i] == '\r' && i + 1 < text.Length && text[i + 1] == '\n' ? 2 : 1;
+            rows.Add(text[start..i]);
+            breaks.Add(text.Substring(i, length));
+            i += length - 1;
+            start = i + 1;
+        }
+
+        rows.Add(text[start..]);
+        breaks.Add("");
+        return ([.. rows], [.. breaks]);
     }
 }

@@ -7,13 +7,15 @@ namespace FondCompass.Core.Notation;
 /// Reads a dance script (docs/script.md) into a <see cref="Dance"/>. Never throws for what somebody wrote: whatever
 /// cannot be read becomes a finding and the rest is read all the same.
 /// </summary>
-public sealed class ScriptReader
+public sealed partial class ScriptReader
 {
     private readonly string[] _rows;
+    private readonly string[] _breaks;
     private readonly List<Finding> _findings = [];
-    private readonly List<(string Name, bool IsTag, int Row, List<PartEntry> Entries)> _parts = [];
+    private readonly List<(DancePart Part, List<PartEntry> Entries)> _parts = [];
     private readonly HashSet<string> _partNames = new(StringComparer.OrdinalIgnoreCase);
     private readonly HashSet<string> _definedNames = [];
+    private readonly HashSet<string> _stated = [];
     private readonly List<OrderCall> _order = [];
     private readonly List<TagAfter> _tags = [];
     private readonly List<RestartAfter> _restarts = [];
@@ -21,9 +23,10 @@ public sealed class ScriptReader
     private readonly List<(int Row, string Text)> _orderRows = [];
     private DanceHeader _header = new();
     private Beat? _lastBeat;
+    private CountSpec? _lastCounts;
+    private int? _ending;
 
-    private ScriptReader(string script) =>
-        _rows = script.ReplaceLineEndings("\n").Split('\n');
+    private ScriptReader(string script) => (_rows, _breaks) = RowText.SplitRows(script);
 
     public static Dance Read(string script) => new ScriptReader(script).ReadAll();
 
@@ -34,7 +37,7 @@ public sealed class ScriptReader
             ReadRow(i + 1, _rows[i]);
         }
 
-        var callReader = new CallReader(_parts.ConvertAll(p => (p.Name, p.IsTag)), _findings);
+        var callReader = new CallReader(_parts.ConvertAll(p => (p.Part.Name, p.Part.IsTag)), _findings);
         foreach (var (row, text) in _orderRows)
         {
             ReadCall(callReader, row, text);
@@ -49,13 +52,14 @@ public sealed class ScriptReader
 
         return new Dance
         {
-            Header = _header,
-            Parts = _parts.ConvertAll(p => new DancePart(p.Name, p.IsTag, p.Row, p.Entries)),
+            Header = HeaderReader.WithPresets(_header, _stated),
+            Parts = _parts.ConvertAll(p => p.Part with { Entries = p.Entries }),
             Order = _order,
             Tags = _tags,
             Restarts = _restarts,
             Definitions = _definitions,
             Rows = _rows,
+            Breaks = _breaks,
             Findings = _findings,
         };
     }
@@ -91,17 +95,19 @@ public sealed class ScriptReader
         {
             ReadDefinition(row, rest);
         }
-        else if (word is "note" or "cue" or "caution" or "trouble" or "changed" or "adapted")
+        else if (word is "note" or "cue" or "caution" or "trouble")
         {
-            if (_parts.Count > 0)
-            {
-                Entries(row).Add(new NoteEntry(row, word, rest));
-            }
+            ReadNote(row, word, rest);
+        }
+        else if (_parts.Count > 0 && ReadSpecial(row, word, rest, text, raw))
+        {
+            return;
         }
         else if (HeaderReader.Knows(word) && HeaderReader.LooksLikeSetting(word, rest))
         {
             var read = HeaderReader.Read(_header, word, rest);
             _header = read.Header;
+            _stated.Add(word == "start" && !rest.Contains("weight", StringComparison.OrdinalIgnoreCase) ? "facing" : word);
             if (read.Problem is { } problem)
             {
                 _findings.Add(NotationFindings.BadSetting.At(row, problem));
@@ -115,15 +121,15 @@ public sealed class ScriptReader
 
     private void StartPart(int row, string name, bool isTag)
     {
-        name = name.TrimEnd(':').Trim();
-        if (!_partNames.Add(name))
+        var read = RowKinds.PartName(name.TrimEnd(':').Trim(), of => _partNames.Contains(of));
+        if (!_partNames.Add(read.Name))
         {
             _findings.Add(NotationFindings.SamePart.At(
-                row, $"There is a part called {name} already. Give this one a name of its own; until then only the first can be called."));
+                row, $"There is a part called {read.Name} already. Give this one a name of its own; until then only the first can be called."));
         }
 
-        _parts.Add((name, isTag, row, []));
-        _lastBeat = null;
+        _parts.Add((new DancePart(read.Name, isTag, row, [], read.Times, read.Mirrored, read.VariantOf, read.Label), []));
+        (_lastBeat, _lastCounts, _ending) = (null, null, null);
     }
 
     private List<PartEntry> Entries(int row)
@@ -132,7 +138,7 @@ public sealed class ScriptReader
         {
             _findings.Add(NotationFindings.StepsBeforePart.At(row, "No part has been named yet, so these steps are read as part A."));
             _partNames.Add("A");
-            _parts.Add(("A", false, row, []));
+            _parts.Add((new DancePart("A", false, row, []), []));
         }
 
         return _parts[^1].Entries;
@@ -146,7 +152,7 @@ public sealed class ScriptReader
             _findings.Add(NotationFindings.ImpossibleCounts.At(
                 row,
                 $"'{text[..length].Trim()}' cannot be counted: counts go up from 1, no higher than {Beat.Largest}, each later than the one before. Write for instance 1-4, 5&6 or 7.",
-                part: _parts.Count > 0 ? _parts[^1].Name : null));
+                part: _parts.Count > 0 ? _parts[^1].Part.Name : null));
             Entries(row).Add(new UnreadableEntry(row, text));
             return;
         }
@@ -154,7 +160,7 @@ public sealed class ScriptReader
         var wording = text[length..].Trim();
         if (counts is not null)
         {
-            _lastBeat = counts.Last;
+            (_lastBeat, _lastCounts) = (counts.Last, counts);
         }
 
         if (wording.Length == 0)
@@ -164,7 +170,7 @@ public sealed class ScriptReader
             return;
         }
 
-        var (steps, layers) = RowText.SplitLayers(wording);
+        var (steps, layers) = RowText.SplitLayers(wording, _header.LineCounts);
         var (first, rest) = RowText.FirstWord(steps);
         if (first.TrimEnd(',') == "free" && counts is not null && FactReader.TryRead(rest, out var weight, out var facing))
         {

@@ -40,6 +40,9 @@ public sealed record DanceTrace
     /// <summary>Each part once, in script order.</summary>
     public required IReadOnlyList<PartTrace> Parts { get; init; }
 
+    /// <summary>Variants of whole parts, each from the state its part begins in; those that the order calls are among the parts.</summary>
+    public required IReadOnlyList<PartTrace> StandIns { get; init; }
+
     /// <summary>What is danced once through: the looped part, or the whole order.</summary>
     public required IReadOnlyList<TracedCall> Calls { get; init; }
 

@@ -29,11 +29,13 @@ public sealed class DanceTracer
             TraceLoop(looped);
         }
 
-        var unreached = _dance.Parts.Where(p => !_traced.ContainsKey(p)).Select(p => p.Name).ToList();
+        var standIns = _dance.Parts.Where(p => p.Variant is not null && !_traced.ContainsKey(p)).ToList();
+        var unreached = _dance.Parts.Where(p => !_traced.ContainsKey(p) && p.Variant is null).Select(p => p.Name).ToList();
         return new DanceTrace
         {
             Actions = _dance,
-            Parts = _dance.Parts.Select(p => Pattern(p, Header.StartWeight, Header.StartFacing, throughJoin: false)).ToList(),
+            Parts = _dance.Parts.Except(standIns).Select(p => Pattern(p, Header.StartWeight, Header.StartFacing, throughJoin: false)).ToList(),
+            StandIns = standIns.ConvertAll(StandIn),
             Calls = _calls,
             Joins = _joins,
             Unreached = unreached,
@@ -49,6 +51,15 @@ public sealed class DanceTracer
         }
 
         return trace;
+    }
+
+    /// <summary>A variant of a whole part is danced from where that part begins.</summary>
+    private PartTrace StandIn(PartActions variant)
+    {
+        var start = _dance.Part(variant.VariantOf!) is { } of && _traced.TryGetValue(of, out var trace)
+            ? TraceState.Start(trace.Start.Weight, trace.Start.Facing)
+            : TraceState.Start(Header.StartWeight, Header.StartFacing);
+        return PartTracer.Trace(Header, variant, start, throughJoin: false);
     }
 
     private void TraceOrder()

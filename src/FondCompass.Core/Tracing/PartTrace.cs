@@ -94,6 +94,23 @@ public sealed record PartTrace
 
     public Eighths NetTurn => End.Net - Start.Net;
 
+    /// <summary>States settled by something else than an action: a fact, free counts, a row that was not understood.</summary>
+    public required IReadOnlyList<(Tick At, TraceState State)> Settled { get; init; }
+
+    /// <summary>The state just before a tick, from the part's first count.</summary>
+    public TraceState StateBefore(Tick tick)
+    {
+        var (low, high) = (0, Actions.Count);
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = Actions[middle].At < tick ? (middle + 1, high) : (low, middle);
+        }
+
+        var settled = Settled.LastOrDefault(s => s.At < tick, (default, Start));
+        return low > 0 && (settled.At < Actions[low - 1].At || Settled.Count == 0) ? Actions[low - 1].After : low == 0 && Settled.Count == 0 ? Start : settled.State;
+    }
+
     /// <summary>What each moment does to weight and facing, feet and turns resolved, for dancing the part again.</summary>
     public required IReadOnlyList<ReplayStep> Steps { get; init; }
 }

@@ -14,6 +14,7 @@ internal sealed class PartTracer
     private readonly List<TracedAction> _actions;
     private readonly List<FactFault> _factFaults = [];
     private readonly List<ReplayStep> _steps = [];
+    private readonly List<(Tick At, TraceState State)> _settled = [];
     private readonly TraceState[] _lineEnds;
     private readonly TraceState _start;
     private readonly bool _throughJoin;
@@ -52,14 +53,17 @@ internal sealed class PartTracer
                     break;
                 case StatedFact fact:
                     Check(fact);
+                    _settled.Add((i > 0 ? _moments[i - 1].At : fact.At, _state));
                     break;
                 case FreeSpan free:
                     Adopt(free, free.Weight, free.Facing);
                     _state = _state with { Stance = Stance.Open };
+                    _settled.Add((free.At, _state));
                     break;
                 case UnreadStep unread:
                     _state = _state with { Weight = Weight.Unknown, FacingKnown = false, Stance = Stance.Open };
                     _steps.Add(new ReplayStep(unread, null, Foot.None, Eighths.None, Foot.None, Weight.Unknown, Fault.None));
+                    _settled.Add((unread.At, _state));
                     break;
             }
 
@@ -75,6 +79,7 @@ internal sealed class PartTracer
             Lines = _part.Lines.Select(l => new LineEnd(l.Number, _lineEnds[l.Number])).ToList(),
             Steps = _steps,
             FactFaults = _factFaults,
+            Settled = _settled,
             JoinFault = _joinFault,
         };
     }

@@ -1,3 +1,4 @@
+using FondCompass.Core.Composing;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using Xunit;
@@ -19,6 +20,7 @@ public class GenreDances
         Assert.Equal(says.Facing, analysis.Trace.EndFacing.ToString());
         Assert.Equal(says.Net, analysis.Trace.NetTurn.Value);
         Assert.Equal(says.Mirrors, analysis.Trace.Mirrors);
+        Assert.Equal(Dances.Danced(script), Dances.Danced(CanonicalForm.Of(script)));
     }
 
     [Fact]

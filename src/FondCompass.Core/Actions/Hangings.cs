@@ -1,0 +1,142 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Actions;
+
+/// <summary>What hangs on the counts of a line without being danced by the feet: layers, notes, variants.</summary>
+internal sealed class Hangings(string part, DanceHeader header)
+{
+    private readonly List<(Pending Hung, Beat? From, Beat? To)> _layers = [];
+    private readonly List<(NoteEntry Note, Beat? Above)> _notes = [];
+    private readonly List<(VariantEntry Entry, List<Pending> Steps)> _variants = [];
+
+    public List<Layer> Layers { get; } = [];
+
+    public List<HungNote> Notes { get; } = [];
+
+    public List<SpanVariant> Variants { get; } = [];
+
+    /// <summary>The layers at the end of a row of steps.</summary>
+    public void Hang(StepEntry entry, Beat first, Beat last)
+    {
+        foreach (var layer in entry.Layers)
+        {
+            _layers.Add((LayerOf(layer, entry.Row, layer.Counts?.First ?? first, layer.Counts?.Last ?? last), layer.Counts is null ? null : first, last));
+        }
+    }
+
+    /// <summary>A row of layers alone.</summary>
+    public void Hang(LayerEntry entry, Beat? first, Beat? last)
+    {
+        foreach (var layer in entry.Layers)
+        {
+            var from = layer.Counts?.First ?? first ?? new Beat(1, Fraction.Whole);
+            _layers.Add((LayerOf(layer, entry.Row, from, layer.Counts?.Last ?? last ?? from), null, null));
+        }
+    }
+
+    /// <param name="above">Where the row above begins; null at the top of a line.</param>
+    public void Hang(NoteEntry entry, Beat? above) => _notes.Add((entry, above));
+
+    public void Hang(VariantEntry entry, List<Pending> steps) => _variants.Add((entry, steps));
+
+    /// <summary>The line is known whole: everything gets its ticks, and what hangs on nothing is told.</summary>
+    /// <param name="place">Gives a moment of this line its ticks.</param>
+    public void Close(DanceLine line, List<Moment> moments, Func<Pending, Moment> place, Action<Finding> tell)
+    {
+        if (_layers.Count + _notes.Count + _variants.Count == 0)
+        {
+            return;
+        }
+
+        var starts = new Dictionary<Tick, int>();
+        for (var i = moments.Count - 1; i >= 0 && moments[i].Line == line.Number; i--)
+        {
+            if (moments[i] is DanceAction or FreeSpan or UnreadStep)
+            {
+                starts[moments[i].At] = i;
+            }
+        }
+
+        CloseLayers(line, moments, place, tell, starts);
+        CloseNotes(line, place, tell, starts);
+        CloseVariants(line, place, tell);
+        _layers.Clear();
+        _notes.Clear();
+        _variants.Clear();
+    }
+
+    private void CloseLayers(DanceLine line, List<Moment> moments, Func<Pending, Moment> place, Action<Finding> tell, Dictionary<Tick, int> starts)
+    {
+        foreach (var (hung, from, to) in _layers)
+        {
+            var layer = (Layer)place(hung);
+            Layers.Add(layer);
+            var outsideStep = from is { } f && to is { } t && (hung.Moment.Beat < f || hung.Until.Number > t.Number);
+            if (hung.Until.Number > line.Counts || outsideStep)
+            {
+                tell(new Finding(
+                    ActionFindings.LayerOutside,
+                    PlaceOf(line, layer),
+                    $"'{layer.Text}' is laid on count {hung.Moment.Beat.Label(header.LineCounts)}, outside {(outsideStep ? "the step it stands with" : $"this line of {line.Counts}")}. Give it counts of that step, or write it on a row of its own: '+ {hung.Moment.Beat.Label(header.LineCounts)} {layer.Text}'."));
+            }
+
+            if (from is not null && starts.TryGetValue(layer.At, out var index) && moments[index] is DanceAction action)
+            {
+                moments[index] = action with { Layers = [.. action.Layers, layer.Text] };
+            }
+        }
+    }
+
+    private void CloseNotes(DanceLine line, Func<Pending, Moment> place, Action<Finding> tell, Dictionary<Tick, int> starts)
+    {
+        foreach (var (entry, above) in _notes)
+        {
+            var first = entry.Counts?.First ?? above ?? new Beat(1, Fraction.Whole);
+            var last = entry.Counts?.Last ?? first;
+            var note = (HungNote)place(new Pending(
+                new HungNote { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Kind = entry.Kind, Text = entry.Text }, last));
+            Notes.Add(note);
+            if (entry.Counts is not null && !starts.Keys.Any(s => s >= note.At && s < note.At + note.Length))
+            {
+                tell(new Finding(
+                    ActionFindings.HangsOnNothing,
+                    PlaceOf(line, note),
+                    $"This {entry.Kind} hangs on count {first.Label(header.LineCounts)}, but {(first.Number > line.Counts ? $"the line has {line.Counts} counts" : "nothing begins there")}. Give it the count of the step it belongs to."));
+            }
+        }
+    }
+
+    private void CloseVariants(DanceLine line, Func<Pending, Moment> place, Action<Finding> tell)
+    {
+        foreach (var (entry, steps) in _variants)
+        {
+            var counts = entry.Step.Counts!;
+            var span = place(LayerOf(new LayerText(null, ""), entry.Row, counts.First, counts.Last));
+            var to = span.At + span.Length;
+            if (counts.Last.Number > line.Counts || steps.Exists(s => s.Moment.Beat.Number > counts.Last.Number))
+            {
+                tell(new Finding(
+                    ActionFindings.VariantCounts,
+                    new Place(part, line.Number, counts.First.Label(header.LineCounts), entry.Row),
+                    $"This variant ({entry.Label}) does not keep to counts {counts.First.Label(header.LineCounts)} to {Math.Min(counts.Last.Number, line.Counts)} of its line. Both halves of the class must be done together: give it the same counts."));
+            }
+
+            var moments = steps.ConvertAll(s => place(s));
+            if (Variants.Count > 0 && Variants[^1] is var before && before.Label == entry.Label && before.Line == line.Number && before.To == span.At)
+            {
+                Variants[^1] = before with { To = to, Moments = [.. before.Moments, .. moments] };
+            }
+            else
+            {
+                Variants.Add(new SpanVariant(entry.Label, line.Number, entry.Row, span.At, to, moments));
+            }
+        }
+    }
+
+    private static Pending LayerOf(LayerText layer, int row, Beat first, Beat last) =>
+        new(new Layer { Line = 0, At = default, Length = default, Beat = first, Row = row, Text = layer.Text }, last);
+
+    private Place PlaceOf(DanceLine line, Moment moment) => new(part, line.Number, moment.Beat.Label(header.LineCounts), moment.Row);
+}

@@ -1,0 +1,94 @@
+using System.Text.RegularExpressions;
+using FondCompass.Core.Actions;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Composing;
+
+/// <summary>
+/// The dance in one tidy spelling: the lexicon's names, R and L, counts and turns written one way. Remarks stay; what is
+/// danced stays exactly the same, and tidying twice changes nothing more.
+/// </summary>
+public static partial class CanonicalForm
+{
+    /// <param name="script">Any script; rows that cannot be read stay as they are.</param>
+    /// <param name="lexicon">The steps known.</param>
+    public static string Of(string script, StepLexicon? lexicon = null)
+    {
+        var dance = ScriptReader.Read(script);
+        var names = ActionBinder.NamesOf(dance, lexicon ?? StepLexicon.Shipped, []);
+        var entries = dance.Parts.SelectMany(p => p.Entries).GroupBy(e => e.Row).ToDictionary(g => g.Key, g => g.Last());
+        var parts = dance.Parts.Select(p => p.Row).ToHashSet();
+        var rows = new List<string>();
+        for (var i = 0; i < dance.Rows.Count; i++)
+        {
+            var text = RowText.WithoutComment(dance.Rows[i]);
+            var remark = RemarkOf(dance.Rows[i]);
+            var tidy = entries.TryGetValue(i + 1, out var entry) ? Row(dance, entry, text, names) : Spaces().Replace(text, " ");
+            if (parts.Contains(i + 1) && rows.Count > 0 && rows[^1].Length > 0)
+            {
+                rows.Add("");
+            }
+
+            var row = tidy.Length == 0 ? remark : remark.Length == 0 ? tidy : $"{tidy}  {remark}";
+            if (row.Length > 0 || (rows.Count > 0 && rows[^1].Length > 0))
+            {
+                rows.Add(row);
+            }
+        }
+
+        while (rows.Count > 0 && rows[^1].Length == 0)
+        {
+            rows.RemoveAt(rows.Count - 1);
+        }
+
+        return string.Join('\n', rows) + (rows.Count > 0 ? "\n" : "");
+    }
+
+    private static string Row(Dance dance, PartEntry entry, string text, IStepNames names) => entry switch
+    {
+        StepEntry step when !StartsWithEnding(text) => Steps(dance, step, text, names),
+        VariantEntry variant => $"{variant.Label} {Steps(dance, variant.Step, text, names)}",
+        _ => Spaces().Replace(text, " "),
+    };
+
+    private static bool StartsWithEnding(string text) => RowKinds.Ending(text).Is;
+
+    private static string Steps(Dance dance, StepEntry entry, string text, IStepNames names)
+    {
+        var wording = Wording.Read(names, entry.Wording);
+        var tidy = PhraseText.Write(wording);
+        if (!PhraseText.Same(wording, Wording.Read(names, tidy)) || tidy.Contains('+'))
+        {
+            tidy = Spaces().Replace(entry.Wording.Trim(), " ");
+        }
+
+        var layers = string.Concat(entry.Layers.Select(l => $" + {(l.Counts is null ? "" : Counts(l.Counts, dance) + " ")}{l.Text}"));
+        return entry.Counts is null ? tidy + layers : $"{Counts(entry.Counts, dance, text)} {tidy}{layers}";
+    }
+
+    /// <summary>The counts in their one spelling, where that is read again as the same; else as they were written.</summary>
+    private static string Counts(CountSpec counts, Dance dance, string? text = null)
+    {
+        var line = dance.Header.LineCounts;
+        var tidy = CountText.Write(counts, line);
+        var again = CountsReader.TryRead(tidy + " x", line, null, out var read, out _) == CountsOutcome.Read
+            && read!.Positions.SequenceEqual(counts.Positions) && read.IsRange == counts.IsRange && read.IsList == counts.IsList && (read.Split is null) == (counts.Split is null);
+        if (again || text is null || CountsReader.TryRead(text, line, null, out _, out var length) != CountsOutcome.Read)
+        {
+            return tidy;
+        }
+
+        return Spaces().Replace(text[..length].Trim().TrimEnd(':', '.', ')'), " ");
+    }
+
+    private static string RemarkOf(string row)
+    {
+        var bare = RowText.WithoutComment(row);
+        var start = row.IndexOf(bare, StringComparison.Ordinal) + bare.Length;
+        return row[start..].Trim();
+    }
+
+    [GeneratedRegex(@"\s+")]
+    private static partial Regex Spaces();
+}

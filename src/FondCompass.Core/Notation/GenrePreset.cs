@@ -1,0 +1,26 @@
+using FondCompass.Core.Counts;
+
+namespace FondCompass.Core.Notation;
+
+/// <summary>How counts are called to the class (craft, section 5).</summary>
+public enum CountStyle
+{
+    Up,
+    Down,
+    Names,
+}
+
+/// <summary>What a genre settles when the dance does not (craft, section 2, "habits by genre").</summary>
+/// <param name="Lead">The foot that goes first.</param>
+/// <param name="CountIn">Counts called before the first step.</param>
+public sealed record GenrePreset(Foot Lead, bool Swing, int LineCounts, CountStyle CountStyle, int CountIn)
+{
+    public static GenrePreset Of(Genre genre) => genre switch
+    {
+        Genre.Percussive => new(Foot.Left, false, 8, CountStyle.Names, 4),
+        Genre.Fitness => new(Foot.Right, false, 8, CountStyle.Down, 4),
+        Genre.Jazz => new(Foot.Right, true, 8, CountStyle.Up, 4),
+        Genre.Circle => new(Foot.Right, false, 8, CountStyle.Up, 2),
+        _ => new(Foot.Right, false, 8, CountStyle.Up, 4),
+    };
+}

@@ -1,0 +1,111 @@
+using System.Text.RegularExpressions;
+
+namespace FondCompass.Core.Notation;
+
+/// <summary>Tells the rows apart that are neither settings nor steps: repeats, endings, variants, named lines.</summary>
+internal static partial class RowKinds
+{
+    /// <summary>Most times a line or part is danced by one "x" in the text.</summary>
+    public const int MostTimes = 64;
+
+    /// <summary>"again", "again x3", "again mirrored", "other side".</summary>
+    public static AgainEntry? Again(int row, string text)
+    {
+        var match = AgainRow().Match(text);
+        return match.Success
+            ? new AgainEntry(row, Times(match.Groups["times"]), match.Groups["side"].Success)
+            : null;
+    }
+
+    /// <summary>"second time", "every time", "second time 7-8 stomp R": which time, and the steps that follow on the row.</summary>
+    public static (bool Is, int? Time, string Steps) Ending(string text)
+    {
+        var match = EndingRow().Match(text);
+        if (!match.Success)
+        {
+            return (false, null, "");
+        }
+
+        int? time = match.Groups["which"].Value.ToLowerInvariant() switch
+        {
+            "first" or "1st" => 1,
+            "second" or "2nd" => 2,
+            "third" or "3rd" => 3,
+            "fourth" or "4th" => 4,
+            _ => null,
+        };
+        return (true, time, match.Groups["rest"].Value);
+    }
+
+    /// <summary>"easier 5-8 vine R", "version island 5-8 vine R".</summary>
+    public static (VariantLabel? Label, string Steps) Variant(string text)
+    {
+        var match = VariantRow().Match(text);
+        return match.Success ? (Label(match), match.Groups["rest"].Value.Trim()) : (null, "");
+    }
+
+    /// <summary>"A x2 mirrored" and "A easier" taken apart.</summary>
+    /// <param name="known">Names of the parts above, of which it may be a variant.</param>
+    public static (string Name, int Times, bool Mirrored, string? VariantOf, VariantLabel? Label) PartName(string name, Func<string, bool> known)
+    {
+        var times = 1;
+        var mirrored = false;
+        if (TimesAtEnd().Match(name) is { Success: true } match)
+        {
+            times = Times(match.Groups["times"]);
+            mirrored = match.Groups["side"].Success;
+            name = name[..match.Index].Trim();
+        }
+
+        for (var cut = name.IndexOf(' '); cut > 0; cut = name.IndexOf(' ', cut + 1))
+        {
+            var variant = PartVariant().Match(name[(cut + 1)..].TrimStart(',', ' '));
+            var of = name[..cut].TrimEnd(',');
+            if (variant.Success && known(of))
+            {
+                return (name, times, mirrored, of, Label(variant));
+            }
+        }
+
+        return (name, times, mirrored, null, null);
+    }
+
+    /// <summary>"the walk out x2 mirrored": a line's name and how often it is danced.</summary>
+    public static LineEntry Line(int row, string rest)
+    {
+        var match = TimesAtEnd().Match(" " + rest);
+        return match.Success
+            ? new LineEntry(row, rest[..Math.Max(0, match.Index - 1)].Trim(), Times(match.Groups["times"]), match.Groups["side"].Success)
+            : new LineEntry(row, rest, 1, false);
+    }
+
+    private static int Times(Group digits) =>
+        !digits.Success ? 1 : digits.Length > 3 ? MostTimes : Math.Clamp(int.Parse(digits.ValueSpan), 1, MostTimes);
+
+    private static VariantLabel Label(Match match) => match.Groups["kind"].Value.ToLowerInvariant().Replace('-', ' ') switch
+    {
+        "easier" => new(VariantKind.Easier),
+        "showier" => new(VariantKind.Showier),
+        "no turn" => new(VariantKind.NoTurn),
+        "low impact" => new(VariantKind.LowImpact),
+        "small room" => new(VariantKind.SmallRoom),
+        _ => new(VariantKind.Version, match.Groups["name"].Value.Trim()),
+    };
+
+    private const string Kinds = @"(?:(?<kind>easier|showier|no[- ]turn|low[- ]impact|small[- ]room)|version\s+(?<name>";
+
+    [GeneratedRegex(@"^(?:again|(?<side>other side))(?:\s+[x×](?<times>\d+))?(?:\s+(?<side>mirrored|other side))?$", RegexOptions.IgnoreCase)]
+    private static partial Regex AgainRow();
+
+    [GeneratedRegex(@"^(?<which>first|second|third|fourth|1st|2nd|3rd|4th|every|both|all)\s+times?\b\s*:?\s*(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    private static partial Regex EndingRow();
+
+    [GeneratedRegex("^" + Kinds + @"\S+(?:\s+(?![\d&])\S+)*?))\s*(?::\s*|\s(?=[\d&ea])|\s(?=\D)|$)(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    private static partial Regex VariantRow();
+
+    [GeneratedRegex("^" + Kinds + @".+))$", RegexOptions.IgnoreCase)]
+    private static partial Regex PartVariant();
+
+    [GeneratedRegex(@"\s+[x×](?<times>\d+)(?:\s+(?<side>mirrored|other side))?$", RegexOptions.IgnoreCase)]
+    private static partial Regex TimesAtEnd();
+}

@@ -1,0 +1,81 @@
+using CsCheck;
+using FondCompass.Core.Composing;
+using FondCompass.Core.Findings;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Composing;
+
+/// <summary>Step lists in somebody's own free wording become scripts; nothing is dropped.</summary>
+public class FreeWordingTests
+{
+    private const string RunningSheet = """
+        Skerry Lights
+        Counts: 32   
+        Walls: 2
+        Intro: 16 counts
+
+        Section 1: out and back
+        1-4   Grapevine right with a touch
+        5-8   Grapevine left w/ touch
+        Section 2
+        9-10  Rock R forward, recover L
+        11&12 Coaster step R
+        13-16 Step L fwd, pivot 1/2 right, step L fwd, hold
+        [17-24] boxes
+        17-20 Jazz box R
+        21-24 Swirl like a gull
+        25-28 R to right side, L behind R, R to right side, touch L next to R
+        29-32 L to left side, R behind L, L to left side, touch R
+        Start again!
+        Restart: on wall 3 after 16 counts
+        """;
+
+    [Fact]
+    public void A_sheet_with_running_counts_becomes_eights()
+    {
+        var pasted = FreeWording.Read(RunningSheet);
+        var analysis = Analysis.Of(pasted.Script);
+        Assert.Equal("Skerry Lights", analysis.Dance.Header.Title);
+        Assert.Equal((32, 2, 16), (analysis.Trace.TotalCounts, analysis.Dance.Header.IntendedWalls, analysis.Dance.Header.Intro));
+        Assert.Equal([8, 8, 8, 8], analysis.Trace.Parts[0].Part.Lines.Select(l => l.Counts));
+        Assert.Equal((3, 16), (analysis.Dance.Restarts[0].Repeat, analysis.Dance.Restarts[0].AfterCount));
+        Assert.Equal(["WORD03"], analysis.Findings.Where(f => f.Severity == Severity.Warning && f.Code.StartsWith("WORD", StringComparison.Ordinal)).Select(f => f.Code));
+        Assert.InRange(pasted.Understood, 0.85, 0.99);
+        Assert.Equal("out and back", analysis.Trace.Parts[0].Part.Lines[0].Name);
+    }
+
+    [Theory]
+    [InlineData("Step R fwd (1), touch L beside (2), step L back (3), touch R (4)", 4)]
+    [InlineData("1-2 Step R forward, touch L. 3-4 Step L back, touch R.", 4)]
+    [InlineData("- Vine right\n- Vine left", 8)]
+    [InlineData("1-4: Vine Right & clap\n5-8: Vine Left & clap", 8)]
+    [InlineData("Part A (16 counts)\nvine right\nvine left\nrocking chair\nrocking chair", 16)]
+    [InlineData("walk forward R, L, R, kick L\nwalk back L, R, L, touch R", 8)]
+    [InlineData("1-2-3-4 vine right\n5-6-7-8 vine left", 8)]
+    public void Common_ways_of_writing_are_understood(string text, int counts)
+    {
+        var pasted = FreeWording.Read(text);
+        Assert.DoesNotContain(pasted.Rows, r => r.Fate == PastedFate.PutAside);
+        Assert.Equal(1, pasted.Understood);
+        Assert.Equal(counts, Analysis.Of(pasted.Script).Trace.TotalCounts);
+    }
+
+    [Fact]
+    public void Every_word_pasted_is_still_there() =>
+        Gen.OneOf(Gen.OneOfConst(RunningSheet.Split('\n')).Array[1, 20].Select(r => string.Join('\n', r)), Gen.Char['a', 'z'].Array[0, 200].Select(c => new string(c).Replace('q', '\n').Replace('x', ' '))).Sample(text =>
+        {
+            var pasted = FreeWording.Read(text);
+            foreach (var (row, at) in text.Split('\n').Select((r, i) => (r, i)).Where(r => r.r.Trim().Length > 0))
+            {
+                Assert.Contains(pasted.Rows, r => r.Original == row && r.Script.Length > 0);
+            }
+        });
+
+    [Fact]
+    public void A_row_not_understood_keeps_its_counts_and_gets_the_nearest_name()
+    {
+        var analysis = Analysis.Of(FreeWording.Read("1-4 vine right\n5-8 rokcing chair R").Script);
+        var finding = Assert.Single(analysis.Findings, f => f.Code == "WORD03");
+        Assert.Equal("5-8 rocking chair R", finding.Fix?.NewText);
+    }
+}
