@@ -146,16 +146,16 @@ public sealed partial class FreeWording
             return $"{frame}line {named}".TrimEnd();
         }
 
+        if (Again().IsMatch(text))
+        {
+            return $"# {text}";
+        }
+
         if (word is "order" or "after" or "check" or "part" or "tag" or "again" or "start" or "line" || (HeaderReader.Knows(word) && rest.Length > 0))
         {
             _hasPart |= word is "part" or "tag";
             _hasTitle |= word == "title";
             return text;
-        }
-
-        if (Again().IsMatch(text))
-        {
-            return $"# {text}";
         }
 
         if (!_hasTitle && !_hasPart && !StartsWithCounts(text) && Pieces(text).TrueForAll(p => Steps(p).Fate == PastedFate.PutAside))

@@ -1,4 +1,5 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Lessons;

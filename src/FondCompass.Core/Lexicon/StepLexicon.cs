@@ -17,16 +17,28 @@ public sealed class StepLexicon : IStepNames
     private readonly FrozenDictionary<string, string> _words;
     private readonly ConcurrentDictionary<string, StepLexicon> _local = [];
 
-    private StepLexicon(IReadOnlyList<NamedStep> steps, FrozenDictionary<string, string> words, string? genre = null)
+    private readonly IReadOnlyList<(string Name, NamedStep Step)> _own;
+
+    private StepLexicon(
+        IReadOnlyList<NamedStep> steps, FrozenDictionary<string, string> words, string? genre = null, IReadOnlyList<(string Name, NamedStep Step)>? own = null)
     {
         Steps = steps;
         _words = words;
+        _own = own ?? [];
         var names = new Dictionary<string, NamedStep>();
+        foreach (var (name, step) in _own)
+        {
+            names[Key(name)] = step;
+        }
+
         foreach (var step in steps)
         {
             foreach (var name in genre is null ? [] : step.LocalNames.GetValueOrDefault(genre, []))
             {
-                names[Key(name)] = step;
+                if (_own.Count == 0 || !names.TryGetValue(Key(name), out var held) || !held.IsOwn)
+                {
+                    names[Key(name)] = step;
+                }
             }
         }
 
@@ -53,8 +65,23 @@ public sealed class StepLexicon : IStepNames
     /// <summary>The same steps with the names a genre gives them: a basic is another step in a waltz than in a percussive dance.</summary>
     public StepLexicon For(Genre genre, int lineCounts) => _local.GetOrAdd(
         lineCounts % 3 == 0 && genre == Genre.Line ? "waltz" : genre.ToString().ToLowerInvariant(),
-        (name, lexicon) => new StepLexicon([.. lexicon.Steps], lexicon._words, name),
+        (name, lexicon) => new StepLexicon([.. lexicon.Steps], lexicon._words, name, lexicon._own),
         this);
+
+    /// <summary>This lexicon with a class's own steps and names in front, and its own meaning of some words.</summary>
+    /// <param name="steps">All steps, own ones first.</param>
+    /// <param name="names">Names that come before all others.</param>
+    /// <param name="words">Words and what they stand for.</param>
+    public StepLexicon With(IReadOnlyList<NamedStep> steps, IReadOnlyList<(string Name, NamedStep Step)> names, IReadOnlyDictionary<string, string> words)
+    {
+        var all = new Dictionary<string, string>(_words);
+        foreach (var (word, meaning) in words)
+        {
+            all[word] = meaning;
+        }
+
+        return new StepLexicon(steps, all.ToFrozenDictionary(), null, names);
+    }
 
     public string Translate(string word) => _words.GetValueOrDefault(word, word);
 

@@ -1,4 +1,5 @@
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Swaps;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Lessons;

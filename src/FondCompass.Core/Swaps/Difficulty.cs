@@ -2,7 +2,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Tracing;
 
-namespace FondCompass.Core.Lessons;
+namespace FondCompass.Core.Swaps;
 
 /// <summary>One readable reason why a span is hard, and how much it adds.</summary>
 public sealed record DifficultyTerm(string Why, double Points);
@@ -17,10 +17,14 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
 
     /// <param name="line">A line (eight) of the part, from 1.</param>
     /// <param name="bpm">Counts per minute.</param>
-    public static Difficulty OfLine(PartTrace part, int line, double bpm)
+    public static Difficulty OfLine(PartTrace part, int line, double bpm) =>
+        Of(part.Actions.Where(a => a.Action.Line == line).ToList(), part.Part.Lines[line - 1].Counts, bpm);
+
+    /// <param name="actions">The actions of the span, in order of time.</param>
+    /// <param name="counts">Counts it lasts.</param>
+    /// <param name="bpm">Counts per minute.</param>
+    public static Difficulty Of(IReadOnlyList<TracedAction> actions, double counts, double bpm)
     {
-        var actions = part.Actions.Where(a => a.Action.Line == line).ToList();
-        var counts = part.Part.Lines[line - 1].Counts;
         var seconds = Math.Max(0.1, counts * 60 / bpm);
         var footed = actions.Count(a => a.Foot.IsSingle());
         var turns = actions.Sum(a => a.Turn.Size);
@@ -35,6 +39,7 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
         Add(terms, uneven, 0.35, n => $"{n} actions between the counts");
         Add(terms, crossings, 0.3, n => $"{n} crossings in front or behind");
         Add(terms, changes, 0.15, n => $"{n} changes of direction");
+        Add(terms, actions.Count(a => a.Action.Verb.IsHighImpact), 0.5, n => $"{n} hops or jumps");
         Add(terms, leaves, 0.1, n => $"{n} steps without weight");
         if (turns > 0)
         {
@@ -52,7 +57,7 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
         }
     }
 
-    private static int Changes(List<TracedAction> actions)
+    private static int Changes(IEnumerable<TracedAction> actions)
     {
         var changes = 0;
         Direction? before = null;
