@@ -42,9 +42,14 @@ internal sealed partial class CallPlacer(CallFeet feet)
     /// <param name="next">Where the row begins when no counts are written.</param>
     public Placement Place(IReadOnlyList<Phrase> phrases, CountSpec? counts, Beat next)
     {
-        if (counts is not null && phrases.Count == 1 && IsSingleAction(phrases[0], counts))
+        if (counts is not null && phrases.Count == 1)
         {
-            return PlaceSingle(phrases[0], counts);
+            if (IsSingleAction(phrases[0], counts))
+            {
+                return PlaceSingle(phrases[0], counts);
+            }
+
+            phrases = [Meant(phrases[0], counts)];
         }
 
         if (counts is not null && phrases.Count > 1 && phrases.Count == counts.Positions.Count)
@@ -69,8 +74,42 @@ internal sealed partial class CallPlacer(CallFeet feet)
             return Natural(blocks, counts is null ? Usual(blocks) : Usual(blocks, alone: blocks.Count == 1), counts?.First ?? next, slow, null);
         }
 
-        return counts.IsRange ? OnSpan(blocks, counts) : OnPositions(blocks, counts, counts.Positions) ?? Forced(blocks, counts);
+        return counts.IsRange
+            ? OnSpan(blocks, counts)
+            : OnPositions(blocks, counts, counts.Positions) ?? AgainOnPositions(blocks, counts) ?? Forced(blocks, counts);
     }
+
+    /// <summary>"&amp;1&amp;2 double step L": as many positions as two or more dancings have; feet alternate.</summary>
+    private Placement? AgainOnPositions(List<Block> blocks, CountSpec counts)
+    {
+        var usual = Usual(blocks);
+        var needed = usual.Sum(PositionsOf);
+        return needed > 1 && counts.Positions.Count > needed && counts.Positions.Count % needed == 0
+            ? OneEach(Again(blocks, counts.Positions.Count / needed), [.. Enumerable.Repeat(usual, counts.Positions.Count / needed).SelectMany(u => u)], counts.Positions)
+            : null;
+    }
+
+    /// <summary>The blocks danced over and over: a foot named for a step leads the first time only.</summary>
+    private static List<Block> Again(List<Block> blocks, int times) => [.. Enumerable.Range(0, times).SelectMany(i => blocks.Select(b =>
+        i == 0 ? b : b with { Lead = Foot.None, Phrase = b.Phrase with { Feet = b.IsNamed ? [] : b.Phrase.Feet } }))];
+
+    /// <summary>The steps a name can stand for here, those whose counts suit best; the one meant stands first.</summary>
+    public static IReadOnlyList<NamedStep> Meanings(Phrase phrase, CountSpec counts)
+    {
+        var best = Suits(phrase.Step!, counts);
+        var others = phrase.Otherwise.Select(s => (Step: s, Suits: Suits(s, counts))).ToList();
+        var most = Math.Max(best, others.Select(o => o.Suits).DefaultIfEmpty(0).Max());
+        return [.. best == most ? [phrase.Step!] : Array.Empty<NamedStep>(), .. others.Where(o => o.Suits == most && most > 0).Select(o => o.Step)];
+    }
+
+    private static Phrase Meant(Phrase phrase, CountSpec counts) =>
+        phrase.Otherwise.Count == 0 || Meanings(phrase, counts)[0] is var step && step == phrase.Step ? phrase : phrase with { Step = step, Name = step.Name };
+
+    /// <summary>2 when some form of the step fills just these counts in its own rhythm, 1 when it has an action for each, else 0.</summary>
+    private static int Suits(NamedStep step, CountSpec counts) => step.Forms.Max(f =>
+        counts.IsRange && f.Counts == counts.Span ? 2
+        : f.Positions != counts.Positions.Count && f.Positions != counts.Split?.Count ? 0
+        : counts.IsRange ? 1 : 2);
 
     private static bool IsSingleAction(Phrase phrase, CountSpec counts)
     {
@@ -117,8 +156,10 @@ internal sealed partial class CallPlacer(CallFeet feet)
             for (var i = 0; i < times && blocks.Count < MostActions; i++)
             {
                 var foot = phrase.Feet.Count > 0 ? phrase.Feet[i % phrase.Feet.Count] : Foot.None;
-                // A single foot named for a plural is the first lead; the others follow from the free foot.
-                var named = phrase.Feet.Count != 1 || i == 0 || (phrase.Times > 1 && !phrase.IsNamed) ? foot : Foot.None;
+                // A single foot named for a plural is the first lead; the others follow from the free foot. Only what leaves
+                // the weight where it is can be done again by the same foot.
+                var same = phrase.Times > 1 && phrase.Verb is { Kind: not VerbKind.Takes };
+                var named = phrase.Feet.Count != 1 || i == 0 || same ? foot : Foot.None;
                 blocks.Add(new Block(phrase with { Feet = named == Foot.None ? [] : [named] }, named, forms));
             }
         }
@@ -178,7 +219,7 @@ internal sealed partial class CallPlacer(CallFeet feet)
             var times = span / natural;
             return times == SlowTimes
                 ? Natural(blocks, usual, counts.First, times, null)
-                : Natural([.. Enumerable.Range(0, times).SelectMany(i => blocks.Select(b => i == 0 ? b : b with { Lead = Foot.None, Phrase = b.Phrase with { Feet = b.IsNamed ? [] : b.Phrase.Feet } }))], [.. Enumerable.Range(0, times).SelectMany(_ => usual)], counts.First, 1, null);
+                : Natural(Again(blocks, times), [.. Enumerable.Range(0, times).SelectMany(_ => usual)], counts.First, 1, null);
         }
 
         if (span > natural)
@@ -192,6 +233,11 @@ internal sealed partial class CallPlacer(CallFeet feet)
     /// <summary>One position for each action, when some choice of forms has as many; else an altered ending.</summary>
     private Placement? OnPositions(List<Block> blocks, CountSpec counts, IReadOnlyList<Beat> positions)
     {
+        if (counts.Split is { } halves && ReferenceEquals(positions, counts.Positions) && Usual(blocks) is var usual && usual.Sum(PositionsOf) == halves.Count)
+        {
+            return OneEach(blocks, usual, halves);
+        }
+
         foreach (var forms in Choices(blocks))
         {
             if (forms.Sum(PositionsOf) == positions.Count)

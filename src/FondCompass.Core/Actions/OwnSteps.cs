@@ -78,7 +78,17 @@ internal sealed class OwnSteps : IStepNames
         return _lexicon.Find(words, start, length, out plural);
     }
 
+    public IReadOnlyList<NamedStep> Otherwise(IReadOnlyList<string> words, int start, int length) =>
+        _open.ContainsKey(string.Join(' ', words.Skip(start).Take(length))) ? [] : _lexicon.Otherwise(words, start, length);
+
     private NamedStep? Own(string key) => _open.ContainsKey(key) ? Resolve(key) : null;
+
+    public bool IsBroken(string wording)
+    {
+        var words = PhraseWords.Split(wording);
+        return _lengths.Any(length => Enumerable.Range(0, Math.Max(0, words.Count - length + 1))
+            .Any(start => string.Join(' ', words.Skip(start).Take(length)) is var key && _open.ContainsKey(key) && _done.TryGetValue(key, out var step) && step is null));
+    }
 
     /// <summary>Depth is bounded, so that a long chain of definitions cannot exhaust the stack.</summary>
     private const int Deepest = 64;
@@ -111,6 +121,12 @@ internal sealed class OwnSteps : IStepNames
         var wording = Wording.Read(this, definition.Meaning);
         var pieces = wording.Groups.Count == 1 ? wording.Groups[0] : [];
         var unread = wording.Unreadable.Concat(pieces.SelectMany(p => p.Unread)).ToList();
+        if (unread.Count > 0 && unread.TrueForAll(IsBroken))
+        {
+            // What it hangs on has been told already.
+            return null;
+        }
+
         if (wording.Groups.Count != 1 || unread.Count > 0)
         {
             _findings.Add(ActionFindings.DefinitionUnread.At(

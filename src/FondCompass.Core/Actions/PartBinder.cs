@@ -63,7 +63,7 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         }
 
         var counts = _lines.Sum(l => l.Counts);
-        if (counts > 0 && counts % LineCounts != 0 && _lines.Count > 1)
+        if (counts > 0 && counts % LineCounts != 0 && _lines.Count > 1 && !part.IsTag)
         {
             Tell(new Finding(
                 ActionFindings.PartLength,
@@ -115,9 +115,11 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
             case UnreadableEntry unread:
                 AddUnreadable(unread);
                 break;
-            case CheckEntry check when _last is { } last:
-                // The facing said is the first time's; danced again, the part has turned on.
-                Add(new StatedFact { Line = 0, At = default, Length = default, Beat = last, Row = check.Row, Weight = check.Weight, Facing = _repeating ? null : check.Facing }, last);
+            case CheckEntry check when _last is null:
+                AddFact(check);
+                return;
+            case CheckEntry check:
+                AddFact(check);
                 break;
             case NoteEntry note:
                 _hangings.Hang(note, RowAbove()?.First);
@@ -138,6 +140,33 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         }
 
         _line.Add((entry, mirrored));
+    }
+
+    /// <summary>
+    /// What is stated holds after the row above: within a line, after a line danced again, or at the top of the part, before
+    /// its first step.
+    /// </summary>
+    private void AddFact(CheckEntry check)
+    {
+        var fact = new StatedFact
+        {
+            Line = Math.Max(1, _lines.Count),
+            At = _moments.Count > 0 ? _moments[^1].At : default,
+            Length = default,
+            Beat = _last ?? new Beat(_lines.Count > 0 ? Math.Max(1, _lines[^1].Counts) : 1, Fraction.Whole),
+            Row = check.Row,
+            Weight = check.Weight,
+            // The facing said is the first time's; danced again, the part has turned on.
+            Facing = _repeating ? null : check.Facing,
+        };
+        if (_last is { } last)
+        {
+            Add(fact, last);
+        }
+        else
+        {
+            _moments.Add(_mirrored ? MirrorImage.Of(fact, dance.Header.StartFacing) : fact);
+        }
     }
 
     /// <summary>The line above once more; each mirrored one is the mirror image of the one before it.</summary>
@@ -225,7 +254,9 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         if (wording.Unreadable.Count > 0 || wording.Groups.Count == 0)
         {
             var unread = wording.Unreadable.Count > 0 ? wording.Unreadable[0] : entry.Wording;
-            Tell(UnknownWords.NoStep(place, unread, names, dance.Rows[entry.Row - 1], _told.Count < MostSuggestions));
+            Tell(names.IsBroken(unread)
+                ? UnknownWords.Broken(place, unread, dance.Rows[entry.Row - 1])
+                : UnknownWords.NoStep(place, unread, names, dance.Rows[entry.Row - 1], _told.Count < MostSuggestions));
             sink.Add(new Pending(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Wording = entry.Wording }, written));
             return (written, written.Number);
         }
@@ -238,6 +269,11 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
             if (placed.Complaint is { } complaint)
             {
                 Tell(new Finding(ActionFindings.TooFewCounts, place, complaint));
+            }
+
+            if (group.Count == 1 && UnknownWords.Ambiguous(place, group[0], entry, dance.Rows[entry.Row - 1], dance.Header.Genre) is { } ambiguous)
+            {
+                Tell(ambiguous);
             }
 
             foreach (var unread in group.SelectMany(p => p.Unread).Distinct())
@@ -355,7 +391,8 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         }
 
         _moments.AddRange(_pending.Select(Place));
-        LineChecks.Check(part.Name, number, _firstRow, _lineEnd, LineCounts, _pending.ConvertAll(p => (p.Moment, p.Until)), dance.Header.Swing, Tell);
+        // A tag is as long as the music wants it.
+        LineChecks.Check(part.Name, number, _firstRow, _lineEnd, part.IsTag ? Math.Min(_lineEnd, LineCounts) : LineCounts, _pending.ConvertAll(p => (p.Moment, p.Until)), dance.Header.Swing, Tell);
         _lines.Add(new DanceLine(number, _start, _lineEnd, _firstRow, _opened?.Name ?? ""));
         _hangings.Close(_lines[^1], _moments, Place, Tell);
         _start += Tick.FromCounts(_lineEnd);
@@ -401,7 +438,8 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         var sorted = true;
         for (var i = 0; i < moments.Count; i++)
         {
-            var tick = moments[i] is StatedFact && i > 0 ? keys[i - 1].Tick : moments[i].At.Value;
+            // A fact at the part's top comes before its pick-ups.
+            var tick = moments[i] is not StatedFact ? moments[i].At.Value : i > 0 ? keys[i - 1].Tick : int.MinValue;
             sorted &= i == 0 || tick >= keys[i - 1].Tick;
             keys.Add((tick, i, moments[i]));
         }

@@ -17,10 +17,16 @@ internal static class UnknownWords
         var hint = near is null ? "" : $" Did you mean '{near}'?";
         return new Finding(
             ActionFindings.UnknownStep,
-            place,
-            $"'{shown}' is no step that is known.{hint} Name a step of the lexicon, spell it out ('step R side'), or define it: 'step {shown} = …'. Until then the weight is unknown.",
+            place with { Words = TextSpan.Of(row, wording) },
+            $"'{shown}' is no step that is known.{hint} Name a step of the lexicon, spell it out ('step R side'), or define it: 'step {WithoutFeet(shown)} = …'. Until then the weight is unknown.",
             fix);
     }
+
+    /// <summary>A step whose definition has been complained of already.</summary>
+    public static Finding Broken(Place place, string wording, string row) => new(
+        ActionFindings.BrokenStep,
+        place with { Words = TextSpan.Of(row, wording) },
+        $"'{Shorten(wording)}' is defined in this script, but its definition cannot be read; put that right. Until then the weight is unknown.");
 
     /// <summary>A row that was pasted or put aside: nothing is lost, but its feet are not known.</summary>
     public static Finding Parked(Place place, string wording, IStepNames names, string row, bool suggest)
@@ -29,7 +35,7 @@ internal static class UnknownWords
         var fix = near is null ? null : new Fix($"write '{near}'", place.Row!.Value, row.Replace(wording, WithFeet(near, wording), StringComparison.Ordinal).Replace("? ", "", StringComparison.Ordinal));
         return new Finding(
             ActionFindings.Parked,
-            place,
+            place with { Words = TextSpan.Of(row, wording) },
             $"'{Shorten(wording)}' is not understood yet and stays as a note.{(near is null ? "" : $" Did you mean '{near}'?")} Put it in words of the lexicon and take the question mark away. Until then the weight is unknown.",
             fix);
     }
@@ -39,12 +45,31 @@ internal static class UnknownWords
         var shown = word.Length > 40 ? word[..40] + "…" : word;
         return new Finding(
             ActionFindings.UnknownWord,
-            place,
+            place with { Words = TextSpan.Of(row, word) },
             $"'{shown}' in '{Shorten(entry.Wording)}' is not understood; the rest is read without it. Write a foot, a direction or a turn, or move the words to a note.");
+    }
+
+    /// <summary>A word that stands for several steps which the counts do not tell apart, and which is nobody's own name.</summary>
+    public static Finding? Ambiguous(Place place, Phrase phrase, StepEntry entry, string row, Genre genre)
+    {
+        if (phrase.Step is not { IsOwn: false } step || phrase.Otherwise.Count == 0 || entry.Counts is null
+            || step.LocalNames.ContainsKey(genre.ToString().ToLowerInvariant())
+            || entry.Wording.Contains(step.Name, StringComparison.OrdinalIgnoreCase))
+        {
+            return null;
+        }
+
+        var meanings = CallPlacer.Meanings(phrase, entry.Counts);
+        return meanings.Count < 2 ? null : new Finding(
+            ActionFindings.Ambiguous,
+            place with { Words = TextSpan.Of(row, entry.Wording) },
+            $"'{Shorten(entry.Wording)}' is read as '{meanings[0].Name}'; it may also be {string.Join(" or ", meanings.Skip(1).Select(m => $"'{m.Name}'"))}. Write the full name, state the genre, or settle the word for your class among your own steps.");
     }
 
     private static string WithFeet(string name, string wording) =>
         string.Join(' ', PhraseWords.Split(wording).Where(IsFoot).Select(w => w[..1].ToUpperInvariant()).Prepend(name));
+
+    private static string WithoutFeet(string wording) => string.Join(' ', PhraseWords.Split(wording).Where(w => !IsFoot(w)));
 
     private static bool IsFoot(string word) => word is "r" or "l" or "left" or "right";
 

@@ -1,4 +1,5 @@
 using FondCompass.Core.Findings;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Checks;
@@ -34,6 +35,10 @@ public static class DanceChecks
             .ThenBy(f => f.Place.Row ?? int.MaxValue)
             .ThenBy(f => f.Severity)
             .Take(Most)
+            .Select(f => f.Place is { Row: { } row, Words: null } && row <= dance.Rows.Count ? f with { Place = f.Place with { Words = Content(dance.Rows[row - 1]) } } : f)
             .ToList();
     }
+
+    /// <summary>A row without its remark and the space around it.</summary>
+    private static TextSpan? Content(string row) => TextSpan.Of(row, RowText.WithoutComment(row));
 }

@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Tracing;
 
@@ -32,7 +33,8 @@ public static class WallChecks
                 $"{wanted} walls are intended, but one pattern turns {trace.NetTurn} in all, which gives {trace.WallOrder.Count}. Check the turns, or change 'walls {wanted}'.");
         }
 
-        if (trace.Dance.IsPhrased || trace.WallOrder.Count > 1 || trace.Mirrors)
+        // Where something was not understood nobody knows where the dancers are.
+        if (trace.Dance.IsPhrased || trace.WallOrder.Count > 1 || trace.Mirrors || part.Moments.Any(m => m is UnreadStep))
         {
             yield break;
         }

@@ -20,6 +20,9 @@ public sealed record Phrase
 
     public NamedStep? Step { get; init; }
 
+    /// <summary>Other steps that go by the words used; taken when only they suit the counts.</summary>
+    public IReadOnlyList<NamedStep> Otherwise { get; init; } = [];
+
     /// <summary>Name as the instructor will read it back: the verb, or the lexicon's name of the step.</summary>
     public required string Name { get; init; }
 

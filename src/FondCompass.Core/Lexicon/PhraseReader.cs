@@ -13,6 +13,7 @@ public sealed partial class PhraseReader
     private readonly bool[] _used;
     private Verb? _verb;
     private NamedStep? _step;
+    private IReadOnlyList<NamedStep> _otherwise = [];
     private bool _plural;
     private int _verbAt = -1;
     private int _amountAt = -1;
@@ -45,28 +46,46 @@ public sealed partial class PhraseReader
         var feet = TakeFeet(ref turn);
         if (_verb is null && _step is null)
         {
-            if (turn is null && angle is null)
+            if (feet.Count > 0 && direction != Direction.None)
+            {
+                // "L behind R": a foot and a way are a step.
+                _verb = Verbs.Step;
+            }
+            else if (turn is null && angle is null)
             {
                 return null;
             }
-
-            _verb = turn is null ? Verbs.Body : Verbs.Turn;
+            else
+            {
+                _verb = turn is null ? Verbs.Body : Verbs.Turn;
+            }
         }
 
         var unread = new List<string>();
+        var saidAgain = false;
         // What arms, hips and head do is told in the instructor's own words.
         for (var i = 0; i < _words.Count && _verb != Verbs.Body; i++)
         {
-            if (!_used[i] && !PhraseWords.Fillers.Contains(_words[i]) && Verbs.Find(_words[i]) is not { Kind: VerbKind.NoFoot })
+            if (_used[i] || PhraseWords.Fillers.Contains(_words[i]) || Verbs.Find(_words[i]) is { Kind: VerbKind.NoFoot })
             {
-                unread.Add(_words[i]);
+                continue;
             }
+
+            if (_verb is not null && !saidAgain && Verbs.Find(_words[i]) == Verbs.Step)
+            {
+                // "Step L together" closes: the first word adds nothing.
+                saidAgain = true;
+                continue;
+            }
+
+            unread.Add(_words[i]);
         }
 
         return new Phrase
         {
             Verb = _verb,
             Step = _step,
+            Otherwise = _otherwise,
             Name = _step?.Name ?? _verb!.Name,
             Feet = feet,
             Direction = direction,
@@ -119,6 +138,7 @@ public sealed partial class PhraseReader
         if (_step is not null && !verbWins)
         {
             Mark(start, length);
+            _otherwise = _names.Otherwise(_words, start, length);
             _verbAt = -1;
             return;
         }
@@ -131,12 +151,11 @@ public sealed partial class PhraseReader
         }
 
         _verb = verb;
-        _plural = verb.Name != _words[_verbAt] && _words[_verbAt].EndsWith('s') && Verbs.Find(_words[_verbAt][..^1]) == verb;
+        _plural = verb != Verbs.Body && verb.Name != _words[_verbAt] && _words[_verbAt].EndsWith('s') && Verbs.Find(_words[_verbAt][..^1]) == verb;
         _used[_verbAt] = true;
-        if (verb.Name == "stomp" && _verbAt + 1 < _words.Count && _words[_verbAt + 1] == "up")
+        if (verb.Name == "stomp" && Take("up"))
         {
             _verb = Verbs.Find("stomp-up");
-            _used[_verbAt + 1] = true;
         }
     }
 
@@ -306,6 +325,17 @@ public sealed partial class PhraseReader
             {
                 feet.Add(foot);
             }
+        }
+
+        if (feet.Count > 1 && feet.Contains(Foot.Both))
+        {
+            // "Swivel both right": the side is where they go.
+            feet = [Foot.Both];
+        }
+
+        if (_verb is { Name: "swivel" } && _words.Exists(w => w is "heels" or "toes" or "knees"))
+        {
+            return [];
         }
 
         if (turn is { Side: 0, Amount: not null } && feet.Count > 1 && (_step is not null || _verb is { IsTurn: true }))

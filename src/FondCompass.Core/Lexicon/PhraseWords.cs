@@ -12,6 +12,7 @@ internal static class PhraseWords
         ["fwd"] = Direction.Forward,
         ["fw"] = Direction.Forward,
         ["ahead"] = Direction.Forward,
+        ["front"] = Direction.Forward,
         ["back"] = Direction.Back,
         ["backward"] = Direction.Back,
         ["backwards"] = Direction.Back,

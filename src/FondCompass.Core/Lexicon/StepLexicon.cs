@@ -19,6 +19,9 @@ public sealed class StepLexicon : IStepNames
 
     private readonly IReadOnlyList<(string Name, NamedStep Step)> _own;
 
+    /// <summary>Names that more than one step goes by, somewhere; the one meant here stands first.</summary>
+    private readonly Dictionary<string, List<NamedStep>> _shared = [];
+
     private StepLexicon(
         IReadOnlyList<NamedStep> steps, FrozenDictionary<string, string> words, string? genre = null, IReadOnlyList<(string Name, NamedStep Step)>? own = null)
     {
@@ -47,6 +50,18 @@ public sealed class StepLexicon : IStepNames
             foreach (var name in step.Aliases.Prepend(step.Name).Concat(step.Languages.Values.SelectMany(l => l)))
             {
                 names.TryAdd(Key(name), step);
+            }
+        }
+
+        // A name that only one genre uses is understood everywhere, where nothing else is meant by it.
+        var all = steps.SelectMany(s => s.Aliases.Prepend(s.Name).Concat(s.LocalNames.Values.SelectMany(l => l)).Select(n => (Key: Key(n), Step: s)));
+        foreach (var group in all.GroupBy(n => n.Key))
+        {
+            names.TryAdd(group.Key, group.First().Step);
+            var others = group.Select(g => g.Step).Where(s => s != names[group.Key]).Distinct().ToList();
+            if (others.Count > 0 && !names[group.Key].IsOwn)
+            {
+                _shared[group.Key] = others;
             }
         }
 
@@ -127,6 +142,17 @@ public sealed class StepLexicon : IStepNames
 
         plural = false;
         return null;
+    }
+
+    public IReadOnlyList<NamedStep> Otherwise(IReadOnlyList<string> words, int start, int length)
+    {
+        if (_shared.Count == 0)
+        {
+            return [];
+        }
+
+        var key = length == 1 ? words[start] : string.Join(' ', words.Skip(start).Take(length));
+        return _shared.TryGetValue(key, out var others) || (key.EndsWith('s') && _shared.TryGetValue(key[..^1], out others)) ? others : [];
     }
 
     /// <summary>Reads lexicon files in YAML. Forms may use verbs only, so that no entry hangs on another.</summary>

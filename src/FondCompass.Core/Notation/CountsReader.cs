@@ -41,7 +41,7 @@ public static class CountsReader
         {
             items.Add(item with { Link = link });
             length = end;
-            if (!TryLink(row, end, out link, out at))
+            if (!TryLink(row, end, item.Number, out link, out at))
             {
                 break;
             }
@@ -109,7 +109,7 @@ public static class CountsReader
         return true;
     }
 
-    private static bool TryLink(string row, int end, out char link, out int at)
+    private static bool TryLink(string row, int end, int number, out char link, out int at)
     {
         link = ' ';
         at = end;
@@ -129,6 +129,14 @@ public static class CountsReader
             link = row[next] is ',' or '|' ? row[next] : '-';
             at = SkipSpaces(row, next + 1);
             return TryItem(row, at, out _, out _);
+        }
+
+        // "1 2 3 4": each one more than the one before.
+        if (next > end && char.IsAsciiDigit(row[next]) && TryItem(row, next, out var following, out var after) && following.Number == number + 1 && EndsCleanly(row, after))
+        {
+            link = ';';
+            at = next;
+            return true;
         }
 
         if (next > end && row[next] == '&')

@@ -14,11 +14,19 @@ public enum Genre
     Circle,
 }
 
-/// <summary>How the group stands.</summary>
+/// <summary>How the group stands (craft, section 2).</summary>
 public enum Layout
 {
+    /// <summary>Rows that face a wall.</summary>
     Rows,
+
+    /// <summary>Rows that turn with the dancers, so that another row is in front on every wall.</summary>
+    TurningRows,
+
     Circle,
+
+    /// <summary>A short chain in light contact with the neighbours.</summary>
+    Chain,
 }
 
 /// <summary>The settings above the parts. Everything left out has the default given here.</summary>

@@ -83,12 +83,21 @@ public static class HeaderReader
                 return (header with { IntendedWalls = walls }, null);
             case "walls":
                 return (header, $"'walls {rest}' cannot be read: a dance has 1, 2, 4 or 8 walls.");
-            case "layout" when value is "rows" or "circle":
-                return (header with { Layout = value == "circle" ? Layout.Circle : Layout.Rows }, null);
+            case "layout" when LayoutOf(value) is { } layout:
+                return (header with { Layout = layout }, null);
             default:
-                return (header, $"'layout {rest}' cannot be read: write rows or circle.");
+                return (header, $"'layout {rest}' cannot be read: write rows, turning rows, circle or chain.");
         }
     }
+
+    private static Layout? LayoutOf(string value) => value switch
+    {
+        "rows" or "row" or "lines" => Layout.Rows,
+        "turning rows" or "rows turning" => Layout.TurningRows,
+        "circle" or "ring" => Layout.Circle,
+        "chain" or "chains" => Layout.Chain,
+        _ => null,
+    };
 
     private static (DanceHeader Header, string? Problem) ReadStart(DanceHeader header, string value)
     {

@@ -9,7 +9,7 @@ public static class NotationFindings
     public static readonly FindingCode ImpossibleCounts = new("TEXT02", Severity.Error, "Counts that nobody can dance");
     public static readonly FindingCode BadSetting = new("TEXT03", Severity.Error, "A header line whose value cannot be read");
     public static readonly FindingCode Empty = new("TEXT04", Severity.Warning, "A script without steps");
-    public static readonly FindingCode SamePart = new("TEXT05", Severity.Error, "Two parts of one name");
+    public static readonly FindingCode SamePart = new("TEXT05", Severity.Warning, "Two parts of one name");
     public static readonly FindingCode StepsBeforePart = new("TEXT06", Severity.Info, "Steps before the first part are read as part A");
     public static readonly FindingCode BadFact = new("TEXT07", Severity.Error, "A stated fact that cannot be read");
     public static readonly FindingCode OddCharacter = new("TEXT08", Severity.Warning, "A control character in the text");

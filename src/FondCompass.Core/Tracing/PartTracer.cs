@@ -34,7 +34,7 @@ internal sealed class PartTracer
         _actions = new List<TracedAction>(_moments.Length);
         _state = _start = start;
         _throughJoin = throughJoin;
-        _lineEnds = new TraceState[part.Lines.Count + 1];
+        _lineEnds = new TraceState[Math.Max(1, part.Lines.Count) + 1];
         Array.Fill(_lineEnds, start);
     }
 

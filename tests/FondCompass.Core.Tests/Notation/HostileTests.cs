@@ -31,7 +31,7 @@ public class HostileTests
         { "part A\n", "1 step R, turn left\n", "FOOT01" },
         { "part A\n1 step R\n", "check weight L facing 3\n", "FACT01" },
         { "part A\n1-8 vine R\norder ", "A ", "JOIN01" },
-        { "part A\n1-8 vine R\ntag T\n1 hold\n", "after 1 T\n", "COUNT02" },
+        { "part A\n1-8 vine R\ntag T\n1 hold\n", "after 1 T\n", "MIRROR01" },
         { "", "part A\n", "TEXT05" },
         { "", "\"", "WORD01" },
         { "", "\u202e\u05d0 ", "WORD01" },
