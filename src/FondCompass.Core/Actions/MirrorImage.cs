@@ -34,6 +34,19 @@ public static class MirrorImage
         _ => direction,
     };
 
+    /// <summary>The wording of the mirror image.</summary>
+    public static Wording Of(Wording wording, Facing axis) =>
+        wording with { Groups = [.. wording.Groups.Select(group => (IReadOnlyList<Phrase>)[.. group.Select(p => Of(p, axis))])] };
+
+    public static Phrase Of(Phrase phrase, Facing axis) => phrase with
+    {
+        Feet = [.. phrase.Feet.Select(f => f.Other())],
+        Direction = Of(phrase.Direction),
+        Turn = Of(phrase.Turn, axis),
+        Onto = phrase.Onto.Other(),
+        Angle = Of(phrase.Angle, axis),
+    };
+
     private static Facing? Of(Facing? facing, Facing axis) => facing is { } f ? Of(f, axis) : null;
 
     private static Turn? Of(Turn? turn, Facing axis) =>

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using FondCompass.Core.Actions;
+using FondCompass.Core.Composing;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
@@ -18,7 +19,7 @@ public sealed record StepChoice(string Wording, NamedStep? Step, int Counts, Par
     /// <param name="lead">L or R; empty when no foot is to be named.</param>
     public string Row(int from, string lead)
     {
-        var counts = Counts > 1 ? $"{from}-{from + Counts - 1}" : $"{from}";
+        var counts = CountText.Range(from, from + Counts - 1);
         var cut = Wording.IndexOf(" with ", StringComparison.Ordinal);
         var foot = lead.Length == 0 || Step is null ? "" : $" {lead}";
         return cut < 0 ? $"{counts} {Wording}{foot}" : $"{counts} {Wording[..cut]}{foot}{Wording[cut..]}";
@@ -53,7 +54,7 @@ public static class StepChoices
         var rows = new List<(string Wording, NamedStep? Step, int Counts, string Text)>();
         foreach (var (wording, counts) in Plain)
         {
-            rows.Add((wording, null, counts, $"1-{counts} {wording}"));
+            rows.Add((wording, null, counts, $"{CountText.Range(1, counts)} {wording}"));
         }
 
         foreach (var step in lexicon.Steps)
@@ -61,7 +62,7 @@ public static class StepChoices
             foreach (var counts in step.Forms.Select(f => f.Counts).Distinct())
             {
                 var turns = withTurns && !step.Forms[0].Actions.Any(a => a.Phrase.Turn is not null) ? Turns.Select(t => $" with {t}").Prepend("") : [""];
-                rows.AddRange(turns.Select(turn => (step.Name + turn, (NamedStep?)step, counts, $"1-{counts} {step.Name}{turn}")));
+                rows.AddRange(turns.Select(turn => (step.Name + turn, (NamedStep?)step, counts, $"{CountText.Range(1, counts)} {step.Name}{turn}")));
             }
         }
 

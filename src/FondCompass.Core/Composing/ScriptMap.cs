@@ -1,0 +1,143 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Composing;
+
+/// <summary>A row of steps as it stands in the text: where it begins in its line and which whole count it lasts to.</summary>
+/// <param name="Row">Text row, from 1.</param>
+/// <param name="First">Whole count at which it begins, from 1; a pick-up belongs to the count after it.</param>
+/// <param name="Last">Last whole count it fills.</param>
+/// <param name="BlockEnd">Last text row that hangs on it: its layers, notes and variants.</param>
+public sealed record WrittenRow(int Row, int First, int Last, int BlockEnd, CountSpec? Counts, string Wording)
+{
+    public int Length => Math.Max(1, Last - First + 1);
+}
+
+/// <summary>A line (eight) as it is written once, however often it is danced.</summary>
+/// <param name="Number">The first line of the part that is danced from these rows, from 1.</param>
+/// <param name="FirstRow">First text row, its own heading included.</param>
+/// <param name="LastRow">Last text row that belongs to it.</param>
+public sealed record WrittenLine(string Part, int Number, IReadOnlyList<WrittenRow> Rows, int FirstRow, int LastRow)
+{
+    public int End => Rows.Count == 0 ? 0 : Rows.Max(r => r.Last);
+}
+
+/// <summary>A part as it is written: its heading, its lines and its last row.</summary>
+public sealed record WrittenPart(string Name, bool IsTag, int Row, int LastRow, IReadOnlyList<WrittenLine> Lines);
+
+/// <summary>Which rows of the text make which line of which part, so that what is done on the ruler can be done in the text.</summary>
+public sealed record ScriptMap(Dance Dance, IReadOnlyList<WrittenPart> Parts)
+{
+    public static ScriptMap Of(DanceActions actions)
+    {
+        var dance = actions.Dance;
+        var parts = new List<WrittenPart>();
+        for (var i = 0; i < dance.Parts.Count; i++)
+        {
+            var next = dance.Parts.Skip(i + 1).Select(p => p.Row).DefaultIfEmpty(dance.Rows.Count + 1).Min();
+            parts.Add(PartOf(dance, dance.Parts[i], actions.Parts[i], LastWritten(dance, dance.Parts[i], next - 1)));
+        }
+
+        return new ScriptMap(dance, parts);
+    }
+
+    public WrittenPart? Part(string name) => Parts.FirstOrDefault(p => string.Equals(p.Name, name, StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>The line and the row of steps that a text row belongs to, itself or as something that hangs on it.</summary>
+    public (WrittenLine Line, WrittenRow Row)? At(int row)
+    {
+        foreach (var line in Parts.SelectMany(p => p.Lines))
+        {
+            foreach (var written in line.Rows)
+            {
+                if (row >= written.Row && row <= written.BlockEnd)
+                {
+                    return (line, written);
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>A danced line's written one: lines danced again are written where they are danced first.</summary>
+    public WrittenLine? Line(string part, int number) =>
+        Part(part)?.Lines.LastOrDefault(l => l.Number <= number);
+
+    /// <summary>The last row of a part that is its own: calls of parts and settings below it are not.</summary>
+    private static int LastWritten(Dance dance, DancePart part, int until)
+    {
+        var last = part.Row;
+        foreach (var entry in part.Entries)
+        {
+            last = Math.Max(last, entry.Row);
+        }
+
+        return Math.Min(last, Math.Max(part.Row, until));
+    }
+
+    private static WrittenPart PartOf(Dance dance, DancePart part, PartActions actions, int lastRow)
+    {
+        var entries = part.Entries.GroupBy(e => e.Row).ToDictionary(g => g.Key, g => g.First());
+        var seen = new HashSet<int>();
+        var lines = new List<(int Number, List<int> Rows)>();
+        foreach (var group in actions.Moments.Where(m => m is not StatedFact).GroupBy(m => m.Line).OrderBy(g => g.Key))
+        {
+            var rows = group.Select(m => m.Row).Distinct().Order().Where(r => entries.ContainsKey(r) && seen.Add(r)).ToList();
+            if (rows.Count > 0)
+            {
+                lines.Add((group.Key, rows));
+            }
+        }
+
+        var written = new List<WrittenLine>();
+        var stepRows = lines.SelectMany(l => l.Rows).Order().ToList();
+        for (var i = 0; i < lines.Count; i++)
+        {
+            var (number, rows) = lines[i];
+            var moments = actions.Moments.Where(m => m.Line == number && m is not StatedFact).ToLookup(m => m.Row);
+            var steps = new List<WrittenRow>();
+            foreach (var row in rows)
+            {
+                var after = stepRows.FirstOrDefault(r => r > row, lastRow + 1);
+                steps.Add(RowOf(entries[row], [.. moments[row]], BlockEnd(part, row, after)));
+            }
+
+            var heading = part.Entries.OfType<LineEntry>().Where(e => e.Row < rows[0] && (i == 0 || e.Row > lines[i - 1].Rows[^1])).Select(e => (int?)e.Row).LastOrDefault();
+            written.Add(new WrittenLine(part.Name, number, steps, heading ?? rows[0], steps[^1].BlockEnd));
+        }
+
+        return new WrittenPart(part.Name, part.IsTag, part.Row, lastRow, written);
+    }
+
+    /// <summary>What stands below a row of steps up to the next one hangs on it, save what begins or repeats a line.</summary>
+    private static int BlockEnd(DancePart part, int row, int next)
+    {
+        var end = row;
+        foreach (var entry in part.Entries.Where(e => e.Row > row && e.Row < next).OrderBy(e => e.Row))
+        {
+            if (entry is LineEntry or AgainEntry or EndingEntry)
+            {
+                break;
+            }
+
+            end = entry.Row;
+        }
+
+        return end;
+    }
+
+    private static WrittenRow RowOf(PartEntry entry, IReadOnlyList<Moment> moments, int blockEnd)
+    {
+        var (counts, wording) = entry switch
+        {
+            StepEntry step => (step.Counts, step.Wording),
+            FreeEntry free => (free.Counts, ""),
+            UnreadableEntry unread => (unread.Counts, unread.Text),
+            _ => (null, ""),
+        };
+        var first = counts?.First.Number ?? moments.Min(m => m.Beat.Number);
+        var last = Math.Max(counts?.Last.Number ?? 1, moments.Where(m => !m.Beat.IsPickUp).Select(m => m.Beat.Number).DefaultIfEmpty(1).Max());
+        return new WrittenRow(entry.Row, Math.Max(1, first), Math.Max(1, last), blockEnd, counts, wording);
+    }
+}

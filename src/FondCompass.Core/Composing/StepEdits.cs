@@ -1,0 +1,284 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Composing;
+
+/// <summary>What became of a change made on the ruler.</summary>
+/// <param name="Script">The whole text afterwards; as it was when refused.</param>
+/// <param name="Row">The row to go on with, from 1.</param>
+/// <param name="Refusal">Why nothing was changed, and the way out.</param>
+/// <param name="Taken">Rows cut or copied, to be pasted elsewhere.</param>
+public sealed record EditResult(string Script, int Row, string? Refusal = null, string? Taken = null);
+
+/// <summary>
+/// Changes to single steps, made on the ruler and carried out in the text: what follows in the line moves along, remarks and
+/// spacing stay. All are pure; a change that makes no sense is refused in words.
+/// </summary>
+public sealed class StepEdits
+{
+    private readonly string _script;
+    private readonly StepLexicon _lexicon;
+    private readonly Analysis _analysis;
+    private readonly IStepNames _names;
+    private readonly ScriptMap _map;
+    private readonly ScriptRows _rows;
+
+    private StepEdits(string script, StepLexicon lexicon)
+    {
+        _script = script;
+        _lexicon = lexicon;
+        _analysis = Analysis.Of(script, lexicon);
+        _names = ActionBinder.NamesOf(_analysis.Dance, lexicon, []);
+        _map = ScriptMap.Of(_analysis.Trace.Actions);
+        _rows = new ScriptRows(_analysis.Dance);
+    }
+
+    private int LineCounts => _analysis.Dance.Header.LineCounts;
+
+    /// <summary>A step written at a count of a line; steps from there on move back as far as it needs.</summary>
+    /// <param name="line">The line, from 1; one beyond the last begins a new one.</param>
+    /// <param name="count">First count, from 1.</param>
+    /// <param name="length">Whole counts it takes.</param>
+    public static EditResult Insert(string script, StepLexicon lexicon, string part, int line, int count, int length, string wording) =>
+        new StepEdits(script, lexicon).InsertAt(part, line, count, length, [wording]);
+
+    /// <summary>Other words on the same counts.</summary>
+    public static EditResult Replace(string script, StepLexicon lexicon, int row, string wording) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    {
+        var text = e._rows[written.Row];
+        if (wording.Trim().Length == 0)
+        {
+            return e.Refuse(row, "Nothing was written. To take the step out, press Delete.");
+        }
+
+        if (CountsReader.TryRead(wording, e.LineCounts, null, out _, out _) == CountsOutcome.Read)
+        {
+            e._rows[written.Row] = wording.Trim();
+        }
+        else
+        {
+            var at = written.Wording.Length == 0 ? -1 : text.IndexOf(written.Wording, StringComparison.Ordinal);
+            e._rows[written.Row] = at < 0
+                ? $"{CountText.Write(written.Counts ?? CountShift.Span(written.First, written.Last), e.LineCounts)} {wording.Trim()}"
+                : string.Concat(text.AsSpan(0, at), wording.Trim(), text.AsSpan(at + written.Wording.Length));
+        }
+
+        return e.Done(written.Row);
+    });
+
+    /// <summary>Longer or shorter by whole counts; what follows in the line moves along.</summary>
+    public static EditResult Lengthen(string script, StepLexicon lexicon, int row, int by) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    {
+        var last = written.Last + by;
+        if (last < written.First)
+        {
+            return e.Refuse(row, "A step takes at least one count. To take it out, press Delete.");
+        }
+
+        if (last > Beat.Largest)
+        {
+            return e.Refuse(row, $"A line has at most {Beat.Largest} counts.");
+        }
+
+        e._rows[written.Row] = CountShift.Row(e._rows[written.Row], e.LineCounts, CountShift.Span(written.First, last));
+        e.ShiftFollowers(line, written, by);
+        return e.Done(written.Row);
+    });
+
+    /// <summary>One row for each step of a row, or for each action of a step.</summary>
+    public static EditResult Split(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    {
+        var pieces = SplitText.Of(e._analysis, e._names, line, written);
+        if (pieces.Count < 2)
+        {
+            return e.Refuse(row, "This is one action on one count; there is nothing to split.");
+        }
+
+        var text = e._rows[written.Row];
+        var indent = text[..(text.Length - text.TrimStart().Length)];
+        var content = RowText.WithoutComment(text);
+        var remark = text[(text.IndexOf(content, StringComparison.Ordinal) + content.Length)..];
+        e._rows.Remove(written.Row, written.Row);
+        e._rows.Insert(written.Row, pieces.Select((p, i) => indent + p + (i == 0 ? remark : "")).ToList());
+        return e.Done(written.Row);
+    });
+
+    /// <summary>The same step once more, right after itself.</summary>
+    public static EditResult Duplicate(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    {
+        var copy = e._rows.Range(written.Row, written.BlockEnd).Select(r => CountShift.Row(r, e.LineCounts, written.Length)).ToList();
+        e.ShiftFollowers(line, written, written.Length);
+        e._rows.Insert(written.BlockEnd + 1, copy);
+        return e.Done(written.BlockEnd + 1);
+    });
+
+    /// <summary>The step on the other foot.</summary>
+    public static EditResult Mirror(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    {
+        MirrorWording.Rows(e._analysis.Dance, e._rows, written.Row, written.BlockEnd, e._names);
+        return e._rows.ToString() == script
+            ? e.Refuse(row, "Nothing in this step names a side, so its mirror image is itself.")
+            : e.Done(written.Row);
+    });
+
+    /// <summary>Takes the step out; what follows in the line moves up.</summary>
+    public static EditResult Remove(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    {
+        var taken = string.Join('\n', e._rows.Range(written.Row, written.BlockEnd));
+        e.ShiftFollowers(line, written, -written.Length);
+        e._rows.Remove(written.Row, written.BlockEnd);
+        return e.Done(Math.Max(1, Math.Min(written.Row, e._rows.Count))) with { Taken = taken };
+    });
+
+    /// <summary>Past the step before or after it; at a line's edge into the next line.</summary>
+    /// <param name="way">−1 earlier, +1 later.</param>
+    public static EditResult Move(string script, StepLexicon lexicon, int row, int way) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    {
+        var index = IndexOf(line, written);
+        if (index + way >= 0 && index + way < line.Rows.Count)
+        {
+            var (early, late) = way < 0 ? (line.Rows[index - 1], written) : (written, line.Rows[index + 1]);
+            return e.Swap(early, late, moved: written);
+        }
+
+        var lines = e._map.Part(line.Part)!.Lines;
+        var at = lines.ToList().IndexOf(line) + way;
+        if (at < 0 || at >= lines.Count)
+        {
+            return e.Refuse(row, way < 0 ? "This is the first step of the part." : "This is the last step of the part. To begin another line, write a step there.");
+        }
+
+        return e.MoveInto(line, written, lines[at], way < 0 ? lines[at].End + 1 : 1);
+    });
+
+    /// <summary>To a count of a line, before the step that is there.</summary>
+    public static EditResult MoveTo(string script, StepLexicon lexicon, int row, string part, int line, int count) => new StepEdits(script, lexicon).On(row, (e, from, written) =>
+    {
+        if (e._map.Line(part, line) is not { } to)
+        {
+            return e.Refuse(row, $"There is no line {line} in {part}.");
+        }
+
+        var same = to.Number == from.Number && to.Part == from.Part;
+        return same && count >= written.First && count <= written.Last + 1 ? new EditResult(script, row) : e.MoveInto(from, written, to, count);
+    });
+
+    /// <summary>Rows taken earlier, put in at a count.</summary>
+    public static EditResult Paste(string script, StepLexicon lexicon, string part, int line, int count, string rows)
+    {
+        var edits = new StepEdits(script, lexicon);
+        var texts = RowText.SplitRows(rows).Rows.Where(r => r.Trim().Length > 0).ToList();
+        return texts.Count == 0 ? edits.Refuse(1, "Nothing has been cut or copied yet.") : edits.PasteAt(part, line, count, texts);
+    }
+
+    private static int IndexOf(WrittenLine line, WrittenRow written) => line.Rows.ToList().FindIndex(r => r.Row == written.Row);
+
+    private EditResult On(int row, Func<StepEdits, WrittenLine, WrittenRow, EditResult> change) =>
+        _map.At(row) is { } at ? change(this, at.Line, at.Row) : Refuse(row, "There is no step on that row. Choose a step on the ruler first.");
+
+    private EditResult Done(int row) => new(_rows.ToString(), Math.Clamp(row, 1, _rows.Count));
+
+    private EditResult Refuse(int row, string why) => new(_script, row, why);
+
+    private void ShiftFollowers(WrittenLine line, WrittenRow written, int by)
+    {
+        foreach (var follower in line.Rows.Where(r => r.First > written.Last || (r.Row > written.Row && r.First >= written.Last)))
+        {
+            Shift(follower, by);
+        }
+    }
+
+    private void Shift(WrittenRow written, int by)
+    {
+        for (var row = written.Row; row <= written.BlockEnd; row++)
+        {
+            _rows[row] = CountShift.Row(_rows[row], LineCounts, by);
+        }
+    }
+
+    /// <summary>Two neighbours change places; each keeps its length.</summary>
+    private EditResult Swap(WrittenRow early, WrittenRow late, WrittenRow moved)
+    {
+        Shift(early, late.Length);
+        Shift(late, early.First - late.First);
+        var earlyRows = _rows.Range(early.Row, early.BlockEnd).ToList();
+        var lateRows = _rows.Range(late.Row, late.BlockEnd).ToList();
+        _rows.Remove(late.Row, late.BlockEnd);
+        _rows.Insert(late.Row, earlyRows);
+        _rows.Remove(early.Row, early.BlockEnd);
+        _rows.Insert(early.Row, lateRows);
+        return Done(ReferenceEquals(moved, late) ? early.Row : early.Row + lateRows.Count + (late.Row - early.BlockEnd - 1));
+    }
+
+    private EditResult MoveInto(WrittenLine from, WrittenRow written, WrittenLine to, int count)
+    {
+        var block = _rows.Range(written.Row, written.BlockEnd).ToList();
+        var without = Remove(_script, _lexicon, written.Row);
+        var sameLine = from.Part == to.Part && from.Number == to.Number;
+        var at = sameLine && count > written.Last ? count - written.Length : count;
+        // A line that loses its only step is gone, and those below it are counted anew.
+        var gone = from.Rows.Count == 1 && from.Part == to.Part && from.Number < to.Number ? 1 : 0;
+        return new StepEdits(without.Script, _lexicon).PasteAt(to.Part, to.Number - gone, at, block);
+    }
+
+    private EditResult InsertAt(string part, int line, int count, int length, IReadOnlyList<string> wordings)
+    {
+        if (wordings[0].Trim().Length == 0)
+        {
+            return Refuse(1, "Write the step's name first.");
+        }
+
+        if (length is < 1 or > Beat.Largest || count is < 1 or > Beat.Largest)
+        {
+            return Refuse(1, "A step begins on a count from 1 on and takes at least one.");
+        }
+
+        var own = CountsReader.TryRead(wordings[0], LineCounts, null, out var counts, out _) == CountsOutcome.Read;
+        var row = own ? wordings[0].Trim() : $"{CountText.Write(CountShift.Span(count, count + length - 1), LineCounts)} {wordings[0].Trim()}";
+        return PutIn(part, line, own ? Math.Max(1, counts!.First.Number) : count, own ? Math.Max(1, counts!.Span) : length, [row]);
+    }
+
+    private EditResult PasteAt(string part, int line, int count, IReadOnlyList<string> rows)
+    {
+        var dance = ScriptReader.Read($"line {LineCounts}\npart paste\n{string.Join('\n', rows)}\n");
+        var steps = dance.Parts.SelectMany(p => p.Entries).Select(e => e switch { StepEntry s => s.Counts, FreeEntry f => f.Counts, UnreadableEntry u => u.Counts, _ => null }).OfType<CountSpec>().ToList();
+        if (steps.Count == 0)
+        {
+            return PutIn(part, line, count, 1, rows);
+        }
+
+        var first = Math.Max(1, steps[0].First.Number);
+        var length = Math.Max(1, steps.Max(s => s.Last.Number) - first + 1);
+        return PutIn(part, line, count, length, [.. rows.Select(r => CountShift.Row(r, LineCounts, count - first))]);
+    }
+
+    private EditResult PutIn(string part, int line, int count, int length, IReadOnlyList<string> rows)
+    {
+        if (_map.Part(part) is not { } written)
+        {
+            return Refuse(1, $"There is no part called {part}.");
+        }
+
+        if (written.Lines.FirstOrDefault(l => l.Number == line) is not { } target)
+        {
+            // A new line below the last one.
+            var below = written.Lines.Count > 0 && line <= written.Lines[^1].Number ? written.Lines.Last(l => l.Number <= line).LastRow : written.LastRow;
+            _rows.Insert(below + 1, rows);
+            return Done(below + 1);
+        }
+
+        var followers = target.Rows.Where(r => r.First >= count).ToList();
+        var room = (followers.Count > 0 ? followers.Min(r => r.First) : int.MaxValue) - count;
+        foreach (var follower in room < length ? followers : [])
+        {
+            Shift(follower, length - Math.Max(0, room));
+        }
+
+        var before = target.Rows.LastOrDefault(r => r.First < count);
+        var at = before is null ? target.Rows[0].Row : before.BlockEnd + 1;
+        _rows.Insert(at, rows);
+        return Done(at);
+    }
+}
