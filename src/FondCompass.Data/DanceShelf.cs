@@ -1,5 +1,6 @@
 using FondCompass.Core;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -12,10 +13,18 @@ public sealed record SaveOutcome(bool Saved, DanceRecord Current);
 /// <summary>
 /// One instructor's dances: every read and write goes through the owner's id, so that nobody reaches another's.
 /// </summary>
-public sealed class DanceShelf(FondCompassContext context, Guid ownerId)
+public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBook words)
 {
     /// <summary>Most dances one page of the shelf shows.</summary>
     public const int PageSize = 60;
+
+    public DanceShelf(FondCompassContext context, Guid ownerId)
+        : this(context, ownerId, new WordBook(context, ownerId))
+    {
+    }
+
+    /// <summary>The steps this owner knows.</summary>
+    public Task<StepLexicon> Lexicon(CancellationToken cancel = default) => words.Lexicon(cancel);
 
     private IQueryable<DanceRecord> Own => context.Dances.Where(d => d.OwnerId == ownerId && d.DeletedAt == null);
 
@@ -30,6 +39,13 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId)
         }
 
         return await query.OrderBy(d => d.Title).ThenBy(d => d.Id).Take(PageSize).ToListAsync(cancel);
+    }
+
+    /// <summary>All titles and scripts of this owner, those in the bin left out, by title.</summary>
+    public async Task<IReadOnlyList<(Guid Id, string Title, string Script)>> Scripts(CancellationToken cancel = default)
+    {
+        var rows = await Own.AsNoTracking().OrderBy(d => d.Title).Select(d => new { d.Id, d.Title, d.Script }).ToListAsync(cancel);
+        return rows.ConvertAll(r => (r.Id, r.Title, r.Script));
     }
 
     /// <summary>A dance of this owner, also one in the bin; null for anybody else's.</summary>
@@ -48,9 +64,10 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId)
     public async Task<DanceRecord> Add(string script, CancellationToken cancel = default)
     {
         var dance = new DanceRecord { Id = Guid.CreateVersion7(), OwnerId = ownerId };
-        Describe(dance, script);
+        Describe(dance, script, await words.Lexicon(cancel));
+        dance.ChangedAt = DateTimeOffset.UtcNow;
         context.Dances.Add(dance);
-        context.Revisions.Add(RevisionOf(dance));
+        context.Revisions.Add(await RevisionOf(dance, cancel));
         await context.SaveChangesAsync(cancel);
         return dance;
     }
@@ -78,8 +95,9 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId)
         }
 
         dance.Version++;
-        Describe(dance, script);
-        context.Revisions.Add(RevisionOf(dance));
+        Describe(dance, script, await words.Lexicon(cancel));
+        dance.ChangedAt = DateTimeOffset.UtcNow;
+        context.Revisions.Add(await RevisionOf(dance, cancel));
         try
         {
             await context.SaveChangesAsync(cancel);
@@ -99,9 +117,9 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId)
         return rows.ConvertAll(r => (r.Version, r.SavedAt));
     }
 
-    /// <summary>The script of one revision of an own dance; null when there is none.</summary>
-    public Task<string?> RevisionText(Guid id, int version, CancellationToken cancel = default) =>
-        OwnRevisions(id).Where(r => r.Version == version).Select(r => r.Script).FirstOrDefaultAsync(cancel);
+    /// <summary>One revision of an own dance; null when there is none.</summary>
+    public Task<DanceRevision?> Revision(Guid id, int version, CancellationToken cancel = default) =>
+        OwnRevisions(id).FirstOrDefaultAsync(r => r.Version == version, cancel);
 
     private IQueryable<DanceRevision> OwnRevisions(Guid id) =>
         context.Revisions.AsNoTracking().Where(r => r.DanceId == id && context.Dances.Any(d => d.Id == id && d.OwnerId == ownerId));
@@ -127,23 +145,26 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId)
         await context.Dances.Where(d => d.Id == id && d.OwnerId == ownerId)
             .ExecuteUpdateAsync(set => set.SetProperty(d => d.DeletedAt, deleted), cancel) > 0;
 
-    private static DanceRevision RevisionOf(DanceRecord dance) =>
-        new() { DanceId = dance.Id, Version = dance.Version, Script = dance.Script, SavedAt = dance.ChangedAt };
+    private async Task<DanceRevision> RevisionOf(DanceRecord dance, CancellationToken cancel) =>
+        new() { DanceId = dance.Id, Version = dance.Version, Script = dance.Script, Words = (await words.Stored(cancel)).Text, SavedAt = dance.ChangedAt };
 
-    private static void Describe(DanceRecord dance, string script)
+    internal static DanceState StateOf(Analysis analysis) =>
+        analysis.HasErrors ? DanceState.Errors
+        : analysis.Findings.Any(f => f.Severity == Severity.Warning) ? DanceState.Warnings
+        : DanceState.Clear;
+
+    /// <summary>Sets what the shelf is searched by.</summary>
+    internal static void Describe(DanceRecord dance, string script, StepLexicon lexicon)
     {
         // PostgreSQL holds any text but this one character.
         script = script.Replace("\0", "", StringComparison.Ordinal);
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Of(script, lexicon);
         var title = analysis.Dance.Header.Title.Trim();
         dance.Script = script;
         dance.Title = title.Length == 0 ? "Untitled dance" : title.Length > 200 ? title[..200] : title;
         dance.Counts = analysis.Trace.TotalCounts;
         dance.Walls = analysis.Trace.WallOrder.Count;
-        dance.State = analysis.HasErrors ? DanceState.Errors
-            : analysis.Findings.Any(f => f.Severity == Severity.Warning) ? DanceState.Warnings
-            : DanceState.Clear;
-        dance.ChangedAt = DateTimeOffset.UtcNow;
+        dance.State = StateOf(analysis);
     }
 
     private static string Escape(string word) =>

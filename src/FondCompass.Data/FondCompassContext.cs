@@ -13,6 +13,12 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
 
     public DbSet<DanceRevision> Revisions => Set<DanceRevision>();
 
+    public DbSet<WordsRecord> Words => Set<WordsRecord>();
+
+    public DbSet<TrackRecord> Tracks => Set<TrackRecord>();
+
+    public DbSet<KeptFit> KeptFits => Set<KeptFit>();
+
     public DbSet<GroupRecord> Groups => Set<GroupRecord>();
 
     public DbSet<LessonRecord> Lessons => Set<LessonRecord>();
@@ -20,6 +26,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
+        builder.HasPostgresExtension("pg_trgm");
         builder.Entity<DanceRecord>(dance =>
         {
             dance.Property(d => d.Title).HasMaxLength(200);
@@ -27,12 +34,33 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             dance.Property(d => d.Version).IsConcurrencyToken();
             dance.ComplexProperty(d => d.Fit);
             dance.HasIndex(d => new { d.OwnerId, d.DeletedAt, d.Title });
+            // Parts of words are found anywhere in a title or a script.
+            dance.HasIndex(d => d.Title, "IX_Dances_Title_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
+            dance.HasIndex(d => d.Script, "IX_Dances_Script_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
             dance.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<DanceRevision>(revision =>
         {
             revision.HasIndex(r => new { r.DanceId, r.Version }).IsUnique();
             revision.HasOne<DanceRecord>().WithMany().HasForeignKey(r => r.DanceId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<WordsRecord>(words =>
+        {
+            words.HasKey(w => w.OwnerId);
+            words.Property(w => w.Version).IsConcurrencyToken();
+            words.HasOne<Instructor>().WithOne().HasForeignKey<WordsRecord>(w => w.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<TrackRecord>(track =>
+        {
+            track.Property(t => t.Title).HasMaxLength(200);
+            track.HasIndex(t => new { t.OwnerId, t.Title });
+            track.HasOne<Instructor>().WithMany().HasForeignKey(t => t.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<KeptFit>(fit =>
+        {
+            fit.HasKey(f => new { f.DanceId, f.TrackId });
+            fit.HasOne<DanceRecord>().WithMany().HasForeignKey(f => f.DanceId).OnDelete(DeleteBehavior.Cascade);
+            fit.HasOne<TrackRecord>().WithMany().HasForeignKey(f => f.TrackId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<GroupRecord>(group =>
         {

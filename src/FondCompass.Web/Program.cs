@@ -21,6 +21,7 @@ app.MapRun();
 app.MapRazorPages();
 
 await app.PrepareDatabase();
+app.WarmUp();
 await app.RunAsync();
 
 /// <summary>Named so that tests can start the application.</summary>

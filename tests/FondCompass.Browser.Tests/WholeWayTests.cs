@@ -57,7 +57,7 @@ public class WholeWayTests(RunningStudio studio)
         browser.Keys("1-4 lock step L forward, brush R\n");
         browser.WaitForText("#fact-checks", "error");
         Assert.NotEmpty(browser.Driver.FindElements(By.CssSelector("path.weight.broken")));
-        Assert.Contains("already holds the weight", browser.Text(".findings"));
+        Assert.Contains("already holds the weight", browser.Text(".findings.told"));
         browser.Chord(Keys.Alt, "f");
         browser.Wait("the fix is in", () => browser.Find("#script").GetDomProperty("value")!.Contains("lock step R forward, brush L", StringComparison.Ordinal));
         browser.Wait("the line is whole", () => browser.Driver.FindElements(By.CssSelector("path.weight.broken")).Count == 0);

@@ -89,6 +89,20 @@ public static class StepCompletion
     /// <summary>Offers shown at the most.</summary>
     public const int Most = 9;
 
+    /// <summary>What is offered for a text row as it stands; nothing where the row is no row of steps.</summary>
+    /// <param name="row">Text row, from 1.</param>
+    public static IReadOnlyList<OfferedStep> ForRow(string script, int row, StepLexicon lexicon)
+    {
+        var dance = ScriptReader.Read(script);
+        var typed = dance.Parts.SelectMany(p => p.Entries).FirstOrDefault(e => e.Row == row) switch
+        {
+            StepEntry step => step.Wording,
+            UnreadableEntry unread => unread.Text,
+            _ => "",
+        };
+        return typed.Trim().Length == 0 ? [] : Find(typed, StepSlot.AtRow(script, row, lexicon), dance.Header, lexicon, dance.Definitions);
+    }
+
     /// <param name="typed">What has been typed of the step, its counts left out.</param>
     /// <param name="own">The dance's own definitions, which may be typed too.</param>
     public static IReadOnlyList<OfferedStep> Find(string typed, StepSlot slot, DanceHeader header, StepLexicon lexicon, IReadOnlyList<StepDefinition>? own = null)
@@ -104,8 +118,9 @@ public static class StepCompletion
         var offers = new List<(OfferedStep Step, int Rank)>();
         if (AsTyped(typed.Trim(), slot, header, lexicon, own ?? []) is { } plain)
         {
-            // A word that is only the beginning of a name is more likely that name.
-            var isBeginning = words.Count == 1 && choices.Any(c => c.Wording != key && c.Wording.StartsWith(key, StringComparison.Ordinal)) && !choices.Any(c => c.Wording == key);
+            // A word that is only the beginning of a name, or of its next word, is more likely that name.
+            var isBeginning = choices.Any(c => c.Wording.Length > key.Length && c.Wording.StartsWith(key, StringComparison.Ordinal) && (words.Count == 1 || c.Wording[key.Length] != ' '))
+                && !choices.Any(c => c.Wording == key);
             offers.Add((plain, isBeginning ? 30 : 0));
         }
 
@@ -116,7 +131,7 @@ public static class StepCompletion
                 continue;
             }
 
-            var genre = choice.Step is null || choice.Step.Genres.Contains(header.Genre.ToString().ToLowerInvariant()) ? 0 : 3;
+            var genre = StepChoices.IsOwn(choice, header.Genre) ? 0 : 3;
             var fits = choice.Counts == slot.Room ? 0 : choice.Counts < slot.Room ? 1 : 40;
             offers.Add((Offer(choice, slot, header), (rank * 4) + genre + fits + (choice.Step?.Level ?? 1)));
         }

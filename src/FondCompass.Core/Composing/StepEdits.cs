@@ -55,7 +55,9 @@ public sealed class StepEdits
 
         if (CountsReader.TryRead(wording, e.LineCounts, null, out _, out _) == CountsOutcome.Read)
         {
-            e._rows[written.Row] = wording.Trim();
+            // A row with counts of its own, or several, in place of this one; the remark stays.
+            var content = RowText.WithoutComment(text);
+            e._rows[written.Row] = wording.Trim() + text[(text.IndexOf(content, StringComparison.Ordinal) + content.Length)..].TrimEnd();
         }
         else
         {
@@ -214,13 +216,24 @@ public sealed class StepEdits
 
     private EditResult MoveInto(WrittenLine from, WrittenRow written, WrittenLine to, int count)
     {
+        // A count in the middle of another step is the place before or after that step, whichever is nearer.
+        if (to.Rows.FirstOrDefault(r => r.Row != written.Row && r.First < count && count <= r.Last) is { } under)
+        {
+            var (back, on) = (count - under.First, under.Last + 1 - count);
+            var isLater = from.Part == to.Part && from.Number == to.Number && written.First < under.First;
+            count = back < on || (back == on && !isLater) ? under.First : under.Last + 1;
+        }
+
         var block = _rows.Range(written.Row, written.BlockEnd).ToList();
         var without = Remove(_script, _lexicon, written.Row);
         var sameLine = from.Part == to.Part && from.Number == to.Number;
         var at = sameLine && count > written.Last ? count - written.Length : count;
         // A line that loses its only step is gone, and those below it are counted anew.
         var gone = from.Rows.Count == 1 && from.Part == to.Part && from.Number < to.Number ? 1 : 0;
-        return new StepEdits(without.Script, _lexicon).PasteAt(to.Part, to.Number - gone, at, block);
+        var edits = new StepEdits(without.Script, _lexicon);
+        // Beyond the last step it joins on; a gap is never left behind it.
+        var end = edits._map.Line(to.Part, to.Number - gone)?.End ?? at;
+        return edits.PasteAt(to.Part, to.Number - gone, Math.Min(at, end + 1), block);
     }
 
     private EditResult InsertAt(string part, int line, int count, int length, IReadOnlyList<string> wordings)

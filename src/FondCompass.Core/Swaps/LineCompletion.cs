@@ -95,7 +95,7 @@ public static class LineCompletion
                 if (StepChoices.From(header, choice, start with { Weight = weight, Stance = Stance.Open }) is { End: { Stance: Stance.Open } end } trace && end.Weight.IsSingle())
                 {
                     // The genre's own and the easy first; a single action is dull filling.
-                    var own = choice.Step is null || choice.Step.Genres.Contains(header.Genre.ToString().ToLowerInvariant()) ? 0 : 6;
+                    var own = StepChoices.IsOwn(choice, header.Genre) ? 0 : 6;
                     var cost = own + ((choice.Step?.Level ?? 1) * 2) + (choice.Step is null ? 5 : 0) + (choice.Counts == 1 ? 4 : 0) + 2;
                     effects.Add(new Effect(choice, weight, end.Weight, (end.Net - trace.Start.Net).Value, SwapSearch.Lead(trace), cost));
                 }

@@ -20,8 +20,9 @@ public sealed record StepChoice(string Wording, NamedStep? Step, int Counts, Par
     public string Row(int from, string lead)
     {
         var counts = CountText.Range(from, from + Counts - 1);
-        var cut = Wording.IndexOf(" with ", StringComparison.Ordinal);
-        var foot = lead.Length == 0 || Step is null ? "" : $" {lead}";
+        var foot = lead.Length == 0 || (Step is null && Wording.Contains(',')) ? "" : $" {lead}";
+        // Of a plain action the foot comes after the verb: "brush L forward".
+        var cut = Wording.IndexOf(Step is null ? " " : " with ", StringComparison.Ordinal);
         return cut < 0 ? $"{counts} {Wording}{foot}" : $"{counts} {Wording[..cut]}{foot}{Wording[cut..]}";
     }
 }
@@ -49,6 +50,13 @@ public static class StepChoices
     public static IReadOnlyList<StepChoice> For(StepLexicon lexicon, DanceHeader header, bool withTurns) =>
         Kept.GetOrCreateValue(lexicon).GetOrAdd((header.Genre, header.LineCounts, header.Swing, withTurns), _ => Bind(lexicon, header, withTurns));
 
+    /// <summary>A dancer turns on a foot that takes the weight; a step that only swivels or taps has none.</summary>
+    private static bool TakesATurn(NamedStep step) =>
+        !step.Forms[0].Actions.Any(a => a.Phrase.Turn is not null) && step.Forms[0].Actions.Any(a => a.Phrase.Verb?.Kind == VerbKind.Takes);
+
+    /// <summary>One of the genre's own, or plain actions that every genre has.</summary>
+    public static bool IsOwn(StepChoice choice, Genre genre) => choice.Step is null || choice.Step.Genres.Contains(genre.ToString().ToLowerInvariant());
+
     private static List<StepChoice> Bind(StepLexicon lexicon, DanceHeader header, bool withTurns)
     {
         var rows = new List<(string Wording, NamedStep? Step, int Counts, string Text)>();
@@ -61,7 +69,7 @@ public static class StepChoices
         {
             foreach (var counts in step.Forms.Select(f => f.Counts).Distinct())
             {
-                var turns = withTurns && !step.Forms[0].Actions.Any(a => a.Phrase.Turn is not null) ? Turns.Select(t => $" with {t}").Prepend("") : [""];
+                var turns = withTurns && TakesATurn(step) ? Turns.Select(t => $" with {t}").Prepend("") : [""];
                 rows.AddRange(turns.Select(turn => (step.Name + turn, (NamedStep?)step, counts, $"{CountText.Range(1, counts)} {step.Name}{turn}")));
             }
         }

@@ -23,6 +23,9 @@ public enum SwapAim
 /// <param name="Metres">How far its end lies from the span's own.</param>
 public sealed record Swap(IReadOnlyList<string> Rows, double Points, double Metres, bool Turns, bool HighImpact, int Level)
 {
+    /// <summary>Made of the genre's own steps.</summary>
+    public bool IsOwn { get; init; } = true;
+
     public string Words => string.Join(", ", Rows.Select(r => r[(r.IndexOf(' ') + 1)..]));
 }
 
@@ -115,12 +118,16 @@ public static class SwapSearch
                 at += choice.Counts;
             }
 
-            found.Add(new Swap(rows, score, verdict.Metres, turning > 0, impact, pieces.Max(p => p.Choice.Step?.Level ?? 1)));
+            found.Add(new Swap(rows, score, verdict.Metres, turning > 0, impact, pieces.Max(p => p.Choice.Step?.Level ?? 1))
+            {
+                IsOwn = pieces.TrueForAll(p => StepChoices.IsOwn(p.Choice, header.Genre)),
+            });
         }
 
         List<Swap> Ranked()
         {
-            var order = aim == SwapAim.Showier ? found.OrderBy(s => s.Points) : found.OrderBy(s => Math.Abs(s.Points - points) > 3 ? 1 : 0).ThenBy(s => s.Points);
+            var own = found.OrderBy(s => s.IsOwn ? 0 : 1);
+            var order = aim == SwapAim.Showier ? own.ThenBy(s => s.Points) : own.ThenBy(s => Math.Abs(s.Points - points) > 3 ? 1 : 0).ThenBy(s => s.Points);
             return order.DistinctBy(s => s.Words).Take(Most).ToList();
         }
     }

@@ -21,6 +21,7 @@ namespace FondCompass.Data.Migrations
                 .HasAnnotation("ProductVersion", "10.0.12")
                 .HasAnnotation("Relational:MaxIdentifierLength", 63);
 
+            NpgsqlModelBuilderExtensions.HasPostgresExtension(modelBuilder, "pg_trgm");
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
             modelBuilder.Entity("FondCompass.Data.Records.DanceRecord", b =>
@@ -66,6 +67,10 @@ namespace FondCompass.Data.Migrations
                         {
                             b1.IsRequired();
 
+                            b1.Property<string>("Exceptions")
+                                .IsRequired()
+                                .HasColumnType("text");
+
                             b1.Property<int?>("Intro")
                                 .HasColumnType("integer");
 
@@ -78,11 +83,24 @@ namespace FondCompass.Data.Migrations
 
                             b1.Property<double?>("Tempo")
                                 .HasColumnType("double precision");
+
+                            b1.Property<Guid?>("TrackId")
+                                .HasColumnType("uuid");
                         });
 
                     b.HasKey("Id");
 
                     b.HasIndex("OwnerId", "DeletedAt", "Title");
+
+                    b.HasIndex(new[] { "Script" }, "IX_Dances_Script_Trigrams");
+
+                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex(new[] { "Script" }, "IX_Dances_Script_Trigrams"), "gin");
+                    NpgsqlIndexBuilderExtensions.HasOperators(b.HasIndex(new[] { "Script" }, "IX_Dances_Script_Trigrams"), new[] { "gin_trgm_ops" });
+
+                    b.HasIndex(new[] { "Title" }, "IX_Dances_Title_Trigrams");
+
+                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex(new[] { "Title" }, "IX_Dances_Title_Trigrams"), "gin");
+                    NpgsqlIndexBuilderExtensions.HasOperators(b.HasIndex(new[] { "Title" }, "IX_Dances_Title_Trigrams"), new[] { "gin_trgm_ops" });
 
                     b.ToTable("Dances");
                 });
@@ -107,6 +125,10 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<int>("Version")
                         .HasColumnType("integer");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("text");
 
                     b.HasKey("Id");
 
@@ -210,6 +232,28 @@ namespace FondCompass.Data.Migrations
                     b.ToTable("AspNetUsers", (string)null);
                 });
 
+            modelBuilder.Entity("FondCompass.Data.Records.KeptFit", b =>
+                {
+                    b.Property<Guid>("DanceId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("TrackId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Exceptions")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.Property<int?>("Intro")
+                        .HasColumnType("integer");
+
+                    b.HasKey("DanceId", "TrackId");
+
+                    b.HasIndex("TrackId");
+
+                    b.ToTable("KeptFits");
+                });
+
             modelBuilder.Entity("FondCompass.Data.Records.LessonRecord", b =>
                 {
                     b.Property<Guid>("Id")
@@ -258,6 +302,49 @@ namespace FondCompass.Data.Migrations
                     b.HasIndex("OwnerId", "Date");
 
                     b.ToTable("Lessons");
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.TrackRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("OwnerId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Passages")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("OwnerId", "Title");
+
+                    b.ToTable("Tracks");
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.WordsRecord", b =>
+                {
+                    b.Property<Guid>("OwnerId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("OwnerId");
+
+                    b.ToTable("Words");
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRole<System.Guid>", b =>
@@ -417,6 +504,21 @@ namespace FondCompass.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("FondCompass.Data.Records.KeptFit", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.DanceRecord", null)
+                        .WithMany()
+                        .HasForeignKey("DanceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("FondCompass.Data.Records.TrackRecord", null)
+                        .WithMany()
+                        .HasForeignKey("TrackId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("FondCompass.Data.Records.LessonRecord", b =>
                 {
                     b.HasOne("FondCompass.Data.Records.DanceRecord", null)
@@ -438,6 +540,24 @@ namespace FondCompass.Data.Migrations
                         .IsRequired();
 
                     b.Navigation("Group");
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.TrackRecord", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.Instructor", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.WordsRecord", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.Instructor", null)
+                        .WithOne()
+                        .HasForeignKey("FondCompass.Data.Records.WordsRecord", "OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRoleClaim<System.Guid>", b =>

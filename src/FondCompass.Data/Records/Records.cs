@@ -58,8 +58,39 @@ public sealed class DanceFit
 
     public int? Repeats { get; set; }
 
-    /// <summary>Passages as text, one a row ("verse 32 @112"); a steady track when empty.</summary>
+    /// <summary>Passages as text, one a row ("verse 32 @112"); a steady track when empty. A track of the library has its own.</summary>
     public string Passages { get; set; } = "";
+
+    /// <summary>The track of the library in use; null for the passages above.</summary>
+    public Guid? TrackId { get; set; }
+
+    /// <summary>Script rows that hold for this track alone: its tags, restarts and endings.</summary>
+    public string Exceptions { get; set; } = "";
+}
+
+/// <summary>A track of the song library.</summary>
+public sealed class TrackRecord : IOwned
+{
+    public Guid Id { get; set; }
+
+    public Guid OwnerId { get; set; }
+
+    public string Title { get; set; } = "";
+
+    /// <summary>Passages as text, one a row.</summary>
+    public string Passages { get; set; } = "";
+}
+
+/// <summary>How a dance was fitted to a track that it is not danced to just now.</summary>
+public sealed class KeptFit
+{
+    public Guid DanceId { get; set; }
+
+    public Guid TrackId { get; set; }
+
+    public int? Intro { get; set; }
+
+    public string Exceptions { get; set; } = "";
 }
 
 /// <summary>A dance as it was at one save.</summary>
@@ -73,7 +104,22 @@ public sealed class DanceRevision
 
     public string Script { get; set; } = "";
 
+    /// <summary>The instructor's own words at that time, so that it reads for ever as it was meant.</summary>
+    public string Words { get; set; } = "";
+
     public DateTimeOffset SavedAt { get; set; }
+}
+
+/// <summary>An instructor's own words: steps, names and meanings laid over the lexicon that ships.</summary>
+public sealed class WordsRecord : IOwned
+{
+    public Guid OwnerId { get; set; }
+
+    /// <summary>Rows as the core reads them ("alias harbour vine = vine").</summary>
+    public string Text { get; set; } = "";
+
+    /// <summary>Rises with every save; a save made from an older one is a conflict.</summary>
+    public int Version { get; set; }
 }
 
 /// <summary>A group that is taught.</summary>

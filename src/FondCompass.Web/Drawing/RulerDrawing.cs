@@ -9,7 +9,7 @@ namespace FondCompass.Web.Drawing;
 public sealed record Notch(double X, string Label, bool IsFine);
 
 /// <summary>A step lying on its counts.</summary>
-public sealed record StepSpan(double X, double Width, string Name, string Full, string Foot, int Row, bool HasError);
+public sealed record StepSpan(double X, double Width, string Name, string Full, string Foot, int Row, int Count, bool HasError);
 
 /// <summary>One piece of the weight line.</summary>
 /// <param name="Kind">solid, both, unknown or broken.</param>
@@ -24,7 +24,22 @@ public sealed record TurnMark(double X, int Degrees, string Title);
 /// <summary>One line (eight) of a part, drawn.</summary>
 public sealed record RulerLine(
     int Number, int Counts, bool IsOdd, IReadOnlyList<Notch> Notches, IReadOnlyList<StepSpan> Spans, IReadOnlyList<WeightStroke> Weight,
-    IReadOnlyList<FootMark> Feet, IReadOnlyList<TurnMark> Turns, string EndWeight, Facing EndFacing, string Summary);
+    IReadOnlyList<FootMark> Feet, IReadOnlyList<TurnMark> Turns, string EndWeight, Facing EndFacing, string Summary)
+{
+    /// <summary>Drawing units from one count to the next.</summary>
+    public double NotchWidth { get; init; }
+
+    /// <summary>What arms, hips, hands and the rest do besides.</summary>
+    public IReadOnlyList<LayerMark> Layers { get; init; } = [];
+
+    public IReadOnlyList<RulerFlag> Flags { get; init; } = [];
+
+    /// <summary>Errors and warnings that stand here.</summary>
+    public IReadOnlyList<Core.Findings.Finding> Told { get; init; } = [];
+}
+
+/// <summary>A layer's words where they begin.</summary>
+public sealed record LayerMark(double X, string Words);
 
 /// <summary>
 /// The count ruler of a part: an eight is a ruler with wide notches and finer ones between, steps lie on it, and below runs
@@ -70,7 +85,11 @@ public static class RulerDrawing
                 Marks(actions, X),
                 Turns(actions, X),
                 end.Weight.Letter(), end.Facing,
-                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {end.Facing}."));
+                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {end.Facing}.")
+            {
+                NotchWidth = notch,
+                Layers = [.. trace.Part.Layers.Where(l => l.Line == line.Number).DistinctBy(l => (l.At, l.Text)).Take(MostDrawn).Select(l => new LayerMark(X(l.At), l.Text))],
+            });
             state = end;
         }
 
@@ -112,7 +131,7 @@ public static class RulerDrawing
             var width = Math.Max(6, x(until) - left - 2);
             var full = Wording(first, calls[i]);
             spans.Add(new StepSpan(
-                left, width, Fit(Named(first, calls[i]), width), full, first.Foot.IsSingle() ? first.Foot.Letter() : "", first.Action.Row,
+                left, width, Fit(Named(first, calls[i]), width), full, first.Foot.IsSingle() ? first.Foot.Letter() : "", first.Action.Row, Math.Max(1, first.Action.Beat.Number),
                 calls[i].Exists(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot or Fault.UnwindWrongWay or Fault.TurnMissesWall)));
         }
 

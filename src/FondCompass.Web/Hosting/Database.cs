@@ -20,7 +20,8 @@ internal static class Database
             connection + ";Timeout=4;Command Timeout=15",
             npgsql => npgsql.EnableRetryOnFailure(2, TimeSpan.FromMilliseconds(300), null)));
         builder.Services.AddHttpContextAccessor();
-        builder.Services.AddScoped(services => new DanceShelf(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
+        builder.Services.AddScoped(services => new WordBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
+        builder.Services.AddScoped(services => new DanceShelf(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<WordBook>()));
         builder.Services.AddScoped(services => new LessonBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
     }
 

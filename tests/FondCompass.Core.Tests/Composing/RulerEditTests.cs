@@ -47,7 +47,7 @@ public sealed class RulerEditTests
     [Theory]
     [InlineData(3, "rocking chair R", "1-4 rocking chair R  # out")]
     [InlineData(8, "step L, stomp R", "7-8 step L, stomp R")]
-    [InlineData(3, "1-3 waltz basic R", "1-3 waltz basic R")]
+    [InlineData(3, "1-3 waltz basic R", "1-3 waltz basic R  # out")]
     public void Other_words_on_the_same_counts(int row, string wording, string expected) =>
         Assert.Equal(expected, Rows(StepEdits.Replace(Two, Steps, row, wording))[row - 1]);
 
@@ -101,6 +101,13 @@ public sealed class RulerEditTests
 
         Assert.Equal(expected, PartA(StepEdits.MoveTo(Two, Steps, row, "A", line, count)).TakeLast(expected.Length));
     }
+
+    [Theory]
+    [InlineData(6, "1-4 vine R  # out|5-8 vine L")]
+    [InlineData(7, "1-4 vine L|5-8 vine R  # out")]
+    [InlineData(12, "1-4 vine L|5-8 vine R  # out")]
+    public void Dropped_in_the_middle_of_another_it_goes_to_the_nearer_side(int count, string expected) =>
+        Assert.Equal(expected.Split('|'), PartA(StepEdits.MoveTo(Two, Steps, 3, "A", 1, count)).Take(2));
 
     [Fact]
     public void What_hangs_on_a_step_goes_with_it()

@@ -1,5 +1,6 @@
 using FondCompass.Core;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Data;
@@ -29,7 +30,10 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     /// <summary>Which of the five is open.</summary>
     public abstract string Stage { get; }
 
-    public Analysis Analysis => _analysis ??= Analysis.Of(Dance.Script);
+    public Analysis Analysis => _analysis ??= Analysis.Of(Dance.Script, Lexicon);
+
+    /// <summary>The steps this instructor knows.</summary>
+    public StepLexicon Lexicon { get; private set; } = StepLexicon.Shipped;
 
     public Compass Compass => Compass.Of(Dance, Analysis, Tempo);
 
@@ -56,8 +60,13 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
         }
 
         Dance = dance;
+        Lexicon = await shelf.Lexicon(HttpContext.RequestAborted);
         ViewData["Title"] = $"{dance.Title}: {Stage}";
-        await next();
+        OnPageHandlerExecuting(context);
+        if (context.Result is null)
+        {
+            await next();
+        }
     }
 
     /// <summary>The track it is fitted to: passages when they are written, else a steady one for the repeats wanted.</summary>

@@ -21,12 +21,12 @@ public sealed class RevisionsModel(DanceShelf shelf) : DancePage(shelf)
         Version = version ?? (All.Count > 1 ? All[1].Version : null);
         if (Version is { } chosen)
         {
-            if (await Shelf.RevisionText(Id, chosen, cancel) is not { } script)
+            if (await Shelf.Revision(Id, chosen, cancel) is not { } revision)
             {
                 return NotFound();
             }
 
-            Difference = DanceDifference.Between(Core.Analysis.Of(script).Trace, Analysis.Trace);
+            Difference = DanceDifference.Between(Core.Analysis.Of(revision.Script, WordBook.Read(revision.Words).Lexicon).Trace, Analysis.Trace);
         }
 
         return Page();
@@ -34,12 +34,12 @@ public sealed class RevisionsModel(DanceShelf shelf) : DancePage(shelf)
 
     public async Task<IActionResult> OnPostRestore(int version, int from, CancellationToken cancel)
     {
-        if (await Shelf.RevisionText(Id, version, cancel) is not { } script)
+        if (await Shelf.Revision(Id, version, cancel) is not { } revision)
         {
             return NotFound();
         }
 
-        return await Shelf.Save(Id, from, script, cancel) is { Saved: true }
+        return await Shelf.Save(Id, from, revision.Script, cancel) is { Saved: true }
             ? Redirect($"/dances/{Id}/write")
             : Redirect($"/dances/{Id}/revisions");
     }

@@ -1,82 +1,91 @@
+using System.Globalization;
 using FondCompass.Core;
+using FondCompass.Core.Composing;
+using FondCompass.Core.Swaps;
 using FondCompass.Data;
 using FondCompass.Web.Api;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.Filters;
 
 namespace FondCompass.Web.Pages.Dances;
 
-/// <summary>Writing: the script beside its ruler, recomputed as it is typed and saved by itself.</summary>
+/// <summary>
+/// Writing: the script beside its ruler, recomputed as it is typed and saved by itself. What is done on the ruler comes here with
+/// the text and goes back as a text; only a save stores anything.
+/// </summary>
 public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
 {
+    /// <summary>Rows of a step list that are read when it is pasted.</summary>
+    private const int LargestPaste = 64 * 1024;
+
     public override string Stage => "Write";
 
     public RulerSheet Sheet => RulerSheet.Of(Analysis, null);
+
+    [BindProperty(Name = "script")]
+    public string? Sent { get; set; }
+
+    private string Script => Sent ?? "";
 
     public void OnGet()
     {
     }
 
-    /// <summary>The ruler of what is in the text box; nothing is stored.</summary>
-    public IActionResult OnPostRuler([FromForm] string? script)
+    /// <summary>No handler reads a text that is too large to be a dance.</summary>
+    public override void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
-        script ??= "";
-        if (script.Length > RequestText.LargestScript)
+        if (Script.Length > RequestText.LargestScript)
         {
-            return StatusCode(StatusCodes.Status413PayloadTooLarge);
+            context.Result = StatusCode(StatusCodes.Status413PayloadTooLarge);
         }
+    }
 
-        var analysis = Analysis.Of(script);
+    /// <summary>The ruler of what is in the text box; nothing is stored.</summary>
+    public IActionResult OnPostRuler()
+    {
+        var analysis = Analysis.Of(Script, Lexicon);
         var title = analysis.Dance.Header.Title.Trim();
         Dance.Title = title.Length == 0 ? "Untitled dance" : title;
         var tempo = Dance.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? UsualTempo;
         return Partial("_Ruler", RulerSheet.Of(analysis, Compass.Of(Dance, analysis, tempo)));
     }
 
-    /// <summary>Saves a revision: 200 with the new version, 409 with the text saved meanwhile.</summary>
-    public async Task<IActionResult> OnPostSave([FromForm] string? script, [FromForm] int version, CancellationToken cancel)
-    {
-        script ??= "";
-        if (script.Length > RequestText.LargestScript)
-        {
-            return StatusCode(StatusCodes.Status413PayloadTooLarge);
-        }
+    /// <summary>A change made on the ruler, carried out in the text.</summary>
+    public IActionResult OnPostEdit(RulerEdit edit) => new JsonResult(edit.Apply(Script, Lexicon));
 
-        return await Shelf.Save(Id, version, script, cancel) switch
+    /// <summary>Steps that begin with what has been typed, on a row of the text or at a place of the ruler.</summary>
+    public IActionResult OnPostOffers(int row, string? typed, string? part, int line, int count)
+    {
+        var analysis = Analysis.Of(Script, Lexicon);
+        var header = analysis.Dance.Header;
+        var offers = part is null
+            ? StepCompletion.ForRow(Script, row, Lexicon)
+            : StepCompletion.Find(typed ?? "", StepSlot.At(analysis, part, line, Math.Max(1, count)), header, Lexicon, analysis.Dance.Definitions);
+        return Partial("_Offers", OfferSheet.Of(offers, header.LineCounts));
+    }
+
+    /// <summary>What else could be danced at a step: safe swaps, and ways to fill what is left of its line.</summary>
+    public IActionResult OnPostWays(int row, SwapAim aim) => Partial("_Ways", WaySheet.Of(Analysis.Of(Script, Lexicon), Lexicon, row, aim, Tempo));
+
+    /// <summary>The whole text in the plain form that the product itself would write.</summary>
+    public IActionResult OnPostTidy() => new JsonResult(new { script = CanonicalForm.Of(Script, Lexicon) });
+
+    /// <summary>Somebody's own step list, read: what is understood, and what stays as a note.</summary>
+    public IActionResult OnPostPaste(string? list)
+    {
+        list ??= "";
+        return list.Length > LargestPaste
+            ? Content(string.Create(CultureInfo.InvariantCulture, $"<p class=\"problem\" role=\"alert\">A step list of more than {LargestPaste / 1024} KiB is not read. Paste it in pieces.</p>"), "text/html")
+            : Partial("_Pasted", FreeWording.Read(list, Lexicon));
+    }
+
+    /// <summary>Saves a revision: 200 with the new version, 409 with the text saved meanwhile.</summary>
+    public async Task<IActionResult> OnPostSave([FromForm] int version, CancellationToken cancel) =>
+        await Shelf.Save(Id, version, Script, cancel) switch
         {
             null => NotFound(),
             { Saved: true } done => new JsonResult(new { done.Current.Version }),
             var conflict => new JsonResult(new { conflict.Current.Version, conflict.Current.Script }) { StatusCode = StatusCodes.Status409Conflict },
         };
-    }
 }
-
-/// <summary>All parts of a dance, drawn, and what there is to say about it.</summary>
-/// <param name="Compass">Sent along when the page's compass must change too.</param>
-public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Core.Findings.Finding> Findings, Compass? Compass)
-{
-    /// <summary>Lines drawn at the most; a longer dance is drawn in part and says so.</summary>
-    private const int MostLines = 120;
-
-    public int LinesLeftOut { get; private init; }
-
-    public static RulerSheet Of(Analysis analysis, Compass? compass)
-    {
-        var parts = new List<RulerPart>();
-        var room = MostLines;
-        foreach (var trace in analysis.Trace.Parts)
-        {
-            if (room > 0)
-            {
-                var lines = RulerDrawing.Draw(trace, analysis.Dance.Header.LineCounts, room);
-                parts.Add(new RulerPart(trace.Part.Name, trace.Part.IsTag, trace.Part.Counts, lines));
-            }
-
-            room -= trace.Part.Lines.Count;
-        }
-
-        return new RulerSheet(parts, analysis.Findings, compass) { LinesLeftOut = Math.Max(0, -room) };
-    }
-}
-
-public sealed record RulerPart(string Name, bool IsTag, int Counts, IReadOnlyList<RulerLine> Lines);

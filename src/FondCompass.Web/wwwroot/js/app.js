@@ -50,6 +50,8 @@ document.addEventListener('keydown', (event) => {
     if (target instanceof HTMLInputElement) {
       target.focus();
       target.select();
+    } else if (target.hasAttribute('tabindex')) {
+      target.focus();
     } else {
       target.click();
     }

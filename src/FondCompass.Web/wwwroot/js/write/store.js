@@ -1,17 +1,17 @@
-// Drives the Write page: saves by itself, keeps a draft in the browser until the server has it, shows both texts when
-// another tab was quicker, applies fixes and leads from a finding to its row. The ruler itself comes from the server.
-import { banner, token, wordsFor } from './app.js';
+// Keeps what is written: saves by itself, keeps a draft in the browser until the server has it, and shows both texts when
+// another tab was quicker.
+import { banner, token, wordsFor } from '../app.js';
+import { box, put } from './text.js';
 
-const box = /** @type {HTMLTextAreaElement} */ (document.getElementById('script'));
+const page = /** @type {HTMLElement} */ (document.getElementById('write'));
 const saved = /** @type {HTMLElement} */ (document.getElementById('saved'));
 const conflict = /** @type {HTMLDialogElement} */ (document.getElementById('conflict'));
-const ruler = /** @type {HTMLElement} */ (document.getElementById('ruler'));
-const id = box.dataset.id ?? '';
+const id = page.dataset.id ?? '';
 const draftKey = `fond-draft-${id}`;
 const idle = 700;
 const retry = 2500;
 
-let version = Number(box.dataset.version);
+let version = Number(page.dataset.version);
 let savedText = box.value;
 /** @type {number | undefined} */
 let timer;
@@ -53,7 +53,7 @@ async function save() {
       }
     } else if (answer.status === 409) {
       theirs = await answer.json();
-      ask();
+      show();
     } else {
       fail(answer.type === 'opaqueredirect' ? 401 : answer.status);
       again = retry;
@@ -75,7 +75,8 @@ function fail(status) {
   banner(wordsFor(status));
 }
 
-function ask() {
+/** Shows both texts, yours and the one saved meanwhile. */
+function show() {
   /** @type {HTMLElement} */ (document.getElementById('conflict-mine')).textContent = box.value;
   /** @type {HTMLElement} */ (document.getElementById('conflict-theirs')).textContent = theirs?.script ?? '';
   say('changed elsewhere');
@@ -104,61 +105,17 @@ document.getElementById('take-theirs')?.addEventListener('click', () => {
   box.focus();
 });
 
-/** Replaces the whole text in a way that the browser's undo takes back. @param {string} text */
-function put(text) {
-  box.focus();
-  box.select();
-  if (!document.execCommand('insertText', false, text)) {
-    box.value = text;
+box.addEventListener('written', () => {
+  if (box.value === savedText) {
+    localStorage.removeItem(draftKey);
+    say('saved');
+    return;
   }
-  box.dispatchEvent(new Event('input', { bubbles: true }));
-}
-
-box.addEventListener('input', () => {
   localStorage.setItem(draftKey, JSON.stringify({ version, text: box.value }));
   say('writing …');
   clearTimeout(timer);
   timer = setTimeout(save, idle);
 });
-
-/** Selects a row of the text. @param {number} row from 1 */
-function goTo(row) {
-  const rows = box.value.split('\n');
-  const start = rows.slice(0, row - 1).reduce((sum, r) => sum + r.length + 1, 0);
-  box.focus();
-  box.setSelectionRange(start, start + (rows[row - 1]?.length ?? 0));
-  const line = parseFloat(getComputedStyle(box).lineHeight);
-  box.scrollTop = Math.max(0, (row - 6) * line);
-}
-
-/** @param {HTMLElement} button */
-function applyFix(button) {
-  goTo(Number(button.dataset.fixRow));
-  if (!document.execCommand('insertText', false, button.dataset.fixText ?? '')) {
-    box.setRangeText(button.dataset.fixText ?? '');
-  }
-  box.dispatchEvent(new Event('input', { bubbles: true }));
-}
-
-ruler.addEventListener('click', (event) => {
-  const target = event.target instanceof Element ? event.target.closest('[data-fix-row], [data-row]') : null;
-  if (target instanceof HTMLElement && target.dataset.fixRow) {
-    applyFix(target);
-  } else if (target) {
-    goTo(Number(target.getAttribute('data-row')));
-  }
-});
-
-document.addEventListener('keydown', (event) => {
-  if (event.altKey && event.key.toLowerCase() === 'f') {
-    const first = ruler.querySelector('.fix');
-    if (first instanceof HTMLElement) {
-      event.preventDefault();
-      applyFix(first);
-    }
-  }
-});
-
 addEventListener('pagehide', save);
 document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && save());
 
@@ -174,6 +131,6 @@ if (kept) {
   } else {
     theirs = { version, script: savedText };
     box.value = draft.text;
-    ask();
+    show();
   }
 }

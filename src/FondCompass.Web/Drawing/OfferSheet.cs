@@ -1,0 +1,26 @@
+using FondCompass.Core.Composing;
+using FondCompass.Core.Counts;
+
+namespace FondCompass.Web.Drawing;
+
+/// <summary>An offered step with what it would do: how it ends, and its own ruler.</summary>
+public sealed record DrawnOffer(OfferedStep Step, string Ends, RulerLine? Line);
+
+/// <summary>The steps offered at a place.</summary>
+public sealed record OfferSheet(IReadOnlyList<DrawnOffer> Offers)
+{
+    public static OfferSheet Of(IReadOnlyList<OfferedStep> offers, int lineCounts) => new(offers.Select(o => Draw(o, lineCounts)).ToList());
+
+    private static DrawnOffer Draw(OfferedStep offer, int lineCounts)
+    {
+        if (offer.Trace is not { } trace)
+        {
+            return new DrawnOffer(offer, "", null);
+        }
+
+        var free = trace.End.Weight.FreeFoot();
+        var feet = free == Foot.None ? $"weight {trace.End.Weight.Letter()}" : $"then {free.Word()} is free";
+        var line = trace.Part.Lines.Count == 0 ? null : RulerDrawing.Draw(trace, Math.Min(lineCounts, Math.Max(offer.Counts, 4)), 1)[0];
+        return new DrawnOffer(offer, $"{feet}, facing {trace.End.Facing}", line);
+    }
+}

@@ -1,0 +1,60 @@
+using FondCompass.Core;
+using FondCompass.Core.Findings;
+using FondCompass.Web.Pages.Dances;
+
+namespace FondCompass.Web.Drawing;
+
+/// <summary>All parts of a dance, drawn, and what there is to say about it.</summary>
+/// <param name="Compass">Sent along when the page's compass must change too.</param>
+public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Finding> Findings, Compass? Compass)
+{
+    /// <summary>Lines drawn at the most; a longer dance is drawn in part and says so.</summary>
+    private const int MostLines = 120;
+
+    /// <summary>Findings listed at the most.</summary>
+    private const int MostFindings = 60;
+
+    public int LinesLeftOut { get; private init; }
+
+    /// <summary>Errors and warnings that stand at no line of the ruler.</summary>
+    public IReadOnlyList<Finding> Elsewhere { get; private init; } = [];
+
+    /// <summary>Traps and spins, to be looked after in class.</summary>
+    public IReadOnlyList<Finding> Hints => Findings.Where(f => f.Severity == Severity.Info).Take(MostFindings).ToList();
+
+    public static RulerSheet Of(Analysis analysis, Compass? compass)
+    {
+        var parts = new List<RulerPart>();
+        var room = MostLines;
+        var header = analysis.Dance.Header;
+        var byLine = analysis.Findings.Where(f => f.Place.Line is not null).ToLookup(f => (f.Place.Part, f.Place.Line!.Value));
+        var placed = new HashSet<Finding>();
+        foreach (var trace in analysis.Trace.Parts)
+        {
+            if (room > 0)
+            {
+                var lines = RulerDrawing.Draw(trace, header.LineCounts, room)
+                    .Select(l => RulerFlags.On(l, [.. byLine[(trace.Part.Name, l.Number)]])).ToList();
+                placed.UnionWith(lines.SelectMany(l => l.Told));
+                parts.Add(new RulerPart(trace.Part.Name, trace.Part.IsTag, trace.Part.Counts, lines, header.LineCounts));
+            }
+
+            room -= trace.Part.Lines.Count;
+        }
+
+        return new RulerSheet(parts, analysis.Findings, compass)
+        {
+            LinesLeftOut = Math.Max(0, -room),
+            Elsewhere = analysis.Findings.Where(f => f.Severity != Severity.Info && !placed.Contains(f)).OrderBy(f => f.Severity).Take(MostFindings).ToList(),
+        };
+    }
+}
+
+/// <param name="LineCounts">Counts a line should have.</param>
+public sealed record RulerPart(string Name, bool IsTag, int Counts, IReadOnlyList<RulerLine> Lines, int LineCounts)
+{
+    /// <summary>The place after the last step: in the last line while it has room, else at the top of a new one.</summary>
+    public (int Line, int Count) End => Lines.Count == 0 ? (1, 1)
+        : Lines[^1].Counts < LineCounts ? (Lines[^1].Number, Lines[^1].Counts + 1)
+        : (Lines[^1].Number + 1, 1);
+}

@@ -1,0 +1,83 @@
+// The sheets that open over the page: pasting a step list, other ways to dance a step, and tidying the text.
+import { ask } from './ask.js';
+import { box, put } from './text.js';
+
+const paste = /** @type {HTMLDialogElement} */ (document.getElementById('paste'));
+const pasteList = /** @type {HTMLTextAreaElement} */ (document.getElementById('paste-list'));
+const pasted = /** @type {HTMLElement} */ (document.getElementById('pasted'));
+const ways = /** @type {HTMLDialogElement} */ (document.getElementById('ways'));
+const waysBody = /** @type {HTMLElement} */ (document.getElementById('ways-body'));
+
+document.addEventListener('click', (event) => {
+  const target = event.target instanceof Element ? event.target : null;
+  if (target?.closest('[data-open="paste"]')) {
+    paste.showModal();
+    pasteList.focus();
+  }
+  target?.closest('[data-close]')?.closest('dialog')?.close();
+});
+
+/** @type {number | undefined} */
+let timer;
+pasteList.addEventListener('input', () => {
+  clearTimeout(timer);
+  timer = setTimeout(async () => {
+    const answer = await ask('Paste', { list: pasteList.value });
+    if (answer) {
+      pasted.innerHTML = await answer.text();
+    }
+  }, 150);
+});
+
+/** @param {(made: string) => string} join */
+function use(join) {
+  const made = /** @type {HTMLTextAreaElement | null} */ (document.getElementById('pasted-script'))?.value;
+  if (made) {
+    put(join(made), 0);
+    paste.close();
+    box.focus();
+  }
+}
+document.getElementById('paste-in')?.addEventListener('click', () => use((made) => `${box.value.trimEnd()}\n\n${made}`.trimStart()));
+document.getElementById('paste-over')?.addEventListener('click', () => use((made) => made));
+
+document.getElementById('tidy')?.addEventListener('click', async () => {
+  const answer = await ask('Tidy');
+  if (answer) {
+    put((await answer.json()).script, 0);
+  }
+});
+
+/** @type {(fields: Record<string, string | number>) => void} */
+let change = () => {};
+
+/** What a way chosen in the sheet is handed to. @param {(fields: Record<string, string | number>) => void} to */
+export function whenWayIsChosen(to) {
+  change = to;
+}
+
+/** @param {number} row @param {string} [aim] */
+export async function openWays(row, aim = 'Any') {
+  const answer = await ask('Ways', { row, aim });
+  if (answer) {
+    waysBody.innerHTML = await answer.text();
+    if (!ways.open) {
+      ways.showModal();
+    }
+    /** @type {HTMLElement | null} */ (waysBody.querySelector('select, .way-pick'))?.focus();
+  }
+}
+
+waysBody.addEventListener('change', (event) => {
+  if (event.target instanceof HTMLSelectElement) {
+    openWays(Number(event.target.dataset.row), event.target.value);
+  }
+});
+waysBody.addEventListener('click', (event) => {
+  const pick = event.target instanceof Element ? event.target.closest('.way-pick') : null;
+  if (pick instanceof HTMLElement) {
+    const { way, row, part, line, count, words } = /** @type {Record<string, string>} */ (pick.dataset);
+    ways.close();
+    change(way === 'fill' ? { act: 'paste', on: 'step', part, line, count, taken: words } : { act: 'replace', on: 'step', row, words });
+  }
+});

@@ -1,0 +1,149 @@
+// The script's text box as a value with a history: every change goes through here, whoever makes it, and can be undone and
+// redone without limit as long as the page is open.
+
+const box = /** @type {HTMLTextAreaElement} */ (document.getElementById('script'));
+
+/** Keystrokes closer together than this are undone together. */
+const together = 900;
+
+/** @typedef {{ text: string, from: number, to: number }} State */
+/** @type {State[]} */
+const past = [];
+/** @type {State[]} */
+let future = [];
+/** @type {State} */
+let now = state();
+let typedAt = 0;
+
+/** @returns {State} */
+function state() {
+  return { text: box.value, from: box.selectionStart, to: box.selectionEnd };
+}
+
+/** @param {State} to */
+function show(to) {
+  box.value = to.text;
+  box.setSelectionRange(to.from, to.to);
+  now = to;
+  tell('redraw');
+}
+
+/** Lets the ruler be drawn anew and the text be saved. @param {'input' | 'redraw'} how */
+function tell(how) {
+  box.dispatchEvent(new Event(how, { bubbles: true }));
+  box.dispatchEvent(new CustomEvent('written', { bubbles: true }));
+}
+
+box.addEventListener('input', () => {
+  if (box.value === now.text) {
+    return;
+  }
+  const at = Date.now();
+  const typing = Math.abs(box.value.length - now.text.length) === 1 && at - typedAt < together && past.length > 0 && box.value.at(box.selectionStart - 1) !== '\n';
+  if (!typing) {
+    past.push(now);
+  }
+  typedAt = at;
+  future = [];
+  now = state();
+  box.dispatchEvent(new CustomEvent('written', { bubbles: true }));
+});
+for (const kind of ['keyup', 'click', 'select']) {
+  box.addEventListener(kind, () => {
+    if (box.value === now.text) {
+      now = state();
+    }
+  });
+}
+
+/** Replaces the whole text as one change. @param {string} text @param {number} [caret] */
+export function put(text, caret) {
+  if (text !== now.text) {
+    past.push(now);
+    future = [];
+  }
+  typedAt = 0;
+  const at = caret ?? Math.min(box.selectionStart, text.length);
+  show({ text, from: at, to: at });
+}
+
+/** Replaces one row. @param {number} row from 1 @param {string} words */
+export function putRow(row, words) {
+  const rows = box.value.split('\n');
+  rows[row - 1] = words;
+  put(rows.join('\n'), startOf(row) + words.length);
+}
+
+export function undo() {
+  const before = past.pop();
+  if (before) {
+    future.push(state());
+    show(before);
+  }
+  typedAt = 0;
+}
+
+export function redo() {
+  const after = future.pop();
+  if (after) {
+    past.push(state());
+    show(after);
+  }
+  typedAt = 0;
+}
+
+/** Where a row begins in the text. @param {number} row from 1 */
+export function startOf(row) {
+  return box.value.split('\n').slice(0, row - 1).reduce((sum, r) => sum + r.length + 1, 0);
+}
+
+/** The row the caret is on, from 1, its words, and whether the caret stands at its end. */
+export function caretRow() {
+  const before = box.value.slice(0, box.selectionStart);
+  const row = before.split('\n').length;
+  const words = box.value.split('\n')[row - 1];
+  return { row, words, atEnd: box.selectionStart === box.selectionEnd && box.selectionStart === startOf(row) + words.length };
+}
+
+/** Selects words of a row, or all of it, and brings it into sight. @param {number} row from 1 @param {number} [from] @param {number} [length] */
+export function goTo(row, from, length) {
+  const words = box.value.split('\n')[row - 1] ?? '';
+  const start = startOf(row) + (from ?? 0);
+  box.focus();
+  box.setSelectionRange(start, start + (length ?? words.length));
+  reveal(row);
+}
+
+/** Scrolls a row into sight without taking the focus. @param {number} row */
+export function reveal(row) {
+  const line = parseFloat(getComputedStyle(box).lineHeight);
+  const top = (row - 1) * line;
+  if (top < box.scrollTop || top > box.scrollTop + box.clientHeight - 2 * line) {
+    box.scrollTop = Math.max(0, top - 5 * line);
+  }
+}
+
+document.addEventListener('keydown', (event) => {
+  const key = event.key.toLowerCase();
+  const elsewhere = event.target instanceof HTMLElement && event.target !== box && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
+  if (!(event.ctrlKey || event.metaKey) || elsewhere || document.querySelector('dialog[open]')) {
+    return;
+  }
+  if (key === 'z' && !event.shiftKey) {
+    event.preventDefault();
+    undo();
+  } else if (key === 'y' || (key === 'z' && event.shiftKey)) {
+    event.preventDefault();
+    redo();
+  }
+});
+box.addEventListener('beforeinput', (event) => {
+  if (event.inputType === 'historyUndo' || event.inputType === 'historyRedo') {
+    event.preventDefault();
+    (event.inputType === 'historyUndo' ? undo : redo)();
+  }
+});
+document.getElementById('undo')?.addEventListener('click', undo);
+document.getElementById('redo')?.addEventListener('click', redo);
+
+export { box };
