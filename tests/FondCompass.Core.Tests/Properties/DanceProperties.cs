@@ -18,7 +18,7 @@ public partial class DanceProperties
         ("v step {0}", true), ("pivot turn {0} 1/2, pivot turn {0} 1/4", true), ("step {0} side, step {1} behind, step {0} side, step {1} across", true),
     ];
 
-    private static readonly Gen<List<string>> LegalRows = Gen.Int[0, Blocks.Length - 1].Array[2, 24].Select(picks =>
+    internal static readonly Gen<List<string>> LegalRows = Gen.Int[0, Blocks.Length - 1].Array[2, 24].Select(picks =>
     {
         var rows = new List<string>();
         var lead = "R";

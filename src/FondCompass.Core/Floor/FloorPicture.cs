@@ -1,0 +1,135 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Floor;
+
+/// <summary>Where a dancer is after one action, in metres from where the picture begins; X to 3:00, Y to 12:00 of the room.</summary>
+/// <param name="Count">The count's label.</param>
+/// <param name="Words">What is done, in words.</param>
+/// <param name="Foot">The foot that was set, or none.</param>
+/// <param name="TakesWeight">Filled footprint; a foot that only touches is hollow.</param>
+public sealed record FloorMoment(
+    string Part, int Line, string Count, string Words, Foot Foot, bool TakesWeight, FloorPoint Left, FloorPoint Right, FloorPoint Body, Weight Weight, Facing Facing);
+
+/// <summary>How a ring of dancers has moved: metres toward the middle, metres round with the sun, and whether all face the middle again.</summary>
+public readonly record struct RingMove(double In, double WithSun, bool FacesMiddle);
+
+/// <summary>The way a dancer takes over the floor (rules, section 4): body path, footprints, and the space it needs.</summary>
+public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> Moments)
+{
+    /// <summary>Feet stand so far to either side of the line they are reckoned on, in metres; for drawing only.</summary>
+    public const double HalfStance = 0.1;
+
+    /// <summary>Room that a body takes around its feet, in metres.</summary>
+    private const double Reach = 0.3;
+
+    /// <summary>Moments shown at the most; nobody follows more with the eye.</summary>
+    private const int Most = 4000;
+
+    public FloorPoint Low => new(All.Min(m => Math.Min(m.Left.X, m.Right.X)) - Reach, All.Min(m => Math.Min(m.Left.Y, m.Right.Y)) - Reach);
+
+    public FloorPoint High => new(All.Max(m => Math.Max(m.Left.X, m.Right.X)) + Reach, All.Max(m => Math.Max(m.Left.Y, m.Right.Y)) + Reach);
+
+    /// <summary>Metres from side to side that one dancer needs.</summary>
+    public double Width => High.X - Low.X;
+
+    /// <summary>Metres from front to back that one dancer needs.</summary>
+    public double Depth => High.Y - Low.Y;
+
+    /// <summary>Length of the body's way.</summary>
+    public double Way => All.Zip(Moments, (a, b) => (b.Body - a.Body).Length).Sum();
+
+    /// <summary>From where the body began to where it is at the end.</summary>
+    public FloorPoint Drift => Moments.Count == 0 ? default : Moments[^1].Body - Start.Body;
+
+    /// <summary>For dances in a ring, where the middle lies at 12:00 of the start.</summary>
+    public RingMove Ring => new(Drift.Y, -Drift.X, Moments.Count == 0 || Moments[^1].Facing == Start.Facing);
+
+    private IEnumerable<FloorMoment> All => Moments.Prepend(Start);
+
+    /// <summary>One line of a part, from where the line before it ends.</summary>
+    /// <param name="line">From 1.</param>
+    public static FloorPicture OfLine(PartTrace part, int line)
+    {
+        var state = line > 1 ? part.Lines[line - 2].State : part.Start;
+        var frame = new Frame(state.Body, state.Facing, state.Facing, default, false);
+        return new FloorPicture(StandAt(state, frame), [.. Danced(part, frame, a => a.Action.Line == line)]);
+    }
+
+    /// <summary>A part danced once, facing a wall at its start.</summary>
+    public static FloorPicture OfPart(PartTrace part, Facing wall)
+    {
+        var frame = new Frame(part.Start.Body, part.Start.Facing, wall, default, false);
+        return new FloorPicture(StandAt(part.Start, frame), [.. Danced(part, frame, _ => true)]);
+    }
+
+    /// <summary>The whole dance: a loop once to each of its walls, an order once through; every stretch goes on from where the last one ended.</summary>
+    public static FloorPicture OfWhole(DanceTrace trace)
+    {
+        var moments = new List<FloorMoment>();
+        var (facing, weight, at) = (trace.StartFacing, trace.StartWeight, default(FloorPoint));
+        var repeats = trace.Dance.IsPhrased ? 1 : Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1);
+        for (var repeat = 0; repeat < repeats && moments.Count < Most; repeat++)
+        {
+            foreach (var call in trace.Calls)
+            {
+                var mirrored = call.Stretch.Mirrored != (trace.Mirrors && !trace.Dance.IsPhrased && weight == trace.StartWeight.Other());
+                var stretch = call.Stretch with { Mirrored = mirrored };
+                var pattern = stretch.Pattern;
+                var state = pattern.StateBefore(Tick.FromCounts(stretch.From));
+                var frame = new Frame(state.Body, state.Facing, facing, at, mirrored);
+                moments.AddRange(Danced(pattern, frame, a => PartSpan.Holds(pattern.Part, a.Action, Tick.FromCounts(stretch.From), Tick.FromCounts(stretch.To))));
+                var (end, turn) = stretch.End(weight);
+                (weight, facing) = (end, facing + turn);
+                at = moments.Count > 0 ? moments[^1].Body : at;
+            }
+        }
+
+        var start = StandAt(TraceState.Start(trace.StartWeight, trace.StartFacing), new Frame(default, trace.StartFacing, trace.StartFacing, default, false));
+        return new FloorPicture(start, moments.Count > Most ? moments[..Most] : moments);
+    }
+
+    private static IEnumerable<FloorMoment> Danced(PartTrace part, Frame frame, Func<TracedAction, bool> holds)
+    {
+        foreach (var action in part.Actions.Where(holds))
+        {
+            var foot = frame.Mirrored ? action.Foot.Other() : action.Foot;
+            var after = action.After;
+            var words = $"{action.Action.Verb.Name}{(foot.IsSingle() ? $" {foot.Letter()}" : "")}";
+            var (left, right) = frame.Feet(after);
+            yield return new FloorMoment(
+                part.Part.Name, action.Action.Line, action.Action.Beat.Label(), $"{action.Action.Step}: {words}", foot, action.TakesWeight,
+                left, right, frame.Point(after.Body), frame.Mirrored ? after.Weight.Other() : after.Weight, frame.Turn(after.Facing));
+        }
+    }
+
+    private static FloorMoment StandAt(TraceState state, Frame frame)
+    {
+        var (left, right) = frame.Feet(state);
+        return new FloorMoment("", 0, "", "start", Foot.None, false, left, right, frame.Point(state.Body), state.Weight, frame.Turn(state.Facing));
+    }
+
+    /// <summary>Carries a part's own places to where, and which way round, it is danced this time.</summary>
+    private readonly record struct Frame(FloorPoint From, Facing Facing, Facing Wall, FloorPoint To, bool Mirrored)
+    {
+        public FloorPoint Point(FloorPoint point)
+        {
+            var own = (point - From).Turned(-Facing.Index);
+            return To + (Mirrored ? own with { X = -own.X } : own).Turned(Wall.Index);
+        }
+
+        public Facing Turn(Facing facing)
+        {
+            var turned = new Eighths(facing.Index - Facing.Index);
+            return Wall + (Mirrored ? -turned : turned);
+        }
+
+        /// <summary>Both feet, a little apart so that one sees which is which.</summary>
+        public (FloorPoint Left, FloorPoint Right) Feet(TraceState state)
+        {
+            var apart = new FloorPoint(HalfStance, 0).Turned(Turn(state.Facing).Index);
+            var (left, right) = (Point(state.Left), Point(state.Right));
+            return Mirrored ? (right - apart, left + apart) : (left - apart, right + apart);
+        }
+    }
+}

@@ -1,0 +1,60 @@
+// Steps through floor pictures: up to which moment the footprints are shown, and where the body is then.
+
+/** Footprints this much older than the moment shown are faint. */
+const fresh = 8;
+
+/** @param {HTMLElement} picture @param {number} at */
+function show(picture, at) {
+  const slider = /** @type {HTMLInputElement} */ (picture.querySelector('.floor-at'));
+  const last = Number(slider.max);
+  const now = Math.max(0, Math.min(last, at));
+  slider.value = String(now);
+  for (const print of picture.querySelectorAll('.print')) {
+    const index = Number(print.getAttribute('data-i'));
+    print.classList.toggle('ahead', index > now);
+    print.classList.toggle('old', index <= now - fresh && now < last);
+    print.classList.toggle('now', index === now && now < last);
+  }
+  for (const body of picture.querySelectorAll('.floor-body, .floor-ring.now')) {
+    const isNow = Number(body.getAttribute('data-i')) === now;
+    body.classList.toggle('on', isNow);
+    if (isNow && body.hasAttribute('data-words')) {
+      /** @type {HTMLElement} */ (picture.querySelector('.floor-words')).textContent = body.getAttribute('data-words');
+    }
+  }
+}
+
+/** @param {Element | null} element */
+const pictureOf = (element) => /** @type {HTMLElement | null} */ (element?.closest('.floor-picture') ?? document.querySelector('.floor-picture'));
+
+/** @param {HTMLElement} picture @param {number} by */
+const step = (picture, by) => show(picture, Number(/** @type {HTMLInputElement} */ (picture.querySelector('.floor-at')).value) + by);
+
+document.addEventListener('input', (event) => {
+  if (event.target instanceof HTMLInputElement && event.target.classList.contains('floor-at')) {
+    show(/** @type {HTMLElement} */ (pictureOf(event.target)), Number(event.target.value));
+  }
+});
+document.addEventListener('click', (event) => {
+  const button = event.target instanceof Element ? event.target.closest('.floor-back, .floor-on') : null;
+  const picture = button ? pictureOf(button) : null;
+  if (button && picture) {
+    step(picture, button.classList.contains('floor-on') ? 1 : -1);
+  }
+});
+document.addEventListener('keydown', (event) => {
+  const picture = pictureOf(null);
+  const elsewhere = event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
+  if (picture && !elsewhere && !event.altKey && !event.ctrlKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+    event.preventDefault();
+    step(picture, event.key === 'ArrowRight' ? 1 : -1);
+  }
+});
+
+export function showAll() {
+  for (const picture of document.querySelectorAll('.floor-picture')) {
+    show(/** @type {HTMLElement} */ (picture), Number(/** @type {HTMLInputElement} */ (picture.querySelector('.floor-at')).value));
+  }
+}
+showAll();
+document.body.addEventListener('htmx:afterSettle', showAll);
