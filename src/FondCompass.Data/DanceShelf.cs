@@ -10,11 +10,17 @@ namespace FondCompass.Data;
 /// <param name="Saved">False when somebody saved in between; then <paramref name="Current"/> is theirs.</param>
 public sealed record SaveOutcome(bool Saved, DanceRecord Current);
 
+/// <summary>A dance in which a step occurs, and where it does first.</summary>
+public sealed record StepUse(Guid DanceId, string Title, int Line, string Count);
+
 /// <summary>
 /// One instructor's dances: every read and write goes through the owner's id, so that nobody reaches another's.
 /// </summary>
 public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBook words)
 {
+    /// <summary>Dances looked through for a step at the most.</summary>
+    private const int MostUses = 300;
+
     /// <summary>Most dances one page of the shelf shows.</summary>
     public const int PageSize = 60;
 
@@ -41,11 +47,21 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         return await query.OrderBy(d => d.Title).ThenBy(d => d.Id).Take(PageSize).ToListAsync(cancel);
     }
 
-    /// <summary>All titles and scripts of this owner, those in the bin left out, by title.</summary>
-    public async Task<IReadOnlyList<(Guid Id, string Title, string Script)>> Scripts(CancellationToken cancel = default)
+    /// <summary>Where a step is danced: every dance of this owner whose script holds one of its names and in which it is indeed the one meant.</summary>
+    /// <param name="step">A step of the owner's lexicon.</param>
+    public async Task<IReadOnlyList<StepUse>> Uses(NamedStep step, CancellationToken cancel = default)
     {
-        var rows = await Own.AsNoTracking().OrderBy(d => d.Title).Select(d => new { d.Id, d.Title, d.Script }).ToListAsync(cancel);
-        return rows.ConvertAll(r => (r.Id, r.Title, r.Script));
+        var names = step.Aliases.Prepend(step.Name).Concat(step.LocalNames.Values.SelectMany(n => n)).Concat(step.Languages.Values.SelectMany(n => n));
+        // Scripts write plurals and other spellings too; a name's longest word is enough to look there.
+        var patterns = names.Select(n => $"%{Escape(n.Split(' ', '-').MaxBy(w => w.Length)!)}%").Distinct().ToArray();
+        var dances = await Own.AsNoTracking().Where(d => patterns.Any(p => EF.Functions.ILike(d.Script, p, "\\")))
+            .OrderBy(d => d.Title).Take(MostUses).Select(d => new { d.Id, d.Title, d.Script }).ToListAsync(cancel);
+        var lexicon = await words.Lexicon(cancel);
+        return dances
+            .Select(d => (Dance: d, At: Analysis.Of(d.Script, lexicon).Trace.Parts.SelectMany(p => p.Actions).FirstOrDefault(a => a.Action.Step == step.Name)?.Action))
+            .Where(d => d.At is not null)
+            .Select(d => new StepUse(d.Dance.Id, d.Dance.Title, d.At!.Line, d.At.Beat.Label()))
+            .ToList();
     }
 
     /// <summary>A dance of this owner, also one in the bin; null for anybody else's.</summary>

@@ -1,7 +1,6 @@
 using DiffPlex;
 using DiffPlex.DiffBuilder;
 using DiffPlex.DiffBuilder.Model;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Comparing;
@@ -44,25 +43,5 @@ public sealed record DanceDifference(IReadOnlyList<ComparedStep> Steps)
         return new DanceDifference(steps);
     }
 
-    /// <summary>A line of text for each call of a step: its place, its name, its foot, its turn.</summary>
-    private static string Text(DanceTrace trace)
-    {
-        var rows = new List<string>();
-        foreach (var part in trace.Parts)
-        {
-            foreach (var call in part.Actions.GroupBy(a => a.Action.Call))
-            {
-                var first = call.First();
-                var turn = new Eighths(call.Sum(a => a.Turn.Value));
-                var counts = string.Join(' ', call.Select(a => a.Action.Beat.Label(trace.Dance.Header.LineCounts)));
-                var way = call.Count() == 1 && first.Direction != Lexicon.Direction.None ? $" {Words(first.Direction)}" : "";
-                rows.Add($"{part.Part.Name} {first.Action.Line}, {counts}|{first.Action.Step}{(first.Foot.IsSingle() ? $" {first.Foot.Letter()}" : "")}{way}{(turn.IsNone ? "" : $", turn {turn}")}");
-            }
-        }
-
-        return string.Join('\n', rows);
-    }
-
-    private static string Words(Lexicon.Direction direction) =>
-        string.Concat(direction.ToString().Select((c, i) => i > 0 && char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{char.ToLowerInvariant(c)}"));
+    private static string Text(DanceTrace trace) => string.Join('\n', StepRows.Of(trace).Select(r => $"{r.Where}|{r.Step}"));
 }

@@ -4,12 +4,13 @@ using FondCompass.Core.Tracing;
 namespace FondCompass.Core.Floor;
 
 /// <summary>Where a dancer is after one action, in metres from where the picture begins; X to 3:00, Y to 12:00 of the room.</summary>
+/// <param name="AtCount">Counts from where the picture begins, with their fraction.</param>
 /// <param name="Count">The count's label.</param>
 /// <param name="Words">What is done, in words.</param>
 /// <param name="Foot">The foot that was set, or none.</param>
 /// <param name="TakesWeight">Filled footprint; a foot that only touches is hollow.</param>
 public sealed record FloorMoment(
-    string Part, int Line, string Count, string Words, Foot Foot, bool TakesWeight, FloorPoint Left, FloorPoint Right, FloorPoint Body, Weight Weight, Facing Facing);
+    double AtCount, string Part, int Line, string Count, string Words, Foot Foot, bool TakesWeight, FloorPoint Left, FloorPoint Right, FloorPoint Body, Weight Weight, Facing Facing);
 
 /// <summary>How a ring of dancers has moved: metres toward the middle, metres round with the sun, and whether all face the middle again.</summary>
 public readonly record struct RingMove(double In, double WithSun, bool FacesMiddle);
@@ -53,22 +54,41 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     {
         var state = line > 1 ? part.Lines[line - 2].State : part.Start;
         var frame = new Frame(state.Body, state.Facing, state.Facing, default, false);
-        return new FloorPicture(StandAt(state, frame), [.. Danced(part, frame, a => a.Action.Line == line)]);
+        return new FloorPicture(StandAt(state, frame), [.. Danced(part, frame, -part.Part.Lines[line - 1].Start.InCounts, a => a.Action.Line == line)]);
     }
 
     /// <summary>A part danced once, facing a wall at its start.</summary>
     public static FloorPicture OfPart(PartTrace part, Facing wall)
     {
         var frame = new Frame(part.Start.Body, part.Start.Facing, wall, default, false);
-        return new FloorPicture(StandAt(part.Start, frame), [.. Danced(part, frame, _ => true)]);
+        return new FloorPicture(StandAt(part.Start, frame), [.. Danced(part, frame, 0, _ => true)]);
     }
 
     /// <summary>The whole dance: a loop once to each of its walls, an order once through; every stretch goes on from where the last one ended.</summary>
-    public static FloorPicture OfWhole(DanceTrace trace)
+    public static FloorPicture OfWhole(DanceTrace trace) =>
+        Of(trace, trace.Dance.IsPhrased ? 1 : Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1));
+
+    /// <summary>One pattern: a loop once, an order once through.</summary>
+    public static FloorPicture OfPattern(DanceTrace trace) => Of(trace, 1);
+
+    /// <summary>Where the dancer is at a count from the picture's beginning.</summary>
+    public FloorMoment At(double count)
+    {
+        var (low, high) = (0, Moments.Count);
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = Moments[middle].AtCount <= count ? (middle + 1, high) : (low, middle);
+        }
+
+        return low == 0 ? Start : Moments[low - 1];
+    }
+
+    private static FloorPicture Of(DanceTrace trace, int repeats)
     {
         var moments = new List<FloorMoment>();
         var (facing, weight, at) = (trace.StartFacing, trace.StartWeight, default(FloorPoint));
-        var repeats = trace.Dance.IsPhrased ? 1 : Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1);
+        var counts = 0;
         for (var repeat = 0; repeat < repeats && moments.Count < Most; repeat++)
         {
             foreach (var call in trace.Calls)
@@ -78,7 +98,8 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
                 var pattern = stretch.Pattern;
                 var state = pattern.StateBefore(Tick.FromCounts(stretch.From));
                 var frame = new Frame(state.Body, state.Facing, facing, at, mirrored);
-                moments.AddRange(Danced(pattern, frame, a => PartSpan.Holds(pattern.Part, a.Action, Tick.FromCounts(stretch.From), Tick.FromCounts(stretch.To))));
+                moments.AddRange(Danced(pattern, frame, counts - stretch.From, a => PartSpan.Holds(pattern.Part, a.Action, Tick.FromCounts(stretch.From), Tick.FromCounts(stretch.To))));
+                counts += stretch.Counts;
                 var (end, turn) = stretch.End(weight);
                 (weight, facing) = (end, facing + turn);
                 at = moments.Count > 0 ? moments[^1].Body : at;
@@ -89,7 +110,7 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
         return new FloorPicture(start, moments.Count > Most ? moments[..Most] : moments);
     }
 
-    private static IEnumerable<FloorMoment> Danced(PartTrace part, Frame frame, Func<TracedAction, bool> holds)
+    private static IEnumerable<FloorMoment> Danced(PartTrace part, Frame frame, double from, Func<TracedAction, bool> holds)
     {
         foreach (var action in part.Actions.Where(holds))
         {
@@ -98,7 +119,7 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
             var words = $"{action.Action.Verb.Name}{(foot.IsSingle() ? $" {foot.Letter()}" : "")}";
             var (left, right) = frame.Feet(after);
             yield return new FloorMoment(
-                part.Part.Name, action.Action.Line, action.Action.Beat.Label(), $"{action.Action.Step}: {words}", foot, action.TakesWeight,
+                from + action.At.InCounts, part.Part.Name, action.Action.Line, action.Action.Beat.Label(), $"{action.Action.Step}: {words}", foot, action.TakesWeight,
                 left, right, frame.Point(after.Body), frame.Mirrored ? after.Weight.Other() : after.Weight, frame.Turn(after.Facing));
         }
     }
@@ -106,7 +127,7 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     private static FloorMoment StandAt(TraceState state, Frame frame)
     {
         var (left, right) = frame.Feet(state);
-        return new FloorMoment("", 0, "", "start", Foot.None, false, left, right, frame.Point(state.Body), state.Weight, frame.Turn(state.Facing));
+        return new FloorMoment(0, "", 0, "", "start", Foot.None, false, left, right, frame.Point(state.Body), state.Weight, frame.Turn(state.Facing));
     }
 
     /// <summary>Carries a part's own places to where, and which way round, it is danced this time.</summary>

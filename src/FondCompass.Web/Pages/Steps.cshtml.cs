@@ -1,21 +1,89 @@
+using FondCompass.Core;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Floor;
 using FondCompass.Core.Lexicon;
+using FondCompass.Data;
+using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
-/// <summary>The step lexicon, to browse.</summary>
-public sealed class StepsModel : PageModel
+/// <summary>The step lexicon, to browse and to try: every step with its ruler, its weight line and its footprints.</summary>
+public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
 {
+    /// <summary>Characters tried at the most.</summary>
+    private const int LongestTry = 300;
+
     [BindProperty(SupportsGet = true, Name = "q")]
     public string? Query { get; set; }
 
+    /// <summary>Name of the step that is open.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Step { get; set; }
+
+    /// <summary>Words to be tried in its place; the step as it is when left out.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Try { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public FloorSight Sight { get; set; }
+
     public IReadOnlyList<NamedStep> Found { get; private set; } = [];
 
-    public int Total => StepLexicon.Shipped.Steps.Count();
+    public int Total { get; private set; }
 
-    public void OnGet() => Found = StepLexicon.Shipped.Steps
-        .Where(s => string.IsNullOrWhiteSpace(Query) || s.Aliases.Prepend(s.Name).Any(n => n.Contains(Query.Trim(), StringComparison.OrdinalIgnoreCase)))
-        .OrderBy(s => s.Name, StringComparer.Ordinal)
-        .ToList();
+    public NamedStep? Open { get; private set; }
+
+    public IReadOnlyList<StepUse> Uses { get; private set; } = [];
+
+    public TriedStep? Tried { get; private set; }
+
+    public async Task OnGet(CancellationToken cancel)
+    {
+        var lexicon = await words.Lexicon(cancel);
+        Total = lexicon.Steps.Count();
+        Found = lexicon.Steps.Where(IsFound).OrderBy(s => s.IsOwn ? 0 : 1).ThenBy(s => s.Name, StringComparer.Ordinal).ToList();
+        Open = Step is null ? Found.Count > 0 ? Found[0] : null : lexicon.Find(Step);
+        if (Open is not null)
+        {
+            Uses = await shelf.Uses(Open, cancel);
+            var wording = string.IsNullOrWhiteSpace(Try) ? $"{Open.Name} R" : Try.Trim();
+            Tried = TriedStep.Of(wording.Length > LongestTry ? wording[..LongestTry] : wording, Open, lexicon, Sight);
+        }
+    }
+
+    private bool IsFound(NamedStep step) => string.IsNullOrWhiteSpace(Query) || NamesOf(step).Concat(step.Genres)
+        .Any(n => n.Contains(Query.Trim(), StringComparison.OrdinalIgnoreCase));
+
+    private static IEnumerable<string> NamesOf(NamedStep step) =>
+        step.Aliases.Prepend(step.Name).Concat(step.Languages.Values.SelectMany(n => n)).Concat(step.LocalNames.Values.SelectMany(n => n));
+}
+
+/// <summary>A step's words danced from a standing start.</summary>
+/// <param name="Problems">What is wrong with the words, if anything is.</param>
+public sealed record TriedStep(string Wording, IReadOnlyList<RulerLine> Lines, FloorDrawing? Floor, string Ends, IReadOnlyList<string> Problems)
+{
+    public static TriedStep Of(string wording, NamedStep step, StepLexicon lexicon, FloorSight sight)
+    {
+        var isRing = step.Genres.Contains("circle");
+        var settings = $"{(step.Genres.Count > 0 ? $"genre {step.Genres[0]}\n" : "")}{(isRing ? "layout circle\n" : "")}part A\n{wording.ReplaceLineEndings(" ")}\n";
+        // The foot that leads must be the one that is free.
+        var analysis = Analysis.Of("start weight L\n" + settings, lexicon);
+        var other = Analysis.Of("start weight R\n" + settings, lexicon);
+        analysis = analysis.HasErrors && !other.HasErrors ? other : analysis;
+        var trace = analysis.Trace.Parts[0];
+        var problems = analysis.Findings.Where(f => f.Severity == Core.Findings.Severity.Error).Select(f => f.Message).ToList();
+        if (trace.Actions.Count == 0)
+        {
+            return new TriedStep(wording, [], null, "", problems);
+        }
+
+        var widest = trace.Part.Lines.Max(l => l.Counts);
+        var free = trace.End.Weight.FreeFoot();
+        return new TriedStep(
+            wording, RulerDrawing.Draw(trace, Math.Max(widest, 4), 4), FloorDrawing.Of(FloorPicture.OfPart(trace, Facing.Front), sight, isRing),
+            $"{trace.Part.Counts} {(trace.Part.Counts == 1 ? "count" : "counts")}, ends with weight {trace.End.Weight.Letter()}{(free == Foot.None ? "" : $", the {free.Word()} free")}, facing {trace.End.Facing}",
+            problems);
+    }
 }

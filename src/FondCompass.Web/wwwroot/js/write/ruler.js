@@ -119,6 +119,21 @@ async function write(words, replaces, counts) {
 /** Called after the next drawing. @type {(() => void) | null} */
 let onceDrawn = null;
 
+/** A row's words without counts and remark. @param {number} row */
+const wordsOf = (row) => box.value.split('\n')[row - 1].replace(/#.*$/, '').replace(/^[\s\d&aei.,–-]+(?=\s)/, '').trim();
+
+/** Takes the steps that are chosen, one or a whole line, to the instructor's own words. */
+function keep() {
+  const wanted = choice;
+  const rows = picks().map(choiceOf).filter((p) => p.kind === 'step' && wanted && (wanted.kind === 'step' ? p.row === wanted.row : p.part === wanted.part && p.line === wanted.line)).map((p) => p.row);
+  const meaning = [...new Set(rows)].map(wordsOf).join(', ');
+  if (meaning) {
+    location.href = `/steps/own?row=${encodeURIComponent(`step NAME = ${meaning}`)}`;
+  } else {
+    refuse('Choose a step or a line first; then it can be kept as a step of your own.');
+  }
+}
+
 /** Opens the field at what is chosen. @param {string} first what has been typed already */
 function enter(first) {
   const at = element();
@@ -126,7 +141,7 @@ function enter(first) {
     return;
   }
   const replaces = choice.kind === 'step';
-  const own = replaces ? box.value.split('\n')[choice.row - 1].replace(/#.*$/, '').replace(/^[\s\d&aei.,–-]+(?=\s)/, '').trim() : '';
+  const own = replaces ? wordsOf(choice.row) : '';
   openEntry({
     rect: () => (element() ?? ruler).getBoundingClientRect(),
     words: first || own,
@@ -147,6 +162,8 @@ function act(act) {
     enter('');
   } else if (act === 'ways') {
     openWays(at.row);
+  } else if (act === 'keep') {
+    keep();
   } else if (act === 'longer' || act === 'shorter') {
     edit({ ...at, act: 'longer', by: act === 'longer' ? 1 : -1 });
   } else if (act === 'paste') {
@@ -225,6 +242,7 @@ const keys = {
   '=': () => act('mirror'),
   '*': () => act('duplicate'),
   '?': () => act('ways'),
+  '!': () => act('keep'),
   Delete: () => act('remove'),
   Backspace: () => act('remove'),
   'Ctrl+c': () => act('copy'),
