@@ -71,7 +71,7 @@ internal sealed partial class CallPlacer(CallFeet feet)
                 return halves;
             }
 
-            return Natural(blocks, counts is null ? Usual(blocks) : Usual(blocks, alone: blocks.Count == 1), counts?.First ?? next, slow, null);
+            return Natural(blocks, counts is null ? WithEndings(blocks) : Usual(blocks, alone: blocks.Count == 1), counts?.First ?? next, slow, null);
         }
 
         return counts.IsRange
@@ -166,6 +166,24 @@ internal sealed partial class CallPlacer(CallFeet feet)
 
         return blocks;
     }
+
+    /// <summary>"vine R with brush": the touch that would end the step makes room for the ending that is named.</summary>
+    private static List<StepForm?> WithEndings(List<Block> blocks)
+    {
+        var usual = Usual(blocks);
+        for (var i = 0; i + 1 < blocks.Count; i++)
+        {
+            if (usual[i] is { Actions: [.., { Phrase.Verb.Kind: VerbKind.Leaves }] } form && blocks[i + 1] is { IsNamed: false, Phrase.Verb.Kind: VerbKind.Leaves }
+                && blocks[i].Forms.FirstOrDefault(f => f.Counts == form.Counts - 1 && Outline(f).SequenceEqual(Outline(form).SkipLast(1))) is { } shorter)
+            {
+                usual[i] = shorter;
+            }
+        }
+
+        return usual;
+    }
+
+    private static IEnumerable<(Tick At, Verb? Verb, Direction Direction)> Outline(StepForm form) => form.Actions.Select(a => (a.At, a.Phrase.Verb, a.Phrase.Direction));
 
     /// <param name="alone">One count is written: "5 side rock R" is the rock only, where the step has a form of one count.</param>
     private static List<StepForm?> Usual(List<Block> blocks, bool alone = false) => blocks.ConvertAll(b =>

@@ -95,8 +95,15 @@ public sealed partial class FreeWording
             _rows.Add(new PastedRow("", "part A", PastedFate.Frame));
         }
 
-        var pieces = Pieces(text);
         var scripts = new List<string>();
+        if (Section().Match(text) is { Success: true } section && section.Groups["name"].Value.Trim() is { Length: > 0 } steps)
+        {
+            // A heading with its steps on the same row.
+            text = steps;
+            scripts.Add("line");
+        }
+
+        var pieces = Pieces(text);
         var fate = PastedFate.Understood;
         foreach (var piece in pieces)
         {
@@ -124,6 +131,11 @@ public sealed partial class FreeWording
         if (text[0] is '#' or '?' || text.StartsWith("//", StringComparison.Ordinal))
         {
             return text;
+        }
+
+        if (Size().Match(text) is { Success: true } size)
+        {
+            return $"# {text}" + (size.Groups["walls"].Value is "1" or "2" or "4" or "8" ? $"\nwalls {size.Groups["walls"].Value}" : "");
         }
 
         var (word, rest) = RowText.FirstWord(text);
@@ -278,7 +290,12 @@ public sealed partial class FreeWording
         yield return plain;
         yield return string.Join(", ", plain.Split([',', ';'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(WithVerb));
         yield return plain.Replace(" and ", ", ", StringComparison.OrdinalIgnoreCase);
+        yield return VerbByVerb(plain);
     }
+
+    /// <summary>"rock forward L recover R": every verb begins an action, commas or none.</summary>
+    private static string VerbByVerb(string wording) => string.Join(
+        ' ', wording.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select((w, i) => i > 0 && Verbs.Find(w.ToLowerInvariant().Trim(',')) is not null ? $", {w}" : w)).Replace(" ,", ",", StringComparison.Ordinal).Replace(",,", ",", StringComparison.Ordinal);
 
     /// <summary>"L behind R": where only a foot and a way are said, a step is meant.</summary>
     private static string WithVerb(string segment)
@@ -290,7 +307,7 @@ public sealed partial class FreeWording
     }
 
     private static string WithoutWords(string wording, List<string> words) =>
-        words.Aggregate(wording, (text, word) => Regex.Replace(text, $@"(?<!\w){Regex.Escape(word)}(?!\w)[.!?]?\s*", "", RegexOptions.IgnoreCase)).Trim(' ', ',');
+        words.Aggregate(wording, (text, word) => Regex.Replace(text, $@"(?<![\w/]){Regex.Escape(word)}(?![\w/])[.!?]?\s*", "", RegexOptions.IgnoreCase)).Trim(' ', ',');
 
     [GeneratedRegex(@"^\s*(?:[-*•–·]\s+|\(?\d{1,2}[.)]\s+(?=[A-Za-z]{3,}[^0-9]*\d))+")]
     private static partial Regex Bullet();
@@ -304,8 +321,11 @@ public sealed partial class FreeWording
     [GeneratedRegex(@"^(?:(?<kind>part|tag|bridge|chorus|verse|ending)\b)[ :]*(?<name>[A-Za-z]?\d*)\s*[:\-–]*\s*(?:\(.*\)|\[.*\]|\d+ counts?)?$", RegexOptions.IgnoreCase)]
     private static partial Regex PartHeading();
 
-    [GeneratedRegex(@"^(?:section|sec|set|eight|s)\s*\d+\s*[:.\-–]*\s*(?<name>.*)$|^(?:\[)?\d+\s*[-–]\s*\d+\]\s*[:.\-–]*\s*(?<name>.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?:section|sect|sec|set|eight|s)\s*\d+\s*[:.\-–]*\s*(?<name>.*)$|^(?:\[)?\d+\s*[-–]\s*\d+\]\s*[:.\-–]*\s*(?<name>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex Section();
+
+    [GeneratedRegex(@"^(?:\d+\s*-?\s*counts?\b[\s,;/·|-]*(?:(?<walls>\d)\s*-?\s*walls?\b)?|(?<walls>\d)\s*-?\s*walls?\b)[\s,;/·|-]*(?:line dance|dance|beginner|improver|intermediate|advanced|easy)?\W*$", RegexOptions.IgnoreCase)]
+    private static partial Regex Size();
 
     [GeneratedRegex(@"^restart\b.*?\b(?:wall|repeat|round)\s*(?<wall>\d+)\b.*?\b(?<count>\d+)\s*counts?|^restart\b.*?\bafter\s*(?:count\s*)?(?<count>\d+)\s*(?:counts?)?\b.*?\b(?:wall|repeat)\s*(?<wall>\d+)", RegexOptions.IgnoreCase)]
     private static partial Regex Restart();

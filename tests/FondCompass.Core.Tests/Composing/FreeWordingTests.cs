@@ -48,6 +48,8 @@ public class FreeWordingTests
     [InlineData("Step R fwd (1), touch L beside (2), step L back (3), touch R (4)", 4)]
     [InlineData("1-2 Step R forward, touch L. 3-4 Step L back, touch R.", 4)]
     [InlineData("- Vine right\n- Vine left", 8)]
+    [InlineData("Sect 1: grapevine R w/ touch, grapevine L 1/4 turn", 8)]
+    [InlineData("32 count 4 wall\n1-2 rock fwd R recover L\n3-4 walk R walk L", 4)]
     [InlineData("1-4: Vine Right & clap\n5-8: Vine Left & clap", 8)]
     [InlineData("Part A (16 counts)\nvine right\nvine left\nrocking chair\nrocking chair", 16)]
     [InlineData("walk forward R, L, R, kick L\nwalk back L, R, L, touch R", 8)]
