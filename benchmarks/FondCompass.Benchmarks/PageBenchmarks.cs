@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Http;
 using Microsoft.Extensions.Logging;
+using Npgsql;
 
 namespace FondCompass.Benchmarks;
 
@@ -36,6 +37,25 @@ internal static partial class PageBenchmarks
         await Measure("recompute while typing, 32 counts", Ruler);
         await Measure("  yardstick: the same page, body constant", () => Post(plain, "/", script));
         await Measure("shelf search", () => client.GetStringAsync("/?handler=List&q=slack"));
+        await FillShelf(application.Database.Connection);
+        foreach (var words in (string[])["reel 4711", "windlass", "vine", "capst", "nowhere", "ab"])
+        {
+            await Measure($"shelf of 10,000 dances, '{words}'", () => client.GetStringAsync($"/?handler=List&q={Uri.EscapeDataString(words)}"));
+        }
+    }
+
+    /// <summary>Ten thousand dances in the demo studio, each with a script of some 800 characters.</summary>
+    private static async Task FillShelf(string connection)
+    {
+        await using var source = NpgsqlDataSource.Create(connection);
+        await using var fill = source.CreateCommand("""
+            insert into "Dances" ("Id", "OwnerId", "Script", "Title", "Counts", "Walls", "State", "Version", "ChangedAt", "Fit_Passages", "Fit_Exceptions")
+            select gen_random_uuid(), d."OwnerId", replace(d."Script", d."Title", 'Reel ' || n || ' of the ' || md5(n::text)), 'Reel ' || n || ' of the ' || md5(n::text),
+                   d."Counts", d."Walls", d."State", 1, now(), '', ''
+            from generate_series(1, 1000) n cross join (select * from "Dances" order by "Title" limit 10) d;
+            analyze "Dances";
+            """);
+        await fill.ExecuteNonQueryAsync();
     }
 
     private static async Task Measure(string what, Func<Task<string>> request)

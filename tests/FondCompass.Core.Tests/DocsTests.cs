@@ -1,13 +1,14 @@
 using System.Reflection;
 using System.Runtime.CompilerServices;
 using System.Text;
+using System.Text.RegularExpressions;
 using FondCompass.Core.Findings;
 using Xunit;
 
 namespace FondCompass.Core.Tests;
 
 /// <summary>The page of findings lists every code, and every code only once.</summary>
-public class DocsTests
+public partial class DocsTests
 {
     private static string Page([CallerFilePath] string here = "") => Path.Combine(Path.GetDirectoryName(here)!, "..", "..", "docs", "findings.md");
 
@@ -38,4 +39,40 @@ public class DocsTests
 
     [Fact]
     public void No_code_is_used_twice() => Assert.Equal(Codes().Count, Codes().Select(c => c.Code).Distinct().Count());
+
+    /// <summary>Code spans of the table of counts, and the rows that hang on counts: all of them can be read.</summary>
+    private static IEnumerable<string> SamplesOnTheScriptPage()
+    {
+        var rows = File.ReadAllLines(Page().Replace("findings.md", "script.md")).SkipWhile(r => r != "## Counts and steps").TakeWhile(r => r != "## Own steps").ToList();
+        foreach (var row in rows.Where(r => r.StartsWith("| `", StringComparison.Ordinal)))
+        {
+            foreach (Match span in CodeSpan().Matches(row.Replace("\\|", "¦").Split('|')[1].Replace('¦', '|')))
+            {
+                yield return span.Groups[1].Value.Replace("…", "vine R");
+            }
+        }
+
+        foreach (var row in rows.Where(r => r.StartsWith("    ", StringComparison.Ordinal)))
+        {
+            yield return Gap().Split(row.Trim())[0].Replace("NAME", "island");
+        }
+    }
+
+    [Fact]
+    public void What_the_script_page_shows_can_be_read()
+    {
+        var samples = SamplesOnTheScriptPage().ToList();
+        Assert.InRange(samples.Count, 15, 200);
+        foreach (var sample in samples.Where(s => s.Any(char.IsLetter) && s[0] != '?'))
+        {
+            var findings = Analysis.Of($"part A\n1-8 march R\n1-4 vine R\n{sample}\n").Findings;
+            Assert.DoesNotContain(findings, f => f.Place.Row == 4 && (f.Code.StartsWith("TEXT", StringComparison.Ordinal) || f.Code is "WORD01" or "WORD02" or "WORD03"));
+        }
+    }
+
+    [GeneratedRegex("`([^`]+)`")]
+    private static partial Regex CodeSpan();
+
+    [GeneratedRegex(@"\s{2,}")]
+    private static partial Regex Gap();
 }

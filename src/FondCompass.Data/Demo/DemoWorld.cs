@@ -61,7 +61,7 @@ public static class DemoWorld
     [
         ("slack-tide-stroll", "intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8\n"),
         ("nine-lanterns", "intro 16 @104\nverse 48\n! chorus 32\nverse, the short one 24\n! chorus 32\nbridge 20\nverse 48\n! chorus 32\nending 8\n"),
-        ("winch-and-windlass", "intro 8 @96\nslack 64\nhauling 64 @96-132\nfull strain 64 @132-160\n"),
+        ("winch-and-windlass", "intro 8 @96\nslack 64\ncapstan 4\nhauling 64 @96-132\nfull strain 64 @132-160\n"),
     ];
 
     private static async Task AddLessons(LessonBook book, DanceRecord stroll, CancellationToken cancel)
