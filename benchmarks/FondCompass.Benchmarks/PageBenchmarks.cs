@@ -49,9 +49,9 @@ internal static partial class PageBenchmarks
     {
         await using var source = NpgsqlDataSource.Create(connection);
         await using var fill = source.CreateCommand("""
-            insert into "Dances" ("Id", "OwnerId", "Script", "Title", "Counts", "Walls", "State", "Version", "ChangedAt", "Fit_Passages", "Fit_Exceptions")
+            insert into "Dances" ("Id", "OwnerId", "Script", "Title", "Finds", "Counts", "Walls", "State", "Version", "ChangedAt", "Fit_Passages", "Fit_Exceptions")
             select gen_random_uuid(), d."OwnerId", replace(d."Script", d."Title", 'Reel ' || n || ' of the ' || md5(n::text)), 'Reel ' || n || ' of the ' || md5(n::text),
-                   d."Counts", d."Walls", d."State", 1, now(), '', ''
+                   replace(d."Finds", lower(d."Title"), 'reel ' || n || ' of the ' || md5(n::text)), d."Counts", d."Walls", d."State", 1, now(), '', ''
             from generate_series(1, 1000) n cross join (select * from "Dances" order by "Title" limit 10) d;
             analyze "Dances";
             """);

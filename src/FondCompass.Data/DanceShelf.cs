@@ -40,8 +40,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         var query = Own.AsNoTracking();
         foreach (var word in (words ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
         {
-            var pattern = $"%{Escape(word)}%";
-            query = query.Where(d => EF.Functions.ILike(d.Title, pattern, "\\") || EF.Functions.ILike(d.Script, pattern, "\\"));
+            var pattern = $"%{Escape(word.ToLowerInvariant())}%";
+            query = query.Where(d => EF.Functions.Like(d.Finds, pattern, "\\"));
         }
 
         return await query.OrderBy(d => d.Title).ThenBy(d => d.Id).Take(PageSize).ToListAsync(cancel);
@@ -53,8 +53,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     {
         var names = step.Aliases.Prepend(step.Name).Concat(step.LocalNames.Values.SelectMany(n => n)).Concat(step.Languages.Values.SelectMany(n => n));
         // Scripts write plurals and other spellings too; a name's longest word is enough to look there.
-        var patterns = names.Select(n => $"%{Escape(n.Split(' ', '-').MaxBy(w => w.Length)!)}%").Distinct().ToArray();
-        var dances = await Own.AsNoTracking().Where(d => patterns.Any(p => EF.Functions.ILike(d.Script, p, "\\")))
+        var patterns = names.Select(n => $"%{Escape(n.ToLowerInvariant().Split(' ', '-').MaxBy(w => w.Length)!)}%").Distinct().ToArray();
+        var dances = await Own.AsNoTracking().Where(d => patterns.Any(p => EF.Functions.Like(d.Finds, p, "\\")))
             .OrderBy(d => d.Title).Take(MostUses).Select(d => new { d.Id, d.Title, d.Script }).ToListAsync(cancel);
         var lexicon = await words.Lexicon(cancel);
         return dances
@@ -178,6 +178,7 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         var title = analysis.Dance.Header.Title.Trim();
         dance.Script = script;
         dance.Title = title.Length == 0 ? "Untitled dance" : title.Length > 200 ? title[..200] : title;
+        dance.Finds = string.Join(' ', $"{title} {script}".ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Distinct());
         dance.Counts = analysis.Trace.TotalCounts;
         dance.Walls = analysis.Trace.WallOrder.Count;
         dance.State = StateOf(analysis);

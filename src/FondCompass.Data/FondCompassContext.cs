@@ -34,9 +34,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             dance.Property(d => d.Version).IsConcurrencyToken();
             dance.ComplexProperty(d => d.Fit);
             dance.HasIndex(d => new { d.OwnerId, d.DeletedAt, d.Title });
-            // Parts of words are found anywhere in a title or a script.
-            dance.HasIndex(d => d.Title, "IX_Dances_Title_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
-            dance.HasIndex(d => d.Script, "IX_Dances_Script_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
+            // Parts of words are found anywhere in them.
+            dance.HasIndex(d => d.Finds, "IX_Dances_Finds_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
             dance.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<DanceRevision>(revision =>

@@ -38,7 +38,7 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        foreach (var page in (string[])["write", "fit", "plan", "teach", "log"])
+        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "floor", "compare", "revisions"])
         {
             var (status, html) = await visitor.Get($"/dances/{id}/{page}");
             Assert.Equal(HttpStatusCode.OK, status);
@@ -56,7 +56,7 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(script);
-        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "teach?handler=Timeline"])
+        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "teach?handler=Timeline", "floor", "floor?what=line:1:A&sight=Front", "compare", "compare?with=revision:1"])
         {
             Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/{page}")).Status);
         }

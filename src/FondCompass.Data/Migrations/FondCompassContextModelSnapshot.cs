@@ -39,6 +39,10 @@ namespace FondCompass.Data.Migrations
                     b.Property<DateTimeOffset?>("DeletedAt")
                         .HasColumnType("timestamp with time zone");
 
+                    b.Property<string>("Finds")
+                        .IsRequired()
+                        .HasColumnType("text");
+
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("uuid");
 
@@ -92,15 +96,10 @@ namespace FondCompass.Data.Migrations
 
                     b.HasIndex("OwnerId", "DeletedAt", "Title");
 
-                    b.HasIndex(new[] { "Script" }, "IX_Dances_Script_Trigrams");
+                    b.HasIndex(new[] { "Finds" }, "IX_Dances_Finds_Trigrams");
 
-                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex(new[] { "Script" }, "IX_Dances_Script_Trigrams"), "gin");
-                    NpgsqlIndexBuilderExtensions.HasOperators(b.HasIndex(new[] { "Script" }, "IX_Dances_Script_Trigrams"), new[] { "gin_trgm_ops" });
-
-                    b.HasIndex(new[] { "Title" }, "IX_Dances_Title_Trigrams");
-
-                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex(new[] { "Title" }, "IX_Dances_Title_Trigrams"), "gin");
-                    NpgsqlIndexBuilderExtensions.HasOperators(b.HasIndex(new[] { "Title" }, "IX_Dances_Title_Trigrams"), new[] { "gin_trgm_ops" });
+                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex(new[] { "Finds" }, "IX_Dances_Finds_Trigrams"), "gin");
+                    NpgsqlIndexBuilderExtensions.HasOperators(b.HasIndex(new[] { "Finds" }, "IX_Dances_Finds_Trigrams"), new[] { "gin_trgm_ops" });
 
                     b.ToTable("Dances");
                 });

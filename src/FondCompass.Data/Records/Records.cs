@@ -31,6 +31,9 @@ public sealed class DanceRecord : IOwned
 
     public string Title { get; set; } = "";
 
+    /// <summary>The words of title and script in lower case, each once: what a search looks through.</summary>
+    public string Finds { get; set; } = "";
+
     public int Counts { get; set; }
 
     public int Walls { get; set; }

@@ -22,6 +22,13 @@ namespace FondCompass.Data.Migrations
                 defaultValue: "");
 
             migrationBuilder.AddColumn<string>(
+                name: "Finds",
+                table: "Dances",
+                type: "text",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
                 name: "Fit_Exceptions",
                 table: "Dances",
                 type: "text",
@@ -33,6 +40,8 @@ namespace FondCompass.Data.Migrations
                 table: "Dances",
                 type: "uuid",
                 nullable: true);
+
+            migrationBuilder.Sql("""update "Dances" set "Finds" = lower("Title" || ' ' || "Script");""");
 
             migrationBuilder.CreateTable(
                 name: "Tracks",
@@ -100,16 +109,9 @@ namespace FondCompass.Data.Migrations
                 });
 
             migrationBuilder.CreateIndex(
-                name: "IX_Dances_Script_Trigrams",
+                name: "IX_Dances_Finds_Trigrams",
                 table: "Dances",
-                column: "Script")
-                .Annotation("Npgsql:IndexMethod", "gin")
-                .Annotation("Npgsql:IndexOperators", new[] { "gin_trgm_ops" });
-
-            migrationBuilder.CreateIndex(
-                name: "IX_Dances_Title_Trigrams",
-                table: "Dances",
-                column: "Title")
+                column: "Finds")
                 .Annotation("Npgsql:IndexMethod", "gin")
                 .Annotation("Npgsql:IndexOperators", new[] { "gin_trgm_ops" });
 
@@ -137,16 +139,16 @@ namespace FondCompass.Data.Migrations
                 name: "Tracks");
 
             migrationBuilder.DropIndex(
-                name: "IX_Dances_Script_Trigrams",
-                table: "Dances");
-
-            migrationBuilder.DropIndex(
-                name: "IX_Dances_Title_Trigrams",
+                name: "IX_Dances_Finds_Trigrams",
                 table: "Dances");
 
             migrationBuilder.DropColumn(
                 name: "Words",
                 table: "Revisions");
+
+            migrationBuilder.DropColumn(
+                name: "Finds",
+                table: "Dances");
 
             migrationBuilder.DropColumn(
                 name: "Fit_Exceptions",
