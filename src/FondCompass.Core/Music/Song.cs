@@ -2,14 +2,38 @@ using FondCompass.Core.Counts;
 
 namespace FondCompass.Core.Music;
 
+/// <summary>How the dancers count a passage: at the music's own pace, at half of it or at twice it.</summary>
+public enum CountingFeel
+{
+    AsPlayed,
+    HalfTime,
+    DoubleTime,
+}
+
 /// <summary>
-/// A passage of a song: so many counts at a tempo that is constant or changes evenly from count to count.
+/// A passage of a song: so many counts at a tempo that is constant or changes evenly from count to count, or so many seconds
+/// without a beat (a pause, a held ending), in which nothing is counted.
 /// </summary>
-/// <param name="Bpm">Counts per minute at its first count.</param>
+/// <param name="Counts">Counts danced; 0 for a passage without a beat.</param>
+/// <param name="Bpm">Counts per minute at its first count, as danced.</param>
 /// <param name="BpmEnd">Counts per minute at its end; null when constant.</param>
 /// <param name="Important">The dance should begin a repeat where this passage begins.</param>
 /// <param name="Note">The instructor's own reminder.</param>
-public sealed record Passage(string Name, int Counts, double Bpm, double? BpmEnd = null, bool Important = false, string? Note = null);
+public sealed record Passage(string Name, int Counts, double Bpm, double? BpmEnd = null, bool Important = false, string? Note = null)
+{
+    /// <summary>Seconds without a beat; null where there is one.</summary>
+    public double? Rest { get; init; }
+
+    public CountingFeel Feel { get; init; }
+
+    /// <summary>Counts in a bar, for the accents.</summary>
+    public int Bar { get; init; } = 4;
+}
+
+/// <summary>A count of the song that sounds at a given moment.</summary>
+/// <param name="Count">Song count, from 0.</param>
+/// <param name="Seconds">From the song's count 0.</param>
+public readonly record struct Anchor(int Count, double Seconds);
 
 /// <summary>A song as the sum of its passages. Counts are song counts from 0, half-open.</summary>
 public sealed record Song
@@ -17,8 +41,12 @@ public sealed record Song
     /// <summary>Longest song, in counts.</summary>
     public const int MostCounts = 100_000;
 
-    public Song(IReadOnlyList<Passage> passages)
+    /// <summary>Longest passage without a beat, in seconds.</summary>
+    public const double LongestRest = 600;
+
+    public Song(IReadOnlyList<Passage> passages, IReadOnlyList<Anchor>? anchors = null)
     {
+        Anchors = anchors ?? [];
         Passages = passages;
         var starts = new int[passages.Count];
         for (var i = 0; i < passages.Count; i++)
@@ -28,12 +56,15 @@ public sealed record Song
         }
 
         Starts = starts;
-        Time = new TimeMap(passages);
+        Time = new TimeMap(passages, Anchors);
     }
 
     public string Title { get; init; } = "";
 
     public IReadOnlyList<Passage> Passages { get; }
+
+    /// <summary>Counts held to a moment, in order.</summary>
+    public IReadOnlyList<Anchor> Anchors { get; }
 
     /// <summary>The song count at which each passage begins.</summary>
     public IReadOnlyList<int> Starts { get; }
@@ -42,7 +73,7 @@ public sealed record Song
 
     public TimeMap Time { get; }
 
-    public double Seconds => Time.SecondsAt(Counts);
+    public double Seconds => Time.Seconds;
 
     /// <summary>A song of one tempo, long enough for a number of counts.</summary>
     public static Song Steady(int counts, Bpm tempo) => new([new Passage("song", counts, tempo.Value)]);
@@ -60,6 +91,16 @@ public sealed record Song
         {
             var passage = passages[i];
             var where = $"Passage {i + 1}{(string.IsNullOrWhiteSpace(passage.Name) ? "" : $" ({passage.Name})")}";
+            if (passage.Rest is { } rest)
+            {
+                if (!(rest > 0 && rest <= LongestRest) || passage.Counts != 0)
+                {
+                    return $"{where} lasts {rest} seconds without a beat; that is more than 0 and at most {LongestRest} seconds, and has no counts.";
+                }
+
+                continue;
+            }
+
             if (passage.Counts <= 0)
             {
                 return $"{where} has {passage.Counts} counts; a passage has at least 1.";
@@ -73,7 +114,35 @@ public sealed record Song
             total += passage.Counts;
         }
 
+        if (total == 0)
+        {
+            return "The song has no counts to dance to. Give at least one passage with counts and a tempo.";
+        }
+
         return total > MostCounts ? $"The song has {total} counts; at most {MostCounts} can be reckoned." : null;
+    }
+
+    /// <summary>What makes these anchors impossible on a song, in words; null when they hold.</summary>
+    public static string? ProblemWith(Song song, IReadOnlyList<Anchor> anchors)
+    {
+        var before = new Anchor(0, 0);
+        foreach (var anchor in anchors)
+        {
+            if (anchor.Count < 0 || anchor.Count > song.Counts || anchor.Seconds < 0 || anchor.Count < before.Count || anchor.Seconds < before.Seconds)
+            {
+                return $"Count {anchor.Count} cannot be held to {anchor.Seconds:0.##} s: counts and moments rise together, and the song has {song.Counts} counts.";
+            }
+
+            var (own, wanted) = (song.Time.SecondsAt(anchor.Count) - song.Time.SecondsAt(before.Count), anchor.Seconds - before.Seconds);
+            if ((own == 0) != (wanted == 0) || (wanted > 0 && own / wanted is < 0.25 or > 4))
+            {
+                return $"Holding count {anchor.Count} to {anchor.Seconds:0.##} s would change the tempo more than fourfold. Look at the counts of the passages before it.";
+            }
+
+            before = anchor;
+        }
+
+        return null;
     }
 
     private static bool IsTempo(double bpm) => Core.Counts.Bpm.IsValid(bpm);

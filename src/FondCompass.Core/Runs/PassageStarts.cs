@@ -12,7 +12,7 @@ internal sealed class PassageStarts
 
     public PassageStarts(Song song, int start)
     {
-        var after = Enumerable.Range(0, song.Passages.Count).Where(i => song.Starts[i] >= start).ToList();
+        var after = Enumerable.Range(0, song.Passages.Count).Where(i => song.Starts[i] >= start && song.Passages[i].Rest is null).ToList();
         var marked = after.Where(i => song.Passages[i].Important).ToList();
         _starts = (marked.Count > 0 ? marked : after).Select(i => song.Starts[i]).ToArray();
     }

@@ -71,6 +71,12 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
         }
 
         var name = item.TryGetProperty("name", out var named) && named.ValueKind == JsonValueKind.String ? named.GetString()! : $"passage {number}";
+        var important = item.TryGetProperty("important", out var marked) && marked.ValueKind == JsonValueKind.True;
+        if (item.TryGetProperty("seconds", out var seconds) && seconds.ValueKind == JsonValueKind.Number && !item.TryGetProperty("counts", out _))
+        {
+            return (new Passage(name, 0, 0, null, important) { Rest = seconds.GetDouble() }, null);
+        }
+
         if (!item.TryGetProperty("counts", out var counts) || counts.ValueKind != JsonValueKind.Number)
         {
             return (null, Missing($"\"counts\" of passage {number} as a number"));
@@ -99,7 +105,6 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
                 : $"Passage {number} ({name}) has {counts.GetRawText()} counts; counts are whole."));
         }
 
-        var important = item.TryGetProperty("important", out var marked) && marked.ValueKind == JsonValueKind.True;
         return (new Passage(name, whole, bpm.GetDouble(), end, important), null);
     }
 

@@ -12,7 +12,7 @@ public class SongTextTests
     [Fact]
     public void Passages_are_read_and_written_back()
     {
-        var (passages, problem) = SongText.Read("intro 16\nverse one 32 @96\n# a remark\n! chorus 32\n\nrise 64 @96-160\nouter 8", Usual);
+        var (passages, _, problem) = SongText.Read("intro 16\nverse one 32 @96\n# a remark\n! chorus 32\n\nrise 64 @96-160\nouter 8", Usual);
         Assert.Null(problem);
         Assert.Equal(["intro", "verse one", "chorus", "rise", "outer"], passages.Select(p => p.Name));
         Assert.Equal([16, 32, 32, 64, 8], passages.Select(p => p.Counts));
@@ -44,4 +44,52 @@ public class SongTextTests
         Assert.Equal((60, 120, 120), (time.BpmAt(5), time.BpmAt(10), time.BpmAt(99)));
         Assert.Equal(90, new Song([new Passage("r", 10, 60, 120)]).Time.BpmAt(5));
     }
+
+    [Fact]
+    public void Rests_feels_bars_reminders_and_moments_are_read_and_written_back()
+    {
+        var read = SongText.Read("intro 8 @120 (wait for the bell)\npause 2.5s\nverse 32 half\nreel 24 @130 double 3/bar\nlast note 4 s\ncount 8 at 0:05", Usual);
+        Assert.Null(read.Problem);
+        Assert.Equal([120, 120, 60, 260, 130], read.Passages.Select(p => p.Bpm));
+        Assert.Equal([null, 2.5, null, null, 4], read.Passages.Select(p => p.Rest));
+        Assert.Equal((CountingFeel.HalfTime, 3, "wait for the bell"), (read.Passages[2].Feel, read.Passages[3].Bar, read.Passages[0].Note));
+        Assert.Equal([new Anchor(8, 5)], read.Anchors);
+        var again = SongText.Read(SongText.Write(read.Passages, read.Anchors), Usual);
+        Assert.Equal((read.Passages, read.Anchors), (again.Passages, again.Anchors), new Alike());
+    }
+
+    private sealed class Alike : IEqualityComparer<(IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors)>
+    {
+        public bool Equals((IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors) x, (IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors) y) =>
+            x.Passages.SequenceEqual(y.Passages) && x.Anchors.SequenceEqual(y.Anchors);
+
+        public int GetHashCode((IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors) value) => value.Passages.Count;
+    }
+
+    [Fact]
+    public void In_a_rest_nothing_is_counted_and_the_next_count_comes_after_it()
+    {
+        var time = new Song([new Passage("a", 8, 120), new Passage("pause", 0, 0) { Rest = 2.5 }, new Passage("b", 8, 120), new Passage("held", 0, 0) { Rest = 3 }]).Time;
+        Assert.Equal((3.5, 6.5, 7, 10.5, 13.5), (time.SecondsAt(7), time.SecondsAt(8), time.SecondsAt(9), time.SecondsAt(16), time.Seconds));
+        Assert.Equal((7, 8, 8, 9, 16), (time.CountAt(3.5), time.CountAt(4), time.CountAt(6.4), time.CountAt(7), time.CountAt(12)));
+    }
+
+    [Fact]
+    public void A_count_held_to_a_moment_bends_the_tempo_before_it_and_no_other()
+    {
+        var song = new Song([new Passage("a", 16, 120), new Passage("b", 16, 120)], [new Anchor(20, 11)]);
+        Assert.Equal(11, song.Time.SecondsAt(20), 9);
+        Assert.Equal(5.5, song.Time.SecondsAt(10), 9);
+        Assert.Equal(12, song.Time.SecondsAt(22), 9);
+        Assert.Equal(10, song.Time.CountAt(5.5), 9);
+    }
+
+    [Theory]
+    [InlineData("a 16 @120\ncount 99 at 5", "Count 99")]
+    [InlineData("a 16 @120\ncount 8 at 60", "fourfold")]
+    [InlineData("a 16 @120\ncount 8 at 4\ncount 10 at 3", "rise together")]
+    [InlineData("pause 2s", "no counts")]
+    [InlineData("a 16\npause 0s", "0 seconds")]
+    [InlineData("a 16\npause 9999s", "9999 seconds")]
+    public void What_no_song_can_do_is_told(string text, string said) => Assert.Contains(said, SongText.Read(text, Usual).Problem);
 }

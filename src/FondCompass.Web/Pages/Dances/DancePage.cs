@@ -78,7 +78,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
             var read = SongText.Read(Dance.Fit.Passages, new Bpm(Tempo));
             if (read.Problem is null)
             {
-                return (new Song(read.Passages), null);
+                return (read.Song, null);
             }
 
             problem = read.Problem;
