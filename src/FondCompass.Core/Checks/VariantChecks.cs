@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
@@ -16,12 +17,20 @@ public static class VariantChecks
     public static readonly FindingCode NotWhatItSays = new("VARIANT07", Severity.Warning, "A variant that is not what it is called");
     public static readonly FindingCode WrongFoot = new("VARIANT08", Severity.Error, "A variant that moves the foot with the weight");
 
+    public static readonly FindingCode NotWritten = new("VARIANT09", Severity.Warning, "A repeat that asks for a variant nobody wrote");
+
     /// <summary>More variants of one part than anybody teaches.</summary>
     private const int Most = 100;
 
     public static IEnumerable<Finding> Check(DanceTrace trace)
     {
         var header = trace.Dance.Header;
+        var known = Versions.Of(trace.Actions);
+        foreach (var asked in trace.Dance.Versions.Where(v => v.Label is not null && !known.Contains(v.Label)))
+        {
+            yield return NotWritten.At(asked.Row, $"Repeat {asked.Repeat} is to be danced '{asked.Label}', but no step, line or part has such a variant{(known.Count > 0 ? $"; there are: {string.Join(", ", known)}" : "")}. Write one, for instance '{asked.Label} 1-4 vine R' below a step.");
+        }
+
         foreach (var part in trace.Parts)
         {
             foreach (var variant in part.Part.Variants.Take(Most))

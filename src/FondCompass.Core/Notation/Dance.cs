@@ -90,6 +90,9 @@ public sealed record TagAfter(int Repeat, string Tag, int Row);
 /// <summary>Cut repeat <paramref name="Repeat"/> (from 1) after so many counts and begin again from the top.</summary>
 public sealed record RestartAfter(int Repeat, int AfterCount, int Row);
 
+/// <summary>A variant danced in a repeat (from 1), or from it on; as written again when <paramref name="Label"/> is null.</summary>
+public sealed record VersionAt(int Repeat, bool Onward, VariantLabel? Label, int Row);
+
 /// <summary>A step of the instructor's own: "step rope walk = step R across, step L across".</summary>
 public sealed record StepDefinition(string Name, string Meaning, int Row);
 
@@ -108,6 +111,9 @@ public sealed record Dance
     public required IReadOnlyList<TagAfter> Tags { get; init; }
 
     public required IReadOnlyList<RestartAfter> Restarts { get; init; }
+
+    /// <summary>Variants that repeats are danced in, in row order.</summary>
+    public IReadOnlyList<VersionAt> Versions { get; init; } = [];
 
     public required IReadOnlyList<StepDefinition> Definitions { get; init; }
 

@@ -44,6 +44,20 @@ internal static partial class RowKinds
         return match.Success ? (Label(match), match.Groups["rest"].Value.Trim()) : (null, "");
     }
 
+    /// <summary>"from 3 version island", "repeat 5 easier", "from 7 as written".</summary>
+    public static VersionAt? VersionAt(int row, string text)
+    {
+        var match = VersionRow().Match(text);
+        if (!match.Success || !int.TryParse(match.Groups["repeat"].ValueSpan, out var repeat) || repeat < 1)
+        {
+            return null;
+        }
+
+        var plain = match.Groups["plain"].Success;
+        var variant = plain ? null : PartVariant().Match(match.Groups["variant"].Value);
+        return plain || variant!.Success ? new VersionAt(repeat, match.Groups["word"].Value[0] is 'f' or 'F', plain ? null : Label(variant!), row) : null;
+    }
+
     /// <summary>"A x2 mirrored" and "A easier" taken apart.</summary>
     /// <param name="known">Names of the parts above, of which it may be a variant.</param>
     public static (string Name, int Times, bool Mirrored, string? VariantOf, VariantLabel? Label) PartName(string name, Func<string, bool> known)
@@ -105,6 +119,9 @@ internal static partial class RowKinds
 
     [GeneratedRegex("^" + Kinds + @".+))$", RegexOptions.IgnoreCase)]
     private static partial Regex PartVariant();
+
+    [GeneratedRegex(@"^(?<word>from|repeat)\s+(?:repeat\s+)?(?<repeat>\d{1,4})\s*[:,]?\s+(?:on\s+)?(?:(?<plain>as written|plain)|(?<variant>.+))$", RegexOptions.IgnoreCase)]
+    private static partial Regex VersionRow();
 
     [GeneratedRegex(@"\s+[x×](?<times>\d+)(?:\s+(?<side>mirrored|other side))?$", RegexOptions.IgnoreCase)]
     private static partial Regex TimesAtEnd();

@@ -19,6 +19,7 @@ public sealed partial class ScriptReader
     private readonly List<OrderCall> _order = [];
     private readonly List<TagAfter> _tags = [];
     private readonly List<RestartAfter> _restarts = [];
+    private readonly List<VersionAt> _versions = [];
     private readonly List<StepDefinition> _definitions = [];
     private readonly List<(int Row, string Text)> _orderRows = [];
     private DanceHeader _header = new();
@@ -57,6 +58,7 @@ public sealed partial class ScriptReader
             Order = _order,
             Tags = _tags,
             Restarts = _restarts,
+            Versions = _versions,
             Definitions = _definitions,
             Rows = _rows,
             Breaks = _breaks,
@@ -86,6 +88,10 @@ public sealed partial class ScriptReader
         else if (word is "order" or "after" or "restart")
         {
             _orderRows.Add((row, text));
+        }
+        else if (word is "from" or "repeat" && RowKinds.VersionAt(row, text) is { } version)
+        {
+            _versions.Add(version);
         }
         else if (word == "check")
         {

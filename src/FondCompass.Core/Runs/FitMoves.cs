@@ -41,26 +41,35 @@ public sealed class FitMoves
     /// <summary>Repeats with a tag or restart of their own are danced as written; the entry after the last of them goes on for ever.</summary>
     private static FitMoves OfLoop(DanceTrace trace, FitConstraints constraints)
     {
-        var pattern = trace.Calls[0].Stretch.Pattern;
-        var length = pattern.Part.Counts;
+        var patterns = new RunPatterns(trace);
         var dance = trace.Dance;
-        var free = Moves(trace, Stretch.Whole(pattern), Stretch.Whole(pattern), trace.StartWeight, constraints);
-        var last = dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).Where(r => r < 1_000).DefaultIfEmpty(0).Max();
+        var kept = new Dictionary<PartTrace, FitMove[]>();
+        FitMove[] Free(int repeat)
+        {
+            var (own, next) = (Stretch.Whole(patterns.Loop(repeat)), Stretch.Whole(patterns.Loop(repeat + 1)));
+            return own.Pattern != next.Pattern ? Moves(trace, own, next, trace.StartWeight, constraints)
+                : kept.TryGetValue(own.Pattern, out var known) ? known
+                : kept[own.Pattern] = Moves(trace, own, own, trace.StartWeight, constraints);
+        }
+
+        var last = dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).Append(patterns.LastChange).Where(r => r < 1_000).Max();
         var entries = new List<FitMove[]>();
         for (var repeat = 1; repeat <= last; repeat++)
         {
+            var length = patterns.Loop(repeat).Part.Counts;
             var restart = dance.Restarts.FirstOrDefault(r => r.Repeat == repeat && r.AfterCount < length);
             var tags = dance.Tags.Where(t => t.Repeat == repeat).Sum(t => trace.Part(t.Tag)?.Part.Counts ?? 0);
-            entries.Add(restart is null && tags == 0 ? free : [AsWritten((restart?.AfterCount ?? length) + tags)]);
+            entries.Add(restart is null && tags == 0 ? Free(repeat) : [AsWritten((restart?.AfterCount ?? length) + tags)]);
         }
 
-        entries.Add(free);
+        entries.Add(Free(last + 1));
         return new FitMoves(entries, loops: true);
     }
 
     private static FitMoves OfOrder(DanceTrace trace, FitConstraints constraints)
     {
         var entries = new List<FitMove[]>();
+        var patterns = new RunPatterns(trace);
         var calls = trace.Calls;
         for (var i = 0; i < calls.Count;)
         {
@@ -73,12 +82,13 @@ public sealed class FitMoves
 
             var repeat = entries.Count + 1;
             var tags = trace.Dance.Tags.Where(t => t.Repeat == repeat).Sum(t => trace.Part(t.Tag)?.Part.Counts ?? 0);
-            var restart = trace.Dance.Restarts.FirstOrDefault(r => r.Repeat == repeat && r.AfterCount < calls[i].Stretch.Counts);
-            var length = (restart?.AfterCount ?? calls[i].Stretch.Counts) + calls.Skip(i + 1).Take(next - i - 1).Sum(c => c.Stretch.Counts) + tags;
+            var own = patterns.Call(calls[i].Stretch, repeat);
+            var restart = trace.Dance.Restarts.FirstOrDefault(r => r.Repeat == repeat && r.AfterCount < own.Counts);
+            var length = (restart?.AfterCount ?? own.Counts) + calls.Skip(i + 1).Take(next - i - 1).Sum(c => c.Stretch.Counts) + tags;
             var isFixed = next > i + 1 || tags > 0 || restart is not null || next >= calls.Count;
             entries.Add(isFixed
                 ? [AsWritten(length)]
-                : Moves(trace, calls[i].Stretch, calls[next].Stretch, calls[i].StartWeight, constraints));
+                : Moves(trace, own, patterns.Call(calls[next].Stretch, repeat + 1), calls[i].StartWeight, constraints));
             i = next;
         }
 

@@ -23,6 +23,7 @@ public sealed class RunUnroller
     private readonly List<RunEvent> _events = [];
     private readonly List<Finding> _findings = [];
     private readonly IReadOnlyList<Facing> _walls;
+    private readonly RunPatterns _patterns;
     private int _at;
     private Weight _weight;
     private Facing _facing;
@@ -35,6 +36,7 @@ public sealed class RunUnroller
         _weight = trace.StartWeight;
         _facing = trace.StartFacing;
         _walls = trace.WallOrder;
+        _patterns = new RunPatterns(trace);
     }
 
     private Dance Dance => _trace.Dance;
@@ -50,7 +52,7 @@ public sealed class RunUnroller
         }
         else if (_trace.Calls.Count > 0 && _trace.TotalCounts > 0)
         {
-            DanceLoop(_trace.Calls[0].Stretch.Pattern);
+            DanceLoop();
         }
 
         RunEnding? ending = null;
@@ -74,11 +76,17 @@ public sealed class RunUnroller
         };
     }
 
-    private void DanceLoop(PartTrace pattern)
+    private void DanceLoop()
     {
-        var length = pattern.Part.Counts;
         for (var repeat = 1; _at < _song.Counts; repeat++)
         {
+            var pattern = _patterns.Loop(repeat);
+            var length = pattern.Part.Counts;
+            if (length == 0)
+            {
+                break;
+            }
+
             var restart = RestartOf(repeat, length);
             var mirrored = _trace.Mirrors && _weight == _trace.StartWeight.Other();
             DanceRepeat(repeat, new Stretch(pattern, 0, restart?.AfterCount ?? length, mirrored), restart);
@@ -112,8 +120,9 @@ public sealed class RunUnroller
             }
 
             repeat++;
-            var restart = RestartOf(repeat, call.Stretch.Counts);
-            var stretch = restart is null ? call.Stretch : call.Stretch with { To = call.Stretch.From + restart.AfterCount };
+            var stretch = _patterns.Call(call.Stretch, repeat);
+            var restart = RestartOf(repeat, stretch.Counts);
+            stretch = restart is null ? stretch : stretch with { To = stretch.From + restart.AfterCount };
             DanceRepeat(repeat, stretch, restart);
             DanceTags(repeat);
         }
