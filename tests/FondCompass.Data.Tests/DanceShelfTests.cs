@@ -142,9 +142,11 @@ public class DanceShelfTests(ShelfFixture fixture)
 
         var script = DemoWorld.Scripts().Single(s => s.Name == "slack-tide-stroll").Script;
         var trace = Core.Analysis.Of(script).Trace;
-        var (passages, problem) = Core.Music.SongText.Read("intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8", new Core.Counts.Bpm(112));
-        Assert.Null(problem);
-        var fit = Core.Runs.PhraseFit.Solve(trace, new Core.Music.Song(passages), 16);
+        var stroll = await context.Dances.SingleAsync(d => d.Title == "Slack Tide Stroll", Cancel);
+        var track = await context.Tracks.SingleAsync(t => t.Id == stroll.Fit.TrackId, Cancel);
+        var read = Core.Music.SongText.Read(track.Passages, new Core.Counts.Bpm(112));
+        Assert.Null(read.Problem);
+        var fit = Core.Runs.PhraseFit.Solve(trace, read.Song, 16);
         Assert.True(fit.OffBefore > 0);
         Assert.Equal(0, fit.OffAfter);
     }

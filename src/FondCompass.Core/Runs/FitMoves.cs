@@ -17,10 +17,12 @@ public readonly record struct FitMove(int Length, bool IsTag, bool IsRestart, in
 public sealed class FitMoves
 {
     private readonly IReadOnlyList<FitMove[]> _entries;
+    private readonly IReadOnlyList<string> _parts;
     private readonly bool _loops;
 
-    private FitMoves(IReadOnlyList<FitMove[]> entries, bool loops)
+    private FitMoves(IReadOnlyList<FitMove[]> entries, IReadOnlyList<string> parts, bool loops)
     {
+        _parts = parts;
         _entries = entries;
         _loops = loops;
     }
@@ -28,6 +30,9 @@ public sealed class FitMoves
     public int Entries => _entries.Count;
 
     public FitMove[] From(int entry) => _entries[entry];
+
+    /// <summary>The part that an entry dances.</summary>
+    public string PartOf(int entry) => _parts[entry];
 
     /// <summary>The entry after this one; the last of a loop goes on with itself, the last of an order ends.</summary>
     public int? Next(int entry) => entry + 1 < _entries.Count ? entry + 1 : _loops ? entry : null;
@@ -63,12 +68,13 @@ public sealed class FitMoves
         }
 
         entries.Add(Free(last + 1));
-        return new FitMoves(entries, loops: true);
+        return new FitMoves(entries, [.. entries.Select(_ => trace.Calls[0].Stretch.Pattern.Part.Name)], loops: true);
     }
 
     private static FitMoves OfOrder(DanceTrace trace, FitConstraints constraints)
     {
         var entries = new List<FitMove[]>();
+        var parts = new List<string>();
         var patterns = new RunPatterns(trace);
         var calls = trace.Calls;
         for (var i = 0; i < calls.Count;)
@@ -89,10 +95,11 @@ public sealed class FitMoves
             entries.Add(isFixed
                 ? [AsWritten(length)]
                 : Moves(trace, own, patterns.Call(calls[next].Stretch, repeat + 1), calls[i].StartWeight, constraints));
+            parts.Add(own.Pattern.Part.Name);
             i = next;
         }
 
-        return new FitMoves(entries, loops: false);
+        return new FitMoves(entries, parts, loops: false);
     }
 
     private static FitMove AsWritten(int length) => new(length, false, false, 0, 0, length);

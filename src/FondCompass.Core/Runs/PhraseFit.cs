@@ -6,7 +6,9 @@ namespace FondCompass.Core.Runs;
 /// <summary>What the instructor allows. Left out: everything.</summary>
 /// <param name="WholeLinesOnly">Restarts only after a whole line.</param>
 /// <param name="MostTags">Most tags in the whole song; null for any number.</param>
-public sealed record FitConstraints(bool NoRestarts = false, bool NoTags = false, bool WholeLinesOnly = false, int? MostTags = null);
+/// <param name="KeepPassage">Passages of this name must begin with <paramref name="KeepPart"/>, or nearest to its beginning.</param>
+public sealed record FitConstraints(
+    bool NoRestarts = false, bool NoTags = false, bool WholeLinesOnly = false, int? MostTags = null, string? KeepPassage = null, string? KeepPart = null);
 
 /// <summary>One change to the dance that brings it back to the music.</summary>
 /// <param name="Kind">Tag or restart.</param>
@@ -20,7 +22,8 @@ public sealed record FitChange(RunEventKind Kind, int Repeat, int Counts, int At
 /// <param name="OffAfter">Counts, with the changes.</param>
 /// <param name="Starts">Song counts at which repeats begin with the changes.</param>
 /// <param name="Narrowed">Too long to reckon every count; restarts were tried at line ends only.</param>
-public sealed record FitResult(IReadOnlyList<FitChange> Changes, int OffBefore, int OffAfter, IReadOnlyList<int> Starts, bool Narrowed = false);
+/// <param name="Impossible">Nothing the instructor allows meets what is asked for; the run as written is given.</param>
+public sealed record FitResult(IReadOnlyList<FitChange> Changes, int OffBefore, int OffAfter, IReadOnlyList<int> Starts, bool Narrowed = false, bool Impossible = false);
 
 /// <summary>
 /// Exact phrase fit (rules, section 6): minimises in turn the distance off, the number of changes, the counts added or
@@ -37,6 +40,7 @@ public sealed class PhraseFit
     private readonly int _start;
     private readonly PassageStarts _passages;
     private readonly FitConstraints _constraints;
+    private readonly int[] _kept;
     private readonly int _tagLayers;
     private readonly int _width;
     private readonly Best[] _best;
@@ -61,6 +65,9 @@ public sealed class PhraseFit
         _start = start;
         _constraints = constraints;
         _passages = new PassageStarts(song, start);
+        _kept = constraints is { KeepPassage: { Length: > 0 } name, KeepPart.Length: > 0 }
+            ? [.. song.Starts.Where((s, i) => s >= start && string.Equals(song.Passages[i].Name, name, StringComparison.OrdinalIgnoreCase))]
+            : [];
         _tagLayers = (constraints.MostTags ?? 0) + 1;
         _width = song.Counts - start;
         _best = new Best[(long)moves.Entries * _tagLayers * Math.Max(1, _width)];
@@ -93,6 +100,25 @@ public sealed class PhraseFit
 
         var result = new PhraseFit(moves, song, start, constraints).Solve(offBefore);
         return result with { Narrowed = narrowed };
+    }
+
+    /// <summary>
+    /// The best changes first, then the best that other ways would allow (restarts only, tags only, whole lines only), each different
+    /// set once, in the order the rules prefer.
+    /// </summary>
+    public static IReadOnlyList<FitResult> Ranked(DanceTrace trace, Song song, int start, FitConstraints constraints)
+    {
+        FitConstraints[] ways =
+        [
+            constraints, constraints with { NoTags = true }, constraints with { NoRestarts = true }, constraints with { WholeLinesOnly = true },
+            constraints with { WholeLinesOnly = true, NoTags = true }, constraints with { MostTags = Math.Min(1, constraints.MostTags ?? 1) },
+            constraints with { NoRestarts = true, MostTags = Math.Min(1, constraints.MostTags ?? 1) },
+        ];
+        return ways.Select(w => Solve(trace, song, start, w))
+            .Where((r, i) => i == 0 || (r.OffAfter < r.OffBefore && r.Changes.Count > 0))
+            .DistinctBy(r => string.Join('|', r.Changes.Select(c => $"{c.Kind}{c.Repeat}:{c.Counts}")))
+            .OrderBy(r => r.OffAfter).ThenBy(r => r.Changes.Count).ThenBy(r => r.Changes.Sum(c => c.Counts))
+            .ToList();
     }
 
     private int Index(int entry, int tags, int at) => (((entry * _tagLayers) + tags) * _width) + (at - _start);
@@ -170,6 +196,11 @@ public sealed class PhraseFit
             }
 
             var next = Follow(entry, tags, at, move);
+            if (!Keeps(entry, at, move) || (next is { } on && !_best[on].Known))
+            {
+                continue;
+            }
+
             var candidate = new Best
             {
                 Known = true,
@@ -202,6 +233,30 @@ public sealed class PhraseFit
         }
     }
 
+    /// <summary>Whether the passages that begin here, up to the next repeat, are nearest to the part they are to begin with.</summary>
+    private bool Keeps(int entry, int at, FitMove move)
+    {
+        var to = at + move.Length;
+        foreach (var passage in _kept)
+        {
+            if (passage < at || passage >= to)
+            {
+                continue;
+            }
+
+            var isOwn = string.Equals(_moves.PartOf(entry), _constraints.KeepPart, StringComparison.OrdinalIgnoreCase);
+            var next = to < _song.Counts ? _moves.Next(entry) : null;
+            var isNext = next is { } n && string.Equals(_moves.PartOf(n), _constraints.KeepPart, StringComparison.OrdinalIgnoreCase);
+            var (back, on) = (passage - at, to - passage);
+            if (!(isOwn && (next is null || back <= on)) && !(isNext && on <= back))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     private bool IsBetter(in Best a, in Best b)
     {
         var order = a.Off.CompareTo(b.Off);
@@ -230,6 +285,11 @@ public sealed class PhraseFit
 
     private FitResult Read(int offBefore)
     {
+        if (!_best[Index(0, 0, _start)].Known)
+        {
+            return new FitResult([], offBefore, offBefore, [], Impossible: true);
+        }
+
         var changes = new List<FitChange>();
         var starts = new List<int>();
         var at = _start;

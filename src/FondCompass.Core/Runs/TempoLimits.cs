@@ -17,7 +17,7 @@ public sealed record PastTempo(string Part, int Repeat, int SongCount, double Se
 
 /// <summary>
 /// How fast a dance can be danced by its feet and turns: two sets of a foot are no nearer than a fifth of a second, and a whole
-/// turn takes a second. An instructor's judgement put in numbers (docs/decisions.md), the same for all.
+/// turn takes four fifths of one. An instructor's judgement put in numbers (docs/decisions.md), the same for all.
 /// </summary>
 public static class TempoLimits
 {
@@ -25,7 +25,7 @@ public static class TempoLimits
     public const double BetweenFeet = 0.2;
 
     /// <summary>Seconds of a whole turn.</summary>
-    public const double WholeTurn = 1.0;
+    public const double WholeTurn = 0.8;
 
     /// <summary>The slowest limit among some actions of a part; no limit when there are too few.</summary>
     public static TempoLimit Of(IReadOnlyList<TracedAction> actions)
@@ -114,7 +114,7 @@ public static class TempoLimits
         var byTurn = action.Turn.IsNone ? double.PositiveInfinity : 60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full);
         var where = action.Action.Beat.Label();
         return byTurn < byFeet
-            ? new TempoLimit(action.Action.Line, where, byTurn, $"{action.Action.Step} turns {action.Turn} with {gap:0.##} counts for it")
+            ? new TempoLimit(action.Action.Line, where, byTurn, $"{action.Action.Step} turns {action.Turn} and has {gap:0.##} counts for it")
             : new TempoLimit(action.Action.Line, where, byFeet, $"{action.Action.Step} sets the feet {gap:0.##} counts apart");
     }
 

@@ -1,3 +1,4 @@
+using FondCompass.Core.Music;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
@@ -36,9 +37,16 @@ public static class DemoWorld
             dances[name] = await shelf.Add(script, cancel);
         }
 
-        foreach (var (name, passages) in Tracks)
+        var book = new TrackBook(context, owner.Id);
+        foreach (var (name, title, passages) in Tracks)
         {
-            await shelf.SaveFit(dances[name].Id, new DanceFit { Passages = passages }, cancel);
+            var track = await book.Add(title, passages, cancel);
+            await book.Choose(dances[name].Id, track.Id, cancel);
+        }
+
+        foreach (var preset in PresetSongs.All)
+        {
+            await book.Add(preset.Title, preset.Text, cancel);
         }
 
         await AddLessons(new LessonBook(context, owner.Id), dances["slack-tide-stroll"], cancel);
@@ -57,11 +65,11 @@ public static class DemoWorld
     }
 
     /// <summary>Invented tracks: one that drifts from the stroll, one in passages, one that gathers speed.</summary>
-    private static readonly (string Dance, string Passages)[] Tracks =
+    private static readonly (string Dance, string Title, string Passages)[] Tracks =
     [
-        ("slack-tide-stroll", "intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8\n"),
-        ("nine-lanterns", "intro 16 @104\nverse 48\n! chorus 32\nverse, the short one 24\n! chorus 32\nbridge 20\nverse 48\n! chorus 32\nending 8\n"),
-        ("winch-and-windlass", "intro 8 @96\nslack 64\ncapstan 4\nhauling 64 @96-132\nfull strain 64 @132-160\n"),
+        ("slack-tide-stroll", "Quay Lights", "intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8\n"),
+        ("nine-lanterns", "Nine for the Regatta", "intro 16 @104\nverse 48\n! chorus 32\nverse, the short one 24\n! chorus 32\nbridge 20\nverse 48\n! chorus 32\nending 8\n"),
+        ("winch-and-windlass", "Haul Away Slowly", "intro 8 @96\n! slack 64\ncapstan 4\n! hauling 64 @96-132\n! full strain 64 @132-160\n"),
     ];
 
     private static async Task AddLessons(LessonBook book, DanceRecord stroll, CancellationToken cancel)

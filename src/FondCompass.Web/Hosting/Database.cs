@@ -22,6 +22,7 @@ internal static class Database
         builder.Services.AddHttpContextAccessor();
         builder.Services.AddScoped(services => new WordBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped(services => new DanceShelf(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<WordBook>()));
+        builder.Services.AddScoped(services => new TrackBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped(services => new LessonBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
     }
 

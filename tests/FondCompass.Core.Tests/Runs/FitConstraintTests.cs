@@ -89,4 +89,31 @@ public class FitConstraintTests
         var fit = PhraseFit.Solve(Stroll, song, 0);
         Assert.True(fit.OffAfter <= fit.OffBefore);
     }
+
+    [Fact]
+    public void The_chorus_is_kept_on_its_part()
+    {
+        // V is 16 counts, C is 16; the song has a bridge of 8 before the second chorus.
+        var trace = Analysis.Of("part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\norder V C V C").Trace;
+        var song = new Song([new Passage("verse", 16, 120), new Passage("chorus", 16, 120, null, true), new Passage("verse", 24, 120), new Passage("chorus", 16, 120, null, true)]);
+        var free = PhraseFit.Solve(trace, song, 0);
+        var kept = PhraseFit.Solve(trace, song, 0, new FitConstraints(KeepPassage: "chorus", KeepPart: "C"));
+        Assert.Equal(0, free.OffAfter);
+        Assert.Equal(0, kept.OffAfter);
+        Assert.False(kept.Impossible);
+        Assert.Contains(kept.Changes, c => c is { Kind: RunEventKind.Tag, Counts: 8 });
+        Assert.True(PhraseFit.Solve(trace, song, 0, new FitConstraints(NoTags: true, NoRestarts: true, KeepPassage: "chorus", KeepPart: "V")).Impossible);
+    }
+
+    [Fact]
+    public void Proposals_are_ranked_and_each_is_another()
+    {
+        var trace = Analysis.Of(Dances.Touches(32)).Trace;
+        var song = new Song([new Passage("intro", 16, 112), new Passage("verse", 32, 112), new Passage("chorus", 32, 112), new Passage("bridge", 16, 112), new Passage("chorus", 32, 112), new Passage("outro", 8, 112)]);
+        var ranked = PhraseFit.Ranked(trace, song, 16, new FitConstraints());
+        Assert.True(ranked.Count > 1);
+        Assert.Equal(ranked.OrderBy(r => r.OffAfter).ThenBy(r => r.Changes.Count), ranked);
+        Assert.Equal(PhraseFit.Solve(trace, song, 16).Changes, ranked[0].Changes);
+        Assert.All(PhraseFit.Ranked(trace, song, 16, new FitConstraints(NoRestarts: true)), r => Assert.All(r.Changes, c => Assert.Equal(RunEventKind.Tag, c.Kind)));
+    }
 }

@@ -16,8 +16,8 @@ public sealed class TempoTests
     [Theory]
     [InlineData("1 step R side\n2 step L behind", 300, "1")]
     [InlineData("1&2 shuffle R forward\n3 step L", 150, "1")]
-    [InlineData("1 step R forward, turn 1/2 left\n2 step L", 120, "1")]
-    [InlineData("1 step R forward, turn 1 left\n3 step L", 120, "1")]
+    [InlineData("1 step R forward, turn 1/2 left\n2 step L", 150, "1")]
+    [InlineData("1 step R forward, turn 1 left\n3 step L", 150, "1")]
     public void The_tightest_place_sets_the_limit(string rows, double bpm, string count)
     {
         var limit = TempoLimits.Of(Analysis.Of("part A\n" + rows).Trace.Parts[0].Actions);

@@ -30,7 +30,19 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     /// <summary>Which of the five is open.</summary>
     public abstract string Stage { get; }
 
-    public Analysis Analysis => _analysis ??= Analysis.Of(Dance.Script, Lexicon);
+    public Analysis Analysis => _analysis ??= Analysis.Of(DancedScript, Lexicon);
+
+    /// <summary>The script, and below it the exceptions that hold for the track in use.</summary>
+    protected string DancedScript => UsesExceptions && Dance.Fit.Exceptions.Length > 0 ? $"{Dance.Script.TrimEnd()}\n{Dance.Fit.Exceptions}" : Dance.Script;
+
+    /// <summary>Whether this page is about the dance as it is danced to its track.</summary>
+    protected virtual bool UsesExceptions => false;
+
+    /// <summary>The track of the library in use; null for passages of the dance's own.</summary>
+    public TrackRecord? LibraryTrack { get; private set; }
+
+    /// <summary>The text of the passages in use.</summary>
+    public string PassagesText => LibraryTrack?.Passages ?? Dance.Fit.Passages;
 
     /// <summary>The steps this instructor knows.</summary>
     public StepLexicon Lexicon { get; private set; } = StepLexicon.Shipped;
@@ -61,6 +73,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
 
         Dance = dance;
         Lexicon = await shelf.Lexicon(HttpContext.RequestAborted);
+        LibraryTrack = dance.Fit.TrackId is { } track ? await HttpContext.RequestServices.GetRequiredService<TrackBook>().Find(track, HttpContext.RequestAborted) : null;
         ViewData["Title"] = $"{dance.Title}: {Stage}";
         OnPageHandlerExecuting(context);
         if (context.Result is null)
@@ -73,9 +86,9 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     public (Song Song, string? Problem) Track()
     {
         string? problem = null;
-        if (!string.IsNullOrWhiteSpace(Dance.Fit.Passages))
+        if (!string.IsNullOrWhiteSpace(PassagesText))
         {
-            var read = SongText.Read(Dance.Fit.Passages, new Bpm(Tempo));
+            var read = SongText.Read(PassagesText, new Bpm(Tempo));
             if (read.Problem is null)
             {
                 return (read.Song, null);
@@ -87,6 +100,12 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
         var counts = Math.Clamp(Intro + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats), 1, Song.MostCounts);
         return (Song.Steady((int)counts, new Bpm(Tempo)), problem);
     }
+
+    /// <summary>Reckons anew after something was stored.</summary>
+    protected void Forget() => _analysis = null;
+
+    /// <summary>Takes the track in use from the page itself, after it was chosen or changed.</summary>
+    protected void Use(TrackRecord? track) => LibraryTrack = track;
 
     public DanceRun Run() => RunUnroller.Unroll(Analysis.Trace, Track().Song, Intro);
 }

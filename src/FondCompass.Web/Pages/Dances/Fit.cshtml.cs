@@ -1,22 +1,35 @@
 using System.Globalization;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Data;
+using FondCompass.Data.Records;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
 
-/// <summary>Fitting: the dance meets the music; which wall each repeat faces and when it begins.</summary>
-public sealed class FitModel(DanceShelf shelf) : DancePage(shelf)
+/// <summary>Fitting: the dance meets the music; which wall each repeat faces and when it begins, and what brings a drift home.</summary>
+public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(shelf)
 {
     private readonly List<string> _problems = [];
     private DanceRun? _run;
-    private FitResult? _fit;
+    private IReadOnlyList<FitResult>? _proposals;
 
     public override string Stage => "Fit";
 
+    protected override bool UsesExceptions => true;
+
     public IReadOnlyList<string> Problems => _problems;
+
+    public IReadOnlyList<TrackRecord> Library { get; private set; } = [];
+
+    /// <summary>How much the strip is drawn out: 1 shows the whole song.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int Zoom { get; set; } = 1;
+
+    [BindProperty(SupportsGet = true)]
+    public FitWishes Wishes { get; set; } = new();
 
     public DanceRun Danced
     {
@@ -38,9 +51,31 @@ public sealed class FitModel(DanceShelf shelf) : DancePage(shelf)
         }
     }
 
-    public FitResult Fit => _fit ??= PhraseFit.Solve(Analysis.Trace, Danced.Song, Intro);
+    /// <summary>The best way first; the first one is the one drawn as ghosts.</summary>
+    public IReadOnlyList<FitResult> Proposals => _proposals ??= PhraseFit.Ranked(Analysis.Trace, Danced.Song, Intro, Wishes.Constraints(Danced.Song));
 
-    public TideStrip Strip => TideStrip.Of(Danced);
+    public FitResult Fit => Proposals[0];
+
+    public TideStrip Strip => TideStrip.Of(Danced, Fit.Changes, Zoom);
+
+    public IReadOnlyList<PastTempo> Past => TempoLimits.Past(Danced);
+
+    public IReadOnlyList<TempoRow> Desk => TempoDesk.Of(Danced, Lexicon);
+
+    /// <summary>Exceptions of this track, one for each that was accepted.</summary>
+    public IReadOnlyList<string> Exceptions => FitExceptions.Split(Dance.Fit.Exceptions);
+
+    /// <summary>Passages that could be kept on a part, and the parts.</summary>
+    public IEnumerable<string> PassageNames => Danced.Song.Passages.Where(p => p.Rest is null).Select(p => p.Name).Distinct();
+
+    public IEnumerable<string> PartNames => Analysis.Trace.Calls.Select(c => c.Stretch.Pattern.Part).Where(p => !p.IsTag).Select(p => p.Name).Distinct();
+
+    /// <summary>Tracks of the library that go slower than the one in use, nearest first.</summary>
+    public IEnumerable<(TrackRecord Track, double Bpm)> Slower => Library
+        .Where(t => t.Id != LibraryTrack?.Id)
+        .Select(t => (Track: t, Bpm: BpmOf(t)))
+        .Where(t => t.Bpm > 0 && t.Bpm < Danced.Song.Time.BpmAt(Intro) - 0.5)
+        .OrderByDescending(t => t.Bpm).Take(3);
 
     /// <summary>Seconds of one pattern from the first repeat's start.</summary>
     public double PatternSeconds
@@ -52,11 +87,27 @@ public sealed class FitModel(DanceShelf shelf) : DancePage(shelf)
         }
     }
 
-    public void OnGet() => _ = Danced;
+    public async Task OnGet(CancellationToken cancel)
+    {
+        Library = await tracks.All(cancel);
+        _ = Danced;
+    }
+
+    /// <summary>The run at another zoom, or with other wishes; nothing is stored.</summary>
+    public async Task<IActionResult> OnGetRun(CancellationToken cancel)
+    {
+        Library = await tracks.All(cancel);
+        _ = Danced;
+        return Partial("_Run", this);
+    }
+
+    /// <summary>What the band plays and when, and where every count of the song falls, in seconds at full rate.</summary>
+    public IActionResult OnGetScore() => new JsonResult(Score.Of(Danced.Song, Analysis.Dance.Header.Swing));
 
     /// <summary>Saves what can be read of the form and shows the run; what cannot be read is said and keeps its old value.</summary>
     public async Task<IActionResult> OnPostChange(string? tempo, string? intro, string? repeats, string? passages, CancellationToken cancel)
     {
+        Library = await tracks.All(cancel);
         var fit = Dance.Fit;
         if (Bpm.TryParse(tempo?.Trim().Replace(',', '.'), out var bpm) && bpm.Value is >= 20 and <= 400)
         {
@@ -85,11 +136,20 @@ public sealed class FitModel(DanceShelf shelf) : DancePage(shelf)
             _problems.Add($"'{repeats}' is no number of repeats from 1 to 500. Until then {Repeats} are danced.");
         }
 
-        fit.Passages = (passages ?? "").Replace("\0", "", StringComparison.Ordinal);
-        if (fit.Passages.Length > 20_000)
+        var text = (passages ?? "").Replace("\0", "", StringComparison.Ordinal);
+        if (text.Length > TrackBook.LargestText)
         {
-            _problems.Add("The song's text is longer than 20000 characters; nothing of it was saved.");
+            _problems.Add($"The song's text is longer than {TrackBook.LargestText} characters; nothing of it was saved.");
             return Partial("_Run", this);
+        }
+
+        if (LibraryTrack is { } track)
+        {
+            track.Passages = text;
+        }
+        else
+        {
+            fit.Passages = text;
         }
 
         await Shelf.SaveFit(Id, fit, cancel);
@@ -97,22 +157,152 @@ public sealed class FitModel(DanceShelf shelf) : DancePage(shelf)
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : Page();
     }
 
-    /// <summary>Writes a proposed change into the script as a new revision.</summary>
-    public async Task<IActionResult> OnPostAccept(string row, int version, CancellationToken cancel)
+    /// <summary>Dances to another track of the library, to a new one, or to passages of the dance's own.</summary>
+    public async Task<IActionResult> OnPostTrack(string? track, string? title, CancellationToken cancel)
     {
-        var script = Dance.Script.TrimEnd() + "\n" + row.Trim() + "\n";
-        var outcome = await Shelf.Save(Id, version, script, cancel);
-        return outcome is { Saved: true } ? Redirect($"/dances/{Id}/fit") : Redirect($"/dances/{Id}/write");
+        if (track == "new")
+        {
+            track = (await tracks.Add(title ?? "", PassagesText, cancel)).Id.ToString();
+        }
+        else if (track?.StartsWith("preset:", StringComparison.Ordinal) == true && PresetSongs.All.FirstOrDefault(p => p.Title == track[7..]) is { } preset)
+        {
+            track = (await tracks.Add(preset.Title, preset.Text, cancel)).Id.ToString();
+        }
+
+        return await tracks.Choose(Id, Guid.TryParse(track, out var id) ? id : null, cancel) ? Redirect($"/dances/{Id}/fit") : NotFound();
     }
 
-    /// <summary>The script rows that carry out a change.</summary>
-    public static string RowFor(FitChange change) => change.Kind == RunEventKind.Restart
-        ? string.Create(CultureInfo.InvariantCulture, $"restart {change.Repeat} after {change.Counts}")
-        : string.Create(CultureInfo.InvariantCulture, $"after {change.Repeat} Tag{change.Repeat}\ntag Tag{change.Repeat}\n1-{change.Counts} hold");
+    public async Task<IActionResult> OnPostForgetTrack(CancellationToken cancel)
+    {
+        if (LibraryTrack is { } track)
+        {
+            await tracks.Remove(track.Id, cancel);
+        }
+
+        return Redirect($"/dances/{Id}/fit");
+    }
+
+    /// <summary>Takes a proposal, for this track alone.</summary>
+    public Task<IActionResult> OnPostAccept(string? rows, CancellationToken cancel) =>
+        Store(FitExceptions.Add(Dance.Fit.Exceptions, (rows ?? "").Replace("\0", "", StringComparison.Ordinal)), cancel);
+
+    /// <summary>Takes back what was accepted last, or the one numbered.</summary>
+    public Task<IActionResult> OnPostUndo(int? number, CancellationToken cancel) => Store(FitExceptions.Remove(Dance.Fit.Exceptions, number), cancel);
+
+    /// <summary>Writes the track's exceptions into the script, as a new revision.</summary>
+    public async Task<IActionResult> OnPostWriteIn(int version, CancellationToken cancel)
+    {
+        var outcome = await Shelf.Save(Id, version, DancedScript.TrimEnd() + "\n", cancel);
+        return outcome is { Saved: true } ? await Store("", cancel) : Redirect($"/dances/{Id}/write");
+    }
+
+    /// <summary>A tempo tapped: seconds of the taps, comma separated.</summary>
+    public IActionResult OnPostTap(string? taps)
+    {
+        var tapped = TapTempo.Of(Seconds(taps));
+        return new JsonResult(tapped is null ? null : new { bpm = Math.Round(tapped.Bpm, 1), spread = Math.Round(tapped.Spread, 1), tapped.Used, tapped.Dropped });
+    }
+
+    /// <summary>Passages whose starts were tapped, as text.</summary>
+    public IActionResult OnPostTapPassages(string? taps, double end)
+    {
+        var starts = Seconds(taps);
+        return new JsonResult(new { text = starts.Count == 0 ? "" : SongText.Write(TapTempo.Passages(starts, end, Danced.Song.Time.BpmAt(0))) });
+    }
+
+    /// <summary>Parts in the order they are danced: "V, second of two, then C".</summary>
+    public IReadOnlyList<string> PartMap
+    {
+        get
+        {
+            var repeats = Danced.Repeats;
+            var totals = repeats.CountBy(r => r.Part).ToDictionary();
+            var seen = new Dictionary<string, int>();
+            return repeats.Take(80).Select(r =>
+            {
+                var nth = seen[r.Part] = seen.GetValueOrDefault(r.Part) + 1;
+                return $"{r.Part}{(totals[r.Part] > 1 ? $", {nth} of {totals[r.Part]}" : "")}{(r.Cut ? $", {r.ToCount - r.FromCount} counts" : "")}";
+            }).ToList();
+        }
+    }
 
     public string EventAfter(int repeat) => string.Join(", ", Danced.Events.Where(e => e.AfterRepeat == repeat && e.Kind != RunEventKind.Ending)
         .Select(e => e.Kind == RunEventKind.Tag ? $" then a tag, facing {e.Facing}" : $" restart, facing {e.Facing}"));
 
+    private async Task<IActionResult> Store(string exceptions, CancellationToken cancel)
+    {
+        Dance.Fit.Exceptions = exceptions.Length > TrackBook.LargestText ? Dance.Fit.Exceptions : exceptions;
+        await Shelf.SaveFit(Id, Dance.Fit, cancel);
+        Forget();
+        Library = await tracks.All(cancel);
+        _ = Danced;
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : Redirect($"/dances/{Id}/fit");
+    }
+
+    private double BpmOf(TrackRecord track)
+    {
+        var read = SongText.Read(track.Passages, new Bpm(Tempo));
+        return read.Problem is null ? read.Song.Time.BpmAt(Intro) : 0;
+    }
+
+    private static List<double> Seconds(string? taps) => (taps ?? "").Split(',').Take(2_000)
+        .Select(t => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var s) ? s : double.NaN).Where(double.IsFinite).ToList();
+
     private static int? Whole(string? text, int least, int most) =>
         int.TryParse(text?.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most ? number : null;
+}
+
+/// <summary>What the instructor allows of the fit.</summary>
+public sealed record FitWishes
+{
+    public bool NoRestarts { get; init; }
+
+    public bool NoTags { get; init; }
+
+    public bool WholeLines { get; init; }
+
+    public int? MostTags { get; init; }
+
+    public string? KeepPassage { get; init; }
+
+    public string? KeepPart { get; init; }
+
+    public FitConstraints Constraints(Song song) => new(
+        NoRestarts, NoTags, WholeLines, MostTags is >= 0 and <= 9 ? MostTags : null,
+        song.Passages.Any(p => p.Name == KeepPassage) ? KeepPassage : null, string.IsNullOrWhiteSpace(KeepPart) ? null : KeepPart);
+}
+
+/// <summary>The exceptions of a track as script rows, in blocks divided by an empty row.</summary>
+public static class FitExceptions
+{
+    public static IReadOnlyList<string> Split(string exceptions) =>
+        exceptions.ReplaceLineEndings("\n").Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+
+    public static string Add(string exceptions, string rows) => string.Join("\n\n", Split(exceptions).Append(rows.ReplaceLineEndings("\n").Trim()).Where(b => b.Length > 0));
+
+    /// <summary>Without the block numbered (from 1), or the last one.</summary>
+    public static string Remove(string exceptions, int? number)
+    {
+        var blocks = Split(exceptions).ToList();
+        var at = (number ?? blocks.Count) - 1;
+        if (at >= 0 && at < blocks.Count)
+        {
+            blocks.RemoveAt(at);
+        }
+
+        return string.Join("\n\n", blocks);
+    }
+
+    /// <summary>The script rows that carry out all changes of a proposal; an empty row between two, so that each can be taken back.</summary>
+    public static string RowsFor(IEnumerable<FitChange> changes) => string.Join("\n\n", changes.Select(c => c.Kind == RunEventKind.Restart
+        ? string.Create(CultureInfo.InvariantCulture, $"restart {c.Repeat} after {c.Counts}")
+        : string.Create(CultureInfo.InvariantCulture, $"after {c.Repeat} Wait {c.Repeat}\ntag Wait {c.Repeat}\n1-{c.Counts} hold")));
+
+    /// <summary>A block in words.</summary>
+    public static string Words(string block)
+    {
+        var rows = block.Split('\n');
+        var counts = rows.Length > 2 && rows[2].Split(' ')[0].Split('-') is [_, var last] ? last : "";
+        return rows[0].StartsWith("after ", StringComparison.Ordinal) ? $"a tag of {counts} counts after repeat {rows[0].Split(' ')[1]}" : rows[0];
+    }
 }

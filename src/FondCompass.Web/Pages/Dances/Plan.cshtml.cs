@@ -13,6 +13,8 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     public override string Stage => "Plan";
 
+    protected override bool UsesExceptions => true;
+
     public int Minutes { get; private set; } = 60;
 
     public string? MinutesProblem { get; private set; }

@@ -9,6 +9,8 @@ public sealed class TeachModel(DanceShelf shelf) : DancePage(shelf)
 {
     public override string Stage => "Teach";
 
+    protected override bool UsesExceptions => true;
+
     public int Wanted => Math.Min(Repeats, 99);
 
     public void OnGet()

@@ -1,0 +1,227 @@
+// Drives the Fit page: the band plays the song and the strip follows; the strip is drawn out as far as one eight; tempo and
+// passages are tapped; a number key takes a proposal and U takes it back.
+import { token } from './app.js';
+import { Conductor, notesOf, tieMix } from './conductor.js';
+
+const page = /** @type {HTMLElement} */ (document.getElementById('fit'));
+const run = /** @type {HTMLElement} */ (document.getElementById('run'));
+const form = /** @type {HTMLFormElement} */ (document.getElementById('fit-form'));
+const play = /** @type {HTMLElement} */ (document.getElementById('play'));
+const where = /** @type {HTMLElement} */ (document.getElementById('where'));
+const zoom = /** @type {HTMLInputElement} */ (document.getElementById('zoom'));
+const rate = /** @type {HTMLSelectElement} */ (document.getElementById('band-rate'));
+const address = `/dances/${page.dataset.id}/fit`;
+
+/** @type {{ seconds: number, notes: number[][], counts: number[], bars: number[] } | null} */
+let score = null;
+/** What has been handed to the audio clock, for whoever wants to compare. @type {{ voice: string, at: number, when: number }[]} */
+const heard = [];
+const conductor = new Conductor({
+  hear: (note, when) => heard.push({ voice: note.voice, at: note.at, when }),
+  done: () => paintPlay(),
+});
+Object.assign(window, { fondBand: { conductor, heard } });
+tieMix(conductor);
+
+async function loadScore() {
+  const answer = await fetch(`${address}?handler=Score`);
+  if (answer.ok) {
+    score = await answer.json();
+    conductor.load(notesOf(/** @type {any} */ (score)), score?.seconds ?? 0);
+  }
+}
+
+/** The song's count at a moment, with its fraction. @param {number} seconds */
+function countAt(seconds) {
+  const counts = score?.counts ?? [0];
+  let low = 0;
+  let high = counts.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (counts[middle] <= seconds) {
+      low = middle;
+    } else {
+      high = middle - 1;
+    }
+  }
+  const length = (counts[low + 1] ?? counts[low] + 1) - counts[low];
+  return low + Math.min(0.999, Math.max(0, (seconds - counts[low]) / length));
+}
+
+const strip = () => /** @type {SVGElement & { dataset: DOMStringMap } | null} */ (document.querySelector('#tide'));
+const frameOf = () => /** @type {HTMLElement | null} */ (document.getElementById('tide-frame'));
+
+/** Moves the playhead, and the strip under it. */
+function paint() {
+  const tide = strip();
+  const seconds = conductor.position();
+  where.textContent = `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}, count ${Math.floor(countAt(seconds))}`;
+  if (tide) {
+    const x = (countAt(seconds) / Math.max(1, Number(tide.dataset.counts))) * Number(tide.dataset.width);
+    document.getElementById('playhead')?.setAttribute('d', `M${x.toFixed(1)} 0V146`);
+    const frame = frameOf();
+    if (frame && conductor.playing && frame.scrollWidth > frame.clientWidth) {
+      const at = (x / Number(tide.dataset.width)) * frame.scrollWidth;
+      if (at < frame.scrollLeft + 20 || at > frame.scrollLeft + frame.clientWidth * 0.7) {
+        frame.scrollLeft = at - frame.clientWidth * 0.2;
+      }
+    }
+    const count = countAt(seconds);
+    for (const row of run.querySelectorAll('tr[data-from]')) {
+      row.classList.toggle('now', conductor.playing && count >= Number(row.getAttribute('data-from')) && count < Number(row.getAttribute('data-to')));
+    }
+  }
+  if (conductor.playing) {
+    requestAnimationFrame(paint);
+  }
+}
+
+function paintPlay() {
+  /** @type {any} */ (play.firstChild).textContent = conductor.playing ? 'Pause ' : 'Play ';
+}
+
+async function toggle() {
+  if (conductor.playing) {
+    conductor.pause();
+  } else {
+    if (!score) {
+      await loadScore();
+    }
+    await conductor.play(conductor.position());
+    requestAnimationFrame(paint);
+  }
+  paintPlay();
+}
+
+/** @param {number} seconds */
+async function seek(seconds) {
+  const to = Math.max(0, Math.min(score?.seconds ?? 0, seconds));
+  if (conductor.playing) {
+    await conductor.play(to);
+  } else {
+    conductor.zeroSong = to;
+  }
+  paint();
+}
+
+play.addEventListener('click', toggle);
+rate.addEventListener('change', () => conductor.setRate(Number(rate.value) / 100));
+run.addEventListener('click', (event) => {
+  const tide = event.target instanceof Element ? event.target.closest('#tide') : null;
+  if (tide instanceof SVGSVGElement && score) {
+    const box = tide.getBoundingClientRect();
+    const count = Math.floor(((event.clientX - box.left) / box.width) * Number(tide.dataset.counts));
+    seek(score.counts[Math.max(0, Math.min(score.counts.length - 1, count))]);
+  }
+});
+
+/** @param {number} times */
+async function draw(times) {
+  const most = Number(frameOf()?.dataset.most ?? 1);
+  const to = Math.max(1, Math.min(most, Math.round(Number(zoom.value) * times)));
+  zoom.value = String(to === Number(zoom.value) && times > 1 ? most : to);
+  const wishes = new URLSearchParams(/** @type {any} */ (new FormData(/** @type {HTMLFormElement} */ (document.getElementById('wishes')))));
+  await /** @type {any} */ (window).htmx.ajax('GET', `${address}?handler=Run&${wishes}`, { target: '#run' });
+  const frame = frameOf();
+  const tide = strip();
+  if (frame && tide) {
+    frame.scrollLeft = (countAt(conductor.position()) / Math.max(1, Number(tide.dataset.counts))) * frame.scrollWidth - frame.clientWidth * 0.2;
+  }
+  paint();
+}
+document.getElementById('zoom-in')?.addEventListener('click', () => draw(2));
+document.getElementById('zoom-out')?.addEventListener('click', () => draw(0.5));
+
+// Tempo by tapping.
+/** @type {number[]} */
+let taps = [];
+/** @param {string} handler @param {Record<string, string>} fields */
+async function ask(handler, fields) {
+  const answer = await fetch(`${address}?handler=${handler}`, { method: 'POST', headers: { 'X-Fond-Token': token() }, body: new URLSearchParams(fields) });
+  return answer.ok ? answer.json() : null;
+}
+async function tap() {
+  const now = performance.now() / 1000;
+  taps = taps.length > 0 && now - taps[taps.length - 1] > 3 ? [now] : [...taps, now];
+  const tapped = await ask('Tap', { taps: taps.join(',') });
+  const words = /** @type {HTMLElement} */ (document.getElementById('tapped'));
+  words.textContent = tapped ? `${tapped.bpm} a minute, give or take ${tapped.spread} (${tapped.used} taps${tapped.dropped ? `, ${tapped.dropped} left out` : ''})` : `${taps.length} taps; four are needed`;
+  if (tapped) {
+    const tempo = /** @type {HTMLInputElement} */ (document.getElementById('tempo'));
+    tempo.value = String(tapped.bpm);
+    tempo.dispatchEvent(new Event('input', { bubbles: true }));
+  }
+}
+document.getElementById('tap')?.addEventListener('click', tap);
+
+// Passages by tapping along with the music.
+/** @type {number[]} */
+let starts = [];
+const passages = /** @type {HTMLTextAreaElement} */ (document.getElementById('passages'));
+const tappedPassages = /** @type {HTMLElement} */ (document.getElementById('tapped-passages'));
+async function tapPassage() {
+  if (!conductor.playing) {
+    starts = [];
+    await seek(0);
+    await toggle();
+  }
+  starts.push(conductor.position());
+  tappedPassages.textContent = `${starts.length} begun; Esc when the last one ends`;
+}
+async function endPassages() {
+  if (starts.length === 0) {
+    return;
+  }
+  const made = await ask('TapPassages', { taps: starts.join(','), end: String(conductor.position()) });
+  starts = [];
+  conductor.pause();
+  paintPlay();
+  tappedPassages.textContent = '';
+  if (made?.text) {
+    passages.value = made.text;
+    passages.dispatchEvent(new Event('input', { bubbles: true }));
+  }
+}
+document.getElementById('tap-passages')?.addEventListener('click', tapPassage);
+
+const track = /** @type {HTMLSelectElement} */ (document.getElementById('track'));
+track.addEventListener('change', () => {
+  const title = /** @type {HTMLInputElement} */ (document.getElementById('title'));
+  title.hidden = track.value !== 'new';
+  if (title.hidden) {
+    track.form?.requestSubmit(track.form.querySelector('button'));
+  } else {
+    title.focus();
+  }
+});
+
+/** @type {Record<string, () => void>} */
+const keys = {
+  ' ': toggle, '+': () => draw(2), '=': () => draw(2), '-': () => draw(0.5), t: tap, p: tapPassage, Escape: endPassages,
+  u: () => document.getElementById('undo-last')?.click(), Home: () => seek(0),
+  ArrowRight: () => seek(score?.counts[Math.floor(countAt(conductor.position()) / 8 + 1) * 8] ?? score?.seconds ?? 0),
+  ArrowLeft: () => seek(score?.counts[Math.max(0, Math.ceil(countAt(conductor.position()) / 8 - 1) * 8)] ?? 0),
+};
+document.addEventListener('keydown', (event) => {
+  const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON)$/.test(event.target.tagName) && !(event.key === 'Escape');
+  if (event.ctrlKey || event.altKey || event.metaKey || (typing && !(event.target instanceof HTMLButtonElement && event.key !== ' ' && event.key !== 'Enter'))) {
+    return;
+  }
+  const accept = /^[1-9]$/.test(event.key) ? run.querySelector(`.accept[data-number="${event.key}"]`) : null;
+  if (accept instanceof HTMLElement) {
+    event.preventDefault();
+    accept.click();
+  } else if (keys[event.key]) {
+    event.preventDefault();
+    keys[event.key]();
+  }
+});
+
+document.body.addEventListener('htmx:afterSwap', async (event) => {
+  if (/** @type {CustomEvent} */ (event).detail.target === run) {
+    await loadScore();
+    paint();
+  }
+});
+form.addEventListener('submit', (event) => event.preventDefault());
+loadScore().then(paint);
