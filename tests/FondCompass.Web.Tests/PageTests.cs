@@ -141,16 +141,63 @@ public class PageTests(Studio studio)
     }
 
     [Fact]
-    public async Task A_proposed_restart_is_written_into_the_dance()
+    public async Task A_proposal_is_taken_for_the_track_alone_taken_back_and_written_into_the_dance()
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write("title Drift\npart A\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L");
         await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "112"), ("intro", "0"), ("repeats", "6"), ("passages", "verse 24\nchorus 32"));
-        var (_, before) = await visitor.Get($"/dances/{id}/fit");
-        Assert.Contains("value=\"restart 1 after 8\"", before);
-        await visitor.Post($"/dances/{id}/fit?handler=Accept", "/", ("row", "restart 1 after 8"), ("version", "2"));
-        var (_, after) = await visitor.Get($"/dances/{id}/fit");
-        Assert.Contains("It already fits", after);
+        async Task<string> Fit() => (await visitor.Get($"/dances/{id}/fit")).Html;
+        Assert.Contains("restart 1 after 8", await Fit());
+        await visitor.Post($"/dances/{id}/fit?handler=Accept", "/", ("rows", "restart 1 after 8"));
+        Assert.Contains("It already fits", await Fit());
+        Assert.DoesNotContain("restart 1", (await visitor.Get($"/dances/{id}/write")).Html);
+        await visitor.Post($"/dances/{id}/fit?handler=Undo", "/");
+        Assert.DoesNotContain("It already fits", await Fit());
+        await visitor.Post($"/dances/{id}/fit?handler=Accept", "/", ("rows", "restart 1 after 8"));
+        await visitor.Post($"/dances/{id}/fit?handler=WriteIn", "/", ("version", "2"));
+        Assert.Contains("restart 1 after 8", (await visitor.Get($"/dances/{id}/write")).Html);
+        Assert.Contains("It already fits", await Fit());
+    }
+
+    [Fact]
+    public async Task Tracks_are_chosen_kept_and_forgotten()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", "preset:Rope Reel, gathering speed"));
+        var (_, html) = await visitor.Get($"/dances/{id}/fit");
+        Assert.Contains("hauling 64 @96-132", html);
+        Assert.Contains("96–160", html);
+        await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", "new"), ("title", "My Reel"));
+        Assert.Contains("My Reel", (await visitor.Get($"/dances/{id}/fit")).Html);
+        await visitor.Post($"/dances/{id}/fit?handler=ForgetTrack", "/");
+        (_, html) = await visitor.Get($"/dances/{id}/fit");
+        Assert.DoesNotContain("My Reel", html);
+        Assert.Contains("hauling 64 @96-132", html);
+        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", $"{Guid.NewGuid()}"))).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("0,0.5,1,1.5,2", "\"bpm\":120")]
+    [InlineData("0,1", "null")]
+    [InlineData("x,,NaN,1e999", "null")]
+    public async Task Taps_tell_a_tempo(string taps, string said)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Post($"/dances/{id}/fit?handler=Tap", "/", ("taps", taps));
+        Assert.Contains(said, await answer.Content.ReadAsStringAsync(Cancel));
+    }
+
+    [Fact]
+    public async Task What_is_allowed_narrows_what_is_proposed()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write("title Drift\npart A\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L");
+        await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "112"), ("intro", "0"), ("repeats", "6"), ("passages", "verse 24\nchorus 32"));
+        var (_, html) = await visitor.Get($"/dances/{id}/fit?handler=Run&Wishes.NoRestarts=true&Zoom=99999");
+        Assert.DoesNotContain("Restart in repeat", html);
+        Assert.Contains("No tag or restart that you allow", (await visitor.Get($"/dances/{id}/fit?handler=Run&Wishes.NoRestarts=true&Wishes.NoTags=true")).Html);
     }
 
     [Fact]

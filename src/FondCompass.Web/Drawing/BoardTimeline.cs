@@ -7,7 +7,7 @@ using FondCompass.Core.Runs;
 namespace FondCompass.Web.Drawing;
 
 /// <summary>One click of the call board.</summary>
-/// <param name="At">Seconds from the first click of the count-in.</param>
+/// <param name="At">Seconds of the song at full rate; the count-in may lie before its count 0.</param>
 /// <param name="Label">What is counted: 1 to 8, or the count-in's 5, 6, 7, 8.</param>
 public sealed record BoardClick(double At, string Label, bool IsCountIn, bool IsFirst, int Repeat, int Line, string Part, int? Wall);
 
@@ -18,23 +18,25 @@ public sealed record BoardStep(double At, string Name, string Cue, string Foot, 
 /// <summary>A tag or restart, told well ahead.</summary>
 public sealed record BoardEvent(double At, string Words);
 
-/// <summary>All the call board shows, with its moments.</summary>
+/// <summary>All the call board shows, with its moments in seconds of the song at full rate; only what can be said depends on the rate.</summary>
 public sealed record BoardTimeline(
     int RatePercent, double Bpm, double End, int Walls, IReadOnlyList<BoardClick> Clicks, IReadOnlyList<BoardStep> Steps, IReadOnlyList<BoardEvent> Events)
 {
     /// <summary>Counts of the count-in: "5, 6, 7, 8".</summary>
     private const int CountIn = 4;
 
-    public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats)
+    /// <param name="rate">Share of full tempo at which it is taught.</param>
+    /// <param name="lexicon">The steps known, for their cues; the shipped ones when left out.</param>
+    public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats, StepLexicon? lexicon = null)
     {
         var time = run.Song.Time;
         var first = run.Start;
         var origin = time.SecondsAt(first) - (CountIn * 60 / time.BpmAt(first));
-        double At(double count) => (time.SecondsAt(count) - origin) / rate;
+        double At(double count) => time.SecondsAt(count);
         var lineCounts = analysis.Dance.Header.LineCounts;
-        var beat = 60 / time.BpmAt(first) / rate;
+        var beat = 60 / time.BpmAt(first);
         var clicks = Enumerable.Range(0, CountIn)
-            .Select(i => new BoardClick(i * beat, $"{lineCounts - CountIn + i + 1}", true, false, 0, 0, "", null))
+            .Select(i => new BoardClick(origin + (i * beat), $"{lineCounts - CountIn + i + 1}", true, false, 0, 0, "", null))
             .ToList();
         var stretches = run.Stretches.TakeWhile(s => s.Repeat <= repeats).ToList();
         foreach (var stretch in stretches)
@@ -45,7 +47,7 @@ public sealed record BoardTimeline(
         var end = stretches.Count > 0 ? stretches[^1].ToCount : first;
         return new BoardTimeline(
             (int)Math.Round(rate * 100), time.BpmAt(first) * rate, At(end), analysis.Trace.WallOrder.Count, clicks,
-            StepsOf(analysis, run, repeats, At),
+            StepsOf(run, repeats, At, rate, lexicon ?? StepLexicon.Shipped),
             run.Events.Where(e => e.Kind != RunEventKind.Ending && e.AfterRepeat <= repeats)
                 .Select(e => new BoardEvent(At(e.AtCount), e.Kind == RunEventKind.Tag ? $"tag after repeat {e.AfterRepeat}, facing {e.Facing}" : $"restart, facing {e.Facing}"))
                 .ToList());
@@ -68,7 +70,7 @@ public sealed record BoardTimeline(
         }
     }
 
-    private static List<BoardStep> StepsOf(Analysis analysis, DanceRun run, int repeats, Func<double, double> at)
+    private static List<BoardStep> StepsOf(DanceRun run, int repeats, Func<double, double> at, double rate, StepLexicon lexicon)
     {
         var steps = new List<BoardStep>();
         var calls = RunTimeline.Of(run, repeats).Where(a => a.StartsCall).ToList();
@@ -77,9 +79,9 @@ public sealed record BoardTimeline(
         {
             var beginsAt = at(call.SongCount);
             var earliest = Math.Max(at(call.SongCount - Cue.DefaultLead), saidUntil);
-            var words = StepLexicon.Shipped.Find(call.Step)?.Cue ?? new CueWords(call.Step, call.Step, call.Step);
-            var (cue, _) = Cue.Choose(words, call.Foot.Word(), beginsAt - earliest);
-            saidUntil = earliest + Cue.Seconds(cue);
+            var words = lexicon.Find(call.Step)?.Cue ?? new CueWords(call.Step, call.Step, call.Step);
+            var (cue, _) = Cue.Choose(words, call.Foot.Word(), (beginsAt - earliest) / rate);
+            saidUntil = earliest + (Cue.Seconds(cue) * rate);
             steps.Add(new BoardStep(
                 beginsAt, call.Foot.IsSingle() ? $"{call.Step} {call.Foot.Letter()}" : call.Step, cue,
                 call.Foot.IsSingle() ? call.Foot.Letter() : "", call.Weight.FreeFoot().Letter(), call.Facing.ToString(), call.Facing.Degrees));

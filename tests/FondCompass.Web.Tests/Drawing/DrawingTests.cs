@@ -113,9 +113,9 @@ public class DrawingTests
     [Fact]
     public void The_strip_has_passages_above_and_repeats_below_on_one_scale()
     {
-        var strip = TideStrip.Of(Run("", new Passage("verse", 12, 120), new Passage("chorus", 20, 120)));
+        var strip = TideStrip.Of(Run("", new Passage("verse", 12, 120), new Passage("chorus", 20, 120)), [], 1);
         Assert.Equal(["verse", "chorus"], strip.Passages.Select(p => p.Label));
-        Assert.Equal(TideStrip.Width, strip.Passages[^1].X + strip.Passages[^1].Width, 6);
+        Assert.Equal(TideStrip.Page, strip.Passages[^1].X + strip.Passages[^1].Width, 6);
         Assert.Equal(["1", "2", "3", "4"], strip.Repeats.Select(r => r.Label));
         Assert.Equal([1, 2, 3, 4], strip.Repeats.Select(r => r.Wall));
         Assert.Equal([0, 4], strip.Lines.Select(l => l.Off));
@@ -125,9 +125,32 @@ public class DrawingTests
     [Fact]
     public void Tags_and_cuts_are_seen_on_the_strip()
     {
-        var strip = TideStrip.Of(Run("tag T\n1-2 hold\nafter 1 T\nrestart 2 after 3"));
+        var strip = TideStrip.Of(Run("tag T\n1-2 hold\nafter 1 T\nrestart 2 after 3"), [], 1);
         Assert.Equal([false, true, false, false, false, false], strip.Repeats.Select(r => r.IsTag));
         Assert.True(strip.Repeats[2].IsCut);
+    }
+
+    [Fact]
+    public void Drawn_out_the_strip_shows_counts_and_steps_and_what_is_proposed()
+    {
+        var run = Run("", new Passage("verse", 12, 120), new Passage("pause", 0, 0) { Rest = 2 }, new Passage("chorus", 20, 120));
+        var strip = TideStrip.Of(run, [new FitChange(RunEventKind.Tag, 1, 4, 8, "why"), new FitChange(RunEventKind.Restart, 2, 4, 12, "why")], 99);
+        Assert.Equal((4, 4 * TideStrip.Page), (strip.Zoom, strip.Width));
+        Assert.Equal(32, strip.Marks.Count(m => m.IsLine));
+        Assert.Contains(strip.Marks, m => m.Label == "vine R");
+        Assert.Equal(["+4", "↺"], strip.Ghosts.Select(g => g.Label));
+        Assert.Equal("2 s", strip.Passages[1].Label);
+        Assert.Empty(TideStrip.Of(run, [], -5).Ghosts);
+    }
+
+    [Fact]
+    public void The_bands_score_has_a_moment_for_every_count()
+    {
+        var score = Score.Of(new Song([new Passage("a", 6, 120) { Bar = 3 }, new Passage("held", 0, 0) { Rest = 2 }]), swing: false);
+        Assert.Equal([0, 0.5, 1, 1.5, 2, 2.5, 3], score.Counts);
+        Assert.Equal([0, 1, 2, 0, 1, 2], score.Bars);
+        Assert.Equal(5, score.Seconds);
+        Assert.Equal(score.Notes.OrderBy(n => n[0]).Select(n => n[0]), score.Notes.Select(n => n[0]));
     }
 
     [Fact]
@@ -142,12 +165,13 @@ public class DrawingTests
         Assert.Equal(20, board.Clicks.Count);
         for (var i = 0; i < board.Clicks.Count; i++)
         {
-            Assert.Equal(i, board.Clicks[i].At, 9);
+            // Four counts in before count 16 of the song, all at 120 a minute, whatever the rate.
+            Assert.Equal((12 + i) / 2.0, board.Clicks[i].At, 9);
         }
 
-        Assert.Equal(20, board.End, 9);
+        Assert.Equal(16, board.End, 9);
         Assert.Equal(["vine R", "vine L", "vine R", "vine L"], board.Steps.Select(s => s.Name));
-        Assert.Equal([4, 8, 12, 16], board.Steps.Select(s => s.At));
+        Assert.Equal([8, 10, 12, 14], board.Steps.Select(s => s.At));
     }
 
     [Fact]
@@ -167,7 +191,7 @@ public class DrawingTests
         var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\ntag T\n1-2 hold\nafter 1 T\nrestart 2 after 3");
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(48, new Bpm(60)), 0);
         var board = BoardTimeline.Of(analysis, run, 1, 3);
-        Assert.Equal([12, 17], board.Events.Select(e => e.At));
+        Assert.Equal([8, 13], board.Events.Select(e => e.At));
         Assert.Contains("tag after repeat 1", board.Events[0].Words, StringComparison.Ordinal);
     }
 }

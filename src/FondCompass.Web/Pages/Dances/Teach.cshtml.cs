@@ -17,7 +17,7 @@ public sealed class TeachModel(DanceShelf shelf) : DancePage(shelf)
     {
     }
 
-    /// <summary>The run in seconds from the count-in's first click, at a rate in percent.</summary>
+    /// <summary>The run in seconds of the song, with cues that can be said at a rate in percent.</summary>
     public IActionResult OnGetTimeline(int rate = 100, int repeats = 2)
     {
         if (rate is < 30 or > 150 || repeats is < 1 or > 99)
@@ -25,6 +25,6 @@ public sealed class TeachModel(DanceShelf shelf) : DancePage(shelf)
             return BadRequest();
         }
 
-        return new JsonResult(BoardTimeline.Of(Analysis, Run(), rate / 100.0, repeats));
+        return new JsonResult(BoardTimeline.Of(Analysis, Run(), rate / 100.0, repeats, Lexicon));
     }
 }

@@ -1,35 +1,25 @@
-// Drives the call board: schedules every click ahead on the audio clock and shows the count, the step now and the step
-// next at the moments the server reckoned. Nothing is reckoned here but "which of these moments is now".
+// Drives the call board: the band and the click play what the server reckoned, and the board shows the count, the step now and the
+// step next at those moments. Nothing is reckoned here but "which of these moments is now".
+import { Conductor, notesOf, tieMix } from './conductor.js';
 
 const board = /** @type {HTMLElement} */ (document.getElementById('board'));
 const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
 const ladder = [60, 75, 90, 100];
-/** Seconds ahead that clicks are handed to the audio clock. */
-const ahead = 1.5;
-/** Seconds between pressing start and the first click. */
-const leadIn = 0.12;
 
 /** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, repeat: number, line: number, part: string, wall: number | null }} Click */
 /** @typedef {{ at: number, name: string, cue: string, foot: string, free: string, facing: string, degrees: number }} Step */
 /** @type {{ ratePercent: number, bpm: number, end: number, walls: number, clicks: Click[], steps: Step[], events: { at: number, words: string }[] } | null} */
 let line = null;
-/** @type {AudioContext | null} */
-let audio = null;
 let rate = 100;
-let playing = false;
-/** Audio-clock time of the timeline's zero. */
-let zero = 0;
-/** Index of the next click to schedule, and of the click shown. */
-let nextClick = 0;
 let shown = 0;
-/** Clicks on their way to the loudspeaker, to be silenced when somebody stops. @type {{ node: OscillatorNode, at: number }[]} */
-let underWay = [];
-let pump = 0;
-let frame = 0;
+/** @type {import('./conductor.js').Note[]} */
+let band = [];
 
-/** What has been scheduled, for whoever wants to compare it with the moments asked for. @type {{ label: string, at: number, ideal: number }[]} */
-const scheduled = [];
-Object.assign(window, { fondBoard: { scheduled, state: () => ({ playing, shown, rate, now: audio ? audio.currentTime - zero : 0 }) } });
+/** What has been handed to the audio clock, for whoever wants to compare it with the moments asked for. @type {{ voice: string, at: number, when: number }[]} */
+const heard = [];
+const conductor = new Conductor({ hear: (note, when) => heard.push({ voice: note.voice, at: note.at, when }), done: () => { shown = 0; stop('done'); } });
+tieMix(conductor);
+Object.assign(window, { fondBoard: { heard, conductor, state: () => ({ playing: conductor.playing, shown, rate, now: conductor.position() }) } });
 
 async function load() {
   const repeats = Math.min(99, Math.max(1, Number($('repeats').value) || 1));
@@ -43,92 +33,57 @@ async function load() {
   if (line && line.clicks.length <= 4) {
     $('now').textContent = 'This dance has no steps yet';
   }
+  const end = line?.end ?? 0;
+  const clicks = (line?.clicks ?? []).map((c) => ({ at: c.at, length: 0.06, voice: 'click', pitch: c.isCountIn ? 660 : 880, strong: c.isFirst }));
+  conductor.load([...band.filter((n) => n.at < end), ...clicks].sort((a, b) => a.at - b.at), end);
   return true;
 }
 
-/** @param {Click} click @param {number} at */
-function sound(click, at) {
-  if (!audio || !$('click').checked) {
-    return;
+async function loadBand() {
+  const answer = await fetch(board.dataset.score ?? '');
+  if (answer.ok) {
+    band = notesOf(await answer.json()).filter((n) => n.voice !== 'click');
+    await load();
   }
-  const node = audio.createOscillator();
-  const gain = audio.createGain();
-  node.frequency.value = click.isFirst ? 1320 : click.isCountIn ? 660 : 880;
-  gain.gain.setValueAtTime(click.isFirst ? 0.5 : 0.28, at);
-  gain.gain.exponentialRampToValueAtTime(0.001, at + 0.06);
-  node.connect(gain).connect(audio.destination);
-  node.start(at);
-  node.stop(at + 0.07);
-  underWay.push({ node, at });
-}
-
-function schedule() {
-  if (!playing || !audio || !line) {
-    return;
-  }
-  while (nextClick < line.clicks.length && line.clicks[nextClick].at + zero < audio.currentTime + ahead) {
-    const click = line.clicks[nextClick];
-    const at = zero + click.at;
-    if (at >= audio.currentTime) {
-      sound(click, at);
-      scheduled.push({ label: click.label, at: at - zero, ideal: click.at });
-    }
-    nextClick++;
-  }
-  underWay = underWay.filter((u) => u.at > (audio?.currentTime ?? 0) - 0.2);
 }
 
 /** Starts at a click; the first four are the count-in. @param {number} from */
 async function start(from) {
-  audio ??= new AudioContext();
-  await audio.resume();
   if (!line && !(await load())) {
     return;
   }
-  silence();
-  const at = line?.clicks[from]?.at ?? 0;
-  zero = audio.currentTime + leadIn - at;
-  nextClick = shown = from;
-  playing = true;
+  shown = from;
+  await conductor.play(line?.clicks[from]?.at ?? 0);
   $('go').firstChild.textContent = 'Pause ';
-  schedule();
-  clearInterval(pump);
-  pump = setInterval(schedule, 250);
-  cancelAnimationFrame(frame);
-  frame = requestAnimationFrame(show);
-}
-
-function silence() {
-  for (const { node } of underWay) {
-    node.stop();
-  }
-  underWay = [];
+  requestAnimationFrame(show);
 }
 
 /** @param {string} words */
 function stop(words) {
-  playing = false;
-  clearInterval(pump);
-  silence();
+  if (conductor.playing) {
+    conductor.pause();
+  }
   $('phase').textContent = words;
   $('go').firstChild.textContent = 'Start ';
 }
 
 function show() {
-  if (!playing || !audio || !line) {
+  if (!conductor.playing || !line) {
     return;
   }
-  const now = audio.currentTime - zero;
-  while (shown + 1 < line.clicks.length && line.clicks[shown + 1].at <= now) {
-    shown++;
+  const now = conductor.position();
+  shown = 0;
+  for (let low = 0, high = line.clicks.length - 1; low <= high;) {
+    const middle = (low + high) >> 1;
+    if (line.clicks[middle].at <= now) {
+      shown = middle;
+      low = middle + 1;
+    } else {
+      high = middle - 1;
+    }
   }
   paint(now);
-  if (now > line.end + 0.1) {
-    shown = 0;
-    stop('done');
-    return;
-  }
-  frame = requestAnimationFrame(show);
+  requestAnimationFrame(show);
 }
 
 /** @param {string} name @param {string} words */
@@ -166,12 +121,12 @@ function paint(now) {
   put('wall', click.wall ? `wall ${click.wall} of ${line.walls}` : click.isCountIn ? `wall 1 of ${line.walls}` : 'tag');
   put('facing', step ? `facing ${step.facing}` : '');
   $('needle').setAttribute('transform', `rotate(${step?.degrees ?? 0} 30 30)`);
-  const event = line.events.find((e) => e.at > now && e.at - now < (16 * 60) / (line?.bpm ?? 100));
+  const event = line.events.find((e) => e.at > now && e.at - now < ((16 * 60) / (line?.bpm ?? 100)) * (rate / 100));
   put('ahead', event ? `ahead: ${event.words}` : '');
 }
 
 function toggle() {
-  if (playing) {
+  if (conductor.playing) {
     stop('paused');
   } else {
     start(shown);
@@ -192,7 +147,7 @@ function jump(way) {
     at += way;
   }
   at = Math.max(0, Math.min(line.clicks.length - 1, at));
-  if (playing) {
+  if (conductor.playing) {
     start(at);
   } else {
     shown = at;
@@ -200,19 +155,15 @@ function jump(way) {
   }
 }
 
-/** @param {number} way -1 or 1 */
+/** Another rate, without a break in the sound. @param {number} way -1 or 1 */
 async function changeRate(way) {
   const at = ladder.indexOf(rate) + way;
   if (at < 0 || at >= ladder.length) {
     return;
   }
   rate = ladder[at];
-  const wasPlaying = playing;
-  if (await load()) {
-    if (wasPlaying) {
-      await start(shown);
-    }
-  }
+  conductor.setRate(rate / 100);
+  await load();
 }
 
 $('go').addEventListener('click', toggle);
@@ -232,7 +183,7 @@ document.addEventListener('keydown', (event) => {
   }
   const act = {
     ' ': toggle, PageDown: () => jump(1), ArrowRight: () => jump(1), PageUp: () => jump(-1), ArrowLeft: () => jump(-1),
-    ArrowUp: () => changeRate(1), ArrowDown: () => changeRate(-1), Home: () => { shown = 0; if (playing) { start(0); } },
+    ArrowUp: () => changeRate(1), ArrowDown: () => changeRate(-1), Home: () => { shown = 0; if (conductor.playing) { start(0); } },
   }[event.key];
   if (act && !event.altKey && !event.ctrlKey) {
     event.preventDefault();
@@ -243,4 +194,4 @@ document.addEventListener('keydown', (event) => {
   }
 });
 
-load();
+load().then(loadBand);

@@ -96,7 +96,7 @@ export class Conductor {
   }
 
   pause() {
-    this.zeroSong = Math.max(0, this.position());
+    this.zeroSong = this.position();
     this.playing = false;
     clearInterval(this.pump);
     this.silence(0);
@@ -166,14 +166,18 @@ export class Conductor {
 
   /** @param {Note} note @param {number} when */
   sound(note, when) {
+    const bus = note.voice === 'click' || note.voice === 'bass' || note.voice === 'tune' ? note.voice : 'drums';
+    if (this.mix[bus] <= 0) {
+      return;
+    }
     const length = Math.max(0.03, note.length / this.rate);
     switch (note.voice) {
-      case 'click': return this.tone('click', note.strong ? 1320 : note.pitch || 880, 'sine', when, 0.06, note.strong ? 0.5 : 0.28);
-      case 'kick': return this.tone('drums', 120, 'sine', when, 0.14, note.strong ? 0.95 : 0.7, 46);
-      case 'snare': return this.noise(when, 0.11, 1400, 0.32);
-      case 'hat': return this.noise(when, 0.035, 7000, note.strong ? 0.2 : 0.13);
-      case 'bass': return this.tone('bass', 55 * 2 ** (note.pitch / 12), 'triangle', when, length, 0.5);
-      default: return this.tone('tune', 55 * 2 ** (note.pitch / 12), 'triangle', when, length, note.strong ? 0.3 : 0.22);
+      case 'click': this.tone('click', note.strong ? 1320 : note.pitch || 880, 'sine', when, 0.06, note.strong ? 0.5 : 0.28); break;
+      case 'kick': this.tone('drums', 120, 'sine', when, 0.14, note.strong ? 0.95 : 0.7, 46); break;
+      case 'snare': this.noise(when, 0.11, 1400, 0.32); break;
+      case 'hat': this.noise(when, 0.035, 7000, note.strong ? 0.2 : 0.13); break;
+      case 'bass': this.tone('bass', 55 * 2 ** (note.pitch / 12), 'triangle', when, length, 0.5); break;
+      default: this.tone('tune', 55 * 2 ** (note.pitch / 12), 'triangle', when, length, note.strong ? 0.3 : 0.22);
     }
   }
 

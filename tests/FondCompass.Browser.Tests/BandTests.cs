@@ -1,0 +1,128 @@
+using System.Globalization;
+using System.Text.Json;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace FondCompass.Browser.Tests;
+
+/// <summary>The band and the board keep the times that the core reckoned.</summary>
+public class BandTests(RunningStudio studio)
+{
+    /// <summary>Passages that slide and stop, some three minutes of them.</summary>
+    private const string Track = "intro 8 @110\nverse 96 @110\nrise 96 @110-140\nthe bell 2s\nlast 120 @140";
+
+    private sealed record Heard(string Voice, double At, double When);
+
+    private static Browser Fitted(RunningStudio studio)
+    {
+        var browser = new Browser(studio.Address);
+        browser.NewAccount();
+        browser.ClickText("Write a new dance");
+        browser.Find("#script");
+        browser.Rewrite("title Long Watch\ntempo 110\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 rocking chair R\n");
+        browser.WaitForText("#fact-counts", "16");
+        browser.WaitForText("#saved", "saved");
+        browser.Chord(Keys.Alt, "2");
+        browser.Find("#passages").SendKeys(Track);
+        browser.WaitForText("#run .headline", "20 repeats");
+        return browser;
+    }
+
+    private static List<Heard> HeardBy(Browser browser, string source) => JsonSerializer.Deserialize<List<Heard>>(
+        (string)browser.Run($"return JSON.stringify({source}.heard)")!, JsonSerializerOptions.Web)!;
+
+    private static double Number(Browser browser, string script) => Convert.ToDouble(browser.Run($"return {script}"), CultureInfo.InvariantCulture);
+
+    [Fact]
+    public void Over_three_minutes_with_a_change_of_rate_and_the_tab_hidden()
+    {
+        using var browser = Fitted(studio);
+        browser.Find("h1, #play").Click();
+        browser.Wait("the band plays", () => Number(browser, "fondBand.heard.length") > 20);
+        var fit = browser.Driver.CurrentWindowHandle;
+
+        // In another tab for twenty seconds; timers of the hidden one slow down, the audio clock does not.
+        browser.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        browser.Go("/steps");
+        var until = DateTime.UtcNow.AddSeconds(20);
+        browser.Wait("twenty seconds have passed", () => DateTime.UtcNow > until, 40);
+        browser.Driver.SwitchTo().Window(fit);
+        Assert.True(Number(browser, "fondBand.conductor.position()") > 18);
+
+        // In the middle the rate changes without a break.
+        browser.Run("const rate = document.getElementById('band-rate'); rate.value = '110'; rate.dispatchEvent(new Event('change', { bubbles: true }))");
+        var changedAt = Number(browser, "fondBand.conductor.zeroAudio");
+        var changedSong = Number(browser, "fondBand.conductor.zeroSong");
+        browser.Wait("the song is over", () => browser.Run("return fondBand.conductor.playing") is false, 220);
+
+        var heard = HeardBy(browser, "fondBand");
+        var score = JsonDocument.Parse((string)browser.Run("return (() => { const x = new XMLHttpRequest(); x.open('GET', location.pathname + '?handler=Score', false); x.send(); return x.responseText; })()")!).RootElement;
+        var counts = score.GetProperty("counts").EnumerateArray().Select(c => c.GetDouble()).ToList();
+        Assert.Equal(321, counts.Count);
+        Assert.InRange(counts[^1], 150, 200);
+
+        // Every count's click reached the audio clock where the core put it, before the change at full rate and after it at 110 %.
+        var first = heard.First(h => h.Voice == "click");
+        var started = first.When - first.At;
+        var clicks = heard.Where(h => h.Voice == "click").GroupBy(h => Math.Round(h.At, 4)).ToDictionary(g => g.Key, g => g.Last());
+        foreach (var at in counts.Take(320))
+        {
+            Assert.True(clicks.TryGetValue(Math.Round(at, 4), out var click), $"the count at {at} s was played");
+            var ideal = at < changedSong - 0.001 ? started + at : changedAt + ((at - changedSong) / 1.1);
+            Assert.InRange(click!.When - ideal, -0.005, 0.005);
+        }
+    }
+
+    [Fact]
+    public void The_board_and_its_band_stand_on_the_same_moments()
+    {
+        using var browser = Fitted(studio);
+        browser.Chord(Keys.Alt, "4");
+        browser.WaitForText("#rate", "100 %");
+        browser.Wait("the band is there", () => Number(browser, "fondBoard.conductor.notes.length") > 300);
+        browser.Keys(" ");
+        browser.WaitForText("#phase", "repeat 1, A 2");
+        browser.Keys(Keys.ArrowDown);
+        browser.WaitForText("#rate", "90 %");
+        browser.WaitForText("#phase", "repeat 2");
+        browser.Keys(" ");
+        var heard = HeardBy(browser, "fondBoard");
+        var clicks = heard.Where(h => h.Voice == "click").ToList();
+        var drums = heard.Where(h => h.Voice is "kick" or "snare").ToList();
+        Assert.True(clicks.Count > 24);
+        foreach (var click in clicks.Where(c => c.At > 0))
+        {
+            Assert.Contains(drums, d => Math.Abs(d.At - click.At) < 1e-4 && Math.Abs(d.When - click.When) < 0.005);
+        }
+    }
+
+    [Fact]
+    public void A_tempo_is_tapped_and_a_proposal_taken_and_taken_back_by_keys()
+    {
+        using var browser = new Browser(studio.Address);
+        browser.Go("/");
+        browser.ClickText("Open the demo studio");
+        browser.Find("table.shelf");
+        browser.Run("location = [...document.querySelectorAll('table.shelf a.name')].find(a => a.textContent.includes('Slack Tide')).href.replace('/write', '/fit')");
+        browser.WaitForText("#run .verdict", "counts off in all");
+        browser.Find("body").SendKeys("1");
+        browser.WaitForText("#run .taken", "restart 2 after 16");
+        browser.WaitForText("#run .verdict", "already fits");
+        browser.Find("body").SendKeys("u");
+        browser.WaitForText("#run .verdict", "counts off in all");
+        browser.Find("body").SendKeys("+");
+        browser.Wait("the strip is drawn out", () => browser.Find("#tide-frame").GetDomAttribute("data-zoom") == "2");
+        var tempo = browser.Find("#tempo").GetDomProperty("value");
+        for (var i = 0; i < 6; i++)
+        {
+            browser.Find("#tap").Click();
+        }
+
+        browser.WaitForText("#tapped", "a minute, give or take");
+        var tapped = browser.Find("#tempo").GetDomProperty("value");
+        Assert.NotEqual(tempo, tapped);
+        browser.Find("#tempo").Clear();
+        browser.Find("#tempo").SendKeys(tempo!);
+        browser.WaitForText("#run .headline", "1:47.1");
+    }
+}
