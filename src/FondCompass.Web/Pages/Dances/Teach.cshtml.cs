@@ -11,7 +11,8 @@ public sealed class TeachModel(DanceShelf shelf) : DancePage(shelf)
 
     protected override bool UsesExceptions => true;
 
-    public int Wanted => Math.Min(Repeats, 99);
+    /// <summary>Repeats offered at first: all of an order, or as many as the track is said to hold.</summary>
+    public int Wanted => Math.Clamp(Analysis.Dance.IsPhrased ? Run().Repeats.Count : Repeats, 1, 99);
 
     public void OnGet()
     {
