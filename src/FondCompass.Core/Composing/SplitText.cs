@@ -9,7 +9,7 @@ internal static class SplitText
 {
     public static IReadOnlyList<string> Of(Analysis analysis, IStepNames names, WrittenLine line, WrittenRow written)
     {
-        var actions = analysis.Trace.Part(line.Part)!.Actions.Where(a => a.Action.Row == written.Row && a.Action.Line == line.Number).ToList();
+        var actions = analysis.Trace.Written(line.Part)!.Actions.Where(a => a.Action.Row == written.Row && a.Action.Line == line.Number).ToList();
         if (actions.Count == 0)
         {
             return [];

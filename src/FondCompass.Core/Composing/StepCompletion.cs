@@ -46,7 +46,7 @@ public sealed record StepSlot(string Part, int Line, int Count, int Room, TraceS
     public static StepSlot At(Analysis analysis, string part, int line, int count, int? room = null)
     {
         var header = analysis.Dance.Header;
-        var trace = analysis.Trace.Part(part) ?? analysis.Trace.StandIns.FirstOrDefault(s => s.Part.Name == part);
+        var trace = analysis.Trace.Written(part);
         if (trace is null)
         {
             return new StepSlot(part, 1, count, room ?? header.LineCounts, TraceState.Start(header.StartWeight, header.StartFacing));

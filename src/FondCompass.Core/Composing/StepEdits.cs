@@ -233,7 +233,8 @@ public sealed class StepEdits
         var edits = new StepEdits(without.Script, _lexicon);
         // Beyond the last step it joins on; a gap is never left behind it.
         var end = edits._map.Line(to.Part, to.Number - gone)?.End ?? at;
-        return edits.PasteAt(to.Part, to.Number - gone, Math.Min(at, end + 1), block);
+        var moved = edits.PasteAt(to.Part, to.Number - gone, Math.Min(at, end + 1), block);
+        return moved.Refusal is null ? moved : Refuse(written.Row, moved.Refusal);
     }
 
     private EditResult InsertAt(string part, int line, int count, int length, IReadOnlyList<string> wordings)
@@ -269,6 +270,7 @@ public sealed class StepEdits
 
     private EditResult PutIn(string part, int line, int count, int length, IReadOnlyList<string> rows)
     {
+        line = Math.Max(1, line);
         if (_map.Part(part) is not { } written)
         {
             return Refuse(1, $"There is no part called {part}.");
@@ -277,7 +279,7 @@ public sealed class StepEdits
         if (written.Lines.FirstOrDefault(l => l.Number == line) is not { } target)
         {
             // A new line below the last one.
-            var below = written.Lines.Count > 0 && line <= written.Lines[^1].Number ? written.Lines.Last(l => l.Number <= line).LastRow : written.LastRow;
+            var below = written.Lines.Count > 0 && line <= written.Lines[^1].Number ? (written.Lines.LastOrDefault(l => l.Number <= line) ?? written.Lines[0]).LastRow : written.LastRow;
             _rows.Insert(below + 1, rows);
             return Done(below + 1);
         }

@@ -19,7 +19,7 @@ internal sealed class RunPatterns(DanceTrace trace)
     public Stretch Call(Stretch written, int repeat)
     {
         var version = Danced(repeat);
-        if (ReferenceEquals(version, trace) || version.Part(written.Pattern.Part.Name) is not { } part)
+        if (ReferenceEquals(version, trace) || version.Part(written.Pattern.Part.Name) is not { Part.Counts: > 0 } part)
         {
             return written;
         }
@@ -46,6 +46,13 @@ internal sealed class RunPatterns(DanceTrace trace)
             return trace;
         }
 
-        return _versions.TryGetValue(label, out var known) ? known : _versions[label] = DanceTracer.Trace(trace.Actions.With(label));
+        if (!_versions.TryGetValue(label, out var known))
+        {
+            // A variant without a count cannot be danced.
+            var version = DanceTracer.Trace(trace.Actions.With(label));
+            known = _versions[label] = version.TotalCounts > 0 ? version : trace;
+        }
+
+        return known;
     }
 }

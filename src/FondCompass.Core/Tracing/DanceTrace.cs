@@ -72,5 +72,9 @@ public sealed record DanceTrace
     /// <summary>Facings a repeat starts on, from the signed net turn alone, until it comes round.</summary>
     public IReadOnlyList<Facing> WallOrder => Enumerable.Range(0, NetTurn.Walls).Select(k => StartFacing + (NetTurn * k)).ToList();
 
+    /// <summary>A part, or a variant of one that stands in for it, by its own name.</summary>
+    public PartTrace? Written(string name) =>
+        Part(name) ?? StandIns.FirstOrDefault(s => string.Equals(s.Part.Name, name, StringComparison.OrdinalIgnoreCase));
+
     public PartTrace? Part(string name) => Parts.FirstOrDefault(p => string.Equals(p.Part.Name, name, StringComparison.OrdinalIgnoreCase));
 }

@@ -58,4 +58,31 @@ public class TimeMapTests
         };
         Assert.Contains(said, Song.ProblemWith(passages));
     }
+
+    [Fact]
+    public void With_rests_and_held_counts_there_and_back_is_still_the_same() => Gen.Select(
+        Gen.Select(Gen.Int[1, 64], Gen.Double[60, 180], Gen.Double[60, 180], Gen.Int[0, 3]).Array[1, 30], Gen.Double[0.7, 1.4].Array[4]).Sample((rows, bends) =>
+    {
+        var passages = rows.Select((r, i) => r.Item4 == 0 && i > 0 ? new Passage("rest", 0, 0) { Rest = r.Item1 / 8.0 } : new Passage("p", r.Item1, r.Item2, r.Item3)).ToList();
+        var plain = new Song(passages);
+        var anchors = new List<Anchor>();
+        for (var i = 0; i < bends.Length; i++)
+        {
+            var count = plain.Counts * (i + 1) / bends.Length;
+            if (count > (anchors.Count > 0 ? anchors[^1].Count : 0))
+            {
+                var before = anchors.Count > 0 ? anchors[^1] : new Anchor(0, 0);
+                anchors.Add(new Anchor(count, before.Seconds + ((plain.Time.SecondsAt(count) - plain.Time.SecondsAt(before.Count)) * bends[i])));
+            }
+        }
+
+        var song = new Song(passages, anchors);
+        Assert.Null(Song.ProblemWith(plain, anchors));
+        Assert.All(anchors.Where(a => a.Count < song.Counts), a => Assert.Equal(a.Seconds, song.Time.SecondsAt(a.Count), 6));
+        for (var count = 0; count < song.Counts; count++)
+        {
+            Assert.Equal(count, song.Time.CountAt(song.Time.SecondsAt(count)), 6);
+            Assert.True(song.Time.SecondsAt(count + 1) > song.Time.SecondsAt(count));
+        }
+    });
 }
