@@ -3,3 +3,6 @@ import './store.js';
 import './complete.js';
 import './dialogs.js';
 import './ruler.js';
+
+// From here on keys do what the page says they do.
+/** @type {HTMLElement} */ (document.getElementById('write')).dataset.ready = 'yes';
