@@ -30,6 +30,7 @@ public static class DanceChecks
         findings.AddRange(JoinChecks.Check(trace));
         findings.AddRange(WallChecks.Check(trace));
         findings.AddRange(VariantChecks.Check(trace));
+        findings.AddRange(ExceptionChecks.Check(trace));
         return findings
             .OrderBy(f => f.Severity == Severity.Error && findings.Count > Most ? 0 : 1)
             .ThenBy(f => f.Place.Row ?? int.MaxValue)

@@ -1,3 +1,4 @@
+using FondCompass.Core.Checks;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Music;
@@ -9,7 +10,6 @@ namespace FondCompass.Core.Runs;
 /// <summary>Unrolls a dance over a song, as written: no proposal is applied (rules, section 6).</summary>
 public sealed class RunUnroller
 {
-    public static readonly FindingCode RestartBeyond = new("RUN01", Severity.Warning, "A restart after a count that does not exist");
     public static readonly FindingCode NeverReached = new("RUN02", Severity.Warning, "A tag or restart after the song has ended");
     public static readonly FindingCode CornerLanding = new("RUN03", Severity.Warning, "A tag or restart that lands on a corner");
     public static readonly FindingCode OrderTooShort = new("RUN04", Severity.Warning, "The order ends before the song does");
@@ -147,7 +147,7 @@ public sealed class RunUnroller
                 return restart;
             }
 
-            _findings.Add(RestartBeyond.At(restart.Row, $"Repeat {repeat} has {length} counts, so it cannot be cut after count {restart.AfterCount}; it is danced whole. Name a count from 1 to {length - 1}."));
+            _findings.Add(ExceptionChecks.Beyond(restart, length));
         }
 
         return null;

@@ -48,7 +48,7 @@ internal sealed record RunJson(
     public static RunJson Of(Analysis analysis, DanceRun run, FitResult fit) => new(
         run.Song.Counts,
         Round(run.Song.Seconds),
-        analysis.Findings.Concat(run.Findings).Select(FindingJson.Of),
+        analysis.Findings.Concat(run.Findings).DistinctBy(f => (f.Code, f.Place.Row, f.Message)).Select(FindingJson.Of),
         run.Repeats.Select(r => new RepeatJson(
             r.Index, r.Part, r.FromCount, r.ToCount, Round(r.StartSeconds), r.StartFacing.ToString(), r.EndFacing.ToString(), r.StartWeight.Letter(), r.Wall, r.Mirrored, r.Cut)),
         run.Events.Select(e => new EventJson(e.Kind.ToString().ToLowerInvariant(), e.AfterRepeat, e.Facing.ToString(), Round(e.Seconds))),

@@ -1,6 +1,6 @@
+using CsCheck;
 using FondCompass.Core.Comparing;
 using FondCompass.Core.Tests.Properties;
-using CsCheck;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Comparing;
