@@ -62,11 +62,16 @@ function mark() {
   }
   const at = element();
   at?.scrollIntoView({ block: 'nearest' });
-  chosenWords.textContent = !wanted || !at ? 'Choose: Alt+R'
-    : wanted.kind === 'part' ? `part ${wanted.part}`
-    : wanted.kind === 'line' ? `${wanted.part} line ${wanted.line}`
-    : wanted.kind === 'slot' ? `${wanted.part} line ${wanted.line}, from ${wanted.count}`
-    : `${wanted.part} ${wanted.line}, count ${wanted.count}`;
+  if (at && choice) {
+    // Where it stands now; a change may have moved it.
+    choice = { ...choice, ...choiceOf(at) };
+  }
+  const here = choice;
+  chosenWords.textContent = !here || !at ? 'Choose: Alt+R'
+    : here.kind === 'part' ? `part ${here.part}`
+    : here.kind === 'line' ? `${here.part} line ${here.line}`
+    : here.kind === 'slot' ? `${here.part} line ${here.line}, from ${here.count}`
+    : `${here.part} ${here.line}, count ${here.count}`;
 }
 
 /** @param {string} words */
@@ -167,8 +172,8 @@ function act(act) {
   } else if (act === 'longer' || act === 'shorter') {
     edit({ ...at, act: 'longer', by: act === 'longer' ? 1 : -1 });
   } else if (act === 'paste') {
-    const on = takenOn === 'step' ? 'step' : at.on === 'step' ? takenOn : at.on;
-    edit({ ...at, act, on, taken, count: choice?.kind === 'step' ? at.count : at.count });
+    // Steps go before what is chosen; whole lines and parts go below the line or part it is in.
+    edit({ ...at, act, on: takenOn, taken });
   } else {
     edit({ ...at, act });
   }
@@ -225,7 +230,7 @@ function widen() {
 
 /** Keys of the ruler and what each does. @type {Record<string, () => void>} */
 const keys = {
-  ArrowRight: () => (choice?.kind === 'line' || choice?.kind === 'part' ? step(1) : step(1)),
+  ArrowRight: () => step(1),
   ArrowLeft: () => step(-1),
   ArrowDown: () => (choice?.kind === 'line' || choice?.kind === 'part' ? step(1, [choice.kind]) : upDown(1)),
   ArrowUp: () => (choice?.kind === 'line' || choice?.kind === 'part' ? step(-1, [choice.kind]) : upDown(-1)),
