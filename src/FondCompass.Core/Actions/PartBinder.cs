@@ -19,6 +19,9 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
     private readonly Hangings _hangings = new(part.Name, dance.Header);
     private readonly List<Finding> _told = [];
     private readonly HashSet<(string, int?, string)> _seen = [];
+
+    /// <summary>Rows of the same words are read once; dances repeat themselves.</summary>
+    private readonly Dictionary<string, Wording> _read = [];
     private List<(PartEntry Entry, bool Mirrored)> _line = [];
     private List<(PartEntry Entry, bool Mirrored)> _lineBefore = [];
     private LineEntry? _opened;
@@ -248,7 +251,11 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
     /// <returns>The last position used and the last whole count.</returns>
     private (Beat Last, int Number) Bind(StepEntry entry, Beat first, List<Pending> sink)
     {
-        var wording = Wording.Read(names, entry.Wording);
+        if (!_read.TryGetValue(entry.Wording, out var wording))
+        {
+            wording = _read[entry.Wording] = Wording.Read(names, entry.Wording);
+        }
+
         var place = new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), entry.Row);
         var written = entry.Counts?.Last ?? first;
         if (wording.Unreadable.Count > 0 || wording.Groups.Count == 0)
