@@ -114,8 +114,8 @@ public static class TempoLimits
         var byTurn = action.Turn.IsNone ? double.PositiveInfinity : 60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full);
         var where = action.Action.Beat.Label();
         return byTurn < byFeet
-            ? new TempoLimit(action.Action.Line, where, byTurn, $"{action.Action.Step} turns {action.Turn} and has {gap:0.##} counts for it")
-            : new TempoLimit(action.Action.Line, where, byFeet, $"{action.Action.Step} sets the feet {gap:0.##} counts apart");
+            ? new TempoLimit(action.Action.Line, where, byTurn, $"{action.Action.Step} turns {action.Turn} and has {gap:0.##} {(gap == 1 ? "count" : "counts")} for it")
+            : new TempoLimit(action.Action.Line, where, byFeet, $"{action.Action.Step} sets the feet {gap:0.##} {(gap == 1 ? "count" : "counts")} apart");
     }
 
     private static string? Instead(DanceRun run, string part, TempoLimit limit)
