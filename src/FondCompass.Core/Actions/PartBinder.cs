@@ -8,8 +8,6 @@ namespace FondCompass.Core.Actions;
 /// <summary>Walks the rows of one part: lines begin where counts stop rising, actions go on their beats.</summary>
 internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, List<Finding> findings, int room)
 {
-    private static readonly CallPlacer Placer = new(CallFeet.Roles);
-
     /// <summary>Looking for the nearest name costs time; after so many findings nobody reads them.</summary>
     private const int MostSuggestions = 60;
 
@@ -19,13 +17,10 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
     private readonly Hangings _hangings = new(part.Name, dance.Header);
     private readonly List<Finding> _told = [];
     private readonly HashSet<(string, int?, string)> _seen = [];
-
-    /// <summary>Rows of the same words are read once; dances repeat themselves.</summary>
-    private readonly Dictionary<string, Wording> _read = [];
+    private readonly RowBinder _rows = new(dance, part.Name, names);
     private List<(PartEntry Entry, bool Mirrored)> _line = [];
     private List<(PartEntry Entry, bool Mirrored)> _lineBefore = [];
     private LineEntry? _opened;
-    private int _call;
     private Beat? _last;
     private int _lineEnd;
     private int _firstRow;
@@ -205,7 +200,7 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         Open(first, unread.Row);
         if (unread.Parked)
         {
-            Tell(UnknownWords.Parked(new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), unread.Row), unread.Text, names, dance.Rows[unread.Row - 1], _told.Count < MostSuggestions));
+            Tell(UnknownWords.Parked(new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), unread.Row), unread.Text, names, dance.Rows[unread.Row - 1], Suggests));
         }
 
         Add(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = unread.Row, Wording = unread.Text }, last);
@@ -247,112 +242,10 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         _hangings.Hang(variant, sink);
     }
 
-    /// <summary>Looks up a row's words and lays its actions on their beats.</summary>
-    /// <returns>The last position used and the last whole count.</returns>
-    private (Beat Last, int Number) Bind(StepEntry entry, Beat first, List<Pending> sink)
-    {
-        if (!_read.TryGetValue(entry.Wording, out var wording))
-        {
-            wording = _read[entry.Wording] = Wording.Read(names, entry.Wording);
-        }
+    private (Beat Last, int Number) Bind(StepEntry entry, Beat first, List<Pending> sink) =>
+        _rows.Bind(entry, first, _lines.Count + 1, action => sink.Add(_mirrored && action.Moment is DanceAction ? action with { Moment = MirrorImage.Of(action.Moment, dance.Header.StartFacing) } : action), Tell, Suggests);
 
-        var place = new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), entry.Row);
-        var written = entry.Counts?.Last ?? first;
-        if (wording.Unreadable.Count > 0 || wording.Groups.Count == 0)
-        {
-            var unread = wording.Unreadable.Count > 0 ? wording.Unreadable[0] : entry.Wording;
-            Tell(names.IsBroken(unread)
-                ? UnknownWords.Broken(place, unread, dance.Rows[entry.Row - 1])
-                : UnknownWords.NoStep(place, unread, names, dance.Rows[entry.Row - 1], _told.Count < MostSuggestions));
-            sink.Add(new Pending(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Wording = entry.Wording }, written));
-            return (written, written.Number);
-        }
-
-        var lastNumber = written.Number;
-        var layers = entry.Layers.Where(l => l.Counts is null).Select(l => l.Text).ToList();
-        foreach (var group in wording.Groups)
-        {
-            var placed = Placer.Place(group, entry.Counts, first);
-            if (placed.Complaint is { } complaint)
-            {
-                Tell(new Finding(ActionFindings.TooFewCounts, place, complaint));
-            }
-
-            if (group.Count == 1 && UnknownWords.Ambiguous(place, group[0], entry, dance.Rows[entry.Row - 1], dance.Header.Genre) is { } ambiguous)
-            {
-                Tell(ambiguous);
-            }
-
-            foreach (var unread in group.SelectMany(p => p.Unread).Distinct())
-            {
-                Tell(UnknownWords.InStep(place, unread, entry, dance.Rows[entry.Row - 1]));
-            }
-
-            AddPlaced(placed, entry, written, layers, sink);
-            layers = [];
-            lastNumber = Math.Max(lastNumber, placed.Last);
-        }
-
-        return (lastNumber > written.Number ? new Beat(lastNumber, Fraction.Whole) : written, lastNumber);
-    }
-
-    private void AddPlaced(Placement placed, StepEntry entry, Beat written, IReadOnlyList<string> layers, List<Pending> sink)
-    {
-        var calls = -1;
-        var isSingle = placed.Actions.Count == 1;
-        for (var i = 0; i < placed.Actions.Count; i++)
-        {
-            var item = placed.Actions[i];
-            var phrase = item.Phrase;
-            var starts = item.Call != calls;
-            calls = item.Call;
-            _call += starts ? 1 : 0;
-            var (role, foot) = Role(phrase, item.FromForm);
-            var until = isSingle || (i == placed.Actions.Count - 1 && written > item.Beat) ? written : item.Beat;
-            var action = new DanceAction
-            {
-                Line = 0,
-                At = default,
-                Length = default,
-                Beat = item.Beat,
-                Row = entry.Row,
-                Step = item.Step,
-                Verb = phrase.Verb!,
-                Role = role,
-                Foot = foot,
-                Call = _call,
-                CallLead = item.Lead,
-                StartsCall = starts,
-                Direction = phrase.Direction,
-                Turn = phrase.Turn,
-                TurnFlips = item.TurnFlips,
-                TurnKeepsTravel = item.TurnKeepsTravel,
-                Onto = phrase.Onto,
-                Angle = phrase.Angle,
-                AltersEnding = item.AltersEnding,
-                Layers = i == 0 ? layers : [],
-            };
-            sink.Add(new Pending(_mirrored ? MirrorImage.Of(action, dance.Header.StartFacing) : action, until));
-        }
-    }
-
-    private static (FootRole Role, Foot Foot) Role(Phrase phrase, bool fromForm)
-    {
-        if (phrase.Verb!.Kind == VerbKind.NoFoot)
-        {
-            // An unwind's weight is told by "onto"; nothing else without a foot names one.
-            return phrase.Onto == Foot.None || !fromForm ? (FootRole.None, Foot.None) : (phrase.Onto == Foot.Right ? FootRole.Lead : FootRole.Trail, Foot.None);
-        }
-
-        return (phrase.Foot, fromForm) switch
-        {
-            (Foot.None, _) => (FootRole.Open, Foot.None),
-            (Foot.Both, _) => (FootRole.Named, Foot.Both),
-            (Foot.Right, true) => (FootRole.Lead, Foot.None),
-            (Foot.Left, true) => (FootRole.Trail, Foot.None),
-            var (named, _) => (FootRole.Named, named),
-        };
-    }
+    private bool Suggests => _told.Count < MostSuggestions;
 
     /// <summary>Where a row without counts begins: the next whole count, or 1 of the next line when this one is full.</summary>
     private Beat Next() => _last is null || _lineEnd >= LineCounts
@@ -389,11 +282,11 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         }
 
         var number = _lines.Count + 1;
-        var both = SwingPairs();
+        var grid = new LineGrid(dance.Header.Swing, _pending);
         Moment Place(Pending pending)
         {
-            var at = _start + pending.Moment.Beat.ToTick(dance.Header.Swing, both.Contains(pending.Moment.Beat.Number));
-            var end = _start + EndOf(pending.Until, both);
+            var at = _start + grid.Begin(pending.Moment.Beat);
+            var end = _start + grid.End(pending.Until);
             return pending.Moment with { Line = number, At = at, Length = end > at ? end - at : default };
         }
 
@@ -415,27 +308,6 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
                 DanceAgain(opened.Row, opened.Times - 1, opened.Mirrored);
             }
         }
-    }
-
-    /// <summary>The end of the count, or of the finer position, that <paramref name="until"/> names.</summary>
-    private Tick EndOf(Beat until, HashSet<int> both) => until.Fraction switch
-    {
-        Fraction.Whole => Tick.FromCounts(until.Number),
-        Fraction.E => until.ToTick(dance.Header.Swing, both.Contains(until.Number)) + new Tick(6),
-        Fraction.And when !dance.Header.Swing || both.Contains(until.Number) => (until with { Fraction = Fraction.A }).ToTick(dance.Header.Swing, both.Contains(until.Number)),
-        _ => Tick.FromCounts(until.Number),
-    };
-
-    private HashSet<int> SwingPairs()
-    {
-        if (!dance.Header.Swing)
-        {
-            return [];
-        }
-
-        var ands = _pending.Where(p => p.Moment.Beat.Fraction == Fraction.And).Select(p => p.Moment.Beat.Number).ToHashSet();
-        ands.IntersectWith(_pending.Where(p => p.Moment.Beat.Fraction == Fraction.A).Select(p => p.Moment.Beat.Number));
-        return ands;
     }
 
     /// <summary>Sorts by time; a stated fact stays behind what it was written after.</summary>

@@ -80,7 +80,8 @@ public static class StepChoices
         var bad = bound.Findings.Where(f => f.Code.StartsWith("WORD", StringComparison.Ordinal) || f.Code == "COUNT01").Select(f => f.Place.Part).ToHashSet();
         return rows
             .Select((r, i) => (Choice: new StepChoice(r.Wording, r.Step, r.Counts, bound.Parts[i]), Name: $"c{i}"))
-            .Where(r => !bad.Contains(r.Name))
+            // On one count some steps are danced in another form, which takes more.
+            .Where(r => !bad.Contains(r.Name) && r.Choice.Actions.Counts == r.Choice.Counts)
             .Select(r => r.Choice)
             .ToList();
     }
