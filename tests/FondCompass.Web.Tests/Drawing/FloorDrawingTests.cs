@@ -1,0 +1,71 @@
+using FondCompass.Core;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Floor;
+using FondCompass.Web.Drawing;
+using Xunit;
+
+namespace FondCompass.Web.Tests.Drawing;
+
+/// <summary>The floor picture as it is laid out on the page.</summary>
+public sealed class FloorDrawingTests
+{
+    private static FloorDrawing Draw(string script, FloorSight sight = FloorSight.Above, bool isRing = false) =>
+        FloorDrawing.Of(FloorPicture.OfPart(Analysis.Of("part A\n" + script).Trace.Parts[0], Facing.Front), sight, isRing);
+
+    [Theory]
+    [InlineData(FloorSight.Above)]
+    [InlineData(FloorSight.Behind)]
+    [InlineData(FloorSight.Front)]
+    [InlineData(FloorSight.Side)]
+    public void Everything_lies_within_the_picture(FloorSight sight)
+    {
+        foreach (var script in (string[])["1 hold", "1-4 vine R\n5-8 vine L", "1-8 walk R L R L R L R L", "1-4 rolling vine R\n5-8 jazz box L with 1/4 left"])
+        {
+            var drawing = Draw(script, sight);
+            Assert.All(drawing.Prints, p => Assert.True(p.X is >= 0 and <= FloorDrawing.Width && p.Y is >= 0 and <= FloorDrawing.Height));
+            Assert.All(drawing.Bodies, b => Assert.True(b.X is >= 0 and <= FloorDrawing.Width && b.Y is >= 0 and <= FloorDrawing.Height));
+        }
+    }
+
+    [Fact]
+    public void Each_foot_set_is_a_print_and_each_action_a_place_of_the_body()
+    {
+        var drawing = Draw("1 step R side\n2 touch L beside\n3 hold\n4 jump both");
+        Assert.Equal([0, 0, 1, 2, 4, 4], drawing.Prints.Select(p => p.Index));
+        Assert.Equal([0, 1, 2, 3, 4], drawing.Bodies.Select(b => b.Index));
+        Assert.Equal([true, false, false, true, true, false], drawing.Prints.Select(p => p.IsLeft));
+        Assert.False(drawing.Prints[3].TakesWeight);
+        Assert.Contains("count 2", drawing.Bodies[2].Words);
+    }
+
+    [Fact]
+    public void To_the_right_is_right_from_above_and_left_from_in_front()
+    {
+        double Way(FloorSight sight)
+        {
+            var bodies = Draw("1-4 vine R", sight).Bodies;
+            return bodies[^1].X - bodies[0].X;
+        }
+
+        Assert.True(Way(FloorSight.Above) > 0);
+        Assert.True(Way(FloorSight.Behind) > 0);
+        Assert.True(Way(FloorSight.Front) < 0);
+    }
+
+    [Fact]
+    public void The_walls_stand_where_they_are_seen()
+    {
+        Assert.Equal(["12:00", "3:00", "6:00", "9:00"], Draw("1 hold").Walls.Select(w => w.Label));
+        Assert.Equal("6:00", Draw("1 hold", FloorSight.Front).Walls[0].Label);
+        Assert.Equal("12:00", Draw("1 hold", FloorSight.Side).Walls[1].Label);
+    }
+
+    [Fact]
+    public void A_ring_shrinks_as_the_dancers_go_in()
+    {
+        Assert.Null(Draw("1 step R in").RingAtStart);
+        var drawing = FloorDrawing.Of(FloorPicture.OfPart(Analysis.Of("layout circle\npart A\n1 step R in\n2 step L in").Trace.Parts[0], Facing.Front), FloorSight.Above, isRing: true);
+        Assert.Equal(drawing.RingAtStart!.RadiusX, drawing.Bodies[0].Ring!.RadiusX, 6);
+        Assert.True(drawing.Bodies[2].Ring!.RadiusX < drawing.Bodies[1].Ring!.RadiusX);
+    }
+}

@@ -1,0 +1,101 @@
+using FondCompass.Core;
+using FondCompass.Core.Composing;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Runs;
+using FondCompass.Core.Swaps;
+using FondCompass.Web.Drawing;
+using FondCompass.Web.Pages.Dances;
+using Xunit;
+
+namespace FondCompass.Web.Tests.Drawing;
+
+/// <summary>The ruler with its findings at their counts, its places for more, what is offered there, and a track's exceptions.</summary>
+public sealed class RulerSheetTests
+{
+    private static RulerSheet Sheet(string script) => RulerSheet.Of(Analysis.Of(script), null);
+
+    [Fact]
+    public void A_finding_stands_at_its_count()
+    {
+        var line = Sheet("part A\n1-4 vine R\n5 step R side\n6-8 hold").Parts[0].Lines[0];
+        var flag = line.Flags.First(f => f.Severity == Severity.Error);
+        Assert.Equal(RulerDrawing.Gutter + (4 * line.NotchWidth), flag.X, 6);
+        Assert.Contains("FOOT01", flag.Title);
+        Assert.Contains(line.Told, f => f.Code == "FOOT01");
+        Assert.DoesNotContain(line.Told, f => f.Severity == Severity.Info);
+    }
+
+    [Theory]
+    [InlineData("5& step R", 4.5)]
+    [InlineData("&5 step R", 3.5)]
+    [InlineData("5a step R", 4.75)]
+    public void A_part_of_a_count_has_its_place(string row, double counts)
+    {
+        var line = Sheet($"part A\n1-4 vine R\n{row}\n8 hold").Parts[0].Lines[0];
+        Assert.Equal(RulerDrawing.Gutter + (counts * line.NotchWidth), line.Flags.First(f => f.Severity == Severity.Error).X, 6);
+    }
+
+    [Fact]
+    public void What_stands_at_no_line_is_told_elsewhere_and_nothing_twice()
+    {
+        var sheet = Sheet("nonsense\npart A\n1-4 vine R\n5 step R side\norder A Z");
+        Assert.Contains(sheet.Elsewhere, f => f.Place.Line is null);
+        Assert.Empty(sheet.Elsewhere.Intersect(sheet.Parts.SelectMany(p => p.Lines).SelectMany(l => l.Told)));
+        Assert.All(sheet.Hints, f => Assert.Equal(Severity.Info, f.Severity));
+    }
+
+    [Theory]
+    [InlineData("part A\n1-4 vine R", 1, 5)]
+    [InlineData("part A\n1-4 vine R\n5-8 vine L", 2, 1)]
+    [InlineData("part A", 1, 1)]
+    public void The_next_step_has_a_place(string script, int line, int count)
+    {
+        var part = Sheet(script).Parts[0];
+        Assert.Equal((line, count), part.End);
+        Assert.Equal(count > 1, part.Lines.Any(l => EightView.Live(l, part).Room?.Count == count));
+    }
+
+    [Fact]
+    public void Layers_stand_where_they_begin()
+    {
+        var line = Sheet("part A\n1-8 march R\n+ 3,7 clap").Parts[0].Lines[0];
+        Assert.Equal([RulerDrawing.Gutter + (2 * line.NotchWidth)], line.Layers.Select(l => Math.Round(l.X, 6)).Take(1).Select(x => x));
+        Assert.All(line.Layers, l => Assert.Equal("clap", l.Words));
+    }
+
+    [Fact]
+    public void An_offer_says_how_it_ends_and_one_that_does_not_fit_says_why()
+    {
+        const string script = "part A\n1-4 vine R\n5-6 step touch L\n";
+        var offers = StepCompletion.Find("rocking", StepSlot.AtRow(script, 4, StepLexicon.Shipped), Analysis.Of(script).Dance.Header, StepLexicon.Shipped);
+        var sheet = OfferSheet.Of(offers, 8);
+        Assert.All(sheet.Offers.Where(o => o.Step.Fits), o => Assert.Contains("facing", o.Ends));
+        Assert.All(sheet.Offers.Where(o => !o.Step.Fits), o => Assert.NotEmpty(o.Step.Why));
+        Assert.Contains(sheet.Offers, o => o.Line is not null);
+    }
+
+    [Fact]
+    public void Ways_are_looked_for_at_a_step_and_nowhere_else()
+    {
+        var analysis = Analysis.Of("part A\n1-4 vine R\n");
+        var sheet = WaySheet.Of(analysis, StepLexicon.Shipped, 2, SwapAim.Any, 112)!;
+        Assert.Equal(("vine R", 5), (sheet.Step, sheet.From));
+        Assert.NotEmpty(sheet.Swaps);
+        Assert.NotEmpty(sheet.Fillings);
+        Assert.Null(WaySheet.Of(analysis, StepLexicon.Shipped, 1, SwapAim.Any, 112));
+    }
+
+    [Fact]
+    public void Exceptions_are_added_told_and_taken_back()
+    {
+        var rows = FitExceptions.RowsFor([new FitChange(RunEventKind.Restart, 2, 16, 48, ""), new FitChange(RunEventKind.Tag, 4, 8, 96, "")]);
+        var all = FitExceptions.Add("", rows);
+        Assert.Equal(["restart 2 after 16", "a tag of 8 counts after repeat 4"], FitExceptions.Split(all).Select(FitExceptions.Words));
+        Assert.Equal(["restart 2 after 16"], FitExceptions.Split(FitExceptions.Remove(all, null)));
+        Assert.StartsWith("after 4", FitExceptions.Remove(all, 1));
+        Assert.Equal(all, FitExceptions.Remove(all, 9));
+        Assert.Equal(all, FitExceptions.Add(all, " \n"));
+        Assert.DoesNotContain(Analysis.Of("part A\n1-8 march R\n" + all).Findings, f => f.Severity == Severity.Error);
+    }
+}
