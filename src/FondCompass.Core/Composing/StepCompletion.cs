@@ -89,17 +89,22 @@ public static class StepCompletion
     /// <summary>Offers shown at the most.</summary>
     public const int Most = 9;
 
-    /// <summary>What is offered for a text row as it stands; nothing where the row is no row of steps.</summary>
+    /// <summary>
+    /// What is offered for a text row as it stands; nothing where the row is no row of steps, or where something stands behind the
+    /// step (a layer, a remark) that an offer would write over.
+    /// </summary>
     /// <param name="row">Text row, from 1.</param>
     public static IReadOnlyList<OfferedStep> ForRow(string script, int row, StepLexicon lexicon)
     {
         var dance = ScriptReader.Read(script);
         var typed = dance.Parts.SelectMany(p => p.Entries).FirstOrDefault(e => e.Row == row) switch
         {
-            StepEntry step => step.Wording,
+            StepEntry { Layers.Count: 0 } step => step.Wording,
             UnreadableEntry unread => unread.Text,
             _ => "",
         };
+        var raw = row >= 1 && row <= dance.Rows.Count ? dance.Rows[row - 1].Trim() : "";
+        typed = RowText.WithoutComment(raw) == raw && !raw.EndsWith('+') ? typed : "";
         return typed.Trim().Length == 0 ? [] : Find(typed, StepSlot.AtRow(script, row, lexicon), dance.Header, lexicon, dance.Definitions);
     }
 

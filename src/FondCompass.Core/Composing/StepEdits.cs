@@ -57,7 +57,9 @@ public sealed class StepEdits
         {
             // A row with counts of its own, or several, in place of this one; the remark stays.
             var content = RowText.WithoutComment(text);
-            e._rows[written.Row] = wording.Trim() + text[(text.IndexOf(content, StringComparison.Ordinal) + content.Length)..].TrimEnd();
+            var rows = RowText.SplitRows(wording.Trim()).Rows;
+            e._rows[written.Row] = rows[0] + text[(text.IndexOf(content, StringComparison.Ordinal) + content.Length)..].TrimEnd();
+            e._rows.Insert(written.Row + 1, rows[1..]);
         }
         else
         {

@@ -52,6 +52,11 @@ public sealed class RulerEditTests
         Assert.Equal(expected, Rows(StepEdits.Replace(Two, Steps, row, wording))[row - 1]);
 
     [Fact]
+    public void Several_rows_in_place_of_one_keep_the_remark_and_the_texts_line_breaks() => Assert.Equal(
+        "part A\r\n1-2 rock step R # out\r\n3-4 rock step R\r\n5-8 vine L\r\n",
+        StepEdits.Replace("part A\r\n1-4 vine R # out\r\n5-8 vine L\r\n", Steps, 2, "1-2 rock step R\n3-4 rock step R").Script);
+
+    [Fact]
     public void A_longer_step_pushes_a_shorter_one_pulls()
     {
         Assert.Equal(["1-5 vine R  # out", "6-9 vine L"], PartA(StepEdits.Lengthen(Two, Steps, 3, 1)).Take(2));

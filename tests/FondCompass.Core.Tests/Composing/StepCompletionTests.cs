@@ -31,6 +31,15 @@ public sealed class StepCompletionTests
     public void The_first_offer_has_its_counts_and_its_foot(string script, int row, string typed, string expected) =>
         Assert.Equal(expected, Offers(script, row, typed)[0].Row);
 
+    [Theory]
+    [InlineData("part A\n1-4 vine", true)]
+    [InlineData("part A\n1-4 vine + clap", false)]
+    [InlineData("part A\n1-4 vine  # out and back", false)]
+    [InlineData("part A\n# vine", false)]
+    [InlineData("part A\ntitle vine", false)]
+    public void Nothing_is_offered_that_would_write_over_a_layer_or_a_remark(string script, bool isOffered) =>
+        Assert.Equal(isOffered, StepCompletion.ForRow(script, 2, StepLexicon.Shipped).Count > 0);
+
     [Fact]
     public void An_offer_says_where_it_ends()
     {
