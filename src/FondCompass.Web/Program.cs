@@ -17,6 +17,7 @@ app.UseAuthentication();
 app.UseAuthorization();
 app.MapHealth();
 app.MapAnalyse();
+app.MapPaste();
 app.MapRun();
 app.MapRazorPages();
 

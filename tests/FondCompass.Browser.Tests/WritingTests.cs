@@ -48,7 +48,9 @@ public class WritingTests(RunningStudio studio)
         // Fewer keys than the names have letters, and a Tab each.
         foreach (var keys in new[] { "vine", "vine", "lock st", "brush", "lock st", "rocking", "pivot", "pivot 1/4 l", "jazz b", "step to", "heel d" })
         {
+            var before = Script(browser);
             browser.Keys(keys + Keys.Tab);
+            browser.Wait($"'{keys}' is written", () => Script(browser) != before);
         }
 
         browser.WaitForText("#fact-counts", "32");
@@ -122,10 +124,12 @@ public class WritingTests(RunningStudio studio)
         using var browser = NewDance();
         browser.Chord(Keys.Alt, "v");
         browser.Find("#paste-list").SendKeys("1-4 grapevine to the right, touch\n5-8 grapevine left\n1-4 wobble the wizzle\n");
-        browser.WaitForText("#pasted", "of the words are understood");
+        browser.WaitForText("#pasted", "of the words are read as steps");
+        browser.WaitForText("#pasted", "1 step R side");
         browser.WaitForText("#pasted", "wobble the wizzle");
+        browser.Find("#pasted [aria-label='Script of row 2']").SendKeys(Keys.End + ", brush R");
         browser.Click("#paste-over");
-        browser.Wait("it is a script", () => Script(browser).Contains("grapevine left", StringComparison.Ordinal) && Script(browser).Contains("wobble the wizzle", StringComparison.Ordinal));
+        browser.Wait("it is a script", () => Script(browser).Contains("grapevine left, brush R", StringComparison.Ordinal) && Script(browser).Contains("wobble the wizzle", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -89,6 +89,20 @@ public class PageTests(Studio studio)
     }
 
     [Fact]
+    public async Task Forms_with_an_address_of_their_own_can_be_pressed_as_they_stand()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        Assert.NotEqual(HttpStatusCode.BadRequest, (await visitor.Press("/", $"handler=Delete&amp;id={id}")).StatusCode);
+        Assert.NotEqual(HttpStatusCode.BadRequest, (await visitor.Press($"/dances/{id}/binned", "handler=Restore")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/write")).Status);
+        await visitor.Press("/", $"handler=Delete&amp;id={id}");
+        Assert.NotEqual(HttpStatusCode.BadRequest, (await visitor.Press("/", $"handler=Restore&amp;id={id}")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/write")).Status);
+        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Press("/", "handler=Out")).StatusCode);
+    }
+
+    [Fact]
     public async Task Without_its_token_a_form_changes_nothing()
     {
         var visitor = await studio.NewVisitor();

@@ -82,6 +82,16 @@ public sealed partial class Visitor(HttpClient client)
         return await client.PostAsync(path, new FormUrlEncodedContent(form));
     }
 
+    /// <summary>Presses a form as it stands on a page, with nothing but what is in it.</summary>
+    /// <param name="action">A part of its address.</param>
+    public async Task<HttpResponseMessage> Press(string page, string action)
+    {
+        var (_, html) = await Get(page);
+        var form = Forms().Matches(html).First(f => f.Groups[1].Value.Contains(action, StringComparison.Ordinal));
+        var fields = Hidden().Matches(form.Groups[2].Value).Select(i => KeyValuePair.Create(i.Groups[1].Value, WebUtility.HtmlDecode(i.Groups[2].Value)));
+        return await client.PostAsync(WebUtility.HtmlDecode(form.Groups[1].Value), new FormUrlEncodedContent(fields));
+    }
+
     /// <summary>A new dance with a script; gives its id.</summary>
     public async Task<string> Write(string script)
     {
@@ -94,4 +104,10 @@ public sealed partial class Visitor(HttpClient client)
 
     [GeneratedRegex("__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")]
     private static partial Regex Token();
+
+    [GeneratedRegex("<form[^>]* action=\"([^\"]*)\"[^>]*>(.*?)</form>", RegexOptions.Singleline)]
+    private static partial Regex Forms();
+
+    [GeneratedRegex("<input[^>]*name=\"([^\"]+)\"[^>]*type=\"hidden\"[^>]*value=\"([^\"]*)\"")]
+    private static partial Regex Hidden();
 }

@@ -1,3 +1,4 @@
+using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
@@ -14,18 +15,92 @@ public static class ActionBinder
     {
         var findings = new List<Finding>();
         var names = NamesOf(dance, lexicon, findings);
-        var parts = new List<PartActions>(dance.Parts.Count);
+        var store = new LineStore(dance);
+        var parts = new PartActions?[dance.Parts.Count];
         var room = MostMoments;
-        foreach (var part in dance.Parts)
+        var weight = dance.Header.StartWeight;
+        // In the order in which they are danced, so that each is read on the feet it is reached on.
+        foreach (var index in Reached(dance))
         {
-            parts.Add(new PartBinder(dance, part, names, findings, room).Bind());
-            room = Math.Max(0, room - parts[^1].Moments.Count);
+            if (parts[index] is not null)
+            {
+                continue;
+            }
+
+            var part = dance.Parts[index];
+            var own = part.Variant is null && !part.IsTag ? weight : Weight.Unknown;
+            parts[index] = BindPart(dance, part, names, store, findings, room, own, out var end);
+            weight = part.Variant is null && !part.IsTag ? end : weight;
+            room = Math.Max(0, room - parts[index]!.Moments.Count);
         }
 
-        return new DanceActions(dance, parts, findings);
+        return new DanceActions(dance, parts!, findings);
     }
 
     /// <summary>The names as this dance understands them: its own definitions, then the genre's names, then all others.</summary>
     public static IStepNames NamesOf(Dance dance, StepLexicon lexicon, List<Finding> findings) =>
         OwnSteps.Over(lexicon.For(dance.Header.Genre, dance.Header.LineCounts), dance.Definitions, findings);
+
+    private static IEnumerable<int> Reached(Dance dance)
+    {
+        foreach (var call in dance.Order)
+        {
+            if (dance.Parts.ToList().FindIndex(p => string.Equals(p.Name, call.Part, StringComparison.OrdinalIgnoreCase)) is >= 0 and var index)
+            {
+                yield return index;
+            }
+        }
+
+        for (var i = 0; i < dance.Parts.Count; i++)
+        {
+            yield return i;
+        }
+    }
+
+    /// <summary>
+    /// A part with its endings. In an order every call has its own; in a loop they take turns, and the part is as long as all
+    /// of them together (reading, section 6).
+    /// </summary>
+    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, int room, Weight start, out Weight end)
+    {
+        var endings = EndingsOf(part);
+        if (!dance.IsPhrased || endings <= part.Times)
+        {
+            var binder = new PartBinder(dance, part, names, store, findings, room, start);
+            var whole = binder.Bind(Enumerable.Range(1, Math.Max(part.Times, endings)), endings);
+            end = binder.End;
+            return whole;
+        }
+
+        var calls = new List<PartActions>();
+        end = start;
+        for (var first = 1; first <= endings; first += part.Times)
+        {
+            // What is wrong in the rows that every call shares is told once.
+            var told = new List<Finding>();
+            var binder = new PartBinder(dance, part, names, store, told, room, end);
+            calls.Add(binder.Bind(Enumerable.Range(first, part.Times), endings));
+            findings.AddRange(told.Where(f => !findings.Exists(g => g.Code == f.Code && g.Place.Row == f.Place.Row && g.Message == f.Message)));
+            end = binder.End;
+        }
+
+        return calls[0] with { LaterCalls = [.. calls.Skip(1)] };
+    }
+
+    /// <summary>How many times the part's endings tell of; those inside a line danced several times count that line.</summary>
+    private static int EndingsOf(DancePart part)
+    {
+        var most = 1;
+        var line = 1;
+        foreach (var entry in part.Entries)
+        {
+            line = entry switch { LineEntry l => l.Times, AgainEntry => 1, _ => line };
+            if (entry is EndingEntry { Time: { } time } && line == 1)
+            {
+                most = Math.Max(most, time);
+            }
+        }
+
+        return most;
+    }
 }

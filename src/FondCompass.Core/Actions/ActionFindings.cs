@@ -20,6 +20,7 @@ public static class ActionFindings
     public static readonly FindingCode Parked = new("WORD03", Severity.Warning, "A row put aside until it is understood");
     public static readonly FindingCode Ambiguous = new("WORD04", Severity.Info, "A word that several steps go by");
     public static readonly FindingCode BrokenStep = new("WORD05", Severity.Warning, "A step whose definition cannot be read");
+    public static readonly FindingCode Doubtful = new("WORD06", Severity.Info, "A wording with two sensible readings");
     public static readonly FindingCode LayerOutside = new("LAYER01", Severity.Warning, "A layer outside its step");
     public static readonly FindingCode HangsOnNothing = new("CUE01", Severity.Warning, "A cue or note that hangs on nothing");
     public static readonly FindingCode VariantCounts = new("VARIANT02", Severity.Warning, "A variant that takes other counts");

@@ -69,7 +69,20 @@ public sealed record DanceAction : Moment
     /// <summary>The turn was laid on the step by the caller: the way of travel is kept, so "side" becomes forward or back.</summary>
     public bool TurnKeepsTravel { get; init; }
 
+    /// <summary>Where the weight is after it, said outright.</summary>
     public Foot Onto { get; init; }
+
+    /// <summary>In a jump on both the foot that crosses, in front or behind by its direction.</summary>
+    public Foot Crossing { get; init; }
+
+    /// <summary>Here the verb is the standing foot's, where that foot is meant (drag in percussive dances).</summary>
+    public bool MayStand { get; init; }
+
+    /// <summary>A pivot said to stay on the foot it turns on.</summary>
+    public bool OnStandingFoot { get; init; }
+
+    /// <summary>What arms, hips or head do, in the instructor's words; empty for the feet.</summary>
+    public string Words { get; init; } = "";
 
     /// <summary>Danced in place of a known step's own ending.</summary>
     public bool AltersEnding { get; init; }
@@ -126,6 +139,9 @@ public sealed record SpanVariant(VariantLabel Label, int Line, int Row, Tick Fro
 public sealed record UnreadStep : Moment
 {
     public required string Wording { get; init; }
+
+    /// <summary>No counts were written for it, so that it fills none.</summary>
+    public bool TakesNoCounts { get; init; }
 }
 
 /// <summary>A line (eight): where it begins in the part and how many counts it holds.</summary>
@@ -156,6 +172,12 @@ public sealed record PartActions
     public IReadOnlyList<HungNote> Notes { get; init; } = [];
 
     public IReadOnlyList<SpanVariant> Variants { get; init; } = [];
+
+    /// <summary>How it is danced when an order calls it again, where its endings differ; they take turns with this one.</summary>
+    public IReadOnlyList<PartActions> LaterCalls { get; init; } = [];
+
+    /// <summary>The part as it is danced at its n-th call, from 1.</summary>
+    public PartActions AtCall(int call) => LaterCalls.Count == 0 || (call - 1) % (LaterCalls.Count + 1) == 0 ? this : LaterCalls[((call - 1) % (LaterCalls.Count + 1)) - 1];
 
     /// <summary>The part this one may stand in for.</summary>
     public string? VariantOf { get; init; }

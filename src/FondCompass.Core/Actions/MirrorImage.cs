@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Actions;
 
@@ -17,6 +18,7 @@ public static class MirrorImage
             // A turn told for the right foot leading is mirrored by the lead, not twice.
             Turn = action.TurnFlips ? action.Turn : Of(action.Turn, axis),
             Onto = action.Onto.Other(),
+            Crossing = action.Crossing.Other(),
             Angle = Of(action.Angle, axis),
         },
         StatedFact fact => fact with { Weight = fact.Weight?.Other(), Facing = Of(fact.Facing, axis) },
@@ -36,7 +38,7 @@ public static class MirrorImage
 
     /// <summary>The wording of the mirror image.</summary>
     public static Wording Of(Wording wording, Facing axis) =>
-        wording with { Groups = [.. wording.Groups.Select(group => (IReadOnlyList<Phrase>)[.. group.Select(p => Of(p, axis))])] };
+        wording with { Items = [.. wording.Items.Select(item => new Item([.. item.Together.Select(p => Of(p, axis))]))] };
 
     public static Phrase Of(Phrase phrase, Facing axis) => phrase with
     {
@@ -44,6 +46,8 @@ public static class MirrorImage
         Direction = Of(phrase.Direction),
         Turn = Of(phrase.Turn, axis),
         Onto = phrase.Onto.Other(),
+        Crossing = phrase.Crossing.Other(),
+        Way = -phrase.Way,
         Angle = Of(phrase.Angle, axis),
     };
 

@@ -54,7 +54,7 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
                 {
                     names.Add((name, step));
                 }
-                else if (Verbs.Find(meaning.ToLowerInvariant()) is null && !PhraseWords.Directions.ContainsKey(meaning.ToLowerInvariant()))
+                else if (Verbs.Find(meaning.ToLowerInvariant()) is null && !Vocabulary.IsDirection(meaning.ToLowerInvariant()))
                 {
                     findings.Add(UnknownMeaning.At(i + 1, $"'{meaning}' is no step, verb or direction that is known, so '{name}' cannot mean it."));
                 }

@@ -2,6 +2,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Actions;
 
@@ -16,6 +17,7 @@ internal sealed class OwnSteps : IStepNames
     private readonly Dictionary<string, NamedStep?> _done = [];
     private readonly HashSet<string> _under = [];
     private readonly HashSet<int> _lengths = [];
+    private readonly HashSet<string> _openers = [];
     private readonly List<Finding> _findings;
 
     private OwnSteps(StepLexicon lexicon, IReadOnlyList<StepDefinition> definitions, List<Finding> findings)
@@ -28,6 +30,7 @@ internal sealed class OwnSteps : IStepNames
             var key = StepLexicon.Key(definition.Name);
             _open.TryAdd(key, definition);
             _lengths.Add(key.Count(c => c == ' ') + 1);
+            _openers.Add(key.Split(' ')[0]);
             LongestName = Math.Max(LongestName, key.Count(c => c == ' ') + 1);
         }
     }
@@ -36,7 +39,11 @@ internal sealed class OwnSteps : IStepNames
 
     public IEnumerable<NamedStep> Steps => _done.Values.OfType<NamedStep>().Concat(_lexicon.Steps);
 
-    public string Translate(string word) => _lexicon.Translate(word);
+    public Translation Translation => _lexicon.Translation;
+
+    public string Genre => _lexicon.Genre;
+
+    public bool MayBegin(string word) => _lexicon.MayBegin(word) || _openers.Contains(word) || (word.EndsWith('s') && _openers.Contains(word[..^1]));
 
     /// <summary>The shipped lexicon itself when the dance defines nothing.</summary>
     public static IStepNames Over(StepLexicon lexicon, IReadOnlyList<StepDefinition> definitions, List<Finding> findings)
@@ -85,8 +92,8 @@ internal sealed class OwnSteps : IStepNames
 
     public bool IsBroken(string wording)
     {
-        var words = PhraseWords.Split(wording);
-        return _lengths.Any(length => Enumerable.Range(0, Math.Max(0, words.Count - length + 1))
+        var words = StepLexicon.Key(wording).Split(' ');
+        return _lengths.Any(length => Enumerable.Range(0, Math.Max(0, words.Length - length + 1))
             .Any(start => string.Join(' ', words.Skip(start).Take(length)) is var key && _open.ContainsKey(key) && _done.TryGetValue(key, out var step) && step is null));
     }
 
@@ -118,46 +125,97 @@ internal sealed class OwnSteps : IStepNames
 
     private NamedStep? Build(StepDefinition definition)
     {
-        var wording = Wording.Read(this, definition.Meaning);
-        var pieces = wording.Groups.Count == 1 ? wording.Groups[0] : [];
-        var unread = wording.Unreadable.Concat(pieces.SelectMany(p => p.Unread)).ToList();
-        if (unread.Count > 0 && unread.TrueForAll(IsBroken))
-        {
-            // What it hangs on has been told already.
-            return null;
-        }
-
-        if (wording.Groups.Count != 1 || unread.Count > 0)
-        {
-            _findings.Add(ActionFindings.DefinitionUnread.At(
-                definition.Row, $"In the definition of '{definition.Name}', '{string.Join(", ", unread)}' is not known. Name a step of the lexicon or spell it out: 'step R side'."));
-            return null;
-        }
-
-        var placed = new CallPlacer(CallFeet.Absolute).Place(pieces, null, new Beat(1, Fraction.Whole));
-        if (placed.Actions.Count == 0)
+        var pieces = CountedPieces.Split(definition.Meaning, _lexicon.Genre == "waltz" ? 6 : 8);
+        var forms = pieces is [{ Counts: null }] ? Spelled(definition, definition.Meaning) : Counted(definition, pieces);
+        if (forms.Count == 0)
         {
             return null;
         }
 
-        // The definition is written for the foot it starts with; forms are kept for the right foot leading.
-        var flip = placed.Actions.FirstOrDefault(a => a.Phrase.Foot.IsSingle()) is { Phrase: { } first } && first.Foot == Foot.Left;
-        var actions = placed.Actions.Select(a => new FormAction(
-            flip ? Mirror(a.Phrase) : a.Phrase, a.Beat.ToTick(swing: false, bothInCount: false))).ToList();
         return new NamedStep
         {
             Name = definition.Name,
-            Forms = [new StepForm(actions, placed.Last)],
+            Forms = forms,
             FormTexts = [definition.Meaning],
             Cue = new CueWords(definition.Name, definition.Name, definition.Name.Split(' ')[^1]),
             IsOwn = true,
         };
     }
 
+    /// <summary>Words without counts: every sensible reading is a form, and the counts of the row that calls it decide.</summary>
+    private List<StepForm> Spelled(StepDefinition definition, string meaning)
+    {
+        var forms = new List<StepForm>();
+        foreach (var wording in Readable(definition, meaning))
+        {
+            if (Placer.Place(wording, null, new Beat(1, Fraction.Whole), absolute: true) is [{ Actions.Count: > 0 } placed, ..])
+            {
+                forms.Add(FormOf(placed.Actions, placed.Last));
+            }
+        }
+
+        return [.. forms.DistinctBy(f => string.Join(' ', f.Actions.Select(a => $"{a.At}{a.Phrase.Name}")))];
+    }
+
+    /// <summary>"1&amp;2 shuffle R, 3 touch L": a rhythm of its own.</summary>
+    private List<StepForm> Counted(StepDefinition definition, IReadOnlyList<(CountSpec? Counts, string Wording, Text.TextSpan Span)> pieces)
+    {
+        var actions = new List<PlacedAction>();
+        var last = 1;
+        foreach (var (counts, words, _) in pieces)
+        {
+            var readings = Readable(definition, words);
+            if (readings.Count == 0)
+            {
+                return [];
+            }
+
+            var placed = readings.SelectMany(r => Placer.Place(r, counts, new Beat(last + 1, Fraction.Whole), absolute: true).Select(p => (Placed: p, Cost: r.Cost + (2 * p.Cost)))).MinBy(p => p.Cost).Placed;
+            if (placed.Complaint is { } complaint)
+            {
+                _findings.Add(ActionFindings.TooFewCounts.At(definition.Row, $"In the definition of '{definition.Name}': {complaint}"));
+            }
+
+            actions.AddRange(placed.Actions);
+            last = Math.Max(last, placed.Last);
+        }
+
+        return actions.Count == 0 ? [] : [FormOf(actions, last)];
+    }
+
+    private List<Wording> Readable(StepDefinition definition, string words)
+    {
+        // Not kept: what a name means is still being found out.
+        var readings = RowReader.ReadAnew(this, words);
+        var read = readings.Candidates.Where(c => c.IsRead && !c.Unread.Any()).ToList();
+        if (read.Count > 0)
+        {
+            return read;
+        }
+
+        var unread = readings.First.Unreadable.Concat(readings.First.Unread).Select(u => u.Text).ToList();
+        if (unread.Count > 0 ? !unread.TrueForAll(IsBroken) : !IsBroken(words))
+        {
+            // What hangs on a broken definition has been told with that one.
+            _findings.Add(ActionFindings.DefinitionUnread.At(
+                definition.Row, $"In the definition of '{definition.Name}', '{(unread.Count > 0 ? string.Join(", ", unread) : words)}' is not known. Name a step of the lexicon or spell it out: 'step R side'."));
+        }
+
+        return [];
+    }
+
+    /// <summary>The definition is written for the foot it starts with; forms are kept for the right foot leading.</summary>
+    private static StepForm FormOf(IReadOnlyList<PlacedAction> placed, int counts)
+    {
+        var flip = placed.FirstOrDefault(a => a.Phrase.Foot.IsSingle()) is { Phrase: { } first } && first.Foot == Foot.Left;
+        return new StepForm([.. placed.Select(a => new FormAction(flip ? Mirror(a.Phrase) : a.Phrase, a.Beat.ToTick(swing: false, bothInCount: false)))], counts);
+    }
+
     private static Phrase Mirror(Phrase phrase) => phrase with
     {
         Feet = phrase.Feet.Select(f => f.Other()).ToList(),
         Onto = phrase.Onto.Other(),
+        Crossing = phrase.Crossing.Other(),
         Turn = phrase.Turn is null ? null : phrase.Turn with { Side = -phrase.Turn.Side },
     };
 }

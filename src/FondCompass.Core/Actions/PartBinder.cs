@@ -2,14 +2,21 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Actions;
 
-/// <summary>Walks the rows of one part: lines begin where counts stop rising, actions go on their beats.</summary>
-internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, List<Finding> findings, int room)
+/// <summary>
+/// Walks the rows of one part: lines begin where counts stop rising, actions go on their beats, repeats and calls are danced again.
+/// How the feet stand goes along, so that each row can be read by it.
+/// </summary>
+internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, int room, Weight start)
 {
     /// <summary>Looking for the nearest name costs time; after so many findings nobody reads them.</summary>
     private const int MostSuggestions = 60;
+
+    /// <summary>Lines that call lines are followed so deep.</summary>
+    private const int DeepestCall = 8;
 
     private readonly List<DanceLine> _lines = [];
     private readonly List<Moment> _moments = [];
@@ -18,44 +25,49 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
     private readonly List<Finding> _told = [];
     private readonly HashSet<(string, int?, string)> _seen = [];
     private readonly RowBinder _rows = new(dance, part.Name, names);
-    private List<(PartEntry Entry, bool Mirrored)> _line = [];
-    private List<(PartEntry Entry, bool Mirrored)> _lineBefore = [];
+    private readonly HashSet<int> _covered = [];
+    private List<Danced> _line = [];
+    private List<Danced> _lineBefore = [];
+    private List<Pending> _pendingBefore = [];
+    private int _countsBefore;
     private LineEntry? _opened;
     private Beat? _last;
+    private Beat? _firstLine;
+    private PartEntry? _next;
     private int _lineEnd;
     private int _firstRow;
+    private int _depth;
     private Tick _start;
     private bool _mirrored;
     private bool _repeating;
+    private Footing _feet = new(start);
+
+    /// <summary>An entry of the line, whether mirrored, and the time of its line that alone it is danced in.</summary>
+    private readonly record struct Danced(PartEntry Entry, bool Mirrored, int? Only);
 
     private int LineCounts => dance.Header.LineCounts;
 
-    public PartActions Bind()
-    {
-        var times = Math.Max(part.Times, part.Entries.OfType<EndingEntry>().Select(e => e.Time ?? 1).DefaultIfEmpty(1).Max());
-        for (var time = 1; time <= times && !IsFull; time++)
-        {
-            int? only = null;
-            _repeating = time > 1;
-            foreach (var entry in part.Entries)
-            {
-                if (IsFull)
-                {
-                    findings.Add(ActionFindings.TooLong.At(
-                        entry.Row, $"A dance may have {ActionBinder.MostMoments} actions in all; from this row on it is not read. Write what repeats as a part and call it in the order."));
-                    break;
-                }
+    private bool IsFull => _moments.Count + _pending.Count > room;
 
-                if (entry is EndingEntry ending)
-                {
-                    only = ending.Time;
-                }
-                else if (only is null || only == time)
-                {
-                    AddEntry(entry, part.Mirrored && time % 2 == 0);
-                }
+    private bool Suggests => _told.Count < MostSuggestions;
+
+    /// <summary>How the feet stand at the end, as far as reading needs it.</summary>
+    public Weight End => _feet.Weight;
+
+    /// <param name="times">Which times of the part are danced here, from 1; endings belong to a time.</param>
+    public PartActions Bind(IEnumerable<int> times, int endings)
+    {
+        var first = true;
+        foreach (var time in times)
+        {
+            _repeating = !first;
+            first = false;
+            if (IsFull)
+            {
+                break;
             }
 
+            Walk(part.Entries, time, endings, part.Mirrored && time % 2 == 0);
             CloseLine();
             _opened = null;
         }
@@ -86,7 +98,56 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         };
     }
 
-    private bool IsFull => _moments.Count + _pending.Count > room;
+    private void Walk(IReadOnlyList<PartEntry> entries, int time, int endings, bool mirrored)
+    {
+        int? only = null;
+        for (var i = 0; i < entries.Count; i++)
+        {
+            if (IsFull)
+            {
+                findings.Add(ActionFindings.TooLong.At(
+                    entries[i].Row, $"A dance may have {ActionBinder.MostMoments} actions in all; from this row on it is not read. Write what repeats as a part and call it in the order."));
+                return;
+            }
+
+            if (entries[i] is EndingEntry ending)
+            {
+                only = ending.Time;
+                continue;
+            }
+
+            _next = NextSteps(entries, i);
+            // Inside a line danced several times an ending counts the line; else it counts the part.
+            var ofLine = _opened is { Times: > 1 };
+            if (only is null || ofLine ? only is null or 1 : (only.Value - 1) % Math.Max(1, endings) == (time - 1) % Math.Max(1, endings))
+            {
+                AddEntry(entries[i], mirrored, ofLine ? only : null);
+            }
+            else if (ofLine)
+            {
+                _line.Add(new Danced(entries[i], mirrored, only));
+            }
+        }
+    }
+
+    /// <summary>The next row of steps: what begins there tells how a line ends, and which foot must be free.</summary>
+    private static PartEntry? NextSteps(IReadOnlyList<PartEntry> entries, int from)
+    {
+        for (var i = from + 1; i < entries.Count && i < from + 6; i++)
+        {
+            if (entries[i] is StepEntry or FreeEntry or CheckEntry)
+            {
+                return entries[i];
+            }
+
+            if (entries[i] is AgainEntry or EndingEntry)
+            {
+                return null;
+            }
+        }
+
+        return null;
+    }
 
     /// <summary>What is danced again is told of once.</summary>
     private void Tell(Finding finding)
@@ -97,18 +158,26 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         }
     }
 
-    private void AddEntry(PartEntry entry, bool mirrored)
+    private void AddEntry(PartEntry entry, bool mirrored, int? only)
     {
         _mirrored = mirrored;
         switch (entry)
         {
+            case StepEntry step when IsRepeat(step) is { } repeat:
+                AddRepeat(step, repeat);
+                return;
+            case StepEntry { Counts: null } call when store.Find(call.Wording, part.Name) is { } called && _depth < DeepestCall:
+                DanceCalled(called.Entries, called.Times, called.Mirrored, mirrored);
+                return;
             case StepEntry step:
                 AddStep(step);
                 break;
             case FreeEntry free:
-                Open(free.Counts.First, free.Row);
+                Open(free.Counts, free.Counts.First, free.Row);
+                _mirrored = mirrored;
                 Add(new FreeSpan { Line = 0, At = default, Length = default, Beat = free.Counts.First, Row = free.Row, Weight = free.Weight, Facing = free.Facing }, free.Counts.Last);
-                Extend(free.Counts.Last, free.Counts.Last.Number);
+                _feet = _feet.On(free.Weight is { } weight ? mirrored ? weight.Other() : weight : _feet.Weight);
+                Extend(free.Counts, free.Counts.Last, free.Counts.Last.Number);
                 break;
             case UnreadableEntry unread:
                 AddUnreadable(unread);
@@ -137,7 +206,7 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
                 return;
         }
 
-        _line.Add((entry, mirrored));
+        _line.Add(new Danced(entry, mirrored, only));
     }
 
     /// <summary>
@@ -157,6 +226,11 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
             // The facing said is the first time's; danced again, the part has turned on.
             Facing = _repeating ? null : check.Facing,
         };
+        if (check.Weight is { } weight && _feet.Weight == Weight.Unknown)
+        {
+            _feet = _feet.On(_mirrored ? weight.Other() : weight);
+        }
+
         if (_last is { } last)
         {
             Add(fact, last);
@@ -168,7 +242,7 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
     }
 
     /// <summary>The line above once more; each mirrored one is the mirror image of the one before it.</summary>
-    private void DanceAgain(int row, int times, bool mirrored)
+    private void DanceAgain(int row, int times, bool mirrored, int firstTime = 1)
     {
         CloseLine();
         var entries = _lineBefore;
@@ -182,9 +256,16 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         _repeating = true;
         for (var i = 1; i <= times && !IsFull; i++)
         {
-            foreach (var (entry, was) in entries)
+            foreach (var (entry, was, only) in entries)
             {
-                AddEntry(entry, was ^ (mirrored && i % 2 == 1));
+                if (only is null || only == firstTime + i)
+                {
+                    AddEntry(entry, was ^ (mirrored && i % 2 == 1), only);
+                }
+                else
+                {
+                    _line.Add(new Danced(entry, was, only));
+                }
             }
 
             CloseLine();
@@ -193,27 +274,155 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         _repeating = repeating;
     }
 
+    /// <summary>A line or part called by its name.</summary>
+    private void DanceCalled(IReadOnlyList<PartEntry> entries, int times, bool mirrors, bool mirrored)
+    {
+        CloseLine();
+        var repeating = _repeating;
+        _repeating = true;
+        _depth++;
+        for (var time = 1; time <= times && !IsFull; time++)
+        {
+            Walk(entries, time, times, mirrored ^ (mirrors && time % 2 == (times == 1 ? 1 : 0)));
+            CloseLine();
+        }
+
+        _depth--;
+        _repeating = repeating;
+    }
+
+    /// <summary>"5-8 repeat left", "same on the other side": the counts before once more.</summary>
+    private RowOperation? IsRepeat(StepEntry entry) =>
+        RowReader.Read(names, entry.Wording).First is { Items.Count: 0, Unreadable.Count: 0, Operation: { } operation } ? operation : null;
+
+    private void AddRepeat(StepEntry entry, RowOperation operation)
+    {
+        foreach (var unread in operation.Unread)
+        {
+            Tell(UnknownWords.InStep(new Place(part.Name, Row: entry.Row), unread, entry));
+        }
+
+        if (entry.Counts is null || (_pending.Count == 0 && entry.Counts.Span >= _countsBefore && _countsBefore > 0))
+        {
+            DanceAgain(entry.Row, operation.Times, operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(_lineBefore.Count > 0 && _pending.Count == 0 ? _pendingBefore : _pending) is var was && was.IsSingle() && was != operation.Lead));
+            return;
+        }
+
+        var mirrored = _mirrored;
+        Open(entry.Counts, entry.Counts.First, entry.Row);
+        _mirrored = mirrored;
+        var span = entry.Counts.Span;
+        var from = entry.Counts.First.Number - span;
+        var source = from >= 1
+            ? _pending.Where(p => p.Moment.Beat.Number >= from && p.Moment.Beat.Number < from + span).ToList()
+            : _pendingBefore.Where(p => p.Moment.Beat.Number >= from + _countsBefore && p.Moment.Beat.Number < from + _countsBefore + span).ToList();
+        var shift = from >= 1 ? span : entry.Counts.First.Number - (from + _countsBefore);
+        if (source.Count == 0)
+        {
+            Tell(ActionFindings.NothingAgain.At(entry.Row, $"There are no {span} counts above to dance again. Write them first.", part: part.Name));
+            return;
+        }
+
+        var mirrors = operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(source) is var lead && lead.IsSingle() && lead != operation.Lead);
+        foreach (var pending in source.Where(p => p.Moment is not StatedFact))
+        {
+            var moment = mirrors ? MirrorImage.Of(pending.Moment, dance.Header.StartFacing) : pending.Moment;
+            var beat = moment.Beat with { Number = moment.Beat.Number + shift };
+            _pending.Add(new Pending(
+                moment is DanceAction action ? action with { Beat = beat, Row = entry.Row, Call = action.Call + 1_000_000 } : moment with { Beat = beat, Row = entry.Row },
+                pending.Until with { Number = pending.Until.Number + shift }));
+        }
+
+        _feet = _feet.On(mirrors ? _feet.Weight.Other() : _feet.Weight);
+        Extend(entry.Counts, entry.Counts.Last, entry.Counts.Last.Number);
+        _line.Add(new Danced(entry, _mirrored, null));
+    }
+
+    /// <summary>The foot that some moments begin with, where it is named.</summary>
+    private static Foot LeadOf(List<Pending> moments) => moments.Select(p => p.Moment).OfType<DanceAction>()
+        .Select(a => a.Role == FootRole.Named ? a.Foot : a.CallLead).FirstOrDefault(f => f.IsSingle());
+
     private void AddUnreadable(UnreadableEntry unread)
     {
-        var first = unread.Counts?.First ?? Next();
-        var last = unread.Counts?.Last ?? first;
-        Open(first, unread.Row);
+        var mirrored = _mirrored;
+        if (unread.Counts is null)
+        {
+            AddUnread(unread.Row, unread.Text);
+            if (unread.Parked)
+            {
+                TellParked(unread, _last ?? new Beat(1, Fraction.Whole));
+            }
+
+            return;
+        }
+
+        var (first, last) = (unread.Counts.First, unread.Counts.Last);
+        Open(unread.Counts, first, unread.Row);
+        _mirrored = mirrored;
         if (unread.Parked)
         {
-            Tell(UnknownWords.Parked(new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), unread.Row), unread.Text, names, dance.Rows[unread.Row - 1], Suggests));
+            TellParked(unread, first);
         }
 
         Add(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = unread.Row, Wording = unread.Text }, last);
-        Extend(last, last.Number);
+        _feet = _feet.On(Weight.Unknown);
+        Extend(unread.Counts, last, last.Number);
+    }
+
+    private void TellParked(UnreadableEntry unread, Beat first) =>
+        Tell(UnknownWords.Parked(new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), unread.Row), unread, names, dance.Rows[unread.Row - 1], Suggests));
+
+    /// <summary>Something without counts that nobody understood: it takes none, and after it the weight is unknown.</summary>
+    private void AddUnread(int row, string wording)
+    {
+        var beat = _last ?? new Beat(1, Fraction.Whole);
+        var unread = new UnreadStep { Line = Math.Max(1, _lines.Count), At = _moments.Count > 0 ? _moments[^1].At : default, Length = default, Beat = beat, Row = row, Wording = wording, TakesNoCounts = true };
+        _feet = _feet.On(Weight.Unknown);
+        if (_last is { } last)
+        {
+            Add(unread, last);
+        }
+        else
+        {
+            _moments.Add(unread);
+        }
     }
 
     private void AddStep(StepEntry entry)
     {
+        var mirrored = _mirrored;
         var first = entry.Counts?.First ?? Next();
-        Open(first, entry.Row);
-        var steps = Bind(entry, first, _pending);
-        Extend(steps.Last, steps.Number);
-        _hangings.Hang(entry, first, steps.Last);
+        if (entry.Counts is null && !RowReader.Read(names, entry.Wording).Candidates.Any(c => c.IsRead))
+        {
+            // Nothing to be danced, and no counts that it fills.
+            var told = _rows.Bind(entry, _last ?? first, _lines.Count + 1, _feet, null, Tell, Suggests);
+            AddUnread(entry.Row, entry.Wording);
+            return;
+        }
+
+        Open(entry.Counts, first, entry.Row);
+        _mirrored = mirrored;
+        if (entry.Counts is { Split: [var opens, ..] } counts && _last is { } taken && taken >= opens)
+        {
+            // The count before the "&" is danced already by the row above.
+            entry = entry with { Counts = counts with { Split = null } };
+        }
+
+        var bound = Bind(entry, first, _lines.Count + 1, _feet);
+        foreach (var pending in bound.Moments)
+        {
+            _pending.Add(Turned(pending, mirrored));
+        }
+
+        _feet = mirrored ? bound.After with { Weight = bound.After.Weight.Other(), Forward = bound.After.Forward.Other() } : bound.After;
+        Extend(entry.Counts, bound.Last, bound.Number);
+        _hangings.Hang(entry, first, bound.Last);
+    }
+
+    private Pending Turned(Pending pending, bool mirrored)
+    {
+        var moment = pending.Moment is StatedFact { Facing: not null } fact && _repeating ? fact with { Facing = null } : pending.Moment;
+        return pending with { Moment = mirrored ? MirrorImage.Of(moment, dance.Header.StartFacing) : moment };
     }
 
     /// <summary>The span of the row above in this line; null at its top.</summary>
@@ -237,15 +446,31 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
             return;
         }
 
-        var sink = new List<Pending>();
-        Bind(variant.Step, variant.Step.Counts!.First, sink);
-        _hangings.Hang(variant, sink);
+        var mirrored = _mirrored;
+        var bound = Bind(variant.Step, variant.Step.Counts!.First, _lines.Count + 1, new Footing(Weight.Unknown));
+        _hangings.Hang(variant, [.. bound.Moments.Select(p => Turned(p, mirrored))]);
     }
 
-    private (Beat Last, int Number) Bind(StepEntry entry, Beat first, List<Pending> sink) =>
-        _rows.Bind(entry, first, _lines.Count + 1, action => sink.Add(_mirrored && action.Moment is DanceAction ? action with { Moment = MirrorImage.Of(action.Moment, dance.Header.StartFacing) } : action), Tell, Suggests);
+    private BoundRow Bind(StepEntry entry, Beat first, int line, Footing feet)
+    {
+        // A mirrored line is read as it is written, on the feet that it was written for.
+        var own = _mirrored ? feet with { Weight = feet.Weight.Other(), Forward = feet.Forward.Other(), Call = -1 } : feet;
+        return _rows.Bind(entry, first, line, own, Afterwards(), Tell, Suggests);
+    }
 
-    private bool Suggests => _told.Count < MostSuggestions;
+    /// <summary>The weight that must be there when a row is done: stated next, or told by the foot that the next row moves.</summary>
+    private Weight? Afterwards()
+    {
+        switch (_next)
+        {
+            case CheckEntry { Weight: { } weight }:
+                return weight;
+            case StepEntry step when RowReader.Read(names, step.Wording).First is { IsRead: true, Items: [var item, ..] } && item.Main is { Feet: [var foot, ..], Verb: not { Kind: VerbKind.Standing or VerbKind.NoFoot } } && foot.IsSingle():
+                return foot.Other().OnWeight();
+            default:
+                return null;
+        }
+    }
 
     /// <summary>Where a row without counts begins: the next whole count, or 1 of the next line when this one is full.</summary>
     private Beat Next() => _last is null || _lineEnd >= LineCounts
@@ -253,50 +478,93 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
         : new Beat(_lineEnd + 1, Fraction.Whole);
 
     /// <summary>Begins the next line when the row's first count is not greater than the last of the row before.</summary>
-    private void Open(Beat first, int row)
+    private void Open(CountSpec? counts, Beat first, int row)
     {
-        if (_last is { } last && first <= last)
+        if (_last is { } last && first <= last && !FillsHoles(counts) && !FollowsPickUp(first))
         {
-            CloseLine();
+            CloseLine(first);
         }
 
         if (_pending.Count == 0)
         {
             _firstRow = row;
+            _firstLine ??= first;
         }
     }
 
+    /// <summary>Rows whose counts fit the holes of the rows above belong to their line ("1,3,5,7 …" then "2,4,6,8 …").</summary>
+    private bool FillsHoles(CountSpec? counts) =>
+        counts is not null && _holes && counts.Positions.All(p => !p.IsPickUp && p.Number <= Math.Max(_lineEnd, LineCounts) && !_covered.Contains(Key(p)));
+
+    /// <summary>After a row whose only action is a pick-up a row that begins on that 1 goes on in the same line.</summary>
+    private bool FollowsPickUp(Beat first) => first == new Beat(1, Fraction.Whole) && _pending.Count > 0 && _pending.TrueForAll(p => p.Moment.Beat.IsPickUp);
+
+    private bool _holes;
+
+    private static int Key(Beat beat) => (beat.Number * 4) + (int)beat.Fraction;
+
     private void Add(Moment moment, Beat until) => _pending.Add(new Pending(_mirrored ? MirrorImage.Of(moment, dance.Header.StartFacing) : moment, until));
 
-    private void Extend(Beat last, int number)
+    private void Extend(CountSpec? counts, Beat last, int number)
     {
-        _last = last;
+        var before = _lineEnd;
+        _last = _last is { } held && held > last ? held : last;
         _lineEnd = Math.Max(_lineEnd, number);
+        if (counts is { IsList: true })
+        {
+            _holes |= counts.Positions.Count < counts.Span;
+            foreach (var position in counts.Positions)
+            {
+                _covered.Add(Key(position));
+            }
+        }
+        else
+        {
+            var from = counts?.First.Number ?? before + 1;
+            for (var n = Math.Max(1, from); n <= number; n++)
+            {
+                for (var fraction = 0; fraction < 4; fraction++)
+                {
+                    _covered.Add((n * 4) + fraction);
+                }
+            }
+        }
     }
 
-    private void CloseLine()
+    /// <summary>Whole counts that a line beginning so borrows from the one before it.</summary>
+    private static int Borrows(Beat? first) => first is { IsPickUp: true, Fraction: Fraction.Whole } beat ? 1 - beat.Number : 0;
+
+    /// <param name="next">Where the line that follows begins; found by itself when left out.</param>
+    private void CloseLine(Beat? next = null)
     {
         if (_pending.Count == 0)
         {
             return;
         }
 
+        // An eight counted from 8 is full when the line after it, or the loop, takes its last counts.
+        var borrowed = Borrows(next ?? (_next is StepEntry { Counts: { } counts } ? counts.First : _firstLine));
+        var end = borrowed > 0 && _lineEnd + borrowed == LineCounts ? LineCounts : _lineEnd;
         var number = _lines.Count + 1;
         var grid = new LineGrid(dance.Header.Swing, _pending);
+        var begin = _start;
         Moment Place(Pending pending)
         {
-            var at = _start + grid.Begin(pending.Moment.Beat);
-            var end = _start + grid.End(pending.Until);
-            return pending.Moment with { Line = number, At = at, Length = end > at ? end - at : default };
+            var at = begin + grid.Begin(pending.Moment.Beat);
+            var until = begin + grid.End(pending.Until);
+            return pending.Moment with { Line = number, At = at, Length = until > at ? until - at : default };
         }
 
         _moments.AddRange(_pending.Select(Place));
         // A tag is as long as the music wants it.
-        LineChecks.Check(part.Name, number, _firstRow, _lineEnd, part.IsTag ? Math.Min(_lineEnd, LineCounts) : LineCounts, _pending.ConvertAll(p => (p.Moment, p.Until)), dance.Header.Swing, Tell);
-        _lines.Add(new DanceLine(number, _start, _lineEnd, _firstRow, _opened?.Name ?? ""));
+        LineChecks.Check(part.Name, number, _firstRow, end, part.IsTag ? Math.Min(end, LineCounts) : LineCounts, _pending.OrderBy(p => p.Moment.Beat).Select(p => (p.Moment, p.Until)).ToList(), dance.Header.Swing, Tell);
+        _lines.Add(new DanceLine(number, _start, end, _firstRow, _opened?.Name ?? ""));
         _hangings.Close(_lines[^1], _moments, Place, Tell);
-        _start += Tick.FromCounts(_lineEnd);
+        _start += Tick.FromCounts(end);
+        (_pendingBefore, _countsBefore) = ([.. _pending], end);
         _pending.Clear();
+        _covered.Clear();
+        _holes = false;
         _last = null;
         _lineEnd = 0;
         (_lineBefore, _line) = (_line, []);

@@ -1,110 +1,322 @@
+using System.Runtime.CompilerServices;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Actions;
 
-/// <summary>Makes actions of one row of steps: its words are looked up, its phrases laid on their beats.</summary>
+/// <summary>What a row made: where it ends, how the feet stand then, and how it was read.</summary>
+/// <param name="Last">The last position used.</param>
+/// <param name="Number">The last whole count used.</param>
+internal sealed record BoundRow(Beat Last, int Number, Footing After, IReadOnlyList<Pending> Moments)
+{
+    /// <summary>The reading taken; null when the row was not read.</summary>
+    public Wording? Wording { get; init; }
+
+    /// <summary>Actions whose foot was not free.</summary>
+    public int Faults { get; init; }
+
+    /// <summary>How far the steps had to bend to their counts.</summary>
+    public int Bent { get; init; }
+
+    /// <summary>How its actions lie on the counts; null when the row was not read.</summary>
+    public Placement? Placement { get; init; }
+
+    /// <summary>The whole count each item of the reading begins on.</summary>
+    public IReadOnlyList<int> ItemStarts() => Wording is null || Placement is null ? []
+        : [.. Enumerable.Range(0, Wording.Items.Count).Select(i => Placement.Actions.Where(a => a.Item == i).Select(a => a.Beat.Number).DefaultIfEmpty(1).Min())];
+}
+
+/// <summary>
+/// Makes actions of one row of steps. Its words may be read in several ways, and each may be laid on the counts in several; counts,
+/// the free foot and the stated facts decide (reading, sections 1 and 2). What stays open between two sensible readings is told.
+/// </summary>
 internal sealed class RowBinder(Dance dance, string part, IStepNames names)
 {
-    private static readonly CallPlacer Placer = new(CallFeet.Roles);
+    /// <summary>Readings that are laid on the counts.</summary>
+    private const int MostReadings = 16;
 
-    /// <summary>Rows of the same words are read once; dances repeat themselves.</summary>
-    private readonly Dictionary<string, Wording> _read = [];
+    /// <summary>A foot that is not free weighs more than steps that have to bend to their counts.</summary>
+    private const int FaultCost = 7;
+
+    /// <summary>What "and" gains as "at one time" on one count: more than it costs among other readings.</summary>
+    private const int AtOnceGain = 3;
+
+    private readonly Foot _genreLead = dance.Header.Lead;
     private int _call;
+
+    /// <summary>The same with other names known.</summary>
+    public RowBinder With(IStepNames other) => ReferenceEquals(other, names) ? this : new RowBinder(dance, part, other);
+
+    private sealed record Option(Wording Wording, Placement Placement, int Cost);
+
+    /// <summary>What counts a row has, as far as laying its words on them goes.</summary>
+    private readonly record struct CountsKey(Beat First, Beat Last, int Positions, int Split, int Hash, bool IsRange, bool IsList);
+
+    /// <summary>The same words on the same counts are laid once: dances repeat themselves, and each key typed binds them all again.</summary>
+    private static readonly ConditionalWeakTable<Readings, Dictionary<CountsKey, List<Option>>> Laid = [];
 
     /// <summary>Looks up a row's words and lays its actions on their beats.</summary>
     /// <param name="first">Where it begins.</param>
     /// <param name="line">The line it stands in, from 1.</param>
-    /// <param name="add">Takes each action.</param>
+    /// <param name="feet">How the feet stand before it.</param>
+    /// <param name="after">What is known of the weight after it: a fact stated next, or the foot that the next row moves.</param>
     /// <param name="suggests">Whether the nearest known names are looked for.</param>
-    /// <returns>The last position used and the last whole count.</returns>
-    public (Beat Last, int Number) Bind(StepEntry entry, Beat first, int line, Action<Pending> add, Action<Finding> tell, bool suggests)
+    public BoundRow Bind(StepEntry entry, Beat first, int line, Footing feet, Weight? after, Action<Finding> tell, bool suggests)
     {
-        if (!_read.TryGetValue(entry.Wording, out var wording))
-        {
-            wording = _read[entry.Wording] = Wording.Read(names, entry.Wording);
-        }
-
+        var readings = RowReader.Read(names, entry.Wording);
         var place = new Place(part, line, first.Label(dance.Header.LineCounts), entry.Row);
         var written = entry.Counts?.Last ?? first;
-        if (wording.Unreadable.Count > 0 || wording.Groups.Count == 0)
+        var options = Options(readings, entry, first);
+        if (options.Count == 0)
         {
-            var unread = wording.Unreadable.Count > 0 ? wording.Unreadable[0] : entry.Wording;
-            tell(names.IsBroken(unread)
-                ? UnknownWords.Broken(place, unread, dance.Rows[entry.Row - 1])
-                : UnknownWords.NoStep(place, unread, names, dance.Rows[entry.Row - 1], suggests));
-            add(new Pending(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Wording = entry.Wording }, written));
-            return (written, written.Number);
+            return Unread(readings.First, entry, first, written, place, feet, tell, suggests);
         }
 
-        var lastNumber = written.Number;
-        var layers = entry.Layers.Where(l => l.Counts is null).Select(l => l.Text).ToList();
-        foreach (var group in wording.Groups)
+        var best = options.Count == 1 ? options[0] : Best(options, entry, first, written, feet, after, place, tell);
+        if (best.Placement.Complaint is { } complaint)
         {
-            var placed = Placer.Place(group, entry.Counts, first);
-            if (placed.Complaint is { } complaint)
-            {
-                tell(new Finding(ActionFindings.TooFewCounts, place, complaint));
-            }
-
-            if (group.Count == 1 && UnknownWords.Ambiguous(place, group[0], entry, dance.Rows[entry.Row - 1], dance.Header.Genre) is { } ambiguous)
-            {
-                tell(ambiguous);
-            }
-
-            foreach (var unread in group.SelectMany(p => p.Unread).Distinct())
-            {
-                tell(UnknownWords.InStep(place, unread, entry, dance.Rows[entry.Row - 1]));
-            }
-
-            AddPlaced(placed, entry, written, layers, add);
-            layers = [];
-            lastNumber = Math.Max(lastNumber, placed.Last);
+            tell(new Finding(ActionFindings.TooFewCounts, place, complaint));
         }
 
-        return (lastNumber > written.Number ? new Beat(lastNumber, Fraction.Whole) : written, lastNumber);
+        Tell(best.Wording, entry, place, tell);
+        var moments = Moments(best, entry, first, written, feet);
+        var last = best.Placement.Last;
+        var (end, faults) = Danced(moments, feet);
+        return new BoundRow(last > written.Number ? new Beat(last, Fraction.Whole) : written, Math.Max(last, written.Number), end, moments)
+        {
+            Wording = best.Wording,
+            Faults = faults,
+            Bent = best.Placement.Cost,
+            Placement = best.Placement,
+        };
     }
 
-    private void AddPlaced(Placement placed, StepEntry entry, Beat written, IReadOnlyList<string> layers, Action<Pending> add)
+    private static List<Option> Options(Readings readings, StepEntry entry, Beat first)
     {
-        var calls = -1;
-        var isSingle = placed.Actions.Count == 1;
-        for (var i = 0; i < placed.Actions.Count; i++)
+        var key = new CountsKey(first, entry.Counts?.Last ?? first, entry.Counts?.Positions.Count ?? 0, entry.Counts?.Split?.Count ?? 0, Hash(entry.Counts), entry.Counts is { IsRange: true }, entry.Counts is { IsList: true });
+        var laid = Laid.GetOrCreateValue(readings);
+        lock (laid)
         {
-            var item = placed.Actions[i];
-            var phrase = item.Phrase;
+            if (!laid.TryGetValue(key, out var options))
+            {
+                options = laid[key] = LayAnew(readings, entry, first);
+            }
+
+            return options;
+        }
+    }
+
+    private static int Hash(CountSpec? counts)
+    {
+        if (counts is null || counts.IsRange)
+        {
+            return 0;
+        }
+
+        var hash = new HashCode();
+        foreach (var beat in counts.Positions)
+        {
+            hash.Add(beat);
+        }
+
+        return hash.ToHashCode();
+    }
+
+    /// <returns>All ways, the cheapest first.</returns>
+    private static List<Option> LayAnew(Readings readings, StepEntry entry, Beat first)
+    {
+        var options = new List<Option>();
+        foreach (var wording in readings.Candidates.Where(c => c.IsRead).Take(MostReadings))
+        {
+            var counts = entry.Counts ?? (wording.Counts > 0 ? CountSpec.Over(first.Number, first.Number + wording.Counts - 1) : null);
+            // On one written count "and" joins what is done at one time, while a comma goes on inside the count.
+            var atOnce = wording.AtOnce && entry.Counts is { Positions.Count: 1, Split: null } ? AtOnceGain : 0;
+            options.AddRange(Placer.Place(wording, counts, first).Select(p => new Option(wording, p, wording.Cost - atOnce + (2 * p.Cost))));
+        }
+
+        return [.. options.OrderBy(o => o.Cost)];
+    }
+
+    private Option Best(List<Option> options, StepEntry entry, Beat first, Beat written, Footing feet, Weight? after, Place place, Action<Finding> tell)
+    {
+        // A reading that only bends where another fits is out of the question; all that is left is danced in the mind.
+        var call = _call;
+        var tried = new List<(Option Option, int Cost, List<Pending> Moments)>();
+        var least = int.MaxValue - 1;
+        foreach (var option in options)
+        {
+            // Feet and facts only ever add to a way's cost: those behind cannot become better, and hardly a rival.
+            if (option.Cost > least + 1 || (option.Cost >= least && option.Wording.Doubt.Length == 0))
+            {
+                break;
+            }
+
+            _call = call;
+            var moments = Moments(option, entry, first, written, feet);
+            var (end, faults) = Danced(moments, feet);
+            var cost = option.Cost + (FaultCost * faults) + (after is { } wanted && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? 3 : 0);
+            tried.Add((option, cost, moments));
+            least = Math.Min(least, cost);
+        }
+
+        _call = call;
+        var best = tried.MinBy(t => t.Cost);
+        var rival = tried.Where(t => t.Option.Wording.Doubt.Length > 0 || best.Option.Wording.Doubt.Length > 0)
+            .Where(t => t.Cost <= best.Cost + 1 && t.Option.Placement.Cost <= best.Option.Placement.Cost + 1 && !SameDeeds(t.Moments, best.Moments))
+            .Select(t => t.Option).FirstOrDefault();
+        if (rival is not null && best.Option.Wording.Doubt.Length > 0)
+        {
+            var words = PhraseText.Spell(rival.Wording);
+            tell(Doubt(entry, place, $"'{Shorten(entry.Wording)}' is read as '{Shorten(PhraseText.Write(best.Option.Wording))}'; it may also mean that {best.Option.Wording.Doubt}. Write which is meant.", words));
+        }
+
+        return best.Option;
+    }
+
+    private static bool SameDeeds(List<Pending> a, List<Pending> b) => a.Count == b.Count && a.Zip(b).All(p =>
+        p.First.Moment is DanceAction x && p.Second.Moment is DanceAction y ? (x.Beat, x.Verb, x.Role, x.Foot, x.Direction, x.Turn, x.Onto) == (y.Beat, y.Verb, y.Role, y.Foot, y.Direction, y.Turn, y.Onto) : p.First.Moment.Beat == p.Second.Moment.Beat);
+
+    /// <summary>A guess between two sensible readings, with the other as a wording that means it.</summary>
+    private Finding Doubt(StepEntry entry, Place place, string message, string instead)
+    {
+        var row = dance.Rows[entry.Row - 1];
+        return new Finding(
+            ActionFindings.Doubtful,
+            place with { Words = entry.Span },
+            message,
+            instead.Length == 0 || entry.Span.End > row.Length ? null : new Fix($"read it as '{Shorten(instead)}'", entry.Row, entry.Span.Replace(row, instead)));
+    }
+
+    /// <summary>What is to be said of the reading taken: words without an owner, names with several meanings, sides that contradict.</summary>
+    private void Tell(Wording wording, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        foreach (var item in wording.Items)
+        {
+            foreach (var phrase in item.Together)
+            {
+                foreach (var unread in phrase.Unread)
+                {
+                    tell(UnknownWords.InStep(place, unread, entry));
+                }
+
+                TellSides(phrase, entry, place, tell);
+            }
+        }
+
+        if (wording.Items is [{ Main: { Otherwise.Count: > 0 } only }] && UnknownWords.Ambiguous(place, only, entry, dance.Header.Genre) is { } ambiguous)
+        {
+            tell(ambiguous);
+        }
+
+    }
+
+    private void TellSides(Phrase phrase, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        if (phrase is { Step: { } aside, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, Spread: false } } && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
+        {
+            tell(Doubt(entry, place, $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. Write left or right.", ""));
+        }
+
+        if (phrase.Way != 0 && phrase.Feet is [var foot] && foot.IsSingle() && (foot == Foot.Right) != (phrase.Way > 0) && GoesAside(phrase))
+        {
+            var side = phrase.Way > 0 ? "right" : "left";
+            tell(Doubt(
+                entry,
+                place,
+                $"'{Shorten(phrase.Name)}' begins here with the {foot.Word()} foot and goes to the {side}. It is read by its foot; write '{phrase.Name} {foot.Other().Letter()}' if the side is what is meant.",
+                PhraseText.Write(phrase with { Feet = [foot.Other()], Way = 0 })));
+        }
+    }
+
+    private static bool GoesAside(Phrase phrase) =>
+        phrase.Step is { } step && step.Forms[0].Actions[0].Phrase.Direction is Direction.Side or Direction.Across or Direction.Behind;
+
+    private BoundRow Unread(Wording wording, StepEntry entry, Beat first, Beat written, Place place, Footing feet, Action<Finding> tell, bool suggests)
+    {
+        var unread = wording.Unreadable.Count > 0 ? wording.Unreadable[0] : new UnreadWord(entry.Wording, new TextSpan(0, entry.Wording.Length));
+        tell(names.IsBroken(unread.Text)
+            ? UnknownWords.Broken(place, unread, entry)
+            : UnknownWords.NoStep(place, unread, names, entry, dance.Rows[entry.Row - 1], suggests));
+        return new BoundRow(written, written.Number, feet.On(Weight.Unknown),
+            [new Pending(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Wording = entry.Wording, TakesNoCounts = entry.Counts is null }, written)]);
+    }
+
+    private List<Pending> Moments(Option option, StepEntry entry, Beat first, Beat written, Footing feet)
+    {
+        var moments = new List<Pending>(option.Placement.Actions.Count);
+        var actions = option.Placement.Actions;
+        var calls = -1;
+        IReadOnlyList<string> layers = entry.Layers.Count == 0 ? [] : [.. entry.Layers.Where(l => l.Counts is null).Select(l => l.Text)];
+        var end = option.Placement.Last > written.Number ? new Beat(option.Placement.Last, Fraction.Whole) : written;
+        var facts = option.Wording.Facts;
+        var latest = actions.Count == 0 ? first : actions[^1].Beat;
+        for (var i = 0; i < actions.Count; i++)
+        {
+            latest = actions[i].Beat > latest ? actions[i].Beat : latest;
+        }
+
+        for (var i = 0; i < actions.Count; i++)
+        {
+            var item = actions[i];
             var starts = item.Call != calls;
             calls = item.Call;
             _call += starts ? 1 : 0;
-            var (role, foot) = Role(phrase, item.FromForm);
-            var until = isSingle || (i == placed.Actions.Count - 1 && written > item.Beat) ? written : item.Beat;
-            var action = new DanceAction
-            {
-                Line = 0,
-                At = default,
-                Length = default,
-                Beat = item.Beat,
-                Row = entry.Row,
-                Step = item.Step,
-                Verb = phrase.Verb!,
-                Role = role,
-                Foot = foot,
-                Call = _call,
-                CallLead = item.Lead,
-                StartsCall = starts,
-                Direction = phrase.Direction,
-                Turn = phrase.Turn,
-                TurnFlips = item.TurnFlips,
-                TurnKeepsTravel = item.TurnKeepsTravel,
-                Onto = phrase.Onto,
-                Angle = phrase.Angle,
-                AltersEnding = item.AltersEnding,
-                Layers = i == 0 ? layers : [],
-            };
-            add(new Pending(action, until));
+            var isLast = item.Beat == latest;
+            var until = actions.Count == 1 || (isLast && end > item.Beat) ? end : Until(actions, i);
+            moments.Add(new Pending(Action(item, entry.Row, starts, layers), until));
+            layers = [];
         }
+
+        foreach (var fact in facts)
+        {
+            // A fact stands after the deeds before it; in a row that is one deed, after the row.
+            var share = option.Wording.Items.Count == 0 ? actions.Count : actions.Count * Math.Min(fact.After, option.Wording.Items.Count) / option.Wording.Items.Count;
+            var at = fact.After >= option.Wording.Items.Count ? moments.Count : Math.Clamp(share, 0, moments.Count);
+            var beat = at > 0 ? moments[at - 1].Moment.Beat : first;
+            moments.Insert(at, new Pending(new StatedFact { Line = 0, At = default, Length = default, Beat = beat, Row = entry.Row, Weight = fact.Weight, Facing = fact.Facing }, at > 0 ? moments[at - 1].Until : first));
+        }
+
+        return moments;
+    }
+
+    /// <summary>An action that a finer one follows in its count ends there; else it lasts its count.</summary>
+    private static Beat Until(IReadOnlyList<PlacedAction> actions, int i) => actions[i].Beat;
+
+    private DanceAction Action(PlacedAction item, int row, bool starts, IReadOnlyList<string> layers)
+    {
+        var phrase = item.Phrase;
+        var (role, foot) = Role(phrase, item.FromForm);
+        return new DanceAction
+        {
+            Line = 0,
+            At = default,
+            Length = default,
+            Beat = item.Beat,
+            Row = row,
+            Step = item.Step,
+            Verb = phrase.Verb!,
+            Words = phrase.IsBody ? phrase.Words : "",
+            Role = role,
+            Foot = foot,
+            Call = _call,
+            CallLead = item.Lead,
+            StartsCall = starts,
+            Direction = phrase.Direction,
+            Turn = phrase.Turn,
+            TurnFlips = item.TurnFlips,
+            TurnKeepsTravel = item.TurnKeepsTravel,
+            Onto = phrase.Onto,
+            Crossing = phrase.Crossing,
+            MayStand = phrase.Verb!.OnStandingFoot is not null && phrase.Verb.StandingIn.Contains(names.Genre),
+            OnStandingFoot = phrase.OnStandingFoot,
+            Angle = phrase.Angle,
+            AltersEnding = item.AltersEnding,
+            Layers = phrase.Layers.Count > 0 ? [.. layers, .. phrase.Layers] : layers,
+        };
     }
 
     private static (FootRole Role, Foot Foot) Role(Phrase phrase, bool fromForm)
@@ -124,4 +336,58 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             var (named, _) => (FootRole.Named, named),
         };
     }
+
+    /// <summary>Dances a row in the mind: how the feet stand after it, and how many actions they were not free for.</summary>
+    private (Footing After, int Faults) Danced(List<Pending> moments, Footing feet)
+    {
+        var faults = 0;
+        var ordered = moments;
+        for (var i = 1; i < moments.Count; i++)
+        {
+            if (moments[i].Moment.Beat < moments[i - 1].Moment.Beat)
+            {
+                ordered = [.. moments.OrderBy(m => m.Moment.Beat)];
+                break;
+            }
+        }
+
+        for (var i = 0; i < ordered.Count; i++)
+        {
+            if (ordered[i].Moment is not DanceAction action)
+            {
+                continue;
+            }
+
+            if (i + 1 < ordered.Count && ordered[i + 1].Moment is DanceAction second && second.Beat == action.Beat)
+            {
+                var (one, first) = Together(action, second, feet);
+                var (other, swapped) = Together(second, action, feet);
+                (feet, faults) = swapped < first ? (other, faults + swapped) : (one, faults + first);
+                i++;
+                continue;
+            }
+
+            (feet, var fault) = One(action, feet);
+            faults += fault;
+        }
+
+        return (feet, faults);
+    }
+
+    private (Footing After, int Faults) Together(DanceAction first, DanceAction second, Footing feet)
+    {
+        var (between, one) = One(first, feet);
+        var (after, other) = One(second, between);
+        return (after, one + other);
+    }
+
+    private (Footing After, int Faults) One(DanceAction action, Footing feet)
+    {
+        var (foot, leading) = feet.FootOf(action, _genreLead);
+        var side = action.TurnFlips && leading.Lead == Foot.Left ? -(action.Turn?.Side ?? 0) : action.Turn?.Side ?? 0;
+        var (after, fault, _) = leading.Dance(action, foot, side);
+        return (after, fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot ? 1 : 0);
+    }
+
+    private static string Shorten(string text) => text.Length > 60 ? text[..60] + "…" : text;
 }

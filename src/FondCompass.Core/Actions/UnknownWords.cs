@@ -1,56 +1,61 @@
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Actions;
 
 /// <summary>What to say about a word nobody knows, with the nearest that is known.</summary>
 internal static class UnknownWords
 {
-    public static Finding NoStep(Place place, string wording, IStepNames names, string row, bool suggest)
+    /// <param name="unread">The words, with their columns in the wording.</param>
+    public static Finding NoStep(Place place, UnreadWord unread, IStepNames names, StepEntry entry, string row, bool suggest)
     {
-        var shown = wording.Length > 60 ? wording[..60] + "…" : wording;
-        var near = suggest && row.Length < 300 ? Nearest(wording, names) : null;
-        var fix = near is null || !row.Contains(wording, StringComparison.Ordinal)
-            ? null
-            : new Fix($"write '{near}'", place.Row!.Value, row.Replace(wording, WithFeet(near, wording), StringComparison.Ordinal));
+        var shown = Shorten(unread.Text);
+        var span = unread.Span.From(entry.Column);
+        // Only the words that nobody knows are exchanged; feet, ways and turns beside them stay.
+        var strange = Strange(unread.Text);
+        var near = suggest && row.Length < 300 ? Nearest(strange.In(unread.Text), names) : null;
+        var fix = near is null || span.End > row.Length ? null : new Fix($"write '{near}'", place.Row!.Value, strange.From(span.Start).Replace(row, near));
         var hint = near is null ? "" : $" Did you mean '{near}'?";
         return new Finding(
             ActionFindings.UnknownStep,
-            place with { Words = TextSpan.Of(row, wording) },
+            place with { Words = span },
             $"'{shown}' is no step that is known.{hint} Name a step of the lexicon, spell it out ('step R side'), or define it: 'step {WithoutFeet(shown)} = …'. Until then the weight is unknown.",
             fix);
     }
 
     /// <summary>A step whose definition has been complained of already.</summary>
-    public static Finding Broken(Place place, string wording, string row) => new(
+    public static Finding Broken(Place place, UnreadWord unread, StepEntry entry) => new(
         ActionFindings.BrokenStep,
-        place with { Words = TextSpan.Of(row, wording) },
-        $"'{Shorten(wording)}' is defined in this script, but its definition cannot be read; put that right. Until then the weight is unknown.");
+        place with { Words = unread.Span.From(entry.Column) },
+        $"'{Shorten(unread.Text)}' is defined in this script, but its definition cannot be read; put that right. Until then the weight is unknown.");
 
     /// <summary>A row that was pasted or put aside: nothing is lost, but its feet are not known.</summary>
-    public static Finding Parked(Place place, string wording, IStepNames names, string row, bool suggest)
+    public static Finding Parked(Place place, UnreadableEntry entry, IStepNames names, string row, bool suggest)
     {
-        var near = suggest && row.Length < 300 ? Nearest(wording, names) : null;
-        var fix = near is null ? null : new Fix($"write '{near}'", place.Row!.Value, row.Replace(wording, WithFeet(near, wording), StringComparison.Ordinal).Replace("? ", "", StringComparison.Ordinal));
+        var near = suggest && row.Length < 300 ? Nearest(entry.Text, names) : null;
+        var at = row.IndexOf('?', StringComparison.Ordinal);
+        var start = at < 0 ? -1 : row.IndexOf(entry.Text, at, StringComparison.Ordinal);
+        var fix = near is null || start < 0 ? null : new Fix($"write '{near}'", place.Row!.Value, string.Concat(row.AsSpan(0, at), row.AsSpan(at + 1, start - at - 1).TrimStart(), WithFeet(near, entry.Text), row.AsSpan(start + entry.Text.Length)));
         return new Finding(
             ActionFindings.Parked,
-            place with { Words = TextSpan.Of(row, wording) },
-            $"'{Shorten(wording)}' is not understood yet and stays as a note.{(near is null ? "" : $" Did you mean '{near}'?")} Put it in words of the lexicon and take the question mark away. Until then the weight is unknown.",
+            start < 0 ? place : place with { Words = new TextSpan(start, entry.Text.Length) },
+            $"'{Shorten(entry.Text)}' is not understood yet and stays as a note.{(near is null ? "" : $" Did you mean '{near}'?")} Put it in words of the lexicon and take the question mark away. Until then the weight is unknown.",
             fix);
     }
 
-    public static Finding InStep(Place place, string word, StepEntry entry, string row)
+    public static Finding InStep(Place place, UnreadWord unread, StepEntry entry)
     {
-        var shown = word.Length > 40 ? word[..40] + "…" : word;
+        var shown = unread.Text.Length > 40 ? unread.Text[..40] + "…" : unread.Text;
         return new Finding(
             ActionFindings.UnknownWord,
-            place with { Words = TextSpan.Of(row, word) },
+            place with { Words = unread.Span.From(entry.Column) },
             $"'{shown}' in '{Shorten(entry.Wording)}' is not understood; the rest is read without it. Write a foot, a direction or a turn, or move the words to a note.");
     }
 
     /// <summary>A word that stands for several steps which the counts do not tell apart, and which is nobody's own name.</summary>
-    public static Finding? Ambiguous(Place place, Phrase phrase, StepEntry entry, string row, Genre genre)
+    public static Finding? Ambiguous(Place place, Phrase phrase, StepEntry entry, Genre genre)
     {
         if (phrase.Step is not { IsOwn: false } step || phrase.Otherwise.Count == 0 || entry.Counts is null
             || step.LocalNames.ContainsKey(genre.ToString().ToLowerInvariant())
@@ -59,17 +64,39 @@ internal static class UnknownWords
             return null;
         }
 
-        var meanings = CallPlacer.Meanings(phrase, entry.Counts);
+        var meanings = Placer.Meanings(phrase, entry.Counts);
         return meanings.Count < 2 ? null : new Finding(
             ActionFindings.Ambiguous,
-            place with { Words = TextSpan.Of(row, entry.Wording) },
+            place with { Words = phrase.Span.From(entry.Column) },
             $"'{Shorten(entry.Wording)}' is read as '{meanings[0].Name}'; it may also be {string.Join(" or ", meanings.Skip(1).Select(m => $"'{m.Name}'"))}. Write the full name, state the genre, or settle the word for your class among your own steps.");
     }
 
     private static string WithFeet(string name, string wording) =>
-        string.Join(' ', PhraseWords.Split(wording).Where(IsFoot).Select(w => w[..1].ToUpperInvariant()).Prepend(name));
+        string.Join(' ', WordsOf(wording).Where(IsFoot).Select(w => w[..1].ToUpperInvariant()).Prepend(name));
 
-    private static string WithoutFeet(string wording) => string.Join(' ', PhraseWords.Split(wording).Where(w => !IsFoot(w)));
+    private static string WithoutFeet(string wording) => string.Join(' ', WordsOf(wording).Where(w => !IsFoot(w)));
+
+    /// <summary>The first run of words that mean nothing; all of the wording when every word means something by itself.</summary>
+    private static TextSpan Strange(string wording)
+    {
+        TextSpan? run = null;
+        foreach (var token in Lexer.Read(wording))
+        {
+            var known = token.Kind != TokenKind.Word || Vocabulary.Find(token.Text) is not null || Verbs.Find(token.Text) is not null;
+            if (!known)
+            {
+                run = run is { } held ? held.To(token.Span) : token.Span;
+            }
+            else if (run is not null && token.Kind != TokenKind.Mark)
+            {
+                break;
+            }
+        }
+
+        return run ?? new TextSpan(0, wording.Length);
+    }
+
+    private static IEnumerable<string> WordsOf(string wording) => Lexer.Read(wording).Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator)).Select(t => t.Text);
 
     private static bool IsFoot(string word) => word is "r" or "l" or "left" or "right";
 
@@ -78,7 +105,7 @@ internal static class UnknownWords
     /// <summary>The known name with the fewest letters different, when it is close enough to be a slip.</summary>
     public static string? Nearest(string wording, IStepNames names)
     {
-        var words = PhraseWords.Split(wording).Where(w => !IsFoot(w)).Take(4).ToList();
+        var words = WordsOf(wording).Where(w => !IsFoot(w)).Take(4).ToList();
         var key = string.Join(' ', words);
         if (key.Length is < 3 or > 40)
         {

@@ -1,5 +1,6 @@
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Text;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Checks;
@@ -41,5 +42,9 @@ public static class DanceChecks
     }
 
     /// <summary>A row without its remark and the space around it.</summary>
-    private static TextSpan? Content(string row) => TextSpan.Of(row, RowText.WithoutComment(row));
+    private static TextSpan? Content(string row)
+    {
+        var content = RowText.WithoutComment(row);
+        return content.Length > 0 && row.IndexOf(content, StringComparison.Ordinal) is >= 0 and var at ? new TextSpan(at, content.Length) : null;
+    }
 }

@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Checks;
@@ -16,7 +17,7 @@ public static class JoinChecks
 
     public static IEnumerable<Finding> Check(DanceTrace trace)
     {
-        if (trace.Mirrors && !trace.Dance.Header.MirrorMeant)
+        if (trace.Mirrors && !trace.Dance.Header.MirrorMeant && (!trace.Dance.IsPhrased || trace.Dance.OrderLoops))
         {
             var last = trace.Calls[^1].Stretch.Pattern.Part;
             yield return new Finding(
@@ -28,6 +29,14 @@ public static class JoinChecks
         foreach (var join in trace.Joins.Where(j => !j.Fits).DistinctBy(j => (j.Kind, j.After.Pattern.Part.Name, j.Weight)))
         {
             yield return Unfit(join);
+        }
+
+        foreach (var call in trace.Dance.Order.Where(c => c.ToCount is not null).DistinctBy(c => (c.Part, c.ToCount)))
+        {
+            if (trace.Part(call.Part) is { } called && call.ToCount > called.Part.Counts)
+            {
+                yield return NotationFindings.BadCall.At(call.Row, $"{called.Part.Name} has {called.Part.Counts} counts, so [{call.FromCount ?? 1}-{call.ToCount}] goes past its end; {(call.FromCount > called.Part.Counts ? "nothing of it is danced" : "it is danced to its end")}. Write {called.Part.Name}[{call.FromCount ?? 1}-{called.Part.Counts}].");
+            }
         }
 
         foreach (var finding in PickUpsInside(trace).Concat(PickUpsAtJoins(trace)))
@@ -100,5 +109,5 @@ public static class JoinChecks
     private static Finding Collision(Place place, string why) =>
         new(PickUp, place, $"The pick-up {place.Count} takes its time from the line before, but {why}. Free that count, or begin the pick-up later.");
 
-    private static bool Moves(TracedAction action) => action.Action.Verb.Name is not ("hold" or "clap" or "snap" or "body");
+    private static bool Moves(TracedAction action) => action.Verb.MovesFeet;
 }

@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;

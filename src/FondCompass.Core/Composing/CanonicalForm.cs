@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Composing;
 
@@ -17,14 +18,14 @@ public static partial class CanonicalForm
     {
         var dance = ScriptReader.Read(script);
         var names = ActionBinder.NamesOf(dance, lexicon ?? StepLexicon.Shipped, []);
-        var entries = dance.Parts.SelectMany(p => p.Entries).GroupBy(e => e.Row).ToDictionary(g => g.Key, g => g.Last());
+        var entries = dance.Parts.SelectMany(p => p.Entries).Where(e => e is not EndingEntry { Row: 0 }).GroupBy(e => e.Row).ToDictionary(g => g.Key, g => g.ToList());
         var parts = dance.Parts.Select(p => p.Row).ToHashSet();
         var rows = new List<string>();
         for (var i = 0; i < dance.Rows.Count; i++)
         {
             var text = RowText.WithoutComment(dance.Rows[i]);
             var remark = RemarkOf(dance.Rows[i]);
-            var tidy = entries.TryGetValue(i + 1, out var entry) ? Row(dance, entry, text, names) : Spaces().Replace(text, " ");
+            var tidy = entries.TryGetValue(i + 1, out var held) ? Row(dance, held, text, names) : Spaces().Replace(text, " ");
             if (parts.Contains(i + 1) && rows.Count > 0 && rows[^1].Length > 0)
             {
                 rows.Add("");
@@ -45,20 +46,18 @@ public static partial class CanonicalForm
         return string.Join('\n', rows) + (rows.Count > 0 ? "\n" : "");
     }
 
-    private static string Row(Dance dance, PartEntry entry, string text, IStepNames names) => entry switch
+    private static string Row(Dance dance, List<PartEntry> held, string text, IStepNames names) => held switch
     {
-        StepEntry step when !StartsWithEnding(text) => Steps(dance, step, text, names),
-        VariantEntry variant => $"{variant.Label} {Steps(dance, variant.Step, text, names)}",
+        [VariantEntry variant] => $"{variant.Label} {Steps(dance, variant.Step, text, names)}",
+        _ when held.TrueForAll(e => e is StepEntry) => string.Join(", ", held.Cast<StepEntry>().Select(s => Steps(dance, s, held.Count == 1 ? text : null, names))),
         _ => Spaces().Replace(text, " "),
     };
 
-    private static bool StartsWithEnding(string text) => RowKinds.Ending(text).Is;
-
-    private static string Steps(Dance dance, StepEntry entry, string text, IStepNames names)
+    private static string Steps(Dance dance, StepEntry entry, string? text, IStepNames names)
     {
-        var wording = Wording.Read(names, entry.Wording);
-        var tidy = PhraseText.Write(wording);
-        if (!PhraseText.Same(wording, Wording.Read(names, tidy)) || tidy.Contains('+'))
+        var readings = RowReader.Read(names, entry.Wording);
+        var tidy = readings.First.IsRead ? PhraseText.Write(readings.First) : "";
+        if (!readings.First.IsRead || readings.First.Facts.Count > 0 || readings.First.Phrases.Any(p => p.IsRepeat) || tidy.Contains('+') || !SameReadings(readings, RowReader.Read(names, tidy)))
         {
             tidy = Spaces().Replace(entry.Wording.Trim(), " ");
         }
@@ -66,6 +65,10 @@ public static partial class CanonicalForm
         var layers = string.Concat(entry.Layers.Select(l => $" + {(l.Counts is null ? "" : Counts(l.Counts, dance) + " ")}{l.Text}"));
         return entry.Counts is null ? tidy + layers : $"{Counts(entry.Counts, dance, text)} {tidy}{layers}";
     }
+
+    /// <summary>The tidy words must leave open just what the written ones did.</summary>
+    private static bool SameReadings(Readings a, Readings b) =>
+        a.Candidates.Count == b.Candidates.Count && a.Candidates.Zip(b.Candidates).All(c => PhraseText.Same(c.First, c.Second));
 
     /// <summary>The counts in their one spelling, where that is read again as the same; else as they were written.</summary>
     private static string Counts(CountSpec counts, Dance dance, string? text = null)

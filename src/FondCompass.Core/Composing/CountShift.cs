@@ -13,13 +13,6 @@ internal static class CountShift
         Split = counts.Split is null ? null : [.. counts.Split.Select(p => p with { Number = p.Number + by })],
     };
 
-    /// <summary>A plain span of whole counts.</summary>
-    public static CountSpec Span(int first, int last) => new()
-    {
-        Positions = [.. Enumerable.Range(first, Math.Max(1, last - first + 1)).Select(n => new Beat(n, Fraction.Whole))],
-        IsRange = last > first,
-    };
-
     /// <summary>The row with its counts moved; the row itself when no counts stand in it.</summary>
     /// <param name="by">Whole counts later, or earlier when negative.</param>
     public static string Row(string row, int lineCounts, int by)

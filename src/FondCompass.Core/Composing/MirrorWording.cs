@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Composing;
 
@@ -14,12 +15,16 @@ internal static partial class MirrorWording
         var entries = dance.Parts.SelectMany(p => p.Entries).ToLookup(e => e.Row);
         for (var row = first; row <= last; row++)
         {
-            rows[row] = Row(dance, entries[row].FirstOrDefault(), rows[row], names);
+            // From the back, so that the columns of what stands before stay what they are.
+            foreach (var entry in entries[row].Reverse())
+            {
+                rows[row] = Row(dance, entry, rows[row], names);
+            }
         }
     }
 
     /// <summary>A row of steps, a variant or a stated fact, mirrored; its counts, layers and remark stay.</summary>
-    private static string Row(Dance dance, PartEntry? entry, string row, IStepNames names) => entry switch
+    private static string Row(Dance dance, PartEntry entry, string row, IStepNames names) => entry switch
     {
         StepEntry step => Steps(dance, step, row, names),
         VariantEntry variant => Steps(dance, variant.Step, row, names),
@@ -29,23 +34,22 @@ internal static partial class MirrorWording
 
     private static string Steps(Dance dance, StepEntry step, string row, IStepNames names)
     {
-        var at = row.IndexOf(step.Wording, StringComparison.Ordinal);
-        if (at < 0 || step.Wording.Length == 0)
+        if (step.Wording.Length == 0 || step.Span.End > row.Length || step.Span.In(row) != step.Wording)
         {
             return row;
         }
 
         // The same words with sides exchanged, where they read as the mirror image; else written anew.
-        var wording = Wording.Read(names, step.Wording);
+        var wording = RowReader.Read(names, step.Wording).First;
         var mirrored = MirrorImage.Of(wording, dance.Header.StartFacing);
         var swapped = SwapSides(step.Wording);
-        if (!PhraseText.Same(Wording.Read(names, swapped), mirrored))
+        if (wording.IsRead && !PhraseText.Same(RowReader.Read(names, swapped).First, mirrored))
         {
             var written = PhraseText.Write(mirrored);
-            swapped = PhraseText.Same(Wording.Read(names, written), mirrored) ? written : swapped;
+            swapped = PhraseText.Same(RowReader.Read(names, written).First, mirrored) ? written : swapped;
         }
 
-        return string.Concat(row.AsSpan(0, at), swapped, row.AsSpan(at + step.Wording.Length));
+        return step.Span.Replace(row, swapped);
     }
 
     private static string Facts(Dance dance, string row)

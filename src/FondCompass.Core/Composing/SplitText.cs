@@ -1,5 +1,7 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Composing;
@@ -16,11 +18,11 @@ internal static class SplitText
         }
 
         var lineCounts = analysis.Dance.Header.LineCounts;
-        var wording = Wording.Read(names, written.Wording);
+        var wording = RowReader.Read(names, written.Wording).First;
         var calls = actions.GroupBy(a => a.Action.Call).Select(g => g.ToList()).ToList();
-        if (wording.Groups.Count == 1 && wording.Groups[0].Count == calls.Count && calls.Count > 1)
+        if (wording.IsRead && wording.Items.Count == calls.Count && calls.Count > 1)
         {
-            return [.. calls.Select((call, i) => $"{CountsOf(call, Until(calls, i, written), lineCounts)} {PhraseText.Write(wording.Groups[0][i])}{Layers(call)}")];
+            return [.. calls.Select((call, i) => $"{CountsOf(call, Until(calls, i, written), lineCounts)} {string.Join(" and ", wording.Items[i].Together.Select(PhraseText.Write))}{Layers(call)}")];
         }
 
         if (actions.Count == 1)

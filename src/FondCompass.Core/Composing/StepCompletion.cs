@@ -2,6 +2,7 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
 
@@ -112,19 +113,19 @@ public static class StepCompletion
     /// <param name="own">The dance's own definitions, which may be typed too.</param>
     public static IReadOnlyList<OfferedStep> Find(string typed, StepSlot slot, DanceHeader header, StepLexicon lexicon, IReadOnlyList<StepDefinition>? own = null)
     {
-        var words = PhraseWords.Split(typed);
-        if (words.Count == 0)
+        var key = StepLexicon.Key(typed);
+        var words = key.Split(' ');
+        if (key.Length == 0)
         {
             return [];
         }
 
-        var key = string.Join(' ', words);
         var choices = StepChoices.For(lexicon, header, withTurns: false);
         var offers = new List<(OfferedStep Step, int Rank)>();
         if (AsTyped(typed.Trim(), slot, header, lexicon, own ?? []) is { } plain)
         {
             // A word that is only the beginning of a name, or of its next word, is more likely that name.
-            var isBeginning = choices.Any(c => c.Wording.Length > key.Length && c.Wording.StartsWith(key, StringComparison.Ordinal) && (words.Count == 1 || c.Wording[key.Length] != ' '))
+            var isBeginning = choices.Any(c => c.Wording.Length > key.Length && c.Wording.StartsWith(key, StringComparison.Ordinal) && (words.Length == 1 || c.Wording[key.Length] != ' '))
                 && !choices.Any(c => c.Wording == key);
             offers.Add((plain, isBeginning ? 30 : 0));
         }
@@ -169,8 +170,8 @@ public static class StepCompletion
         var lead = Lead(trace);
         var wording = typed;
         var names = ActionBinder.NamesOf(dance, lexicon, []);
-        var read = Wording.Read(names, typed);
-        if (lead.Length > 0 && read.Groups is [[{ IsNamed: true, Feet.Count: 0 } phrase]])
+        var read = RowReader.Read(names, typed).First;
+        if (lead.Length > 0 && read is { IsRead: true, Items: [{ Together: [{ IsNamed: true, Feet.Count: 0, Way: 0 } phrase] }] })
         {
             // The foot that is free leads; saying so makes the script easier to read.
             wording = PhraseText.Write(phrase with { Feet = [lead == "L" ? Foot.Left : Foot.Right] });

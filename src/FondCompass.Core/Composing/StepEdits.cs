@@ -65,7 +65,7 @@ public sealed class StepEdits
         {
             var at = written.Wording.Length == 0 ? -1 : text.IndexOf(written.Wording, StringComparison.Ordinal);
             e._rows[written.Row] = at < 0
-                ? $"{CountText.Write(written.Counts ?? CountShift.Span(written.First, written.Last), e.LineCounts)} {wording.Trim()}"
+                ? $"{CountText.Write(written.Counts ?? CountSpec.Over(written.First, written.Last), e.LineCounts)} {wording.Trim()}"
                 : string.Concat(text.AsSpan(0, at), wording.Trim(), text.AsSpan(at + written.Wording.Length));
         }
 
@@ -86,7 +86,7 @@ public sealed class StepEdits
             return e.Refuse(row, $"A line has at most {Beat.Largest} counts.");
         }
 
-        e._rows[written.Row] = CountShift.Row(e._rows[written.Row], e.LineCounts, CountShift.Span(written.First, last));
+        e._rows[written.Row] = CountShift.Row(e._rows[written.Row], e.LineCounts, CountSpec.Over(written.First, last));
         e.ShiftFollowers(line, written, by);
         return e.Done(written.Row);
     });
@@ -252,7 +252,7 @@ public sealed class StepEdits
         }
 
         var own = CountsReader.TryRead(wordings[0], LineCounts, null, out var counts, out _) == CountsOutcome.Read;
-        var row = own ? wordings[0].Trim() : $"{CountText.Write(CountShift.Span(count, count + length - 1), LineCounts)} {wordings[0].Trim()}";
+        var row = own ? wordings[0].Trim() : $"{CountText.Write(CountSpec.Over(count, count + length - 1), LineCounts)} {wordings[0].Trim()}";
         return PutIn(part, line, own ? Math.Max(1, counts!.First.Number) : count, own ? Math.Max(1, counts!.Span) : length, [row]);
     }
 

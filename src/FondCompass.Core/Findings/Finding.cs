@@ -1,3 +1,5 @@
+using FondCompass.Core.Text;
+
 namespace FondCompass.Core.Findings;
 
 /// <summary>
@@ -16,14 +18,6 @@ public sealed record FindingCode(string Code, Severity Severity, string Title);
 /// <summary>Where a finding points: the part, the line (eight) from 1, the count's label and the text row from 1.</summary>
 /// <param name="Words">The words of the row it is about; all of the row when left out.</param>
 public readonly record struct Place(string? Part = null, int? Line = null, string? Count = null, int? Row = null, TextSpan? Words = null);
-
-/// <summary>A stretch of a text row: its first column from 0, and how many characters it has.</summary>
-public readonly record struct TextSpan(int Start, int Length)
-{
-    /// <summary>Where a wording stands in its row; null when it does not stand there as it is.</summary>
-    public static TextSpan? Of(string row, string wording) =>
-        wording.Length > 0 && row.IndexOf(wording, StringComparison.OrdinalIgnoreCase) is >= 0 and var at ? new TextSpan(at, wording.Length) : null;
-}
 
 /// <summary>A change to one text row that removes a finding; applied with one key.</summary>
 /// <param name="Label">What the change does, in a few words.</param>

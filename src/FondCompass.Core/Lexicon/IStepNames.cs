@@ -6,6 +6,9 @@ public interface IStepNames
     /// <summary>Words in the longest name.</summary>
     int LongestName { get; }
 
+    /// <summary>Whether some name begins with the word, in the singular or the plural.</summary>
+    bool MayBegin(string word);
+
     /// <summary>The step named by <paramref name="length"/> words from <paramref name="start"/>, or null.</summary>
     /// <param name="words">Lower-case words.</param>
     /// <param name="plural">Whether the name stood in the plural ("toe struts").</param>
@@ -20,6 +23,9 @@ public interface IStepNames
     /// <summary>Whether the wording names a step whose own definition could not be read, which is told where it stands.</summary>
     bool IsBroken(string wording) => false;
 
-    /// <summary>The script's own word for one of another language; the word itself when it is none.</summary>
-    string Translate(string word);
+    /// <summary>Words of other languages, and of the class, and the script's words they stand for.</summary>
+    Translation Translation { get; }
+
+    /// <summary>The genre whose habits settle what a verb means, in lower case; empty when none does.</summary>
+    string Genre { get; }
 }

@@ -50,6 +50,12 @@ public sealed record NamedStep
     /// <summary>Whether one action is repeated, feet alternating, for as many counts as are written (march).</summary>
     public bool Repeats { get; init; }
 
+    /// <summary>A step forward and a pivot away from it: where the step forward is written already, the pivot alone.</summary>
+    public bool Pivots { get; init; }
+
+    /// <summary>Other steps may be danced in its manner: toe strut, heel strut.</summary>
+    public bool IsManner { get; init; }
+
     public CueWords Cue { get; init; } = new("", "", "");
 
     /// <summary>1 easy … 3 hard.</summary>

@@ -1,6 +1,30 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Lexicon;
+
+/// <summary>Where a turn is to end, when no single wall is named.</summary>
+public enum TurnGoal
+{
+    None,
+
+    /// <summary>A wall named outright.</summary>
+    Wall,
+
+    /// <summary>One of the two walls at the sides; which, is open unless the way round is said.</summary>
+    SideWall,
+
+    /// <summary>The next corner that way.</summary>
+    Corner,
+
+    /// <summary>The wall the turn began on.</summary>
+    SameWall,
+
+    /// <summary>The next wall that way.</summary>
+    NextWall,
+
+    OppositeWall,
+}
 
 /// <summary>
 /// A turn as written: by amount and side, or by the facing it ends on; either may be left open. The side is
@@ -10,8 +34,21 @@ namespace FondCompass.Core.Lexicon;
 /// <param name="Side">+1 right, −1 left, 0 when not said.</param>
 /// <param name="Target">The facing to end on, in the frame of the first wall.</param>
 /// <param name="First">Whether the turn comes before the action it is written with.</param>
-/// <param name="Spread">Whether it is spread evenly over all actions of its row.</param>
-public sealed record Turn(int? Amount, int Side, Facing? Target = null, bool First = false, bool Spread = false);
+/// <param name="Spread">Whether it is spread evenly over all actions of its list.</param>
+/// <param name="Each">Whether every dancing of its list turns so.</param>
+/// <param name="Goal">The kind of target, when it is no wall by name.</param>
+/// <param name="On">The action, from 1, of its step that turns; −1 the last, 0 when not said.</param>
+/// <param name="Share">Of a turn spread over actions up to a wall: how many, this one included, are still to come; 0 when it is whole.</param>
+public sealed record Turn(
+    int? Amount, int Side, Facing? Target = null, bool First = false, bool Spread = false, bool Each = false, TurnGoal Goal = TurnGoal.None, int On = 0, int Share = 0)
+{
+    /// <summary>Nothing says how far.</summary>
+    public bool IsOpen => Amount is null && Target is null && Goal == TurnGoal.None;
+}
+
+/// <summary>A word of a row that nothing could be made of.</summary>
+/// <param name="Span">Columns of the wording it stands in.</param>
+public readonly record struct UnreadWord(string Text, TextSpan Span);
 
 /// <summary>One thing to do, as worded: a verb or a named step with its modifiers.</summary>
 public sealed record Phrase
@@ -26,27 +63,60 @@ public sealed record Phrase
     /// <summary>Name as the instructor will read it back: the verb, or the lexicon's name of the step.</summary>
     public required string Name { get; init; }
 
+    /// <summary>The instructor's own words for it.</summary>
+    public string Words { get; init; } = "";
+
+    /// <summary>Columns of the wording it stands in.</summary>
+    public TextSpan Span { get; init; }
+
     /// <summary>Feet in the order named; empty when none was.</summary>
     public IReadOnlyList<Foot> Feet { get; init; } = [];
 
     public Direction Direction { get; init; }
+
+    /// <summary>The side it goes to ("to the left"): +1 right, −1 left, 0 when not said.</summary>
+    public int Way { get; init; }
 
     public Turn? Turn { get; init; }
 
     /// <summary>Where the body is angled without turning the dance: an amount and side, or a facing.</summary>
     public Turn? Angle { get; init; }
 
-    /// <summary>Where the weight is after an unwind; none when it stays.</summary>
+    /// <summary>Where the weight is after it, said outright; none when the verb decides.</summary>
     public Foot Onto { get; init; }
 
-    /// <summary>How often it is danced: "x2", plurals.</summary>
+    /// <summary>The foot that crosses in a jump on both, and how; none when the feet land side by side.</summary>
+    public Foot Crossing { get; init; }
+
+    /// <summary>How often it is danced: "x2", "four".</summary>
     public int Times { get; init; } = 1;
+
+    /// <summary>The number said is that of all dancings together, whatever feet are named: "three steps R L R".</summary>
+    public bool TimesInAll { get; init; }
 
     /// <summary>Written in the plural ("toe struts"): repeated until the counts are filled.</summary>
     public bool Plural { get; init; }
 
     /// <summary>Every action held one count.</summary>
     public bool Slow { get; init; }
+
+    /// <summary>The step in whose manner each step of it is danced: a jazz box in toe struts.</summary>
+    public NamedStep? Manner { get; init; }
+
+    /// <summary>Replaces the end of the step before it: "vine R with a brush".</summary>
+    public bool EndsStep { get; init; }
+
+    /// <summary>On the foot that stands, said so: "pivot on R".</summary>
+    public bool OnStandingFoot { get; init; }
+
+    /// <summary>Danced again by the words of a list repeated: the foot named was that of the first time.</summary>
+    public bool IsRepeat { get; init; }
+
+    /// <summary>Claps, arms and the like said along with it.</summary>
+    public IReadOnlyList<string> Layers { get; init; } = [];
+
+    /// <summary>Whole counts said for it ("for 4 counts"); 0 when none were.</summary>
+    public int Counts { get; init; }
 
     /// <summary>Stars in the lexicon's own forms: the direction may be replaced by the caller's.</summary>
     public bool DirectionSlot { get; init; }
@@ -55,15 +125,12 @@ public sealed record Phrase
     public bool TurnSlot { get; init; }
 
     /// <summary>Words that mean nothing here.</summary>
-    public IReadOnlyList<string> Unread { get; init; } = [];
+    public IReadOnlyList<UnreadWord> Unread { get; init; } = [];
 
     public bool IsNamed => Step is not null;
 
-    /// <summary>Nothing but a turn, to be joined to the action beside it.</summary>
-    public bool IsTurnOnly => Step is null && Verb is { Name: "turn" } && Feet.Count == 0;
-
-    /// <summary>Nothing but an angle of the body, to be laid on the action before it.</summary>
-    public bool IsAngleOnly => Step is null && Angle is not null && Verb is { Name: "body" };
+    /// <summary>Arms, hips or head: no foot moves.</summary>
+    public bool IsBody => Verb is { } verb && verb.Has(VerbTraits.IsBody);
 
     public Foot Foot => Feet.Count > 0 ? Feet[0] : Foot.None;
 }

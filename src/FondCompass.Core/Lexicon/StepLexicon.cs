@@ -1,8 +1,7 @@
 using System.Collections.Concurrent;
 using System.Collections.Frozen;
 using FondCompass.Core.Notation;
-using YamlDotNet.Serialization;
-using YamlDotNet.Serialization.NamingConventions;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Lexicon;
 
@@ -14,7 +13,7 @@ public sealed class StepLexicon : IStepNames
     private readonly FrozenDictionary<string, NamedStep> _byName;
     private readonly FrozenDictionary<string, NamedStep>.AlternateLookup<ReadOnlySpan<char>> _bySpan;
 
-    private readonly FrozenDictionary<string, string> _words;
+    private readonly FrozenSet<string> _openers;
     private readonly ConcurrentDictionary<string, StepLexicon> _local = [];
 
     private readonly IReadOnlyList<(string Name, NamedStep Step)> _own;
@@ -23,10 +22,11 @@ public sealed class StepLexicon : IStepNames
     private readonly Dictionary<string, List<NamedStep>> _shared = [];
 
     private StepLexicon(
-        IReadOnlyList<NamedStep> steps, FrozenDictionary<string, string> words, string? genre = null, IReadOnlyList<(string Name, NamedStep Step)>? own = null)
+        IReadOnlyList<NamedStep> steps, Translation words, string? genre = null, IReadOnlyList<(string Name, NamedStep Step)>? own = null)
     {
         Steps = steps;
-        _words = words;
+        Translation = words;
+        Genre = genre ?? "";
         _own = own ?? [];
         var names = new Dictionary<string, NamedStep>();
         foreach (var (name, step) in _own)
@@ -68,6 +68,7 @@ public sealed class StepLexicon : IStepNames
         _byName = names.ToFrozenDictionary();
         _bySpan = _byName.GetAlternateLookup<ReadOnlySpan<char>>();
         LongestName = names.Keys.Select(k => k.Count(c => c == ' ') + 1).DefaultIfEmpty(1).Max();
+        _openers = names.Keys.Select(k => k.Contains(' ') ? k[..k.IndexOf(' ')] : k).ToFrozenSet();
     }
 
     /// <summary>The lexicon that ships with the application.</summary>
@@ -79,8 +80,8 @@ public sealed class StepLexicon : IStepNames
 
     /// <summary>The same steps with the names a genre gives them: a basic is another step in a waltz than in a percussive dance.</summary>
     public StepLexicon For(Genre genre, int lineCounts) => _local.GetOrAdd(
-        lineCounts % 3 == 0 && genre == Genre.Line ? "waltz" : genre.ToString().ToLowerInvariant(),
-        (name, lexicon) => new StepLexicon([.. lexicon.Steps], lexicon._words, name, lexicon._own),
+        lineCounts % 3 == 0 && genre == Notation.Genre.Line ? "waltz" : genre.ToString().ToLowerInvariant(),
+        (name, lexicon) => new StepLexicon([.. lexicon.Steps], lexicon.Translation, name, lexicon._own),
         this);
 
     /// <summary>This lexicon with a class's own steps and names in front, and its own meaning of some words.</summary>
@@ -89,16 +90,15 @@ public sealed class StepLexicon : IStepNames
     /// <param name="words">Words and what they stand for.</param>
     public StepLexicon With(IReadOnlyList<NamedStep> steps, IReadOnlyList<(string Name, NamedStep Step)> names, IReadOnlyDictionary<string, string> words)
     {
-        var all = new Dictionary<string, string>(_words);
-        foreach (var (word, meaning) in words)
-        {
-            all[word] = meaning;
-        }
-
-        return new StepLexicon(steps, all.ToFrozenDictionary(), null, names);
+        return new StepLexicon(steps, Translation.With(words), null, names);
     }
 
-    public string Translate(string word) => _words.GetValueOrDefault(word, word);
+    public Translation Translation { get; }
+
+    public string Genre { get; }
+
+    public bool MayBegin(string word) =>
+        _openers.Contains(word) || (word.Length > 3 && word[^1] == 's' && (_openers.Contains(word[..^1]) || (word[^2] == 'e' && _openers.Contains(word[..^2]))));
 
     public NamedStep? Find(string name) => _byName.GetValueOrDefault(Key(name));
 
@@ -155,46 +155,33 @@ public sealed class StepLexicon : IStepNames
         return _shared.TryGetValue(key, out var others) || (key.EndsWith('s') && _shared.TryGetValue(key[..^1], out others)) ? others : [];
     }
 
-    /// <summary>Reads lexicon files in YAML. Forms may use verbs only, so that no entry hangs on another.</summary>
+    /// <summary>Reads lexicon files in YAML. Forms are in the shorthand of verbs, so that no entry hangs on another.</summary>
     /// <exception cref="FormatException">An entry cannot be read.</exception>
     public static StepLexicon Load(IEnumerable<string> files, IEnumerable<string> languages)
     {
-        var deserializer = new DeserializerBuilder().WithNamingConvention(CamelCaseNamingConvention.Instance).Build();
-        var verbsOnly = new StepLexicon([], FrozenDictionary<string, string>.Empty);
-        var tongues = languages.Select(file => deserializer.Deserialize<Dictionary<string, LanguageRows>>(file)).SelectMany(f => f).ToList();
+        var tongues = languages.Select(file => LexiconFiles.Yaml.Deserialize<Dictionary<string, LanguageRows>>(file)).SelectMany(f => f).ToList();
         var steps = files
-            .SelectMany(file => deserializer.Deserialize<List<LexiconRow>>(file))
-            .Select(row => row.ToStep(verbsOnly, tongues))
+            .SelectMany(file => LexiconFiles.Yaml.Deserialize<List<LexiconRow>>(file))
+            .Select(row => row.ToStep(tongues))
             .ToList();
-        var words = new Dictionary<string, string>();
-        foreach (var (word, meaning) in tongues.SelectMany(t => t.Value.Words))
-        {
-            words.TryAdd(word, meaning);
-        }
-
-        return new StepLexicon(steps, words.ToFrozenDictionary());
+        var words = tongues.SelectMany(t => t.Value.Words.Select(w => (w.Key, w.Value, t.Key, false)).Concat(t.Value.Small.Select(w => (w.Key, w.Value, t.Key, true))));
+        return new StepLexicon(steps, Translation.Of(words));
     }
 
-    internal static string Key(string name) => string.Join(' ', PhraseWords.Split(name));
+    /// <summary>A name as it is looked up: lower case, its words parted by single spaces.</summary>
+    internal static string Key(string name) => string.Join(' ', Lexer.Read(name).Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator or TokenKind.Open or TokenKind.Close)).Select(t => t.Text));
 
     private static StepLexicon LoadShipped() => Load(
-        Resources(n => !n.EndsWith(".lang.yaml", StringComparison.Ordinal)),
-        Resources(n => n.EndsWith(".lang.yaml", StringComparison.Ordinal)));
-
-    private static IEnumerable<string> Resources(Func<string, bool> wanted)
-    {
-        var assembly = typeof(StepLexicon).Assembly;
-        foreach (var name in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".yaml", StringComparison.Ordinal) && wanted(n)).Order(StringComparer.Ordinal))
-        {
-            using var reader = new StreamReader(assembly.GetManifestResourceStream(name)!);
-            yield return reader.ReadToEnd();
-        }
-    }
+        LexiconFiles.Texts(n => char.IsAsciiDigit(n.Split('.')[^2][0])),
+        LexiconFiles.Texts(n => n.EndsWith(".lang.yaml", StringComparison.Ordinal)));
 
     /// <summary>Words and names of one language, as they stand in a language file.</summary>
     private sealed class LanguageRows
     {
         public Dictionary<string, string> Words { get; set; } = [];
+
+        /// <summary>Words so short that they count only beside another word of the language.</summary>
+        public Dictionary<string, string> Small { get; set; } = [];
 
         public Dictionary<string, List<string>> Steps { get; set; } = [];
     }
@@ -216,6 +203,10 @@ public sealed class StepLexicon : IStepNames
 
         public bool Repeats { get; set; }
 
+        public bool Pivots { get; set; }
+
+        public bool Manner { get; set; }
+
         public string? Full { get; set; }
 
         public string? Short { get; set; }
@@ -226,14 +217,14 @@ public sealed class StepLexicon : IStepNames
 
         public string? Caution { get; set; }
 
-        public NamedStep ToStep(IStepNames names, List<KeyValuePair<string, LanguageRows>> tongues)
+        public NamedStep ToStep(List<KeyValuePair<string, LanguageRows>> tongues)
         {
             if (Step.Length == 0 || Forms.Count == 0)
             {
                 throw new FormatException($"The lexicon entry '{Step}' needs a name and at least one form.");
             }
 
-            var forms = Forms.ConvertAll(f => FormReader.Read(names, f));
+            var forms = Forms.ConvertAll(FormReader.Read);
             return new NamedStep
             {
                 Name = Step,
@@ -245,6 +236,8 @@ public sealed class StepLexicon : IStepNames
                 FormTexts = Forms,
                 TurnAt = TurnAt - 1,
                 Repeats = Repeats,
+                Pivots = Pivots,
+                IsManner = Manner,
                 Level = Level,
                 Caution = Caution,
                 HighImpact = forms.Exists(f => f.Actions.Any(a => a.Phrase.Verb is { IsHighImpact: true })),

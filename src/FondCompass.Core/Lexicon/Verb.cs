@@ -38,132 +38,107 @@ public enum Direction
     AgainstSun,
 }
 
+/// <summary>What else the trace, the checks and the reading ask of a verb; each is a flag in verbs.yaml.</summary>
+[Flags]
+public enum VerbTraits
+{
+    None = 0,
+
+    /// <summary>The foot is off the floor after it, so that no crossed stance stands.</summary>
+    Air = 1,
+
+    /// <summary>Turns on its own.</summary>
+    Turns = 1 << 1,
+
+    /// <summary>After a step forward and away from that foot it changes weight (reading, section 3).</summary>
+    Pivots = 1 << 2,
+
+    /// <summary>Undoes a crossed stance.</summary>
+    Unwinds = 1 << 3,
+
+    /// <summary>Nothing moves the feet.</summary>
+    Still = 1 << 4,
+
+    /// <summary>Heard, not danced: clap, snap, slap.</summary>
+    Sound = 1 << 5,
+
+    /// <summary>Puts down what was raised or hopped on just before.</summary>
+    Lands = 1 << 6,
+
+    /// <summary>Raises the foot that holds the weight, so that it may land again.</summary>
+    Lifts = 1 << 7,
+
+    /// <summary>Goes half a stride.</summary>
+    HalfStride = 1 << 8,
+
+    /// <summary>The foot stays where it is.</summary>
+    Stays = 1 << 9,
+
+    /// <summary>On both feet when no foot is said.</summary>
+    BothFeet = 1 << 10,
+
+    /// <summary>From both feet it ends on the one it names.</summary>
+    Springs = 1 << 11,
+
+    /// <summary>Hard on the joints.</summary>
+    Impact = 1 << 12,
+
+    /// <summary>Novices stand on it (rules, free-foot trap).</summary>
+    Novices = 1 << 13,
+
+    /// <summary>A part of the foot: beside another verb it says only with what.</summary>
+    Part = 1 << 14,
+
+    /// <summary>Beside another verb it says only where: cross, lock, together.</summary>
+    WayWord = 1 << 15,
+
+    /// <summary>Any step at all; gives way to whatever says more.</summary>
+    Plain = 1 << 16,
+
+    /// <summary>Without a foot it moves none: drop, swing, bounce.</summary>
+    Body = 1 << 17,
+
+    /// <summary>Holds what was before.</summary>
+    Holds = 1 << 18,
+
+    /// <summary>Says no more than that something turns.</summary>
+    BareTurn = 1 << 19,
+
+    /// <summary>Shifts the weight where the feet stand.</summary>
+    Hips = 1 << 20,
+
+    /// <summary>Arms, hips, head, told in the instructor's words.</summary>
+    IsBody = 1 << 21,
+
+    /// <summary>A side said with it is where it goes, not a foot.</summary>
+    Aside = 1 << 22,
+}
+
 /// <summary>A single action's word.</summary>
 /// <param name="Name">Canonical name, as written in <c>verb</c> of the analysis.</param>
 /// <param name="Kind">What it does with the weight.</param>
 /// <param name="Default">Direction when none is written.</param>
-/// <param name="Grounded">Whether the foot is on the floor after it, so that a crossed stance stands.</param>
-public sealed record Verb(string Name, VerbKind Kind, Direction Default = Direction.None, bool Grounded = true)
+public sealed record Verb(string Name, VerbKind Kind, Direction Default, VerbTraits Traits)
 {
-    /// <summary>Turns on its own: pivot, turn, spin, unwind.</summary>
-    public bool IsTurn => Name is "pivot" or "turn" or "unwind";
+    /// <summary>The same deed of the foot that holds the weight, in genres that mean it so; null where there is none.</summary>
+    public Verb? OnStandingFoot { get; init; }
 
-    /// <summary>A hop or jump, hard on the joints.</summary>
-    public bool IsHighImpact => Name is "hop" or "jump" or "land" or "leap";
+    /// <summary>Genres in which the deed is the standing foot's, in lower case.</summary>
+    public IReadOnlyList<string> StandingIn { get; init; } = [];
 
-    /// <summary>Novices stand on these (rules, free-foot trap).</summary>
-    public bool IsStoodOnByNovices => Name is "touch" or "tap" or "point";
-}
+    public bool Has(VerbTraits traits) => (Traits & traits) != 0;
 
-/// <summary>The closed set of verbs; names of steps are data, verbs are what the trace knows.</summary>
-public static class Verbs
-{
-    private static readonly Dictionary<string, Verb> ByWord = Build();
+    /// <summary>Whether the foot is on the floor after it.</summary>
+    public bool Grounded => !Has(VerbTraits.Air);
 
-    public static Verb Step => ByWord["step"];
+    public bool IsTurn => Has(VerbTraits.Turns);
 
-    public static Verb Hold => ByWord["hold"];
+    public bool Unwinds => Has(VerbTraits.Unwinds);
 
-    public static Verb Turn => ByWord["turn"];
+    public bool IsHighImpact => Has(VerbTraits.Impact);
 
-    /// <summary>Arms, hips, head: the feet are carried through.</summary>
-    public static Verb Body => ByWord["body"];
+    public bool IsStoodOnByNovices => Has(VerbTraits.Novices);
 
-    public static Verb Unwind => ByWord["unwind"];
-
-    /// <summary>All canonical verbs.</summary>
-    public static IEnumerable<Verb> All => ByWord.Values.Distinct();
-
-    /// <summary>Finds the verb for a word as people write it: "touches", "stepping", "stomp-up".</summary>
-    public static Verb? Find(string word)
-    {
-        if (ByWord.TryGetValue(word, out var verb))
-        {
-            return verb;
-        }
-
-        if (word.Length < 4)
-        {
-            return null;
-        }
-
-        if (word.EndsWith("es", StringComparison.Ordinal) && ByWord.TryGetValue(word[..^2], out verb))
-        {
-            return verb;
-        }
-
-        if (word.EndsWith('s') && ByWord.TryGetValue(word[..^1], out verb))
-        {
-            return verb;
-        }
-
-        return word.EndsWith("ing", StringComparison.Ordinal)
-            && (ByWord.TryGetValue(word[..^3], out verb)
-                || ByWord.TryGetValue(word[..^3] + "e", out verb)
-                || (word.Length > 5 && word[^4] == word[^5] && ByWord.TryGetValue(word[..^4], out verb)))
-            ? verb
-            : null;
-    }
-
-    private static Dictionary<string, Verb> Build()
-    {
-        var words = new Dictionary<string, Verb>();
-        void Add(VerbKind kind, string name, Direction direction = Direction.None, bool grounded = true, params string[] aliases)
-        {
-            var verb = new Verb(name, kind, direction, grounded);
-            words[name] = verb;
-            foreach (var alias in aliases)
-            {
-                words[alias] = verb;
-            }
-        }
-
-        Add(VerbKind.Takes, "step", aliases: ["place"]);
-        Add(VerbKind.Takes, "walk", Direction.Forward);
-        Add(VerbKind.Takes, "run", Direction.Forward);
-        Add(VerbKind.Takes, "rock");
-        Add(VerbKind.Takes, "recover", Direction.InPlace, aliases: ["replace", "return"]);
-        Add(VerbKind.Takes, "close", Direction.Beside, aliases: ["together", "tog"]);
-        Add(VerbKind.Takes, "stomp", aliases: ["stamp"]);
-        Add(VerbKind.Takes, "drop", Direction.InPlace);
-        Add(VerbKind.Takes, "land", Direction.InPlace);
-        Add(VerbKind.Takes, "sway", Direction.Side);
-        Add(VerbKind.Takes, "ball");
-        Add(VerbKind.Takes, "press", Direction.Forward);
-        Add(VerbKind.Takes, "jump", Direction.InPlace);
-        Add(VerbKind.Takes, "leap");
-        Add(VerbKind.Takes, "lunge", Direction.Side);
-        Add(VerbKind.Takes, "cross", Direction.Across);
-        Add(VerbKind.Takes, "lock", Direction.Behind);
-        Add(VerbKind.Leaves, "touch", Direction.Beside);
-        Add(VerbKind.Leaves, "tap", Direction.Beside);
-        Add(VerbKind.Leaves, "toe");
-        Add(VerbKind.Leaves, "point", Direction.Side);
-        Add(VerbKind.Leaves, "dig", Direction.Forward);
-        Add(VerbKind.Leaves, "heel", Direction.Forward);
-        Add(VerbKind.Leaves, "kick", Direction.Forward, grounded: false);
-        Add(VerbKind.Leaves, "brush", Direction.Forward, grounded: false);
-        Add(VerbKind.Leaves, "scuff", Direction.Forward, grounded: false);
-        Add(VerbKind.Leaves, "hitch", grounded: false, aliases: ["lift", "knee"]);
-        Add(VerbKind.Leaves, "hook", grounded: false);
-        Add(VerbKind.Leaves, "flick", Direction.Back, grounded: false);
-        Add(VerbKind.Leaves, "sweep", grounded: false);
-        Add(VerbKind.Leaves, "drag", Direction.Beside);
-        Add(VerbKind.Leaves, "stomp-up", Direction.Beside, aliases: ["stamp-up"]);
-        Add(VerbKind.Standing, "hop", Direction.InPlace);
-        Add(VerbKind.Standing, "bounce");
-        Add(VerbKind.Standing, "slide");
-        Add(VerbKind.Standing, "chug", Direction.Forward);
-        Add(VerbKind.Standing, "swivel", aliases: ["twist"]);
-        Add(VerbKind.Standing, "pivot");
-        Add(VerbKind.Standing, "raise");
-        Add(VerbKind.Standing, "turn", aliases: ["spin"]);
-        Add(VerbKind.NoFoot, "unwind");
-        Add(VerbKind.NoFoot, "hold", aliases: ["pause", "wait", "rest"]);
-        Add(VerbKind.NoFoot, "clap");
-        Add(VerbKind.NoFoot, "snap");
-        Add(VerbKind.NoFoot, "slap");
-        Add(VerbKind.NoFoot, "body", aliases: ["hips", "hip", "arms", "arm", "head", "shoulders", "shimmy", "roll", "bump", "voice"]);
-        return words;
-    }
+    /// <summary>Whether feet move with it.</summary>
+    public bool MovesFeet => !Has(VerbTraits.Still);
 }

@@ -18,6 +18,13 @@ public sealed record CountSpec
     /// <summary>The other reading of "1&amp;2&amp;": four positions in place of three; used when the step has that many actions.</summary>
     public IReadOnlyList<Beat>? Split { get; init; }
 
+    /// <summary>A plain span of whole counts.</summary>
+    public static CountSpec Over(int first, int last) => new()
+    {
+        Positions = [.. Enumerable.Range(first, Math.Max(1, last - first + 1)).Select(n => new Beat(n, Fraction.Whole))],
+        IsRange = last > first,
+    };
+
     public Beat First => Positions[0];
 
     public Beat Last => Positions[^1];

@@ -37,21 +37,28 @@ public static class CountsReader
         var items = new List<Item>();
         length = at;
         var link = ' ';
+        var clean = 0;
         while (TryItem(row, at, out var item, out var end))
         {
             items.Add(item with { Link = link });
-            length = end;
-            if (!TryLink(row, end, item.Number, out link, out at))
+            if (EndsCleanly(row, end))
+            {
+                (clean, length) = (items.Count, end);
+            }
+
+            if (!TryLink(row, end, item, link == '-', lineCounts, out link, out at))
             {
                 break;
             }
         }
 
-        if (items.Count == 0 || !EndsCleanly(row, length))
+        if (clean == 0)
         {
             length = 0;
             return CountsOutcome.None;
         }
+
+        items.RemoveRange(clean, items.Count - clean);
 
         while (length < row.Length && row[length] is ':' or '.' or ')')
         {
@@ -109,8 +116,9 @@ public static class CountsReader
         return true;
     }
 
-    private static bool TryLink(string row, int end, int number, out char link, out int at)
+    private static bool TryLink(string row, int end, Item item, bool afterRange, int lineCounts, out char link, out int at)
     {
+        var number = item.Number;
         link = ' ';
         at = end;
         if (end < row.Length && char.IsAsciiDigit(row[end]))
@@ -131,8 +139,10 @@ public static class CountsReader
             return TryItem(row, at, out _, out _);
         }
 
-        // "1 2 3 4": each one more than the one before.
-        if (next > end && char.IsAsciiDigit(row[next]) && TryItem(row, next, out var following, out var after) && following.Number == number + 1 && EndsCleanly(row, after))
+        // "1 2 3 4", "1&2 3&4", "8 1-7": each one more than the one before. Behind a span a bare number may be one of steps.
+        if (next > end && (char.IsAsciiDigit(row[next])) && TryItem(row, next, out var following, out var after)
+            && (following.Number == number + 1 || (following.Number == 1 && number == lineCounts))
+            && (!afterRange || following.After.Length > 0 || (after < row.Length && row[after] is '-' or '–')))
         {
             link = ';';
             at = next;
@@ -162,12 +172,20 @@ public static class CountsReader
         if (bar < 0)
         {
             // "8&1": counts that fall once begin before the line's first count.
-            var fall = Enumerable.Range(1, items.Count - 1).FirstOrDefault(i => items[i].Number == 1 && items[i - 1].Number == lineCounts && items[i].Link is ' ' or '&');
+            var fall = Enumerable.Range(1, items.Count - 1).FirstOrDefault(i => items[i].Number == 1 && items[i - 1].Number == lineCounts && items[i].Link is ' ' or '&' or ',' or ';');
             bar = fall > 0 ? fall : bar;
         }
 
         var positions = new List<Beat>();
+        // The other reading, in which "2&" is two positions and not one.
+        var split = new List<Beat>();
         var isRange = items.Count == 2 && items[1].Link == '-';
+        void Add(Beat beat)
+        {
+            positions.Add(beat);
+            split.Add(beat);
+        }
+
         for (var i = 0; i < items.Count; i++)
         {
             var item = items[i];
@@ -181,32 +199,40 @@ public static class CountsReader
             {
                 for (var n = positions[^1].Number + 1; n < number; n++)
                 {
-                    positions.Add(new Beat(n, Fraction.Whole));
+                    Add(new Beat(n, Fraction.Whole));
                 }
             }
 
             if (item.Link == '&')
             {
-                positions.Add(new Beat(number - 1, Fraction.And));
+                Add(new Beat(number - 1, Fraction.And));
             }
 
-            positions.AddRange(item.Before.Select(letter => new Beat(number - 1, Read(letter))));
+            foreach (var letter in item.Before)
+            {
+                Add(new Beat(number - 1, Read(letter)));
+            }
+
             // A number followed by one letter is one position; a chain of letters ("1e&a") or a letter before the
             // next number ("1&2") stands on its own.
-            var runsOn = i + 1 < items.Count && items[i + 1].Link == ' ';
+            var runsOn = i + 1 < items.Count && items[i + 1].Link is ' ' or '&';
             if (item.After.Length == 1 && !runsOn)
             {
+                split.Add(new Beat(number, Fraction.Whole));
                 if (item.Link == '-')
                 {
                     positions.Add(new Beat(number, Fraction.Whole));
                 }
 
-                positions.Add(new Beat(number, Read(item.After[0])));
+                Add(new Beat(number, Read(item.After[0])));
             }
             else
             {
-                positions.Add(new Beat(number, Fraction.Whole));
-                positions.AddRange(item.After.Select(letter => new Beat(number, Read(letter))));
+                Add(new Beat(number, Fraction.Whole));
+                foreach (var letter in item.After)
+                {
+                    Add(new Beat(number, Read(letter)));
+                }
             }
 
             isRange &= item.Before.Length == 0 && item.After.Length == 0;
@@ -220,12 +246,8 @@ public static class CountsReader
             }
         }
 
-        var last = items[^1];
-        var split = last.After.Length == 1 && last.Link == ' '
-            ? positions.SkipLast(1).Append(new Beat(last.Number, Fraction.Whole)).Append(positions[^1]).ToList()
-            : null;
-        var isList = items.Count > 1 && items.Skip(1).All(i => i.Link == ',');
-        return new CountSpec { Positions = positions, IsRange = isRange, IsList = isList, Split = split };
+        var isList = items.Count > 1 && items.Skip(1).All(i => i.Link is ',');
+        return new CountSpec { Positions = positions, IsRange = isRange, IsList = isList, Split = split.Count > positions.Count ? split : null };
     }
 
     private static string Letters(string row, int at)

@@ -74,6 +74,9 @@ public sealed record DanceHeader
     /// <summary>What was changed from the source and why, one entry a row.</summary>
     public IReadOnlyList<string> Changed { get; init; } = [];
 
+    /// <summary>The foot that goes first where both are free.</summary>
+    public Foot Lead { get; init; } = Foot.Right;
+
     /// <summary>How counts are called, and how the class is counted in; by genre when not said.</summary>
     public CountStyle CountStyle { get; init; }
 
@@ -107,6 +110,12 @@ public sealed record Dance
     public required IReadOnlyList<DancePart> Parts { get; init; }
 
     public required IReadOnlyList<OrderCall> Order { get; init; }
+
+    /// <summary>The order goes round until the music ends.</summary>
+    public bool OrderLoops { get; init; }
+
+    /// <summary>There is no order: moves are called live.</summary>
+    public bool IsFree { get; init; }
 
     public required IReadOnlyList<TagAfter> Tags { get; init; }
 

@@ -44,7 +44,7 @@ public static class HeaderReader
             case "changed":
                 return (header with { Changed = [.. header.Changed, rest] }, null);
             case "lead" when Feet.TryParse(rest, out var lead):
-                return (header with { StartWeight = lead.Other().OnWeight() }, null);
+                return (header with { StartWeight = lead.Other().OnWeight(), Lead = lead }, null);
             case "counting" when Enum.TryParse<CountStyle>(rest, ignoreCase: true, out var style) && !char.IsAsciiDigit(rest[0]):
                 return (header with { CountStyle = style }, null);
             case "counting":
@@ -120,6 +120,7 @@ public static class HeaderReader
         var preset = GenrePreset.Of(header.Genre);
         return header with
         {
+            Lead = stated.Contains("lead") ? header.Lead : preset.Lead,
             StartWeight = stated.Contains("start") || stated.Contains("lead") ? header.StartWeight : preset.Lead.Other().OnWeight(),
             Swing = stated.Contains("feel") ? header.Swing : preset.Swing,
             LineCounts = stated.Contains("line") ? header.LineCounts : preset.LineCounts,

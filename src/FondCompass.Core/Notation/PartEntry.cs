@@ -1,4 +1,5 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Notation;
 
@@ -44,7 +45,11 @@ public sealed record LayerText(CountSpec? Counts, string Text);
 
 /// <summary>A row of steps: its counts, when written, and its wording after layers have been taken off.</summary>
 /// <param name="Column">Column, from 0, at which <paramref name="Wording"/> begins in the row.</param>
-public sealed record StepEntry(int Row, CountSpec? Counts, string Wording, int Column, IReadOnlyList<LayerText> Layers) : PartEntry(Row);
+public sealed record StepEntry(int Row, CountSpec? Counts, string Wording, int Column, IReadOnlyList<LayerText> Layers) : PartEntry(Row)
+{
+    /// <summary>The columns of the wording.</summary>
+    public TextSpan Span => new(Column, Wording.Length);
+}
 
 /// <summary>A row that begins with counts nobody can dance, such as 7-2 or 1000000, or one put aside with a question mark.</summary>
 /// <param name="Counts">The counts it fills, where they are known.</param>

@@ -32,6 +32,10 @@ internal static partial class RowKinds
             "second" or "2nd" => 2,
             "third" or "3rd" => 3,
             "fourth" or "4th" => 4,
+            "fifth" or "5th" => 5,
+            "sixth" or "6th" => 6,
+            "seventh" or "7th" => 7,
+            "eighth" or "8th" => 8,
             _ => null,
         };
         return (true, time, match.Groups["rest"].Value);
@@ -62,14 +66,7 @@ internal static partial class RowKinds
     /// <param name="known">Names of the parts above, of which it may be a variant.</param>
     public static (string Name, int Times, bool Mirrored, string? VariantOf, VariantLabel? Label) PartName(string name, Func<string, bool> known)
     {
-        var times = 1;
-        var mirrored = false;
-        if (TimesAtEnd().Match(name) is { Success: true } match)
-        {
-            times = Times(match.Groups["times"]);
-            mirrored = match.Groups["side"].Success;
-            name = name[..match.Index].Trim();
-        }
+        (name, var times, var mirrored) = TimesAtEnd(name);
 
         for (var cut = name.IndexOf(' '); cut > 0; cut = name.IndexOf(' ', cut + 1))
         {
@@ -87,10 +84,17 @@ internal static partial class RowKinds
     /// <summary>"the walk out x2 mirrored": a line's name and how often it is danced.</summary>
     public static LineEntry Line(int row, string rest)
     {
-        var match = TimesAtEnd().Match(" " + rest);
+        var (name, times, mirrored) = TimesAtEnd(rest);
+        return new LineEntry(row, name, times, mirrored);
+    }
+
+    /// <summary>"slack water x2 mirrored", "harbour bell twice": a name, how often, and whether on the other foot.</summary>
+    public static (string Name, int Times, bool Mirrored) TimesAtEnd(string text)
+    {
+        var match = TimesBehind().Match(" " + text);
         return match.Success
-            ? new LineEntry(row, rest[..Math.Max(0, match.Index - 1)].Trim(), Times(match.Groups["times"]), match.Groups["side"].Success)
-            : new LineEntry(row, rest, 1, false);
+            ? (text[..Math.Max(0, match.Index - 1)].Trim(), match.Groups["word"].Value.ToLowerInvariant() switch { "twice" => 2, "thrice" => 3, _ => Times(match.Groups["times"]) }, match.Groups["side"].Success)
+            : (text.Trim(), 1, false);
     }
 
     private static int Times(Group digits) =>
@@ -111,7 +115,7 @@ internal static partial class RowKinds
     [GeneratedRegex(@"^(?:again|(?<side>other side))(?:\s+[x×](?<times>\d+))?(?:\s+(?<side>mirrored|other side))?$", RegexOptions.IgnoreCase)]
     private static partial Regex AgainRow();
 
-    [GeneratedRegex(@"^(?<which>first|second|third|fourth|1st|2nd|3rd|4th|every|both|all)\s+times?\b\s*:?\s*(?<rest>.*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?:the\s+)?(?<which>first|second|third|fourth|fifth|sixth|seventh|eighth|1st|2nd|3rd|[4-8]th|every|both|all)\s+times?\b\s*:?\s*(?<rest>.*)$", RegexOptions.IgnoreCase)]
     private static partial Regex EndingRow();
 
     [GeneratedRegex("^" + Kinds + @"\S+(?:\s+(?![\d&])\S+)*?))\s*(?::\s*|\s(?=[\d&ea])|\s(?=\D)|$)(?<rest>.*)$", RegexOptions.IgnoreCase)]
@@ -123,6 +127,6 @@ internal static partial class RowKinds
     [GeneratedRegex(@"^(?<word>from|repeat)\s+(?:repeat\s+)?(?<repeat>\d{1,4})\s*[:,]?\s+(?:on\s+)?(?:(?<plain>as written|plain)|(?<variant>.+))$", RegexOptions.IgnoreCase)]
     private static partial Regex VersionRow();
 
-    [GeneratedRegex(@"\s+[x×](?<times>\d+)(?:\s+(?<side>mirrored|other side))?$", RegexOptions.IgnoreCase)]
-    private static partial Regex TimesAtEnd();
+    [GeneratedRegex(@"\s+(?:(?:[x×](?<times>\d+)|(?<word>twice|thrice))(?:\s+(?<side>mirrored|other side))?|(?<side>mirrored))$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    private static partial Regex TimesBehind();
 }

@@ -47,22 +47,62 @@ public static class RowText
         return (text[..end].ToLowerInvariant(), text[rest..].Trim());
     }
 
-    /// <summary>Takes the layers ("+ clap", "+ 1-4 hips R") off the end of a row's wording.</summary>
+    /// <summary>Takes the layers ("+ clap", "+ 1-4 hips R", "+ snap on 2 and 4") off the end of a row's wording.</summary>
     public static (string Steps, IReadOnlyList<LayerText> Layers) SplitLayers(string wording, int lineCounts)
     {
-        if (!wording.Contains('+'))
+        var plus = LayerAt(wording);
+        if (plus < 0)
         {
             return (wording, []);
         }
 
-        var pieces = wording.Split('+', StringSplitOptions.TrimEntries);
-        return (pieces[0], pieces.Skip(1).Where(p => p.Length > 0).Select(p => Layer(p, lineCounts)).ToList());
+        var pieces = wording[(plus + 1)..].Split('+', StringSplitOptions.TrimEntries);
+        return (wording[..plus].TrimEnd(), pieces.Where(p => p.Length > 0).SelectMany(p => Layers(p, lineCounts)).ToList());
     }
 
-    private static LayerText Layer(string text, int lineCounts) =>
-        CountsReader.TryRead(text, lineCounts, null, out var counts, out var length) == CountsOutcome.Read && length < text.Length
-            ? new LayerText(counts, text[length..].Trim())
+    /// <summary>The plus that opens the layers: at the start or after a space, so that "one+" is no layer.</summary>
+    private static int LayerAt(string wording)
+    {
+        for (var i = 0; i < wording.Length; i++)
+        {
+            if (wording[i] == '+' && (i == 0 || char.IsWhiteSpace(wording[i - 1])))
+            {
+                return i;
+            }
+        }
+
+        return -1;
+    }
+
+    private static IEnumerable<LayerText> Layers(string text, int lineCounts)
+    {
+        var pieces = CountedPieces.Split(text, lineCounts);
+        foreach (var (counts, wording, _) in pieces)
+        {
+            yield return counts is null ? Placed(wording, lineCounts) : new LayerText(counts, wording);
+        }
+    }
+
+    /// <summary>"snap on 2 and 4": counts said behind.</summary>
+    private static LayerText Placed(string text, int lineCounts)
+    {
+        var on = text.LastIndexOf(" on ", StringComparison.OrdinalIgnoreCase);
+        if (on <= 0)
+        {
+            return new LayerText(null, text);
+        }
+
+        var said = text[(on + 4)..].Trim();
+        foreach (var word in (string[])["counts ", "count ", "the "])
+        {
+            said = said.StartsWith(word, StringComparison.OrdinalIgnoreCase) ? said[word.Length..].TrimStart() : said;
+        }
+
+        said = said.Replace(" and ", ",", StringComparison.OrdinalIgnoreCase).Replace(" & ", ",", StringComparison.Ordinal).Replace(", ", ",", StringComparison.Ordinal);
+        return CountsReader.TryRead(said, lineCounts, null, out var counts, out var length) == CountsOutcome.Read && length == said.Length
+            ? new LayerText(counts, text[..on].Trim())
             : new LayerText(null, text);
+    }
 
     /// <summary>Cuts a text into rows and keeps each row's line break, so that they can be put together again as they were.</summary>
     public static (string[] Rows, string[] Breaks) SplitRows(string text)

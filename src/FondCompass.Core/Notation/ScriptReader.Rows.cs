@@ -44,14 +44,11 @@ public sealed partial class ScriptReader
     private void ReadEnding(int row, int? time, string rest, string raw)
     {
         Entries(row).Add(new EndingEntry(row, time));
+        (_ending, _endingLast) = (time, null);
         if (rest.Length > 0)
         {
             ReadSteps(row, rest, raw);
-            Entries(row).Add(new EndingEntry(row, _ending));
-            return;
         }
-
-        _ending = time;
     }
 
     private void ReadVariant(int row, VariantLabel label, string rest, string raw)

@@ -22,10 +22,13 @@ public sealed partial class ScriptReader
     private readonly List<VersionAt> _versions = [];
     private readonly List<StepDefinition> _definitions = [];
     private readonly List<(int Row, string Text)> _orderRows = [];
+    private bool _orderLoops;
+    private bool _orderFree;
     private DanceHeader _header = new();
     private Beat? _lastBeat;
     private CountSpec? _lastCounts;
     private int? _ending;
+    private Beat? _endingLast;
 
     private ScriptReader(string script) => (_rows, _breaks) = RowText.SplitRows(script);
 
@@ -56,6 +59,8 @@ public sealed partial class ScriptReader
             Header = HeaderReader.WithPresets(_header, _stated),
             Parts = _parts.ConvertAll(p => p.Part with { Entries = p.Entries }),
             Order = _order,
+            OrderLoops = _orderLoops,
+            IsFree = _orderFree,
             Tags = _tags,
             Restarts = _restarts,
             Versions = _versions,
@@ -68,7 +73,7 @@ public sealed partial class ScriptReader
 
     private void ReadRow(int row, string raw)
     {
-        var text = RowText.WithoutComment(raw);
+        var text = RowText.WithoutComment(raw).Replace('\u00a0', ' ').Replace('\t', ' ');
         if (RowText.HasControlCharacters(text))
         {
             _findings.Add(NotationFindings.OddCharacter.At(row, "This row holds a character that does not print; it is read as a space."));
@@ -135,7 +140,7 @@ public sealed partial class ScriptReader
         }
 
         _parts.Add((new DancePart(read.Name, isTag, row, [], read.Times, read.Mirrored, read.VariantOf, read.Label), []));
-        (_lastBeat, _lastCounts, _ending) = (null, null, null);
+        (_lastBeat, _lastCounts, _ending, _endingLast) = (null, null, null, null);
     }
 
     private List<PartEntry> Entries(int row)
@@ -166,6 +171,7 @@ public sealed partial class ScriptReader
         var wording = text[length..].Trim();
         if (counts is not null)
         {
+            EndEnding(counts);
             (_lastBeat, _lastCounts) = (counts.Last, counts);
         }
 
@@ -176,6 +182,7 @@ public sealed partial class ScriptReader
             return;
         }
 
+        var column = Math.Max(0, raw.IndexOf(wording, Math.Min(raw.Length, ColumnAfterCounts(raw, text, length)), StringComparison.Ordinal));
         var (steps, layers) = RowText.SplitLayers(wording, _header.LineCounts);
         var (first, rest) = RowText.FirstWord(steps);
         if (first.TrimEnd(',') == "free" && counts is not null && FactReader.TryRead(rest, out var weight, out var facing))
@@ -184,7 +191,37 @@ public sealed partial class ScriptReader
             return;
         }
 
-        Entries(row).Add(new StepEntry(row, counts, steps, Math.Max(0, raw.IndexOf(wording, StringComparison.Ordinal)), layers));
+        var pieces = counts is null ? [(counts, steps, new Text.TextSpan(0, steps.Length))] : CountedPieces.Split(steps, _header.LineCounts, counts);
+        for (var i = 0; i < pieces.Count; i++)
+        {
+            var (own, words, span) = pieces[i];
+            Entries(row).Add(new StepEntry(row, own, words, column + span.Start, i == pieces.Count - 1 ? layers : []));
+            if (own is not null)
+            {
+                (_lastBeat, _lastCounts) = (own.Last, own);
+            }
+        }
+    }
+
+    /// <summary>Where a row's wording can begin: behind its counts, so that a digit in them is never taken for it.</summary>
+    private static int ColumnAfterCounts(string raw, string text, int length) => Math.Max(0, raw.IndexOf(text, StringComparison.Ordinal)) + length;
+
+    /// <summary>An ending holds for its row and the rows whose counts go on from it.</summary>
+    private void EndEnding(CountSpec counts)
+    {
+        if (_ending is null)
+        {
+            return;
+        }
+
+        if (_endingLast is { } last && counts.First <= last)
+        {
+            Entries(0).Add(new EndingEntry(0, null));
+            (_ending, _endingLast) = (null, null);
+            return;
+        }
+
+        _endingLast = counts.Last;
     }
 
     private void ReadCheck(int row, string rest)
@@ -225,7 +262,10 @@ public sealed partial class ScriptReader
         switch (word)
         {
             case "order":
-                _order.AddRange(reader.ReadOrder(row, rest));
+                var order = reader.ReadOrder(row, rest);
+                _order.AddRange(order.Calls);
+                _orderLoops |= order.Loops;
+                _orderFree |= order.IsFree;
                 break;
             case "after" when reader.ReadTag(row, rest) is { } tag:
                 _tags.Add(tag);

@@ -102,30 +102,41 @@ public sealed class RunUnroller
         }
     }
 
+    /// <summary>The order once through, or round and round until the song ends.</summary>
     private void DanceOrder()
     {
         var repeat = 0;
-        foreach (var call in _trace.Calls)
+        int from;
+        do
         {
-            if (_at >= _song.Counts)
+            from = _at;
+            foreach (var call in _trace.Calls)
             {
-                _findings.Add(OrderTooLong.At(call.Row, $"The song ends after {_song.Counts} counts, before the order is through: {call.Stretch.Pattern.Part.Name} is no longer danced. Shorten the order, or begin earlier."));
-                return;
-            }
+                if (_at >= _song.Counts)
+                {
+                    if (!Dance.OrderLoops)
+                    {
+                        _findings.Add(OrderTooLong.At(call.Row, $"The song ends after {_song.Counts} counts, before the order is through: {call.Stretch.Pattern.Part.Name} is no longer danced. Shorten the order, or begin earlier."));
+                    }
 
-            if (call.Stretch.Pattern.Part.IsTag)
-            {
-                DanceTag(call.Stretch, repeat);
-                continue;
-            }
+                    return;
+                }
 
-            repeat++;
-            var stretch = _patterns.Call(call.Stretch, repeat);
-            var restart = RestartOf(repeat, stretch.Counts);
-            stretch = restart is null ? stretch : stretch with { To = stretch.From + restart.AfterCount };
-            DanceRepeat(repeat, stretch, restart);
-            DanceTags(repeat);
+                if (call.Stretch.Pattern.Part.IsTag)
+                {
+                    DanceTag(call.Stretch, repeat);
+                    continue;
+                }
+
+                repeat++;
+                var stretch = _patterns.Call(call.Stretch, repeat);
+                var restart = RestartOf(repeat, stretch.Counts);
+                stretch = restart is null ? stretch : stretch with { To = stretch.From + restart.AfterCount };
+                DanceRepeat(repeat, stretch, restart);
+                DanceTags(repeat);
+            }
         }
+        while (Dance.OrderLoops && _at > from && _at < _song.Counts);
 
         if (_at < _song.Counts && _stretches.Count > 0)
         {

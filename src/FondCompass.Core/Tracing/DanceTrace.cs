@@ -43,6 +43,9 @@ public sealed record DanceTrace
     /// <summary>Variants of whole parts, each from the state its part begins in; those that the order calls are among the parts.</summary>
     public required IReadOnlyList<PartTrace> StandIns { get; init; }
 
+    /// <summary>Parts with other endings, as the order calls them again; each from the state in which it is first reached.</summary>
+    public IReadOnlyList<PartTrace> LaterCalls { get; init; } = [];
+
     /// <summary>What is danced once through: the looped part, or the whole order.</summary>
     public required IReadOnlyList<TracedCall> Calls { get; init; }
 

@@ -9,6 +9,8 @@ public sealed class DanceTracer
 {
     private readonly DanceActions _dance;
     private readonly Dictionary<PartActions, PartTrace> _traced = [];
+    private readonly Dictionary<(PartActions, Weight), PartTrace> _onFoot = [];
+    private readonly Dictionary<PartActions, int> _called = [];
     private readonly List<TracedCall> _calls = [];
     private readonly List<Join> _joins = [];
 
@@ -30,12 +32,14 @@ public sealed class DanceTracer
         }
 
         var standIns = _dance.Parts.Where(p => p.Variant is not null && !_traced.ContainsKey(p)).ToList();
-        var unreached = _dance.Parts.Where(p => !_traced.ContainsKey(p) && p.Variant is null).Select(p => p.Name).ToList();
+        var unreached = _dance.Dance.IsFree ? [] : _dance.Parts.Where(p => !_traced.ContainsKey(p) && p.Variant is null).Select(p => p.Name).ToList();
+        var later = _dance.Parts.SelectMany(p => p.LaterCalls).Where(_traced.ContainsKey).Select(p => _traced[p]).ToList();
         return new DanceTrace
         {
             Actions = _dance,
             Parts = _dance.Parts.Except(standIns).Select(p => Pattern(p, Header.StartWeight, Header.StartFacing, throughJoin: false)).ToList(),
             StandIns = standIns.ConvertAll(StandIn),
+            LaterCalls = later,
             Calls = _calls,
             Joins = _joins,
             Unreached = unreached,
@@ -52,6 +56,29 @@ public sealed class DanceTracer
 
         return trace;
     }
+
+    /// <summary>
+    /// A part reached again on the other foot: where its feet were left out, it is danced from the foot that is free; where they
+    /// are named, it is the same part, and the join tells.
+    /// </summary>
+    private PartTrace Called(PartActions part, Weight weight, Facing facing, bool throughJoin)
+    {
+        var first = Pattern(part, weight, facing, throughJoin);
+        if (first.Start.Weight == weight || !weight.IsSingle() || !LeadIsOpen(part))
+        {
+            return first;
+        }
+
+        if (!_onFoot.TryGetValue((part, weight), out var trace))
+        {
+            trace = _onFoot[(part, weight)] = PartTracer.Trace(Header, part, TraceState.Start(weight, first.Start.Facing), throughJoin);
+        }
+
+        return trace;
+    }
+
+    private static bool LeadIsOpen(PartActions part) => part.Actions.FirstOrDefault(a => a.Role != FootRole.None) is { } lead
+        && lead.Role != FootRole.Named && !lead.CallLead.IsSingle();
 
     /// <summary>A variant of a whole part is danced from where that part begins.</summary>
     private PartTrace StandIn(PartActions variant)
@@ -73,7 +100,8 @@ public sealed class DanceTracer
                 continue;
             }
 
-            var pattern = Pattern(part, call.Mirrored ? weight.Other() : weight, facing, _calls.Count > 0);
+            var time = _called[part] = _called.GetValueOrDefault(part) + 1;
+            var pattern = Called(part.AtCall(time), call.Mirrored ? weight.Other() : weight, facing, _calls.Count > 0);
             var to = Math.Min(call.ToCount ?? part.Counts, part.Counts);
             var from = Math.Min((call.FromCount ?? 1) - 1, to);
             var stretch = new Stretch(pattern, from, to, call.Mirrored);

@@ -37,7 +37,7 @@ public static class StrideRule
     public static FloorPoint Reach(Verb verb, Foot foot, Direction direction, Facing facing, double stride, bool quick, bool circle)
     {
         var own = foot == Foot.Left ? -1 : 1;
-        var length = stride * (quick ? 0.5 : 1) * (verb.Name == "rock" ? 0.5 : 1);
+        var length = stride * (quick ? 0.5 : 1) * (verb.Has(VerbTraits.HalfStride) ? 0.5 : 1);
         var way = (direction == Direction.None ? verb.Default : direction) switch
         {
             Direction.Forward => new FloorPoint(0, 1),

@@ -40,6 +40,9 @@ public sealed record TracedAction
 {
     public required DanceAction Action { get; init; }
 
+    /// <summary>The verb as it is meant here: of the foot that stands or of the free one.</summary>
+    public required Verb Verb { get; init; }
+
     public required Foot Foot { get; init; }
 
     /// <summary>Signed turn danced with this action.</summary>
@@ -60,7 +63,7 @@ public sealed record TracedAction
     /// <summary>For a foot that already holds the weight: the count label since which it does.</summary>
     public string? HeldSince { get; init; }
 
-    public bool TakesWeight => Action.Verb.Kind == VerbKind.Takes || (Action.Verb.Name == "unwind" && Onto != Foot.None);
+    public bool TakesWeight => Verb.Kind == VerbKind.Takes || Onto != Foot.None;
 
     public Tick At => Action.At;
 }

@@ -19,10 +19,8 @@ internal sealed class PartTracer
     private readonly TraceState _start;
     private readonly bool _throughJoin;
     private TraceState _state;
-    private int _call = -1;
-    private Foot _lead;
+    private Footing _feet;
     private string _heldSince = "the start";
-    private bool _lifted;
     private bool _footTried;
     private int? _joinFault;
 
@@ -33,6 +31,7 @@ internal sealed class PartTracer
         _moments = part.Moments as Moment[] ?? [.. part.Moments];
         _actions = new List<TracedAction>(_moments.Length);
         _state = _start = start;
+        _feet = new Footing(start.Weight);
         _throughJoin = throughJoin;
         _lineEnds = new TraceState[Math.Max(1, part.Lines.Count) + 1];
         Array.Fill(_lineEnds, start);
@@ -57,11 +56,14 @@ internal sealed class PartTracer
                     break;
                 case FreeSpan free:
                     Adopt(free, free.Weight, free.Facing);
+                    // What comes before the first foot here is not the join's matter any more.
+                    _footTried |= free.Weight is not null;
                     _state = _state with { Stance = Stance.Open };
                     _settled.Add((free.At, _state));
                     break;
                 case UnreadStep unread:
                     _state = _state with { Weight = Weight.Unknown, FacingKnown = false, Stance = Stance.Open };
+                    _feet = _feet.On(Weight.Unknown);
                     _steps.Add(new ReplayStep(unread, null, Foot.None, Eighths.None, Foot.None, Weight.Unknown, Fault.None));
                     _settled.Add((unread.At, _state));
                     break;
@@ -92,13 +94,13 @@ internal sealed class PartTracer
     {
         if (i + 1 < _moments.Length && _moments[i + 1] is DanceAction second && second.At == action.At && second.Row == action.Row)
         {
-            var before = (_state, _call, _lead, _heldSince, _lifted, _footTried, _joinFault);
+            var before = (_state, _feet, _heldSince, _footTried, _joinFault);
             var first = TraceOne(action, i);
             var other = TraceOne(second, i + 1);
             if (first.Fault != Fault.None || other.Fault != Fault.None)
             {
-                var after = (_state, _call, _lead, _heldSince, _lifted, _footTried, _joinFault);
-                (_state, _call, _lead, _heldSince, _lifted, _footTried, _joinFault) = before;
+                var after = (_state, _feet, _heldSince, _footTried, _joinFault);
+                (_state, _feet, _heldSince, _footTried, _joinFault) = before;
                 var swappedOther = TraceOne(second, i + 1);
                 var swappedFirst = TraceOne(action, i);
                 if (swappedFirst.Fault == Fault.None && swappedOther.Fault == Fault.None)
@@ -107,7 +109,7 @@ internal sealed class PartTracer
                 }
                 else
                 {
-                    (_state, _call, _lead, _heldSince, _lifted, _footTried, _joinFault) = after;
+                    (_state, _feet, _heldSince, _footTried, _joinFault) = after;
                 }
             }
 
@@ -124,15 +126,15 @@ internal sealed class PartTracer
     private void Record(TracedAction traced)
     {
         _actions.Add(traced);
-        _steps.Add(new ReplayStep(traced.Action, traced.Action.Verb, traced.Foot, traced.Turn, traced.Onto, null, traced.Fault));
+        _steps.Add(new ReplayStep(traced.Action, traced.Verb, traced.Foot, traced.Turn, traced.Onto, null, traced.Fault));
     }
 
     private TracedAction TraceOne(DanceAction action, int index)
     {
         var before = _state.Weight;
-        var foot = FootOf(action);
-        var onto = action.Role is FootRole.Lead or FootRole.Trail && action.Verb.Name == "unwind" ? foot : action.Onto;
-        var flipped = action.TurnFlips && _lead == Foot.Left;
+        var (foot, leading) = _feet.FootOf(action, _header.Lead);
+        _feet = leading;
+        var flipped = action.TurnFlips && leading.Lead == Foot.Left;
         var (turn, fault) = action.Turn is null
             ? (Eighths.None, Fault.None)
             : TurnResolver.Resolve(action.Turn, flipped, _state.Facing, _state.Stance, action.Verb, _moments.AsSpan(index + 1));
@@ -143,12 +145,7 @@ internal sealed class PartTracer
         }
 
         var held = _heldSince;
-        var (after, weightFault) = WeightRule.Apply(before, action.Verb, foot, _lifted);
-        if (action.Verb.Name == "unwind" && onto != Foot.None)
-        {
-            after = onto.OnWeight();
-        }
-
+        var (after, weightFault, onto) = _feet.Dance(action, foot, Math.Sign(turn.Value));
         if (weightFault != Fault.None && fault is Fault.None or Fault.OpenTurn or Fault.OpenSide)
         {
             fault = weightFault;
@@ -159,20 +156,22 @@ internal sealed class PartTracer
             // Feet that do not fit where two parts meet: the join's matter, not this action's.
             _joinFault = _actions.Count;
             fault = Fault.None;
-            (after, _) = WeightRule.Apply(Weight.Unknown, action.Verb, foot);
+            (after, _, onto) = (_feet with { Weight = Weight.Unknown }).Dance(action, foot, Math.Sign(turn.Value));
         }
 
         _footTried |= foot.IsSingle();
-        if (after != before)
+        if (after.Weight != before)
         {
             _heldSince = $"count {action.Beat.Label(_header.LineCounts)}";
         }
 
-        Move(action, foot, direction, after, index);
-        if (action.Verb.Kind != VerbKind.NoFoot || action.Verb.Name == "unwind")
+        // Which deed it is here: in percussive dances a drag of the standing foot is that foot's.
+        var verb = action.MayStand && (foot == Foot.None || before == foot.OnWeight()) ? action.Verb.OnStandingFoot! : action.Verb;
+        _feet = after;
+        Move(action, verb, foot, direction, after.Weight, index);
+        if (verb.Kind != VerbKind.NoFoot || verb.Unwinds)
         {
-            _state = _state with { Stance = StanceAfter(action.Verb, foot, direction) };
-            _lifted = action.Verb.Name is "raise" or "hop" && (foot == Foot.None || foot == _state.Weight.StandingFoot() || foot == Foot.Both);
+            _state = _state with { Stance = StanceAfter(action, verb, foot, direction) };
         }
 
         if (!turnFirst)
@@ -183,6 +182,7 @@ internal sealed class PartTracer
         return new TracedAction
         {
             Action = action,
+            Verb = verb,
             Foot = foot,
             Turn = turn,
             TurnFirst = turnFirst,
@@ -194,43 +194,6 @@ internal sealed class PartTracer
             HeldSince = fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot ? held : null,
         };
     }
-
-    private Foot FootOf(DanceAction action)
-    {
-        if (action.Call != _call)
-        {
-            _call = action.Call;
-            _lead = LeadOf(action);
-        }
-
-        return action.Role switch
-        {
-            FootRole.Named => action.Foot,
-            FootRole.Lead => _lead,
-            FootRole.Trail => _lead.Other(),
-            FootRole.Open when action.Verb.Kind == VerbKind.Standing => _state.Weight.StandingFoot(),
-            FootRole.Open when action.Verb.Name == "jump" => Foot.Both,
-            FootRole.Open => _state.Weight == Weight.Both ? GenreLead : _state.Weight.FreeFoot(),
-            _ => Foot.None,
-        };
-    }
-
-    private Foot LeadOf(DanceAction action)
-    {
-        if (action.CallLead.IsSingle())
-        {
-            return action.CallLead;
-        }
-
-        if (_state.Weight.IsSingle())
-        {
-            return _state.Weight.FreeFoot();
-        }
-
-        return _state.Weight == Weight.Both ? GenreLead : Foot.None;
-    }
-
-    private Foot GenreLead => _header.Genre == Genre.Percussive ? Foot.Left : Foot.Right;
 
     /// <summary>A quarter laid on a side step keeps the way of travel: it becomes a step forward, or back, after the turn.</summary>
     private static (Direction Direction, bool TurnFirst) Travel(DanceAction action, Foot foot, Eighths turn)
@@ -248,10 +211,9 @@ internal sealed class PartTracer
     private void TurnBy(Eighths turn) =>
         _state = _state with { Facing = _state.Facing + turn, Net = _state.Net + turn };
 
-    private void Move(DanceAction action, Foot foot, Direction direction, Weight after, int index)
+    private void Move(DanceAction action, Verb verb, Foot foot, Direction direction, Weight after, int index)
     {
-        var verb = action.Verb;
-        if (foot == Foot.None || verb.Kind == VerbKind.NoFoot || verb.Name is "recover" or "drop")
+        if (foot == Foot.None || verb.Kind == VerbKind.NoFoot || verb.Has(VerbTraits.Stays))
         {
             _state = _state with { Weight = after };
             return;
@@ -275,7 +237,7 @@ internal sealed class PartTracer
         }
 
         var from = _state.Weight.IsSingle() && _state.Weight != foot.OnWeight() ? _state.FootAt(foot.Other()) : _state.Body;
-        var staysPut = verb.Name == "sway" && direction == Direction.None && (_state.FootAt(foot) - from).Length > 0.1;
+        var staysPut = verb.Has(VerbTraits.Hips) && direction == Direction.None && (_state.FootAt(foot) - from).Length > 0.1;
         var to = staysPut ? _state.FootAt(foot) : from + reach;
         _state = foot == Foot.Left
             ? _state with { Weight = after, Left = to }
@@ -295,15 +257,16 @@ internal sealed class PartTracer
         return action.Length.Value is > 0 and < Tick.PerCount;
     }
 
-    private static Stance StanceAfter(Verb verb, Foot foot, Direction direction)
+    private static Stance StanceAfter(DanceAction action, Verb verb, Foot foot, Direction direction)
     {
         var way = direction == Direction.None ? verb.Default : direction;
-        if (!verb.Grounded || !foot.IsSingle() || way is not (Direction.Across or Direction.Behind) || verb.Kind is VerbKind.Standing or VerbKind.NoFoot)
+        var crossing = action.Crossing.IsSingle() ? action.Crossing : foot;
+        if (!verb.Grounded || !crossing.IsSingle() || way is not (Direction.Across or Direction.Behind) || verb.Kind is VerbKind.Standing or VerbKind.NoFoot)
         {
             return Stance.Open;
         }
 
-        return (foot == Foot.Right) == (way == Direction.Across) ? Stance.UnwindsLeft : Stance.UnwindsRight;
+        return (crossing == Foot.Right) == (way == Direction.Across) ? Stance.UnwindsLeft : Stance.UnwindsRight;
     }
 
     private void Check(StatedFact fact)
@@ -335,6 +298,7 @@ internal sealed class PartTracer
         if (weight is { } w)
         {
             _state = _state with { Weight = w };
+            _feet = _feet.On(w);
         }
 
         if (weight is not null || !turn.IsNone)

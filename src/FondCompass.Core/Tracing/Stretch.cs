@@ -41,7 +41,7 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
             else if (danced.Verb is { } verb)
             {
                 (weight, fault) = WeightRule.Apply(weight, verb, danced.Foot, lifted: true);
-                weight = verb.Name == "unwind" && danced.Onto != Foot.None ? danced.Onto.OnWeight() : weight;
+                weight = danced.Onto != Foot.None ? danced.Onto.OnWeight() : weight;
             }
 
             yield return (danced, weight, fault);
@@ -110,7 +110,7 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
         Tick? last = null;
         foreach (var step in Pattern.Steps)
         {
-            if (step.Verb is { } verb && verb.Name is not ("hold" or "clap" or "snap" or "body")
+            if (step.Verb is { } verb && verb.MovesFeet
                 && PartSpan.Holds(Pattern.Part, step.Moment, FromTick, ToTick) && !(last is { } l && step.Moment.At - ToTick < l))
             {
                 last = step.Moment.At - ToTick;

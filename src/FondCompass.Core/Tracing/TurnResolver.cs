@@ -14,7 +14,7 @@ internal static class TurnResolver
     {
         var side = flipped ? -turn.Side : turn.Side;
         var fault = Fault.None;
-        if (verb.Name == "unwind")
+        if (verb.Unwinds)
         {
             var possible = stance switch { Stance.UnwindsLeft => -1, Stance.UnwindsRight => 1, _ => 0 };
             side = side == 0 ? possible : side;
@@ -23,7 +23,12 @@ internal static class TurnResolver
 
         if (turn.Target is { } target)
         {
-            return ToWall(turn, side, (target - facing).Value, fault);
+            return turn.Share > 0 ? (Share(OnSide((target - facing).Value, side), turn.Share), fault) : ToWall(turn, side, (target - facing).Value, fault);
+        }
+
+        if (turn.Goal != TurnGoal.None)
+        {
+            return ToGoal(turn, side, facing, fault);
         }
 
         if (turn.Amount is { } amount && side != 0)
@@ -51,6 +56,31 @@ internal static class TurnResolver
         return wanted is { } right
             ? (new Eighths(OnSide(right, side)), fault)
             : (Eighths.None, fault == Fault.None ? Fault.OpenTurn : fault);
+    }
+
+    /// <summary>The part of a turn still to come that this one of so many actions takes.</summary>
+    private static Eighths Share(int left, int actions) => new(left / actions);
+
+    /// <summary>"to the corner", "to the side wall": which one, the way round decides; the right when that is open, and it is said.</summary>
+    private static (Eighths Turn, Fault Fault) ToGoal(Turn turn, int side, Facing facing, Fault fault)
+    {
+        var open = side == 0;
+        side = open ? 1 : side;
+        var size = turn.Goal switch
+        {
+            TurnGoal.Corner => facing.IsCorner ? 2 : 1,
+            TurnGoal.SameWall => Eighths.Full,
+            TurnGoal.OppositeWall => 4,
+            TurnGoal.NextWall => facing.IsCorner ? 1 : 2,
+            _ => Enumerable.Range(1, Eighths.Full).First(n => (facing + new Eighths(n * side)).Index is 2 or 6),
+        };
+        if (turn.Amount is { } said && said != size)
+        {
+            return (new Eighths(said * side), Fault.TurnMissesWall);
+        }
+
+        var whole = new Eighths(size * side);
+        return (turn.Share > 0 ? Share(whole.Value, turn.Share) : whole, fault != Fault.None ? fault : open && turn.Goal != TurnGoal.OppositeWall ? Fault.OpenSide : Fault.None);
     }
 
     private static (Eighths Turn, Fault Fault) ToWall(Turn turn, int side, int right, Fault fault)
@@ -89,7 +119,7 @@ internal static class TurnResolver
                     return new Facing((stated - facing).Value - known).Index;
                 case UnreadStep:
                     return null;
-                case DanceAction { Turn: { } turn } when turn.Amount is not { } || turn.Side == 0:
+                case DanceAction { Turn: { } turn } when turn.Amount is not { } || turn.Side == 0 || turn.Goal != TurnGoal.None:
                     return null;
                 case DanceAction { Turn: { } turn }:
                     known += turn.Amount!.Value * turn.Side;

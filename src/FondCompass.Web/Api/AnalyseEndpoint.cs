@@ -1,5 +1,7 @@
+using System.Text.Json.Serialization;
 using FondCompass.Core;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Web.Api;
@@ -10,13 +12,13 @@ internal static class AnalyseEndpoint
     public static void MapAnalyse(this WebApplication app) => app.MapPost("/api/analyse", async (HttpRequest request) =>
     {
         var (script, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "a dance script");
-        return refusal ?? Results.Json(AnalysisJson.Of(Analysis.Of(script)), ApiJson.Options);
+        return refusal ?? Results.Json(AnalysisJson.Of(Analysis.Of(script).WithTriedFixes()), ApiJson.Options);
     }).DisableAntiforgery();
 }
 
 internal sealed record AnalysisJson(
     string Title, int TotalCounts, string EndWeight, string EndFacing, int NetTurnEighths, int Walls, IEnumerable<string> WallOrder, bool Mirrors,
-    IEnumerable<PartJson> Parts, IEnumerable<ActionJson> Actions, IEnumerable<FindingJson> Findings)
+    IEnumerable<PartJson> Parts, IEnumerable<ActionJson> Actions, IEnumerable<FindingJson> Findings, IEnumerable<ReadJson> Reads)
 {
     public static AnalysisJson Of(Analysis analysis)
     {
@@ -27,8 +29,15 @@ internal sealed record AnalysisJson(
             walls.Count, walls.Select(w => w.ToString()), trace.Mirrors,
             trace.Parts.Select(PartJson.Of),
             trace.Parts.SelectMany(p => p.Actions.Select(a => ActionJson.Of(analysis, p, a))),
-            analysis.Findings.Select(FindingJson.Of));
+            analysis.Findings.Select(FindingJson.Of),
+            RowReads.Of(analysis).Select(ReadJson.Of));
     }
+}
+
+/// <summary>How a row was read.</summary>
+internal sealed record ReadJson(int Row, string Text, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Doubt)
+{
+    public static ReadJson Of(RowRead read) => new(read.Row, read.Text, read.Doubt.Length > 0 ? read.Doubt : null);
 }
 
 internal sealed record PartJson(string Name, int Counts, string StartWeight, string EndWeight, int NetTurnEighths, IEnumerable<LineJson> Lines)

@@ -7,12 +7,12 @@ namespace FondCompass.Web.Api;
 
 /// <summary>A finding as the outside sees it.</summary>
 internal sealed record FindingJson(
-    string Code, string Severity, string? Part, int? Line, string? Count, int? Row, string Message,
+    string Code, string Severity, string? Part, int? Line, string? Count, int? Row, int? Column, int? Length, string Message,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FixJson? Fix)
 {
     public static FindingJson Of(Finding finding) => new(
         finding.Code, finding.Severity.ToString().ToLowerInvariant(), finding.Place.Part, finding.Place.Line, finding.Place.Count,
-        finding.Place.Row, finding.Message, finding.Fix is { } fix ? new FixJson(fix.Label, fix.Row, fix.NewText) : null);
+        finding.Place.Row, finding.Place.Words?.Start + 1, finding.Place.Words?.Length, finding.Message, finding.Fix is { } fix ? new FixJson(fix.Label, fix.Row, fix.NewText) : null);
 }
 
 /// <summary>A change of one row that removes a finding.</summary>

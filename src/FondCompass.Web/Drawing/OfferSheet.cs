@@ -1,10 +1,12 @@
 using FondCompass.Core.Composing;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Told;
 
 namespace FondCompass.Web.Drawing;
 
 /// <summary>An offered step with what it would do: how it ends, and its own ruler.</summary>
-public sealed record DrawnOffer(OfferedStep Step, string Ends, RulerLine? Line);
+/// <param name="Reads">How its words are read, action by action.</param>
+public sealed record DrawnOffer(OfferedStep Step, string Ends, RulerLine? Line, string Reads = "");
 
 /// <summary>The steps offered at a place.</summary>
 public sealed record OfferSheet(IReadOnlyList<DrawnOffer> Offers)
@@ -21,6 +23,7 @@ public sealed record OfferSheet(IReadOnlyList<DrawnOffer> Offers)
         var free = trace.End.Weight.FreeFoot();
         var feet = free == Foot.None ? $"weight {trace.End.Weight.Letter()}" : $"then {free.Word()} is free";
         var line = trace.Part.Lines.Count == 0 ? null : RulerDrawing.Draw(trace, Math.Min(lineCounts, Math.Max(offer.Counts, 4)), 1)[0];
-        return new DrawnOffer(offer, $"{feet}, facing {trace.End.Facing}", line);
+        var reads = string.Join(" · ", trace.Actions.Take(12).Select(a => RowReads.Told(a, lineCounts)));
+        return new DrawnOffer(offer, $"{feet}, facing {trace.End.Facing}", line, reads);
     }
 }

@@ -1,5 +1,6 @@
 using FondCompass.Core;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Told;
 using FondCompass.Web.Pages.Dances;
 
 namespace FondCompass.Web.Drawing;
@@ -13,6 +14,9 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
 
     /// <summary>Findings listed at the most.</summary>
     private const int MostFindings = 60;
+
+    /// <summary>How each row is read, in plain words.</summary>
+    public IReadOnlyList<RowRead> Reads { get; private init; } = [];
 
     public int LinesLeftOut { get; private init; }
 
@@ -44,6 +48,7 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
 
         return new RulerSheet(parts, analysis.Findings, compass)
         {
+            Reads = RowReads.Of(analysis),
             LinesLeftOut = Math.Max(0, -room),
             Elsewhere = analysis.Findings.Where(f => f.Severity != Severity.Info && !placed.Contains(f)).OrderBy(f => f.Severity).Take(MostFindings).ToList(),
         };

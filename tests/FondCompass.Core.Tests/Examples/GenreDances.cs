@@ -42,7 +42,7 @@ public class GenreDances
         5&6& heel switches R
         7-8 stomp R, stomp L
         """,
-        new Says(24, "L", "3:00", -2 - 4, false, "FOOT01 A 2 5"));
+        new Says(24, "L", "3:00", -2 - 4, false));
 
     [Fact]
     public void Line_with_a_written_out_turn() => Check(

@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Text;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Notation;

@@ -26,7 +26,7 @@ public class HostileTests
         { "part A\n", "1-8 vine R x512\n", "COUNT01" },
         { "part A\n", "1 gribbletop R\n", "WORD01" },
         { "part A\n1 ", "step R, ", "FOOT01" },
-        { "part A\n1 ", "step R and ", "WORD02" },
+        { "part A\n1 ", "step R and ", "FOOT01" },
         { "part A\n", "&1 ball R, step L\n", "COUNT02" },
         { "part A\n", "1 step R, turn left\n", "FOOT01" },
         { "part A\n1 step R\n", "check weight L facing 3\n", "FACT01" },

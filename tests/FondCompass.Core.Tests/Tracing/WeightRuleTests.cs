@@ -1,6 +1,6 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
-using FondCompass.Core.Tracing;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Tracing;

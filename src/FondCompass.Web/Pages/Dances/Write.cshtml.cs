@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core;
 using FondCompass.Core.Composing;
+using FondCompass.Core.Prose;
 using FondCompass.Core.Swaps;
 using FondCompass.Data;
 using FondCompass.Web.Api;
@@ -21,7 +22,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
 
     public override string Stage => "Write";
 
-    public RulerSheet Sheet => RulerSheet.Of(Analysis, null);
+    public RulerSheet Sheet => RulerSheet.Of(Analysis.WithTriedFixes(Lexicon), null);
 
     [BindProperty(Name = "script")]
     public string? Sent { get; set; }
@@ -44,7 +45,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
     /// <summary>The ruler of what is in the text box; nothing is stored.</summary>
     public IActionResult OnPostRuler()
     {
-        var analysis = Analysis.Of(Script, Lexicon);
+        var analysis = Analysis.Of(Script, Lexicon).WithTriedFixes(Lexicon);
         var title = analysis.Dance.Header.Title.Trim();
         Dance.Title = title.Length == 0 ? "Untitled dance" : title;
         var tempo = Dance.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? UsualTempo;
@@ -77,7 +78,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
         list ??= "";
         return list.Length > LargestPaste
             ? Content(string.Create(CultureInfo.InvariantCulture, $"<p class=\"problem\" role=\"alert\">A step list of more than {LargestPaste / 1024} KiB is not read. Paste it in pieces.</p>"), "text/html")
-            : Partial("_Pasted", FreeWording.Read(list, Lexicon));
+            : Partial("_Pasted", ProseReader.Read(list, Lexicon));
     }
 
     /// <summary>Saves a revision: 200 with the new version, 409 with the text saved meanwhile.</summary>

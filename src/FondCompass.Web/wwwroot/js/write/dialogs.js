@@ -17,6 +17,13 @@ document.addEventListener('click', (event) => {
   target?.closest('[data-close]')?.closest('dialog')?.close();
 });
 
+// A row put right in place is as tall as its words.
+pasted.addEventListener('input', (event) => {
+  if (event.target instanceof HTMLTextAreaElement) {
+    event.target.rows = Math.max(1, event.target.value.split('\n').length);
+  }
+});
+
 /** @type {number | undefined} */
 let timer;
 pasteList.addEventListener('input', () => {
@@ -31,8 +38,8 @@ pasteList.addEventListener('input', () => {
 
 /** @param {(made: string) => string} join */
 function use(join) {
-  const made = /** @type {HTMLTextAreaElement | null} */ (document.getElementById('pasted-script'))?.value;
-  if (made) {
+  const made = [.../** @type {NodeListOf<HTMLTextAreaElement>} */ (pasted.querySelectorAll('[data-made]'))].map((row) => row.value).filter((row) => row.trim()).join('\n').concat('\n');
+  if (made.trim()) {
     put(join(made), 0);
     paste.close();
     box.focus();

@@ -1,8 +1,7 @@
 using System.Text;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Notation;
 
-namespace FondCompass.Core.Composing;
+namespace FondCompass.Core.Notation;
 
 /// <summary>Writes counts as a script has them: "1-4", "5&amp;6", "1,3,5,7", "&amp;1", "8 | 1-3".</summary>
 public static class CountText

@@ -1,7 +1,7 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 
-namespace FondCompass.Core.Tracing;
+namespace FondCompass.Core.Actions;
 
 /// <summary>What is wrong with an action's feet or turn.</summary>
 public enum Fault
@@ -44,7 +44,7 @@ public static class WeightRule
         {
             case VerbKind.Takes when foot == Foot.None:
                 return (Weight.Unknown, Fault.None);
-            case VerbKind.Takes when holdsAlone && !(lifted && verb.Name is "drop" or "land"):
+            case VerbKind.Takes when holdsAlone && !(lifted && verb.Has(VerbTraits.Lands)):
                 return (weight, Fault.FootHoldsWeight);
             case VerbKind.Takes:
                 return (foot.OnWeight(), Fault.None);
@@ -55,12 +55,14 @@ public static class WeightRule
             case VerbKind.Leaves:
                 // From both, or not knowing, the weight can only be on the other foot.
                 return (foot.Other().OnWeight(), Fault.None);
+            case VerbKind.Standing when foot == Foot.Both && verb.Has(VerbTraits.Springs):
+                return (Weight.Both, Fault.None);
             case VerbKind.Standing when !foot.IsSingle() || holdsAlone:
                 return (weight, Fault.None);
             case VerbKind.Standing when weight.IsSingle():
                 return (weight, Fault.StandingVerbOnFreeFoot);
             case VerbKind.Standing when weight == Weight.Both:
-                return (verb.Name == "hop" ? foot.OnWeight() : Weight.Both, Fault.None);
+                return (verb.Has(VerbTraits.Springs) ? foot.OnWeight() : Weight.Both, Fault.None);
             case VerbKind.Standing:
                 return (foot.OnWeight(), Fault.None);
             default:

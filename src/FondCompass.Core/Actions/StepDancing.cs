@@ -1,0 +1,154 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Reading;
+
+namespace FondCompass.Core.Actions;
+
+/// <summary>One action laid on a beat.</summary>
+/// <param name="Call">Number of the dancing within the row, from 0.</param>
+/// <param name="Lead">The lead named with the call.</param>
+/// <param name="Item">The item of the row it belongs to, from 0.</param>
+/// <param name="FromForm">It comes from a named step's form, so that its feet are lead (R) and trail (L).</param>
+internal sealed record PlacedAction(
+    Phrase Phrase, Beat Beat, int Call, string Step, Foot Lead, bool FromForm, bool TurnFlips, bool TurnKeepsTravel, bool AltersEnding = false, int Item = 0);
+
+/// <summary>One dancing of one phrase: the forms it may take, and what goes along with it.</summary>
+/// <param name="Index">The item of the row it belongs to.</param>
+/// <param name="Lead">The foot named for it; none when the free foot leads.</param>
+/// <param name="Forms">The forms of a named step; empty for a single action.</param>
+/// <param name="IsFirst">First dancing of its phrase.</param>
+/// <param name="IsLast">Last dancing of its phrase.</param>
+internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnlyList<StepForm> Forms, bool IsFirst, bool IsLast, IReadOnlyList<Phrase> Along)
+{
+    /// <summary>Most actions one row may give.</summary>
+    public const int MostActions = 4_096;
+
+    public bool IsNamed => Phrase.IsNamed;
+
+    public bool Holds => Phrase.Verb is { } verb && verb.Has(VerbTraits.Holds);
+
+    /// <summary>All dancings of a row: feet listed, "x2", plurals and steps that repeat by nature.</summary>
+    /// <param name="room">Whole counts, or positions, there are; null when they follow from the steps.</param>
+    /// <param name="inCounts">Whether the room is in whole counts.</param>
+    /// <param name="openRepeats">Feet named in a list that is repeated are those of its first time.</param>
+    public static List<StepDancing> Of(Wording wording, int? room, bool inCounts, bool openRepeats)
+    {
+        var dancings = new List<StepDancing>();
+        for (var index = 0; index < wording.Items.Count; index++)
+        {
+            var item = wording.Items[index];
+            var phrase = item.Main;
+            if (openRepeats && phrase.IsRepeat)
+            {
+                phrase = phrase with { Feet = [], Way = 0 };
+            }
+
+            var forms = FormsOf(phrase);
+            var named = phrase.Feet.Count;
+            var times = phrase.TimesInAll ? Math.Max(named, phrase.Times) : Math.Max(1, named) * phrase.Times;
+            var fills = phrase.Plural || phrase.Step is { Repeats: true };
+            if (times == 1 && fills && wording.Items.Count == 1 && room is { } given)
+            {
+                var size = forms.Count == 0 ? 1 : inCounts ? forms[0].Counts : forms[0].Positions;
+                times = Math.Max(1, given / size);
+            }
+
+            // More repeats than the counts could hold, even at four to a count, are not tried.
+            times = Math.Min(times, room is { } most ? Math.Max(16, most * 4) : MostActions);
+            for (var i = 0; i < times && dancings.Count < MostActions; i++)
+            {
+                // A single foot named for several is the first lead; the others follow from the free foot. Only what leaves the
+                // weight where it is can be done again by the same foot.
+                var same = phrase.Times > 1 && phrase.Verb is { Kind: not VerbKind.Takes };
+                var foot = named == 0 ? WayFoot(phrase, i) : named != 1 || i == 0 || same ? phrase.Feet[i % named] : Foot.None;
+                var one = phrase with { Feet = foot == Foot.None ? [] : [foot], Turn = TurnOf(phrase, i, times) };
+                dancings.Add(new StepDancing(one, index, foot, forms, i == 0, i == times - 1, item.Together.Count > 1 ? [.. item.Together.Skip(1)] : []));
+            }
+        }
+
+        return dancings;
+    }
+
+    /// <summary>"Step to the left" steps with the left; what goes forward by nature may be sent to a side by either foot.</summary>
+    private static Foot WayFoot(Phrase phrase, int i)
+    {
+        if (phrase.Way == 0 || i > 0 || phrase.Verb is { Kind: VerbKind.NoFoot or VerbKind.Standing })
+        {
+            return Foot.None;
+        }
+
+        return phrase.Way > 0 ? Foot.Right : Foot.Left;
+    }
+
+    /// <summary>A turn said once for several is the last one's, save where every one turns by nature or it was said so.</summary>
+    private static Turn? TurnOf(Phrase phrase, int i, int times)
+    {
+        if (phrase.Turn is not { } turn || times == 1 || turn.Each || turn.Spread || HasSlot(phrase) || phrase.Verb is { IsTurn: true })
+        {
+            return phrase.Turn is { Each: true } each ? each with { Each = false } : phrase.Turn;
+        }
+
+        return i == (turn.First ? 0 : times - 1) ? turn : null;
+    }
+
+    private static bool HasSlot(Phrase phrase) => phrase.Step is { } step && step.Forms[0].Actions.Any(a => a.Phrase.TurnSlot);
+
+    private static IReadOnlyList<StepForm> FormsOf(Phrase phrase)
+    {
+        if (phrase.Step is not { } step)
+        {
+            return [];
+        }
+
+        if (phrase.Manner is { } manner)
+        {
+            return [.. step.Forms.Select(f => InManner(f, manner))];
+        }
+
+        // Where the step forward is written already, a pivot is only the turn and the change of weight.
+        return step.Pivots ? [.. step.Forms, PivotAlone(step)] : step.Forms;
+    }
+
+    /// <summary>The pivot without its step forward, on one count.</summary>
+    private static StepForm PivotAlone(NamedStep step)
+    {
+        var turn = step.Forms[0].Actions[^1];
+        return new StepForm([new FormAction(turn.Phrase with { Feet = [] }, default)], 1);
+    }
+
+    /// <summary>Each step that takes weight danced as a strut: the foot set down without weight, then the rest of it.</summary>
+    private static StepForm InManner(StepForm form, NamedStep manner)
+    {
+        var strut = manner.Forms[0];
+        var actions = new List<FormAction>();
+        // A quick step makes the whole form so much slower that no two struts meet.
+        var closest = form.Actions.Zip(form.Actions.Skip(1), (a, b) => b.At.Value - a.At.Value).Where(gap => gap > 0).Append(Tick.PerCount).Min();
+        var slower = strut.Counts * Tick.PerCount / closest;
+        foreach (var action in form.Actions)
+        {
+            var at = action.At.Value * (action.At.Value < 0 ? 1 : slower);
+            if (action.Phrase.Verb is not { Kind: VerbKind.Takes })
+            {
+                actions.Add(action with { At = new Tick(at) });
+                continue;
+            }
+
+            for (var i = 0; i < strut.Actions.Count; i++)
+            {
+                var piece = strut.Actions[i];
+                actions.Add(new FormAction(
+                    piece.Phrase with
+                    {
+                        Feet = action.Phrase.Feet,
+                        Direction = piece.Phrase.DirectionSlot ? action.Phrase.Direction : piece.Phrase.Direction,
+                        DirectionSlot = piece.Phrase.DirectionSlot && action.Phrase.DirectionSlot,
+                        Turn = i == 0 ? action.Phrase.Turn : null,
+                        TurnSlot = i == 0 && action.Phrase.TurnSlot,
+                    },
+                    new Tick(at + piece.At.Value)));
+            }
+        }
+
+        return new StepForm(actions, form.Counts * slower);
+    }
+}

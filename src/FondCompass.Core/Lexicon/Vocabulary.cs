@@ -1,0 +1,136 @@
+using System.Collections.Frozen;
+using FondCompass.Core.Counts;
+
+namespace FondCompass.Core.Lexicon;
+
+/// <summary>The words around verbs and steps, read from words.yaml; of other languages from words.lang.yaml.</summary>
+public static class Vocabulary
+{
+    private static readonly Lazy<FrozenDictionary<string, Sense>> Words = new(Build);
+
+    private static int longest = 1;
+
+    private static FrozenSet<string> leadIns = FrozenSet<string>.Empty;
+
+    private static FrozenSet<string> talk = FrozenSet<string>.Empty;
+
+    /// <summary>Whether a word of prose only leads in to a step: "okay", "next".</summary>
+    internal static bool LeadsIn(string word) => Words.Value.Count > 0 && leadIns.Contains(word);
+
+    /// <summary>Whether a word shows that somebody talks rather than tells steps.</summary>
+    internal static bool IsTalk(string word) => Words.Value.Count > 0 && talk.Contains(word);
+
+    private static FrozenSet<string> openers = FrozenSet<string>.Empty;
+
+    /// <summary>Most words that stand together as one.</summary>
+    public static int Longest => Words.Value.Count > 0 ? longest : 1;
+
+    /// <summary>The senses of a word, or of several parted by a space; null when it has none.</summary>
+    public static Sense? Find(string words) => Words.Value.GetValueOrDefault(words);
+
+    internal static bool TryFind(ReadOnlySpan<char> words, out Sense sense) =>
+        Words.Value.GetAlternateLookup<ReadOnlySpan<char>>().TryGetValue(words, out sense!);
+
+    /// <summary>Whether entries of several words begin with this one.</summary>
+    internal static bool IsOpener(string word) => Words.Value.Count > 0 && openers.Contains(word);
+
+    /// <summary>+1 right, −1 left, 0 neither.</summary>
+    public static int Side(string word) => Find(word)?.Side ?? 0;
+
+    public static bool IsDirection(string word) => Find(word) is { Direction: not Direction.None };
+
+    private static FrozenDictionary<string, Sense> Build()
+    {
+        var rows = LexiconFiles.Read<VocabularyRows>("words.yaml");
+        var words = new Dictionary<string, Sense>();
+        void Add(IEnumerable<string> entries, Sense sense)
+        {
+            foreach (var entry in entries)
+            {
+                words[entry] = words.TryGetValue(entry, out var held) ? held.And(sense) : sense;
+            }
+        }
+
+        foreach (var (name, entries) in rows.Feet)
+        {
+            Add(entries, new Sense { Foot = name switch { "left" => Foot.Left, "right" => Foot.Right, _ => Foot.Both } });
+        }
+
+        foreach (var (name, entries) in rows.Sides)
+        {
+            Add(entries, new Sense { Side = name == "right" ? 1 : -1 });
+        }
+
+        foreach (var (name, entries) in rows.Directions)
+        {
+            Add(entries, new Sense { Direction = LexiconFiles.Direction(name) });
+        }
+
+        foreach (var (name, entries) in rows.Targets)
+        {
+            Add(entries, new Sense { Wall = new Facing(name switch { "right" => 2, "back" => 4, "left" => 6, _ => 0 }) });
+        }
+
+        foreach (var (eighths, entries) in rows.Amounts)
+        {
+            Add(entries, new Sense { Amount = eighths });
+        }
+
+        foreach (var (word, number) in rows.Numbers)
+        {
+            Add([word], new Sense { Number = number });
+        }
+
+        foreach (var (word, times) in rows.Times)
+        {
+            Add([word], new Sense { Times = times });
+        }
+
+        foreach (var (name, entries) in rows.Roles)
+        {
+            Add(entries, new Sense { Roles = Role(name) });
+        }
+
+        leadIns = rows.Prose["lead in"].ToFrozenSet();
+        talk = rows.Prose["talk"].ToFrozenSet();
+        longest = words.Keys.Max(k => k.Count(c => c == ' ') + 1);
+        openers = words.Keys.Where(k => k.Contains(' ')).Select(k => k[..k.IndexOf(' ')]).ToFrozenSet();
+        return words.ToFrozenDictionary();
+    }
+
+    private static Roles Role(string name) => name switch
+    {
+        "fillers" => Roles.Filler,
+        "body verb" => Roles.BodyVerb,
+        "side wall" => Roles.SideWall,
+        "same wall" => Roles.SameWall,
+        "next wall" => Roles.NextWall,
+        "opposite wall" => Roles.OppositeWall,
+        "standing on" => Roles.StandingOn,
+        "other side" => Roles.OtherSide,
+        "hourish" => Roles.Hour,
+        _ => Enum.Parse<Roles>(name, ignoreCase: true),
+    };
+
+    /// <summary>The lists as they stand in words.yaml.</summary>
+    private sealed class VocabularyRows
+    {
+        public Dictionary<string, List<string>> Feet { get; set; } = [];
+
+        public Dictionary<string, List<string>> Sides { get; set; } = [];
+
+        public Dictionary<string, List<string>> Directions { get; set; } = [];
+
+        public Dictionary<string, List<string>> Targets { get; set; } = [];
+
+        public Dictionary<int, List<string>> Amounts { get; set; } = [];
+
+        public Dictionary<string, int> Numbers { get; set; } = [];
+
+        public Dictionary<string, int> Times { get; set; } = [];
+
+        public Dictionary<string, List<string>> Roles { get; set; } = [];
+
+        public Dictionary<string, List<string>> Prose { get; set; } = [];
+    }
+}

@@ -1,0 +1,32 @@
+namespace FondCompass.Core.Prose;
+
+/// <summary>What became of one row that was pasted.</summary>
+public enum PastedFate
+{
+    /// <summary>A setting, a part's name, a call.</summary>
+    Frame,
+
+    /// <summary>Bound to steps, every word of it.</summary>
+    Understood,
+
+    /// <summary>Bound to steps, with words left over that stay as a note.</summary>
+    Partly,
+
+    /// <summary>Takes no counts: a note, or a row that waits to be understood.</summary>
+    Aside,
+}
+
+/// <param name="From">As it was pasted.</param>
+/// <param name="Script">The script rows made of it.</param>
+/// <param name="Reads">How its steps are read, in plain words; empty when it has none.</param>
+public sealed record PastedRow(string From, string Script, PastedFate Fate, string Reads = "");
+
+/// <summary>Somebody's own wording as a dance script. Nothing of it is dropped.</summary>
+/// <param name="Understood">
+/// Words bound to steps, counts, settings, names and layers ÷ all words that are no fillers and were not kept because they are
+/// commentary, 0 to 1; 0 when nothing is danced.
+/// </param>
+public sealed record PastedDance(IReadOnlyList<PastedRow> Rows, double Understood)
+{
+    public string Script => string.Join('\n', Rows.Select(r => r.Script).Where(s => s.Length > 0)) + "\n";
+}

@@ -1,0 +1,40 @@
+using System.Text.RegularExpressions;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>A row of pasted text without what only lays it out: bullets, list numbers, time stamps; its cells where it is a table's row.</summary>
+/// <param name="Raw">As it was pasted.</param>
+/// <param name="Text">What is left to read.</param>
+/// <param name="Cells">The cells of a row parted by tabs or wide gaps; one when it is no table.</param>
+internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> Cells)
+{
+    private static readonly Regex Stamp = new(@"^\s*[\[(]?\d{1,2}:\d\d(?::\d\d)?[\])]?\s+(?:-\s+)?", RegexOptions.NonBacktracking);
+    private static readonly Regex Bullet = new(@"^\s*(?:[-*•–—·>#]+|->|=>|!!+)\s+", RegexOptions.NonBacktracking);
+    private static readonly Regex ListNumber = new(@"^\s*(?:\(?\d{1,2}[.)])\s+", RegexOptions.NonBacktracking);
+    private static readonly Regex Gap = new(@"\t+| {3,}", RegexOptions.NonBacktracking);
+
+    public bool IsEmpty => Text.Length == 0;
+
+    public static IReadOnlyList<ProseLine> All(string text)
+    {
+        var rows = RowText.SplitRows(text).Rows;
+        // "1) …", "2. …" are list numbers where every one of several counts on by one and none stands on a row of counts.
+        var numbered = rows.Count(r => ListNumber.IsMatch(r)) > 1;
+        return [.. rows.Select(r => Of(r, numbered))];
+    }
+
+    private static ProseLine Of(string raw, bool numbered)
+    {
+        var text = RowText.WithoutControlCharacters(raw).Replace('\u00a0', ' ');
+        text = Stamp.Replace(text, "");
+        for (var i = 0; i < 3; i++)
+        {
+            text = Bullet.Replace(text, "");
+        }
+
+        text = numbered ? ListNumber.Replace(text, "") : text;
+        var cells = Gap.Split(raw.Trim()).Select(c => c.Trim()).Where(c => c.Length > 0).ToList();
+        return new ProseLine(raw, text.Trim(), cells.Count > 1 ? cells : [text.Trim()]);
+    }
+}

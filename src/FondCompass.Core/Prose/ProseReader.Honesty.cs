@@ -1,0 +1,54 @@
+using FondCompass.Core.Findings;
+using FondCompass.Core.Told;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>How much was understood, never more than can be answered for (reading, section 7).</summary>
+public sealed partial class ProseReader
+{
+    /// <summary>Bound words by all that should have been; what the text says of itself and the dance does not bear out counts against it.</summary>
+    private double Understood(Analysis analysis)
+    {
+        var trace = analysis.Trace;
+        if (!trace.Parts.Any(p => p.Actions.Count > 0))
+        {
+            return 0;
+        }
+
+        var share = _boundWords / Math.Max(1, _boundWords + _lostWords);
+        var total = trace.TotalCounts;
+        var told = _settings.Counts;
+        if (told is { } counts && !analysis.Dance.IsPhrased && counts != total)
+        {
+            share *= Math.Min((double)total, counts) / Math.Max(total, counts) * 0.8;
+        }
+
+        if (_settings.WallCount is { } walls && !analysis.Dance.IsPhrased && walls != trace.WallOrder.Count)
+        {
+            share *= 0.8;
+        }
+
+        // A line that does not hold its counts, a foot that is not free: something was read otherwise than it was meant.
+        var wrong = analysis.Findings.Where(f => f.Severity == Severity.Error || f.Code is "COUNT01" or "COUNT03" or "JOIN01" or "JOIN02" || (f.Code is "COUNT02" or "MIRROR01" && trace.Calls.Any(c => c.Stretch.Pattern.Part.Lines.Count > 1))).Select(f => f.Place.Row).Distinct().Count();
+        var rows = trace.Parts.SelectMany(p => p.Actions).Select(a => a.Action.Row).Distinct().Count();
+        share *= 1 - Math.Min(0.7, 0.8 * wrong / Math.Max(1, rows));
+        return Math.Round(Math.Clamp(share, 0, 1) * 0.98, 3);
+    }
+
+    /// <summary>Each pasted row with how its steps are read.</summary>
+    private List<PastedRow> WithReads(Analysis analysis)
+    {
+        var reads = RowReads.Of(analysis).ToDictionary(r => r.Row, r => r.Text);
+        var rows = new List<PastedRow>();
+        var at = 1;
+        foreach (var row in _rows)
+        {
+            var count = row.Script.Length == 0 ? 0 : row.Script.Split('\n').Length;
+            var told = Enumerable.Range(at, count).Select(r => reads.GetValueOrDefault(r, "")).Where(t => t.Length > 0);
+            rows.Add(row with { Reads = string.Join(" · ", told) });
+            at += count;
+        }
+
+        return rows;
+    }
+}

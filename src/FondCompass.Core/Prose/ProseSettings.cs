@@ -1,0 +1,160 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>
+/// What the words say about the dance as a whole: counts, walls, counts to wait, the foot that starts, its kind (reading, section 7).
+/// Such words are settings and never steps, and a number is never changed.
+/// </summary>
+internal sealed class ProseSettings
+{
+    private const RegexOptions Safe = RegexOptions.NonBacktracking | RegexOptions.IgnoreCase | RegexOptions.CultureInvariant;
+
+    private static readonly Regex Total = new(@"\b(\d{1,3})\s*(?:counts?|cts?|beats)\b|^counts? (\d{1,3})\b", Safe);
+    private static readonly Regex Apart = new(@"\b(?:restart|tag|part|section|verse|chorus|bridge|break|eight)\b", Safe);
+    private static readonly Regex Walls = new(@"\b([1248])\s*(?:walls?|w)\b|\bwalls?\s+([1248])\b", Safe);
+    private static readonly Regex OneWall = new(@"\b(?:one|single) wall\b", Safe);
+    private static readonly Regex Wait = new(
+        @"\bafter (?:the )?(?:first )?(\d{1,3}) counts?\b|\b(?:wait|waits|intro|introduction|count in|lead in)(?: (?:is|of|for|the|first|bell|drums|music|about|we|a|,)){0,5} (\d{1,3})\b|\b(\d{1,3}) (?:count|counts|ct|cts|beat|beats) (?:of )?(?:intro|introduction|wait)\b|\b(?:start|starts|begin|begins|beginning|dance begins|after|in|come in)(?: [a-z]+){0,4} after (?:the first )?(\d{1,3})\b|\bafter (\d{1,3})(?: (?:count|counts|beats))?(?: of music)?(?: we start)?$|\bintro (\d{1,3})\b|\b(\d{1,3}) count intro\b|\bwait for [a-z ]{0,30}?(\d{1,3}) counts\b", Safe);
+    private static readonly Regex StartFoot = new(
+        @"\b(?:start|starts|started|starting|begin|begins|lead|leads|leading|off)(?: [a-z]+){0,2}? (?:on|with|from|by)(?: (?:the|your|our|a))? (right|left|r|l|rf|lf)\b|\b(right|left|rf|lf|r|l)(?: foot)? (?:lead|leads|leading|first|starts|begins|start|begin|to start|to begin)\b|^(right|left) foot(?: wait| \d|$)|\b(?:12 00|counts) (right|left) foot\b|\b(?:counts|beats),? (right|left) foot,|\bstarting (?:on )?(?:the )?(right|left)\b", Safe);
+    private static readonly Regex StartWeight = new(@"\b(?:start|begin|stand|standing|begins|starts)(?: [a-z]+){0,5} weight (?:is )?(?:on )?(?:the |your )?(right|left|r|l|rf|lf)\b|\bweight (?:is )?on (?:the |your )?(right|left|r|l|rf|lf)(?: [a-z]+){0,2} to (?:begin|start)\b|^(?:count in .*)?weight on (right|left|r|l)$|\bcounts weight on (right|left|r|l)\b", Safe);
+    private static readonly Regex Numbers = new(@"\b(?:thirty two|thirtytwo|forty eight|sixty four|twenty four|sixteen|twenty|twelve|eight|four|two|one|six|forty|twenty eight|sixty)\b", Safe);
+
+    public int? Counts { get; private set; }
+
+    public int? WallCount { get; private set; }
+
+    public int? Intro { get; private set; }
+
+    public Weight? Weight { get; private set; }
+
+    public int Line { get; private set; } = 8;
+
+    public string Genre { get; private set; } = "line";
+
+    /// <summary>Rows of which some words were a setting, with how many words those were.</summary>
+    private readonly Dictionary<string, int> _bound = [];
+
+    /// <summary>How many words of a row were settings.</summary>
+    public int BoundIn(string text) => _bound.GetValueOrDefault(text);
+
+    public static ProseSettings Of(IReadOnlyList<ProseLine> lines, Translation translation, string? genre)
+    {
+        var settings = new ProseSettings();
+        var whole = string.Join('\n', lines.Select(l => Plain(l.Text, translation)));
+        settings.Genre = genre ?? GenreOf(whole);
+        settings.Line = Has(whole, "waltz") || Has(whole, "twinkle") ? 6 : 8;
+        foreach (var line in lines.Where(l => !l.IsEmpty))
+        {
+            settings.Read(line.Text, Plain(line.Text, translation));
+        }
+
+        return settings;
+    }
+
+    private static bool Has(string text, string word) => Regex.IsMatch(text, $@"\b{word}", Safe);
+
+    private static string GenreOf(string text) =>
+        Has(text, "percussive") || Has(text, "ds\\b") || Has(text, "double step") ? "percussive"
+        : Has(text, "circle\\b") && (Has(text, "hands") || Has(text, "ring\\b")) || Has(text, "ring,") || Has(text, "the ring\\b") || Has(text, "into the circle") ? "circle"
+        : Has(text, "fitness") || Has(text, "marches\\b") || Has(text, "jumping jack") || Has(text, "knee lifts") ? "fitness"
+        : "line";
+
+    /// <summary>A row in the script's words: lower case, numbers as digits, other languages translated, marks as spaces.</summary>
+    public static string Plain(string text, Translation translation)
+    {
+        var tokens = Lexer.Read(text);
+        if (translation.Touches(tokens))
+        {
+            tokens = translation.Read(tokens);
+        }
+
+        var plain = string.Join(' ', tokens.Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator or TokenKind.Open or TokenKind.Close)).Select(t => t.Text.Replace("'", "", StringComparison.Ordinal)));
+        return Numbers.Replace(plain, m => (Vocabulary.Find(m.Value)?.Number ?? m.Value.ToLowerInvariant() switch { "thirtytwo" => 32, "forty" => 40, "sixty" => 60, "twenty eight" => 28, _ => 0 }).ToString(CultureInfo.InvariantCulture));
+    }
+
+    private void Read(string text, string plain)
+    {
+        var bound = 0;
+        var intro = plain.Contains("restart", StringComparison.Ordinal) || plain.Contains("tag", StringComparison.Ordinal) ? null : Match(Wait, plain);
+        if (intro is not null && Intro is null)
+        {
+            Intro = int.Parse(intro, CultureInfo.InvariantCulture);
+            bound += 2;
+        }
+
+        if (Match(Walls, plain) is { } walls)
+        {
+            WallCount ??= int.Parse(walls, CultureInfo.InvariantCulture);
+            bound += 2;
+        }
+        else if (OneWall.IsMatch(plain))
+        {
+            WallCount ??= 1;
+            bound += 2;
+        }
+
+        if (Weight is null && Match(StartWeight, plain) is { } weight)
+        {
+            Weight = weight[0] is 'r' or 'R' ? Core.Counts.Weight.Right : Core.Counts.Weight.Left;
+            bound += 3;
+        }
+        else if (Weight is null && Match(StartFoot, plain) is { } foot)
+        {
+            Weight = foot[0] is 'r' or 'R' ? Core.Counts.Weight.Left : Core.Counts.Weight.Right;
+            bound += 3;
+        }
+
+        // The total of a dance is said where its walls, level or waiting are, or by itself; a part's own counts are the part's.
+        if (Counts is null && !Apart.IsMatch(plain) && Match(Total, plain) is { } total && int.Parse(total, CultureInfo.InvariantCulture) is >= 12 and var counts && total != intro)
+        {
+            Counts = counts;
+            bound += 2;
+        }
+
+        if (bound > 0)
+        {
+            _bound[text] = bound;
+        }
+    }
+
+    private static string? Match(Regex pattern, string text)
+    {
+        var match = pattern.Match(text);
+        return match.Success ? match.Groups.Values.Skip(1).FirstOrDefault(g => g.Success)?.Value : null;
+    }
+
+    /// <summary>The rows of a script's head that say it.</summary>
+    public IEnumerable<string> Rows()
+    {
+        if (Genre != "line")
+        {
+            yield return $"genre {Genre}";
+        }
+
+        if (Line != 8)
+        {
+            yield return $"line {Line}";
+        }
+
+        if (Weight is { } weight)
+        {
+            yield return $"start weight {weight.Letter()} facing 12";
+        }
+
+        if (Intro is { } intro)
+        {
+            yield return $"intro {intro}";
+        }
+
+        if (WallCount is { } walls)
+        {
+            yield return $"walls {walls}";
+        }
+    }
+}

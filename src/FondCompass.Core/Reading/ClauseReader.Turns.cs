@@ -1,0 +1,405 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>The words of a turn: how far, which way, onto which wall.</summary>
+internal sealed partial class ClauseReader
+{
+    private static readonly string[] Ordinals = ["first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth"];
+
+    /// <summary>The deed turns by itself, so that a side or an amount beside it is the turn's.</summary>
+    private bool TurnsByItself => _draft.Verb is { IsTurn: true } || HasTurnSlot(_draft.Step);
+
+    private static bool HasTurnSlot(NamedStep? step) => step is not null && step.Forms[0].Actions.Any(a => a.Phrase.TurnSlot);
+
+    /// <summary>What is known of a turn while its words are read.</summary>
+    private struct TurnWords
+    {
+        public int Amount;
+        public int Side;
+        public Facing? Target;
+        public TurnGoal Goal;
+        public bool Spread;
+        public bool Each;
+        public bool Named;
+
+        public readonly bool Any => Amount > 0 || Side != 0 || Target is not null || Goal != TurnGoal.None || Named;
+    }
+
+    private bool TryTurn()
+    {
+        if (!_draft.HasHead && _words[_at].Verb is { } bare && bare.Has(VerbTraits.BareTurn) && _at + 2 < _to && _words[_at + 1].Foot.IsSingle() && (_words[_at + 2].Amount > 0 || _words[_at + 2].Number > 0) && HasSideAhead(_at + 3))
+        {
+            // "Turn L 1/2 right": on the left foot.
+            (_draft.Head, _draft.Verb) = (_words[_at], bare);
+            _draft.Feet.Add(_words[_at + 1].Foot);
+            _draft.OnStandingFoot = true;
+            _at += 2;
+            _last = Kind.Head;
+            return true;
+        }
+
+        var turn = new TurnWords();
+        var at = _at;
+        var end = _at;
+        while (at < _to && Piece(ref turn, ref at))
+        {
+            end = at;
+            // Small words inside a turn go with it: "half of a turn", "a quarter to your left".
+            while (at < _to && end > _at && IsSmall(at) && !IsTurnOpener(at))
+            {
+                at++;
+            }
+        }
+
+        var enough = turn.Amount > 0 || turn.Target is not null || turn.Goal != TurnGoal.None || turn.Named || (turn.Side != 0 && end > _at);
+        if (!enough || end == _at)
+        {
+            return false;
+        }
+
+        _at = end;
+        if (turn.Side == 0 && _draft.Way != 0 && turn.Target is null)
+        {
+            // "To the right half a pivot": in some languages the side is said first.
+            (turn.Side, _draft.Way) = (_draft.Way, 0);
+        }
+
+        var on = TurnPlace();
+        var made = new Turn(turn.Amount > 0 ? turn.Amount : null, turn.Side, turn.Target, Spread: turn.Spread && !turn.Each, Each: turn.Each, Goal: turn.Goal, On: on);
+        _draft.Turn = _draft.Turn is { } held ? Merge(held, made) : made;
+        _last = Kind.Turn;
+        _parted |= _draft.HasHead;
+        return true;
+    }
+
+    private static Turn Merge(Turn a, Turn b) => a with
+    {
+        Amount = a.Amount ?? b.Amount,
+        Side = a.Side == 0 ? b.Side : a.Side,
+        Target = a.Target ?? b.Target,
+        Goal = a.Goal == TurnGoal.None ? b.Goal : a.Goal,
+        Spread = (a.Spread || b.Spread) && !(a.Each || b.Each),
+        Each = a.Each || b.Each,
+        On = a.On == 0 ? b.On : a.On,
+    };
+
+    private bool IsSmall(int at) =>
+        _words[at].Verb is null && _words[at].Step is null && _words[at].Foot == Foot.None && _words[at].Number == 0 && _words[at].Amount == 0
+        && _words[at].Is(Roles.Filler) && !_words[at].Is(Roles.Each);
+
+    private bool IsTurnOpener(int at) => _words[at].Is(Roles.Turning | Roles.Turn) || _words[at].Amount > 0 || (_words[at].Is(Roles.To | Roles.Facing) && WallAt(at + 1, bareHour: true) is not null) || _words[at].Is(Roles.Over);
+
+    /// <summary>One piece of a turn from a place on; moves past it.</summary>
+    private bool Piece(ref TurnWords turn, ref int at)
+    {
+        var word = _words[at];
+        var isIn = turn.Any || TurnsByItself;
+        if (word.Step is not null)
+        {
+            return false;
+        }
+
+        if (word.Is(Roles.Turning) || word.Is(Roles.Turn) || word.Verb is { } verb && verb.Has(VerbTraits.BareTurn))
+        {
+            turn.Spread |= word.Is(Roles.Turning) && _draft.HasHead | !HasDeedAhead(at + 1);
+            turn.Named = true;
+            turn.Amount = turn.Amount == 0 ? word.Amount : turn.Amount;
+            at++;
+            return true;
+        }
+
+        if (word.Amount > 0 && turn.Amount == 0 && (word.Kind == TokenKind.Fraction || isIn || IsTurnAhead(at + 1)))
+        {
+            turn.Amount = word.Amount;
+            at++;
+            // "1/2 a turn", "half pivot": the word for what turns.
+            return true;
+        }
+
+        if (word.Number > 0 && turn.Amount == 0)
+        {
+            if (at + 1 < _to && _words[at + 1] is { Kind: TokenKind.Fraction, Amount: > 0 })
+            {
+                turn.Amount = (word.Number * Eighths.Full) + _words[at + 1].Amount;
+                at += 2;
+                return true;
+            }
+
+            if (isIn && word.Kind == TokenKind.Number && word.Number <= TurnAmount.Largest / Eighths.Full && (at + 1 >= _to || _words[at + 1].Side != 0 || _words[at + 1].Is(Roles.Turn | Roles.Over)))
+            {
+                turn.Amount = word.Number * Eighths.Full;
+                at++;
+                return true;
+            }
+
+            return false;
+        }
+
+        if (word.Is(Roles.Each) && turn.Any)
+        {
+            turn.Each = true;
+            at++;
+            return true;
+        }
+
+        if (word.Is(Roles.Each) && at + 1 < _to && (_words[at + 1].Is(Roles.Turning | Roles.Turn) || _words[at + 1].Amount > 0))
+        {
+            turn.Each = true;
+            at++;
+            return true;
+        }
+
+        return Shoulder(ref turn, ref at) || Wall(ref turn, ref at, isIn) || SideOf(ref turn, ref at, isIn);
+    }
+
+    /// <summary>"over the left shoulder".</summary>
+    private bool Shoulder(ref TurnWords turn, ref int at)
+    {
+        var i = at;
+        while (i < _to && (_words[i].Is(Roles.Over) || IsSmall(i)))
+        {
+            i++;
+        }
+
+        if (i < _to && _words[i].Side != 0 && i + 1 < _to && _words[i + 1].Is(Roles.Shoulder))
+        {
+            if (turn.Side == 0)
+            {
+                turn.Side = _words[i].Side;
+            }
+
+            at = i + 2;
+            return true;
+        }
+
+        return false;
+    }
+
+    private bool Wall(ref TurnWords turn, ref int at, bool isIn)
+    {
+        var word = _words[at];
+        var leads = word.Is(Roles.To) || (word.Is(Roles.Facing) && turn.Any) || word.Direction != Direction.None || word.Wall is not null || word.Is(Roles.SideWall | Roles.SameWall | Roles.NextWall | Roles.OppositeWall) || word.Side != 0 || word.Is(Roles.Corner);
+        if (!leads)
+        {
+            return false;
+        }
+
+        var from = word.Is(Roles.To | Roles.Facing) && word.Direction == Direction.None ? at + 1 : at;
+        if (!isIn && from > at && from + 1 == _to && _words[from] is { Kind: TokenKind.Number, Number: 3 or 6 or 9 or 12 } && _draft.HasHead)
+        {
+            // "Step R forward to 3": an hour can stand here, a number of steps cannot.
+            (turn.Target, at) = (new Facing(_words[from].Number % 12 * 2 / 3), from + 1);
+            return true;
+        }
+
+        if (WallAt(from, bareHour: isIn && from > at, inTurn: isIn) is not { } wall || (!isIn && !wall.SaysWall))
+        {
+            return false;
+        }
+
+        if (turn.Target is not null || turn.Goal != TurnGoal.None)
+        {
+            return false;
+        }
+
+        (turn.Target, turn.Goal) = (wall.Facing, wall.Goal);
+        if (turn.Side == 0 && wall.Side != 0)
+        {
+            turn.Side = wall.Side;
+        }
+
+        at = wall.Next;
+        return true;
+    }
+
+    private bool SideOf(ref TurnWords turn, ref int at, bool isIn)
+    {
+        var word = _words[at];
+        if (word.Side == 0 || turn.Side != 0)
+        {
+            return false;
+        }
+
+        if (turn.Amount > 0 || turn.Named || turn.Target is not null || turn.Goal != TurnGoal.None)
+        {
+            turn.Side = word.Side;
+            at++;
+            return true;
+        }
+
+        if (!isIn)
+        {
+            return false;
+        }
+
+        // Beside a deed that turns: the side, unless an amount with its own side follows, or it is a letter beside a pivot.
+        var next = at + 1;
+        while (next < _to && IsSmall(next))
+        {
+            next++;
+        }
+
+        if (next < _to && (_words[next].Amount > 0 || _words[next].Number > 0) && HasSideAhead(next + 1))
+        {
+            return false;
+        }
+
+        var leadsToWall = next < _to && (_words[next].Is(Roles.To | Roles.Facing | Roles.Wall) || _words[next].Wall is not null || (_words[next].Direction != Direction.None && _words[next].Words > 1));
+        var pivots = _draft.Verb is { } verb ? verb.Has(VerbTraits.Pivots) : _draft.Step is { Pivots: true };
+        var slot = _draft.Step is { Pivots: false };
+        if ((slot || (pivots && word.Text.Length == 1)) && !leadsToWall && !(word.Text.Length > 1 && next < _to && _words[next].Amount > 0) && word.Foot.IsSingle())
+        {
+            return false;
+        }
+
+        turn.Side = word.Side;
+        at++;
+        return true;
+    }
+
+    private bool HasSideAhead(int from)
+    {
+        for (var i = from; i < Math.Min(_to, from + 4); i++)
+        {
+            if (_words[i].Side != 0)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /// <summary>Whether a word amount ("half", "full") is followed by what makes it one of a turn.</summary>
+    private bool IsTurnAhead(int from)
+    {
+        for (var i = from; i < Math.Min(_to, from + 4); i++)
+        {
+            if (_words[i].Is(Roles.Turn | Roles.Turning | Roles.Shoulder) || _words[i].Side != 0 || _words[i].Verb is { IsTurn: true } || HasTurnSlot(_words[i].Step))
+            {
+                return true;
+            }
+
+            if (!_words[i].Is(Roles.Filler) && !_words[i].Is(Roles.Over))
+            {
+                return false;
+            }
+        }
+
+        return from >= _to;
+    }
+
+    private readonly record struct WallWords(Facing? Facing, TurnGoal Goal, int Next, bool SaysWall, int Side = 0);
+
+    /// <summary>A wall named from a place on: "the back wall", "9:00", "the side wall", "the front", a bare hour where one can stand.</summary>
+    private WallWords? WallAt(int from, bool bareHour, bool inTurn = true)
+    {
+        var at = from;
+        while (at < _to && ((IsSmall(at) && _words[at].Direction == Direction.None && !_words[at].Is(Roles.Wall)) || (_words[at].Is(Roles.Facing | Roles.To) && _words[at].Direction == Direction.None)))
+        {
+            at++;
+        }
+
+        if (at >= _to)
+        {
+            return null;
+        }
+
+        var word = _words[at];
+        var next = at + 1;
+        var wall = next < _to && _words[next].Is(Roles.Wall) && !_words[next].Is(Roles.SideWall);
+        var corner = next < _to && _words[next].Is(Roles.Corner);
+        if (word.Wall is { } named)
+        {
+            return new WallWords(named, TurnGoal.None, wall ? next + 1 : PastHour(next), word.Words > 1 || word.Kind == TokenKind.Clock || wall);
+        }
+
+        if (word.Is(Roles.SideWall | Roles.SameWall | Roles.NextWall | Roles.OppositeWall))
+        {
+            return new WallWords(null, GoalOf(word), next, true);
+        }
+
+        if (word.Is(Roles.Corner) || (word.Direction == Direction.DiagonalForward && word.Text.EndsWith("corner", StringComparison.Ordinal)))
+        {
+            return inTurn ? new WallWords(null, TurnGoal.Corner, next, false) : null;
+        }
+
+        if (corner && word.Side != 0)
+        {
+            return inTurn ? new WallWords(null, TurnGoal.Corner, next + 1, false, word.Side) : null;
+        }
+
+        if (word.Direction is Direction.Forward or Direction.Back && word.Text is "front" or "back" or "to the front" or "to the back" or "home")
+        {
+            return wall || inTurn ? new WallWords(new Facing(word.Direction == Direction.Back ? 4 : 0), TurnGoal.None, wall ? next + 1 : PastAgain(next), wall) : null;
+        }
+
+        if (word.Text is "home" && inTurn)
+        {
+            return new WallWords(Facing.Front, TurnGoal.None, next, false);
+        }
+
+        if (word.Direction == Direction.Side && wall)
+        {
+            return new WallWords(null, TurnGoal.SideWall, next + 1, true);
+        }
+
+        if (word.Side != 0 && wall)
+        {
+            // "The right wall" is the one at 3:00 of the room.
+            return new WallWords(new Facing(word.Side > 0 ? 2 : 6), TurnGoal.None, next + 1, true);
+        }
+
+        var hour = next < _to && _words[next].Is(Roles.Hour);
+        if (word.Number > 0 && (bareHour || hour || wall) && Facing.TryParse(word.Number.ToString(System.Globalization.CultureInfo.InvariantCulture), out var at12))
+        {
+            return new WallWords(at12, TurnGoal.None, hour || wall ? next + 1 : next, hour || wall);
+        }
+
+        return null;
+    }
+
+    private int PastHour(int at) => at < _to && _words[at].Is(Roles.Hour) ? at + 1 : at;
+
+    private int PastAgain(int at) => at < _to && _words[at].Is(Roles.Again) ? at + 1 : at;
+
+    private static TurnGoal GoalOf(Lexeme word) =>
+        word.Is(Roles.SideWall) ? TurnGoal.SideWall : word.Is(Roles.SameWall) ? TurnGoal.SameWall : word.Is(Roles.NextWall) ? TurnGoal.NextWall : TurnGoal.OppositeWall;
+
+    /// <summary>"on the third step": which action of the step turns; 0 when it is not said.</summary>
+    private int TurnPlace()
+    {
+        var at = _at;
+        while (at < _to && IsSmall(at) && _words[at].Direction == Direction.None)
+        {
+            at++;
+        }
+
+        if (at >= _to || at == _at)
+        {
+            return 0;
+        }
+
+        var ordinal = Array.IndexOf(Ordinals, _words[at].Text) + 1;
+        if (ordinal == 0 && _words[at].Text is "last")
+        {
+            ordinal = -1;
+        }
+
+        if (ordinal == 0)
+        {
+            return 0;
+        }
+
+        _at = at + 1;
+        if (_at < _to && (_words[_at].Is(Roles.Counts) || _words[_at].Verb is { } verb && verb.Has(VerbTraits.Plain) || _words[_at].Number == 1))
+        {
+            _at++;
+        }
+
+        return ordinal;
+    }
+}

@@ -1,0 +1,133 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>What parts one clause from the one before it.</summary>
+internal enum Joint
+{
+    None,
+    Comma,
+    Then,
+    And,
+    With,
+
+    /// <summary>A colon, or an opening bracket: what follows tells how it goes.</summary>
+    Colon,
+}
+
+/// <summary>What a clause says of the steps before it rather than of one of its own.</summary>
+[Flags]
+internal enum Operation
+{
+    None = 0,
+    Again = 1,
+    OtherSide = 2,
+}
+
+/// <summary>A phrase while its clause is read; a clause that names no deed leaves one without a head.</summary>
+internal sealed class Draft
+{
+    public Lexeme? Head { get; set; }
+
+    public Verb? Verb { get; set; }
+
+    public NamedStep? Step { get; set; }
+
+    public List<Foot> Feet { get; private set; } = [];
+
+    /// <summary>The feet stood before the deed: "R heel forward".</summary>
+    public bool FeetFirst { get; set; }
+
+    public Direction Direction { get; set; }
+
+    public int Way { get; set; }
+
+    public Turn? Turn { get; set; }
+
+    /// <summary>The turn stood before the deed.</summary>
+    public bool TurnBefore { get; set; }
+
+    public Turn? Angle { get; set; }
+
+    public Foot Onto { get; set; }
+
+    public Foot Crossing { get; set; }
+
+    public int Times { get; set; } = 1;
+
+    /// <summary>"x2", "twice": said behind what is repeated, and may mean the whole list.</summary>
+    public bool TimesSaid { get; set; }
+
+    public bool TimesInAll { get; set; }
+
+    public int Counts { get; set; }
+
+    public bool Slow { get; set; }
+
+    public bool Quick { get; set; }
+
+    public bool OnStandingFoot { get; set; }
+
+    public NamedStep? Manner { get; set; }
+
+    public bool EndsStep { get; set; }
+
+    public bool Plural { get; set; }
+
+    public bool IsRepeat { get; set; }
+
+    /// <summary>"Starting on the right".</summary>
+    public bool Leads { get; set; }
+
+    public List<string> Layers { get; private set; } = [];
+
+    public List<UnreadWord> Unread { get; private set; } = [];
+
+    /// <summary>A word that nobody knows stands where the deed would.</summary>
+    public bool UnknownFirst { get; set; }
+
+    /// <summary>"In front": across for a step, forward for a tap.</summary>
+    public bool InFront { get; set; }
+
+    public Operation Operation { get; set; }
+
+    public Weight? FactWeight { get; set; }
+
+    public Facing? FactFacing { get; set; }
+
+    /// <summary>Arms, hips or head in the instructor's own words.</summary>
+    public string? Body { get; set; }
+
+    public TextSpan Span { get; set; }
+
+    public Joint Joint { get; set; }
+
+    /// <summary>Stood in brackets.</summary>
+    public bool Bracketed { get; set; }
+
+    public bool HasHead => Head is not null || Body is not null || Verb is not null || Step is not null;
+
+    public bool HasFact => FactWeight is not null || FactFacing is not null;
+
+    public bool IsTurnOnly => !HasHead && Turn is not null && Feet.Count == 0 && Direction == Direction.None;
+
+    public bool IsFeetOnly => !HasHead && Feet.Count > 0 && Direction == Direction.None && Way == 0 && Turn is null && !Leads;
+
+    public bool IsWayOnly => !HasHead && (Direction != Direction.None || Way != 0) && Turn is null;
+
+    public bool IsTimesOnly => !HasHead && TimesSaid && Feet.Count == 0 && Direction == Direction.None && Turn is null;
+
+    public bool SaysNothing => !HasHead && Feet.Count == 0 && Direction == Direction.None && Way == 0 && Turn is null && Angle is null && Onto == Foot.None
+        && Times == 1 && Counts == 0 && !HasFact && Operation == Operation.None && Unread.Count == 0;
+
+    public Draft Copy()
+    {
+        var copy = (Draft)MemberwiseClone();
+        copy.Feet = [.. Feet];
+        copy.Layers = [.. Layers];
+        copy.Unread = [.. Unread];
+        return copy;
+    }
+}

@@ -1,0 +1,225 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>Looks words up: the longest names and entries first, and for each all that it may mean.</summary>
+internal static class Lexis
+{
+    /// <param name="split">Leaves names of several words apart that are made of plain verbs and ways ("step touch").</param>
+    public static List<Lexeme> Read(IStepNames names, List<Token> tokens, bool split = false)
+    {
+        if (!names.Translation.Touches(tokens))
+        {
+            return Look(names, tokens, split);
+        }
+
+        // Names in another language are looked up as they stand; what is between them, in the script's words.
+        var lexemes = new List<Lexeme>();
+        var words = tokens.ConvertAll(t => t.Text);
+        var from = 0;
+        for (var i = 0; i < tokens.Count; i++)
+        {
+            if (tokens[i].Kind == TokenKind.Word && Name(names, tokens, words, i) is { } name)
+            {
+                lexemes.AddRange(Look(names, names.Translation.Read(tokens.GetRange(from, i - from)), split));
+                lexemes.Add(name);
+                i += name.TokenCount - 1;
+                from = i + 1;
+            }
+        }
+
+        lexemes.AddRange(Look(names, names.Translation.Read(tokens.GetRange(from, tokens.Count - from)), split));
+        return lexemes;
+    }
+
+    private static List<Lexeme> Look(IStepNames names, List<Token> tokens, bool split)
+    {
+        var lexemes = new List<Lexeme>(tokens.Count);
+        var words = tokens.ConvertAll(t => t.Text);
+        for (var i = 0; i < tokens.Count;)
+        {
+            var token = tokens[i];
+            if (token.Kind == TokenKind.Mark)
+            {
+                i++;
+                continue;
+            }
+
+            var lexeme = token.Kind is TokenKind.Word ? Longest(names, tokens, words, i, split) : Single(tokens, i);
+            lexemes.Add(lexeme);
+            i += lexeme.TokenCount;
+        }
+
+        return lexemes;
+    }
+
+    private static Lexeme Longest(IStepNames names, List<Token> tokens, List<string> words, int at, bool split)
+    {
+        var name = Name(names, tokens, words, at);
+        if (split && name is { Words: > 1, Step.IsOwn: false } && IsMadeOfPlainWords(words, at, name.TokenCount))
+        {
+            name = null;
+        }
+
+        var entry = Entry(tokens, words, at);
+        if (name is not null && (entry is null || name.TokenCount >= entry.Value.Tokens))
+        {
+            return name;
+        }
+
+        var count = entry?.Tokens ?? 1;
+        var verb = count == 1 ? Verbs.Find(words[at], out var plural) : null;
+        plural = count == 1 && verb is not null && words[at][^1] == 's' && Verbs.Find(words[at][..^1]) == verb;
+        if (verb is not null && count == 1 && words[at] is "stomp" or "stamp" && Next(tokens, at) is { Text: "up" })
+        {
+            return new Lexeme { Text = "stomp up", Span = token(2), Verb = Verbs.StompUp, TokenAt = at, TokenCount = 2, Kind = TokenKind.Word };
+        }
+
+        var sense = entry?.Sense;
+        return new Lexeme
+        {
+            Text = count == 1 ? words[at] : string.Join(' ', words.GetRange(at, count)),
+            Span = token(count),
+            Kind = TokenKind.Word,
+            Verb = verb,
+            Plural = plural,
+            IsPart = verb is not null && Verbs.IsPart(words[at]),
+            Sense = sense,
+            Number = sense?.Number ?? 0,
+            Times = sense?.Times ?? 0,
+            Amount = sense?.Amount ?? 0,
+            Words = count,
+            TokenAt = at,
+            TokenCount = count,
+        };
+
+        TextSpan token(int length) => tokens[at].Span.To(tokens[at + length - 1].Span);
+    }
+
+    private static Token? Next(List<Token> tokens, int at)
+    {
+        var next = at + 1 < tokens.Count && tokens[at + 1].Kind == TokenKind.Mark ? at + 2 : at + 1;
+        return next == at + 1 && next < tokens.Count ? tokens[next] : null;
+    }
+
+    private static Lexeme Single(List<Token> tokens, int at)
+    {
+        var token = tokens[at];
+        var amount = token.Kind == TokenKind.Fraction && TurnAmount.TryParse(token.Text, out var eighths) ? eighths : 0;
+        return new Lexeme
+        {
+            Text = token.Text,
+            Span = token.Span,
+            Kind = token.Kind,
+            Number = token.Kind == TokenKind.Number ? token.Number : 0,
+            Times = token.Kind == TokenKind.Times ? token.Number : 0,
+            Amount = amount,
+            Sense = token.Kind == TokenKind.Clock && Facing.TryParse(token.Text, out var facing) ? new Sense { Wall = facing } : null,
+            TokenAt = at,
+        };
+    }
+
+    /// <summary>The longest name of a step from a word on; hyphens inside it count for nothing.</summary>
+    private static Lexeme? Name(IStepNames names, List<Token> tokens, List<string> words, int at)
+    {
+        if (!names.MayBegin(words[at]))
+        {
+            return null;
+        }
+
+        Span<int> places = stackalloc int[12];
+        var count = 0;
+        for (var i = at; i < tokens.Count && count < Math.Min(names.LongestName, places.Length); i++)
+        {
+            if (tokens[i].Kind == TokenKind.Mark && tokens[i].Text == "-")
+            {
+                continue;
+            }
+
+            if (tokens[i].Kind is not (TokenKind.Word or TokenKind.Number))
+            {
+                break;
+            }
+
+            places[count++] = i;
+        }
+
+        for (var length = count; length > 0; length--)
+        {
+            var last = places[length - 1];
+            var plain = last - at == length - 1;
+            var run = plain ? words : [.. places[..length].ToArray().Select(p => words[p])];
+            var start = plain ? at : 0;
+            if (names.Find(run, start, length, out var plural) is { } step)
+            {
+                return new Lexeme
+                {
+                    Text = string.Join(' ', run.Skip(start).Take(length)),
+                    Span = tokens[at].Span.To(tokens[last].Span),
+                    Kind = TokenKind.Word,
+                    Step = step,
+                    Otherwise = names.Otherwise(run, start, length),
+                    Plural = plural,
+                    Words = length,
+                    TokenAt = at,
+                    TokenCount = last - at + 1,
+                    Verb = length == 1 ? Verbs.Find(run[start]) : null,
+                    IsPart = length == 1 && Verbs.IsPart(run[start]),
+                };
+            }
+        }
+
+        return null;
+    }
+
+    private static (Sense Sense, int Tokens)? Entry(List<Token> tokens, List<string> words, int at)
+    {
+        Sense? sense;
+        if (Vocabulary.IsOpener(words[at]))
+        {
+            Span<char> key = stackalloc char[96];
+            var longest = Math.Min(Vocabulary.Longest, tokens.Count - at);
+            for (var length = longest; length > 1; length--)
+            {
+                var used = 0;
+                var fits = true;
+                for (var i = at; i < at + length && fits; i++)
+                {
+                    fits = tokens[i].Kind is TokenKind.Word or TokenKind.Number && used + words[i].Length + 1 < key.Length;
+                    if (fits)
+                    {
+                        if (i > at)
+                        {
+                            key[used++] = ' ';
+                        }
+
+                        words[i].CopyTo(key[used..]);
+                        used += words[i].Length;
+                    }
+                }
+
+                if (fits && Vocabulary.TryFind(key[..used], out sense))
+                {
+                    return (sense, length);
+                }
+            }
+        }
+
+        return Vocabulary.TryFind(words[at], out sense) ? (sense, 1) : null;
+    }
+
+    private static bool IsMadeOfPlainWords(List<string> words, int at, int count)
+    {
+        for (var i = at; i < at + count; i++)
+        {
+            if (Verbs.Find(words[i]) is not { IsTurn: false } && !Vocabulary.IsDirection(words[i]) && words[i] is not ("and" or "-"))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

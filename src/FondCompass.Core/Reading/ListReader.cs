@@ -1,0 +1,266 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>
+/// Clauses become a list of deeds: turns, ways, numbers and feet that stand alone find what they belong to, brackets are repeated or
+/// taken as an explanation. Where the words leave two sensible scopes, both are given (reading, section 2).
+/// </summary>
+internal sealed class ListReader
+{
+    /// <summary>Deeds that one row may hold.</summary>
+    private const int MostDeeds = 512;
+
+    /// <summary>Brackets inside brackets that are looked into.</summary>
+    private const int Deepest = 6;
+
+    private readonly List<Lexeme> _words;
+    private readonly string _text;
+    private readonly string _genre;
+
+    private ListReader(List<Lexeme> words, string text, string genre) => (_words, _text, _genre) = (words, text, genre);
+
+    public static List<Wording> Read(List<Lexeme> words, string text, string genre)
+    {
+        var reader = new ListReader(words, text, genre);
+        var drafts = reader.Drafts(0, words.Count, 0);
+        return reader.Candidates(drafts);
+    }
+
+    /// <summary>All clauses of a stretch, brackets unfolded.</summary>
+    private List<Draft> Drafts(int from, int to, int depth)
+    {
+        var drafts = new List<Draft>();
+        var joint = Joint.None;
+        var start = from;
+        for (var i = from; i <= to; i++)
+        {
+            var next = i < to ? JointAt(i, start) : Joint.Comma;
+            var opens = i < to && _words[i].Kind == TokenKind.Open;
+            if (i < to && next == Joint.None && !opens && _words[i].Kind != TokenKind.Close)
+            {
+                continue;
+            }
+
+            if (i > start)
+            {
+                Append(drafts, ClauseReader.Read(_words, start, i, _text, _genre), ref joint);
+            }
+
+            start = i + 1;
+            if (opens)
+            {
+                var close = Closing(i, to);
+                joint = Bracket(drafts, i + 1, close, depth, joint, AfterTimes(i, close, to) is var times ? times.Count : 1);
+                i = times.Next - 1;
+                start = times.Next;
+                continue;
+            }
+
+            joint = Stronger(joint, next);
+        }
+
+        return drafts;
+    }
+
+    private static void Append(List<Draft> drafts, List<Draft> clause, ref Joint joint)
+    {
+        for (var i = 0; i < clause.Count && drafts.Count < MostDeeds; i++)
+        {
+            clause[i].Joint = i > 0 ? Joint.Comma : drafts.Count == 0 ? Joint.None : joint == Joint.None ? Joint.Comma : joint;
+            if (clause[i].SaysNothing && !clause[i].Slow)
+            {
+                continue;
+            }
+
+            drafts.Add(clause[i]);
+        }
+
+        if (clause.Count > 0)
+        {
+            joint = Joint.None;
+        }
+    }
+
+    /// <summary>Two separators side by side: ", and" goes on, "and then" too.</summary>
+    private static Joint Stronger(Joint a, Joint b) => (a, b) switch
+    {
+        (Joint.None, _) => b,
+        (_, Joint.None) => a,
+        (Joint.Comma or Joint.Then, Joint.With) => Joint.With,
+        (Joint.And, Joint.With) => Joint.With,
+        (Joint.Colon, _) => Joint.Colon,
+        (Joint.And, Joint.And) => Joint.And,
+        _ => Joint.Then,
+    };
+
+    private Joint JointAt(int at, int start)
+    {
+        var word = _words[at];
+        if (word.Kind == TokenKind.Separator)
+        {
+            return word.Text == ":" ? Joint.Colon : Joint.Comma;
+        }
+
+        if (word.Text == "so" && at > start)
+        {
+            return Joint.Colon;
+        }
+
+        if (word.Step is not null || word.Verb is not null)
+        {
+            return Joint.None;
+        }
+
+        if (word.Is(Roles.Then))
+        {
+            return Joint.Then;
+        }
+
+        if (word.Is(Roles.And))
+        {
+            return Joint.And;
+        }
+
+        // "Vine with the sun" is one lexeme; "by" and "when" part clauses only where a deed stood before.
+        return word.Is(Roles.With) && !(word.Is(Roles.Filler) && word.Text is not ("with" or "as")) ? Joint.With : Joint.None;
+    }
+
+    private int Closing(int open, int to)
+    {
+        var depth = 0;
+        for (var i = open; i < to; i++)
+        {
+            depth += _words[i].Kind == TokenKind.Open ? 1 : _words[i].Kind == TokenKind.Close ? -1 : 0;
+            if (depth == 0)
+            {
+                return i;
+            }
+        }
+
+        return to;
+    }
+
+    /// <summary>"x4", "twice", "4 times" behind a bracket.</summary>
+    private (int Count, int Next) AfterTimes(int open, int close, int to)
+    {
+        var next = close + 1;
+        if (next < to && _words[next].Times > 0 && _words[open..Math.Min(close, to)].Exists(w => w.Step is not null || w.Verb is not null || w.IsUnknown))
+        {
+            return (Math.Clamp(_words[next].Times, 1, MostDeeds), next + 1);
+        }
+
+        return (1, Math.Min(next, to));
+    }
+
+    private Joint Bracket(List<Draft> drafts, int from, int to, int depth, Joint joint, int times)
+    {
+        if (depth >= Deepest || from >= to)
+        {
+            return joint;
+        }
+
+        var inside = Drafts(from, to, depth + 1);
+        if (times == 1 && drafts.Count > 0)
+        {
+            foreach (var draft in inside)
+            {
+                draft.Bracketed = true;
+                if (draft is { IsTurnOnly: true, Turn: { Amount: null, Side: 0, Target: { } named } })
+                {
+                    // "(3:00)" tells where one faces then.
+                    (draft.FactFacing, draft.Turn) = (named, null);
+                }
+
+                if (draft.Onto != Foot.None && !draft.HasHead)
+                {
+                    // "(weight on L)" is a fact, checked, where outside brackets it says where the weight goes.
+                    draft.FactWeight = draft.Onto.OnWeight();
+                    draft.Onto = Foot.None;
+                }
+
+                if (draft is { HasHead: false, Direction: Direction.Forward or Direction.Back, Feet.Count: 0 } && inside.Count == 1 && _words[from..to].Exists(w => w.Is(Roles.Filler | Roles.Facing)))
+                {
+                    // "(back to the front!)".
+                    draft.FactFacing ??= new Facing(draft.Direction == Direction.Back ? 4 : 0);
+                    draft.Direction = Direction.None;
+                }
+            }
+        }
+
+        for (var time = 1; time <= times; time++)
+        {
+            for (var i = 0; i < inside.Count && drafts.Count < MostDeeds; i++)
+            {
+                var draft = time == 1 ? inside[i] : inside[i].Copy();
+                draft.IsRepeat |= time > 1;
+                draft.Joint = i > 0 ? draft.Joint : drafts.Count == 0 ? Joint.None : times == 1 ? Joint.Colon : Joint.Comma;
+                drafts.Add(draft);
+            }
+        }
+
+        return Joint.None;
+    }
+
+    private List<Wording> Candidates(List<Draft> drafts)
+    {
+        var hasAnd = drafts.Exists(d => d.Joint == Joint.And && d.HasHead);
+        var trailing = drafts.Count > 1 && drafts[^1].TimesSaid && !drafts.Exists(d => d.IsRepeat) && drafts.Count(d => d.TimesSaid) == 1;
+        var ownTurn = drafts.Exists(d => d.IsTurnOnly);
+        var bodies = drafts.Exists(d => d.Body is not null) && drafts.Exists(d => d.Body is null && d.HasHead);
+        var explained = drafts.Exists(d => d.Joint == Joint.Comma) && drafts.Exists(d => d.Step is not null);
+        var sounds = drafts.Exists(d => d.Joint is Joint.Then or Joint.And && d.Verb is { } heard && heard.Has(VerbTraits.Sound));
+        var candidates = new List<Wording>();
+        void Try(ListScope scope, int cost, string doubt = "")
+        {
+            var read = ListScopes.Read(drafts.ConvertAll(d => d.Copy()), scope, _text);
+            if (!candidates.Exists(c => SameItems(c, read)))
+            {
+                candidates.Add(read with { Cost = read.Cost + cost, Doubt = doubt, AtOnce = scope.And == AndMeans.Together });
+            }
+        }
+
+        // "…, clap four times": what is heard is repeated by itself, before all else is.
+        var alone = trailing && drafts[^1].Verb is { Kind: VerbKind.NoFoot };
+        foreach (var whole in trailing ? alone ? new[] { false, true } : [true, false] : [false])
+        {
+            var doubt = trailing ? whole ? "only the last of them is repeated" : "the whole list is repeated" : "";
+            var plain = new ListScope { TimesForAll = whole };
+            var less = trailing && whole == alone ? 1 : 0;
+            if (explained)
+            {
+                Try(plain with { Explained = true }, less, doubt);
+            }
+
+            Try(plain, less + (candidates.Count > 0 && explained && !trailing ? 3 : 0), doubt);
+            if (hasAnd)
+            {
+                Try(plain with { And = AndMeans.Then }, 1, doubt);
+                Try(plain with { And = AndMeans.Together }, 2, doubt);
+            }
+
+            if (ownTurn)
+            {
+                Try(plain with { TurnsAlone = true }, 3, "the turn belongs to the step before it");
+            }
+
+            if (bodies)
+            {
+                Try(plain with { BodyAlong = true }, 2, doubt);
+            }
+
+            if (sounds)
+            {
+                Try(plain with { SoundAlong = true }, 2, doubt);
+            }
+
+        }
+
+        return candidates;
+    }
+
+    private static bool SameItems(Wording a, Wording b) =>
+        a.Items.Count == b.Items.Count && a.Items.Zip(b.Items).All(p => p.First.Together.Count == p.Second.Together.Count && p.First.Together.Zip(p.Second.Together).All(q => PhraseText.Same(q.First, q.Second) && q.First.IsRepeat == q.Second.IsRepeat));
+}

@@ -1,0 +1,66 @@
+using System.Runtime.CompilerServices;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>
+/// Reads a wording ("step R forward, pivot 1/2 left", "two toe struts") into what it may mean: tokens, words with their meanings,
+/// clauses, then the list with its scopes (docs/reading.md). Pure.
+/// </summary>
+public static class RowReader
+{
+    /// <summary>Readings kept for one set of names; dances repeat themselves, and each key typed reads them all again.</summary>
+    private const int MostKept = 4_096;
+
+    private static readonly ConditionalWeakTable<IStepNames, Dictionary<string, Readings>> Kept = [];
+
+    /// <param name="names">The steps known, as the dance understands them.</param>
+    /// <param name="text">What stands behind the counts, layers taken off.</param>
+    public static Readings Read(IStepNames names, string text)
+    {
+        var kept = Kept.GetOrCreateValue(names);
+        lock (kept)
+        {
+            if (kept.TryGetValue(text, out var known))
+            {
+                return known;
+            }
+        }
+
+        var readings = ReadAnew(names, text);
+        lock (kept)
+        {
+            if (kept.Count >= MostKept)
+            {
+                kept.Clear();
+            }
+
+            if (text.Length < 400)
+            {
+                kept[text] = readings;
+            }
+        }
+
+        return readings;
+    }
+
+    /// <summary>Without the readings that are kept.</summary>
+    internal static Readings ReadAnew(IStepNames names, string text)
+    {
+        var tokens = Lexer.Read(text);
+        var lexemes = Lexis.Read(names, tokens);
+        var candidates = ListReader.Read(lexemes, text, names.Genre);
+        if (lexemes.Exists(l => l is { Words: > 1, Step.IsOwn: false }) && tokens.Count < 200)
+        {
+            // "Step touch" may be the step of that name, or a step and a touch.
+            var apart = Lexis.Read(names, tokens, split: true);
+            if (apart.Count != lexemes.Count)
+            {
+                candidates.AddRange(ListReader.Read(apart, text, names.Genre).Select(c => c with { Cost = c.Cost + 4 }));
+            }
+        }
+
+        return new Readings(candidates);
+    }
+}

@@ -1,0 +1,54 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>Deeds at one time: the first is the one that fills the counts, the others go along with it.</summary>
+public sealed record Item(IReadOnlyList<Phrase> Together)
+{
+    public Phrase Main => Together[0];
+}
+
+/// <summary>A fact stated inside a row: what holds when so many of its items are done.</summary>
+public sealed record RowFact(int After, Weight? Weight, Facing? Facing, TextSpan Span);
+
+/// <summary>One way to read a row's wording: deeds one after another, some of them several at once.</summary>
+/// <param name="Unreadable">Stretches in which no deed was found.</param>
+public sealed record Wording(IReadOnlyList<Item> Items, IReadOnlyList<UnreadWord> Unreadable)
+{
+    public IReadOnlyList<RowFact> Facts { get; init; } = [];
+
+    /// <summary>What else the words may mean, told when this reading is taken and another fits as well; empty when it is plain.</summary>
+    public string Doubt { get; init; } = "";
+
+    /// <summary>How far-fetched it is: of readings that fit the counts alike the lowest is taken.</summary>
+    public int Cost { get; init; }
+
+    /// <summary>Whether "and" was taken as "at one time" where the verbs alone would not say so.</summary>
+    public bool AtOnce { get; init; }
+
+    /// <summary>Its items stand for counts of the whole row ("(4)", "for 8"); 0 when none were said.</summary>
+    public int Counts { get; init; }
+
+    /// <summary>What it says of the steps before it rather than of its own; null when it names deeds.</summary>
+    public RowOperation? Operation { get; init; }
+
+    public IEnumerable<Phrase> Phrases => Items.SelectMany(i => i.Together);
+
+    public IEnumerable<UnreadWord> Unread => Phrases.SelectMany(p => p.Unread);
+
+    public bool IsRead => Items.Count > 0 && Unreadable.Count == 0;
+}
+
+/// <summary>"Repeat left", "same on the other side": what stands before is danced again.</summary>
+/// <param name="OtherSide">As its mirror image.</param>
+/// <param name="Lead">The foot or side it is to begin with; none when not said.</param>
+/// <param name="Unread">Words among it that mean nothing.</param>
+public sealed record RowOperation(bool OtherSide, Foot Lead, int Times, IReadOnlyList<UnreadWord> Unread);
+
+/// <summary>All sensible readings of a wording, the plainest first; counts, feet and stated facts decide between them.</summary>
+public sealed record Readings(IReadOnlyList<Wording> Candidates)
+{
+    public Wording First => Candidates[0];
+}

@@ -1,0 +1,83 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Reading;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Told;
+
+/// <summary>How a row was read, in plain words, so that a wrong reading is seen before the class sees it.</summary>
+/// <param name="Row">Text row, from 1.</param>
+/// <param name="Text">"1 walk R · 2 walk L, turning 1/4 left".</param>
+/// <param name="Doubt">What else the words may mean; empty when they are plain.</param>
+/// <param name="Instead">The row in words that mean the other reading; empty when there is none.</param>
+public sealed record RowRead(int Row, string Text, string Doubt = "", string Instead = "");
+
+/// <summary>Tells every row of steps as it is danced (reading, promise 3).</summary>
+public static class RowReads
+{
+    /// <summary>A row tells no more actions than these; the rest is counted.</summary>
+    private const int Most = 32;
+
+    /// <summary>In row order; a row that is danced several times is told as it is danced first.</summary>
+    public static IReadOnlyList<RowRead> Of(Analysis analysis)
+    {
+        var doubts = analysis.Findings.Where(f => f.Code is "WORD04" or "WORD06" && f.Place.Row is not null).GroupBy(f => f.Place.Row!.Value).ToDictionary(g => g.Key, g => g.First());
+        var reads = new SortedDictionary<int, RowRead>();
+        foreach (var part in analysis.Trace.Parts.Concat(analysis.Trace.LaterCalls).Concat(analysis.Trace.StandIns))
+        {
+            foreach (var group in part.Actions.GroupBy(a => (a.Action.Row, a.Action.Line)))
+            {
+                if (reads.ContainsKey(group.Key.Row))
+                {
+                    continue;
+                }
+
+                var actions = group.ToList();
+                var told = string.Join(" · ", actions.Take(Most).Select(a => Told(a, analysis.Dance.Header.LineCounts)));
+                told += actions.Count > Most ? $" · and {actions.Count - Most} more" : "";
+                reads[group.Key.Row] = doubts.TryGetValue(group.Key.Row, out var doubt)
+                    ? new RowRead(group.Key.Row, told, doubt.Message, doubt.Fix?.NewText ?? "")
+                    : new RowRead(group.Key.Row, told);
+            }
+        }
+
+        return [.. reads.Values];
+    }
+
+    /// <summary>One action: its count, its deed, its foot, its way, its turn.</summary>
+    public static string Told(TracedAction action, int lineCounts)
+    {
+        var words = new List<string> { action.Action.Beat.Label(lineCounts) };
+        if (action.Action.Words.Length > 0)
+        {
+            words.Add(action.Action.Words);
+        }
+        else
+        {
+            words.Add(action.Action.Verb.Name);
+            if (action.Foot != Foot.None)
+            {
+                words.Add(action.Foot == Foot.Both ? "both" : action.Foot.Letter());
+            }
+
+            if (action.Direction != Direction.None && action.Direction != action.Action.Verb.Default)
+            {
+                words.Add(PhraseText.Words(action.Direction));
+            }
+        }
+
+        var text = string.Join(' ', words);
+        if (action.Action.Crossing != Foot.None)
+        {
+            text += $", {action.Action.Crossing.Letter()} crossed";
+        }
+
+        if (!action.Turn.IsNone)
+        {
+            text += $"{(action.TurnFirst ? " after turning " : ", turning ")}{action.Turn}";
+        }
+
+        text += action.Onto != Foot.None && action.Verb.Kind != VerbKind.Takes ? $", onto {(action.Onto == Foot.Both ? "both" : action.Onto.Letter())}" : "";
+        return text + string.Concat(action.Action.Layers.Select(l => $" + {l}"));
+    }
+}

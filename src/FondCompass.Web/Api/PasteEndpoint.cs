@@ -1,0 +1,37 @@
+using FondCompass.Core;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Prose;
+
+namespace FondCompass.Web.Api;
+
+/// <summary>POST /api/paste: free wording in, a script and what became of each row out; nothing is stored.</summary>
+internal static class PasteEndpoint
+{
+    public static void MapPaste(this WebApplication app) => app.MapPost("/api/paste", async (HttpRequest request, string? genre) =>
+    {
+        var (text, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "free wording");
+        if (refusal is not null)
+        {
+            return refusal;
+        }
+
+        if (genre is not null && !Enum.TryParse<Genre>(genre, ignoreCase: true, out _))
+        {
+            return Hosting.ClearErrors.Problem(422, "Unknown genre", $"'{genre}' is no genre; send line, social, percussive, fitness, jazz or circle, or none.");
+        }
+
+        var pasted = ProseReader.Read(text, genre: genre?.ToLowerInvariant());
+        return Results.Json(PasteJson.Of(pasted, Analysis.Of(pasted.Script).WithTriedFixes()), ApiJson.Options);
+    }).DisableAntiforgery();
+}
+
+internal sealed record PasteJson(string Script, double Understood, IEnumerable<PastedRowJson> Rows, AnalysisJson Analysis)
+{
+    public static PasteJson Of(PastedDance pasted, Analysis analysis) =>
+        new(pasted.Script, pasted.Understood, pasted.Rows.Select(PastedRowJson.Of), AnalysisJson.Of(analysis));
+}
+
+internal sealed record PastedRowJson(string From, string Script, string Fate, string Reads)
+{
+    public static PastedRowJson Of(PastedRow row) => new(row.From, row.Script, row.Fate.ToString().ToLowerInvariant(), row.Reads);
+}

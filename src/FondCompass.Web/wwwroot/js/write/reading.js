@@ -1,0 +1,47 @@
+// Shows in plain words how the row in focus, or the one pointed at on the ruler, is read; a doubtful one offers its other reading.
+import { box, caretRow, putRow } from './text.js';
+
+const line = /** @type {HTMLElement} */ (document.getElementById('reading'));
+const text = /** @type {HTMLElement} */ (document.getElementById('reading-text'));
+const doubt = /** @type {HTMLElement} */ (document.getElementById('reading-doubt'));
+const instead = /** @type {HTMLButtonElement} */ (document.getElementById('reading-instead'));
+const ruler = /** @type {HTMLElement} */ (document.getElementById('ruler'));
+
+/** The row pointed at on the ruler; 0 when none is. */
+let pointed = 0;
+
+function show() {
+  const row = pointed || caretRow().row;
+  const read = document.querySelector(`#row-reads > li[data-row="${row}"]`);
+  line.classList.toggle('none', !(read instanceof HTMLElement));
+  if (!(read instanceof HTMLElement)) {
+    text.textContent = 'nothing on this row; put the caret on a row of steps, or point at one on the ruler.';
+    doubt.hidden = instead.hidden = true;
+    return;
+  }
+  text.textContent = read.textContent;
+  doubt.textContent = read.dataset.doubt ?? '';
+  doubt.hidden = !read.dataset.doubt;
+  instead.hidden = !read.dataset.instead;
+  instead.dataset.row = String(row);
+  instead.dataset.words = read.dataset.instead;
+}
+
+for (const kind of ['keyup', 'click', 'select', 'focus', 'written']) {
+  box.addEventListener(kind, show);
+}
+document.body.addEventListener('htmx:afterSwap', show);
+ruler.addEventListener('pointerover', (event) => {
+  const step = event.target instanceof Element ? event.target.closest('[data-pick="step"]') : null;
+  pointed = step instanceof SVGElement ? Number(step.dataset.row) : 0;
+  show();
+});
+ruler.addEventListener('pointerleave', () => {
+  pointed = 0;
+  show();
+});
+instead.addEventListener('click', () => {
+  putRow(Number(instead.dataset.row), instead.dataset.words ?? '');
+  box.focus();
+});
+show();

@@ -1,0 +1,54 @@
+using CsCheck;
+using FondCompass.Core.Findings;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Properties;
+
+/// <summary>A fix is tried before it is offered (reading, section 1, promise 4).</summary>
+public class FixTrialTests
+{
+    private static readonly string[] Rows =
+    [
+        "1-4 vine R", "5-8 vine R", "1 step R forward", "2 step R back", "3 touch L beside", "4 step L side", "5-6 rock R", "7-8 pivot 1/2 left", "5-8 jaz box R", "1-2 walk L, L",
+        "1-4 grapevin L", "7 turn 1/4 left, step R side", "8 touch R", "check weight L", "check facing 3", "1-8 walk R L R L, turn 1/4 wibble", "3 kick L forward", "&4 ball change R", "? 1-4 vyne R",
+    ];
+
+    [Fact]
+    public void An_offered_fix_lowers_what_it_is_for_and_raises_no_error() => Gen.OneOfConst(Rows).Array[2, 8].Sample(
+        rows =>
+        {
+            var script = "part A\n" + string.Join('\n', rows);
+            var before = Analysis.Of(script).WithTriedFixes();
+            foreach (var finding in before.Findings.Where(f => f.Fix is not null))
+            {
+                var changed = before.Dance.Rows.ToArray();
+                changed[finding.Fix!.Row - 1] = finding.Fix.NewText;
+                var after = Analysis.Of(string.Join('\n', changed));
+                Assert.True(Errors(after) <= Errors(before), $"{script}\n{finding}\n{finding.Fix}");
+                Assert.True(
+                    finding.Severity == Severity.Error ? Errors(after) < Errors(before) : after.Findings.Count(f => f.Code == finding.Code) < before.Findings.Count(f => f.Code == finding.Code),
+                    $"{script}\n{finding}\n{finding.Fix}");
+            }
+        },
+        iter: 1_000);
+
+    [Theory]
+    [InlineData("1 step R\n2 step R", true)]
+    [InlineData("1 step R\n2 step R\n3 step L", false)]
+    public void The_other_foot_is_offered_where_it_mends(string rows, bool offered)
+    {
+        var foot = Assert.Single(Analysis.Of($"part A\n{rows}\n").WithTriedFixes().Findings, f => f.Code == "FOOT01");
+
+        Assert.Equal(offered, foot.Fix is not null);
+    }
+
+    [Fact]
+    public void Only_so_many_are_tried()
+    {
+        var script = "part A\n" + string.Concat(Enumerable.Repeat("1-4 grapevin R\n5-8 grapevin L\n", 40));
+
+        Assert.Equal(FixTrial.MostTrials, Analysis.Of(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));
+    }
+
+    private static int Errors(Analysis analysis) => analysis.Findings.Count(f => f.Severity == Severity.Error);
+}
