@@ -15,7 +15,6 @@ public static class ActionFindings
     public static readonly FindingCode Gap = new("COUNT03", Severity.Warning, "Counts that nothing fills");
     public static readonly FindingCode PartLength = new("COUNT04", Severity.Warning, "A part that is no multiple of the line");
     public static readonly FindingCode SwingE = new("COUNT05", Severity.Warning, "An e in swing feel");
-    public static readonly FindingCode Overlap = new("COUNT06", Severity.Warning, "A step that begins before the one above has ended");
     public static readonly FindingCode NothingAgain = new("COUNT07", Severity.Error, "Nothing above to dance again");
     public static readonly FindingCode Parked = new("WORD03", Severity.Warning, "A row put aside until it is understood");
     public static readonly FindingCode Ambiguous = new("WORD04", Severity.Info, "A word that several steps go by");

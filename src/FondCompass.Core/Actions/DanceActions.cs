@@ -2,6 +2,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Actions;
 
@@ -94,6 +95,12 @@ public sealed record DanceAction : Moment
 
     /// <summary>Sounds before its line's first count.</summary>
     public bool IsPickUp => Beat.IsPickUp;
+
+    /// <summary>Told by the form of a named step, not in the row's own words.</summary>
+    public bool IsInside { get; init; }
+
+    /// <summary>The columns of the words it was read from in its row; empty when it has none of its own there, as in "again".</summary>
+    public TextSpan Source { get; init; }
 
     /// <summary>First action of its call.</summary>
     public bool StartsCall { get; init; }

@@ -329,7 +329,7 @@ internal sealed class PartBinder(Dance dance, DancePart part, IStepNames names, 
             var moment = mirrors ? MirrorImage.Of(pending.Moment, dance.Header.StartFacing) : pending.Moment;
             var beat = moment.Beat with { Number = moment.Beat.Number + shift };
             _pending.Add(new Pending(
-                moment is DanceAction action ? action with { Beat = beat, Row = entry.Row, Call = action.Call + 1_000_000 } : moment with { Beat = beat, Row = entry.Row },
+                moment is DanceAction action ? action with { Beat = beat, Row = entry.Row, Source = entry.Span, Call = action.Call + 1_000_000 } : moment with { Beat = beat, Row = entry.Row },
                 pending.Until with { Number = pending.Until.Number + shift }));
         }
 

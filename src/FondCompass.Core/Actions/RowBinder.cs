@@ -267,7 +267,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             _call += starts ? 1 : 0;
             var isLast = item.Beat == latest;
             var until = actions.Count == 1 || (isLast && end > item.Beat) ? end : Until(actions, i);
-            moments.Add(new Pending(Action(item, entry.Row, starts, layers), until));
+            var words = item.FromForm || item.Phrase.Span.Length == 0 ? option.Wording.Items[item.Item].Main.Span : item.Phrase.Span;
+            moments.Add(new Pending(Action(item, entry.Row, words.From(entry.Column), starts, layers), until));
             layers = [];
         }
 
@@ -286,7 +287,7 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
     /// <summary>An action that a finer one follows in its count ends there; else it lasts its count.</summary>
     private static Beat Until(IReadOnlyList<PlacedAction> actions, int i) => actions[i].Beat;
 
-    private DanceAction Action(PlacedAction item, int row, bool starts, IReadOnlyList<string> layers)
+    private DanceAction Action(PlacedAction item, int row, TextSpan source, bool starts, IReadOnlyList<string> layers)
     {
         var phrase = item.Phrase;
         var (role, foot) = Role(phrase, item.FromForm);
@@ -305,6 +306,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             Call = _call,
             CallLead = item.Lead,
             StartsCall = starts,
+            Source = source,
+            IsInside = item.FromForm && !item.AltersEnding,
             Direction = phrase.Direction,
             Turn = phrase.Turn,
             TurnFlips = item.TurnFlips,

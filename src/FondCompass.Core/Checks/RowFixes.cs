@@ -1,63 +1,63 @@
-using System.Text.RegularExpressions;
-using FondCompass.Core.Actions;
+using System.Text;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Text;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Checks;
 
-/// <summary>One-key changes to a row.</summary>
-internal static partial class RowFixes
+/// <summary>One-key changes of the words an action was read from; whatever else stands in the row stays as it is.</summary>
+internal static class RowFixes
 {
     /// <summary>Rows longer than this are no rows of a dance; nobody mends them with one key.</summary>
     private const int LongestRow = 300;
 
-    /// <summary>Names the other foot, or the other feet where the row names several.</summary>
-    public static Fix? OtherFoot(Dance dance, TracedAction action)
+    /// <summary>Names the other foot, or the other feet where the words name several.</summary>
+    public static Fix? OtherFoot(Dance dance, TracedAction action) =>
+        Changed(dance, action, $"use the {action.Foot.Other().Word()} foot", most: int.MaxValue, (token, before) =>
+            Vocabulary.Find(token.Text) is { } sense && sense.Foot.IsSingle() && !IsAmount(before) ? Exchanged(token.Text, sense.Foot.Other()) : null);
+
+    /// <summary>Turns the other way, where the words name exactly one side after an amount.</summary>
+    public static Fix? OtherSide(Dance dance, TracedAction action) =>
+        Changed(dance, action, $"turn {(action.Turn.Value > 0 ? "left" : "right")}", most: 1, (token, before) =>
+            Vocabulary.Find(token.Text) is { Side: not 0 } sense && IsAmount(before) ? Exchanged(token.Text, sense.Side > 0 ? Foot.Left : Foot.Right) : null);
+
+    /// <param name="most">So many words may change; where there are more, nobody knows which.</param>
+    private static Fix? Changed(Dance dance, TracedAction action, string label, int most, Func<Token, Token?, string?> other)
     {
-        var entry = action.Action;
-        if (entry.Role != FootRole.Named && !entry.CallLead.IsSingle())
+        var (row, source) = (dance.Rows[action.Action.Row - 1], action.Action.Source);
+        if (row.Length > LongestRow || source.Length == 0 || source.End > row.Length)
         {
             return null;
         }
 
-        var row = dance.Rows[entry.Row - 1];
-        if (row.Length > LongestRow)
+        var changed = new StringBuilder();
+        var (at, words) = (0, 0);
+        Token? before = null;
+        var tokens = Lexer.Read(row, source.Start, source.End);
+        var translation = StepLexicon.Shipped.For(dance.Header.Genre, dance.Header.LineCounts).Translation;
+        foreach (var token in translation.Touches(tokens) ? translation.Read(tokens) : tokens)
         {
-            return null;
+            // The case of a foot's letter tells nothing; words are looked up in lower case.
+            if (other(token, before) is { } word)
+            {
+                var was = token.Span.In(row);
+                changed.Append(row, at, token.Span.Start - at).Append(was.Length == 1 && char.IsUpper(was[0]) ? word.ToUpperInvariant() : word);
+                at = token.Span.End;
+                words++;
+            }
+
+            before = token;
         }
 
-        var changed = FootWord().Replace(row, word => word.Value switch
-        {
-            "R" => "L",
-            "L" => "R",
-            "r" => "l",
-            "l" => "r",
-            "right" => "left",
-            _ => "right",
-        });
-        return changed == row ? null : new Fix($"use the {action.Foot.Other().Word()} foot", entry.Row, changed);
+        return words == 0 || words > most ? null : new Fix(label, action.Action.Row, changed.Append(row, at, row.Length - at).ToString());
     }
 
-    /// <summary>Turns the other way, where the row names exactly one side after its amount.</summary>
-    public static Fix? OtherSide(Dance dance, TracedAction action)
-    {
-        var row = dance.Rows[action.Action.Row - 1];
-        var words = row.Length > LongestRow ? null : SideWord().Matches(row);
-        if (words is not { Count: 1 })
-        {
-            return null;
-        }
+    private static bool IsAmount(Token? token) =>
+        token is { Kind: TokenKind.Fraction or TokenKind.Number } || (token is { } word && Vocabulary.Find(word.Text) is { Amount: > 0 });
 
-        var word = words[0].Groups[1];
-        var other = word.Value switch { "left" => "right", "right" => "left", "L" => "R", _ => "L" };
-        return new Fix($"turn {other}", action.Action.Row, string.Concat(row.AsSpan(0, word.Index), other, row.AsSpan(word.Index + word.Length)));
-    }
-
-    [GeneratedRegex(@"(?<![\w/])(?:R|L|r|l|right|left)(?!\w)(?<!\d\s(?:right|left|R|L))")]
-    private static partial Regex FootWord();
-
-    [GeneratedRegex(@"(?:\d|[¼½¾]|half|quarter|full)\s+(left|right|L|R)(?!\w)")]
-    private static partial Regex SideWord();
+    /// <summary>The word for a foot as the other was written: a letter for a letter, else the English word, which every reader knows.</summary>
+    private static string Exchanged(string written, Foot foot) => written.Length == 1 ? foot.Letter().ToLowerInvariant() : foot.Word();
 }

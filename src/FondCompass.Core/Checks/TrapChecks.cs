@@ -7,7 +7,10 @@ using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Checks;
 
-/// <summary>Legal places where novices lose the foot (rules, section 2, free-foot trap).</summary>
+/// <summary>
+/// Legal places where novices lose the foot (rules, section 2, free-foot trap). Inside a named step there are none: who knows the step knows
+/// which foot is free in it and after it; percussive steps are made of brushes and may open a dance as well.
+/// </summary>
 public static class TrapChecks
 {
     public static readonly FindingCode TouchThenStep = new("TRAP01", Severity.Info, "A touch, then the same foot steps elsewhere");
@@ -38,7 +41,7 @@ public static class TrapChecks
 
             var leaves = action.Action.Verb.Kind == VerbKind.Leaves;
             var place = PlaceOf.Action(dance, trace, action);
-            if (!opened && leaves)
+            if (!opened && leaves && !(action.Action.IsInside && dance.Header.Genre == Genre.Percussive))
             {
                 yield return new Finding(OpensOnLeave, place, $"count {place.Count}: the dance opens on a {action.Action.Verb.Name} that takes no weight; say beforehand which foot it is.");
             }
@@ -49,8 +52,8 @@ public static class TrapChecks
                 continue;
             }
 
-            var (next, leavesBetween) = NextOf(trace, i);
-            if (action.Action.Verb.IsStoodOnByNovices && leavesBetween == 0 && next is not null
+            var (next, leavesBetween, inside) = NextOf(trace, i);
+            if (!action.Action.IsInside && action.Action.Verb.IsStoodOnByNovices && leavesBetween == 0 && next is not null
                 && next.Action.Verb.Kind == VerbKind.Takes && DirectionOf(next) != DirectionOf(action))
             {
                 yield return new Finding(
@@ -59,7 +62,7 @@ public static class TrapChecks
                     $"count {place.Count}: after this {action.Action.Verb.Name} the {action.Foot.Word()} foot goes again, on count {PlaceOf.Count(dance, next)}. Novices stand on it; cue 'no weight'.");
             }
 
-            if (leavesBetween > 0 && !LeftBefore(trace, i))
+            if (leavesBetween > 0 && !inside && !LeftBefore(trace, i))
             {
                 yield return new Finding(
                     LeavesInARow,
@@ -72,33 +75,35 @@ public static class TrapChecks
     private static Direction DirectionOf(TracedAction action) =>
         action.Direction == Direction.None ? action.Action.Verb.Default : action.Direction;
 
-    /// <summary>The next action of the same foot that is no leave, and the leaves before it.</summary>
-    private static (TracedAction? Next, int Leaves) NextOf(PartTrace trace, int index)
+    /// <summary>The next action of the same foot that is no leave, the leaves before it, and whether all of them are inside one named step.</summary>
+    private static (TracedAction? Next, int Leaves, bool Inside) NextOf(PartTrace trace, int index)
     {
-        var foot = trace.Actions[index].Foot;
+        var first = trace.Actions[index];
         var leaves = 0;
+        var inside = first.Action.IsInside;
         for (var i = index + 1; i < trace.Actions.Count; i++)
         {
             var action = trace.Actions[i];
-            if (action.Action.Verb.Kind == VerbKind.Takes && action.Foot != foot)
+            if (action.Action.Verb.Kind == VerbKind.Takes && action.Foot != first.Foot)
             {
-                return (null, leaves);
+                return (null, leaves, inside);
             }
 
-            if (action.Foot != foot)
+            if (action.Foot != first.Foot)
             {
                 continue;
             }
 
             if (action.Action.Verb.Kind != VerbKind.Leaves)
             {
-                return (action, leaves);
+                return (action, leaves, inside);
             }
 
             leaves++;
+            inside &= action.Action.IsInside && action.Action.Call == first.Action.Call;
         }
 
-        return (null, leaves);
+        return (null, leaves, inside);
     }
 
     private static bool LeftBefore(PartTrace trace, int index)

@@ -122,6 +122,20 @@ internal sealed class Draft
     public bool SaysNothing => !HasHead && Feet.Count == 0 && Direction == Direction.None && Way == 0 && Turn is null && Angle is null && Onto == Foot.None
         && Times == 1 && Counts == 0 && !HasFact && Operation == Operation.None && Unread.Count == 0;
 
+    /// <summary>
+    /// Takes over the words of a clause that belongs to this one, and what they say that cannot contradict: what goes along, the foot the
+    /// weight ends on, the angle, and every word nobody read. Feet, way, turn and times stay with whoever joins the two.
+    /// </summary>
+    public void Absorb(Draft clause)
+    {
+        Span = Span.To(clause.Span);
+        Unread.AddRange(clause.Unread);
+        Layers.AddRange(clause.Layers);
+        Onto = clause.Onto == Foot.None ? Onto : clause.Onto;
+        Angle ??= clause.Angle;
+        Slow |= clause.Slow;
+    }
+
     public Draft Copy()
     {
         var copy = (Draft)MemberwiseClone();

@@ -87,13 +87,13 @@ internal sealed class ListScopes
         {
             // Before steps of its own nothing is danced again by a word: it is told.
             _items[0][0].Unread.Add(new UnreadWord(operation.Span.In(_text), operation.Span));
-            _items[0][0].Span = _items[0][0].Span.To(operation.Span);
+            _items[0][0].Absorb(operation);
         }
 
         if (_waiting is { } turn)
         {
             _items.Add([new Draft { Verb = Verbs.Turn, Turn = turn, Span = _waitingDraft!.Span }]);
-            _items[^1][0].Unread.AddRange(_waitingDraft.Unread);
+            _items[^1][0].Absorb(_waitingDraft);
         }
 
         if (_scope.TimesForAll && Last is { TimesSaid: true, Times: > 1 } last && _items.Count > 1)
@@ -140,7 +140,7 @@ internal sealed class ListScopes
         {
             // Inside a list nothing is danced again by a word: it is told.
             Last!.Unread.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
-            Last.Span = Last.Span.To(draft.Span);
+            Last.Absorb(draft);
             return;
         }
 
@@ -161,8 +161,7 @@ internal sealed class ListScopes
             if (_items.Count > 0 && _items[0][0] is { Feet.Count: 0, Body: null } first)
             {
                 first.Feet.AddRange(draft.Feet);
-                first.Span = first.Span.To(draft.Span);
-                first.Unread.AddRange(draft.Unread);
+                first.Absorb(draft);
             }
             else if (!(_items.Count > 0 && _items[0][0].Feet.SequenceEqual(draft.Feet)))
             {
@@ -196,7 +195,7 @@ internal sealed class ListScopes
         if (Last is { Body: null } feet && (draft.Joint is Joint.With or Joint.And || _scope.BodyAlong))
         {
             feet.Layers.Add(draft.Body!);
-            feet.Span = feet.Span.To(draft.Span);
+            feet.Absorb(draft);
             return;
         }
 
@@ -213,7 +212,7 @@ internal sealed class ListScopes
     /// <summary>One after another, they are told as one: "head looks left, front, right".</summary>
     private void GoOn(Draft body, Draft draft)
     {
-        body.Span = body.Span.To(draft.Span);
+        body.Absorb(draft);
         body.Body = body.Span.In(_text);
     }
 
@@ -243,13 +242,7 @@ internal sealed class ListScopes
         }
 
         var last = Last!;
-        last.Unread.AddRange(draft.Unread);
-        last.Layers.AddRange(draft.Layers);
-        last.Onto = draft.Onto == Foot.None ? last.Onto : draft.Onto;
-        if (last.Body is null)
-        {
-            last.Span = last.Span.To(draft.Span);
-        }
+        last.Absorb(draft);
 
         if (turn.Each)
         {
@@ -287,8 +280,7 @@ internal sealed class ListScopes
         {
             last.Times = draft.Times;
             last.TimesSaid = true;
-            last.Span = last.Span.To(draft.Span);
-            last.Unread.AddRange(draft.Unread);
+            last.Absorb(draft);
         }
         else
         {
@@ -317,12 +309,9 @@ internal sealed class ListScopes
         if (Last is { Body: null } last && Extends(last, draft))
         {
             last.Feet.AddRange(draft.Feet);
-            last.Span = last.Span.To(draft.Span);
-            last.Slow |= draft.Slow;
             last.Times = draft.TimesSaid && draft.Times > 1 ? draft.Times : last.Times;
             last.TimesSaid |= draft.TimesSaid;
-            last.Onto = draft.Onto == Foot.None ? last.Onto : draft.Onto;
-            last.Unread.AddRange(draft.Unread);
+            last.Absorb(draft);
             return;
         }
 
@@ -330,8 +319,8 @@ internal sealed class ListScopes
         {
             foreach (var foot in draft.Feet)
             {
-                var going = new Draft { Verb = swivel.Verb, Way = foot == Foot.Right ? 1 : -1, Span = draft.Span, Joint = Joint.Comma, Onto = draft.Onto, Slow = draft.Slow };
-                going.Unread.AddRange(draft.Unread);
+                var going = new Draft { Verb = swivel.Verb, Way = foot == Foot.Right ? 1 : -1, Span = draft.Span, Joint = Joint.Comma };
+                going.Absorb(draft);
                 Add(going);
             }
 
@@ -340,9 +329,9 @@ internal sealed class ListScopes
 
         foreach (var foot in draft.Feet)
         {
-            var step = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma, Onto = draft.Onto, Slow = draft.Slow };
+            var step = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma };
             step.Feet.Add(foot);
-            step.Unread.AddRange(draft.Unread);
+            step.Absorb(draft);
             Add(step);
         }
     }
@@ -364,8 +353,7 @@ internal sealed class ListScopes
                 next.Feet.Add(draft.Way > 0 ? Foot.Right : Foot.Left);
             }
 
-            next.Span = next.Span.To(draft.Span);
-            next.Unread.AddRange(draft.Unread);
+            next.Absorb(draft);
             return;
         }
 
@@ -379,8 +367,7 @@ internal sealed class ListScopes
         {
             jump.Crossing = draft.Feet[0];
             jump.Direction = draft.Direction;
-            jump.Span = jump.Span.To(draft.Span);
-            jump.Unread.AddRange(draft.Unread);
+            jump.Absorb(draft);
             return;
         }
 
@@ -391,8 +378,7 @@ internal sealed class ListScopes
             named.Feet.AddRange(draft.Feet);
             named.Direction = draft.Direction;
             named.Way = draft.Way;
-            named.Span = named.Span.To(draft.Span);
-            named.Unread.AddRange(draft.Unread);
+            named.Absorb(draft);
             return;
         }
 
@@ -430,11 +416,7 @@ internal sealed class ListScopes
         }
         else if (Last is { } last)
         {
-            last.Span = last.Span.To(draft.Span);
-            last.Onto = draft.Onto == Foot.None ? last.Onto : draft.Onto;
-            last.Slow |= draft.Slow;
-            last.Angle ??= draft.Angle;
-            last.Unread.AddRange(draft.Unread);
+            last.Absorb(draft);
             if (draft.Counts > 0)
             {
                 if (draft.Bracketed && _items.Count > 1)
@@ -478,15 +460,14 @@ internal sealed class ListScopes
                 before.Manner = manner;
                 before.Feet.AddRange(before.Feet.Count == 0 ? draft.Feet : []);
                 before.Direction = before.Direction == Direction.None ? draft.Direction : before.Direction;
-                before.Span = before.Span.To(draft.Span);
-                before.Unread.AddRange(draft.Unread);
+                before.Absorb(draft);
                 return;
             }
 
             if (draft.Verb is { } sound && sound.Has(VerbTraits.Sound))
             {
                 before.Layers.Add(draft.Span.In(_text));
-                before.Span = before.Span.To(draft.Span);
+                before.Absorb(draft);
                 return;
             }
 
@@ -507,6 +488,7 @@ internal sealed class ListScopes
         if (_scope.SoundAlong && draft.Joint is Joint.Then or Joint.And && Last is { } stepping && draft.Verb is { } heard && heard.Has(VerbTraits.Sound))
         {
             stepping.Layers.Add(draft.Span.In(_text));
+            stepping.Absorb(draft);
             return;
         }
 
@@ -554,8 +536,7 @@ internal sealed class ListScopes
             draft.Turn = draft.Turn is null ? turn : draft.Turn;
             draft.TurnBefore = true;
             _waiting = null;
-            draft.Span = draft.Span.To(_waitingDraft!.Span);
-            draft.Unread.AddRange(_waitingDraft.Unread);
+            draft.Absorb(_waitingDraft!);
         }
 
         _items.Add([draft]);
@@ -606,9 +587,8 @@ internal sealed class ListScopes
             named.Feet.Add(clauses[0].Feet[0]);
         }
 
-        named.Unread.AddRange(clauses.SelectMany(c => c.Unread));
         named.Turn ??= clauses.Select(c => c.Turn).FirstOrDefault(t => t is not null);
-        named.Span = named.Span.To(clauses[^1].Span);
+        clauses.ForEach(named.Absorb);
     }
 
     /// <summary>Whether a clause may tell of one action of a form: the same deed or way, as far as either is said.</summary>

@@ -30,7 +30,7 @@ public static class TempoDesk
         var fastest = run.Stretches.SelectMany(s => (double[])[run.Song.Time.BpmAt(s.FromCount), run.Song.Time.BpmAt(Math.Max(s.FromCount, s.ToCount - 0.001))]).DefaultIfEmpty(0).Max();
         var parts = run.Stretches.Select(s => s.Stretch.Pattern).Distinct().ToList();
         var calls = CallsOf(parts, lexicon);
-        var steps = parts.SelectMany(p => p.Actions.GroupBy(a => a.Action.Call).Select(g => (g.First().Action.Step, Limit: LimitOf(p, g.Key)))).ToList();
+        var steps = parts.SelectMany(p => p.Actions.Zip(TempoLimits.Each(p, run.Trace.Dance.Header.Genre)).Select(a => (a.First.Action.Step, Limit: a.Second.Bpm))).ToList();
         var busiest = parts.SelectMany(p => p.Part.Lines.Select(l =>
             p.Actions.Count(a => a.Action.Line == l.Number && a.Foot.IsSingle()) / (double)Math.Max(1, l.Counts))).DefaultIfEmpty(0).Max();
         var time = run.Song.Time;
@@ -65,12 +65,5 @@ public static class TempoDesk
         }
 
         return calls;
-    }
-
-    private static double LimitOf(PartTrace part, int call)
-    {
-        var index = part.Actions.TakeWhile(a => a.Action.Call != call).Count();
-        var count = part.Actions.Skip(index).TakeWhile(a => a.Action.Call == call).Count();
-        return TempoLimits.Of([.. part.Actions.Skip(index).Take(count + 1)]).Bpm;
     }
 }

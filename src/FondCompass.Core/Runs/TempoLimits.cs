@@ -1,5 +1,7 @@
+using System.Globalization;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Runs;
@@ -15,31 +17,65 @@ public sealed record TempoLimit(int Line, string Count, double Bpm, string Why);
 /// <param name="Instead">A variant or another part that can be danced at the fastest tempo this part meets; null when there is none.</param>
 public sealed record PastTempo(string Part, int Repeat, int SongCount, double Seconds, double Bpm, TempoLimit Limit, string? Instead);
 
+/// <summary>Seconds the feet need, by how long they go on: an instructor's judgement put in numbers (docs/decisions.md, 13).</summary>
+/// <param name="Grace">Between two sets of a foot that stand alone: a pick-up, a swung "a".</param>
+/// <param name="InACount">Between sets of a foot, on average, over a count.</param>
+/// <param name="Lasting">Between sets of a foot, on average, over two counts and more.</param>
+/// <param name="Spring">From a hop, jump or leap to what comes next.</param>
+public sealed record FootPace(double Grace, double InACount, double Lasting, double Spring)
+{
+    /// <summary>Steps that carry the whole body.</summary>
+    public static readonly FootPace Stepping = new(0.075, 0.15, 0.2, 0.2);
+
+    /// <summary>Sounds made by the ankle; a-counts and sixteenths are ordinary.</summary>
+    public static readonly FootPace Percussive = new(0.05, 0.075, 0.08, 0.1);
+
+    public static FootPace Of(Genre genre) => genre == Genre.Percussive ? Percussive : Stepping;
+}
+
 /// <summary>
-/// How fast a dance can be danced by its feet and turns: two sets of a foot are no nearer than a fifth of a second, and a whole
-/// turn takes four fifths of one. An instructor's judgement put in numbers (docs/decisions.md), the same for all.
+/// How fast a dance can be danced by its feet and turns. What is quick for a moment is judged over the span it lasts, so that no pick-up
+/// and no swung step alone holds a dance back; a whole turn takes four fifths of a second.
 /// </summary>
 public static class TempoLimits
 {
-    /// <summary>Seconds between two sets of a foot.</summary>
-    public const double BetweenFeet = 0.2;
-
     /// <summary>Seconds of a whole turn.</summary>
     public const double WholeTurn = 0.8;
 
-    /// <summary>The slowest limit among some actions of a part; no limit when there are too few.</summary>
-    public static TempoLimit Of(IReadOnlyList<TracedAction> actions)
+    private static readonly TempoLimit None = new(1, "1", double.PositiveInfinity, "");
+
+    /// <summary>The slowest limit of a part; infinite when nothing holds it back.</summary>
+    public static TempoLimit Of(PartTrace part, Genre genre) => Each(part, genre).Aggregate(None, (tightest, next) => next.Bpm < tightest.Bpm ? next : tightest);
+
+    /// <summary>What each action of a part, and those right after it, allow; one for each action, infinite where they do not matter.</summary>
+    public static IReadOnlyList<TempoLimit> Each(PartTrace part, Genre genre)
     {
-        var tightest = new TempoLimit(1, "1", double.PositiveInfinity, "");
-        for (var i = 0; i < actions.Count; i++)
+        var feet = new List<TracedAction>();
+        foreach (var action in part.Actions)
         {
-            if (Of(actions, i) is { } limit && limit.Bpm < tightest.Bpm)
+            if (action.Foot != Foot.None && (feet.Count == 0 || feet[^1].At != action.At))
             {
-                tightest = limit;
+                feet.Add(action);
             }
         }
 
-        return tightest;
+        var pace = FootPace.Of(genre);
+        var limits = new TempoLimit[part.Actions.Count];
+        var foot = -1;
+        for (var i = 0; i < limits.Length; i++)
+        {
+            var action = part.Actions[i];
+            while (foot + 1 < feet.Count && feet[foot + 1].At <= action.At)
+            {
+                foot++;
+            }
+
+            var byTurn = ByTurn(action, foot > 0 && feet[foot].At == action.At ? feet[foot - 1] : null, foot + 1 < feet.Count ? feet[foot + 1] : null);
+            var byFeet = foot >= 0 && ReferenceEquals(feet[foot], action) ? ByFeet(feet, foot, pace) : None;
+            limits[i] = byTurn.Bpm < byFeet.Bpm ? byTurn : byFeet;
+        }
+
+        return limits;
     }
 
     /// <summary>Where and how each part of a run is overtaken by the music, the first time for each part.</summary>
@@ -57,7 +93,7 @@ public static class TempoLimits
             var pattern = stretch.Stretch.Pattern;
             if (!limits.TryGetValue(pattern, out var tight))
             {
-                tight = limits[pattern] = AllOf(pattern);
+                tight = limits[pattern] = AllOf(pattern, run.Trace.Dance.Header.Genre);
             }
 
             foreach (var (count, limit) in tight)
@@ -75,48 +111,49 @@ public static class TempoLimits
         return past;
     }
 
-    private static List<(int Count, TempoLimit Limit)> AllOf(PartTrace part)
+    private static List<(int Count, TempoLimit Limit)> AllOf(PartTrace part, Genre genre) =>
+        [.. Each(part, genre).Select((limit, i) => (Math.Max(0, (int)Math.Floor(part.Actions[i].At.InCounts)), limit)).Where(l => double.IsFinite(l.limit.Bpm))];
+
+    /// <summary>By the feet from one set on: to the next, over a count, and over two.</summary>
+    private static TempoLimit ByFeet(List<TracedAction> feet, int from, FootPace pace)
     {
-        var all = new List<(int, TempoLimit)>();
-        for (var i = 0; i < part.Actions.Count; i++)
+        var action = feet[from];
+        var tightest = None;
+        for (var to = from + 1; to < feet.Count; to++)
         {
-            if (Of(part.Actions, i) is { } limit)
+            var span = (feet[to].At - action.At).InCounts;
+            var least = to == from + 1 ? (action.Verb.IsHighImpact ? pace.Spring : pace.Grace) : 0;
+            least = Math.Max(least, span >= 2 ? pace.Lasting : span >= 1 ? pace.InACount : 0);
+            var apart = span / (to - from);
+            if (least > 0 && 60 * apart / least is var bpm && bpm < tightest.Bpm)
             {
-                all.Add((Math.Max(0, (int)Math.Floor(part.Actions[i].At.InCounts)), limit));
+                tightest = new TempoLimit(action.Action.Line, action.Action.Beat.Label(), bpm, $"{action.Action.Step} sets the feet {Counts(apart)} apart{(to > from + 1 ? $", {to - from + 1} times running" : "")}");
+            }
+
+            if (span >= 2)
+            {
+                break;
             }
         }
 
-        return all;
+        return tightest;
     }
 
-    /// <summary>What one action and the one after it allow.</summary>
-    private static TempoLimit? Of(IReadOnlyList<TracedAction> actions, int i)
+    /// <summary>By the turn: before its foot is set there is the time since the last, after it the time to the next.</summary>
+    private static TempoLimit ByTurn(TracedAction action, TracedAction? before, TracedAction? after)
     {
-        var action = actions[i];
-        if (!action.Foot.IsSingle() && action.Turn.IsNone)
+        var other = action.TurnFirst ? before : after;
+        if (action.Turn.IsNone || other is null)
         {
-            return null;
+            return None;
         }
 
-        var next = i + 1;
-        while (next < actions.Count && (!actions[next].Foot.IsSingle() || actions[next].At == action.At))
-        {
-            next++;
-        }
-
-        if (next >= actions.Count)
-        {
-            return null;
-        }
-
-        var gap = (actions[next].At - action.At).InCounts;
-        var byFeet = 60 * gap / BetweenFeet;
-        var byTurn = action.Turn.IsNone ? double.PositiveInfinity : 60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full);
-        var where = action.Action.Beat.Label();
-        return byTurn < byFeet
-            ? new TempoLimit(action.Action.Line, where, byTurn, $"{action.Action.Step} turns {action.Turn} and has {gap:0.##} {(gap == 1 ? "count" : "counts")} for it")
-            : new TempoLimit(action.Action.Line, where, byFeet, $"{action.Action.Step} sets the feet {gap:0.##} {(gap == 1 ? "count" : "counts")} apart");
+        var gap = Math.Abs((other.At - action.At).InCounts);
+        return new TempoLimit(
+            action.Action.Line, action.Action.Beat.Label(), 60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full), $"{action.Action.Step} turns {action.Turn} and has {Counts(gap)} for it");
     }
+
+    private static string Counts(double counts) => string.Create(CultureInfo.InvariantCulture, $"{counts:0.##} {(counts == 1 ? "count" : "counts")}");
 
     private static string? Instead(DanceRun run, string part, TempoLimit limit)
     {
@@ -128,13 +165,13 @@ public static class TempoLimits
             var version = DanceTracer.Trace(actions.With(label));
             if (version.Part(part) is { } easier)
             {
-                Consider($"its variant '{label}'", Of(easier.Actions).Bpm);
+                Consider($"its variant '{label}'", Of(easier, run.Trace.Dance.Header.Genre).Bpm);
             }
         }
 
         foreach (var other in run.Trace.Parts.Where(p => p.Part.Name != part && p.Part.Counts > 0 && !p.Part.IsTag))
         {
-            Consider($"part {other.Part.Name}", Of(other.Actions).Bpm);
+            Consider($"part {other.Part.Name}", Of(other, run.Trace.Dance.Header.Genre).Bpm);
         }
 
         return best is not { } found ? null
