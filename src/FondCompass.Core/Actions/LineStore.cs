@@ -35,7 +35,7 @@ internal sealed class LineStore
     /// <summary>What a row calls: the entries danced, how often, and whether on the other foot; null when it is no call.</summary>
     public (IReadOnlyList<PartEntry> Entries, int Times, bool Mirrored)? Find(string wording, string within)
     {
-        var (name, times, mirrored) = RowKinds.TimesAtEnd(wording);
+        var (name, times, mirrored) = RowOpeners.TimesAtEnd(wording);
         return _byName.TryGetValue(name, out var entries) && !string.Equals(name, within, StringComparison.OrdinalIgnoreCase) ? (entries, times, mirrored) : null;
     }
 }

@@ -158,11 +158,11 @@ internal sealed class OwnSteps : IStepNames
     }
 
     /// <summary>"1&amp;2 shuffle R, 3 touch L": a rhythm of its own.</summary>
-    private List<StepForm> Counted(StepDefinition definition, IReadOnlyList<(CountSpec? Counts, string Wording, Text.TextSpan Span)> pieces)
+    private List<StepForm> Counted(StepDefinition definition, IReadOnlyList<CountedPiece> pieces)
     {
         var actions = new List<PlacedAction>();
         var last = 1;
-        foreach (var (counts, words, _) in pieces)
+        foreach (var (counts, _, words, _) in pieces)
         {
             var readings = Readable(definition, words);
             if (readings.Count == 0)

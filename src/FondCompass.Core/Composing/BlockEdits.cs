@@ -127,7 +127,7 @@ public static class BlockEdits
             return $"part {FreeName(dance, "A")}\n{string.Join('\n', rows)}";
         }
 
-        var name = RowKinds.PartName(rest, _ => false).Name;
+        var name = RowOpeners.PartName(rest, _ => false).Name;
         var free = dance.Part(name) is null ? name : FreeName(dance, name);
         var at = rows[0].LastIndexOf(name, StringComparison.Ordinal);
         rows[0] = at < 0 ? $"{word} {free}" : string.Concat(rows[0].AsSpan(0, at), free, rows[0].AsSpan(at + name.Length));

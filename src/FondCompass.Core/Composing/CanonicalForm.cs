@@ -48,7 +48,7 @@ public static partial class CanonicalForm
 
     private static string Row(Dance dance, List<PartEntry> held, string text, IStepNames names) => held switch
     {
-        [VariantEntry variant] => $"{variant.Label} {Steps(dance, variant.Step, text, names)}",
+        [VariantEntry variant] => $"{variant.Label} {Steps(dance, variant.Step, null, names)}",
         _ when held.TrueForAll(e => e is StepEntry) => string.Join(", ", held.Cast<StepEntry>().Select(s => Steps(dance, s, held.Count == 1 ? text : null, names))),
         _ => Spaces().Replace(text, " "),
     };

@@ -1,80 +1,81 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Composing;
 
-/// <summary>Rewrites the counts in front of a row and leaves everything else of it as it is.</summary>
+/// <summary>Rewrites the counts of a row, wherever its kind has them, and leaves everything else of it as it is.</summary>
 internal static class CountShift
 {
     /// <summary>All positions so many whole counts later, or earlier.</summary>
-    public static CountSpec By(CountSpec counts, int by) => counts with
+    private static CountSpec By(CountSpec counts, int by) => counts with
     {
         Positions = [.. counts.Positions.Select(p => p with { Number = p.Number + by })],
         Split = counts.Split is null ? null : [.. counts.Split.Select(p => p with { Number = p.Number + by })],
     };
 
-    /// <summary>The row with its counts moved; the row itself when no counts stand in it.</summary>
+    /// <summary>The row with all its counts moved, those of its later clauses and of its layers too; the row itself when no counts stand in it.</summary>
     /// <param name="by">Whole counts later, or earlier when negative.</param>
     public static string Row(string row, int lineCounts, int by)
     {
-        if (by == 0 || Find(row, lineCounts) is not { } found)
+        var counts = by == 0 ? [] : Find(row, lineCounts);
+        if (counts.Exists(c => c.Counts.First.Number + by < 1 && !c.Counts.First.IsPickUp))
         {
             return row;
         }
 
-        return found.Counts.First.Number + by < 1 && !found.Counts.First.IsPickUp ? row : Put(row, found.Start, found.Length, By(found.Counts, by), lineCounts);
+        // From the back, so that the columns before stay what they are.
+        return counts.AsEnumerable().Reverse().Aggregate(row, (text, found) => Put(text, found.At, By(found.Counts, by), lineCounts));
     }
 
-    /// <summary>The row with other counts in place of its own, or in front of it where it has none.</summary>
-    public static string Row(string row, int lineCounts, CountSpec counts)
+    /// <summary>The row lasting to another whole count: its counts where it has one set of them, else the last clause's; written in front of a row that has none.</summary>
+    public static string Until(string row, int lineCounts, int first, int last)
     {
-        if (Find(row, lineCounts) is { } found)
+        var content = RowText.Content(RowText.Plain(row));
+        var opened = RowKinds.Open(content.In(RowText.Plain(row)), inPart: true);
+        var steps = RowParts.Read(RowText.Plain(row), opened.Rest.From(content.Start), lineCounts, new Beat(1, Fraction.Whole));
+        if (steps.Outcome != CountsOutcome.Read)
         {
-            return Put(row, found.Start, found.Length, counts, lineCounts);
+            var at = opened.Rest.From(content.Start).Start;
+            return row.Insert(at, $"{CountText.Write(CountSpec.Over(first, last), lineCounts)} ");
         }
 
-        var indent = row.Length - row.TrimStart().Length;
-        return $"{row[..indent]}{CountText.Write(counts, lineCounts)} {row[indent..]}";
+        return steps.Steps.Count > 1 && steps.Steps[^1] is { Counts: { } own } clause
+            ? Put(row, clause.CountsAt, CountSpec.Over(own.First.Number, Math.Max(own.First.Number, last)), lineCounts)
+            : Put(row, steps.CountsAt, CountSpec.Over(first, last), lineCounts);
     }
 
-    private static string Put(string row, int start, int length, CountSpec counts, int lineCounts)
+    private static string Put(string row, TextSpan at, CountSpec counts, int lineCounts)
     {
-        // Colons and brackets that stood behind the counts go with them; the space before the words stays.
-        var rest = row[(start + length)..];
-        return $"{row[..start]}{CountText.Write(counts, lineCounts)}{(rest.Length > 0 && !char.IsWhiteSpace(rest[0]) ? " " : "")}{rest}";
+        // Brackets around the counts go with them; a colon and the space behind them stay.
+        var written = at.In(row);
+        var tail = written[written.TrimEnd(' ', ':').Length..];
+        var behind = tail.Length == 0 && at.End < row.Length && !char.IsWhiteSpace(row[at.End]) && row[at.End] is not (',' or '+') ? " " : "";
+        return at.Replace(row, $"{CountText.Write(counts, lineCounts)}{tail}{behind}");
     }
 
-    /// <summary>The counts of a row of steps, of a layer, a note or a variant: the first word that reads as counts.</summary>
-    private static (int Start, int Length, CountSpec Counts)? Find(string row, int lineCounts)
+    /// <summary>All counts of a row: of its kind, of later clauses, of layers. A bare "&amp;" goes with the row above, wherever that goes.</summary>
+    private static List<(TextSpan At, CountSpec Counts)> Find(string row, int lineCounts)
     {
-        var content = RowText.WithoutComment(row);
-        var from = content.Length == 0 ? 0 : row.IndexOf(content, StringComparison.Ordinal);
-        var words = 0;
-        for (var at = from; at < from + content.Length && words < 4; at++)
+        var text = RowText.Plain(row);
+        var content = RowText.Content(text);
+        if (content.Length == 0)
         {
-            if (at > from && !char.IsWhiteSpace(row[at - 1]))
-            {
-                continue;
-            }
-
-            words++;
-            if (CountsReader.TryRead(row[at..(from + content.Length)], lineCounts, new Beat(1, Fraction.Whole), out var counts, out var length) == CountsOutcome.Read)
-            {
-                // A bare "&" goes with the row above, wherever that goes.
-                return length == 1 && !char.IsAsciiDigit(row[at]) ? null : (at, length, counts!);
-            }
-
-            if (at == from && !IsKind(content))
-            {
-                return null;
-            }
+            return [];
         }
 
-        return null;
-    }
+        var opened = RowKinds.Open(content.In(text), inPart: true);
+        var rest = opened.Rest.From(content.Start);
+        if (opened.Kind.Counts == CountsStand.Nowhere)
+        {
+            return [];
+        }
 
-    /// <summary>Rows whose counts come after a word.</summary>
-    private static bool IsKind(string content) =>
-        content[0] is '+' or '?' || RowText.FirstWord(content).Word is "note" or "cue" or "caution" or "trouble" or "easier" or "showier" or "no" or "no-turn"
-            or "low" or "low-impact" or "small" or "small-room" or "version" or "first" or "second" or "third" or "fourth";
+        if (opened.Kind.Sort == RowSort.Note)
+        {
+            return RowParts.NoteCounts(opened.Word, text, rest, lineCounts) is { Counts: { } counts, At: var at } ? [(at, counts)] : [];
+        }
+
+        return [.. RowParts.Read(text, rest, lineCounts, new Beat(1, Fraction.Whole)).AllCounts().Where(c => c.At.Length > 1 || char.IsAsciiDigit(text[c.At.Start]))];
+    }
 }

@@ -1,5 +1,6 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Composing;
 
@@ -8,7 +9,9 @@ namespace FondCompass.Core.Composing;
 /// <param name="First">Whole count at which it begins, from 1; a pick-up belongs to the count after it.</param>
 /// <param name="Last">Last whole count it fills.</param>
 /// <param name="BlockEnd">Last text row that hangs on it: its layers, notes and variants.</param>
-public sealed record WrittenRow(int Row, int First, int Last, int BlockEnd, CountSpec? Counts, string Wording)
+/// <param name="Words">Columns of its wording, of all its clauses; empty where it has none.</param>
+/// <param name="Ending">The time it is danced ("second time"); null when every time.</param>
+public sealed record WrittenRow(int Row, int First, int Last, int BlockEnd, CountSpec? Counts, string Wording, TextSpan Words, int? Ending)
 {
     public int Length => Math.Max(1, Last - First + 1);
 }
@@ -78,29 +81,44 @@ public sealed record ScriptMap(Dance Dance, IReadOnlyList<WrittenPart> Parts)
 
     private static WrittenPart PartOf(Dance dance, DancePart part, PartActions actions, int lastRow)
     {
-        var entries = part.Entries.GroupBy(e => e.Row).ToDictionary(g => g.Key, g => g.First());
+        var entries = Steps(part);
         var seen = new HashSet<int>();
         var lines = new List<(int Number, List<int> Rows)>();
         foreach (var group in actions.Moments.Where(m => m is not StatedFact).GroupBy(m => m.Line).OrderBy(g => g.Key))
         {
-            var rows = group.Select(m => m.Row).Distinct().Order().Where(r => entries.ContainsKey(r) && seen.Add(r)).ToList();
-            if (rows.Count > 0)
+            var rows = group.Select(m => m.Row).Distinct().Order().Where(entries.ContainsKey).ToList();
+            var unseen = rows.Where(seen.Add).ToList();
+            if (unseen.Count == rows.Count && rows.Count > 0)
             {
                 lines.Add((group.Key, rows));
+            }
+            else if (unseen.Count > 0)
+            {
+                // A line danced again with another ending is written once, both its endings in it.
+                Join(lines.First(l => l.Rows.Exists(r => rows.Contains(r))).Rows, unseen);
+            }
+        }
+
+        foreach (var row in entries.Keys.Order().Where(r => entries[r].Ending is not null && !seen.Contains(r)))
+        {
+            if (lines.LastOrDefault(l => l.Rows.Exists(r => r < row)) is { Rows: { } above })
+            {
+                Join(above, [row]);
             }
         }
 
         var written = new List<WrittenLine>();
         var stepRows = lines.SelectMany(l => l.Rows).Order().ToList();
+        var moments = actions.Moments.Where(m => m is not StatedFact).GroupBy(m => m.Row).ToDictionary(g => g.Key, g => g.Where(m => m.Line == g.First().Line).ToList());
         for (var i = 0; i < lines.Count; i++)
         {
             var (number, rows) = lines[i];
-            var moments = actions.Moments.Where(m => m.Line == number && m is not StatedFact).ToLookup(m => m.Row);
             var steps = new List<WrittenRow>();
             foreach (var row in rows)
             {
                 var after = stepRows.FirstOrDefault(r => r > row, lastRow + 1);
-                steps.Add(RowOf(entries[row], [.. moments[row]], BlockEnd(part, row, after)));
+                var (entry, ending) = entries[row];
+                steps.Add(RowOf(entry, ending, moments.GetValueOrDefault(row, []), BlockEnd(part, row, after)));
             }
 
             var heading = part.Entries.OfType<LineEntry>().Where(e => e.Row < rows[0] && (i == 0 || e.Row > lines[i - 1].Rows[^1])).Select(e => (int?)e.Row).LastOrDefault();
@@ -108,6 +126,36 @@ public sealed record ScriptMap(Dance Dance, IReadOnlyList<WrittenPart> Parts)
         }
 
         return new WrittenPart(part.Name, part.IsTag, part.Row, lastRow, written);
+    }
+
+    private static void Join(List<int> rows, IEnumerable<int> others)
+    {
+        rows.AddRange(others);
+        rows.Sort();
+    }
+
+    /// <summary>What each row of steps holds, and the time it is danced. A row may be several entries: an ending and its steps, clauses with counts of their own.</summary>
+    private static Dictionary<int, (List<PartEntry> Entries, int? Ending)> Steps(DancePart part)
+    {
+        var rows = new Dictionary<int, (List<PartEntry>, int?)>();
+        int? ending = null;
+        foreach (var entry in part.Entries)
+        {
+            if (entry is EndingEntry time)
+            {
+                ending = time.Time;
+            }
+            else if (rows.TryGetValue(entry.Row, out var held))
+            {
+                held.Item1.Add(entry);
+            }
+            else
+            {
+                rows[entry.Row] = ([entry], entry is StepEntry or FreeEntry or UnreadableEntry ? ending : null);
+            }
+        }
+
+        return rows;
     }
 
     /// <summary>What stands below a row of steps up to the next one hangs on it, save what begins or repeats a line.</summary>
@@ -127,17 +175,19 @@ public sealed record ScriptMap(Dance Dance, IReadOnlyList<WrittenPart> Parts)
         return end;
     }
 
-    private static WrittenRow RowOf(PartEntry entry, IReadOnlyList<Moment> moments, int blockEnd)
+    private static WrittenRow RowOf(List<PartEntry> entries, int? ending, IReadOnlyList<Moment> moments, int blockEnd)
     {
-        var (counts, wording) = entry switch
+        var steps = entries.OfType<StepEntry>().ToList();
+        var (counts, wording) = entries[0] switch
         {
             StepEntry step => (step.Counts, step.Wording),
             FreeEntry free => (free.Counts, ""),
             UnreadableEntry unread => (unread.Counts, unread.Text),
             _ => (null, ""),
         };
-        var first = counts?.First.Number ?? moments.Min(m => m.Beat.Number);
-        var last = Math.Max(counts?.Last.Number ?? 1, moments.Where(m => !m.Beat.IsPickUp).Select(m => m.Beat.Number).DefaultIfEmpty(1).Max());
-        return new WrittenRow(entry.Row, Math.Max(1, first), Math.Max(1, last), blockEnd, counts, wording);
+        var words = steps.Count == 0 ? default : steps[0].Span.To(steps[^1].Span);
+        var first = counts?.First.Number ?? moments.Select(m => m.Beat.Number).DefaultIfEmpty(1).Min();
+        var last = Math.Max((steps.Count > 1 ? steps[^1].Counts : counts)?.Last.Number ?? 1, moments.Where(m => !m.Beat.IsPickUp).Select(m => m.Beat.Number).DefaultIfEmpty(1).Max());
+        return new WrittenRow(entries[0].Row, Math.Max(1, first), Math.Max(1, last), blockEnd, counts, wording, words, ending);
     }
 }

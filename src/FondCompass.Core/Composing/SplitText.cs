@@ -11,7 +11,10 @@ internal static class SplitText
 {
     public static IReadOnlyList<string> Of(Analysis analysis, IStepNames names, WrittenLine line, WrittenRow written)
     {
-        var actions = analysis.Trace.Written(line.Part)!.Actions.Where(a => a.Action.Row == written.Row && a.Action.Line == line.Number).ToList();
+        // An ending of another time is danced at a later call, or in a later line.
+        var parts = analysis.Trace.LaterCalls.Where(p => p.Part.Name == line.Part).Prepend(analysis.Trace.Written(line.Part)!);
+        var actions = parts.Select(p => p.Actions.Where(a => a.Action.Row == written.Row).ToList()).FirstOrDefault(a => a.Count > 0) ?? [];
+        actions.RemoveAll(a => a.Action.Line != actions[0].Action.Line);
         if (actions.Count == 0)
         {
             return [];

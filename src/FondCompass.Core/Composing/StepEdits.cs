@@ -53,20 +53,21 @@ public sealed class StepEdits
             return e.Refuse(row, "Nothing was written. To take the step out, press Delete.");
         }
 
+        var (opener, remark) = Around(text);
         if (CountsReader.TryRead(wording, e.LineCounts, null, out _, out _) == CountsOutcome.Read)
         {
-            // A row with counts of its own, or several, in place of this one; the remark stays.
-            var content = RowText.WithoutComment(text);
+            // A row with counts of its own, or several, in place of this one; what opens the row and the remark stay.
             var rows = RowText.SplitRows(wording.Trim()).Rows;
-            e._rows[written.Row] = rows[0] + text[(text.IndexOf(content, StringComparison.Ordinal) + content.Length)..].TrimEnd();
+            e._rows[written.Row] = opener + rows[0] + remark.TrimEnd();
             e._rows.Insert(written.Row + 1, rows[1..]);
+        }
+        else if (written.Words.Length > 0 && e._analysis.Dance.Parts.SelectMany(p => p.Entries).Count(x => x.Row == written.Row && x is StepEntry) == 1)
+        {
+            e._rows[written.Row] = written.Words.Replace(text, wording.Trim());
         }
         else
         {
-            var at = written.Wording.Length == 0 ? -1 : text.IndexOf(written.Wording, StringComparison.Ordinal);
-            e._rows[written.Row] = at < 0
-                ? $"{CountText.Write(written.Counts ?? CountSpec.Over(written.First, written.Last), e.LineCounts)} {wording.Trim()}"
-                : string.Concat(text.AsSpan(0, at), wording.Trim(), text.AsSpan(at + written.Wording.Length));
+            e._rows[written.Row] = $"{opener}{CountText.Write(CountSpec.Over(written.First, written.Last), e.LineCounts)} {wording.Trim()}{remark}";
         }
 
         return e.Done(written.Row);
@@ -86,7 +87,7 @@ public sealed class StepEdits
             return e.Refuse(row, $"A line has at most {Beat.Largest} counts.");
         }
 
-        e._rows[written.Row] = CountShift.Row(e._rows[written.Row], e.LineCounts, CountSpec.Over(written.First, last));
+        e._rows[written.Row] = CountShift.Until(e._rows[written.Row], e.LineCounts, written.First, last);
         e.ShiftFollowers(line, written, by);
         return e.Done(written.Row);
     });
@@ -102,10 +103,9 @@ public sealed class StepEdits
 
         var text = e._rows[written.Row];
         var indent = text[..(text.Length - text.TrimStart().Length)];
-        var content = RowText.WithoutComment(text);
-        var remark = text[(text.IndexOf(content, StringComparison.Ordinal) + content.Length)..];
+        var (opener, remark) = Around(text);
         e._rows.Remove(written.Row, written.Row);
-        e._rows.Insert(written.Row, pieces.Select((p, i) => indent + p + (i == 0 ? remark : "")).ToList());
+        e._rows.Insert(written.Row, pieces.Select((p, i) => i == 0 ? opener + p + remark : indent + p).ToList());
         return e.Done(written.Row);
     });
 
@@ -186,9 +186,19 @@ public sealed class StepEdits
 
     private EditResult Refuse(int row, string why) => new(_script, row, why);
 
+    /// <summary>What stands before the counts of a row, such as "second time", and what stands behind its words: a remark.</summary>
+    private static (string Opener, string Remark) Around(string text)
+    {
+        var plain = RowText.Plain(text);
+        var content = RowText.Content(plain);
+        var rest = content.Length == 0 ? content : RowKinds.Open(content.In(plain), inPart: true).Rest.From(content.Start);
+        return (text[..rest.Start], text[content.End..]);
+    }
+
+    /// <summary>What is danced behind a step moves along; an ending of another time stands beside it, not behind.</summary>
     private void ShiftFollowers(WrittenLine line, WrittenRow written, int by)
     {
-        foreach (var follower in line.Rows.Where(r => r.First > written.Last || (r.Row > written.Row && r.First >= written.Last)))
+        foreach (var follower in line.Rows.Where(r => (r.First > written.Last || (r.Row > written.Row && r.First >= written.Last)) && (written.Ending is null || r.Ending is null || r.Ending == written.Ending)))
         {
             Shift(follower, by);
         }

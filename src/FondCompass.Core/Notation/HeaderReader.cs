@@ -5,13 +5,12 @@ namespace FondCompass.Core.Notation;
 /// <summary>Reads the header lines of a script.</summary>
 public static class HeaderReader
 {
-    private static readonly HashSet<string> Words =
+    /// <summary>The first words of all settings.</summary>
+    internal static readonly IReadOnlyList<string> Words =
     [
         "title", "credit", "source", "permission", "level", "genre", "start", "line", "feel", "tempo", "intro",
         "stride", "walls", "layout", "mirrors", "adapted", "changed", "lead", "counting", "count-in",
     ];
-
-    public static bool Knows(string word) => Words.Contains(word);
 
     /// <summary>Keeps a step row such as "line dance walk" or "start R" apart from a header line.</summary>
     public static bool LooksLikeSetting(string word, string rest) => word switch

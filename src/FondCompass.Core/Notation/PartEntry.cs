@@ -12,21 +12,33 @@ public enum VariantKind
     LowImpact,
     SmallRoom,
 
+    /// <summary>Without something that is named: no arms.</summary>
+    Without,
+
     /// <summary>A version of its own, such as a regional one; it has a name.</summary>
     Version,
 }
 
-/// <summary>Which variant: its purpose and, for a version, its name.</summary>
+/// <summary>Which variant: its purpose and its name, where it has one of its own ("version island", "no arms", "easier for knees").</summary>
 public sealed record VariantLabel(VariantKind Kind, string Name = "")
 {
-    public override string ToString() => Kind switch
+    public override string ToString()
     {
-        VariantKind.NoTurn => "no turn",
-        VariantKind.LowImpact => "low impact",
-        VariantKind.SmallRoom => "small room",
-        VariantKind.Version => $"version {Name}",
-        _ => Kind.ToString().ToLowerInvariant(),
-    };
+        var kind = Kind switch
+        {
+            VariantKind.NoTurn => "no turn",
+            VariantKind.LowImpact => "low impact",
+            VariantKind.SmallRoom => "small room",
+            VariantKind.Without => "no",
+            _ => Kind.ToString().ToLowerInvariant(),
+        };
+        return Name.Length == 0 ? kind : $"{kind} {Name}";
+    }
+
+    /// <summary>Names do not go by their case.</summary>
+    public bool Equals(VariantLabel? other) => other is not null && Kind == other.Kind && string.Equals(Name, other.Name, StringComparison.OrdinalIgnoreCase);
+
+    public override int GetHashCode() => HashCode.Combine(Kind, Name.ToUpperInvariant());
 }
 
 /// <summary>A part (A, B, chorus) or a tag, which is danced only where it is called.</summary>

@@ -1,132 +1,94 @@
-using System.Text.RegularExpressions;
+using System.Collections.Frozen;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Notation;
 
-/// <summary>Tells the rows apart that are neither settings nor steps: repeats, endings, variants, named lines.</summary>
-internal static partial class RowKinds
+/// <summary>What a row of the script is.</summary>
+public enum RowSort
 {
-    /// <summary>Most times a line or part is danced by one "x" in the text.</summary>
-    public const int MostTimes = 64;
+    /// <summary>Counts and steps, or a line or step called by its name.</summary>
+    Steps,
+    Part,
+    Call,
+    Version,
+    Check,
+    Definition,
+    Note,
+    Layers,
+    Parked,
+    Line,
+    Again,
+    Ending,
+    Variant,
+    Setting,
+}
 
-    /// <summary>"again", "again x3", "again mirrored", "other side".</summary>
-    public static AgainEntry? Again(int row, string text)
-    {
-        var match = AgainRow().Match(text);
-        return match.Success
-            ? new AgainEntry(row, Times(match.Groups["times"]), match.Groups["side"].Success)
-            : null;
-    }
+/// <summary>Where the counts of a kind of row stand.</summary>
+public enum CountsStand
+{
+    Nowhere,
+    InFront,
 
-    /// <summary>"second time", "every time", "second time 7-8 stomp R": which time, and the steps that follow on the row.</summary>
-    public static (bool Is, int? Time, string Steps) Ending(string text)
+    /// <summary>Behind the words that open it: "second time 7-8 hold".</summary>
+    BehindOpener,
+}
+
+/// <summary>One kind of row.</summary>
+/// <param name="Words">First words that may open it, in lower case; a sign for rows that begin with one.</param>
+/// <param name="OnlyInPart">Read as such only below a part's heading.</param>
+/// <param name="Example">A row of the kind, as in docs/script.md.</param>
+/// <param name="Opener">The length of the words that open it, given the row, its first word and what follows; −1 when it is no such row after all.</param>
+public sealed record RowKind(RowSort Sort, CountsStand Counts, bool OnlyInPart, IReadOnlyList<string> Words, string Example, Func<string, string, string, int> Opener);
+
+/// <summary>A row with the words that open it told apart.</summary>
+/// <param name="Word">Its first word, in lower case.</param>
+/// <param name="Rest">Columns, in the row's content, of what follows the opening words.</param>
+public readonly record struct OpenedRow(RowKind Kind, string Word, TextSpan Rest);
+
+/// <summary>The table of all kinds of row: what opens each, and where its counts stand. Whoever reads or changes rows asks here.</summary>
+public static class RowKinds
+{
+    private static readonly RowKind StepRow = new(RowSort.Steps, CountsStand.InFront, false, [], "1-4 vine R", (_, _, _) => 0);
+
+    /// <summary>In the order in which they are tried.</summary>
+    public static readonly IReadOnlyList<RowKind> All =
+    [
+        new(RowSort.Part, CountsStand.Nowhere, false, ["part", "tag"], "part A", (text, _, rest) => rest.Length > 0 ? text.Length - rest.Length : -1),
+        new(RowSort.Call, CountsStand.Nowhere, false, ["order", "after", "restart"], "restart 4 after 16", FirstWord),
+        new(RowSort.Version, CountsStand.Nowhere, false, ["from", "repeat"], "from 3 version island", (text, _, _) => RowOpeners.VersionAt(0, text) is null ? -1 : 0),
+        new(RowSort.Check, CountsStand.Nowhere, false, ["check"], "check weight R facing 6", FirstWord),
+        new(RowSort.Definition, CountsStand.Nowhere, false, ["step"], "step rope walk = step R across, step L across", (text, word, rest) => rest.Contains('=') ? FirstWord(text, word, rest) : -1),
+        new(RowSort.Note, CountsStand.BehindOpener, false, ["note", "cue", "caution", "trouble"], "cue 4 touch, no weight", FirstWord),
+        new(RowSort.Layers, CountsStand.BehindOpener, true, ["+"], "+ 5,7 snap", (_, _, _) => 0),
+        new(RowSort.Parked, CountsStand.BehindOpener, true, ["?"], "? 5-6 flurble the wizzle", (_, _, _) => 1),
+        new(RowSort.Line, CountsStand.Nowhere, true, ["line"], "line out and back x2", (text, word, rest) => int.TryParse(rest, out _) ? -1 : FirstWord(text, word, rest)),
+        new(RowSort.Again, CountsStand.Nowhere, true, ["again", "other"], "again mirrored", (text, _, _) => RowOpeners.Again(0, text) is null ? -1 : 0),
+        new(RowSort.Ending, CountsStand.BehindOpener, true, ["the", .. RowOpeners.Times.Keys], "first time 7-8 hold", (text, _, _) => RowOpeners.Ending(text)?.Length ?? -1),
+        new(RowSort.Variant, CountsStand.BehindOpener, true, RowOpeners.VariantWords, "easier 5-8 vine R", (text, _, _) => RowOpeners.Variant(text)?.Length ?? -1),
+        new(RowSort.Setting, CountsStand.Nowhere, false, HeaderReader.Words, "tempo 112", (text, word, rest) => HeaderReader.LooksLikeSetting(word, rest) ? FirstWord(text, word, rest) : -1),
+        StepRow,
+    ];
+
+    private static readonly FrozenDictionary<string, RowKind[]> ByWord = All.SelectMany(k => k.Words.Select(w => (w, k))).GroupBy(p => p.w).ToFrozenDictionary(g => g.Key, g => g.Select(p => p.k).ToArray());
+
+    /// <param name="content">The row without its comment and the space around it.</param>
+    /// <param name="inPart">Whether a part has begun above it.</param>
+    public static OpenedRow Open(string content, bool inPart)
     {
-        var match = EndingRow().Match(text);
-        if (!match.Success)
+        var (word, rest) = RowText.FirstWord(content);
+        if (ByWord.TryGetValue(content[0] is '+' or '?' ? content[..1] : word, out var kinds))
         {
-            return (false, null, "");
-        }
-
-        int? time = match.Groups["which"].Value.ToLowerInvariant() switch
-        {
-            "first" or "1st" => 1,
-            "second" or "2nd" => 2,
-            "third" or "3rd" => 3,
-            "fourth" or "4th" => 4,
-            "fifth" or "5th" => 5,
-            "sixth" or "6th" => 6,
-            "seventh" or "7th" => 7,
-            "eighth" or "8th" => 8,
-            _ => null,
-        };
-        return (true, time, match.Groups["rest"].Value);
-    }
-
-    /// <summary>"easier 5-8 vine R", "version island 5-8 vine R".</summary>
-    public static (VariantLabel? Label, string Steps) Variant(string text)
-    {
-        var match = VariantRow().Match(text);
-        return match.Success ? (Label(match), match.Groups["rest"].Value.Trim()) : (null, "");
-    }
-
-    /// <summary>"from 3 version island", "repeat 5 easier", "from 7 as written".</summary>
-    public static VersionAt? VersionAt(int row, string text)
-    {
-        var match = VersionRow().Match(text);
-        if (!match.Success || !int.TryParse(match.Groups["repeat"].ValueSpan, out var repeat) || repeat < 1)
-        {
-            return null;
-        }
-
-        var plain = match.Groups["plain"].Success;
-        var variant = plain ? null : PartVariant().Match(match.Groups["variant"].Value);
-        return plain || variant!.Success ? new VersionAt(repeat, match.Groups["word"].Value[0] is 'f' or 'F', plain ? null : Label(variant!), row) : null;
-    }
-
-    /// <summary>"A x2 mirrored" and "A easier" taken apart.</summary>
-    /// <param name="known">Names of the parts above, of which it may be a variant.</param>
-    public static (string Name, int Times, bool Mirrored, string? VariantOf, VariantLabel? Label) PartName(string name, Func<string, bool> known)
-    {
-        (name, var times, var mirrored) = TimesAtEnd(name);
-
-        for (var cut = name.IndexOf(' '); cut > 0; cut = name.IndexOf(' ', cut + 1))
-        {
-            var variant = PartVariant().Match(name[(cut + 1)..].TrimStart(',', ' '));
-            var of = name[..cut].TrimEnd(',');
-            if (variant.Success && known(of))
+            foreach (var kind in kinds)
             {
-                return (name, times, mirrored, of, Label(variant));
+                if ((inPart || !kind.OnlyInPart) && kind.Opener(content, word, rest) is >= 0 and var opener)
+                {
+                    return new OpenedRow(kind, word, TextSpan.Trimmed(content, opener, content.Length));
+                }
             }
         }
 
-        return (name, times, mirrored, null, null);
+        return new OpenedRow(StepRow, word, new TextSpan(0, content.Length));
     }
 
-    /// <summary>"the walk out x2 mirrored": a line's name and how often it is danced.</summary>
-    public static LineEntry Line(int row, string rest)
-    {
-        var (name, times, mirrored) = TimesAtEnd(rest);
-        return new LineEntry(row, name, times, mirrored);
-    }
-
-    /// <summary>"slack water x2 mirrored", "harbour bell twice": a name, how often, and whether on the other foot.</summary>
-    public static (string Name, int Times, bool Mirrored) TimesAtEnd(string text)
-    {
-        var match = TimesBehind().Match(" " + text);
-        return match.Success
-            ? (text[..Math.Max(0, match.Index - 1)].Trim(), match.Groups["word"].Value.ToLowerInvariant() switch { "twice" => 2, "thrice" => 3, _ => Times(match.Groups["times"]) }, match.Groups["side"].Success)
-            : (text.Trim(), 1, false);
-    }
-
-    private static int Times(Group digits) =>
-        !digits.Success ? 1 : digits.Length > 3 ? MostTimes : Math.Clamp(int.Parse(digits.ValueSpan), 1, MostTimes);
-
-    private static VariantLabel Label(Match match) => match.Groups["kind"].Value.ToLowerInvariant().Replace('-', ' ') switch
-    {
-        "easier" => new(VariantKind.Easier),
-        "showier" => new(VariantKind.Showier),
-        "no turn" => new(VariantKind.NoTurn),
-        "low impact" => new(VariantKind.LowImpact),
-        "small room" => new(VariantKind.SmallRoom),
-        _ => new(VariantKind.Version, match.Groups["name"].Value.Trim()),
-    };
-
-    private const string Kinds = @"(?:(?<kind>easier|showier|no[- ]turn|low[- ]impact|small[- ]room)|version\s+(?<name>";
-
-    [GeneratedRegex(@"^(?:again|(?<side>other side))(?:\s+[x×](?<times>\d+))?(?:\s+(?<side>mirrored|other side))?$", RegexOptions.IgnoreCase)]
-    private static partial Regex AgainRow();
-
-    [GeneratedRegex(@"^(?:the\s+)?(?<which>first|second|third|fourth|fifth|sixth|seventh|eighth|1st|2nd|3rd|[4-8]th|every|both|all)\s+times?\b\s*:?\s*(?<rest>.*)$", RegexOptions.IgnoreCase)]
-    private static partial Regex EndingRow();
-
-    [GeneratedRegex("^" + Kinds + @"\S+(?:\s+(?![\d&])\S+)*?))\s*(?::\s*|\s(?=[\d&ea])|\s(?=\D)|$)(?<rest>.*)$", RegexOptions.IgnoreCase)]
-    private static partial Regex VariantRow();
-
-    [GeneratedRegex("^" + Kinds + @".+))$", RegexOptions.IgnoreCase)]
-    private static partial Regex PartVariant();
-
-    [GeneratedRegex(@"^(?<word>from|repeat)\s+(?:repeat\s+)?(?<repeat>\d{1,4})\s*[:,]?\s+(?:on\s+)?(?:(?<plain>as written|plain)|(?<variant>.+))$", RegexOptions.IgnoreCase)]
-    private static partial Regex VersionRow();
-
-    [GeneratedRegex(@"\s+(?:(?:[x×](?<times>\d+)|(?<word>twice|thrice))(?:\s+(?<side>mirrored|other side))?|(?<side>mirrored))$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
-    private static partial Regex TimesBehind();
+    private static int FirstWord(string text, string word, string rest) => text.Length - rest.Length;
 }

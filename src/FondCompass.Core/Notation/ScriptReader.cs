@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Notation;
 
@@ -73,66 +74,85 @@ public sealed partial class ScriptReader
 
     private void ReadRow(int row, string raw)
     {
-        var text = RowText.WithoutComment(raw).Replace('\u00a0', ' ').Replace('\t', ' ');
-        if (RowText.HasControlCharacters(text))
+        var text = RowText.Plain(raw);
+        var content = RowText.Content(text);
+        if (RowText.HasControlCharacters(RowText.WithoutComment(raw)))
         {
             _findings.Add(NotationFindings.OddCharacter.At(row, "This row holds a character that does not print; it is read as a space."));
-            text = RowText.WithoutControlCharacters(text);
         }
 
-        if (text.Length == 0)
+        if (content.Length == 0)
         {
             return;
         }
 
-        var (word, rest) = RowText.FirstWord(text);
-        if (word is "part" or "tag" && rest.Length > 0)
+        var said = content.In(text);
+        var opened = RowKinds.Open(said, _parts.Count > 0);
+        var at = opened.Rest.From(content.Start);
+        var rest = at.In(text);
+        switch (opened.Kind.Sort)
         {
-            StartPart(row, rest, word == "tag");
+            case RowSort.Part:
+                StartPart(row, rest, opened.Word == "tag");
+                break;
+            case RowSort.Call:
+                _orderRows.Add((row, said));
+                break;
+            case RowSort.Version:
+                _versions.Add(RowOpeners.VersionAt(row, said)!);
+                break;
+            case RowSort.Check:
+                ReadCheck(row, rest);
+                break;
+            case RowSort.Definition:
+                ReadDefinition(row, rest);
+                break;
+            case RowSort.Note:
+                ReadNote(row, opened.Word, text, at);
+                break;
+            case RowSort.Layers:
+                Entries(row).Add(new LayerEntry(row, RowParts.Read(text, at, _header.LineCounts, null).LayerTexts));
+                break;
+            case RowSort.Parked:
+                Park(row, text, at);
+                break;
+            case RowSort.Line:
+                Entries(row).Add(RowOpeners.Line(row, rest));
+                _lastBeat = null;
+                break;
+            case RowSort.Again:
+                Entries(row).Add(RowOpeners.Again(row, said)!);
+                _lastBeat = null;
+                break;
+            case RowSort.Ending:
+                ReadEnding(row, RowOpeners.Ending(said)!.Value.Time, text, at);
+                break;
+            case RowSort.Variant:
+                ReadVariant(row, RowOpeners.Variant(said)!.Value.Label, text, at);
+                break;
+            case RowSort.Setting:
+                ReadSetting(row, opened.Word, rest);
+                break;
+            default:
+                ReadSteps(row, text, at);
+                break;
         }
-        else if (word is "order" or "after" or "restart")
+    }
+
+    private void ReadSetting(int row, string word, string rest)
+    {
+        var read = HeaderReader.Read(_header, word, rest);
+        _header = read.Header;
+        _stated.Add(word == "start" && !rest.Contains("weight", StringComparison.OrdinalIgnoreCase) ? "facing" : word);
+        if (read.Problem is { } problem)
         {
-            _orderRows.Add((row, text));
-        }
-        else if (word is "from" or "repeat" && RowKinds.VersionAt(row, text) is { } version)
-        {
-            _versions.Add(version);
-        }
-        else if (word == "check")
-        {
-            ReadCheck(row, rest);
-        }
-        else if (word == "step" && rest.Contains('='))
-        {
-            ReadDefinition(row, rest);
-        }
-        else if (word is "note" or "cue" or "caution" or "trouble")
-        {
-            ReadNote(row, word, rest);
-        }
-        else if (_parts.Count > 0 && ReadSpecial(row, word, rest, text, raw))
-        {
-            return;
-        }
-        else if (HeaderReader.Knows(word) && HeaderReader.LooksLikeSetting(word, rest))
-        {
-            var read = HeaderReader.Read(_header, word, rest);
-            _header = read.Header;
-            _stated.Add(word == "start" && !rest.Contains("weight", StringComparison.OrdinalIgnoreCase) ? "facing" : word);
-            if (read.Problem is { } problem)
-            {
-                _findings.Add(NotationFindings.BadSetting.At(row, problem));
-            }
-        }
-        else
-        {
-            ReadSteps(row, text, raw);
+            _findings.Add(NotationFindings.BadSetting.At(row, problem));
         }
     }
 
     private void StartPart(int row, string name, bool isTag)
     {
-        var read = RowKinds.PartName(name.TrimEnd(':').Trim(), of => _partNames.Contains(of));
+        var read = RowOpeners.PartName(name.TrimEnd(':').Trim(), of => _partNames.Contains(of));
         if (!_partNames.Add(read.Name))
         {
             _findings.Add(NotationFindings.SamePart.At(
@@ -155,56 +175,50 @@ public sealed partial class ScriptReader
         return _parts[^1].Entries;
     }
 
-    private void ReadSteps(int row, string text, string raw)
+    /// <param name="at">The columns of counts and steps.</param>
+    private void ReadSteps(int row, string text, TextSpan at)
     {
-        var outcome = CountsReader.TryRead(text, _header.LineCounts, _lastBeat, out var counts, out var length);
-        if (outcome == CountsOutcome.Impossible)
+        var read = RowParts.Read(text, at, _header.LineCounts, _lastBeat);
+        if (read.Outcome == CountsOutcome.Impossible)
         {
             _findings.Add(NotationFindings.ImpossibleCounts.At(
                 row,
-                $"'{text[..length].Trim()}' cannot be counted: counts go up from 1, no higher than {Beat.Largest}, each later than the one before. Write for instance 1-4, 5&6 or 7.",
+                $"'{read.CountsAt.In(text).Trim()}' cannot be counted: counts go up from 1, no higher than {Beat.Largest}, each later than the one before. Write for instance 1-4, 5&6 or 7.",
                 part: _parts.Count > 0 ? _parts[^1].Part.Name : null));
-            Entries(row).Add(new UnreadableEntry(row, text));
+            Entries(row).Add(new UnreadableEntry(row, at.In(text)));
             return;
         }
 
-        var wording = text[length..].Trim();
-        if (counts is not null)
+        if (read.Counts is { } counts)
         {
             EndEnding(counts);
             (_lastBeat, _lastCounts) = (counts.Last, counts);
         }
 
-        if (wording.Length == 0)
+        if (read.Words.Length == 0)
         {
             _findings.Add(NotationFindings.Unreadable.At(row, "There are counts here but no step. Write the step after them, or 'hold'."));
-            Entries(row).Add(new UnreadableEntry(row, text));
+            Entries(row).Add(new UnreadableEntry(row, at.In(text)));
             return;
         }
 
-        var column = Math.Max(0, raw.IndexOf(wording, Math.Min(raw.Length, ColumnAfterCounts(raw, text, length)), StringComparison.Ordinal));
-        var (steps, layers) = RowText.SplitLayers(wording, _header.LineCounts);
-        var (first, rest) = RowText.FirstWord(steps);
-        if (first.TrimEnd(',') == "free" && counts is not null && FactReader.TryRead(rest, out var weight, out var facing))
+        if (read.Steps is [{ Counts: { } free } only] && RowText.FirstWord(only.Wording) is var (first, rest) && first.TrimEnd(',') == "free" && FactReader.TryRead(rest, out var weight, out var facing))
         {
-            Entries(row).Add(new FreeEntry(row, counts, weight, facing));
+            Entries(row).Add(new FreeEntry(row, free, weight, facing));
             return;
         }
 
-        var pieces = counts is null ? [(counts, steps, new Text.TextSpan(0, steps.Length))] : CountedPieces.Split(steps, _header.LineCounts, counts);
-        for (var i = 0; i < pieces.Count; i++)
+        // Layers alone lie on counts in which the feet rest.
+        IReadOnlyList<CountedPiece> steps = read.Steps.Count > 0 ? read.Steps : [new CountedPiece(read.Counts, default, "", read.Words with { Length = 0 })];
+        for (var i = 0; i < steps.Count; i++)
         {
-            var (own, words, span) = pieces[i];
-            Entries(row).Add(new StepEntry(row, own, words, column + span.Start, i == pieces.Count - 1 ? layers : []));
-            if (own is not null)
+            Entries(row).Add(new StepEntry(row, steps[i].Counts, steps[i].Wording, steps[i].Span.Start, i == steps.Count - 1 ? read.LayerTexts : []));
+            if (steps[i].Counts is { } own)
             {
                 (_lastBeat, _lastCounts) = (own.Last, own);
             }
         }
     }
-
-    /// <summary>Where a row's wording can begin: behind its counts, so that a digit in them is never taken for it.</summary>
-    private static int ColumnAfterCounts(string raw, string text, int length) => Math.Max(0, raw.IndexOf(text, StringComparison.Ordinal)) + length;
 
     /// <summary>An ending holds for its row and the rows whose counts go on from it.</summary>
     private void EndEnding(CountSpec counts)

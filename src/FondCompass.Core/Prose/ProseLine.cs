@@ -26,7 +26,7 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
 
     private static ProseLine Of(string raw, bool numbered)
     {
-        var text = RowText.WithoutControlCharacters(raw).Replace('\u00a0', ' ');
+        var text = RowText.Plain(raw).Trim();
         text = Stamp.Replace(text, "");
         for (var i = 0; i < 3; i++)
         {

@@ -39,7 +39,7 @@ public sealed partial class ProseReader
         var pieces = new List<Piece>();
         if (CountsReader.TryRead(text, 4096, null, out var counts, out var used) == CountsOutcome.Read && StartsWithCounts(text))
         {
-            foreach (var (own, words, _) in CountedPieces.Split(text[used..].TrimStart(' ', ':', '.', ')', '-'), 4096, counts))
+            foreach (var (own, _, words, _) in CountedPieces.Split(text[used..].TrimStart(' ', ':', '.', ')', '-'), 4096, counts))
             {
                 pieces.AddRange(Behind(own, words));
             }

@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Reading;
@@ -18,12 +19,16 @@ public static class RowReads
     /// <summary>A row tells no more actions than these; the rest is counted.</summary>
     private const int Most = 32;
 
+    /// <summary>Variants whose rows are told; a dance with more says the same of them all.</summary>
+    private const int MostVariants = 16;
+
     /// <summary>In row order; a row that is danced several times is told as it is danced first.</summary>
     public static IReadOnlyList<RowRead> Of(Analysis analysis)
     {
         var doubts = analysis.Findings.Where(f => f.Code is "WORD04" or "WORD06" && f.Place.Row is not null).GroupBy(f => f.Place.Row!.Value).ToDictionary(g => g.Key, g => g.First());
         var reads = new SortedDictionary<int, RowRead>();
-        foreach (var part in analysis.Trace.Parts.Concat(analysis.Trace.LaterCalls).Concat(analysis.Trace.StandIns))
+        var variants = Versions.Of(analysis.Trace.Actions).Take(MostVariants).SelectMany(label => DanceTracer.Trace(analysis.Trace.Actions.With(label)).Parts);
+        foreach (var part in analysis.Trace.Parts.Concat(analysis.Trace.LaterCalls).Concat(analysis.Trace.StandIns).Concat(variants))
         {
             foreach (var group in part.Actions.GroupBy(a => (a.Action.Row, a.Action.Line)))
             {
