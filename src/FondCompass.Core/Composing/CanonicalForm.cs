@@ -92,6 +92,6 @@ public static partial class CanonicalForm
         return row[start..].Trim();
     }
 
-    [GeneratedRegex(@"\s+")]
+    [GeneratedRegex(@"\s+", RegexOptions.NonBacktracking)]
     private static partial Regex Spaces();
 }

@@ -147,9 +147,9 @@ public static partial class SongText
     private static bool Number(string text, out double number) =>
         double.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out number);
 
-    [GeneratedRegex(@"^count\s+(?<count>\d{1,6})\s+(?:at|=|@)\s*(?<at>[\d:.,]+s?)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^count\s+(?<count>\d{1,6})\s+(?:at|=|@)\s*(?<at>[\d:.,]+s?)$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex AnchorRow();
 
-    [GeneratedRegex(@"^(?<marked>!+)?\s*(?<name>.*?)\s*(?<![\w.,-])(?:(?<rest>-?[\d.,]+)\s*s(?:ec(?:onds)?)?|(?<counts>-?\d+)(?:\s*@\s*(?<from>-?[\d.,]+)(?:\s*[-–]\s*(?<to>-?[\d.,]+))?)?(?:\s+(?<feel>half|double)(?:[- ]time)?)?(?:\s+(?<bar>\d{1,2})/bar)?)\s*(?:\((?<note>[^()]*)\))?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?<marked>!+)?\s*(?<name>|.*?[^\w.,-])(?:(?<rest>-?[\d.,]+)\s*s(?:ec(?:onds)?)?|(?<counts>-?\d+)(?:\s*@\s*(?<from>-?[\d.,]+)(?:\s*[-–]\s*(?<to>-?[\d.,]+))?)?(?:\s+(?<feel>half|double)(?:[- ]time)?)?(?:\s+(?<bar>\d{1,2})/bar)?)\s*(?:\((?<note>[^()]*)\))?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex PassageRow();
 }

@@ -26,7 +26,7 @@ internal static class ProseHeadings
 
     public static ProseHeading? PartOf(string text)
     {
-        if (Count(text, "part ") + Count(text, "teil ") > 1 && Regex.IsMatch(text, @"part\s+\w+\W.*\bpart\s+\w+", Safe) && text.Length < 90 && Regex.IsMatch(text, @"\d", Safe))
+        if (Count(text, "part ") + Count(text, "teil ") > 1 && ProsePatterns.TwoParts.IsMatch(text) && text.Length < 90 && text.Any(char.IsDigit))
         {
             // "Part A: 32 counts, Part B: 16 counts" tells about the parts.
             return null;

@@ -40,7 +40,7 @@ public sealed partial class ProseReader
             return null;
         }
 
-        if (ProseClauses.Read(words[0], Names) is [{ Kind: StretchKind.Repeat }, ..])
+        if (Stretches(words[0]) is [{ Kind: StretchKind.Repeat }, ..])
         {
             foreach (var other in words.Skip(1))
             {

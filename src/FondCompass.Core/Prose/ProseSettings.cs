@@ -46,23 +46,42 @@ internal sealed class ProseSettings
     public static ProseSettings Of(IReadOnlyList<ProseLine> lines, Translation translation, string? genre)
     {
         var settings = new ProseSettings();
-        var whole = string.Join('\n', lines.Select(l => Plain(l.Text, translation)));
+        var plain = lines.Select(l => Plain(l.Text, translation)).ToList();
+        var whole = string.Join('\n', plain);
         settings.Genre = genre ?? GenreOf(whole);
         settings.Line = Has(whole, "waltz") || Has(whole, "twinkle") ? 6 : 8;
-        foreach (var line in lines.Where(l => !l.IsEmpty))
+        for (var i = 0; i < lines.Count; i++)
         {
-            settings.Read(line.Text, Plain(line.Text, translation));
+            if (!lines[i].IsEmpty)
+            {
+                settings.Read(lines[i].Text, plain[i]);
+            }
         }
 
         return settings;
     }
 
-    private static bool Has(string text, string word) => Regex.IsMatch(text, $@"\b{word}", Safe);
+    /// <summary>Whether a word begins anywhere in a text; <paramref name="whole"/> when it must end there too.</summary>
+    private static bool Has(string text, string word, bool whole = false)
+    {
+        for (var at = text.IndexOf(word, StringComparison.OrdinalIgnoreCase); at >= 0; at = text.IndexOf(word, at + 1, StringComparison.OrdinalIgnoreCase))
+        {
+            var end = at + word.Length;
+            if ((at == 0 || !IsWordPart(text[at - 1])) && (!whole || end == text.Length || !IsWordPart(text[end])))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static bool IsWordPart(char c) => char.IsLetterOrDigit(c) || c == '_';
 
     private static string GenreOf(string text) =>
-        Has(text, "percussive") || Has(text, "ds\\b") || Has(text, "double step") ? "percussive"
-        : Has(text, "circle\\b") && (Has(text, "hands") || Has(text, "ring\\b")) || Has(text, "ring,") || Has(text, "the ring\\b") || Has(text, "into the circle") ? "circle"
-        : Has(text, "fitness") || Has(text, "marches\\b") || Has(text, "jumping jack") || Has(text, "knee lifts") ? "fitness"
+        Has(text, "percussive") || Has(text, "ds", whole: true) || Has(text, "double step") ? "percussive"
+        : Has(text, "circle", whole: true) && (Has(text, "hands") || Has(text, "ring", whole: true)) || Has(text, "ring,") || Has(text, "the ring", whole: true) || Has(text, "into the circle") ? "circle"
+        : Has(text, "fitness") || Has(text, "marches", whole: true) || Has(text, "jumping jack") || Has(text, "knee lifts") ? "fitness"
         : "line";
 
     /// <summary>A row in the script's words: lower case, numbers as digits, other languages translated, marks as spaces.</summary>

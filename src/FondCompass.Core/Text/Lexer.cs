@@ -17,7 +17,7 @@ public static class Lexer
     /// <param name="end">Column after the last.</param>
     public static List<Token> Read(string text, int start, int end)
     {
-        var tokens = new List<Token>();
+        var tokens = new List<Token>(Math.Max(4, (end - start) / 4));
         var at = start;
         while (at < end)
         {
