@@ -14,8 +14,25 @@ internal static partial class RowOpeners
     /// <summary>Words before "time" and the time they mean; null for every time.</summary>
     public static readonly IReadOnlyDictionary<string, int?> Times = new Dictionary<string, int?>
     {
-        ["first"] = 1, ["1st"] = 1, ["second"] = 2, ["2nd"] = 2, ["third"] = 3, ["3rd"] = 3, ["fourth"] = 4, ["4th"] = 4, ["fifth"] = 5, ["5th"] = 5,
-        ["sixth"] = 6, ["6th"] = 6, ["seventh"] = 7, ["7th"] = 7, ["eighth"] = 8, ["8th"] = 8, ["every"] = null, ["both"] = null, ["all"] = null,
+        ["first"] = 1,
+        ["1st"] = 1,
+        ["second"] = 2,
+        ["2nd"] = 2,
+        ["third"] = 3,
+        ["3rd"] = 3,
+        ["fourth"] = 4,
+        ["4th"] = 4,
+        ["fifth"] = 5,
+        ["5th"] = 5,
+        ["sixth"] = 6,
+        ["6th"] = 6,
+        ["seventh"] = 7,
+        ["7th"] = 7,
+        ["eighth"] = 8,
+        ["8th"] = 8,
+        ["every"] = null,
+        ["both"] = null,
+        ["all"] = null,
     };
 
     private static readonly (string Words, VariantKind Kind)[] Kinds =

@@ -1,0 +1,180 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+
+namespace FondCompass.Core.Actions;
+
+/// <summary>Which form of each named step is danced.</summary>
+internal sealed partial class Placer
+{
+    private string Named() => _dancings.Select(d => d.Index).Distinct().Count() == 1 ? $"'{_dancings[0].Phrase.Name}'" : "This row";
+
+    /// <summary>"jazz box R, touch L": the last actions of the form give way to the ones written after it.</summary>
+    private void Ending(IReadOnlyList<Beat> positions)
+    {
+        if (_found.Count > 0 || _dancings.Count < 2 || !_dancings[0].IsNamed || _dancings.Skip(1).Any(d => d.IsNamed))
+        {
+            return;
+        }
+
+        var form = _dancings[0].Forms.FirstOrDefault(f => f.Positions == positions.Count);
+        var kept = positions.Count - (_dancings.Count - 1);
+        if (form is null || kept < 1)
+        {
+            return;
+        }
+
+        var cut = new StepForm(form.Actions.Where(a => form.PositionOf(a) < kept).ToList(), kept);
+        OneEach([cut, .. Enumerable.Repeat<StepForm?>(null, _dancings.Count - 1)], positions, 1);
+    }
+
+    private static int CountsOf(StepForm? form) => form?.Counts ?? 1;
+
+    private static int PositionsOf(StepForm? form) => form?.Positions ?? 1;
+
+    /// <summary>Forms further down in the lexicon are the less usual ones.</summary>
+    private int Rank(List<StepForm?> forms)
+    {
+        var cost = 0;
+        for (var i = 0; i < forms.Count; i++)
+        {
+            // A pivot of which the step forward is not written is danced whole, if its counts allow.
+            cost += forms[i] is { } form && _dancings[i].Phrase.Step is { Pivots: true } && ReferenceEquals(form, _dancings[i].Forms[^1]) ? 1 : 0;
+        }
+
+        return Math.Min(cost, 1);
+    }
+
+    /// <summary>The usual forms; "vine R with brush": the touch that would end the step makes room for the ending that is named.</summary>
+    private List<StepForm?> Usual(bool withEndings)
+    {
+        var usual = _dancings.ConvertAll(d => d.Forms.Count == 0 ? null : d.Phrase.Counts > 0 ? d.Forms.FirstOrDefault(f => f.Counts == d.Phrase.Counts) ?? d.Forms[0] : d.Forms[0]);
+        for (var i = 0; i + 1 < usual.Count && withEndings; i++)
+        {
+            if (_dancings[i + 1] is not { IsNamed: false, Phrase.Verb: { Kind: VerbKind.Leaves or VerbKind.NoFoot } } || usual[i] is not { Actions: [.., { Phrase.Verb.Kind: VerbKind.Leaves }] } form)
+            {
+                continue;
+            }
+
+            if (_dancings[i].Forms.FirstOrDefault(f => f.Counts == form.Counts - 1 && Outline(f).SequenceEqual(Outline(form).SkipLast(1))) is { } shorter)
+            {
+                usual[i] = shorter;
+            }
+        }
+
+        for (var i = 1; i < usual.Count; i++)
+        {
+            // The step forward stands before it: only the pivot is left to dance.
+            if (_dancings[i].Phrase is { Step.Pivots: true, Feet.Count: 0 } && _dancings[i - 1] is { IsNamed: false, Phrase: { Verb: { Kind: VerbKind.Takes } stepped } before }
+                && (before.Direction is Direction.Forward or Direction.DiagonalForward || (before.Direction == Direction.None && (stepped.Default == Direction.Forward || stepped.Has(VerbTraits.Plain)))))
+            {
+                usual[i] = _dancings[i].Forms[^1];
+            }
+        }
+
+        for (var i = 0; i + 1 < usual.Count; i++)
+        {
+            // "Cross rock R over L, recover L": what is written behind the step is not danced twice.
+            if (usual[i] is { Actions: [.., { Phrase.Verb: { } last }] } rocking && last.Has(VerbTraits.Stays) && _dancings[i + 1] is { IsNamed: false, Phrase.Verb: { } next } && next == last
+                && rocking.Actions.Count > 1)
+            {
+                usual[i] = _dancings[i].Forms.FirstOrDefault(f => f.Actions.Count == rocking.Actions.Count - 1) ?? new StepForm([.. rocking.Actions.SkipLast(1)], Math.Max(1, rocking.Counts - 1));
+            }
+        }
+
+        for (var i = 1; i < usual.Count && withEndings; i++)
+        {
+            // "Jazz box with a touch": the ending takes the place of the last action.
+            if (_dancings[i] is { IsNamed: false, Phrase.EndsStep: true } && usual[i - 1] is { Actions.Count: > 1 } whole
+                && whole.Counts == _dancings[i - 1].Forms[0].Counts && (i < 2 || !_dancings[i - 1].Phrase.EndsStep))
+            {
+                var kept = whole.Positions - 1;
+                usual[i - 1] = new StepForm(whole.Actions.Where(a => whole.PositionOf(a) < kept).ToList(), whole.Counts - 1);
+            }
+        }
+
+        return usual;
+    }
+
+    private static IEnumerable<(Tick At, Verb? Verb, Direction Direction)> Outline(StepForm form) => form.Actions.Select(a => (a.At, a.Phrase.Verb, a.Phrase.Direction));
+
+    /// <summary>Every choice of forms, the same form for the same step; a handful at the most.</summary>
+    private IEnumerable<List<StepForm?>> Choices()
+    {
+        var keys = _dancings.Where(d => d.IsNamed).Select(d => (d.Phrase.Step, d.Phrase.Manner)).Distinct().Take(4).ToList();
+        var sizes = keys.ConvertAll(k => _dancings.First(d => d.Phrase.Step == k.Step && d.Phrase.Manner == k.Manner).Forms.Count);
+        var choice = new int[keys.Count];
+        while (true)
+        {
+            yield return _dancings.ConvertAll(d => !d.IsNamed ? null : d.Forms[keys.IndexOf((d.Phrase.Step, d.Phrase.Manner)) is >= 0 and var i ? choice[i] : 0]);
+            var at = 0;
+            while (at < keys.Count && ++choice[at] >= sizes[at])
+            {
+                choice[at++] = 0;
+            }
+
+            if (at == keys.Count)
+            {
+                yield break;
+            }
+        }
+    }
+
+    private void OneEach(List<StepForm?> forms, IReadOnlyList<Beat> positions, int cost, string? complaint = null, int? last = null)
+    {
+        var actions = new List<PlacedAction>();
+        var at = 0;
+        for (var i = 0; i < _dancings.Count && actions.Count < StepDancing.MostActions; i++)
+        {
+            var form = forms[i];
+            var from = at;
+            Beat Of(int index) => positions[Math.Min(from + index, positions.Count - 1)];
+            FormDancing.Add(actions, _dancings[i], form, i, _absolute, a => Of(form!.PositionOf(a)), Of(0));
+            at += PositionsOf(form);
+        }
+
+        Found(actions, last ?? positions[^1].Number, cost, complaint);
+    }
+
+    /// <param name="slower">Every action so many times as long as by nature.</param>
+    /// <param name="last">Counts the row fills, when it is more than the steps take.</param>
+    /// <param name="held">The dancing that is held longer, and by how many counts.</param>
+    private void Natural(List<StepForm?> forms, Beat first, int cost, string? complaint = null, int slower = 0, int? last = null, (int Index, int By)? held = null)
+    {
+        slower = slower == 0 ? _slow : slower;
+        var actions = new List<PlacedAction>();
+        var start = first.ToTick(swing: false, bothInCount: false);
+        for (var i = 0; i < _dancings.Count && actions.Count < StepDancing.MostActions; i++)
+        {
+            var from = start;
+            var form = forms[i];
+            FormDancing.Add(actions, _dancings[i], form, i, _absolute, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower))!.Value, Beat.FromStraightTick(from)!.Value);
+            var counts = form is null && _counts is null && _dancings[i].Phrase.Counts > 0 && _dancings[i].IsLast && _dancings[i].IsFirst ? _dancings[i].Phrase.Counts : CountsOf(form) * slower;
+            start += Tick.FromCounts(counts + (held is { } h && h.Index == i ? h.By : 0));
+        }
+
+        var end = start - new Tick(1);
+        var natural = Math.Max(first.Number, (end.Value / Tick.PerCount) + 1);
+        Found(actions, last is { } said ? first.Number + said - 1 : natural, cost, complaint);
+    }
+
+    private void Found(List<PlacedAction> actions, int last, int cost, string? complaint) =>
+        _found.Add(new Placement(MarkAlteredEnding(FormDancing.Spread(actions)), last, cost, complaint));
+
+    /// <summary>Marks what is danced in place of a known step's own ending: "vine R, brush L" (rules, free-foot trap).</summary>
+    private List<PlacedAction> MarkAlteredEnding(List<PlacedAction> placed)
+    {
+        if (_dancings.Count < 2 || !_dancings[0].IsNamed || _dancings.Skip(1).Any(d => d.IsNamed) || _dancings[0].Phrase.Step!.Repeats)
+        {
+            return placed;
+        }
+
+        var usual = _dancings[0].Forms[0];
+        var kept = placed.Count(a => a.Call == 0);
+        var told = placed.Where(a => a.Call > 0).Select(a => a.Phrase.Verb).ToList();
+        var own = usual.Actions.Skip(kept).Select(a => a.Phrase.Verb).ToList();
+        var begins = usual.Actions.Take(kept).Select(a => a.Phrase.Verb).SequenceEqual(placed.Take(kept).Select(a => a.Phrase.Verb));
+        return !begins || own.Count != told.Count || own.SequenceEqual(told)
+            ? placed
+            : placed.ConvertAll(a => a.Call > 0 ? a with { AltersEnding = true } : a);
+    }
+}

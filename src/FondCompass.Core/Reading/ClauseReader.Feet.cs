@@ -1,0 +1,182 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>Feet and ways: which foot, where to, onto which.</summary>
+internal sealed partial class ClauseReader
+{
+    private void FootWord(Lexeme word)
+    {
+        if (_at > 1 && _words[_at - 2].Is(Roles.To) && _at < _to && _words[_at].Direction == Direction.Side && word.Foot.IsSingle() && (_draft.HasHead || _draft.Feet.Count > 0))
+        {
+            // "Rock to R side".
+            _draft.Way = word.Foot == Foot.Right ? 1 : -1;
+            _at++;
+            return;
+        }
+
+        if (word.Foot.IsSingle() && _draft.Turn is { Side: 0, IsOpen: false, Target: null } turning && TurnsByItself && _last is Kind.Head or Kind.Turn && _draft.Feet.Count > 0)
+        {
+            // "R fwd, 1/2 pivot L": the side of the turn, said behind it.
+            _draft.Turn = turning with { Side = word.Side };
+            return;
+        }
+
+        // "Step in beside the left": it is the other foot that steps.
+        if (_last == Kind.Way && _draft.Direction == Direction.Beside && _draft.HasHead && _draft.Feet.Count == 0 && word.Foot.IsSingle())
+        {
+            _draft.Feet.Add(word.Foot.Other());
+            _last = Kind.Other;
+            return;
+        }
+
+        // "Touch L beside R", "cross right over left": the second foot only says beside or over what.
+        var isReference = _last == Kind.Way && _draft.Feet.Count > 0 && _draft.Direction is Direction.Across or Direction.Behind or Direction.Beside
+            && word.Foot.IsSingle();
+        if (isReference)
+        {
+            _last = Kind.Other;
+            return;
+        }
+
+        if (word.Foot.IsSingle() && _draft.Verb is { } aside && aside.Has(VerbTraits.Aside))
+        {
+            _draft.Way = word.Foot == Foot.Right ? 1 : -1;
+            return;
+        }
+
+        // Of both feet the side is where they go: "swivel both right".
+        if (_draft.Feet is [Foot.Both] && word.Foot.IsSingle())
+        {
+            _draft.Way = word.Foot == Foot.Right ? 1 : -1;
+            return;
+        }
+
+        if (word.Foot == Foot.Both && _draft.Feet.Count > 0)
+        {
+            if (word.Text != "feet")
+            {
+                _draft.Way = _draft.Feet[0] == Foot.Right ? 1 : -1;
+                _draft.Feet.Clear();
+                _draft.Feet.Add(Foot.Both);
+            }
+
+            return;
+        }
+
+        _draft.Feet.Add(word.Foot);
+        _parted |= _draft.HasHead;
+        _last = Kind.Foot;
+    }
+
+    private void WayWord(Lexeme word)
+    {
+        var way = word.Direction;
+        _draft.InFront = word.Text == "in front";
+        if (way is Direction.DiagonalForward && (_draft.Direction == Direction.Back || NextWay() == Direction.Back))
+        {
+            way = Direction.DiagonalBack;
+        }
+        else if (_draft.Direction is Direction.DiagonalForward or Direction.DiagonalBack && way is Direction.Forward or Direction.Back)
+        {
+            way = way == Direction.Back ? Direction.DiagonalBack : _draft.Direction;
+        }
+        else if (way == Direction.DiagonalForward && word.Text == "corner" && _draft.Direction != Direction.None)
+        {
+            way = _draft.Direction;
+        }
+
+        _draft.Direction = way;
+        _last = Kind.Way;
+    }
+
+    private Direction NextWay() => _at < _to ? _words[_at].Direction : Direction.None;
+
+    /// <summary>The next word, small ones and parts of the foot left out, when it names a single foot.</summary>
+    private int? NextFoot(int from)
+    {
+        for (var i = from; i < _to; i++)
+        {
+            if (_words[i].Foot.IsSingle())
+            {
+                return i;
+            }
+
+            if (!_words[i].Is(Roles.Filler) && !_words[i].Is(Roles.Foot) && !_words[i].IsPart && !_words[i].Is(Roles.Part))
+            {
+                return null;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>"onto R", "weight on the left", "ends left free", "right free".</summary>
+    private bool TryOnto()
+    {
+        var at = _at;
+        while (at < _to && _words[at].Is(Roles.Ends) && _words[at].Foot == Foot.None && _words[at].Verb is null)
+        {
+            at++;
+        }
+
+        // "Finish on your left foot".
+        if (at > _at && at < _to && _words[at].Text is "on" or "with" or "upon")
+        {
+            var on = NextFoot(at + 1);
+            if (on is { } stands && !(stands + 1 < _to && _words[stands + 1].Is(Roles.Free)))
+            {
+                _draft.Onto = _words[stands].Foot;
+                _at = stands + 1;
+                Past(Roles.Foot);
+                return true;
+            }
+        }
+
+        if (at < _to && _words[at].Is(Roles.Onto))
+        {
+            for (var i = at + 1; i < _to && i < at + 4; i++)
+            {
+                if (_words[i].Foot != Foot.None)
+                {
+                    _draft.Onto = _words[i].Foot;
+                    _at = i + 1;
+                    Past(Roles.Foot);
+                    return true;
+                }
+
+                if (!_words[i].Is(Roles.Filler) && !_words[i].Is(Roles.Onto))
+                {
+                    break;
+                }
+            }
+        }
+
+        if (at + 1 < _to && _words[at].Foot.IsSingle())
+        {
+            var free = at + 1;
+            while (free < _to && (_words[free].Is(Roles.Foot) || (_words[free].Is(Roles.Filler) && !_words[free].Is(Roles.Free))))
+            {
+                free++;
+            }
+
+            if (free < _to && _words[free].Is(Roles.Free))
+            {
+                _draft.Onto = _words[at].Foot.Other();
+                _at = free + 1;
+                return true;
+            }
+        }
+
+        // "Facing 6", "ends facing the back wall": where one is then; a turn beside it says how one got there.
+        if (at < _to && _words[at].Is(Roles.Facing) && _draft.Turn is null && !TurnsByItself && WallAt(at + 1, bareHour: true) is { } wall && wall.Facing is { } facing)
+        {
+            _draft.FactFacing = facing;
+            _at = wall.Next;
+            return true;
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,360 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>Clauses without a deed of their own, each laid on the deed it belongs to.</summary>
+internal sealed partial class ListScopes
+{
+    private void LayBody(Draft draft)
+    {
+        if (Last is { Body: null } feet && (draft.Joint is Joint.With or Joint.And || _scope.BodyAlong))
+        {
+            feet.Layers.Add(draft.Body!);
+            feet.Absorb(draft);
+            return;
+        }
+
+        if (Last is { Body: not null } before && draft.Joint is Joint.Comma or Joint.And or Joint.Then && draft.Times == 1)
+        {
+            GoOn(before, draft);
+            before.Onto = draft.Onto == Foot.None ? before.Onto : draft.Onto;
+            return;
+        }
+
+        _items.Add([draft]);
+    }
+
+    /// <summary>One after another, they are told as one: "head looks left, front, right".</summary>
+    private void GoOn(Draft body, Draft draft)
+    {
+        body.Absorb(draft);
+        body.Body = body.Span.In(_text);
+    }
+
+    private void LayTurn(Draft draft, Draft? next)
+    {
+        var turn = draft.Turn!;
+        var alone = _scope.TurnsAlone && Last is { Verb.Kind: VerbKind.Takes, Feet.Count: <= 1 };
+        if (alone)
+        {
+            _items.Add([Turning(Verbs.Pivot, draft)]);
+            return;
+        }
+
+        // "Turn 1/2 right and close": the turn comes before what it is joined to.
+        var leads = next is { HasHead: true, Body: null, Turn: null } && (_items.Count == 0 || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
+        if (leads || _items.Count == 0)
+        {
+            if (_waiting is null && next is not null)
+            {
+                _waiting = turn with { First = true, Spread = false };
+                _waitingDraft = draft;
+                return;
+            }
+
+            _items.Add([Turning(Verbs.Turn, draft)]);
+            return;
+        }
+
+        var last = Last!;
+        last.Absorb(draft);
+
+        if (turn.Each)
+        {
+            foreach (var item in last.Feet.Count > 1 || last.Plural || last.Times > 1 || last.Step is not null ? [_items[^1]] : _items)
+            {
+                item[0].Turn ??= turn;
+            }
+        }
+        else if (last.Body is not null || last.Verb is { Kind: VerbKind.NoFoot, Unwinds: false })
+        {
+            _items.Add([Turning(Verbs.Turn, draft)]);
+        }
+        else if (last.Turn is null || last.Turn.IsOpen)
+        {
+            if (turn.Spread && last.Feet.Count <= 1 && last.Step is null && last.Times == 1 && _items.Count > 1 && _items.TrueForAll(i => i[0].Verb == last.Verb))
+            {
+                _items.ForEach(i => i[0].Turn = turn);
+            }
+            else
+            {
+                last.Turn = turn;
+            }
+        }
+        else
+        {
+            _items.Add([Turning(Verbs.Turn, draft)]);
+        }
+    }
+
+    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span, Onto = draft.Onto, Slow = draft.Slow };
+
+    private void LayTimes(Draft draft)
+    {
+        if (Last is { } last)
+        {
+            last.Times = draft.Times;
+            last.TimesSaid = true;
+            last.Absorb(draft);
+        }
+        else
+        {
+            _unreadable.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
+        }
+    }
+
+    private void LayFeet(Draft draft)
+    {
+        if (Last is { Body: not null } body)
+        {
+            GoOn(body, draft);
+            return;
+        }
+
+        if (_items.Count > 1 && Last is { EndsStep: true } && _items[^2][0] is { Step: not null, Plural: true } again)
+        {
+            // "Grapevines, right with a touch and then left with a touch".
+            var other = again.Copy();
+            other.Feet.Clear();
+            other.Feet.AddRange(draft.Feet);
+            Add(other);
+            return;
+        }
+
+        if (Last is { Body: null } last && Extends(last, draft))
+        {
+            last.Feet.AddRange(draft.Feet);
+            last.Times = draft.TimesSaid && draft.Times > 1 ? draft.Times : last.Times;
+            last.TimesSaid |= draft.TimesSaid;
+            last.Absorb(draft);
+            return;
+        }
+
+        if (Last is { Verb: { } sideways } swivel && sideways.Has(VerbTraits.Aside))
+        {
+            foreach (var foot in draft.Feet)
+            {
+                var going = new Draft { Verb = swivel.Verb, Way = foot == Foot.Right ? 1 : -1, Span = draft.Span, Joint = Joint.Comma };
+                going.Absorb(draft);
+                Add(going);
+            }
+
+            return;
+        }
+
+        foreach (var foot in draft.Feet)
+        {
+            var step = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma };
+            step.Feet.Add(foot);
+            step.Absorb(draft);
+            Add(step);
+        }
+    }
+
+    /// <summary>Feet alone go on with a deed that has feet already, or that waits for its first.</summary>
+    private static bool Extends(Draft last, Draft draft) =>
+        last.Verb is not { Kind: VerbKind.NoFoot } && !(last.Verb is { } swivel && swivel.Has(VerbTraits.Aside)) && last.Crossing == Foot.None
+        && (last.Feet.Count > 0 ? !(last.Verb is { } way && way.Has(VerbTraits.WayWord | VerbTraits.Stays) && last.Head is not null) && !(last.Head is null && last.Feet.Count == 1 && last.Verb == Verbs.Step)
+            : last.Step is not null || last.Plural || last.Times > 1 || draft.Joint is Joint.With or Joint.Colon
+                || last.Verb is { Kind: VerbKind.Takes } verb && !verb.Has(VerbTraits.WayWord | VerbTraits.Stays));
+
+    private void LayWay(Draft draft, Draft? next)
+    {
+        if (draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0 } && next is { Joint: Joint.Colon })
+        {
+            // "To the right: side, behind, side": where it begins.
+            if (next.Feet.Count == 0)
+            {
+                next.Feet.Add(draft.Way > 0 ? Foot.Right : Foot.Left);
+            }
+
+            next.Absorb(draft);
+            return;
+        }
+
+        if (Last is { Body: not null } body && draft.Feet.Count == 0)
+        {
+            GoOn(body, draft);
+            return;
+        }
+
+        if (Last is { Body: null, Verb: { } both } jump && both.Has(VerbTraits.BothFeet) && draft.Direction is Direction.Across or Direction.Behind && draft.Feet.Count > 0)
+        {
+            jump.Crossing = draft.Feet[0];
+            jump.Direction = draft.Direction;
+            jump.Absorb(draft);
+            return;
+        }
+
+        if (Last is { Step: not null, Direction: Direction.None, Way: 0 } named && draft.Joint is Joint.Comma or Joint.And or Joint.With
+            && (draft.Feet.Count > 0 ? named.Feet.Count > 0 || draft.Direction == Direction.Across : named.Step.Repeats || draft.Joint == Joint.With))
+        {
+            // "Toe struts R, L forward": each foot its own step, the way for all.
+            named.Feet.AddRange(draft.Feet);
+            named.Direction = draft.Direction;
+            named.Way = draft.Way;
+            named.Absorb(draft);
+            return;
+        }
+
+        var step = draft.Copy();
+        var like = Last;
+        for (var i = _items.Count - 1; i >= 0 && like is { Verb: { } stays } && stays.Has(VerbTraits.Stays | VerbTraits.Holds); i--)
+        {
+            like = _items[i][0];
+        }
+
+        step.Verb = like switch
+        {
+            // "Tap R front, back, side": the same foot, the same deed.
+            { Verb: { Kind: VerbKind.Leaves } leaves, Feet.Count: > 0 } when draft.Feet.Count == 0 && draft.Joint is Joint.Comma or Joint.And or Joint.Then => leaves,
+            { Verb: { } aside } when aside.Has(VerbTraits.Aside) && draft.Feet.Count == 0 => aside,
+            { Verb: { Kind: VerbKind.Takes } takes } when !takes.Has(VerbTraits.WayWord | VerbTraits.Hips | VerbTraits.BothFeet | VerbTraits.HalfStride | VerbTraits.Part) => takes,
+            _ => Verbs.Step,
+        };
+        if (step.Verb is { Kind: VerbKind.Leaves } && like is not null)
+        {
+            step.Feet.AddRange(like.Feet.TakeLast(1));
+        }
+
+        Add(step);
+    }
+
+    private void LayRest(Draft draft)
+    {
+        if (draft.Feet.Count > 0 || draft.Direction != Direction.None)
+        {
+            // "1/4 left R": a step is meant.
+            draft.Verb = Verbs.Step;
+            draft.TurnBefore = draft.Turn is not null;
+            Add(draft);
+        }
+        else if (Last is { } last)
+        {
+            last.Absorb(draft);
+            if (draft.Counts > 0)
+            {
+                if (draft.Bracketed && _items.Count > 1)
+                {
+                    _counts = draft.Counts;
+                }
+                else
+                {
+                    last.Counts = draft.Counts;
+                }
+            }
+
+            if (draft is { Turn: { } turn } && last.Turn is null)
+            {
+                last.Turn = turn;
+            }
+        }
+        else if (draft.Turn is not null || draft.Feet.Count > 0 || draft.Direction != Direction.None)
+        {
+            // "1/4 left R": a step is meant.
+            draft.Verb = Verbs.Step;
+            draft.TurnBefore = true;
+            Add(draft);
+        }
+        else if (!draft.HasFact && draft.Counts == 0 && draft.Span.Length > 0)
+        {
+            _unreadable.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
+        }
+        else if (draft.Counts > 0)
+        {
+            _counts = draft.Counts;
+        }
+    }
+
+    private void LayDeed(Draft draft)
+    {
+        if (draft.Joint == Joint.With && Last is { } before)
+        {
+            if (draft.Step is { IsManner: true } manner && before.Step is { IsManner: false })
+            {
+                before.Manner = manner;
+                before.Feet.AddRange(before.Feet.Count == 0 ? draft.Feet : []);
+                before.Direction = before.Direction == Direction.None ? draft.Direction : before.Direction;
+                before.Absorb(draft);
+                return;
+            }
+
+            if (draft.Verb is { } sound && sound.Has(VerbTraits.Sound))
+            {
+                before.Layers.Add(draft.Span.In(_text));
+                before.Absorb(draft);
+                return;
+            }
+
+            if (before.Step is not null && draft.Verb is { Kind: not VerbKind.Standing })
+            {
+                draft.EndsStep = true;
+                Add(draft);
+                return;
+            }
+
+            if (IsTogether(before, draft) || _scope.And == AndMeans.Together)
+            {
+                Along(draft);
+                return;
+            }
+        }
+
+        if (_scope.SoundAlong && draft.Joint is Joint.Then or Joint.And && Last is { } stepping && draft.Verb is { } heard && heard.Has(VerbTraits.Sound))
+        {
+            stepping.Layers.Add(draft.Span.In(_text));
+            stepping.Absorb(draft);
+            return;
+        }
+
+        if (draft.Joint == Joint.And && Last is { } first && _scope.And switch
+        {
+            AndMeans.Then => false,
+            // Both feet jump by themselves, not while one of them steps.
+            AndMeans.Together => draft.Step is null && !(draft.Verb is { } both && both.Has(VerbTraits.BothFeet) && both.Kind == VerbKind.Takes),
+            _ => IsTogether(first, draft),
+        })
+        {
+            Along(draft);
+            return;
+        }
+
+        Add(draft);
+    }
+
+    /// <summary>What nobody would do one after the other: hands, the standing foot, or the other foot without weight.</summary>
+    private static bool IsTogether(Draft first, Draft second) => second.Verb switch
+    {
+        null => false,
+        { Kind: VerbKind.NoFoot, Unwinds: false } => !second.Verb.Has(VerbTraits.Holds),
+        { Kind: VerbKind.Standing, IsTurn: false } => first.Verb is { Kind: VerbKind.Leaves or VerbKind.Takes } && second.Feet.Count > 0,
+        { Kind: VerbKind.Leaves } => first.Verb is { Kind: VerbKind.Takes } && first.Feet.Count == 1 && second.Feet.Count == 1 && first.Feet[0] != second.Feet[0] && first.Verb.IsHighImpact,
+        _ => first.Verb is { Kind: VerbKind.Standing } && first.Feet.Count > 0 && second.Feet.Count > 0,
+    };
+
+    private void Along(Draft draft)
+    {
+        if (_items[^1].Count < 8)
+        {
+            _items[^1].Add(draft);
+        }
+        else
+        {
+            Add(draft);
+        }
+    }
+
+    private void Add(Draft draft)
+    {
+        if (_waiting is { } turn && draft.Body is null)
+        {
+            draft.Turn = draft.Turn is null ? turn : draft.Turn;
+            draft.TurnBefore = true;
+            _waiting = null;
+            draft.Absorb(_waitingDraft!);
+        }
+
+        _items.Add([draft]);
+    }
+}

@@ -1,0 +1,79 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+
+namespace FondCompass.Core.Reading;
+
+/// <summary>A clause with all its words becomes a phrase.</summary>
+internal sealed partial class ListScopes
+{
+    private static bool GoesAside(NamedStep step) => step.Forms[0].Actions[0].Phrase.Direction is Direction.Side or Direction.Across or Direction.Behind;
+
+    private Phrase Made(Draft draft)
+    {
+        var verb = draft.Step is null ? draft.Verb ?? Verbs.Step : null;
+        if (verb is { } hips && hips.Has(VerbTraits.Hips) && draft.Feet.Count == 0 && draft.Way == 0 && draft.Onto == Foot.None)
+        {
+            verb = Verbs.Body;
+        }
+
+        var feet = draft.Feet;
+        if (verb is { Kind: VerbKind.Takes } && feet.Count == 0 && draft.Onto.IsSingle() && draft.Times == 1)
+        {
+            // "Recover onto R" names its foot.
+            feet = [draft.Onto];
+        }
+
+        var (way, direction) = (draft.Way, draft.Direction);
+        if (draft.InFront && verb is { Kind: VerbKind.Leaves, Grounded: true })
+        {
+            direction = Direction.Forward;
+        }
+
+        if (way != 0 && feet.Count == 0 && (draft.Step is { } named ? GoesAside(named) : verb is { Kind: VerbKind.Takes or VerbKind.Leaves } && verb.Default != Direction.Across))
+        {
+            // "Vine to the right", "step to the left": the side names the foot.
+            feet = [way > 0 ? Foot.Right : Foot.Left];
+            direction = direction == Direction.None && draft.Step is null ? Direction.Side : direction;
+            way = 0;
+        }
+        else if (way != 0 && feet is [var same] && draft.Step is null && (same == Foot.Right) == (way > 0) && same.IsSingle())
+        {
+            direction = direction == Direction.None ? Direction.Side : direction;
+            way = 0;
+        }
+
+        var turn = draft.Turn;
+        if (turn is not null && draft.TurnBefore && !turn.Each)
+        {
+            turn = turn with { First = true, Spread = false };
+        }
+
+        return new Phrase
+        {
+            Verb = verb,
+            Step = draft.Step,
+            Otherwise = draft.Head?.Step == draft.Step ? draft.Head?.Otherwise ?? [] : [],
+            Name = draft.Step?.Name ?? verb!.Name,
+            Words = draft.Body ?? draft.Head?.Text ?? "",
+            Span = draft.Span,
+            Feet = feet,
+            Direction = direction,
+            Way = way,
+            Turn = turn,
+            Angle = draft.Angle,
+            Onto = draft.Onto,
+            Crossing = draft.Crossing,
+            Times = draft.Times,
+            TimesInAll = draft.TimesInAll,
+            Plural = draft.Plural && draft.Verb != Verbs.Body,
+            Slow = draft.Slow,
+            Manner = draft.Manner,
+            EndsStep = draft.EndsStep,
+            OnStandingFoot = draft.OnStandingFoot,
+            IsRepeat = draft.IsRepeat,
+            Layers = draft.Layers,
+            Counts = draft.Counts,
+            Unread = draft.Unread,
+        };
+    }
+}
