@@ -21,6 +21,8 @@ internal static class FormDancing
         var calling = dancing.Phrase;
         var turnAt = TurnPlace(calling, form);
         var lead = dancing.Lead == Foot.None ? LeadOfTurn(calling, form) : dancing.Lead;
+        // A side and no more, of a step that turns by itself so far: the way it turns.
+        var sideOnly = calling.Turn is { IsOpen: true, Side: not 0 } && form.Actions.Any(a => a.Phrase.Turn is not null) && !form.Actions.Any(a => a.Phrase.TurnSlot);
         var directed = form.Actions.Any(a => a.Phrase.DirectionSlot);
         var way = calling.Way != 0 && calling.Direction == Direction.None && directed ? Direction.Side : calling.Direction;
         for (var i = 0; i < form.Actions.Count; i++)
@@ -33,7 +35,12 @@ internal static class FormDancing
 
             var flips = phrase.Turn is not null;
             var keepsTravel = false;
-            if (calling.Turn is { Spread: false } turn && i == turnAt)
+            if (sideOnly && phrase.Turn is { } fixedTurn)
+            {
+                phrase = phrase with { Turn = fixedTurn with { Side = calling.Turn!.Side } };
+                flips = false;
+            }
+            else if (!sideOnly && calling.Turn is { Spread: false } turn && i == turnAt)
             {
                 var own = phrase.Turn;
                 var open = turn.Side == 0 && turn.Target is null && turn.Goal == TurnGoal.None;
@@ -75,7 +82,7 @@ internal static class FormDancing
             }
 
             actions.Add(new PlacedAction(
-                calling.Turn is { Spread: true } && phrase.Turn is null ? phrase with { Turn = calling.Turn } : phrase,
+                calling.Turn is { Spread: true } && !sideOnly && phrase.Turn is null ? phrase with { Turn = calling.Turn } : phrase,
                 beatOf(form.Actions[i]), call, calling.Step!.Name, lead, !absolute, flips, keepsTravel, Item: dancing.Index));
         }
 
@@ -92,17 +99,7 @@ internal static class FormDancing
     {
         foreach (var along in dancing.Along)
         {
-            if (along.Step is { } step)
-            {
-                foreach (var action in step.Forms[0].Actions.Take(1))
-                {
-                    actions.Add(Single(action.Phrase with { Feet = along.Feet }, first, call) with { Item = dancing.Index });
-                }
-            }
-            else
-            {
-                actions.Add(Single(Sided(along), along.Verb is { Kind: VerbKind.NoFoot } ? last : first, call) with { Item = dancing.Index });
-            }
+            actions.Add(Single(Sided(along), along.Verb is { Kind: VerbKind.NoFoot } ? last : first, call) with { Item = dancing.Index });
         }
     }
 

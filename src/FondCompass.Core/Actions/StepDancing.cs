@@ -43,8 +43,8 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
                 phrase = phrase with { Feet = [], Way = 0 };
             }
 
-            var forms = FormsOf(phrase);
             var named = phrase.Feet.Count;
+            var forms = named > 1 ? Singles(FormsOf(phrase)) : FormsOf(phrase);
             var times = phrase.TimesInAll ? Math.Max(named, phrase.Times) : Math.Max(1, named) * phrase.Times;
             var fills = phrase.Plural || phrase.Step is { Repeats: true };
             if (times == 1 && fills && wording.Items.Count == 1 && room is { } given)
@@ -107,6 +107,32 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
 
         // Where the step forward is written already, a pivot is only the turn and the change of weight.
         return step.Pivots ? [.. step.Forms, PivotAlone(step)] : step.Forms;
+    }
+
+    /// <summary>"Heel switches R L R", "walk walk R L": a form that is a step and its mirror image is danced once for each foot named.</summary>
+    private static IReadOnlyList<StepForm> Singles(IReadOnlyList<StepForm> forms) =>
+        forms.Count > 0 && Half(forms[0]) is { } half ? [half] : forms;
+
+    private static StepForm? Half(StepForm form)
+    {
+        var count = form.Actions.Count / 2;
+        if (form.Actions.Count % 2 != 0 || count == 0)
+        {
+            return null;
+        }
+
+        var apart = form.Actions[count].At.Value - form.Actions[0].At.Value;
+        for (var i = 0; i < count; i++)
+        {
+            var (first, second) = (form.Actions[i], form.Actions[i + count]);
+            if (second.At.Value - first.At.Value != apart || first.Phrase.Verb != second.Phrase.Verb || first.Phrase.Direction != second.Phrase.Direction
+                || first.Phrase.Turn is not null || second.Phrase.Turn is not null || !first.Phrase.Foot.IsSingle() || second.Phrase.Foot != first.Phrase.Foot.Other())
+            {
+                return null;
+            }
+        }
+
+        return new StepForm([.. form.Actions.Take(count)], Math.Max(1, (apart + Tick.PerCount - 1) / Tick.PerCount));
     }
 
     /// <summary>The pivot without its step forward, on one count.</summary>

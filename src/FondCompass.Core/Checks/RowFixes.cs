@@ -16,16 +16,17 @@ internal static class RowFixes
 
     /// <summary>Names the other foot, or the other feet where the words name several.</summary>
     public static Fix? OtherFoot(Dance dance, TracedAction action) =>
-        Changed(dance, action, $"use the {action.Foot.Other().Word()} foot", most: int.MaxValue, (token, before) =>
-            Vocabulary.Find(token.Text) is { } sense && sense.Foot.IsSingle() && !IsAmount(before) ? Exchanged(token.Text, sense.Foot.Other()) : null);
+        Changed(dance, action, $"use the {action.Foot.Other().Word()} foot", most: int.MaxValue, (token, turns) =>
+            Vocabulary.Find(token.Text) is { } sense && sense.Foot.IsSingle() && !turns ? Exchanged(token.Text, sense.Foot.Other()) : null);
 
     /// <summary>Turns the other way, where the words name exactly one side after an amount.</summary>
     public static Fix? OtherSide(Dance dance, TracedAction action) =>
-        Changed(dance, action, $"turn {(action.Turn.Value > 0 ? "left" : "right")}", most: 1, (token, before) =>
-            Vocabulary.Find(token.Text) is { Side: not 0 } sense && IsAmount(before) ? Exchanged(token.Text, sense.Side > 0 ? Foot.Left : Foot.Right) : null);
+        Changed(dance, action, $"turn {(action.Turn.Value > 0 ? "left" : "right")}", most: 1, (token, turns) =>
+            Vocabulary.Find(token.Text) is { Side: not 0 } sense && turns ? Exchanged(token.Text, sense.Side > 0 ? Foot.Left : Foot.Right) : null);
 
     /// <param name="most">So many words may change; where there are more, nobody knows which.</param>
-    private static Fix? Changed(Dance dance, TracedAction action, string label, int most, Func<Token, Token?, string?> other)
+    /// <param name="other">The other word for a token, told whether it is the side of a turn; null when it stays.</param>
+    private static Fix? Changed(Dance dance, TracedAction action, string label, int most, Func<Token, bool, string?> other)
     {
         var (row, source) = (dance.Rows[action.Action.Row - 1], action.Action.Source);
         if (row.Length > LongestRow || source.Length == 0 || source.End > row.Length)
@@ -35,13 +36,13 @@ internal static class RowFixes
 
         var changed = new StringBuilder();
         var (at, words) = (0, 0);
-        Token? before = null;
+        var turns = false;
         var tokens = Lexer.Read(row, source.Start, source.End);
         var translation = StepLexicon.Shipped.For(dance.Header.Genre, dance.Header.LineCounts).Translation;
         foreach (var token in translation.Touches(tokens) ? translation.Read(tokens) : tokens)
         {
             // The case of a foot's letter tells nothing; words are looked up in lower case.
-            if (other(token, before) is { } word)
+            if (other(token, turns) is { } word)
             {
                 var was = token.Span.In(row);
                 changed.Append(row, at, token.Span.Start - at).Append(was.Length == 1 && char.IsUpper(was[0]) ? word.ToUpperInvariant() : word);
@@ -49,14 +50,14 @@ internal static class RowFixes
                 words++;
             }
 
-            before = token;
+            // The first side behind an amount, a turn or "to the" is where it goes, whatever small words stand between; a comma ends that.
+            var sense = Vocabulary.Find(token.Text);
+            turns = token.Kind == TokenKind.Fraction || sense is { Amount: > 0 } || (sense is not null && sense.Is(Roles.Turn | Roles.Turning | Roles.To))
+                || (turns && token.Kind != TokenKind.Separator && sense is not { Side: not 0 });
         }
 
         return words == 0 || words > most ? null : new Fix(label, action.Action.Row, changed.Append(row, at, row.Length - at).ToString());
     }
-
-    private static bool IsAmount(Token? token) =>
-        token is { Kind: TokenKind.Fraction or TokenKind.Number } || (token is { } word && Vocabulary.Find(word.Text) is { Amount: > 0 });
 
     /// <summary>The word for a foot as the other was written: a letter for a letter, else the English word, which every reader knows.</summary>
     private static string Exchanged(string written, Foot foot) => written.Length == 1 ? foot.Letter().ToLowerInvariant() : foot.Word();

@@ -44,6 +44,9 @@ public enum Roles : long
     Hour = 1L << 34,
     Starting = 1L << 35,
     Bend = 1L << 36,
+
+    /// <summary>Up, down: beside a deed it adds nothing, alone between commas it is a deed of its own that nobody named.</summary>
+    Level = 1L << 37,
 }
 
 /// <summary>Everything a word, or some words together, may mean; which of it is meant the words beside it decide.</summary>

@@ -82,6 +82,9 @@ public sealed record DanceHeader
 
     /// <summary>Counts called before the first step.</summary>
     public int CountIn { get; init; } = 4;
+
+    /// <summary>What is called on each count of the count-in; empty for the counts themselves.</summary>
+    public IReadOnlyList<string> CountInWords { get; init; } = [];
 }
 
 /// <summary>One call in the order of parts; counts from 1, whole part when null.</summary>

@@ -1,4 +1,5 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
 
 namespace FondCompass.Core.Notation;
 
@@ -48,10 +49,10 @@ public static class HeaderReader
                 return (header with { CountStyle = style }, null);
             case "counting":
                 return (header, $"'counting {rest}' cannot be read: write up, down or names.");
-            case "count-in" when int.TryParse(value.Split(' ')[0], out var countIn) && countIn is >= 0 and <= 64:
-                return (header with { CountIn = countIn }, null);
+            case "count-in" when CountIn(rest) is { } called:
+                return (header with { CountIn = called.Counts, CountInWords = called.Words }, null);
             case "count-in":
-                return (header, $"'count-in {rest}' cannot be read: write how many counts are called before the first step, such as 'count-in 4'.");
+                return (header, $"'count-in {rest}' cannot be read: write how many counts are called before the first step ('count-in 4'), the counts themselves ('count-in 5 6 7 8') or what is said on them ('count-in \"ready and\"').");
             case "start":
                 return ReadStart(header, value);
             case "genre" when Enum.TryParse<Genre>(rest, ignoreCase: true, out var genre) && !char.IsAsciiDigit(rest[0]):
@@ -97,6 +98,17 @@ public static class HeaderReader
         "chain" or "chains" => Layout.Chain,
         _ => null,
     };
+
+    /// <summary>"8", "8 counts", "5 6 7 8", "five six seven eight", "\"ready and\"": how many counts, and what is called on each where that is said.</summary>
+    private static (int Counts, IReadOnlyList<string> Words)? CountIn(string said)
+    {
+        var words = said.Trim('"', '“', '”', '\'', ' ').Split([' ', ','], StringSplitOptions.RemoveEmptyEntries);
+        var numbers = words.Select(w => int.TryParse(w, out var digits) ? digits : Vocabulary.Find(w.ToLowerInvariant())?.Number ?? 0).ToList();
+        return words.Length is 0 or > 64 ? null
+            : words is [_] or [_, "counts" or "count"] ? numbers[0] is > 0 and <= 64 || words[0] == "0" ? (numbers[0], []) : null
+            : words.All(w => w.All(c => char.IsLetterOrDigit(c) || c is '&' or '-' or '\'')) ? (words.Length, words)
+            : null;
+    }
 
     private static (DanceHeader Header, string? Problem) ReadStart(DanceHeader header, string value)
     {

@@ -11,6 +11,25 @@ internal sealed partial class ClauseReader
     private void Head(Lexeme word)
     {
         var verb = word.Verb;
+        if (_draft.Swivel is { } aside && verb is { } part && part.Has(VerbTraits.Part) && word.Step is null && _draft.Feet is [] or [Foot.Both])
+        {
+            // "Swivel heels, toes, heels": each part once more the same deed.
+            if (_partSaid || _draft.Step is not null)
+            {
+                var head = _draft.Head;
+                Close();
+                (_draft.Head, _draft.Verb) = (head, aside);
+            }
+
+            if (word.Plural && _draft.Step is null && _draft.Feet.Count == 0)
+            {
+                _draft.Feet.Add(Foot.Both);
+            }
+
+            (_partSaid, _last) = (true, Kind.Head);
+            return;
+        }
+
         if (_draft.HasHead && !Joins(word, verb))
         {
             var foot = _draft.FeetFirst && _last == Kind.Foot && _draft.Feet.Count > 1 ? _draft.Feet[^1] : Foot.None;

@@ -14,6 +14,10 @@ internal sealed partial class ClauseReader
 
     private static bool HasTurnSlot(NamedStep? step) => step is not null && step.Forms[0].Actions.Any(a => a.Phrase.TurnSlot);
 
+    /// <summary>The word is a deed that turns: a pivot, an unwind, a Monterey; not just "turn".</summary>
+    private bool TurnsItself(int at) => at < _to
+        && (_words[at].Step is { } step ? step.Pivots || HasTurnSlot(step) : _words[at].Verb is { IsTurn: true } verb && !verb.Has(VerbTraits.BareTurn));
+
     /// <summary>What is known of a turn while its words are read.</summary>
     private struct TurnWords
     {

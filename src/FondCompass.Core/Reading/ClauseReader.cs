@@ -11,6 +11,7 @@ namespace FondCompass.Core.Reading;
 internal sealed partial class ClauseReader
 {
     private readonly IReadOnlyList<Lexeme> _words;
+    private readonly int _from;
     private readonly int _to;
     private readonly string _text;
     private readonly string _genre;
@@ -23,6 +24,9 @@ internal sealed partial class ClauseReader
 
     /// <summary>A foot, a turn or a number has come since the deed, so that another deed is another phrase.</summary>
     private bool _parted;
+
+    /// <summary>The part of the foot has been said: "swivel heels".</summary>
+    private bool _partSaid;
 
     private int _number;
     private TextSpan _numberSpan;
@@ -38,7 +42,7 @@ internal sealed partial class ClauseReader
     }
 
     private ClauseReader(IReadOnlyList<Lexeme> words, int from, int to, string text, string genre) =>
-        (_words, _at, _to, _text, _genre) = (words, from, to, text, genre);
+        (_words, _from, _at, _to, _text, _genre) = (words, from, from, to, text, genre);
 
     public static List<Draft> Read(IReadOnlyList<Lexeme> words, int from, int to, string text, string genre) =>
         new ClauseReader(words, from, to, text, genre).Read();
@@ -67,6 +71,12 @@ internal sealed partial class ClauseReader
     private void Take(Lexeme word)
     {
         var from = _at;
+        if (word.Amount > 0 && _draft.HasHead && _draft.Turn is null && TurnsItself(_at + 1))
+        {
+            // "Step R forward 1/2 pivot L": how far the next deed turns.
+            Close();
+        }
+
         if (TryAngle() || TryOnto() || TryTurn() || TryCounts() || TryOperation())
         {
             Grow(from);
@@ -141,8 +151,9 @@ internal sealed partial class ClauseReader
         {
             _draft.Verb = Verbs.StompUp;
         }
-        else if (!IsOwned(word))
+        else if (!IsOwned(word) || (word.Is(Roles.Level) && from == _from && _at == _to))
         {
+            _draft.IsIdle = word.Is(Roles.Level);
             _draft.UnknownFirst |= !_draft.HasHead && _draft.Feet.Count == 0 && _draft.Direction == Direction.None;
             _draft.Unread.Add(new UnreadWord(word.Text, word.Span));
             _last = Kind.Other;
@@ -178,7 +189,7 @@ internal sealed partial class ClauseReader
         }
 
         _draft = new Draft();
-        (_last, _parted, _number) = (Kind.Nothing, false, 0);
+        (_last, _parted, _partSaid, _number) = (Kind.Nothing, false, false, 0);
     }
 
     /// <summary>"Cross rock" rocks across, "toe touch" touches, "step together" closes: two deeds that are one.</summary>

@@ -88,6 +88,9 @@ internal sealed class Draft
     /// <summary>A word that nobody knows stands where the deed would.</summary>
     public bool UnknownFirst { get; set; }
 
+    /// <summary>"Down", alone between commas: it changes nothing that is known, and is told.</summary>
+    public bool IsIdle { get; set; }
+
     /// <summary>"In front": across for a step, forward for a tap.</summary>
     public bool InFront { get; set; }
 
@@ -108,6 +111,9 @@ internal sealed class Draft
     public bool Bracketed { get; set; }
 
     public bool HasHead => Head is not null || Body is not null || Verb is not null || Step is not null;
+
+    /// <summary>The verb of a deed that goes aside with both feet, told by a verb or by a step made of nothing else ("heel swivels"); null for any other.</summary>
+    public Verb? Swivel => (Verb ?? Step?.Forms[0].Actions[0].Phrase.Verb) is { } verb && verb.Has(VerbTraits.Aside) && Step is null or { Repeats: true } ? verb : null;
 
     public bool HasFact => FactWeight is not null || FactFacing is not null;
 

@@ -121,6 +121,19 @@ internal static class Lexis
         };
     }
 
+    private static bool Repeats(List<string> words, Span<int> places, int length)
+    {
+        for (var i = 0; i < length; i++)
+        {
+            if (words[places[i]] != words[places[i + length]])
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /// <summary>The longest name of a step from a word on; hyphens inside it count for nothing.</summary>
     private static Lexeme? Name(IStepNames names, List<Token> tokens, List<string> words, int at)
     {
@@ -146,7 +159,18 @@ internal static class Lexis
             places[count++] = i;
         }
 
-        for (var length = count; length > 0; length--)
+        var longest = count;
+        for (var twice = 2; twice <= count / 2; twice++)
+        {
+            // "Step pivot step pivot": the same name twice, not a longer one and what is left over.
+            if (Repeats(words, places, twice) && names.Find(words, at, twice, out _) is not null && places[twice - 1] == at + twice - 1)
+            {
+                longest = twice;
+                break;
+            }
+        }
+
+        for (var length = longest; length > 0; length--)
         {
             var last = places[length - 1];
             var plain = last - at == length - 1;

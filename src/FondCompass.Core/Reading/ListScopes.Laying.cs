@@ -48,7 +48,9 @@ internal sealed partial class ListScopes
         {
             if (_waiting is null && next is not null)
             {
-                _waiting = turn with { First = true, Spread = false };
+                // "Full turn stepping R L R": while they step.
+                var along = next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going } && going.EndsWith("ing", StringComparison.Ordinal);
+                _waiting = along ? turn with { Spread = true, First = false } : turn with { First = true, Spread = false };
                 _waitingDraft = draft;
                 return;
             }
@@ -269,6 +271,23 @@ internal sealed partial class ListScopes
 
     private void LayDeed(Draft draft)
     {
+        if (Last?.Swivel is { } swivels && draft is { Plural: true, Step: null, Feet.Count: 0, Direction: Direction.None } && draft.Verb is { } toes && toes.Has(VerbTraits.Part))
+        {
+            // "Swivel heels, toes, heels".
+            if (draft.Joint == Joint.Colon)
+            {
+                // "Swivels: heels, toes": what follows tells how they go.
+                Last.Absorb(draft);
+                (Last.Plural, Last.Verb, Last.Step) = (false, swivels, null);
+                Last.Feet.Add(Foot.Both);
+                return;
+            }
+
+            draft.Verb = swivels;
+            draft.Plural = false;
+            draft.Feet.Add(Foot.Both);
+        }
+
         if (draft.Joint == Joint.With && Last is { } before)
         {
             if (draft.Step is { IsManner: true } manner && before.Step is { IsManner: false })
@@ -294,7 +313,8 @@ internal sealed partial class ListScopes
                 return;
             }
 
-            if (IsTogether(before, draft) || _scope.And == AndMeans.Together)
+            // A named step has counts of its own: it comes after what it is told with.
+            if (draft.Step is null && (IsTogether(before, draft) || _scope.And == AndMeans.Together))
             {
                 Along(draft);
                 return;
@@ -350,7 +370,7 @@ internal sealed partial class ListScopes
         if (_waiting is { } turn && draft.Body is null)
         {
             draft.Turn = draft.Turn is null ? turn : draft.Turn;
-            draft.TurnBefore = true;
+            draft.TurnBefore = !turn.Spread;
             _waiting = null;
             draft.Absorb(_waitingDraft!);
         }

@@ -114,6 +114,22 @@ internal sealed partial class ListScopes
             return;
         }
 
+        if (draft.IsIdle && Last is { } lasting)
+        {
+            if (lasting.Body is not null)
+            {
+                // Arms and hips go up and down in their own words.
+                draft.Unread.Clear();
+                GoOn(lasting, draft);
+            }
+            else
+            {
+                lasting.Absorb(draft);
+            }
+
+            return;
+        }
+
         if ((draft.UnknownFirst && !draft.HasHead) || draft.Unread.Count > 0 && !draft.HasHead && draft.Feet.Count == 0 && draft.Direction == Direction.None && draft.Turn is null && draft.Way == 0)
         {
             _unreadable.Add(new UnreadWord(draft.Span.In(_text), draft.Span));

@@ -100,6 +100,11 @@ public static class Lexer
             return Make(TokenKind.Word, "with", at, at + 2);
         }
 
+        if (IsRunOfFeet(text, at, end))
+        {
+            return Make(TokenKind.Word, Lower(text.AsSpan(at, 1)), at, at + 1);
+        }
+
         var hangul = IsHangul(text[at]);
         var to = at;
         while (to < end && (IsLetter(text, to) || char.IsAsciiDigit(text[to]) || IsInside(text, to, end)) && (IsHangul(text[to]) == hangul || !char.IsLetter(text[to])))
@@ -108,6 +113,25 @@ public static class Lexer
         }
 
         return Make(TokenKind.Word, Lower(text.AsSpan(at, to - at)), at, to);
+    }
+
+    /// <summary>"RLR", "RRLL", and what is left of one: letters of feet that stand for themselves.</summary>
+    private static bool IsRunOfFeet(string text, int at, int end)
+    {
+        var from = at;
+        while (from > 0 && text[from - 1] is 'R' or 'L')
+        {
+            from--;
+        }
+
+        var to = at;
+        while (to < end && text[to] is 'R' or 'L')
+        {
+            to++;
+        }
+
+        return text[at] is 'R' or 'L' && to - from is >= 2 and <= 16 && (to >= text.Length || !(IsLetter(text, to) || char.IsAsciiDigit(text[to]) || text[to] is '\'' or '’'))
+            && (from == 0 || !(IsLetter(text, from - 1) || char.IsAsciiDigit(text[from - 1])));
     }
 
     private static Token Sign(string text, int at, int end, List<Token> before)

@@ -59,7 +59,8 @@ public static class RowReads
         }
         else
         {
-            words.Add(action.Action.Verb.Name);
+            // A named step of hips or arms has no words of its own here: its name, and the side it was called with.
+            words.Add(action.Action.Verb.Has(VerbTraits.IsBody) ? $"{action.Action.Step}{(action.Action.CallLead.IsSingle() ? " " + action.Action.CallLead.Letter() : "")}" : action.Action.Verb.Name);
             if (action.Foot != Foot.None)
             {
                 words.Add(action.Foot == Foot.Both ? "both" : action.Foot.Letter());

@@ -2,6 +2,7 @@ using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
 
 namespace FondCompass.Web.Drawing;
@@ -22,21 +23,18 @@ public sealed record BoardEvent(double At, string Words);
 public sealed record BoardTimeline(
     int RatePercent, double Bpm, double End, int Walls, IReadOnlyList<BoardClick> Clicks, IReadOnlyList<BoardStep> Steps, IReadOnlyList<BoardEvent> Events)
 {
-    /// <summary>Counts of the count-in: "5, 6, 7, 8".</summary>
-    private const int CountIn = 4;
-
     /// <param name="rate">Share of full tempo at which it is taught.</param>
     /// <param name="lexicon">The steps known, for their cues; the shipped ones when left out.</param>
     public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats, StepLexicon? lexicon = null)
     {
         var time = run.Song.Time;
         var first = run.Start;
-        var origin = time.SecondsAt(first) - (CountIn * 60 / time.BpmAt(first));
+        var header = analysis.Dance.Header;
+        var origin = time.SecondsAt(first) - (header.CountIn * 60 / time.BpmAt(first));
         double At(double count) => time.SecondsAt(count);
-        var lineCounts = analysis.Dance.Header.LineCounts;
         var beat = 60 / time.BpmAt(first);
-        var clicks = Enumerable.Range(0, CountIn)
-            .Select(i => new BoardClick(origin + (i * beat), $"{lineCounts - CountIn + i + 1}", true, false, 0, 0, "", null))
+        var clicks = Enumerable.Range(0, header.CountIn)
+            .Select(i => new BoardClick(origin + (i * beat), CountInLabel(header, i), true, false, 0, 0, "", null))
             .ToList();
         var stretches = run.Stretches.TakeWhile(s => s.Repeat <= repeats).ToList();
         foreach (var stretch in stretches)
@@ -52,6 +50,12 @@ public sealed record BoardTimeline(
                 .Select(e => new BoardEvent(At(e.AtCount), e.Kind == RunEventKind.Tag ? $"tag after repeat {e.AfterRepeat}, facing {e.Facing}" : $"restart, facing {e.Facing}"))
                 .ToList());
     }
+
+    /// <summary>What is called on one count of the count-in: the words said, else the counts that lead to 1: "5, 6, 7, 8", or down to it.</summary>
+    private static string CountInLabel(DanceHeader header, int i) =>
+        header.CountInWords.Count == header.CountIn ? header.CountInWords[i]
+        : header.CountStyle == CountStyle.Down ? $"{header.CountIn - i}"
+        : $"{((header.LineCounts - header.CountIn + i) % header.LineCounts + header.LineCounts) % header.LineCounts + 1}";
 
     private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, Func<double, double> at)
     {

@@ -15,6 +15,8 @@ public class RowFixTests
     [InlineData("part A\n1 step R\n2 Schritt rechts vor", "2 Schritt left vor")]
     [InlineData("part A\n1-3 walk R L R\n4-6 walk R L R", "4-6 walk L R L")]
     [InlineData("part A\n1 step R\n2 hop l", "2 hop r")]
+    [InlineData("part A\n1-4 step L R L R with a quarter turn to the left", "1-4 step R L R L with a quarter turn to the left")]
+    [InlineData("part A\n1-4 vine L to the right", "1-4 vine R to the right")]
     public void The_other_foot_is_named_where_the_wrong_one_stood(string script, string row)
     {
         var code = script.Contains("hop", StringComparison.Ordinal) ? "FOOT02" : "FOOT01";
