@@ -28,8 +28,21 @@ public static class FixTrial
         var tried = new Dictionary<Fix, bool>();
         return analysis with
         {
-            Findings = [.. analysis.Findings.Select(f => f.Fix is not { } fix || Mends(f, fix) ? f : f with { Fix = null })],
+            Findings = [.. analysis.Findings.Select(f => f.Fix is null ? f : f with { Fix = Mending(f) })],
         };
+
+        Fix? Mending(Finding finding)
+        {
+            for (var fix = finding.Fix; fix is not null; fix = fix.Otherwise)
+            {
+                if (Mends(finding, fix))
+                {
+                    return fix with { Otherwise = null };
+                }
+            }
+
+            return null;
+        }
 
         bool Mends(Finding finding, Fix fix)
         {

@@ -15,20 +15,28 @@ internal static class RowFixes
     private const int LongestRow = 300;
 
     /// <summary>Names the other foot, or the other feet where the words name several.</summary>
-    public static Fix? OtherFoot(Dance dance, TracedAction action) =>
-        Changed(dance, action, $"use the {action.Foot.Other().Word()} foot", most: int.MaxValue, (token, turns) =>
+    public static Fix? OtherFoot(Dance dance, TracedAction action)
+    {
+        // Where its own words alone mend nothing, such as a whole row on the wrong foot or an ending that goes with its step: all feet of the row.
+        var all = dance.Parts.SelectMany(p => p.Entries).OfType<StepEntry>().Where(e => e.Row == action.Action.Row).Select(e => e.Span).ToList();
+        var wide = all.Count == 0 ? null : OtherFoot(dance, action, all[0].To(all[^1]));
+        return OtherFoot(dance, action, action.Action.Source) is not { } narrow ? wide : wide is null || wide.NewText == narrow.NewText ? narrow : narrow with { Otherwise = wide };
+    }
+
+    private static Fix? OtherFoot(Dance dance, TracedAction action, TextSpan source) =>
+        Changed(dance, action, source, $"use the {action.Foot.Other().Word()} foot", most: int.MaxValue, (token, turns) =>
             Vocabulary.Find(token.Text) is { } sense && sense.Foot.IsSingle() && !turns ? Exchanged(token.Text, sense.Foot.Other()) : null);
 
     /// <summary>Turns the other way, where the words name exactly one side after an amount.</summary>
     public static Fix? OtherSide(Dance dance, TracedAction action) =>
-        Changed(dance, action, $"turn {(action.Turn.Value > 0 ? "left" : "right")}", most: 1, (token, turns) =>
+        Changed(dance, action, action.Action.Source, $"turn {(action.Turn.Value > 0 ? "left" : "right")}", most: 1, (token, turns) =>
             Vocabulary.Find(token.Text) is { Side: not 0 } sense && turns ? Exchanged(token.Text, sense.Side > 0 ? Foot.Left : Foot.Right) : null);
 
     /// <param name="most">So many words may change; where there are more, nobody knows which.</param>
     /// <param name="other">The other word for a token, told whether it is the side of a turn; null when it stays.</param>
-    private static Fix? Changed(Dance dance, TracedAction action, string label, int most, Func<Token, bool, string?> other)
+    private static Fix? Changed(Dance dance, TracedAction action, TextSpan source, string label, int most, Func<Token, bool, string?> other)
     {
-        var (row, source) = (dance.Rows[action.Action.Row - 1], action.Action.Source);
+        var row = dance.Rows[action.Action.Row - 1];
         if (row.Length > LongestRow || source.Length == 0 || source.End > row.Length)
         {
             return null;

@@ -23,7 +23,8 @@ public readonly record struct Place(string? Part = null, int? Line = null, strin
 /// <param name="Label">What the change does, in a few words.</param>
 /// <param name="Row">Text row from 1.</param>
 /// <param name="NewText">The whole row after the change.</param>
-public sealed record Fix(string Label, int Row, string NewText);
+/// <param name="Otherwise">A wider change to try where this one mends nothing.</param>
+public sealed record Fix(string Label, int Row, string NewText, Fix? Otherwise = null);
 
 /// <summary>Something the instructor should know: what, where, why and the way out.</summary>
 public sealed record Finding(FindingCode Kind, Place Place, string Message, Fix? Fix = null)
