@@ -174,6 +174,24 @@ public class PageTests(Studio studio)
     }
 
     [Fact]
+    public async Task A_slower_track_is_taken_by_its_button_as_it_stands()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "60"), ("intro", "0"), ("repeats", "6"), ("passages", "verse 64"));
+        await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", "new"), ("title", "Low Tide Reel"));
+        await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", "preset:Rope Reel, gathering speed"));
+        var (_, html) = await visitor.Get($"/dances/{id}/fit");
+        Assert.Contains("hauling 64 @96-132", html);
+        var track = html[..html.IndexOf("\">Low Tide Reel (60)", StringComparison.Ordinal)];
+        using var answer = await visitor.Press($"/dances/{id}/fit", "handler=Track", "Slower", ("track", track[(track.LastIndexOf('"') + 1)..]));
+        Assert.NotEqual(HttpStatusCode.BadRequest, answer.StatusCode);
+        (_, html) = await visitor.Get($"/dances/{id}/fit");
+        Assert.DoesNotContain("hauling 64 @96-132", html);
+        Assert.DoesNotContain("Slower, to teach with", html);
+    }
+
+    [Fact]
     public async Task Tracks_are_chosen_kept_and_forgotten()
     {
         var visitor = await studio.NewVisitor();

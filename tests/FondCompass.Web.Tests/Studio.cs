@@ -84,11 +84,14 @@ public sealed partial class Visitor(HttpClient client)
 
     /// <summary>Presses a form as it stands on a page, with nothing but what is in it.</summary>
     /// <param name="action">A part of its address.</param>
-    public async Task<HttpResponseMessage> Press(string page, string action)
+    /// <param name="words">Words inside it, where several go to one address.</param>
+    /// <param name="button">Name and value of the button pressed, where it has them.</param>
+    public async Task<HttpResponseMessage> Press(string page, string action, string words = "", params (string Name, string Value)[] button)
     {
         var (_, html) = await Get(page);
-        var form = Forms().Matches(html).First(f => f.Groups[1].Value.Contains(action, StringComparison.Ordinal));
-        var fields = Hidden().Matches(form.Groups[2].Value).Select(i => KeyValuePair.Create(i.Groups[1].Value, WebUtility.HtmlDecode(i.Groups[2].Value)));
+        var form = Forms().Matches(html).First(f => f.Groups[1].Value.Contains(action, StringComparison.Ordinal) && f.Groups[2].Value.Contains(words, StringComparison.Ordinal));
+        var fields = Hidden().Matches(form.Groups[2].Value).Select(i => KeyValuePair.Create(i.Groups[1].Value, WebUtility.HtmlDecode(i.Groups[2].Value)))
+            .Concat(button.Select(b => KeyValuePair.Create(b.Name, b.Value)));
         return await client.PostAsync(WebUtility.HtmlDecode(form.Groups[1].Value), new FormUrlEncodedContent(fields));
     }
 
