@@ -47,14 +47,14 @@ public class BandTests(RunningStudio studio)
         var until = DateTime.UtcNow.AddSeconds(20);
         browser.Wait("twenty seconds have passed", () => DateTime.UtcNow > until, 40);
         browser.Driver.SwitchTo().Window(fit);
-        Assert.True(Number(browser, "fondBand.conductor.position()") > 18);
+        browser.Wait("it has played on meanwhile", () => Number(browser, "fondBand.conductor.position()") > 18, 60);
 
         // In the middle the rate changes without a break.
-        browser.Wait("half of it is played", () => Number(browser, "fondBand.conductor.position()") > 90, 120);
+        browser.Wait("half of it is played", () => Number(browser, "fondBand.conductor.position()") > 90, 300);
         browser.Run("const rate = document.getElementById('band-rate'); rate.value = '110'; rate.dispatchEvent(new Event('change', { bubbles: true }))");
         var changedAt = Number(browser, "fondBand.conductor.zeroAudio");
         var changedSong = Number(browser, "fondBand.conductor.zeroSong");
-        browser.Wait("the song is over", () => browser.Run("return fondBand.conductor.playing") is false, 220);
+        browser.Wait("the song is over", () => browser.Run("return fondBand.conductor.playing") is false, 500);
 
         var heard = HeardBy(browser, "fondBand");
         var score = JsonDocument.Parse((string)browser.Run("return (() => { const x = new XMLHttpRequest(); x.open('GET', location.pathname + '?handler=Score', false); x.send(); return x.responseText; })()")!).RootElement;

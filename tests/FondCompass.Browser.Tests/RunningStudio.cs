@@ -3,6 +3,9 @@ using Xunit;
 
 [assembly: AssemblyFixture(typeof(FondCompass.Browser.Tests.RunningStudio))]
 
+// One after the other: some of them stop the server or its database under everybody, and the band wants the machine to itself.
+[assembly: Xunit.v3.Parallelization(Mode = Xunit.Sdk.ParallelMode.None)]
+
 namespace FondCompass.Browser.Tests;
 
 /// <summary>The built application with demo data, once for all browser tests.</summary>

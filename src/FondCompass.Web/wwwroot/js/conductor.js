@@ -26,6 +26,8 @@ export class Conductor {
     this.zeroAudio = 0;
     this.zeroSong = 0;
     this.next = 0;
+    /** Audio-clock time up to which everything has been handed over. */
+    this.handed = 0;
     /** @type {{ node: AudioScheduledSourceNode, when: number }[]} */
     this.underWay = [];
     this.pump = 0;
@@ -36,11 +38,14 @@ export class Conductor {
     document.addEventListener('visibilitychange', () => this.schedule());
   }
 
-  /** @param {Note[]} notes in order of time @param {number} end */
+  /**
+   * Other notes from here on. While it plays they come in behind what the audio clock has already: nothing sounds twice.
+   * @param {Note[]} notes in order of time @param {number} end
+   */
   load(notes, end) {
     this.notes = notes;
     this.end = end;
-    this.next = this.indexAt(this.position());
+    this.next = this.indexAt(this.playing && this.audio ? this.songAt(Math.max(this.handed, this.audio.currentTime)) + 2e-6 : this.zeroSong);
   }
 
   /** Seconds of the song that sound now. */
@@ -144,6 +149,7 @@ export class Conductor {
       }
       this.next++;
     }
+    this.handed = Math.max(this.handed, until);
     this.underWay = this.underWay.filter((u) => u.when > now - 3);
     if (this.songAt(now) > this.end + 0.1) {
       this.playing = false;
@@ -162,6 +168,7 @@ export class Conductor {
       }
     }
     this.underWay = this.underWay.filter((u) => u.when < from);
+    this.handed = from;
   }
 
   /** @param {Note} note @param {number} when */
