@@ -25,7 +25,7 @@ internal sealed partial class Placer
 
         foreach (var forms in Choices().Where(f => f.Sum(PositionsOf) > 1 && f.Exists(x => x is not null) && f.Sum(CountsOf) == 1 && _counts.First.Fraction == Fraction.Whole).Take(2))
         {
-            Natural(forms, _counts.First, 1, slower: 1);
+            Natural(forms, _counts.First, 1, Evenly(Own));
         }
 
         if (_found.Count > 0)
@@ -59,7 +59,7 @@ internal sealed partial class Placer
     private void OnSpan()
     {
         var span = _counts!.Span;
-        var single = _dancings is [{ IsNamed: false, Phrase: { Slow: false } }];
+        var single = _dancings is [{ IsNamed: false, Phrase.Paces.Count: 0 }];
         if (single)
         {
             OneEach([null], [_counts.First], 0, last: _counts.Last.Number);
@@ -68,24 +68,20 @@ internal sealed partial class Placer
 
         // "Vine R with touch, vine L": an ending told for one of them is none of the other's.
         var ended = Usual(withEndings: true);
-        if (_wording.Items.Count > 1 && ended.Sum(CountsOf) * _slow == span)
+        var paces = Paces();
+        if (_wording.Items.Count > 1 && Lasts(ended, paces[0]) == span * Own)
         {
-            Natural(ended, _counts.First, Rank(ended));
+            Natural(ended, _counts.First, Rank(ended), paces[0]);
         }
 
-        foreach (var forms in Choices())
+        for (var i = 0; i < paces.Count; i++)
         {
-            if (_found.Count < MostFits && forms.Sum(CountsOf) * _slow == span)
+            foreach (var forms in Choices())
             {
-                Natural(forms, _counts.First, Rank(forms));
-            }
-        }
-
-        if (_slow > 1)
-        {
-            foreach (var forms in Choices().Where(f => f.Sum(CountsOf) == span).Take(1))
-            {
-                Natural(forms, _counts.First, 1 + Rank(forms), slower: 1);
+                if (_found.Count < MostFits && (i == 0 || _found.Count == 0) && Lasts(forms, paces[i]) == span * Own)
+                {
+                    Natural(forms, _counts.First, Rank(forms) + Math.Min(i, 1), paces[i]);
+                }
             }
         }
 
@@ -105,20 +101,20 @@ internal sealed partial class Placer
     private void Bent(int span)
     {
         var usual = Usual(withEndings: false);
-        var slow = usual.Sum(CountsOf) * _slow <= span ? _slow : 1;
-        var natural = usual.Sum(CountsOf) * slow;
+        var pace = Paces()[0] is var said && Lasts(usual, said) <= span * Own ? said : Evenly(Own);
+        var natural = Lasts(usual, pace) / Own;
         var bent = _found.Count > 0 ? 3 : 0;
         if (natural < span && _dancings.FindLastIndex(d => d.Holds) is >= 0 and var hold)
         {
             // A hold takes what is left.
-            Natural(usual, _counts!.First, 1 + bent, slower: slow, last: span, held: (hold, span - natural));
+            Natural(usual, _counts!.First, 1 + bent, pace, last: span, held: (hold, span - natural));
         }
         else if (natural < span && span % natural == 0)
         {
             var times = span / natural;
             if (times == SlowTimes || !_dancings.Exists(d => d.IsNamed))
             {
-                Natural(usual, _counts!.First, 1 + bent, slower: times * slow);
+                Natural(usual, _counts!.First, 1 + bent, [.. pace.Select(p => p * times)]);
             }
             else
             {
@@ -131,7 +127,7 @@ internal sealed partial class Placer
         }
         else if (natural < span)
         {
-            Natural(usual, _counts!.First, 4 + bent, $"{Named()} takes {natural} counts and {span} are written; the rest is held. Write 'hold' there if that is meant.", slower: slow, last: span);
+            Natural(usual, _counts!.First, 4 + bent, pace, $"{Named()} takes {natural} counts and {span} are written; the rest is held. Write 'hold' there if that is meant.", last: span);
         }
         else if (natural > span && _found.Count == 0)
         {
@@ -154,7 +150,7 @@ internal sealed partial class Placer
             i == 0 ? d : d with { Lead = Foot.None, Phrase = d.Phrase with { Feet = d.IsNamed ? [] : d.Phrase.Feet } }))];
         if (_counts!.IsRange)
         {
-            Natural([.. Enumerable.Repeat(usual, times).SelectMany(u => u)], _counts.First, 2 + bent);
+            Natural([.. Enumerable.Repeat(usual, times).SelectMany(u => u)], _counts.First, 2 + bent, Paces()[0]);
         }
         else
         {

@@ -135,27 +135,35 @@ internal sealed partial class Placer
         Found(actions, last ?? positions[^1].Number, cost, complaint);
     }
 
-    /// <param name="slower">Every action so many times as long as by nature.</param>
+    /// <param name="pace">How long each dancing lasts, in halves of its own length; a pace that falls between the counts is none.</param>
     /// <param name="last">Counts the row fills, when it is more than the steps take.</param>
     /// <param name="held">The dancing that is held longer, and by how many counts.</param>
-    private void Natural(List<StepForm?> forms, Beat first, int cost, string? complaint = null, int slower = 0, int? last = null, (int Index, int By)? held = null)
+    private void Natural(List<StepForm?> forms, Beat first, int cost, int[] pace, string? complaint = null, int? last = null, (int Index, int By)? held = null)
     {
-        slower = slower == 0 ? _slow : slower;
+        if (forms.Where((f, i) => !Falls(f, pace[i])).Any())
+        {
+            return;
+        }
+
         var actions = new List<PlacedAction>();
         var start = first.ToTick(swing: false, bothInCount: false);
         for (var i = 0; i < _dancings.Count && actions.Count < StepDancing.MostActions; i++)
         {
             var from = start;
             var form = forms[i];
-            FormDancing.Add(actions, _dancings[i], form, i, _absolute, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower))!.Value, Beat.FromStraightTick(from)!.Value);
-            var counts = form is null && _counts is null && _dancings[i].Phrase.Counts > 0 && _dancings[i].IsLast && _dancings[i].IsFirst ? _dancings[i].Phrase.Counts : CountsOf(form) * slower;
-            start += Tick.FromCounts(counts + (held is { } h && h.Index == i ? h.By : 0));
+            var slower = pace[i];
+            FormDancing.Add(actions, _dancings[i], form, i, _absolute, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower / Own))!.Value, Beat.FromStraightTick(from)!.Value);
+            var lasts = form is null && _counts is null && _dancings[i].Phrase.Counts > 0 && _dancings[i].IsLast && _dancings[i].IsFirst ? _dancings[i].Phrase.Counts * Own : CountsOf(form) * slower;
+            start += new Tick(lasts * Tick.PerCount / Own) + Tick.FromCounts(held is { } h && h.Index == i ? h.By : 0);
         }
 
         var end = start - new Tick(1);
         var natural = Math.Max(first.Number, (end.Value / Tick.PerCount) + 1);
         Found(actions, last is { } said ? first.Number + said - 1 : natural, cost, complaint);
     }
+
+    /// <summary>Whether every action of a form, and what follows it, falls on a beat or a part of one at this pace.</summary>
+    private static bool Falls(StepForm? form, int pace) => form is null || form.Actions.All(a => a.At.Value * pace % Own == 0 && a.At.Value * pace / Own % (Tick.PerCount / 4) == 0);
 
     private void Found(List<PlacedAction> actions, int last, int cost, string? complaint) =>
         _found.Add(new Placement(MarkAlteredEnding(FormDancing.Spread(actions)), last, cost, complaint));

@@ -21,15 +21,10 @@ internal sealed partial class Placer
     private readonly CountSpec? _counts;
     private readonly Beat _next;
     private readonly bool _absolute;
-    private readonly int _slow;
     private readonly List<Placement> _found = [];
     private List<StepDancing> _dancings = [];
 
-    private Placer(Wording wording, CountSpec? counts, Beat next, bool absolute)
-    {
-        (_wording, _counts, _next, _absolute) = (wording, counts, next, absolute);
-        _slow = wording.Items.Any(i => i.Main.Slow) ? 2 : 1;
-    }
+    private Placer(Wording wording, CountSpec? counts, Beat next, bool absolute) => (_wording, _counts, _next, _absolute) = (wording, counts, next, absolute);
 
     /// <param name="wording">One reading of the row.</param>
     /// <param name="counts">The counts written; null when they follow from the steps.</param>
@@ -91,9 +86,15 @@ internal sealed partial class Placer
     /// <summary>"Heel switches R L" over the counts of one: the feet are those of its inside, not of two dancings.</summary>
     private static Wording? TellsInside(Wording wording)
     {
-        if (wording.Items is not [{ Main: { Step: { } step, Feet: [var lead, _, ..] feet, Times: 1 } phrase } item] || !lead.IsSingle())
+        var items = wording.Items.Select(i => IsToldInside(i.Main) ? i with { Together = [i.Main with { Feet = [i.Main.Feet[0]] }, .. i.Together.Skip(1)] } : i).ToList();
+        return items.SequenceEqual(wording.Items) ? null : wording with { Items = items };
+    }
+
+    private static bool IsToldInside(Phrase phrase)
+    {
+        if (phrase is not { Step: { } step, Feet: [var lead, _, ..] feet, Times: 1 } || !lead.IsSingle())
         {
-            return null;
+            return false;
         }
 
         var inside = new List<Foot>();
@@ -106,16 +107,14 @@ internal sealed partial class Placer
             }
         }
 
-        return inside.SequenceEqual(feet) || step.Forms[0].Actions.Where(a => a.Phrase.Foot.IsSingle()).Select(a => lead == Foot.Right ? a.Phrase.Foot : a.Phrase.Foot.Other()).SequenceEqual(feet)
-            ? wording with { Items = [item with { Together = [phrase with { Feet = [lead] }, .. item.Together.Skip(1)] }] }
-            : null;
+        return inside.SequenceEqual(feet) || step.Forms[0].Actions.Where(a => a.Phrase.Foot.IsSingle()).Select(a => lead == Foot.Right ? a.Phrase.Foot : a.Phrase.Foot.Other()).SequenceEqual(feet);
     }
 
     private void Fit()
     {
         if (_counts is null)
         {
-            Natural(Usual(withEndings: true), _next, 0);
+            Natural(Usual(withEndings: true), _next, 0, Paces()[0]);
         }
         else if (_counts.Positions.Count == 1)
         {

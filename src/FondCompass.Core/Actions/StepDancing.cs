@@ -61,7 +61,7 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
                 // weight where it is can be done again by the same foot.
                 var same = phrase.Times > 1 && phrase.Verb is { Kind: not VerbKind.Takes };
                 var foot = named == 0 ? WayFoot(phrase, i) : named != 1 || i == 0 || same ? phrase.Feet[i % named] : Foot.None;
-                var one = phrase with { Feet = foot == Foot.None ? [] : [foot], Turn = TurnOf(phrase, i, times) };
+                var one = phrase with { Feet = foot == Foot.None ? [] : [foot], Turn = TurnOf(phrase, i, times), Paces = phrase.Paces.Count > 1 ? [phrase.Paces[i % phrase.Paces.Count]] : phrase.Paces };
                 dancings.Add(new StepDancing(one, index, foot, forms, i == 0, i == times - 1, item.Together.Count > 1 ? [.. item.Together.Skip(1)] : []));
             }
         }

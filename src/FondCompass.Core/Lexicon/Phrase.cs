@@ -3,6 +3,15 @@ using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Lexicon;
 
+/// <summary>How long a step lasts beside the others: a slow one twice as long as a quick one.</summary>
+public enum Pace
+{
+    /// <summary>Nothing is said of it.</summary>
+    Own,
+    Slow,
+    Quick,
+}
+
 /// <summary>Where a turn is to end, when no single wall is named.</summary>
 public enum TurnGoal
 {
@@ -97,8 +106,8 @@ public sealed record Phrase
     /// <summary>Written in the plural ("toe struts"): repeated until the counts are filled.</summary>
     public bool Plural { get; init; }
 
-    /// <summary>Every action held one count.</summary>
-    public bool Slow { get; init; }
+    /// <summary>Slow and quick as said: none, one for all dancings, or one for each of them ("slow, quick, quick").</summary>
+    public IReadOnlyList<Pace> Paces { get; init; } = [];
 
     /// <summary>The step in whose manner each step of it is danced: a jazz box in toe struts.</summary>
     public NamedStep? Manner { get; init; }

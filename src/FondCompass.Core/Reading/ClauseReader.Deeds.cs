@@ -30,6 +30,13 @@ internal sealed partial class ClauseReader
             return;
         }
 
+        var isElsewhere = verb is { } other && other.Has(VerbTraits.WayWord) && Contradict(_draft.Direction, other.Default);
+        if (!_draft.HasHead && (isElsewhere || (IsWhole && (_last == Kind.Turn || (NextFoot(_at) is { } ahead && (_wayFirst || !BeginsDeed(ahead + 1)))))))
+        {
+            // "Side R touch L", "side close": where it goes is said, and here comes the next deed.
+            Close();
+        }
+
         if (_draft.HasHead && !Joins(word, verb))
         {
             var foot = _draft.FeetFirst && _last == Kind.Foot && _draft.Feet.Count > 1 ? _draft.Feet[^1] : Foot.None;
@@ -56,6 +63,7 @@ internal sealed partial class ClauseReader
             _draft.Verb = word.Step is null ? verb : null;
             _draft.Plural = word.Plural;
             _draft.FeetFirst = _draft.Feet.Count > 0;
+            _footFirst |= _draft.FeetFirst;
             _draft.TurnBefore = _draft.Turn is not null;
             if (_number > 0)
             {
@@ -77,7 +85,7 @@ internal sealed partial class ClauseReader
             return true;
         }
 
-        return Lay(verb.Default);
+        return !Contradict(_draft.Direction == Direction.None && before.Has(VerbTraits.WayWord) ? before.Default : _draft.Direction, verb.Default) && Lay(verb.Default);
     }
 
     private void Pivoting(Lexeme word)

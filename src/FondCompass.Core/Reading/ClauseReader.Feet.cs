@@ -16,6 +16,12 @@ internal sealed partial class ClauseReader
             return;
         }
 
+        if (word.Foot.IsSingle() && (_last == Kind.Way ? IsWhole && (!_draft.HasHead || !Refers) : _last == Kind.Other ? IsWhole : _last == Kind.Head && _footFirst) && BeginsDeed(_at))
+        {
+            // "R side L together": a foot with its way is a deed, and here comes the next.
+            Close();
+        }
+
         if (word.Foot.IsSingle() && _draft.Turn is { Side: 0, IsOpen: false, Target: null } turning && TurnsByItself && _last is Kind.Head or Kind.Turn && (_draft.Feet.Count > 0 || (_draft.TurnBefore && _draft.Step is { Pivots: true })))
         {
             // "R fwd, 1/2 pivot L": the side of the turn, said behind it.
@@ -33,9 +39,7 @@ internal sealed partial class ClauseReader
         }
 
         // "Touch L beside R", "cross right over left": the second foot only says beside or over what.
-        var isReference = _last == Kind.Way && _draft.Feet.Count > 0 && _draft.Direction is Direction.Across or Direction.Behind or Direction.Beside
-            && word.Foot.IsSingle();
-        if (isReference)
+        if (_last == Kind.Way && _draft.Feet.Count > 0 && Refers && word.Foot.IsSingle())
         {
             _last = Kind.Other;
             return;
@@ -66,14 +70,55 @@ internal sealed partial class ClauseReader
             return;
         }
 
+        _wayFirst |= _draft.Feet.Count == 0 && !_draft.HasHead && _draft.Direction != Direction.None;
         _draft.Feet.Add(word.Foot);
         _parted |= _draft.HasHead;
         _last = Kind.Foot;
     }
 
+    /// <summary>A foot and where it goes: a deed of its own, even where no verb is said.</summary>
+    private bool IsWhole => _draft.Feet.Count > 0 && _draft.Direction != Direction.None;
+
+    /// <summary>A foot may follow that only says beside or over what.</summary>
+    private bool Refers => _draft.Direction is Direction.Across or Direction.Behind or Direction.Beside;
+
+    /// <summary>Whether the next word that counts says where to or what is done, so that the foot before it is the next deed's.</summary>
+    private bool BeginsDeed(int from)
+    {
+        for (var i = from; i < _to; i++)
+        {
+            var word = _words[i];
+            if (word.Direction != Direction.None || word.Step is not null || (word.Verb is not null && !word.IsPart))
+            {
+                return true;
+            }
+
+            if (!word.Is(Roles.Filler))
+            {
+                return false;
+            }
+        }
+
+        return false;
+    }
+
+    /// <summary>Ways that no one step can go at once, so that each is a step of its own.</summary>
+    private static bool Contradict(Direction a, Direction b) => a != b && (Plain(a), Plain(b)) is (> 0, > 0) && !(a is Direction.Across or Direction.Behind && b is Direction.Forward or Direction.Back)
+        && !(b is Direction.Across or Direction.Behind && a is Direction.Forward or Direction.Back);
+
+    private static int Plain(Direction way) => way is Direction.Forward or Direction.Back or Direction.Side or Direction.Beside or Direction.Across or Direction.Behind or Direction.In or Direction.Out ? 1 : 0;
+
     private void WayWord(Lexeme word)
     {
         var way = word.Direction;
+        var taken = _draft.Direction == Direction.None && _draft.Verb is { } closing && closing.Default == Direction.Beside && closing.Has(VerbTraits.WayWord) ? Direction.Beside : _draft.Direction;
+        var onwards = _last == Kind.Way && _at > 1 && _words[_at - 2].Is(Roles.To);
+        if ((Contradict(taken, way) && !onwards) || (_wayFirst && _last == Kind.Foot && NextFoot(_at) is not null))
+        {
+            // "Forward R back L", "together side R": the next deed; "from front to back" is one.
+            Close();
+        }
+
         _draft.InFront = word.Text == "in front";
         if (way is Direction.DiagonalForward && (_draft.Direction == Direction.Back || NextWay() == Direction.Back))
         {

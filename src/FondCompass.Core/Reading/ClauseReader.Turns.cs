@@ -73,6 +73,7 @@ internal sealed partial class ClauseReader
 
         var on = TurnPlace();
         var made = new Turn(turn.Amount > 0 ? turn.Amount : null, turn.Side, turn.Target, Spread: turn.Spread && !turn.Each, Each: turn.Each, Goal: turn.Goal, On: on);
+        _draft.TurnBehind = _draft.Feet.Count > 0 && _draft.Direction != Direction.None;
         _draft.Turn = _draft.Turn is { } held ? Merge(held, made) : made;
         _last = Kind.Turn;
         _parted |= _draft.HasHead;

@@ -28,6 +28,12 @@ internal sealed partial class ClauseReader
     /// <summary>The part of the foot has been said: "swivel heels".</summary>
     private bool _partSaid;
 
+    /// <summary>In this clause the way stands before its foot: "forward R back L".</summary>
+    private bool _wayFirst;
+
+    /// <summary>In this clause the foot stands before its deed: "R touch".</summary>
+    private bool _footFirst;
+
     private int _number;
     private TextSpan _numberSpan;
 
@@ -121,8 +127,7 @@ internal sealed partial class ClauseReader
         }
         else if (word.Is(Roles.Slow) || word.Is(Roles.Quick))
         {
-            _draft.Slow |= word.Is(Roles.Slow);
-            _draft.Quick |= word.Is(Roles.Quick);
+            _draft.Paces.Add(word.Is(Roles.Slow) ? Pace.Slow : Pace.Quick);
         }
         else if (word.Is(Roles.Body) || word.Is(Roles.BodyVerb))
         {
@@ -183,7 +188,7 @@ internal sealed partial class ClauseReader
             Number(_number, _numberSpan, after: true);
         }
 
-        if (!_draft.SaysNothing || _draft.Leads || _draft.Slow || _draft.Span.Length > 0)
+        if (!_draft.SaysNothing || _draft.Leads || _draft.Paces.Count > 0 || _draft.Span.Length > 0)
         {
             _drafts.Add(_draft);
         }
@@ -234,13 +239,13 @@ internal sealed partial class ClauseReader
         }
 
         var apart = _parted && _last != Kind.Foot;
-        if (before.Has(VerbTraits.Part) && !word.IsPart && !_parted)
+        if (before.Has(VerbTraits.Part) && !word.IsPart && !_parted && !(verb.Has(VerbTraits.WayWord) && Contradict(_draft.Direction, verb.Default)))
         {
             (_draft.Head, _draft.Verb, _draft.Plural) = (word, verb, word.Plural);
             return true;
         }
 
-        if (word.IsPart && !IsPartHead(_draft.Head) && !apart)
+        if (word.IsPart && !IsPartHead(_draft.Head) && !apart && !(before.Has(VerbTraits.WayWord) && before.Default == Direction.Beside))
         {
             // "Touch the right toe back", "drop the heel".
             return true;
@@ -248,11 +253,11 @@ internal sealed partial class ClauseReader
 
         if (_last != Kind.Head && !(_last == Kind.Way && verb.Has(VerbTraits.Plain)))
         {
-            // "Touch L together": no foot follows that could go there.
-            return verb.Has(VerbTraits.WayWord) && before.Kind is VerbKind.Takes or VerbKind.Leaves && (!_parted || (word.Direction != Direction.None && NextFoot(_at) is null)) && Together(word, verb, before);
+            // "Touch L together": no foot follows that could go there; a heel or a toe set out is brought back by a step of its own.
+            return verb.Has(VerbTraits.WayWord) && before.Kind is VerbKind.Takes or VerbKind.Leaves && !before.Has(VerbTraits.Part) && (!_parted || (word.Direction != Direction.None && NextFoot(_at) is null)) && Together(word, verb, before);
         }
 
-        if (before.Has(VerbTraits.WayWord) && !verb.Has(VerbTraits.WayWord))
+        if (before.Has(VerbTraits.WayWord) && !verb.Has(VerbTraits.WayWord) && verb.Kind is VerbKind.Takes or VerbKind.Leaves && before.Default != Direction.Beside)
         {
             _draft.Direction = _draft.Direction == Direction.None ? before.Default : _draft.Direction;
             (_draft.Head, _draft.Verb, _draft.Plural) = (word, verb, word.Plural);
@@ -265,7 +270,7 @@ internal sealed partial class ClauseReader
             return Together(word, verb, before);
         }
 
-        return verb.Has(VerbTraits.Plain) && before.Kind is VerbKind.Takes;
+        return verb.Has(VerbTraits.Plain) && before.Kind is VerbKind.Takes && before.Default != Direction.Beside;
     }
 
     private bool Lay(Direction way)

@@ -49,6 +49,9 @@ internal sealed class Draft
     /// <summary>The turn stood before the deed.</summary>
     public bool TurnBefore { get; set; }
 
+    /// <summary>The turn stood behind a foot and its way: "side R 1/4 turn right".</summary>
+    public bool TurnBehind { get; set; }
+
     public Turn? Angle { get; set; }
 
     public Foot Onto { get; set; }
@@ -64,9 +67,8 @@ internal sealed class Draft
 
     public int Counts { get; set; }
 
-    public bool Slow { get; set; }
-
-    public bool Quick { get; set; }
+    /// <summary>Slow and quick, in the order they are said.</summary>
+    public List<Pace> Paces { get; set; } = [];
 
     public bool OnStandingFoot { get; set; }
 
@@ -123,6 +125,8 @@ internal sealed class Draft
 
     public bool IsWayOnly => !HasHead && (Direction != Direction.None || Way != 0) && Turn is null;
 
+    public bool IsPaceOnly => Paces.Count > 0 && SaysNothing;
+
     public bool IsTimesOnly => !HasHead && TimesSaid && Feet.Count == 0 && Direction == Direction.None && Turn is null;
 
     public bool SaysNothing => !HasHead && Feet.Count == 0 && Direction == Direction.None && Way == 0 && Turn is null && Angle is null && Onto == Foot.None
@@ -139,7 +143,7 @@ internal sealed class Draft
         Layers.AddRange(clause.Layers);
         Onto = clause.Onto == Foot.None ? Onto : clause.Onto;
         Angle ??= clause.Angle;
-        Slow |= clause.Slow;
+        Paces = Paces.Count == 0 ? clause.Paces : Paces;
     }
 
     public Draft Copy()
@@ -147,6 +151,7 @@ internal sealed class Draft
         var copy = (Draft)MemberwiseClone();
         copy.Feet = [.. Feet];
         copy.Layers = [.. Layers];
+        copy.Paces = [.. Paces];
         copy.Unread = [.. Unread];
         return copy;
     }

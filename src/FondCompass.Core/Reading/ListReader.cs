@@ -70,7 +70,7 @@ internal sealed class ListReader
         for (var i = 0; i < clause.Count && drafts.Count < MostDeeds; i++)
         {
             clause[i].Joint = i > 0 ? Joint.Comma : drafts.Count == 0 ? Joint.None : joint == Joint.None ? Joint.Comma : joint;
-            if (clause[i].SaysNothing && !clause[i].Slow)
+            if (clause[i].SaysNothing && !clause[i].IsPaceOnly)
             {
                 continue;
             }

@@ -90,7 +90,7 @@ internal sealed partial class ListScopes
         }
     }
 
-    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span, Onto = draft.Onto, Slow = draft.Slow };
+    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span, Onto = draft.Onto, Paces = draft.Paces };
 
     private void LayTimes(Draft draft)
     {
@@ -229,7 +229,7 @@ internal sealed partial class ListScopes
         {
             // "1/4 left R": a step is meant.
             draft.Verb = Verbs.Step;
-            draft.TurnBefore = draft.Turn is not null;
+            draft.TurnBefore = draft.Turn is not null && !draft.TurnBehind;
             Add(draft);
         }
         else if (Last is { } last)
@@ -252,9 +252,9 @@ internal sealed partial class ListScopes
                 last.Turn = turn;
             }
         }
-        else if (draft.Turn is not null || draft.Feet.Count > 0 || draft.Direction != Direction.None)
+        else if (draft.Turn is not null)
         {
-            // "1/4 left R": a step is meant.
+            // "1/4 left" alone: a step is meant.
             draft.Verb = Verbs.Step;
             draft.TurnBefore = true;
             Add(draft);

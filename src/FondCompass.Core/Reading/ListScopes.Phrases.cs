@@ -6,6 +6,9 @@ namespace FondCompass.Core.Reading;
 /// <summary>A clause with all its words becomes a phrase.</summary>
 internal sealed partial class ListScopes
 {
+    /// <summary>The most that one step turns without being a spin, in eighths.</summary>
+    private const int HalfTurn = 4;
+
     private static bool GoesAside(NamedStep step) => step.Forms[0].Actions[0].Phrase.Direction is Direction.Side or Direction.Across or Direction.Behind;
 
     private Phrase Made(Draft draft)
@@ -45,9 +48,12 @@ internal sealed partial class ListScopes
         var turn = draft.Turn;
         if (turn is not null && draft.TurnBefore && !turn.Each)
         {
-            turn = turn with { First = true, Spread = false };
+            // "Full turn right stepping R L R": more than a half before several steps is made by all of them.
+            var byAll = turn.Amount > HalfTurn && Dancings(draft) > 1 && verb is { Kind: VerbKind.Takes };
+            turn = turn with { First = !byAll, Spread = byAll };
         }
 
+        var paces = PacesOf(draft);
         return new Phrase
         {
             Verb = verb,
@@ -66,7 +72,7 @@ internal sealed partial class ListScopes
             Times = draft.Times,
             TimesInAll = draft.TimesInAll,
             Plural = draft.Plural && draft.Verb != Verbs.Body,
-            Slow = draft.Slow,
+            Paces = paces,
             Manner = draft.Manner,
             EndsStep = draft.EndsStep,
             OnStandingFoot = draft.OnStandingFoot,

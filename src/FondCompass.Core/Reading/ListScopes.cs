@@ -25,6 +25,7 @@ internal sealed partial class ListScopes
 
     private Wording Read()
     {
+        GatherPaces();
         for (var i = 0; i < _drafts.Count; i++)
         {
             var draft = _drafts[i];
@@ -64,6 +65,18 @@ internal sealed partial class ListScopes
         {
             _items.Add([new Draft { Verb = Verbs.Turn, Turn = turn, Span = _waitingDraft!.Span }]);
             _items[^1][0].Absorb(_waitingDraft);
+        }
+
+        if (_waitingPace is { } pace)
+        {
+            if (_items.Count > 0)
+            {
+                _items[0][0].Absorb(pace);
+            }
+            else
+            {
+                _unreadable.Add(new UnreadWord(pace.Span.In(_text), pace.Span));
+            }
         }
 
         if (_scope.TimesForAll && Last is { TimesSaid: true, Times: > 1 } last && _items.Count > 1)
@@ -133,6 +146,10 @@ internal sealed partial class ListScopes
         if ((draft.UnknownFirst && !draft.HasHead) || draft.Unread.Count > 0 && !draft.HasHead && draft.Feet.Count == 0 && draft.Direction == Direction.None && draft.Turn is null && draft.Way == 0)
         {
             _unreadable.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
+        }
+        else if (draft.IsPaceOnly)
+        {
+            LayPaces(draft);
         }
         else if (draft.Body is not null)
         {

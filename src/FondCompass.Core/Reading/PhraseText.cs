@@ -40,11 +40,7 @@ public static class PhraseText
             words.Add(phrase.Times.ToString(CultureInfo.InvariantCulture));
         }
 
-        if (phrase.Slow)
-        {
-            words.Add("slow");
-        }
-
+        words.AddRange(phrase.Paces.Where(p => p != Pace.Own).Select(p => p == Pace.Slow ? "slow" : "quick"));
         words.Add((phrase.Manner is { } manner ? manner.Name + " " : "") + phrase.Name + (phrase.Plural || phrase is { TimesInAll: true, Times: > 1 } ? "s" : ""));
         if (phrase.OnStandingFoot)
         {
@@ -99,7 +95,7 @@ public static class PhraseText
 
     internal static bool Same(Phrase a, Phrase b) =>
         a.Name == b.Name && a.Verb == b.Verb && ReferenceEquals(a.Step, b.Step) && a.Feet.SequenceEqual(b.Feet) && a.Direction == b.Direction && a.Way == b.Way
-        && a.Turn == b.Turn && a.Onto == b.Onto && a.Times == b.Times && a.TimesInAll == b.TimesInAll && a.Plural == b.Plural && a.Slow == b.Slow && a.Angle == b.Angle
+        && a.Turn == b.Turn && a.Onto == b.Onto && a.Times == b.Times && a.TimesInAll == b.TimesInAll && a.Plural == b.Plural && a.Paces.SequenceEqual(b.Paces) && a.Angle == b.Angle
         && a.Crossing == b.Crossing && ReferenceEquals(a.Manner, b.Manner) && a.OnStandingFoot == b.OnStandingFoot && (!a.IsBody || a.Words == b.Words)
         && a.Layers.SequenceEqual(b.Layers) && a.Counts == b.Counts && a.Unread.Select(u => u.Text).SequenceEqual(b.Unread.Select(u => u.Text));
 

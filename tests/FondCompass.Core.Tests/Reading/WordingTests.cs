@@ -35,10 +35,67 @@ public class WordingTests
     public void Each_foot_named_is_a_step_of_its_own(string row, string reads) => Assert.Equal(reads, Reads(row));
 
     [Theory]
+    [InlineData("1-8 two slow walks R L, then four quick steps", "1 walk R · 3 walk L · 5 step R · 6 step L · 7 step R · 8 step L")]
+    [InlineData("1-8 walk R slow, walk L slow, run run run run", "1 walk R · 3 walk L · 5 run R · 6 run L · 7 run R · 8 run L")]
+    [InlineData("slow walk R, slow walk L, run R, run L, run R, run L", "1 walk R · 3 walk L · 5 run R · 6 run L · 7 run R · 8 run L")]
+    [InlineData("1-4 slow R, quick L, quick R", "1 step R · 3 step L · 4 step R")]
+    [InlineData("1-4 walks R L R, slow quick quick", "1 walk R · 3 walk L · 4 walk R")]
+    [InlineData("1-4 slow, quick, quick walks R L R", "1 walk R · 3 walk L · 4 walk R")]
+    [InlineData("1-6 walk R, walk L, walk R, walk L, quick quick slow slow", "1 walk R · 2 walk L · 3 walk R · 5 walk L")]
+    [InlineData("1-6 slow quick quick slow", "1 step R forward · 3 step L forward · 4 step R forward · 5 step L forward")]
+    [InlineData("1-3 walk R, walk L, quick step R, quick step L", "1 walk R · 2 walk L · 3 step R · 3& step L")]
+    [InlineData("1-4 slowly, step R, step L", "1 step R · 3 step L")]
+    [InlineData("1-4 slow pivot 1/2 left", "1 step R forward · 3 pivot R, turning 1/2 left, onto L")]
+    public void Slow_lasts_twice_as_long_as_quick(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-2 side R touch L", "1 step R side · 2 touch L")]
+    [InlineData("1-4 side R together side R touch L", "1 step R side · 2 close L · 3 step R side · 4 touch L")]
+    [InlineData("1-4 R side L together R side L touch", "1 step R side · 2 close L · 3 step R side · 4 touch L")]
+    [InlineData("1-4 step side R together step side R touch L", "1 step R side · 2 close L · 3 step R side · 4 touch L")]
+    [InlineData("1-4 R fwd L tog R back L tog", "1 step R forward · 2 close L · 3 step R back · 4 close L")]
+    [InlineData("1-4 out R out L in R in L", "1 step R out · 2 step L out · 3 step R in · 4 step L in")]
+    [InlineData("1-4 side R behind L side R cross L", "1 step R side · 2 step L behind · 3 step R side · 4 cross L")]
+    [InlineData("1-4 forward R kick L back L touch R", "1 step R forward · 2 kick L · 3 step L back · 4 touch R")]
+    [InlineData("1-4 R side rock L recover R cross hold", "1 rock R side · 2 recover L · 3 cross R · 4 hold")]
+    [InlineData("1-4 step R forward touch L beside step L back touch R beside", "1 step R forward · 2 touch L · 3 step L back · 4 touch R")]
+    [InlineData("1-4 cross R over L side L behind R side L", "1 cross R · 2 step L side · 3 step R behind · 4 step L side")]
+    [InlineData("1-4 R cross over L L back R side L together", "1 step R across · 2 step L back · 3 step R side · 4 close L")]
+    [InlineData("1-4 step forward R lock L behind R step forward R brush L", "1 step R forward · 2 lock L · 3 step R forward · 4 brush L")]
+    [InlineData("1-4 side R together side R 1/4 turn right brush L", "1 step R side · 2 close L · 3 step R side, turning 1/4 right · 4 brush L")]
+    [InlineData("1-4 back R L R touch L", "1 step R back · 2 step L back · 3 step R back · 4 touch L")]
+    [InlineData("1-2 side close", "1 step R side · 2 close L")]
+    [InlineData("1-2 side right shuffle", "1 step R side · 1& close L · 2 step R side")]
+    [InlineData("1-4 R side 1/4 turn left touch L beside", "1 step R side, turning 1/4 left · 3 touch L")]
+    [InlineData("1-4 R point side together L point side together", "1 point R · 2 close R · 3 point L · 4 close L")]
+    [InlineData("1-4 kick R side behind side cross", "1 kick R · 2 step R side · 3 step L behind · 4 cross R")]
+    [InlineData("1-4 forward back forward back", "1 step R forward · 2 step L back · 3 step R forward · 4 step L back")]
+    [InlineData("1-4 sweep R from front to back, hold", "1 sweep R back · 2 hold")]
+    [InlineData("1-4 heel R together heel L together", "1 heel R · 2 close R · 3 heel L · 4 close L")]
+    public void A_foot_with_its_way_is_a_step_where_nothing_parts_them(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-4 walk R, walk L, triple step R L R", "1 walk R · 2 walk L · 3 step R forward · 3& close L · 4 step R forward")]
+    [InlineData("1-8 shuffle R L R, shuffle L R L, rock R, recover L, coaster R L R", "1 step R forward · 1& close L · 2 step R forward · 3 step L forward · 3& close R · 4 step L forward · 5 rock R · 6 recover L · 7 step R back · 7& close L · 8 step R forward")]
+    public void Feet_told_behind_a_step_are_those_of_its_inside(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-3 full turn right stepping R L R", "1 step R, turning 1/4 right · 2 step L, turning 3/8 right · 3 step R, turning 3/8 right")]
+    [InlineData("1-2 full turn left stepping R L", "1 step R, turning 1/2 left · 2 step L, turning 1/2 left")]
+    [InlineData("1-2 1/2 turn left stepping R L", "1 step R after turning 1/2 left · 2 step L")]
+    public void More_than_a_half_before_several_steps_is_made_by_all_of_them(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
     [InlineData("1-4 swivel heels, toes, heels, hold")]
     [InlineData("1-4 swivel heels toes heels hold")]
     [InlineData("1-4 swivels: heels, toes, heels, hold")]
     public void Heels_and_toes_behind_a_swivel_swivel(string row) => Assert.Equal("1 swivel both · 2 swivel both · 3 swivel both · 4 hold", Reads(row));
+
+    [Theory]
+    [InlineData("1-4 slow slow quick walks R L")]
+    [InlineData("1-4 slowly")]
+    [InlineData("1-4 step R, step L, slow slow quick quick")]
+    public void A_rhythm_that_suits_no_steps_is_told(string row) => Assert.Contains(Analysis.Of($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
 
     [Theory]
     [InlineData("1-4 knee up R, down")]
