@@ -128,7 +128,7 @@ internal sealed partial class Placer
             var form = forms[i];
             var from = at;
             Beat Of(int index) => positions[Math.Min(from + index, positions.Count - 1)];
-            FormDancing.Add(actions, _dancings[i], form, i, _absolute, a => Of(form!.PositionOf(a)), Of(0));
+            FormDancing.Add(actions, _dancings[i], form, i, _outOf, a => Of(form!.PositionOf(a)), Of(0));
             at += PositionsOf(form);
         }
 
@@ -152,7 +152,7 @@ internal sealed partial class Placer
             var from = start;
             var form = forms[i];
             var slower = pace[i];
-            FormDancing.Add(actions, _dancings[i], form, i, _absolute, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower / Own))!.Value, Beat.FromStraightTick(from)!.Value);
+            FormDancing.Add(actions, _dancings[i], form, i, _outOf, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower / Own))!.Value, Beat.FromStraightTick(from)!.Value);
             var lasts = form is null && _counts is null && _dancings[i].Phrase.Counts > 0 && _dancings[i].IsLast && _dancings[i].IsFirst ? _dancings[i].Phrase.Counts * Own : CountsOf(form) * slower;
             start += new Tick(lasts * Tick.PerCount / Own) + Tick.FromCounts(held is { } h && h.Index == i ? h.By : 0);
         }

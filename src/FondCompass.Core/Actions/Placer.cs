@@ -20,25 +20,25 @@ internal sealed partial class Placer
     private readonly Wording _wording;
     private readonly CountSpec? _counts;
     private readonly Beat _next;
-    private readonly bool _absolute;
+    private readonly Weight? _outOf;
     private readonly List<Placement> _found = [];
     private List<StepDancing> _dancings = [];
 
-    private Placer(Wording wording, CountSpec? counts, Beat next, bool absolute) => (_wording, _counts, _next, _absolute) = (wording, counts, next, absolute);
+    private Placer(Wording wording, CountSpec? counts, Beat next, Weight? outOf) => (_wording, _counts, _next, _outOf) = (wording, counts, next, outOf);
 
     /// <param name="wording">One reading of the row.</param>
     /// <param name="counts">The counts written; null when they follow from the steps.</param>
     /// <param name="next">Where the row begins when no counts are written.</param>
-    /// <param name="absolute">Feet are written out for the right foot leading, as an own step's form wants them.</param>
+    /// <param name="outOf">The weight before it, when feet are to be written out, as an own step's form wants them; null where lead and trail are found when it is danced.</param>
     /// <returns>At least one way; the most natural first.</returns>
-    public static IReadOnlyList<Placement> Place(Wording wording, CountSpec? counts, Beat next, bool absolute = false) =>
-        new Placer(wording, counts, next, absolute).Place();
+    public static IReadOnlyList<Placement> Place(Wording wording, CountSpec? counts, Beat next, Weight? outOf = null) =>
+        new Placer(wording, counts, next, outOf).Place();
 
-    /// <summary>The steps a name can stand for here, those whose counts suit best; the one meant stands first.</summary>
+    /// <summary>The steps a name can stand for here, those whose counts suit best; the one meant stands first. A mere span of counts brings in no step of a wholly other genre.</summary>
     public static IReadOnlyList<NamedStep> Meanings(Phrase phrase, CountSpec counts)
     {
         var best = Suits(phrase.Step!, counts);
-        var others = phrase.Otherwise.Select(s => (Step: s, Suits: Suits(s, counts))).ToList();
+        var others = phrase.Otherwise.Where(s => !counts.IsRange || s.Genres.Intersect(phrase.Step!.Genres).Any()).Select(s => (Step: s, Suits: Suits(s, counts))).ToList();
         var most = Math.Max(best, others.Select(o => o.Suits).DefaultIfEmpty(0).Max());
         return [.. best == most ? [phrase.Step!] : Array.Empty<NamedStep>(), .. others.Where(o => o.Suits == most && most > 0).Select(o => o.Step)];
     }
@@ -52,7 +52,7 @@ internal sealed partial class Placer
     private List<Placement> Place()
     {
         var wording = _wording;
-        if (_counts is not null && wording.Items is [{ Main: { Otherwise.Count: > 0 } phrase } only] && Meanings(phrase, _counts)[0] is var step && step != phrase.Step)
+        if (_counts is not null && wording.Items is [{ Main: { Otherwise.Count: > 0, Times: 1, Plural: false, Feet.Count: <= 1 } phrase } only] && Meanings(phrase, _counts)[0] is var step && step != phrase.Step)
         {
             wording = wording with { Items = [new Item([phrase with { Step = step, Name = step.Name }, .. only.Together.Skip(1)])] };
         }

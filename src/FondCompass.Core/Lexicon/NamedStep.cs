@@ -50,6 +50,9 @@ public sealed record NamedStep
     /// <summary>Whether one action is repeated, feet alternating, for as many counts as are written (march).</summary>
     public bool Repeats { get; init; }
 
+    /// <summary>It may be sent another way than its own: a shuffle back.</summary>
+    public bool GoesAnywhere => Forms[0].Actions.Any(a => a.Phrase.DirectionSlot);
+
     /// <summary>A step forward and a pivot away from it: where the step forward is written already, the pivot alone.</summary>
     public bool Pivots { get; init; }
 

@@ -103,10 +103,10 @@ internal sealed partial class ClauseReader
     }
 
     /// <summary>Ways that no one step can go at once, so that each is a step of its own.</summary>
-    private static bool Contradict(Direction a, Direction b) => a != b && (Plain(a), Plain(b)) is (> 0, > 0) && !(a is Direction.Across or Direction.Behind && b is Direction.Forward or Direction.Back)
+    private static bool Contradict(Direction a, Direction b) => (a, b) is (Direction.In, Direction.Out) or (Direction.Out, Direction.In) || a != b && IsPlain(a) && IsPlain(b) && !(a is Direction.Across or Direction.Behind && b is Direction.Forward or Direction.Back)
         && !(b is Direction.Across or Direction.Behind && a is Direction.Forward or Direction.Back);
 
-    private static int Plain(Direction way) => way is Direction.Forward or Direction.Back or Direction.Side or Direction.Beside or Direction.Across or Direction.Behind or Direction.In or Direction.Out ? 1 : 0;
+    private static bool IsPlain(Direction way) => way is Direction.Forward or Direction.Back or Direction.Side or Direction.Beside or Direction.Across or Direction.Behind;
 
     private void WayWord(Lexeme word)
     {

@@ -77,7 +77,7 @@ internal sealed partial class ClauseReader
     private void Take(Lexeme word)
     {
         var from = _at;
-        if (word.Amount > 0 && _draft.HasHead && _draft.Turn is null && TurnsItself(_at + 1))
+        if (word.Amount > 0 && (_draft.HasHead || IsWhole) && _draft.Turn is null && TurnsItself(_at + 1))
         {
             // "Step R forward 1/2 pivot L": how far the next deed turns.
             Close();

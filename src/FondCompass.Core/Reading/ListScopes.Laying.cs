@@ -190,9 +190,9 @@ internal sealed partial class ListScopes
         }
 
         if (Last is { Step: not null, Direction: Direction.None, Way: 0 } named && draft.Joint is Joint.Comma or Joint.And or Joint.With
-            && (draft.Feet.Count > 0 ? named.Feet.Count > 0 || draft.Direction == Direction.Across : named.Step.Repeats || draft.Joint == Joint.With))
+            && (draft.Feet.Count > 0 ? (named.Feet.Count > 0 && draft.Feet[0] != named.Feet[^1] && (named.Step.Repeats || named.Plural || named.Step.GoesAnywhere)) || draft.Direction == Direction.Across : named.Step.Repeats || draft.Joint == Joint.With))
         {
-            // "Toe struts R, L forward": each foot its own step, the way for all.
+            // "Toe struts R, L forward": each foot its own step, the way for all; "vine R, L forward" is a vine and a step.
             named.Feet.AddRange(draft.Feet);
             named.Direction = draft.Direction;
             named.Way = draft.Way;

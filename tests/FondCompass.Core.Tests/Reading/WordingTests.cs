@@ -86,6 +86,27 @@ public class WordingTests
     public void More_than_a_half_before_several_steps_is_made_by_all_of_them(string row, string reads) => Assert.Equal(reads, Reads(row));
 
     [Theory]
+    [InlineData("1-8 rocking chair R, R fwd ½ pivot L, R fwd ½ pivot L", "1 rock R forward · 2 recover L · 3 rock R back · 4 recover L · 5 step R forward · 6 pivot R, turning 1/2 left, onto L · 7 step R forward · 8 pivot R, turning 1/2 left, onto L")]
+    [InlineData("1-4 vine R, L forward", "1 step R side · 2 step L behind · 3 step R side · 4 step L forward")]
+    [InlineData("1-4 toe struts R, L forward", "1 toe R forward · 2 drop R · 3 toe L forward · 4 drop L")]
+    [InlineData("1-4 shuffle R, L back", "1 step R back · 1& close L · 2 step R back · 3 step L back · 3& close R · 4 step L back")]
+    public void A_foot_with_its_way_behind_a_step_is_that_step_only_where_it_could_go_so(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-4 basics R L", "&1 tap R forward · 1 step R in place · 1& rock L back · 2 recover R · 2& tap L forward · 3 step L in place · 3& rock R back · 4 recover L")]
+    [InlineData("1-4 basic R, basic L", "&1 tap R forward · 1 step R in place · 1& rock L back · 2 recover R · 2& tap L forward · 3 step L in place · 3& rock R back · 4 recover L")]
+    [InlineData("1-8 basic R", "&1 tap R forward · 1 step R in place · 1& rock L back · 2 recover R · 2& tap L forward · 3 step L in place · 3& rock R back · 4 recover L · 4& tap R forward · 5 step R in place · 5& rock L back · 6 recover R · 6& tap L forward · 7 step L in place · 7& rock R back · 8 recover L")]
+    public void A_name_that_the_genre_gives_is_no_other_genres(string row, string reads) => Assert.Equal(reads, Reads(row, "genre percussive\n"));
+
+    [Theory]
+    [InlineData("genre percussive\nstart weight R\nstep bosun = stomp, ds, rs, rs\n", "1-4 bosun L", "1 stomp L · 1& tap R forward · 2 step R in place · 2& rock L back · 3 recover R · 3& rock L back · 4 recover R")]
+    [InlineData("step zig = stomp, shuffle, stomp\n", "1-4 zig R", "1 stomp R · 2 step L forward · 2& close R · 3 step L forward · 4 stomp R")]
+    [InlineData("step zag = 1 stomp, 2&3 shuffle, 4 stomp\n", "1-4 zag R", "1 stomp R · 2 step L forward · 2& close R · 3 step L forward · 4 stomp R")]
+    [InlineData("step bay = heel, close, shuffle, rock, recover\n", "1-6 bay", "1 heel R · 2 close R · 3 step L forward · 3& close R · 4 step L forward · 5 rock R · 6 recover L")]
+    [InlineData("step bay = step R forward, pivot 1/2 left, shuffle\n", "1-4 bay", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 3& close L · 4 step R forward")]
+    public void Inside_an_own_step_each_step_leads_with_the_foot_that_is_free(string head, string row, string reads) => Assert.Equal(reads, Reads(row, head));
+
+    [Theory]
     [InlineData("1-4 swivel heels, toes, heels, hold")]
     [InlineData("1-4 swivel heels toes heels hold")]
     [InlineData("1-4 swivels: heels, toes, heels, hold")]
