@@ -97,15 +97,18 @@ internal sealed partial class Placer
 
     private static IEnumerable<(Tick At, Verb? Verb, Direction Direction)> Outline(StepForm form) => form.Actions.Select(a => (a.At, a.Phrase.Verb, a.Phrase.Direction));
 
+    /// <summary>Dancings of one step have the same forms, save where feet or a way said leave only some of them.</summary>
+    private static (NamedStep? Step, NamedStep? Manner, int Forms) KeyOf(StepDancing dancing) => (dancing.Phrase.Step, dancing.Phrase.Manner, dancing.Forms.Count);
+
     /// <summary>Every choice of forms, the same form for the same step; a handful at the most.</summary>
     private IEnumerable<List<StepForm?>> Choices()
     {
-        var keys = _dancings.Where(d => d.IsNamed).Select(d => (d.Phrase.Step, d.Phrase.Manner)).Distinct().Take(4).ToList();
-        var sizes = keys.ConvertAll(k => _dancings.First(d => d.Phrase.Step == k.Step && d.Phrase.Manner == k.Manner).Forms.Count);
+        var keys = _dancings.Where(d => d.IsNamed).Select(KeyOf).Distinct().Take(4).ToList();
+        var sizes = keys.ConvertAll(k => k.Forms);
         var choice = new int[keys.Count];
         while (true)
         {
-            yield return _dancings.ConvertAll(d => !d.IsNamed ? null : d.Forms[keys.IndexOf((d.Phrase.Step, d.Phrase.Manner)) is >= 0 and var i ? choice[i] : 0]);
+            yield return _dancings.ConvertAll(d => !d.IsNamed ? null : d.Forms[keys.IndexOf(KeyOf(d)) is >= 0 and var i ? choice[i] : 0]);
             var at = 0;
             while (at < keys.Count && ++choice[at] >= sizes[at])
             {

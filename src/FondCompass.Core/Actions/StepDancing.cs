@@ -105,6 +105,12 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
             return [.. step.Forms.Select(f => InManner(f, manner))];
         }
 
+        if ((phrase.Direction != Direction.None || phrase.Way != 0) && step.Forms.Where(f => f.Actions.Any(a => a.Phrase.DirectionSlot)).ToList() is { Count: > 0 } directed && directed.Count < step.Forms.Count)
+        {
+            // Sent somewhere, it is danced in a form that goes somewhere.
+            return directed;
+        }
+
         // Where the step forward is written already, a pivot is only the turn and the change of weight.
         return step.Pivots ? [.. step.Forms, PivotAlone(step)] : step.Forms;
     }

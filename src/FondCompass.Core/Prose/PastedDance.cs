@@ -26,7 +26,10 @@ public sealed record PastedRow(string From, string Script, PastedFate Fate, stri
 /// Words bound to steps, counts, settings, names and layers ÷ all words that are no fillers and were not kept because they are
 /// commentary, 0 to 1; 0 when nothing is danced.
 /// </param>
-public sealed record PastedDance(IReadOnlyList<PastedRow> Rows, double Understood)
+/// <param name="Analysis">What the script made of it comes to.</param>
+public sealed record PastedDance(IReadOnlyList<PastedRow> Rows, double Understood, Analysis Analysis)
 {
-    public string Script => string.Join('\n', Rows.Select(r => r.Script).Where(s => s.Length > 0)) + "\n";
+    public string Script => ScriptOf(Rows);
+
+    internal static string ScriptOf(IEnumerable<PastedRow> rows) => string.Join('\n', rows.Select(r => r.Script).Where(s => s.Length > 0)) + "\n";
 }

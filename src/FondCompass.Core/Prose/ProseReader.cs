@@ -87,9 +87,8 @@ public sealed partial class ProseReader
             _rows.Add(new PastedRow("", string.Join('\n', _tail), PastedFate.Frame));
         }
 
-        var pasted = new PastedDance(_rows, 0);
-        var analysis = Analysis.Of(pasted.Script, lexicon);
-        return pasted with { Rows = WithReads(analysis), Understood = Understood(analysis) };
+        var analysis = Analysis.Of(PastedDance.ScriptOf(_rows), lexicon);
+        return new PastedDance(WithReads(analysis), Understood(analysis), analysis);
     }
 
     /// <summary>A text cut into stretches; the same text is asked about from several sides.</summary>

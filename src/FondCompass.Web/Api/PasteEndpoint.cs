@@ -21,7 +21,7 @@ internal static class PasteEndpoint
         }
 
         var pasted = ProseReader.Read(text, genre: genre?.ToLowerInvariant());
-        return Results.Json(PasteJson.Of(pasted, Analysis.Of(pasted.Script).WithTriedFixes()), ApiJson.Options);
+        return Results.Json(PasteJson.Of(pasted, pasted.Analysis.WithTriedFixes()), ApiJson.Options);
     }).DisableAntiforgery();
 }
 

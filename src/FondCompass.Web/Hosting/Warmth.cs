@@ -1,17 +1,29 @@
 using FondCompass.Core;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Prose;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>Reads the lexicon and binds its steps in the background, so that the first keystroke is not the one that waits.</summary>
+/// <summary>Reads the lexicon and binds its steps in the background, so that neither the first keystroke nor the first pasted page waits.</summary>
 internal static class Warmth
 {
     private const string Little = "part A\n1-4 vine R\n";
+
+    /// <summary>A few of every kind of row that is pasted, so that the first pasted page does not wait for what is made once.</summary>
+    private const string Told = """
+        Bell Buoy - 32 counts, 4 walls. Wait 16, right foot first.
+        Section 1 (1-8): vine right with a touch, then the same on the other side
+        1-2 | R | rock forward
+        Walk forward right, left, right, kick; walk back and touch, turning a quarter left. Do that twice.
+        5&6, 7&8 shuffle R, shuffle L (arms up)
+        Tag after the second wall: sway R, L, hold. Restart on wall 3 after 16 counts. Order A A B A
+        """;
 
     public static void WarmUp(this WebApplication app) => app.Lifetime.ApplicationStarted.Register(() => Task.Run(() =>
     {
         var slot = StepSlot.AtRow(Little, 3, StepLexicon.Shipped);
         StepCompletion.Find("vine", slot, Analysis.Of(Little).Dance.Header, StepLexicon.Shipped);
+        ProseReader.Read(Told);
     }));
 }
