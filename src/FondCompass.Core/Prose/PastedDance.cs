@@ -23,11 +23,12 @@ public sealed record PastedRow(string From, string Script, PastedFate Fate, stri
 
 /// <summary>Somebody's own wording as a dance script. Nothing of it is dropped.</summary>
 /// <param name="Understood">
-/// Words bound to steps, counts, settings, names and layers ÷ all words that are no fillers and were not kept because they are
+/// How far it can be answered for: words bound to steps, counts, settings, names and layers ÷ all words that are no fillers and were not kept because they are
 /// commentary, 0 to 1; 0 when nothing is danced.
 /// </param>
+/// <param name="Doubts">Why it is less than all: what the text says of itself and the dance does not bear out, one sentence each.</param>
 /// <param name="Analysis">What the script made of it comes to.</param>
-public sealed record PastedDance(IReadOnlyList<PastedRow> Rows, double Understood, Analysis Analysis)
+public sealed record PastedDance(IReadOnlyList<PastedRow> Rows, double Understood, IReadOnlyList<string> Doubts, Analysis Analysis)
 {
     public string Script => ScriptOf(Rows);
 

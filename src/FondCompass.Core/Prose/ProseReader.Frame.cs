@@ -314,7 +314,35 @@ public sealed partial class ProseReader
     private bool IsTitle(string text)
     {
         var words = text.Split(' ').Length;
-        return words is > 0 and <= 12 && text.TrimEnd()[^1] is not (':' or '.' or '!' or ',') && _settings.BoundIn(text) < 5 && !StartsWithCounts(text) && !LooksLikeTalk(text) && !text.TrimEnd().EndsWith(',') && !Stretches(text).Any(s => s.Kind == StretchKind.Steps && s.Stray == 0 && s.Deeds > 0);
+        return words is > 0 and <= 12 && text.TrimEnd()[^1] is not (':' or '.' or '!' or ',') && _settings.BoundIn(text) < 5 && !(_settings.BoundIn(text) > 0 && NoName.IsMatch(text)) && !StartsWithCounts(text) && !LooksLikeTalk(text) && !text.TrimEnd().EndsWith(',') && !Stretches(text).Any(s => s.Kind == StretchKind.Steps && s.Stray == 0 && s.Deeds > 0);
+    }
+
+    /// <summary>The dance's name where its settings stand behind it in the same row: the last piece without a number before the first with one; null where there is none.</summary>
+    private string? NameBeforeSettings(string text)
+    {
+        if (_settings.BoundIn(text) == 0 || StartsWithCounts(text) || LooksLikeTalk(text))
+        {
+            return null;
+        }
+
+        string? name = null;
+        foreach (var piece in NameParts.Split(Amounts.Replace(text, "|$1")).Select(p => p.Trim(' ', '"', '“', '”', '.', '*', '#', '-', '–', '—', '\t')))
+        {
+            var words = piece.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+            if (piece.Any(char.IsDigit))
+            {
+                if (name is not null)
+                {
+                    break;
+                }
+
+                continue;
+            }
+
+            name = words.Length is > 0 and <= 7 && words.Any(w => char.IsUpper(w[0])) && !NoName.IsMatch(piece) && !Array.TrueForAll(words, w => Vocabulary.Find(w.ToLowerInvariant()) is not null) && !Stretches(piece).Any(s => s.Kind == StretchKind.Steps && s.Stray == 0 && s.Deeds > 0) ? piece : name;
+        }
+
+        return name;
     }
 
     private static bool LooksLikeTalk(string text) => Lexer.Read(text).Exists(t => t.Text is "i" or "i've" or "i'm" or "hi" or "hello" or "dear" or "my" or "sorry" or "you" or "we" or "it's" or "bear");

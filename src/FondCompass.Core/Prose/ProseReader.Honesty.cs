@@ -21,17 +21,29 @@ public sealed partial class ProseReader
         if (told is { } counts && !analysis.Dance.IsPhrased && counts != total)
         {
             share *= Math.Min((double)total, counts) / Math.Max(total, counts) * 0.8;
+            _doubts.Add($"The text says {counts} counts; what is made of it has {total}.");
         }
 
         if (_settings.WallCount is { } walls && !analysis.Dance.IsPhrased && walls != trace.WallOrder.Count)
         {
             share *= 0.8;
+            _doubts.Add($"The text says {walls} {(walls == 1 ? "wall" : "walls")}; what is made of it goes through {trace.WallOrder.Count}.");
         }
 
         // A line that does not hold its counts, a foot that is not free: something was read otherwise than it was meant.
         var wrong = analysis.Findings.Where(f => f.Severity == Severity.Error || f.Code is "COUNT01" or "COUNT03" or "JOIN01" or "JOIN02" || (f.Code is "COUNT02" or "MIRROR01" && trace.Calls.Any(c => c.Stretch.Pattern.Part.Lines.Count > 1))).Select(f => f.Place.Row).Distinct().Count();
         var rows = trace.Parts.SelectMany(p => p.Actions).Select(a => a.Action.Row).Distinct().Count();
         share *= 1 - Math.Min(0.7, 0.8 * wrong / Math.Max(1, rows));
+        if (wrong > 0)
+        {
+            _doubts.Add($"{wrong} {(wrong == 1 ? "row" : "rows")} of steps cannot be danced as {(wrong == 1 ? "it is" : "they are")} read, or {(wrong == 1 ? "does" : "do")} not fill {(wrong == 1 ? "its" : "their")} counts.");
+        }
+
+        if (_lostWords >= 1)
+        {
+            _doubts.Add("Some words beside the steps were not read; they stay as notes.");
+        }
+
         return Math.Round(Math.Clamp(share, 0, 1) * 0.98, 3);
     }
 

@@ -34,6 +34,7 @@ public sealed partial class ProseReader
     private Footing _feet;
     private double _boundWords;
     private double _lostWords;
+    private readonly List<string> _doubts = [];
 
     /// <summary>Steps that were laid on counts together: what "again" and "the same" may mean.</summary>
     private sealed record Unit(int Row, int Section, string Text, int Counts, int Start, Footing Before, Footing After, IReadOnlyList<string> Rows);
@@ -88,7 +89,8 @@ public sealed partial class ProseReader
         }
 
         var analysis = Analysis.Of(PastedDance.ScriptOf(_rows), lexicon);
-        return new PastedDance(WithReads(analysis), Understood(analysis), analysis);
+        var understood = Understood(analysis);
+        return new PastedDance(WithReads(analysis), understood, _doubts, analysis);
     }
 
     /// <summary>A text cut into stretches; the same text is asked about from several sides.</summary>
@@ -110,6 +112,13 @@ public sealed partial class ProseReader
         }
 
         var text = Shortened(line.Text);
+        if (!_hasTitle && _part is null && NameBeforeSettings(text) is { } named)
+        {
+            // "Bell Buoy - 32 counts, 4 walls."
+            _hasTitle = true;
+            _script.Add($"title {named}");
+        }
+
         if (Events(text, line) is { } frame)
         {
             return frame;
@@ -158,7 +167,7 @@ public sealed partial class ProseReader
         {
             // "It's called Slack Water Stroll, 32 counts …"
             _hasTitle = true;
-            _script.Add($"title {called.Groups[1].Value.Trim()}");
+            _script.Add($"title {Unfinished.Replace(called.Groups[1].Value, "").Trim()}");
         }
 
         if (!_hasTitle && _part is null && IsTitle(text))

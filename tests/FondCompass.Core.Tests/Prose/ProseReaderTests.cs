@@ -80,4 +80,28 @@ public class ProseReaderTests
         var finding = Assert.Single(analysis.Findings, f => f.Code == "WORD03");
         Assert.Equal("5-8 rocking chair R", finding.Fix?.NewText);
     }
+
+    [Theory]
+    [InlineData("Bell Buoy - 32 counts, 4 walls. Wait 16, right foot first.", "Bell Buoy")]
+    [InlineData("Bell Buoy | 32 | 2 walls | Intermediate | no tags, no restarts", "Bell Buoy")]
+    [InlineData("Thurs slipway - BELL BUOY - 32ct 4w beg, R lead, wait 16", "BELL BUOY")]
+    [InlineData("after class, Wed 14th - Bell Buoy (32, R lead, 4 wall)", "Bell Buoy")]
+    [InlineData("Bell Buoy\t32 counts\t4 walls", "Bell Buoy")]
+    public void A_name_before_the_settings_is_the_title(string row, string title) =>
+        Assert.Contains($"title {title}\n", ProseReader.Read($"{row}\nVine right, vine left\n").Script, StringComparison.Ordinal);
+
+    [Theory]
+    [InlineData("Beginner - 32 counts, 4 walls")]
+    [InlineData("Left foot, wait 16, 4 walls")]
+    [InlineData("Intro 16, 32 counts")]
+    public void Settings_alone_are_no_title(string row) => Assert.DoesNotContain("title", ProseReader.Read($"{row}\nVine right, vine left\n").Script, StringComparison.Ordinal);
+
+    [Fact]
+    public void What_the_text_says_of_itself_and_the_dance_does_not_bear_out_is_told()
+    {
+        var pasted = ProseReader.Read("Bell Buoy - 32 counts, 4 walls.\nVine right, vine left\n");
+        Assert.Contains(pasted.Doubts, d => d == "The text says 32 counts; what is made of it has 8.");
+        Assert.Contains(pasted.Doubts, d => d == "The text says 4 walls; what is made of it goes through 1.");
+        Assert.Empty(ProseReader.Read("8 counts, 1 wall\nVine right, vine left\n").Doubts);
+    }
 }
