@@ -77,6 +77,7 @@ internal static class ProseClauses
         var numbers = 0;
         var ways = 0;
         var body = 0;
+        var arms = false;
         var strange = new List<TextSpan>();
         var cut = new List<TextSpan>();
         var first = -1;
@@ -90,6 +91,17 @@ internal static class ProseClauses
             }
 
             var deed = word.Step is not null || (word.Verb is { } verb && !verb.Has(VerbTraits.BareTurn));
+            if (deed)
+            {
+                arms = false;
+            }
+            else if (arms && word.Foot == Foot.None && word.Times == 0 && word.Number == 0)
+            {
+                // "Swing the hands up", "hands come down": what arms do is told in its own words to the end.
+                last = i;
+                continue;
+            }
+
             if (word.Text is "weight" or "wt" || word.Is(Roles.Onto) && word.Text.StartsWith("weight", StringComparison.Ordinal))
             {
                 // Where the weight is, said by itself, is told and not danced.
@@ -144,6 +156,7 @@ internal static class ProseClauses
             {
                 body++;
                 bound++;
+                arms = true;
                 first = first < 0 ? i : first;
                 last = i;
                 continue;

@@ -54,7 +54,7 @@ internal sealed class ProseSettings
         {
             if (!lines[i].IsEmpty)
             {
-                settings.Read(lines[i].Text, plain[i]);
+                settings.Read(lines[i].Text, plain[i], translation);
             }
         }
 
@@ -97,10 +97,13 @@ internal sealed class ProseSettings
         return Numbers.Replace(plain, m => (Vocabulary.Find(m.Value)?.Number ?? m.Value.ToLowerInvariant() switch { "thirtytwo" => 32, "forty" => 40, "sixty" => 60, "twenty eight" => 28, _ => 0 }).ToString(CultureInfo.InvariantCulture));
     }
 
-    private void Read(string text, string plain)
+    private static bool IsOfEvent(string plain) => plain.Contains("restart", StringComparison.Ordinal) || plain.Contains("tag", StringComparison.Ordinal);
+
+    private void Read(string text, string plain, Translation translation)
     {
         var bound = 0;
-        var intro = plain.Contains("restart", StringComparison.Ordinal) || plain.Contains("tag", StringComparison.Ordinal) ? null : Match(Wait, plain);
+        // "Tag 4 counts. Wait 16.": a tag's sentence says nothing of the beginning.
+        var intro = !IsOfEvent(plain) ? Match(Wait, plain) : text.Split('.').Select(s => Plain(s, translation)).Where(s => !IsOfEvent(s)).Select(s => Match(Wait, s)).FirstOrDefault(m => m is not null);
         if (intro is not null && Intro is null)
         {
             Intro = int.Parse(intro, CultureInfo.InvariantCulture);

@@ -104,4 +104,16 @@ public class ProseReaderTests
         Assert.Contains(pasted.Doubts, d => d == "The text says 4 walls; what is made of it goes through 1.");
         Assert.Empty(ProseReader.Read("8 counts, 1 wall\nVine right, vine left\n").Doubts);
     }
+
+    [Theory]
+    [InlineData("Walk in right, left, right, touch left and swing the hands up", "swing the hands up")]
+    [InlineData("Walk right, left, right, touch left, hands come down", "hands come down")]
+    [InlineData("Vine right with a clap above your head", "clap above your head")]
+    public void What_arms_do_keeps_its_words(string row, string kept) =>
+        Assert.Contains(kept, ProseReader.Read(row + "\n").Script, StringComparison.Ordinal);
+
+    [Theory]
+    [InlineData("Tag 4 counts after wall 2. Wait 16 and start on the right.\nVine right, vine left", "intro 16")]
+    [InlineData("Part A 16 count, Tag 4 count 입니다. 전주 16 count 기다리고 오른발부터 시작합니다.\n오른쪽 바인", "intro 16")]
+    public void A_tag_in_the_same_row_hides_no_intro(string text, string setting) => Assert.Contains(setting, ProseReader.Read(text + "\n").Script, StringComparison.Ordinal);
 }
