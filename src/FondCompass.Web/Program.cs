@@ -11,6 +11,7 @@ builder.AddStudioPages();
 var app = builder.Build();
 app.UseClearErrors();
 app.UseSafeHeaders();
+app.UseResponseCompression();
 app.UseStaticFiles(StaticFileCaching.Options);
 app.UseRouting();
 app.UseAuthentication();

@@ -137,7 +137,7 @@ public class WritingTests(RunningStudio studio)
     {
         using var browser = NewDance("part A\n1-4 vine R\n5-8 vine L\n");
         browser.Chord(Keys.Alt, "r");
-        browser.Keys("?");
+        browser.Keys(".");
         browser.WaitForText("#ways-body", "In place of");
         browser.ClickText("rolling vine R");
         browser.Wait("it is swapped", () => Steps(browser)[0].StartsWith("1-4 rolling vine R", StringComparison.Ordinal));

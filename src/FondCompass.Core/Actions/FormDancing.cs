@@ -6,15 +6,15 @@ namespace FondCompass.Core.Actions;
 /// <summary>A step's form becomes actions: the caller's direction and turn, and the lead, are laid on it.</summary>
 internal static class FormDancing
 {
-    /// <param name="outOf">The weight before the first of all actions, when feet are written out in place of the roles lead and trail; else null.</param>
+    /// <param name="written">The weight so far, when feet are written out in place of the roles lead and trail; else null.</param>
     /// <param name="beatOf">Where each action of the form falls.</param>
     /// <param name="alone">Where a single action falls.</param>
-    public static void Add(List<PlacedAction> actions, StepDancing dancing, StepForm? form, int call, Weight? outOf, Func<FormAction, Beat> beatOf, Beat alone)
+    public static void Add(List<PlacedAction> actions, StepDancing dancing, StepForm? form, int call, WrittenFeet? written, Func<FormAction, Beat> beatOf, Beat alone)
     {
         if (form is null)
         {
             var single = Sided(dancing.Phrase);
-            if (outOf is { } from && single.Foot == Foot.None && single.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves } open && !open.Has(VerbTraits.BothFeet) && open.OnStandingFoot is null && WeightAfter(actions, from).FreeFoot() is var free && free.IsSingle())
+            if (written is not null && single.Foot == Foot.None && single.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves } open && !open.Has(VerbTraits.BothFeet) && open.OnStandingFoot is null && written.After(actions).FreeFoot() is var free && free.IsSingle())
             {
                 single = single with { Feet = [free] };
             }
@@ -27,9 +27,9 @@ internal static class FormDancing
         var calling = dancing.Phrase;
         var turnAt = TurnPlace(calling, form);
         var lead = dancing.Lead == Foot.None ? LeadOfTurn(calling, form) : dancing.Lead;
-        if (outOf is { } before && lead == Foot.None)
+        if (written is not null && lead == Foot.None)
         {
-            lead = WeightAfter(actions, before).FreeFoot();
+            lead = written.After(actions).FreeFoot();
         }
 
         // A side and no more, of a step that turns by itself so far: the way it turns.
@@ -86,7 +86,7 @@ internal static class FormDancing
                 phrase = phrase with { Layers = calling.Layers };
             }
 
-            if (outOf is not null)
+            if (written is not null)
             {
                 phrase = ForLead(phrase, lead, flips);
                 flips = false;
@@ -94,27 +94,10 @@ internal static class FormDancing
 
             actions.Add(new PlacedAction(
                 calling.Turn is { Spread: true } && !sideOnly && phrase.Turn is null ? phrase with { Turn = calling.Turn } : phrase,
-                beatOf(form.Actions[i]), call, calling.Step!.Name, lead, outOf is null, flips, keepsTravel, Item: dancing.Index));
+                beatOf(form.Actions[i]), call, calling.Step!.Name, lead, written is null, flips, keepsTravel, Item: dancing.Index));
         }
 
         AddAlong(actions, dancing, actions[^form.Actions.Count].Beat, actions[^1].Beat, call);
-    }
-
-    /// <summary>Where the weight is after actions whose feet are written out; a foot not named is the free one.</summary>
-    public static Weight WeightAfter(IReadOnlyList<PlacedAction> actions, Weight before)
-    {
-        var weight = before;
-        var forward = Foot.None;
-        foreach (var phrase in actions.Select(a => a.Phrase))
-        {
-            var foot = phrase.Foot != Foot.None || phrase.Verb!.Kind is VerbKind.NoFoot or VerbKind.Standing ? phrase.Foot : weight.FreeFoot();
-            var onto = phrase.Onto != Foot.None ? phrase.Onto : phrase.Verb!.Has(VerbTraits.Pivots) && forward.IsSingle() ? forward.Other() : Foot.None;
-            // A foot named says itself where the weight was.
-            weight = onto != Foot.None ? onto.OnWeight() : WeightRule.Apply(foot.IsSingle() ? Weight.Unknown : weight, phrase.Verb!, foot).After;
-            forward = phrase.Verb!.Kind == VerbKind.Takes && (phrase.Direction == Direction.None ? phrase.Verb.Default : phrase.Direction) == Direction.Forward ? foot : Foot.None;
-        }
-
-        return weight;
     }
 
     /// <summary>A way said of a step that crosses by nature is told, not laid on it: it would be another step.</summary>

@@ -178,7 +178,7 @@ internal sealed class OwnSteps : IStepNames
             }
 
             actions.AddRange(placed.Actions);
-            weight = FormDancing.WeightAfter(placed.Actions, weight);
+            weight = new WrittenFeet(weight).After(placed.Actions);
             last = Math.Max(last, placed.Last);
         }
 

@@ -125,13 +125,14 @@ internal sealed partial class Placer
     private void OneEach(List<StepForm?> forms, IReadOnlyList<Beat> positions, int cost, string? complaint = null, int? last = null)
     {
         var actions = new List<PlacedAction>();
+        var written = _outOf is { } before ? new WrittenFeet(before) : null;
         var at = 0;
         for (var i = 0; i < _dancings.Count && actions.Count < StepDancing.MostActions; i++)
         {
             var form = forms[i];
             var from = at;
             Beat Of(int index) => positions[Math.Min(from + index, positions.Count - 1)];
-            FormDancing.Add(actions, _dancings[i], form, i, _outOf, a => Of(form!.PositionOf(a)), Of(0));
+            FormDancing.Add(actions, _dancings[i], form, i, written, a => Of(form!.PositionOf(a)), Of(0));
             at += PositionsOf(form);
         }
 
@@ -149,13 +150,14 @@ internal sealed partial class Placer
         }
 
         var actions = new List<PlacedAction>();
+        var written = _outOf is { } before ? new WrittenFeet(before) : null;
         var start = first.ToTick(swing: false, bothInCount: false);
         for (var i = 0; i < _dancings.Count && actions.Count < StepDancing.MostActions; i++)
         {
             var from = start;
             var form = forms[i];
             var slower = pace[i];
-            FormDancing.Add(actions, _dancings[i], form, i, _outOf, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower / Own))!.Value, Beat.FromStraightTick(from)!.Value);
+            FormDancing.Add(actions, _dancings[i], form, i, written, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower / Own))!.Value, Beat.FromStraightTick(from)!.Value);
             var lasts = form is null && _counts is null && _dancings[i].Phrase.Counts > 0 && _dancings[i].IsLast && _dancings[i].IsFirst ? _dancings[i].Phrase.Counts * Own : CountsOf(form) * slower;
             start += new Tick(lasts * Tick.PerCount / Own) + Tick.FromCounts(held is { } h && h.Index == i ? h.By : 0);
         }

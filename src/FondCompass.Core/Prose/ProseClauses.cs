@@ -95,12 +95,6 @@ internal static class ProseClauses
             {
                 arms = false;
             }
-            else if (arms && word.Foot == Foot.None && word.Times == 0 && word.Number == 0)
-            {
-                // "Swing the hands up", "hands come down": what arms do is told in its own words to the end.
-                last = i;
-                continue;
-            }
 
             if (word.Text is "weight" or "wt" || word.Is(Roles.Onto) && word.Text.StartsWith("weight", StringComparison.Ordinal))
             {
@@ -113,6 +107,13 @@ internal static class ProseClauses
             if (Vocabulary.IsTalk(word.Text) && word.Step is null && !(word.Foot != Foot.None))
             {
                 talk++;
+                continue;
+            }
+
+            if (arms && word.Foot == Foot.None && word.Times == 0 && word.Number == 0 && (!word.IsUnknown || Vocabulary.LeadsIn(word.Text)))
+            {
+                // "Swing the hands up": what arms do is told in its own words to the end.
+                last = i;
                 continue;
             }
 

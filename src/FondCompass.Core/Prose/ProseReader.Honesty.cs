@@ -6,6 +6,9 @@ namespace FondCompass.Core.Prose;
 /// <summary>How much was understood, never more than can be answered for (reading, section 7).</summary>
 public sealed partial class ProseReader
 {
+    /// <summary>Rows of steps that are told one by one as doubtful.</summary>
+    private const int MostDoubts = 3;
+
     /// <summary>Bound words by all that should have been; what the text says of itself and the dance does not bear out counts against it.</summary>
     private double Understood(Analysis analysis)
     {
@@ -17,8 +20,7 @@ public sealed partial class ProseReader
 
         var share = _boundWords / Math.Max(1, _boundWords + _lostWords);
         var total = trace.TotalCounts;
-        var told = _settings.Counts;
-        if (told is { } counts && !analysis.Dance.IsPhrased && counts != total)
+        if (_settings.Counts is { } counts && !analysis.Dance.IsPhrased && counts != total)
         {
             share *= Math.Min((double)total, counts) / Math.Max(total, counts) * 0.8;
             _doubts.Add($"The text says {counts} counts; what is made of it has {total}.");
@@ -31,12 +33,15 @@ public sealed partial class ProseReader
         }
 
         // A line that does not hold its counts, a foot that is not free: something was read otherwise than it was meant.
-        var wrong = analysis.Findings.Where(f => f.Severity == Severity.Error || f.Code is "COUNT01" or "COUNT03" or "JOIN01" or "JOIN02" || (f.Code is "COUNT02" or "MIRROR01" && trace.Calls.Any(c => c.Stretch.Pattern.Part.Lines.Count > 1))).Select(f => f.Place.Row).Distinct().Count();
+        var told = analysis.Findings.Where(f => f.Severity == Severity.Error || f.Code is "COUNT01" or "COUNT03" or "JOIN01" or "JOIN02" || (f.Code is "COUNT02" or "MIRROR01" && trace.Calls.Any(c => c.Stretch.Pattern.Part.Lines.Count > 1))).DistinctBy(f => f.Place.Row).ToList();
+        var wrong = told.Count;
         var rows = trace.Parts.SelectMany(p => p.Actions).Select(a => a.Action.Row).Distinct().Count();
         share *= 1 - Math.Min(0.7, 0.8 * wrong / Math.Max(1, rows));
-        if (wrong > 0)
+        var script = PastedDance.ScriptOf(_rows).Split('\n');
+        _doubts.AddRange(told.Take(MostDoubts).Select(f => $"'{script[Math.Clamp((f.Place.Row ?? 1) - 1, 0, script.Length - 1)]}': {f.Message}"));
+        if (wrong > MostDoubts)
         {
-            _doubts.Add($"{wrong} {(wrong == 1 ? "row" : "rows")} of steps cannot be danced as {(wrong == 1 ? "it is" : "they are")} read, or {(wrong == 1 ? "does" : "do")} not fill {(wrong == 1 ? "its" : "their")} counts.");
+            _doubts.Add($"{wrong - MostDoubts} more {(wrong == MostDoubts + 1 ? "row is" : "rows are")} doubtful in such a way.");
         }
 
         if (_lostWords >= 1)

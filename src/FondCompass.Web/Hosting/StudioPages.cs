@@ -17,9 +17,12 @@ internal static class StudioPages
             options.Conventions.AuthorizeFolder("/");
             options.Conventions.AllowAnonymousToPage("/SignIn");
             options.Conventions.AllowAnonymousToPage("/Status");
+            options.Conventions.AllowAnonymousToPage("/Help");
         });
         builder.Services.Configure<RazorViewEngineOptions>(options => options.PageViewLocationFormats.Add("/Pages/Dances/{0}.cshtml"));
         builder.Services.Configure<RouteOptions>(options => options.LowercaseUrls = true);
+        // Pages carry no secret that a stranger's words stand beside: tokens are made anew for every answer.
+        builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
         builder.Services.AddAntiforgery(options =>
         {
             options.HeaderName = "X-Fond-Token";

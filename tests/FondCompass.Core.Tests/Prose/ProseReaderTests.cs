@@ -116,4 +116,12 @@ public class ProseReaderTests
     [InlineData("Tag 4 counts after wall 2. Wait 16 and start on the right.\nVine right, vine left", "intro 16")]
     [InlineData("Part A 16 count, Tag 4 count 입니다. 전주 16 count 기다리고 오른발부터 시작합니다.\n오른쪽 바인", "intro 16")]
     public void A_tag_in_the_same_row_hides_no_intro(string text, string setting) => Assert.Contains(setting, ProseReader.Read(text + "\n").Script, StringComparison.Ordinal);
+
+    [Fact]
+    public void Talk_of_hands_is_not_danced()
+    {
+        var script = ProseReader.Read("Walk in right, left, right, touch left.\nHold hands like eggs. If your neighbour stumbles, let go rather than pull.\n").Script;
+        Assert.Contains("note Hold hands like eggs", script, StringComparison.Ordinal);
+        Assert.DoesNotContain("1-8", script, StringComparison.Ordinal);
+    }
 }

@@ -246,7 +246,7 @@ const keys = {
   '/': () => act('split'),
   '=': () => act('mirror'),
   '*': () => act('duplicate'),
-  '?': () => act('ways'),
+  '.': () => act('ways'),
   '!': () => act('keep'),
   Delete: () => act('remove'),
   Backspace: () => act('remove'),

@@ -1,0 +1,34 @@
+using System.Text.RegularExpressions;
+using Markdig;
+
+namespace FondCompass.Web.Help;
+
+/// <summary>One document that ships, as a section of the help.</summary>
+/// <param name="Id">Its anchor.</param>
+/// <param name="Title">Its heading.</param>
+/// <param name="Html">Its body, headings one level down; every finding's row carries its code as an anchor.</param>
+public sealed record HelpSection(string Id, string Title, string Html);
+
+/// <summary>The documents in docs/ that tell a teacher how to work with this: embedded when it is built, rendered once.</summary>
+public static partial class ShippedDocs
+{
+    private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
+
+    private static readonly Lazy<IReadOnlyList<HelpSection>> All = new(() => [Section("keys"), Section("words"), Section("script"), Section("song"), Section("findings")]);
+
+    public static IReadOnlyList<HelpSection> Sections => All.Value;
+
+    private static HelpSection Section(string id)
+    {
+        using var stream = typeof(ShippedDocs).Assembly.GetManifestResourceStream($"docs.{id}.md")!;
+        using var reader = new StreamReader(stream);
+        var text = reader.ReadToEnd();
+        var end = text.IndexOf('\n');
+        var title = text[..end].TrimStart('#', ' ');
+        var html = Markdown.ToHtml(text[end..].Replace("\n## ", "\n### ", StringComparison.Ordinal), Pipeline);
+        return new HelpSection(id, title, CodeCell().Replace(html, "<td id=\"$1\">$1</td>"));
+    }
+
+    [GeneratedRegex(@"<td>([A-Z]{3,7}\d\d)</td>", RegexOptions.NonBacktracking)]
+    private static partial Regex CodeCell();
+}

@@ -1,0 +1,24 @@
+using FondCompass.Web.Help;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace FondCompass.Web.Pages;
+
+/// <summary>What each page does, its keys, the words of the script and the meaning of every finding, from the documents that ship.</summary>
+public class HelpModel : PageModel
+{
+    /// <summary>What one does on each page, in the order of the work.</summary>
+    public static IReadOnlyList<(string Page, string Does)> Pages { get; } =
+    [
+        ("Dances", "All your dances. Write a new one, open one at any of its five stages, or put one in the bin."),
+        ("Write", "The dance as text on the left, counts one by one on the right. Type a step's name and press Tab; the line of weight shows which foot is free. What does not hold is said at its count, with a fix where there is one."),
+        ("Fit", "Write the song's passages, or tap them while it plays; the pattern is laid on it. Proposals for tags and restarts are taken with a number key."),
+        ("Plan", "How long the lesson is and how you build up; the minute column says what is taught when, and what could give."),
+        ("Teach", "The call board: the count and the step now, the step next, the cue to call. It plays with the band or the click alone."),
+        ("Log", "How far the class came, at which rate, and what was weak; the next plan goes by it."),
+        ("Lessons", "What is planned and what has been taught."),
+        ("Groups", "Your classes, and what each has danced."),
+        ("Steps", "Every step that is known, with its ruler and its footprints. Try any wording; make words and steps of your own."),
+    ];
+
+    public IReadOnlyList<HelpSection> Sections => ShippedDocs.Sections;
+}
