@@ -44,8 +44,6 @@ public partial class HelpTests(Studio studio)
 
     [Theory]
     [InlineData("/help")]
-    [InlineData("/css/app.css")]
-    [InlineData("/js/conductor.js")]
     public async Task Answers_are_compressed_for_who_can_read_them(string path)
     {
         using var client = studio.CreateClient();
