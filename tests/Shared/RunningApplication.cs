@@ -45,22 +45,24 @@ public sealed class RunningApplication(string dll) : IAsyncDisposable
         start.Environment["FondCompass__Keys"] = Keys;
         start.Environment["ASPNETCORE_URLS"] = Address;
         start.Environment["ASPNETCORE_CONTENTROOT"] = web;
+        // It tells where it listens when it is ready, and ends its output when it ends.
+        var ready = new TaskCompletionSource();
+        var said = new List<string>();
         _process = Process.Start(start)!;
-        _process.OutputDataReceived += (_, _) => { };
-        _process.BeginOutputReadLine();
-        using var client = new HttpClient();
-        for (var tries = 0; ; tries++)
+        _process.OutputDataReceived += (_, line) =>
         {
-            try
+            said.Add(line.Data ?? "");
+            if (line.Data is null)
             {
-                (await client.GetAsync($"{Address}/healthz")).EnsureSuccessStatusCode();
-                return;
+                ready.TrySetException(new InvalidOperationException($"The application ended before it was ready:\n{string.Join('\n', said)}"));
             }
-            catch (HttpRequestException) when (tries < 300 && !_process.HasExited)
+            else if (line.Data.Contains("Now listening on", StringComparison.Ordinal))
             {
-                await Task.Delay(100);
+                ready.TrySetResult();
             }
-        }
+        };
+        _process.BeginOutputReadLine();
+        await ready.Task.WaitAsync(TimeSpan.FromMinutes(5));
     }
 
     private void End()

@@ -104,6 +104,60 @@ public sealed record DanceAction : Moment
 
     /// <summary>First action of its call.</summary>
     public bool StartsCall { get; init; }
+
+    /// <summary>What was laid on a beat as something to dance; row, words and line are its binder's to tell.</summary>
+    /// <param name="call">Number of the call it belongs to.</param>
+    /// <param name="genre">The genre, which decides whose verb a drag is.</param>
+    internal static DanceAction Of(PlacedAction item, int call, string genre)
+    {
+        var phrase = item.Phrase;
+        var (role, foot) = RoleOf(phrase, item.FromForm);
+        return new DanceAction
+        {
+            Line = 0,
+            At = default,
+            Length = default,
+            Beat = item.Beat,
+            Row = 0,
+            Step = item.Step,
+            Verb = phrase.Verb!,
+            Words = phrase.IsBody ? phrase.Words : "",
+            Role = role,
+            Foot = foot,
+            Call = call,
+            CallLead = item.Lead,
+            IsInside = item.FromForm && !item.AltersEnding,
+            Direction = phrase.Direction,
+            Turn = phrase.Turn,
+            TurnFlips = item.TurnFlips,
+            TurnKeepsTravel = item.TurnKeepsTravel,
+            Onto = phrase.Onto,
+            Crossing = phrase.Crossing,
+            MayStand = phrase.Verb!.OnStandingFoot is not null && phrase.Verb.StandingIn.Contains(genre),
+            OnStandingFoot = phrase.OnStandingFoot,
+            Angle = phrase.Angle,
+            AltersEnding = item.AltersEnding,
+            Layers = phrase.Layers,
+        };
+    }
+
+    private static (FootRole Role, Foot Foot) RoleOf(Phrase phrase, bool fromForm)
+    {
+        if (phrase.Verb!.Kind == VerbKind.NoFoot)
+        {
+            // An unwind's weight is told by "onto"; nothing else without a foot names one.
+            return phrase.Onto == Foot.None || !fromForm ? (FootRole.None, Foot.None) : (phrase.Onto == Foot.Right ? FootRole.Lead : FootRole.Trail, Foot.None);
+        }
+
+        return (phrase.Foot, fromForm) switch
+        {
+            (Foot.None, _) => (FootRole.Open, Foot.None),
+            (Foot.Both, _) => (FootRole.Named, Foot.Both),
+            (Foot.Right, true) => (FootRole.Lead, Foot.None),
+            (Foot.Left, true) => (FootRole.Trail, Foot.None),
+            var (named, _) => (FootRole.Named, named),
+        };
+    }
 }
 
 /// <summary>A fact stated in the script, true when the actions above it are done.</summary>

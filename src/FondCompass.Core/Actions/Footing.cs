@@ -32,6 +32,16 @@ public readonly record struct Footing(Weight Weight, Foot Forward = Foot.None, b
         : Weight.IsSingle() ? Weight.FreeFoot()
         : Weight == Weight.Both ? genreLead : Foot.None;
 
+    /// <summary>The feet after an action danced in the mind, and whether its foot was free for it.</summary>
+    /// <param name="genreLead">The foot that goes first where both are free.</param>
+    public (Footing After, bool IsFree) Dance(DanceAction action, Foot genreLead)
+    {
+        var (foot, leading) = FootOf(action, genreLead);
+        var side = action.TurnFlips && leading.Lead == Foot.Left ? -(action.Turn?.Side ?? 0) : action.Turn?.Side ?? 0;
+        var (after, fault, _) = leading.Dance(action, foot, side);
+        return (after, fault is not (Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot));
+    }
+
     /// <summary>The feet after an action.</summary>
     /// <param name="foot">The foot it uses, from <see cref="FootOf"/>.</param>
     /// <param name="turn">Sign of the turn danced with it: +1 right, −1 left.</param>

@@ -14,7 +14,7 @@ internal static class FormDancing
         if (form is null)
         {
             var single = Sided(dancing.Phrase);
-            if (written is not null && single.Foot == Foot.None && single.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves } open && !open.Has(VerbTraits.BothFeet) && open.OnStandingFoot is null && written.After(actions).FreeFoot() is var free && free.IsSingle())
+            if (written is not null && single.Foot == Foot.None && single.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves } open && !open.Has(VerbTraits.BothFeet) && open.OnStandingFoot is null && written.FreeAfter(actions) is var free && free.IsSingle())
             {
                 single = single with { Feet = [free] };
             }
@@ -29,7 +29,7 @@ internal static class FormDancing
         var lead = dancing.Lead == Foot.None ? LeadOfTurn(calling, form) : dancing.Lead;
         if (written is not null && lead == Foot.None)
         {
-            lead = written.After(actions).FreeFoot();
+            lead = written.FreeAfter(actions);
         }
 
         // A side and no more, of a step that turns by itself so far: the way it turns.

@@ -148,7 +148,7 @@ internal sealed class OwnSteps : IStepNames
         var forms = new List<StepForm>();
         foreach (var wording in Readable(definition, meaning))
         {
-            if (Placer.Place(wording, null, new Beat(1, Fraction.Whole), Weight.Left) is [{ Actions.Count: > 0 } placed, ..])
+            if (Placer.Place(wording, null, new Beat(1, Fraction.Whole), new WrittenFeet(_lexicon.Genre)) is [{ Actions.Count: > 0 } placed, ..])
             {
                 forms.Add(FormOf(placed.Actions, placed.Last));
             }
@@ -162,7 +162,7 @@ internal sealed class OwnSteps : IStepNames
     {
         var actions = new List<PlacedAction>();
         var last = 1;
-        var weight = Weight.Left;
+        var written = new WrittenFeet(_lexicon.Genre);
         foreach (var (counts, _, words, _) in pieces)
         {
             var readings = Readable(definition, words);
@@ -171,14 +171,15 @@ internal sealed class OwnSteps : IStepNames
                 return [];
             }
 
-            var placed = readings.SelectMany(r => Placer.Place(r, counts, new Beat(last + 1, Fraction.Whole), weight).Select(p => (Placed: p, Cost: r.Cost + (2 * p.Cost)))).MinBy(p => p.Cost).Placed;
+            var placed = readings.SelectMany(r => Placer.Place(r, counts, new Beat(last + 1, Fraction.Whole), written).Select(p => (Placed: p, Cost: r.Cost + (2 * p.Cost)))).MinBy(p => p.Cost).Placed;
             if (placed.Complaint is { } complaint)
             {
                 _findings.Add(ActionFindings.TooFewCounts.At(definition.Row, $"In the definition of '{definition.Name}': {complaint}"));
             }
 
             actions.AddRange(placed.Actions);
-            weight = new WrittenFeet(weight).After(placed.Actions);
+            written = written.Onwards();
+            written.FreeAfter(placed.Actions);
             last = Math.Max(last, placed.Last);
         }
 

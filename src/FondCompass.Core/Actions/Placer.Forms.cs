@@ -125,7 +125,7 @@ internal sealed partial class Placer
     private void OneEach(List<StepForm?> forms, IReadOnlyList<Beat> positions, int cost, string? complaint = null, int? last = null)
     {
         var actions = new List<PlacedAction>();
-        var written = _outOf is { } before ? new WrittenFeet(before) : null;
+        var written = _written?.Onwards();
         var at = 0;
         for (var i = 0; i < _dancings.Count && actions.Count < StepDancing.MostActions; i++)
         {
@@ -150,7 +150,7 @@ internal sealed partial class Placer
         }
 
         var actions = new List<PlacedAction>();
-        var written = _outOf is { } before ? new WrittenFeet(before) : null;
+        var written = _written?.Onwards();
         var start = first.ToTick(swing: false, bothInCount: false);
         for (var i = 0; i < _dancings.Count && actions.Count < StepDancing.MostActions; i++)
         {

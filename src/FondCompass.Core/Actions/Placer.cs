@@ -20,19 +20,19 @@ internal sealed partial class Placer
     private readonly Wording _wording;
     private readonly CountSpec? _counts;
     private readonly Beat _next;
-    private readonly Weight? _outOf;
+    private readonly WrittenFeet? _written;
     private readonly List<Placement> _found = [];
     private List<StepDancing> _dancings = [];
 
-    private Placer(Wording wording, CountSpec? counts, Beat next, Weight? outOf) => (_wording, _counts, _next, _outOf) = (wording, counts, next, outOf);
+    private Placer(Wording wording, CountSpec? counts, Beat next, WrittenFeet? written) => (_wording, _counts, _next, _written) = (wording, counts, next, written);
 
     /// <param name="wording">One reading of the row.</param>
     /// <param name="counts">The counts written; null when they follow from the steps.</param>
     /// <param name="next">Where the row begins when no counts are written.</param>
-    /// <param name="outOf">The weight before it, when feet are to be written out, as an own step's form wants them; null where lead and trail are found when it is danced.</param>
+    /// <param name="written">The feet before it, when feet are to be written out, as an own step's form wants them; null where lead and trail are found when it is danced.</param>
     /// <returns>At least one way; the most natural first.</returns>
-    public static IReadOnlyList<Placement> Place(Wording wording, CountSpec? counts, Beat next, Weight? outOf = null) =>
-        new Placer(wording, counts, next, outOf).Place();
+    public static IReadOnlyList<Placement> Place(Wording wording, CountSpec? counts, Beat next, WrittenFeet? written = null) =>
+        new Placer(wording, counts, next, written).Place();
 
     /// <summary>The steps a name can stand for here, those whose counts suit best; the one meant stands first. A mere span of counts brings in no step of a wholly other genre.</summary>
     public static IReadOnlyList<NamedStep> Meanings(Phrase phrase, CountSpec counts)

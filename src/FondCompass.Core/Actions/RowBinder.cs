@@ -268,7 +268,14 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             var isLast = item.Beat == latest;
             var until = actions.Count == 1 || (isLast && end > item.Beat) ? end : Until(actions, i);
             var words = item.FromForm || item.Phrase.Span.Length == 0 ? option.Wording.Items[item.Item].Main.Span : item.Phrase.Span;
-            moments.Add(new Pending(Action(item, entry.Row, words.From(entry.Column), starts, layers), until));
+            var action = DanceAction.Of(item, _call, names.Genre) with
+            {
+                Row = entry.Row,
+                Source = words.From(entry.Column),
+                StartsCall = starts,
+                Layers = item.Phrase.Layers.Count > 0 ? [.. layers, .. item.Phrase.Layers] : layers,
+            };
+            moments.Add(new Pending(action, until));
             layers = [];
         }
 
@@ -286,59 +293,6 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
 
     /// <summary>An action that a finer one follows in its count ends there; else it lasts its count.</summary>
     private static Beat Until(IReadOnlyList<PlacedAction> actions, int i) => actions[i].Beat;
-
-    private DanceAction Action(PlacedAction item, int row, TextSpan source, bool starts, IReadOnlyList<string> layers)
-    {
-        var phrase = item.Phrase;
-        var (role, foot) = Role(phrase, item.FromForm);
-        return new DanceAction
-        {
-            Line = 0,
-            At = default,
-            Length = default,
-            Beat = item.Beat,
-            Row = row,
-            Step = item.Step,
-            Verb = phrase.Verb!,
-            Words = phrase.IsBody ? phrase.Words : "",
-            Role = role,
-            Foot = foot,
-            Call = _call,
-            CallLead = item.Lead,
-            StartsCall = starts,
-            Source = source,
-            IsInside = item.FromForm && !item.AltersEnding,
-            Direction = phrase.Direction,
-            Turn = phrase.Turn,
-            TurnFlips = item.TurnFlips,
-            TurnKeepsTravel = item.TurnKeepsTravel,
-            Onto = phrase.Onto,
-            Crossing = phrase.Crossing,
-            MayStand = phrase.Verb!.OnStandingFoot is not null && phrase.Verb.StandingIn.Contains(names.Genre),
-            OnStandingFoot = phrase.OnStandingFoot,
-            Angle = phrase.Angle,
-            AltersEnding = item.AltersEnding,
-            Layers = phrase.Layers.Count > 0 ? [.. layers, .. phrase.Layers] : layers,
-        };
-    }
-
-    private static (FootRole Role, Foot Foot) Role(Phrase phrase, bool fromForm)
-    {
-        if (phrase.Verb!.Kind == VerbKind.NoFoot)
-        {
-            // An unwind's weight is told by "onto"; nothing else without a foot names one.
-            return phrase.Onto == Foot.None || !fromForm ? (FootRole.None, Foot.None) : (phrase.Onto == Foot.Right ? FootRole.Lead : FootRole.Trail, Foot.None);
-        }
-
-        return (phrase.Foot, fromForm) switch
-        {
-            (Foot.None, _) => (FootRole.Open, Foot.None),
-            (Foot.Both, _) => (FootRole.Named, Foot.Both),
-            (Foot.Right, true) => (FootRole.Lead, Foot.None),
-            (Foot.Left, true) => (FootRole.Trail, Foot.None),
-            var (named, _) => (FootRole.Named, named),
-        };
-    }
 
     /// <summary>Dances a row in the mind: how the feet stand after it, and how many actions they were not free for.</summary>
     private (Footing After, int Faults) Danced(List<Pending> moments, Footing feet)
@@ -370,8 +324,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
                 continue;
             }
 
-            (feet, var fault) = One(action, feet);
-            faults += fault;
+            (feet, var isFree) = feet.Dance(action, _genreLead);
+            faults += isFree ? 0 : 1;
         }
 
         return (feet, faults);
@@ -379,17 +333,9 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
 
     private (Footing After, int Faults) Together(DanceAction first, DanceAction second, Footing feet)
     {
-        var (between, one) = One(first, feet);
-        var (after, other) = One(second, between);
-        return (after, one + other);
-    }
-
-    private (Footing After, int Faults) One(DanceAction action, Footing feet)
-    {
-        var (foot, leading) = feet.FootOf(action, _genreLead);
-        var side = action.TurnFlips && leading.Lead == Foot.Left ? -(action.Turn?.Side ?? 0) : action.Turn?.Side ?? 0;
-        var (after, fault, _) = leading.Dance(action, foot, side);
-        return (after, fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot ? 1 : 0);
+        var (between, isFree) = feet.Dance(first, _genreLead);
+        var (after, isToo) = between.Dance(second, _genreLead);
+        return (after, (isFree ? 0 : 1) + (isToo ? 0 : 1));
     }
 
     private static string Shorten(string text) => text.Length > 60 ? text[..60] + "…" : text;
