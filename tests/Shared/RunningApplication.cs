@@ -46,7 +46,8 @@ public sealed class RunningApplication(string dll) : IAsyncDisposable
         start.Environment["ASPNETCORE_URLS"] = Address;
         start.Environment["ASPNETCORE_CONTENTROOT"] = web;
         // It tells where it listens when it is ready, and ends its output when it ends.
-        var ready = new TaskCompletionSource();
+        // Who waits goes on elsewhere: on the thread that reads the output, the end of that output would never be seen.
+        var ready = new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously);
         var said = new List<string>();
         _process = Process.Start(start)!;
         _process.OutputDataReceived += (_, line) =>
