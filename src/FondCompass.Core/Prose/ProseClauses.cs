@@ -178,7 +178,7 @@ internal static class ProseClauses
         }
 
         var kind = talk > 0 ? StretchKind.Talk
-            : deeds == 0 && feet == 0 && ways == 0 && again == 0 && numbers > 0 && strange.Count == 0 ? StretchKind.Chant
+            : deeds == 0 && feet == 0 && ways == 0 && again == 0 && body == 0 && numbers > 0 && strange.Count == 0 ? StretchKind.Chant
             : again > 0 && deeds == 0 && strange.Count <= 2 && body == 0 ? StretchKind.Repeat
             : deeds == 0 && IsTwice(lexemes, from, to) ? StretchKind.Repeat
             : strange.Count == 0 && (deeds > 0 || feet > 0 || ways > 0 || body > 0) ? StretchKind.Steps

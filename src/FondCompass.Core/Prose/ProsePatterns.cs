@@ -13,7 +13,8 @@ internal static class ProsePatterns
     public static readonly Regex NameParts = new(@"\s+[-–—/·]\s+|\s*[|(),:\t]\s*", Safe);
     public static readonly Regex Amounts = new(@"\s(\d{1,3}\s*(?:counts?|cts?|walls?|w)\b)", Safe);
     public static readonly Regex Unfinished = new(@"\s+(?:and|so|which|that|is|it's|for|with)$", Safe);
-    public static readonly Regex NoName = new(@"^(?:re|fwd|subject|hi|hello|hey|date|music|song|track|intro|level|beginner|absolute beginner|improver|intermediate|advanced|easy|notes?|line dance|circle dance|dance|steps?|step ?sheet|counts?|walls?|start|starts?|tags?|restarts?|part|section|verse|chorus|bridge|teil|parte|частина|order|sequence)\b", Safe);
+    public static readonly Regex Maker = new(@"^(?:choreographed|choreo|choreography|created|made|written|devised|danced and written)(?: and [a-z]+)? by:? (.+)$", Safe);
+    public static readonly Regex Lasting = new(@"\b(?:for|x) ?\d{1,2}\b|\b\d{1,2} (?:counts?|cts?|beats|times)\b|\b(?:twice|both ways)\b", Safe);
     public static readonly Regex OrderRow = new(@"^(?:(?:so |and )?(?:the )?(?:sequence|order|phrasing|running order|dance order)(?: is| goes)?|it goes|orden|secuencia|reihenfolge|ablauf|순서|порядок)\s*:?\s+(.+)$", Safe);
     public static readonly Regex RestartRow = new(@"\brestart\b.{0,60}?\b(?:wall|repeat|round|time)\s*(\d{1,2})\b.{0,40}?\bafter\s*(?:count\s*)?(\d{1,3})\b|\brestart\b.{0,40}?\bafter\s*(?:count\s*)?(\d{1,3})\b.{0,60}?\b(?:wall|repeat|round)\s*(\d{1,2})\b|\b(?:wall|round|repeat) (\d{1,2})\b.{0,50}?\b(?:restart|start again)\b.{0,40}?\bafter\s*(?:count\s*)?(\d{1,3})", Safe);
     public static readonly Regex TagAfterWall = new(@"\b(?:end of|after|following)(?: the)? (?:walls?|repeats?|rounds?)\s*(\d{1,2})(?:(?:,| and| &|, and)\s*(?:walls? )?(\d{1,2}))?", Safe);

@@ -186,6 +186,12 @@ public sealed partial class ProseReader
     /// <summary>"Music: …", "Choreographed by: …" and the like.</summary>
     private PastedFate? ReadKey(string text, ProseLine line)
     {
+        if (_part is null && Maker.Match(text) is { Success: true } maker)
+        {
+            _script.Add($"credit {maker.Groups[1].Value.Trim(' ', '.')}");
+            return PastedFate.Frame;
+        }
+
         if (Key.Match(text) is not { Success: true } match)
         {
             return null;
@@ -314,8 +320,13 @@ public sealed partial class ProseReader
     private bool IsTitle(string text)
     {
         var words = text.Split(' ').Length;
-        return words is > 0 and <= 12 && text.TrimEnd()[^1] is not (':' or '.' or '!' or ',') && _settings.BoundIn(text) < 5 && !(_settings.BoundIn(text) > 0 && NoName.IsMatch(text)) && !StartsWithCounts(text) && !LooksLikeTalk(text) && !text.TrimEnd().EndsWith(',') && !Stretches(text).Any(s => s.Kind == StretchKind.Steps && s.Stray == 0 && s.Deeds > 0);
+        return words is > 0 and <= 12 && text.TrimEnd()[^1] is not (':' or '.' or '!' or ',') && !_settings.IsOnly(text) && _settings.BoundIn(text) < 5 && !StartsWithCounts(text) && !LooksLikeTalk(text) && !text.TrimEnd().EndsWith(',') && !TellsSteps(text);
     }
+
+    /// <summary>Steps by their names, or what arms and hips do with counts said for it.</summary>
+    private bool TellsSteps(string text) =>
+        Stretches(text).Any(s => s.Kind == StretchKind.Steps && s.Stray == 0 && s.Deeds > 0)
+        || (Lasting.IsMatch(text) && Stretches(text, counted: true).Any(s => s.Kind == StretchKind.Steps && s.Stray == 0));
 
     /// <summary>The dance's name where its settings stand behind it in the same row: the last piece without a number before the first with one; null where there is none.</summary>
     private string? NameBeforeSettings(string text)
@@ -339,11 +350,14 @@ public sealed partial class ProseReader
                 continue;
             }
 
-            name = words.Length is > 0 and <= 7 && words.Any(w => char.IsUpper(w[0])) && !NoName.IsMatch(piece) && !Array.TrueForAll(words, w => Vocabulary.Find(w.ToLowerInvariant()) is not null) && !Stretches(piece).Any(s => s.Kind == StretchKind.Steps && s.Stray == 0 && s.Deeds > 0) ? piece : name;
+            name = words.Length is > 0 and <= 7 && words.Any(w => char.IsUpper(w[0])) && !_settings.IsOnly(piece) && (IsWrittenAsName(words) || !Array.TrueForAll(words, w => Vocabulary.Find(w.ToLowerInvariant()) is not null)) && !TellsSteps(piece) ? piece : name;
         }
 
         return name;
     }
+
+    /// <summary>"Left Behind": words of the field, but each with its capital.</summary>
+    private static bool IsWrittenAsName(string[] words) => words.Length > 1 && Array.TrueForAll(words, w => char.IsUpper(w[0]));
 
     private static bool LooksLikeTalk(string text) => Lexer.Read(text).Exists(t => t.Text is "i" or "i've" or "i'm" or "hi" or "hello" or "dear" or "my" or "sorry" or "you" or "we" or "it's" or "bear");
 

@@ -185,6 +185,13 @@ public sealed partial class ProseReader
             return PastedFate.Frame;
         }
 
+        if (_part is null && _settings.IsOnly(text) && (_settings.BoundIn(text) > 0 || !TellsSteps(text)))
+        {
+            _boundWords += _settings.BoundIn(text);
+            Note(text);
+            return PastedFate.Frame;
+        }
+
         return ReadSentences(text);
     }
 

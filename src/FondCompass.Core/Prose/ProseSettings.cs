@@ -19,13 +19,21 @@ internal sealed class ProseSettings
     private static readonly Regex Walls = new(@"\b([1248])\s*(?:walls?|w)\b|\bwalls?\s+([1248])\b", Safe);
     private static readonly Regex OneWall = new(@"\b(?:one|single) wall\b", Safe);
     private static readonly Regex Wait = new(
-        @"\bafter (?:the )?(?:first )?(\d{1,3}) counts?\b|\b(?:wait|waits|intro|introduction|count in|lead in)(?: (?:is|of|for|the|first|bell|drums|music|about|we|a|,)){0,5} (\d{1,3})\b|\b(\d{1,3}) (?:count|counts|ct|cts|beat|beats) (?:of )?(?:intro|introduction|wait)\b|\b(?:start|starts|begin|begins|beginning|dance begins|after|in|come in)(?: [a-z]+){0,4} after (?:the first )?(\d{1,3})\b|\bafter (\d{1,3})(?: (?:count|counts|beats))?(?: of music)?(?: we start)?$|\bintro (\d{1,3})\b|\b(\d{1,3}) count intro\b|\bwait for [a-z ]{0,30}?(\d{1,3}) counts\b", Safe);
+        @"\bafter (?:the )?(?:first )?(\d{1,3}) counts?\b|\b(?:wait|waits|intro|introduction|count in|lead in)(?: (?:is|of|for|the|first|bell|drums|music|about|we|a|,)){0,5} (\d{1,3})\b|\b(\d{1,3}) (?:count|counts|ct|cts|beat|beats) (?:of )?(?:intro|introduction|wait)\b|\b(?:start|starts|begin|begins|beginning|dance begins|after|in|come in)(?: [a-z]+){0,4} after (?:the first )?(\d{1,3})\b|\bafter (\d{1,3})(?: (?:count|counts|beats))?(?: of music)?(?: we start)?$|\bintro (\d{1,3})\b|\b(\d{1,3}) count intro\b|\b(?:start|starts|begin|begins)(?: [a-z]+){0,3} (\d{1,3}) (?:count|counts|beats) in(?:to)?\b|^(\d{1,3}) (?:count|counts|beats) in$|\bwait for [a-z ]{0,30}?(\d{1,3}) counts\b", Safe);
     private static readonly Regex StartFoot = new(
-        @"\b(?:start|starts|started|starting|begin|begins|lead|leads|leading|off)(?: [a-z]+){0,2}? (?:on|with|from|by)(?: (?:the|your|our|a))? (right|left|r|l|rf|lf)\b|\b(right|left|rf|lf|r|l)(?: foot)? (?:lead|leads|leading|first|starts|begins|start|begin|to start|to begin)\b|^(right|left) foot(?: \d|$)|\b(right|left) foot (?:we )?wait\b|\bwait \d{1,3} (right|left) foot\b|\b(?:12 00|counts) (right|left) foot\b|\b(?:counts|beats),? (right|left) foot,|\bstarting (?:on )?(?:the )?(right|left)\b", Safe);
+        @"\b(?:start|starts|started|starting|begin|begins|lead|leads|leading|off)(?: [a-z]+){0,2}? (?:on|with|from|by)(?: (?:the|your|our|a))? (right|left|r|l|rf|lf)\b|\b(right|left|rf|lf|r|l)(?: foot)? (?:lead|leads|leading|first|starts|begins|start|begin|to start|to begin)\b|^(right|left) foot(?: \d|$)|\b(right|left) foot (?:we )?wait\b|\bwait \d{1,3} (right|left) foot\b|\b(?:12 00|counts) (right|left) foot\b|\b(?:counts|beats),? (right|left) foot,|\bstarting (?:on )?(?:the )?(right|left)\b|\b(?:start|starts|begin|begins) (right|left|rf|lf)(?: foot)?(?: (?:after|facing|wait|on|at|\d)|$)|\b(?:start|starts|begin|begins) (right|left) foot\b|\b(?:counts|beats) (right|left) foot$", Safe);
     private static readonly Regex StartWeight = new(@"\b(?:start|begin|stand|standing|begins|starts)(?: [a-z]+){0,5} weight (?:is )?(?:on )?(?:the |your )?(right|left|r|l|rf|lf)\b|\bweight (?:is )?on (?:the |your )?(right|left|r|l|rf|lf)(?: [a-z]+){0,2} to (?:begin|start)\b|^(?:count in .*)?weight on (right|left|r|l)$|\bcounts weight on (right|left|r|l)\b", Safe);
     private static readonly Regex Numbers = new(@"\b(?:thirty two|thirtytwo|forty eight|sixty four|twenty four|sixteen|twenty|twelve|eight|four|two|one|six|forty|twenty eight|sixty)\b", Safe);
 
+    private static readonly Regex Beats = new(@"\b(\d{2,3})(?: \d)? (?:bpm|beats (?:a|per) minute)\b|\b(\d{2,3})bpm\b|\b(?:tempo|bpm) (?:is |about |around |of )?(\d{2,3})\b", Safe);
+    private static readonly Regex Levels = new(@"\b((?:(?:absolute|high|easy|low|upper|phrased) )?(?:beginner|improver|intermediate|advanced|beg|imp|int|adv))\b", Safe);
+
     public int? Counts { get; private set; }
+
+    /// <summary>Counts a minute, when they are said.</summary>
+    public int? Tempo { get; private set; }
+
+    public string? Level { get; private set; }
 
     public int? WallCount { get; private set; }
 
@@ -42,6 +50,14 @@ internal sealed class ProseSettings
 
     /// <summary>How many words of a row were settings.</summary>
     public int BoundIn(string text) => _bound.GetValueOrDefault(text);
+
+    /// <summary>A row of nothing but settings and the words around them names no dance.</summary>
+    public bool IsOnly(string text)
+    {
+        var words = Lexer.Read(text).Where(t => t.Kind is TokenKind.Word or TokenKind.Number).Select(t => t.Text.ToLowerInvariant()).ToList();
+        return (BoundIn(text) > 0 || words.Exists(Vocabulary.IsSetting) || words.TrueForAll(w => char.IsAsciiDigit(w[0])))
+            && words.TrueForAll(w => char.IsAsciiDigit(w[0]) || Vocabulary.IsSetting(w) || Vocabulary.LeadsIn(w) || Vocabulary.Find(w) is { } sense && (sense.Foot != Foot.None || sense.Side != 0 || sense.Number > 0 || sense.Is(Roles.Foot | Roles.Filler | Roles.Facing | Roles.Wall)));
+    }
 
     public static ProseSettings Of(IReadOnlyList<ProseLine> lines, Translation translation, string? genre)
     {
@@ -139,6 +155,18 @@ internal sealed class ProseSettings
             bound += 2;
         }
 
+        if (Tempo is null && Match(Beats, plain) is { } beats && int.Parse(beats, CultureInfo.InvariantCulture) is >= 40 and <= 240 and var tempo)
+        {
+            Tempo = tempo;
+            bound += 2;
+        }
+
+        if (Level is null && (bound > 0 || IsOnly(text)) && Match(Levels, plain) is { } level)
+        {
+            Level = level.ToLowerInvariant();
+            bound += 1;
+        }
+
         if (bound > 0)
         {
             _bound[text] = bound;
@@ -167,6 +195,16 @@ internal sealed class ProseSettings
         if (Weight is { } weight)
         {
             yield return $"start weight {weight.Letter()} facing 12";
+        }
+
+        if (Level is not null)
+        {
+            yield return $"level {Level}";
+        }
+
+        if (Tempo is { } tempo)
+        {
+            yield return $"tempo {tempo}";
         }
 
         if (Intro is { } intro)
