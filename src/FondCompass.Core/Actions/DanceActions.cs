@@ -73,6 +73,9 @@ public sealed record DanceAction : Moment
     /// <summary>Where the weight is after it, said outright.</summary>
     public Foot Onto { get; init; }
 
+    /// <summary>The side that heels or toes go to on the floor: +1 right, −1 left, 0 when not said or not their kind.</summary>
+    public int Way { get; init; }
+
     /// <summary>In a jump on both the foot that crosses, in front or behind by its direction.</summary>
     public Foot Crossing { get; init; }
 
@@ -131,6 +134,7 @@ public sealed record DanceAction : Moment
             Turn = phrase.Turn,
             TurnFlips = item.TurnFlips,
             TurnKeepsTravel = item.TurnKeepsTravel,
+            Way = phrase.Verb!.Has(VerbTraits.Aside) ? phrase.Way : 0,
             Onto = phrase.Onto,
             Crossing = phrase.Crossing,
             MayStand = phrase.Verb!.OnStandingFoot is not null && phrase.Verb.StandingIn.Contains(genre),

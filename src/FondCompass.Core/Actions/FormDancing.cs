@@ -39,9 +39,15 @@ internal static class FormDancing
         for (var i = 0; i < form.Actions.Count; i++)
         {
             var phrase = form.Actions[i].Phrase;
-            if (way != Direction.None && (phrase.DirectionSlot || (!directed && i == 0 && !Crosses(form))))
+            if (way != Direction.None && (phrase.DirectionSlot || (!directed && i == 0 && Takes(form, way))))
             {
                 phrase = phrase with { Direction = way };
+            }
+
+            if (phrase.Verb?.Has(VerbTraits.Aside) == true)
+            {
+                // "Heel swivels R": of both heels the side is where they go.
+                phrase = phrase with { Way = calling.Way != 0 || calling.Feet is not [var side] || !side.IsSingle() ? calling.Way : side == Foot.Right ? 1 : -1 };
             }
 
             var flips = phrase.Turn is not null;
@@ -69,6 +75,12 @@ internal static class FormDancing
                         On = 0,
                     },
                 };
+            }
+
+            if (flips && lead == Foot.None && form.Actions.Count == 1 && calling.Step is { Pivots: true } && phrase.Turn is { } away)
+            {
+                // The step forward is written before it, and its foot stands: away from that foot is toward the free one, the lead of what follows.
+                phrase = phrase with { Turn = away with { Side = -away.Side } };
             }
 
             if (calling.OnStandingFoot && phrase.Verb is { } pivot && pivot.Has(VerbTraits.Pivots))
@@ -100,8 +112,13 @@ internal static class FormDancing
         AddAlong(actions, dancing, actions[^form.Actions.Count].Beat, actions[^1].Beat, call);
     }
 
-    /// <summary>A way said of a step that crosses by nature is told, not laid on it: it would be another step.</summary>
-    private static bool Crosses(StepForm form) => form.Actions[0].Phrase.Direction is Direction.Across or Direction.Behind;
+    /// <summary>Whether a step whose ways are all its own may begin another way: not one that begins across, nor one that begins aside and is sent forward or back: it would be another step.</summary>
+    public static bool Takes(StepForm form, Direction way) => form.Actions[0].Phrase.Direction switch
+    {
+        Direction.Across or Direction.Behind => false,
+        Direction.Side => way is not (Direction.Forward or Direction.Back),
+        _ => true,
+    };
 
     public static PlacedAction Single(Phrase phrase, Beat beat, int call) =>
         new(phrase, beat, call, phrase.Name, Foot.None, FromForm: false, TurnFlips: false, TurnKeepsTravel: false);

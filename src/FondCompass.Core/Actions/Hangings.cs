@@ -22,7 +22,11 @@ internal sealed class Hangings(string part, DanceHeader header)
     {
         foreach (var layer in entry.Layers)
         {
-            _layers.Add((LayerOf(layer, entry.Row, layer.Counts?.First ?? first, layer.Counts?.Last ?? last), layer.Counts is null ? null : first, last));
+            Beat? begins = layer.Counts is null ? null : first;
+            foreach (var (from, to) in SpansOf(layer.Counts) ?? [(first, last)])
+            {
+                _layers.Add((LayerOf(layer, entry.Row, from, to), begins, last));
+            }
         }
     }
 
@@ -31,10 +35,17 @@ internal sealed class Hangings(string part, DanceHeader header)
     {
         foreach (var layer in entry.Layers)
         {
-            var from = layer.Counts?.First ?? first ?? new Beat(1, Fraction.Whole);
-            _layers.Add((LayerOf(layer, entry.Row, from, layer.Counts?.Last ?? last ?? from), null, null));
+            var above = first ?? new Beat(1, Fraction.Whole);
+            foreach (var (from, to) in SpansOf(layer.Counts) ?? [(above, last ?? above)])
+            {
+                _layers.Add((LayerOf(layer, entry.Row, from, to), null, null));
+            }
         }
     }
+
+    /// <summary>"On 2 and 4" is heard twice; "1-4" goes through.</summary>
+    private static IEnumerable<(Beat From, Beat To)>? SpansOf(CountSpec? counts) =>
+        counts is null ? null : counts.IsList ? counts.Positions.Select(p => (p, p)) : [(counts.First, counts.Last)];
 
     /// <param name="above">Where the row above begins; null at the top of a line.</param>
     public void Hang(NoteEntry entry, Beat? above) => _notes.Add((entry, above));

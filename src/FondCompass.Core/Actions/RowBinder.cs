@@ -132,6 +132,12 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         var options = new List<Option>();
         foreach (var wording in readings.Candidates.Where(c => c.IsRead).Take(MostReadings))
         {
+            if (wording is { Completed: true, Items.Count: 1 } && entry.Counts is not { Span: > 1 })
+            {
+                // Alone in its row, without counts for more, it is what it says: the next row gives the weight back.
+                continue;
+            }
+
             var counts = entry.Counts ?? (wording.Counts > 0 ? CountSpec.Over(first.Number, first.Number + wording.Counts - 1) : null);
             // On one written count "and" joins what is done at one time, while a comma goes on inside the count.
             var atOnce = wording.AtOnce && entry.Counts is { Positions.Count: 1, Split: null } ? AtOnceGain : 0;
@@ -219,6 +225,11 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         if (phrase is { Step: { } aside, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, Spread: false } } && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
         {
             tell(Doubt(entry, place, $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. Write left or right.", ""));
+        }
+
+        if (phrase is { Direction: Direction.Forward or Direction.Back, Step: { GoesAnywhere: false } fixedStep } && fixedStep.Forms[0].Actions[0].Phrase.Direction == Direction.Side)
+        {
+            tell(Doubt(entry, place, $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes nothing. Spell its actions out if another way is meant.", ""));
         }
 
         if (phrase.Way != 0 && phrase.Feet is [var foot] && foot.IsSingle() && (foot == Foot.Right) != (phrase.Way > 0) && GoesAside(phrase))

@@ -56,7 +56,7 @@ internal static partial class MirrorWording
     {
         var content = RowText.WithoutComment(row);
         var mirrored = Clock().Replace(SwapSides(content), clock =>
-            Counts.Facing.TryParse(clock.Groups["clock"].Value, out var facing) ? $"{clock.Groups["lead"]}{MirrorImage.Of(facing, dance.Header.StartFacing)}" : clock.Value);
+            Counts.Facing.TryParse(clock.Groups["clock"].Value, out var facing) ? $"{clock.Groups["lead"]}{Mirror.Of(facing, dance.Header.StartFacing)}" : clock.Value);
         return row.Replace(content, mirrored, StringComparison.Ordinal);
     }
 

@@ -126,6 +126,9 @@ public sealed record Verb(string Name, VerbKind Kind, Direction Default, VerbTra
     /// <summary>Genres in which the deed is the standing foot's, in lower case.</summary>
     public IReadOnlyList<string> StandingIn { get; init; } = [];
 
+    /// <summary>The step that it is the first half of ("rock" of "rock step"); null where it is none's.</summary>
+    public string? Whole { get; init; }
+
     public bool Has(VerbTraits traits) => (Traits & traits) != 0;
 
     /// <summary>Whether the foot is on the floor after it.</summary>

@@ -30,6 +30,8 @@ public static class Verbs
 
     public static Verb Toe { get; } = ByWord["toe"].Verb;
 
+    public static Verb Swivel { get; } = ByWord["swivel"].Verb;
+
     public static Verb Heel { get; } = ByWord["heel"].Verb;
 
     public static Verb Drop { get; } = ByWord["drop"].Verb;
@@ -102,7 +104,7 @@ public static class Verbs
             var traits = row.Flags.Aggregate(VerbTraits.None, (all, flag) => all | Trait(flag));
             var verb = row.As is { } other
                 ? words[other].Item1
-                : new Verb(row.Verb, Kind(row.Kind), LexiconFiles.Direction(row.Way), traits) { StandingIn = row.StandingIn };
+                : new Verb(row.Verb, Kind(row.Kind), LexiconFiles.Direction(row.Way), traits) { StandingIn = row.StandingIn, Whole = row.Whole };
             if (verb.StandingIn.Count > 0)
             {
                 verb = verb with { OnStandingFoot = verb with { Kind = VerbKind.Standing } };
@@ -158,6 +160,8 @@ public static class Verbs
     private sealed class VerbRow
     {
         public string Verb { get; set; } = "";
+
+        public string? Whole { get; set; }
 
         public string Kind { get; set; } = "";
 

@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Notation;
@@ -27,19 +28,21 @@ public static class CountedPieces
         for (var i = from; i < text.Length; i++)
         {
             depth += text[i] == '(' ? 1 : text[i] == ')' ? -1 : 0;
-            if (depth > 0 || text[i] is not (',' or ';' or '.') || counts is null)
+            if (depth > 0 || counts is null || !(text[i] is ',' or ';' or '.' || char.IsWhiteSpace(text[i])))
             {
                 continue;
             }
 
-            var start = i + 1;
+            var start = i + (char.IsWhiteSpace(text[i]) ? 0 : 1);
+            var gap = start;
             while (start < text.Length && char.IsWhiteSpace(text[start]))
             {
                 start++;
             }
 
-            if (start == i + 1 || start >= text.Length || CountsReader.TryRead(text[start..], lineCounts, counts.Last, out var next, out var length) != CountsOutcome.Read
-                || start + length >= text.Length || !EndsCounts(text, start + length) || next!.First <= counts.Last)
+            if (start == gap || start >= text.Length || CountsReader.TryRead(text[start..], lineCounts, counts.Last, out var next, out var length) != CountsOutcome.Read
+                || start + length >= text.Length || !EndsCounts(text, start + length) || next!.First <= counts.Last
+                || (gap == i && !GoesOn(text, from, i, start, start + length, counts, next)))
             {
                 continue;
             }
@@ -51,6 +54,22 @@ public static class CountedPieces
 
         Add(pieces, text, counts, at, from, text.Length);
         return pieces;
+    }
+
+    /// <summary>Words behind which a number is no count, and words before which it counts something.</summary>
+    private static readonly FrozenSet<string> Apart = FrozenSet.ToFrozenSet(
+        ["count", "counts", "on", "for", "x", "to", "wall", "walls", "of", "at", "after", "in", "over", "facing", "face", "times", "and", "or", "by", "about", "o'clock", "beats", "bars", "more", "eighths", "quarters", "with", "the", "all", "both"],
+        StringComparer.OrdinalIgnoreCase);
+
+    /// <summary>"1 step R 2 touch L": without a comma counts begin a clause only when they are the very next ones, and stand before and behind words that leave them alone.</summary>
+    private static bool GoesOn(string text, int from, int before, int at, int behind, CountSpec counts, CountSpec next)
+    {
+        var said = text[from..before].TrimEnd();
+        var follows = text[behind..].TrimStart();
+        // "A" alone is a word, where no comma says that it is a count.
+        return char.IsAsciiDigit(text[text[at] == '&' ? at + 1 : at]) && said.Length > 0 && char.IsLetter(said[^1]) && follows.Length > 0 && char.IsLetter(follows[0])
+            && next.First.Number <= counts.Last.Number + 1
+            && !Apart.Contains(said[(said.LastIndexOf(' ') + 1)..]) && !Apart.Contains(follows.Split(' ', ',', '.', ';')[0]);
     }
 
     private static bool EndsCounts(string text, int at) => char.IsWhiteSpace(text[at]) || text[at - 1] is ':' or ')' or '.';

@@ -1,4 +1,5 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
 
 namespace FondCompass.Core.Notation;
 
@@ -73,7 +74,7 @@ public static class CountsReader
     {
         counts = null;
         length = 0;
-        if (at + 1 >= row.Length || row[at] is not ('&' or 'e' or 'a') || !char.IsWhiteSpace(row[at + 1]) || (rowBefore is null && row[at] != '&'))
+        if (at + 1 >= row.Length || row[at] is not ('&' or 'e' or 'a') || !char.IsWhiteSpace(row[at + 1]) || (rowBefore is null && row[at] != '&') || (row[at] == 'a' && IsArticle(row, at + 1)))
         {
             return false;
         }
@@ -84,6 +85,19 @@ public static class CountsReader
         counts = new CountSpec { Positions = [before with { Fraction = Read(row[at]) }] };
         length = at + 1;
         return true;
+    }
+
+    /// <summary>"A quarter turn", "a little kick": the article, no count.</summary>
+    private static bool IsArticle(string row, int at)
+    {
+        var from = SkipSpaces(row, at);
+        var end = from;
+        while (end < row.Length && char.IsLetter(row[end]))
+        {
+            end++;
+        }
+
+        return Vocabulary.Find(row[from..end].ToLowerInvariant()) is { } sense && (sense.Amount > 0 || sense.Is(Roles.Filler | Roles.Turn | Roles.Slow | Roles.Quick));
     }
 
     private static bool TryItem(string row, int at, out Item item, out int end)

@@ -1,4 +1,6 @@
+using System.Text.RegularExpressions;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Notation;
@@ -20,8 +22,8 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
     {
         var outcome = CountsReader.TryRead(from.In(text), lineCounts, rowBefore, out var counts, out var length);
         var words = TextSpan.Trimmed(text, from.Start + (outcome == CountsOutcome.None ? 0 : length), from.End);
-        var plus = LayersAt(text, words);
-        var steps = TextSpan.Trimmed(text, words.Start, plus);
+        var (plus, rests) = LayersAt(text, words) is var at && at < words.End ? (at, at) : SoundBehind(text, words);
+        var steps = TextSpan.Trimmed(text, words.Start, rests);
         var pieces = steps.Length == 0 ? []
             : counts is null ? [new CountedPiece(null, default, steps.In(text), steps)]
             : CountedPieces.Split(steps.In(text), lineCounts, counts).Select(p => In(p, steps.Start)).ToList();
@@ -57,6 +59,20 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
 
         return words.End;
     }
+
+    /// <summary>"…, clap on 4", "… with snaps on 2 and 4": a sound whose counts stand behind it lies beside the steps as a layer does.</summary>
+    /// <returns>The column before the sound, and where the steps end; both the end of the row where there is none.</returns>
+    private static (int Layer, int Rests) SoundBehind(string text, TextSpan words)
+    {
+        var match = Sounding.Match(text, words.Start, words.End - words.Start);
+        return match.Success && match.Index > words.Start && Verbs.Find(match.Groups["sound"].Value.ToLowerInvariant()) is { } verb && verb.Has(VerbTraits.Sound)
+            ? (match.Groups["sound"].Index - 1, match.Index)
+            : (words.End, words.End);
+    }
+
+    private static readonly Regex Sounding = new(
+        @"[\s,;]+(?:and |& ?|with )?(?:a )?(?<sound>[a-z]+) on (?:the )?(?:counts? )?[0-9][0-9&a, ]*(?:(?:and|&) ?[0-9]+)?\s*$",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.NonBacktracking);
 
     private static List<CountedPiece> LayersIn(string text, int plus, int end, int lineCounts)
     {

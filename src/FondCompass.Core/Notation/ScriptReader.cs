@@ -209,7 +209,7 @@ public sealed partial class ScriptReader
         }
 
         // Layers alone lie on counts in which the feet rest.
-        IReadOnlyList<CountedPiece> steps = read.Steps.Count > 0 ? read.Steps : [new CountedPiece(read.Counts, default, "", read.Words with { Length = 0 })];
+        IReadOnlyList<CountedPiece> steps = read.Steps.Count > 0 ? read.Steps : [new CountedPiece(read.Counts, default, "hold", read.Words with { Length = 0 })];
         for (var i = 0; i < steps.Count; i++)
         {
             Entries(row).Add(new StepEntry(row, steps[i].Counts, steps[i].Wording, steps[i].Span.Start, i == steps.Count - 1 ? read.LayerTexts : []));

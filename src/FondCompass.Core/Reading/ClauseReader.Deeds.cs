@@ -21,6 +21,13 @@ internal sealed partial class ClauseReader
                 (_draft.Head, _draft.Verb) = (head, aside);
             }
 
+            if (!word.Plural && _draft.Way != 0 && _draft.Feet.Count == 0)
+            {
+                // "Swivel R heel": of one heel the side says whose it is.
+                _draft.Feet.Add(_draft.Way > 0 ? Foot.Right : Foot.Left);
+                _draft.Way = 0;
+            }
+
             if (word.Plural && _draft.Step is null && _draft.Feet.Count == 0)
             {
                 _draft.Feet.Add(Foot.Both);

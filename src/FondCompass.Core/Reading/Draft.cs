@@ -146,6 +146,18 @@ internal sealed class Draft
         Paces = Paces.Count == 0 ? clause.Paces : Paces;
     }
 
+    /// <summary>Its mirror image, in place.</summary>
+    public void Mirrored()
+    {
+        Feet = [.. Feet.Select(f => f.Other())];
+        Direction = Mirror.Of(Direction);
+        Turn = Mirror.Of(Turn, Facing.Front);
+        Onto = Onto.Other();
+        Crossing = Crossing.Other();
+        Way = -Way;
+        Angle = Mirror.Of(Angle, Facing.Front);
+    }
+
     public Draft Copy()
     {
         var copy = (Draft)MemberwiseClone();

@@ -43,10 +43,10 @@ internal sealed partial class ListScopes
         }
 
         // "Turn 1/2 right and close": the turn comes before what it is joined to.
-        var leads = next is { HasHead: true, Body: null, Turn: null } && (_items.Count == 0 || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
+        var leads = next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0 || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
         if (leads || _items.Count == 0)
         {
-            if (_waiting is null && next is not null)
+            if (_waiting is null && next is not null and not { Verb.Kind: VerbKind.NoFoot })
             {
                 // "Full turn stepping R L R": while they step.
                 var along = next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going } && going.EndsWith("ing", StringComparison.Ordinal);
@@ -138,6 +138,7 @@ internal sealed partial class ListScopes
             foreach (var foot in draft.Feet)
             {
                 var going = new Draft { Verb = swivel.Verb, Way = foot == Foot.Right ? 1 : -1, Span = draft.Span, Joint = Joint.Comma };
+                going.Feet.AddRange(swivel.Feet is [Foot.Both] ? swivel.Feet : []);
                 going.Absorb(draft);
                 Add(going);
             }
@@ -215,6 +216,11 @@ internal sealed partial class ListScopes
             { Verb: { Kind: VerbKind.Takes } takes } when !takes.Has(VerbTraits.WayWord | VerbTraits.Hips | VerbTraits.BothFeet | VerbTraits.HalfStride | VerbTraits.Part) => takes,
             _ => Verbs.Step,
         };
+        if (like is { Feet: [Foot.Both] } && draft.Feet.Count == 0 && step.Verb?.Has(VerbTraits.Aside) == true)
+        {
+            step.Feet.Add(Foot.Both);
+        }
+
         if (step.Verb is { Kind: VerbKind.Leaves } && like is not null)
         {
             step.Feet.AddRange(like.Feet.TakeLast(1));
@@ -269,15 +275,22 @@ internal sealed partial class ListScopes
         }
     }
 
+    /// <summary>"Heels out", of nobody's foot: both go on the floor.</summary>
+    private static bool BothGo(Draft draft) => draft is { Plural: true, Way: 0, Times: 1 } && (draft is { Feet.Count: 0, Direction: Direction.In or Direction.Out or Direction.Side } or { Feet.Count: 1, Direction: Direction.None });
+
+    /// <summary>"Swivel heels, toes, heels": both heels or both toes go on as the swivel before them did.</summary>
+    private static bool GoesOn(Draft draft) =>
+        (draft.Plural ? draft.Feet.Count <= 1 : draft.Feet is [Foot.Both]) && draft.Direction is Direction.None or Direction.Side or Direction.InPlace or Direction.In or Direction.Out;
+
     private void LayDeed(Draft draft)
     {
-        if (Last?.Swivel is { } swivels && draft is { Plural: true, Step: null, Feet.Count: 0, Direction: Direction.None } && draft.Verb is { } toes && toes.Has(VerbTraits.Part))
+        if (draft is { Verb: { } toes, Step: null, Turn: null } && toes.Has(VerbTraits.Part) && (Last?.Swivel ?? (BothGo(draft) ? Verbs.Swivel : null)) is { } swivels && GoesOn(draft))
         {
-            // "Swivel heels, toes, heels".
-            if (draft.Joint == Joint.Colon)
+            // "Swivel heels, toes, heels"; "swivel heels R, toes R".
+            if (draft.Joint == Joint.Colon && Last?.Swivel is not null)
             {
                 // "Swivels: heels, toes": what follows tells how they go.
-                Last.Absorb(draft);
+                Last!.Absorb(draft);
                 (Last.Plural, Last.Verb, Last.Step) = (false, swivels, null);
                 Last.Feet.Add(Foot.Both);
                 return;
@@ -285,6 +298,13 @@ internal sealed partial class ListScopes
 
             draft.Verb = swivels;
             draft.Plural = false;
+            if (draft.Feet is [var side] && side.IsSingle())
+            {
+                // Of both heels or both toes a side is where they go.
+                draft.Way = side == Foot.Right ? 1 : -1;
+            }
+
+            draft.Feet.Clear();
             draft.Feet.Add(Foot.Both);
         }
 

@@ -119,11 +119,9 @@ internal sealed partial class ListScopes
             return;
         }
 
-        if (draft.Operation != Operation.None && !draft.HasHead && draft.Feet.Count == 0 && draft.Direction == Direction.None && draft.Turn is null)
+        if (draft.Operation != Operation.None && !draft.HasHead)
         {
-            // Inside a list nothing is danced again by a word: it is told.
-            Last!.Unread.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
-            Last.Absorb(draft);
+            LayAgain(draft);
             return;
         }
 

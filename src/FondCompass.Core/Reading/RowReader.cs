@@ -61,6 +61,6 @@ public static class RowReader
             }
         }
 
-        return new Readings(candidates);
+        return new Readings(WholeSteps.Beside(candidates, names));
     }
 }

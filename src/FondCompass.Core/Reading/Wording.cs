@@ -28,6 +28,9 @@ public sealed record Wording(IReadOnlyList<Item> Items, IReadOnlyList<UnreadWord
     /// <summary>Whether "and" was taken as "at one time" where the verbs alone would not say so.</summary>
     public bool AtOnce { get; init; }
 
+    /// <summary>Deeds told by their first half are danced whole in it.</summary>
+    public bool Completed { get; init; }
+
     /// <summary>Its items stand for counts of the whole row ("(4)", "for 8"); 0 when none were said.</summary>
     public int Counts { get; init; }
 

@@ -39,6 +39,7 @@ public static class RowReads
 
                 var actions = group.ToList();
                 var told = string.Join(" · ", actions.Take(Most).Select(a => Told(a, analysis.Dance.Header.LineCounts)));
+                told += string.Concat(Resting(part, group.Key.Row, actions).Take(Most).Select(l => $" · {l.Beat.Label(analysis.Dance.Header.LineCounts)} + {l.Text}"));
                 told += actions.Count > Most ? $" · and {actions.Count - Most} more" : "";
                 reads[group.Key.Row] = doubts.TryGetValue(group.Key.Row, out var doubt)
                     ? new RowRead(group.Key.Row, told, doubt.Message, doubt.Fix?.NewText ?? "")
@@ -48,6 +49,10 @@ public static class RowReads
 
         return [.. reads.Values];
     }
+
+    /// <summary>Sounds and arms of a row that begin where no step does.</summary>
+    private static IEnumerable<Layer> Resting(PartTrace part, int row, List<TracedAction> actions) =>
+        part.Part.Layers.Where(l => l.Row == row && actions.TrueForAll(a => a.Action.At != l.At || !a.Action.Layers.Contains(l.Text)));
 
     /// <summary>One action: its count, its deed, its foot, its way, its turn.</summary>
     public static string Told(TracedAction action, int lineCounts)
@@ -69,6 +74,11 @@ public static class RowReads
             if (action.Direction != Direction.None && action.Direction != action.Action.Verb.Default)
             {
                 words.Add(PhraseText.Words(action.Direction));
+            }
+
+            if (action.Action.Way != 0)
+            {
+                words.Add(action.Action.Way > 0 ? "to the right" : "to the left");
             }
         }
 
