@@ -83,6 +83,17 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
     /// <summary>A turn said once for several is the last one's, save where every one turns by nature or it was said so.</summary>
     private static Turn? TurnOf(Phrase phrase, int i, int times)
     {
+        if (phrase is { Step: null, Turn: { On: not 0 } placed } && times > 1)
+        {
+            // "Walk R L R L turning 1/4 left on the last".
+            return i == (placed.On < 0 ? times - 1 : placed.On - 1) ? placed with { On = 0, Spread = false } : null;
+        }
+
+        if (phrase.Turn is { InAll: true, Amount: { } sum } whole && times > 1 && sum % times == 0)
+        {
+            return whole with { Amount = sum / times, InAll = false, Spread = false };
+        }
+
         if (phrase.Turn is not { } turn || times == 1 || turn.Each || turn.Spread || HasSlot(phrase) || phrase.Verb is { IsTurn: true })
         {
             return phrase.Turn is { Each: true } each ? each with { Each = false } : phrase.Turn;

@@ -129,6 +129,9 @@ public sealed record Verb(string Name, VerbKind Kind, Direction Default, VerbTra
     /// <summary>The step that it is the first half of ("rock" of "rock step"); null where it is none's.</summary>
     public string? Whole { get; init; }
 
+    /// <summary>The step that it is the first half of when a turn behind it says no side ("step 1/2 turn"); null where it is none's.</summary>
+    public string? Turned { get; init; }
+
     public bool Has(VerbTraits traits) => (Traits & traits) != 0;
 
     /// <summary>Whether the foot is on the floor after it.</summary>

@@ -104,7 +104,7 @@ public static class Verbs
             var traits = row.Flags.Aggregate(VerbTraits.None, (all, flag) => all | Trait(flag));
             var verb = row.As is { } other
                 ? words[other].Item1
-                : new Verb(row.Verb, Kind(row.Kind), LexiconFiles.Direction(row.Way), traits) { StandingIn = row.StandingIn, Whole = row.Whole };
+                : new Verb(row.Verb, Kind(row.Kind), LexiconFiles.Direction(row.Way), traits) { StandingIn = row.StandingIn, Whole = row.Whole, Turned = row.Turned };
             if (verb.StandingIn.Count > 0)
             {
                 verb = verb with { OnStandingFoot = verb with { Kind = VerbKind.Standing } };
@@ -162,6 +162,8 @@ public static class Verbs
         public string Verb { get; set; } = "";
 
         public string? Whole { get; set; }
+
+        public string? Turned { get; set; }
 
         public string Kind { get; set; } = "";
 

@@ -118,7 +118,8 @@ internal sealed partial class ClauseReader
     private bool TryCounts()
     {
         var at = _at;
-        var said = _words[at].Is(Roles.For);
+        // "Turning 3/4 in 6".
+        var said = _words[at].Is(Roles.For) || (_words[at].Text is "in" or "over" && _draft.Turn is not null && at + 1 < _to && _words[at + 1].Number > 0 && (at + 2 == _to || _words[at + 2].Is(Roles.Counts)));
         if (said)
         {
             at++;

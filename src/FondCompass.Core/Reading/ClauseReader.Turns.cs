@@ -64,6 +64,13 @@ internal sealed partial class ClauseReader
             return false;
         }
 
+        var before = _at - 1;
+        while (before > 0 && IsSmall(before) && !Vocabulary.SumsUp(_words[before].Text))
+        {
+            before--;
+        }
+
+        var inAll = before >= 0 && Vocabulary.SumsUp(_words[before].Text);
         _at = end;
         if (turn.Side == 0 && _draft.Way != 0 && turn.Target is null)
         {
@@ -72,7 +79,7 @@ internal sealed partial class ClauseReader
         }
 
         var on = TurnPlace();
-        var made = new Turn(turn.Amount > 0 ? turn.Amount : null, turn.Side, turn.Target, Spread: turn.Spread && !turn.Each, Each: turn.Each, Goal: turn.Goal, On: on);
+        var made = new Turn(turn.Amount > 0 ? turn.Amount : null, turn.Side, turn.Target, Spread: turn.Spread && !turn.Each, Each: turn.Each, Goal: turn.Goal, On: on, InAll: inAll);
         _draft.TurnBehind = _draft.Feet.Count > 0 && _draft.Direction != Direction.None;
         _draft.Turn = _draft.Turn is { } held ? Merge(held, made) : made;
         _last = Kind.Turn;
@@ -89,6 +96,7 @@ internal sealed partial class ClauseReader
         Spread = (a.Spread || b.Spread) && !(a.Each || b.Each),
         Each = a.Each || b.Each,
         On = a.On == 0 ? b.On : a.On,
+        InAll = a.InAll || b.InAll,
     };
 
     private bool IsSmall(int at) =>
@@ -126,7 +134,8 @@ internal sealed partial class ClauseReader
 
         if (word.Number > 0 && turn.Amount == 0)
         {
-            if (at + 1 < _to && _words[at + 1] is { Kind: TokenKind.Fraction, Amount: > 0 })
+            // "1 1/4 turn", where "two 1/4 pivots" are two.
+            if (word.Kind == TokenKind.Number && at + 1 < _to && _words[at + 1] is { Kind: TokenKind.Fraction, Amount: > 0 } && !(at + 2 < _to && _words[at + 2].Plural))
             {
                 turn.Amount = (word.Number * Eighths.Full) + _words[at + 1].Amount;
                 at += 2;

@@ -109,6 +109,9 @@ internal sealed class Draft
 
     public Joint Joint { get; set; }
 
+    /// <summary>Nothing parts it from the deed before it: "step 1/4 pivot".</summary>
+    public bool GoesOn { get; set; }
+
     /// <summary>Stood in brackets.</summary>
     public bool Bracketed { get; set; }
 

@@ -70,6 +70,7 @@ internal sealed class ListReader
         for (var i = 0; i < clause.Count && drafts.Count < MostDeeds; i++)
         {
             clause[i].Joint = i > 0 ? Joint.Comma : drafts.Count == 0 ? Joint.None : joint == Joint.None ? Joint.Comma : joint;
+            clause[i].GoesOn = i > 0;
             if (clause[i].SaysNothing && !clause[i].IsPaceOnly)
             {
                 continue;
@@ -224,6 +225,12 @@ internal sealed class ListReader
 
         // "…, clap four times": what is heard is repeated by itself, before all else is.
         var alone = trailing && drafts[^1].Verb is { Kind: VerbKind.NoFoot };
+        if (trailing && drafts[^1].GoesOn && drafts.Skip(1).Any(d => !d.GoesOn))
+        {
+            // "Rocking chair, step 1/4 pivot twice": what stands between the commas.
+            Try(new ListScope { TimesForClause = true }, 0, "the whole list is repeated");
+        }
+
         foreach (var whole in trailing ? alone ? new[] { false, true } : [true, false] : [false])
         {
             var doubt = trailing ? whole ? "only the last of them is repeated" : "the whole list is repeated" : "";
@@ -233,6 +240,7 @@ internal sealed class ListReader
             {
                 Try(plain with { Explained = true }, less, doubt);
             }
+
 
             Try(plain, less + (candidates.Count > 0 && explained && !trailing ? 3 : 0), doubt);
             if (hasAnd)

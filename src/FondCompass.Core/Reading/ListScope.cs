@@ -18,6 +18,9 @@ internal sealed record ListScope
     /// <summary>A number said last repeats the whole list, not its last item only.</summary>
     public bool TimesForAll { get; init; }
 
+    /// <summary>A number said last repeats its whole clause: "step, pivot" of "step pivot twice".</summary>
+    public bool TimesForClause { get; init; }
+
     /// <summary>A turn on its own has a count of its own: a pivot.</summary>
     public bool TurnsAlone { get; init; }
 

@@ -13,6 +13,9 @@ internal sealed partial class ListScopes
     private readonly List<UnreadWord> _unreadable = [];
     private readonly List<RowFact> _facts = [];
     private readonly List<Draft> _operations = [];
+
+    /// <summary>The item that the last clause began with.</summary>
+    private int _clauseFrom;
     private Turn? _waiting;
     private Draft? _waitingDraft;
     private int _counts;
@@ -46,6 +49,7 @@ internal sealed partial class ListScopes
                 continue;
             }
 
+            _clauseFrom = draft.GoesOn ? _clauseFrom : _items.Count;
             Lay(draft, i + 1 < _drafts.Count ? _drafts[i + 1] : null);
         }
 
@@ -79,9 +83,9 @@ internal sealed partial class ListScopes
             }
         }
 
-        if (_scope.TimesForAll && Last is { TimesSaid: true, Times: > 1 } last && _items.Count > 1)
+        if ((_scope.TimesForAll || _scope.TimesForClause) && Last is { TimesSaid: true, Times: > 1 } last && _items.Count > 1)
         {
-            RepeatAll(last);
+            RepeatFrom(_scope.TimesForAll ? 0 : _clauseFrom, last);
         }
 
         return new Wording([.. _items.Select(i => new Item([.. i.Select(Made)]))], _unreadable) { Facts = _facts, Counts = _counts };
@@ -94,12 +98,12 @@ internal sealed partial class ListScopes
         return new Wording([], _unreadable) { Operation = operation, Facts = _facts };
     }
 
-    private void RepeatAll(Draft last)
+    private void RepeatFrom(int first, Draft last)
     {
         var times = last.Times;
         last.Times = 1;
         last.TimesSaid = false;
-        var once = _items.ToList();
+        var once = _items.Skip(first).ToList();
         for (var time = 2; time <= times && _items.Count < 512; time++)
         {
             _items.AddRange(once.Select(item => item.ConvertAll(d =>

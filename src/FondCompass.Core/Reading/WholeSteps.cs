@@ -14,7 +14,7 @@ internal static class WholeSteps
     /// <summary>Adds to each reading the one in which such deeds are danced whole; counts, feet and what follows decide.</summary>
     public static List<Wording> Beside(List<Wording> candidates, IStepNames names)
     {
-        if (!candidates.Exists(c => c.Phrases.Any(p => p.Verb?.Whole is not null)))
+        if (!candidates.Exists(c => c.Phrases.Any(p => p.Verb?.Whole is not null || TurnsAway(p))))
         {
             return candidates;
         }
@@ -42,24 +42,40 @@ internal static class WholeSteps
         {
             var phrase = items[i].Main;
             var next = i + 1 < items.Count ? items[i + 1].Main : null;
+            if (TurnsAway(phrase))
+            {
+                items[i] = Whole(items[i], phrase.Verb!.Turned!, names) ?? items[i];
+                found |= items[i].Main.Step is not null;
+                continue;
+            }
+
             if (phrase is not { Verb.Whole: { } name, Feet.Count: <= 1, Turn: null, Counts: 0 } || GivesBack(next))
             {
                 continue;
             }
 
-            var words = name.Split(' ');
-            if (names.Find(words, 0, words.Length, out _) is not { } step)
+            if (Whole(items[i], name, names) is { } whole)
             {
-                continue;
+                found = true;
+                clear &= next is null or { Step: not null } or { Verb.Whole: not null };
+                items[i] = whole;
             }
-
-            found = true;
-            clear &= next is null or { Step: not null } or { Verb.Whole: not null };
-            items[i] = new Item([phrase with { Verb = null, Step = step, Name = step.Name }, .. items[i].Together.Skip(1)]);
         }
 
         return (found ? wording with { Items = items } : null, clear);
     }
+
+    private static Item? Whole(Item item, string name, IStepNames names)
+    {
+        var words = name.Split(' ');
+        return names.Find(words, 0, words.Length, out _) is { } step
+            ? new Item([item.Main with { Verb = null, Step = step, Name = step.Name }, .. item.Together.Skip(1)])
+            : null;
+    }
+
+    /// <summary>"Step 1/2 turn", of no foot, no way and no side: a step forward and the turn away from it.</summary>
+    private static bool TurnsAway(Phrase phrase) =>
+        phrase is { Verb.Turned: not null, Feet.Count: 0, Direction: Direction.None, Way: 0, Times: 1, Counts: 0, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, First: false, Spread: false, Each: false, On: 0 } };
 
     /// <summary>A recover, or a wait before it.</summary>
     private static bool GivesBack(Phrase? next) =>

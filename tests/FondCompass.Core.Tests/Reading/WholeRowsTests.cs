@@ -96,6 +96,66 @@ public class WholeRowsTests
     public void A_pivot_without_a_side_turns_away_from_the_foot_that_stepped(string row, string reads) => Assert.Equal(reads, Reads(row));
 
     [Theory]
+    [InlineData("1-8 walk R L R L turning 1/4 left on the last", "1 walk R · 3 walk L · 5 walk R · 7 walk L, turning 1/4 left")]
+    [InlineData("1-4 walk R L R L turning 1/4 left on the third", "1 walk R · 2 walk L · 3 walk R, turning 1/4 left · 4 walk L")]
+    [InlineData("1-8 two 1/4 pivots L, jazz box", "1 step R forward · 2 pivot R, turning 1/4 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L · 5 step R across · 6 step L back · 7 step R side · 8 step L forward")]
+    [InlineData("1-8 2 1/4 pivots L, jazz box", "1 step R forward · 2 pivot R, turning 1/4 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L · 5 step R across · 6 step L back · 7 step R side · 8 step L forward")]
+    [InlineData("1-2 turn 1 1/4 left", "1 turn L, turning 1 1/4 left")]
+    [InlineData("1-8 4 paddle turns making a full turn left in 8", "1 step R forward · 2 pivot R, turning 1/4 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L · 5 step R forward · 6 pivot R, turning 1/4 left, onto L · 7 step R forward · 8 pivot R, turning 1/4 left, onto L")]
+    [InlineData("1-8 4 paddles making a 1/2 turn left", "1 step R forward · 2 pivot R, turning 1/8 left, onto L · 3 step R forward · 4 pivot R, turning 1/8 left, onto L · 5 step R forward · 6 pivot R, turning 1/8 left, onto L · 7 step R forward · 8 pivot R, turning 1/8 left, onto L")]
+    [InlineData("1-4 2 pivots making a full turn left", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 pivot R, turning 1/2 left, onto L")]
+    [InlineData("1-8 4 shuffles making a full turn left", "1 step R forward · 1& close L · 2 step R forward, turning 1/4 left · 3 step L forward · 3& close R · 4 step L forward, turning 1/4 left · 5 step R forward · 5& close L · 6 step R forward, turning 1/4 left · 7 step L forward · 7& close R · 8 step L forward, turning 1/4 left")]
+    [InlineData("1-4 walk R L R L making a half turn right", "1 walk R, turning 1/8 right · 2 walk L, turning 1/8 right · 3 walk R, turning 1/8 right · 4 walk L, turning 1/8 right")]
+    [InlineData("1-8 paddle turns making 3/4 left in 6, stomp, stomp", "1 step R forward · 3 pivot R, turning 3/4 left, onto L · 5 stomp R · 7 stomp L")]
+    public void Turns_of_several_steps_are_shared_or_placed_as_it_is_said(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-4 step 1/2 turn, step 1/4 turn", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L")]
+    [InlineData("1-4 step 1/2 turn, walk, walk", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 walk R · 4 walk L")]
+    [InlineData("1-4 side, together, step 1/4 left, touch", "1 step R side · 2 close L · 3 step R, turning 1/4 left · 4 touch L")]
+    [InlineData("1-2 step R 1/4 left, touch L", "1 step R, turning 1/4 left · 2 touch L")]
+    public void Step_and_turn_without_a_side_is_the_pivot_where_the_counts_allow(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-8 rocking chair, step 1/4 pivot L twice", "1 rock R forward · 2 recover L · 3 rock R back · 4 recover L · 5 step R · 6 pivot R, turning 1/4 left, onto L · 7 step R · 8 pivot R, turning 1/4 left, onto L")]
+    [InlineData("1-8 walk walk shuffle, step pivot x2", "1 walk R · 2 walk L · 3 step R forward · 3& close L · 4 step R forward · 5 step L forward · 6 pivot L, turning 1/2 right, onto R · 7 step L forward · 8 pivot L, turning 1/2 right, onto R")]
+    [InlineData("1-8 vine R, stomp clap x2", "1 step R side · 2 step L behind · 3 step R side · 4 touch L · 5 stomp L · 6 clap · 7 stomp R · 8 clap")]
+    [InlineData("1-8 side rock cross x2", "1 rock R side · 2 recover L · 3 step R across · 4 hold · 5 rock L side · 6 recover R · 7 step L across · 8 hold")]
+    public void What_stands_between_commas_is_repeated_together(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-4 half turn over left shoulder on balls of both feet, hold, hold, hold", "1 turn L, turning 1/2 left · 2 hold · 3 hold · 4 hold")]
+    [InlineData("1-4 turn 1/4 left on the ball of left, step R side, recover L, cross R", "1 turn L, turning 1/4 left · 2 step R side · 3 recover L · 4 cross R")]
+    public void The_ball_of_the_foot_is_how_not_what(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-8 walk R L, turn 1/4 left, walk R L, turn 1/4 left, hold, hold", "1 walk R · 2 walk L, turning 1/4 left · 3 walk R · 4 walk L, turning 1/4 left · 5 hold · 6 hold")]
+    [InlineData("1-4 step R 1/4 left, step L 1/4 left, step R 1/4 left, step L 1/4 left", "1 step R, turning 1/4 left · 2 step L, turning 1/4 left · 3 step R, turning 1/4 left · 4 step L, turning 1/4 left")]
+    [InlineData("1-4 1/4 turn left step R side, touch L, 1/4 turn left step L, touch R", "1 step R side after turning 1/4 left · 2 touch L · 3 step L after turning 1/4 left · 4 touch R")]
+    [InlineData("1-4 R side, L behind, 1/4 R step R fwd, step L fwd", "1 step R side · 2 step L behind · 3 step R forward after turning 1/4 right · 4 step L forward")]
+    [InlineData("1-8 vine R with 1/4 turn R, scuff L, vine L with 1/2 turn L, scuff R", "1 step R side · 2 step L behind · 3 step R forward after turning 1/4 right · 4 scuff L · 5 step L side · 6 step R behind · 7 step L side, turning 1/2 left · 8 scuff R")]
+    [InlineData("1-8 vine right 1/4 turn, vine left 1/4 turn", "1 step R side · 2 step L behind · 3 step R forward after turning 1/4 right · 4 touch L · 5 step L side · 6 step R behind · 7 step L forward after turning 1/4 left · 8 touch R")]
+    [InlineData("1-4 R shuffle 1/2 turn L, L shuffle 1/2 turn L", "1 step R forward · 1& close L · 2 step R forward, turning 1/2 left · 3 step L forward · 3& close R · 4 step L forward, turning 1/2 left")]
+    [InlineData("1-4 shuffle turning 1/2 left RLR, coaster LRL", "1 step R forward, turning 1/8 left · 1& close L, turning 1/8 left · 2 step R forward, turning 1/4 left · 3 step L back · 3& close R · 4 step L forward")]
+    [InlineData("1-4 sailor 1/4 turn R, sailor L", "1 step R behind, turning 1/4 right · 1& step L side · 2 step R side · 3 step L behind · 3& step R side · 4 step L side")]
+    [InlineData("1-4 R sailor step turning 1/4 right, kick ball change", "1 step R behind · 1& step L side, turning 1/8 right · 2 step R side, turning 1/8 right · 3 kick L · 3& ball L beside · 4 step R in place")]
+    [InlineData("1-4 monterey 1/4 R x1", "1 point R · 2 close R after turning 1/4 right · 3 point L · 4 close L")]
+    [InlineData("1-8 jazz box 1/4 R, jazz box 1/4 R", "1 step R across · 2 step L back · 3 step R forward after turning 1/4 right · 4 step L forward · 5 step R across · 6 step L back · 7 step R forward after turning 1/4 right · 8 step L forward")]
+    [InlineData("1-8 2 jazz boxes turning 1/4 R each", "1 step R across · 2 step L back · 3 step R forward after turning 1/4 right · 4 step L forward · 5 step R across · 6 step L back · 7 step R forward after turning 1/4 right · 8 step L forward")]
+    [InlineData("1-8 1/2 pivot L twice, stomp twice, clap twice", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 pivot R, turning 1/2 left, onto L · 5 stomp R · 6 stomp L · 7 clap · 8 clap")]
+    [InlineData("1-4 step 1/2 turn, step 1/4 turn", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L")]
+    [InlineData("1-4 R fwd, 1/2 L, R fwd, 1/4 L", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L")]
+    [InlineData("1-4 touch R behind, unwind full turn R", "1 touch R behind · 3 unwind, turning 1 right")]
+    [InlineData("1-4 turn to 9 o'clock stepping R, touch L", "1 step R after turning 1/4 left · 3 touch L")]
+    [InlineData("1-4 quarter right rock R fwd, recover, half right shuffle R", "1 rock R forward after turning 1/4 right · 2 recover L · 3 step R forward after turning 1/2 right · 3& close L · 4 step R forward")]
+    [InlineData("1-4 heel R fwd, hook R with 1/4 turn left, heel R, together", "1 heel R · 2 hook R, turning 1/4 left · 3 heel R · 4 close R")]
+    [InlineData("1-4 hitch R turning 1/4 left, step R side, drag L, touch L", "1 hitch R, turning 1/4 left · 2 step R side · 3 drag L · 4 touch L")]
+    [InlineData("1-4 bounce heels x4 turning 1/2 left", "1 bounce L, turning 1/8 left · 2 bounce L, turning 1/8 left · 3 bounce L, turning 1/8 left · 4 bounce L, turning 1/8 left")]
+    [InlineData("1-4 heel bounces 1/4 turn left x4", "1 bounce both · 2 bounce both · 3 bounce both · 4 bounce both, turning 1/4 left")]
+    [InlineData("1-4 paddle 1/4 L, paddle 1/4 L", "1 step R forward · 2 pivot R, turning 1/4 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L")]
+    public void Turns_in_rows(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
     [InlineData("1-4 1/2 turn R, hold, 1/2 turn L, hold", "1 turn L, turning 1/2 right · 2 hold · 3 turn L, turning 1/2 left · 4 hold")]
     [InlineData("1-4 1/4 turn L, clap, 1/4 turn L, clap", "1 turn L, turning 1/4 left · 2 clap · 3 turn L, turning 1/4 left · 4 clap")]
     [InlineData("1-4 full turn right, clap, stomp, stomp", "1 turn L, turning 1 right · 2 clap · 3 stomp R · 4 stomp L")]
