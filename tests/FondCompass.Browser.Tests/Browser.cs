@@ -19,6 +19,7 @@ public sealed class Browser : IDisposable
             "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--window-size=1280,940", "--autoplay-policy=no-user-gesture-required",
             $"--user-data-dir={_profile}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
         _driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromSeconds(60));
     }
 
@@ -50,12 +51,32 @@ public sealed class Browser : IDisposable
         Keys(text);
     }
 
-    public object? Run(string script) => _driver.ExecuteScript(script);
+    public object? Run(string script, params object[] arguments) => _driver.ExecuteScript(script, arguments);
+
+    /// <summary>The screen's size in CSS pixels, smaller than a window can be.</summary>
+    public void Size(int width, int height) =>
+        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+
+    /// <summary>Until the page is whole and no request of its is under way.</summary>
+    public void Settle() => Wait("the page settles", () => Run("return document.readyState === 'complete' && !document.querySelector('.htmx-request') && document.fonts.status === 'loaded' && (!document.querySelector('[data-wait-ready]') || !!document.querySelector('[data-ready]'))") is true);
+
+    /// <summary>What the rules of axe say against the page as it stands: rule, and where.</summary>
+    public string Faults(string axe)
+    {
+        Run(axe);
+        return (string?)_driver.ExecuteAsyncScript("""
+            const done = arguments[arguments.length - 1];
+            axe.run(document, { resultTypes: ['violations'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.target.join(' ') + ' (' + (n.any[0] || n.all[0] || n.none[0] || {}).message + ')').join(', ')).join('\n')), e => done(String(e)));
+            """) ?? "";
+    }
 
     /// <summary>Waits for a state, never for a time.</summary>
     public void Wait(string what, Func<bool> holds, int seconds = 20) => Until(what, () => holds() ? "yes" : null, seconds);
 
     public void WaitForText(string css, string text) => Wait($"{css} says '{text}'", () => Text(css).Contains(text, StringComparison.Ordinal));
+
+    /// <summary>What the console was told of as an error since it was last asked.</summary>
+    public IReadOnlyList<string> Errors() => [.. _driver.Manage().Logs.GetLog(LogType.Browser).Select(e => e.Message)];
 
     public void NewAccount()
     {

@@ -14,7 +14,9 @@ public static partial class ShippedDocs
 {
     private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
 
-    private static readonly Lazy<IReadOnlyList<HelpSection>> All = new(() => [Section("keys"), Section("words"), Section("script"), Section("song"), Section("findings")]);
+    private static readonly string[] Shipped = ["keys", "words", "script", "song", "findings"];
+
+    private static readonly Lazy<IReadOnlyList<HelpSection>> All = new(() => [.. Shipped.Select(Section)]);
 
     public static IReadOnlyList<HelpSection> Sections => All.Value;
 
@@ -23,11 +25,16 @@ public static partial class ShippedDocs
         using var stream = typeof(ShippedDocs).Assembly.GetManifestResourceStream($"docs.{id}.md")!;
         using var reader = new StreamReader(stream);
         var text = reader.ReadToEnd();
+        // Documents that ship lead to their section; of the others, which are for developers, the words stay.
+        text = DocumentLink().Replace(text, m => Shipped.Contains(m.Groups["file"].Value) ? $"[{m.Groups["words"].Value}](#{m.Groups["file"].Value})" : m.Groups["words"].Value);
         var end = text.IndexOf('\n');
         var title = text[..end].TrimStart('#', ' ');
         var html = Markdown.ToHtml(text[end..].Replace("\n## ", "\n### ", StringComparison.Ordinal), Pipeline);
         return new HelpSection(id, title, CodeCell().Replace(html, "<td id=\"$1\">$1</td>"));
     }
+
+    [GeneratedRegex(@"\[(?<words>[^\]]+)\]\((?<file>[a-z]+)\.md(?:#[a-z0-9-]+)?\)", RegexOptions.NonBacktracking)]
+    private static partial Regex DocumentLink();
 
     [GeneratedRegex(@"<td>([A-Z]{3,7}\d\d)</td>", RegexOptions.NonBacktracking)]
     private static partial Regex CodeCell();

@@ -1,0 +1,191 @@
+using System.Text.RegularExpressions;
+using FondCompass.Tests.Databases;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace FondCompass.Browser.Tests;
+
+/// <summary>
+/// Every link, button and form of every page, found by following links from the shelf: none may answer with an error, tell the console
+/// of one, or do nothing. It has a studio of its own, since it presses what throws things away.
+/// </summary>
+public sealed partial class CrawlTests : IAsyncLifetime
+{
+    private readonly RunningApplication _application = new(Path.Combine(AppContext.BaseDirectory, "FondCompass.Web.dll"));
+    private readonly List<string> _faults = [];
+    private readonly HashSet<string> _pressed = [];
+    private readonly Queue<string> _paths = new();
+    private readonly HashSet<string> _seen = [];
+    private readonly HashSet<string> _anchors = [];
+    private Browser _browser = null!;
+
+    /// <summary>Controls that can be pressed, one for each thing they do: rows of a list are alike.</summary>
+    private const string Controls = """
+        const text = s => (s || '').replace(/\s+/g, ' ').trim().replace(/[0-9]+/g, '0').slice(0, 40);
+        const pattern = s => (s || '').replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, '*').replace(/=[^&]*/g, '');
+        const found = {};
+        [...document.querySelectorAll('button, summary, [role=button], [role=option], input[type=submit], input[type=checkbox], input[type=radio]')].forEach((e, i) => {
+            if (!e.checkVisibility() || e.disabled || e.getAttribute('aria-disabled') === 'true' || e.checked) return;
+            const row = e.closest('tr, li, .block');
+            const sign = [e.tagName, e.closest('header') ? 'header' : '', row ? row.className.split(' ')[0] : '', e.id, pattern(e.getAttribute('formaction') || e.form?.getAttribute('action')), e.dataset.act || e.dataset.open || e.name || '', row && e.form ? '' : text(e.textContent || e.getAttribute('aria-label'))].join('|');
+            found[sign] = i;
+        });
+        return Object.entries(found).map(([sign, i]) => sign + '#' + i);
+        """;
+
+    private const string Press = """
+        const e = document.querySelectorAll('button, summary, [role=button], [role=option], input[type=submit], input[type=checkbox], input[type=radio]')[arguments[0]];
+        const today = new Date().toISOString().slice(0, 10);
+        for (const f of e?.form?.elements ?? []) {
+            if (f.value || f.type === 'hidden' || f.disabled || f.readOnly) continue;
+            const fill = { text: 'Skerry', email: 'skerry@test.invalid', password: 'kittiwake-quay', date: today, number: f.min || '4', textarea: '1-4 vine R', search: 'vine' }[f.type];
+            if (fill) f.value = fill;
+        }
+        e?.scrollIntoView({ block: 'center' });
+        return e ?? null;
+        """;
+
+    private const string State = """
+        let h = 0;
+        const all = location.href + document.documentElement.outerHTML + [...document.querySelectorAll('input, textarea, select')].map(f => f.value + f.checked + f.selectionStart + f.selectionEnd).join('|') + [...document.querySelectorAll('*')].indexOf(document.activeElement) + scrollY + '|' + document.querySelectorAll('dialog[open]').length + '|' + getSelection();
+        for (let i = 0; i < all.length; i++) h = (h * 31 + all.charCodeAt(i)) | 0;
+        return h + ' ' + all.length;
+        """;
+
+    private const string BadAnswers = """
+        return [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')].filter(e => e.responseStatus >= 400).map(e => e.responseStatus + ' ' + e.name);
+        """;
+
+    private const string Links = "return [...document.querySelectorAll('a[href]')].filter(a => a.origin === location.origin).map(a => a.pathname + a.search + a.hash)";
+
+    public async ValueTask InitializeAsync()
+    {
+        await _application.Start();
+        _browser = new Browser(_application.Address);
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        _browser.Dispose();
+        await _application.DisposeAsync();
+    }
+
+    [Fact]
+    public void Every_control_works_in_the_demo()
+    {
+        _browser.Go("/");
+        _browser.ClickText("Open the demo studio");
+        _browser.Find("table.shelf");
+        Crawl();
+    }
+
+    [Fact]
+    public void Every_control_works_in_a_studio_just_opened()
+    {
+        _browser.NewAccount();
+        Crawl();
+    }
+
+    private void Crawl()
+    {
+        Found("/");
+        while (_paths.TryDequeue(out var path))
+        {
+            Open(path, "opening it");
+            var links = ((IEnumerable<object>)_browser.Run(Links)!).Cast<string>().Distinct().ToList();
+            _anchors.UnionWith(links.Where(l => l.Contains('#')));
+            links.ForEach(Found);
+            foreach (var control in Unpressed(path))
+            {
+                Open(path, "opening it again");
+                PressIt(path, control.Sign, control.Index);
+            }
+        }
+
+        CheckAnchors();
+        Assert.True(_pressed.Count > 30, $"only {_pressed.Count} controls were found");
+        Open("/", "at the end");
+        _browser.ClickText("Sign out");
+        _browser.Wait("the door opens", () => _browser.Path.StartsWith("/sign-in", StringComparison.Ordinal));
+        Assert.True(_faults.Count == 0, string.Join('\n', _faults));
+    }
+
+    private List<(string Sign, long Index)> Unpressed(string path)
+    {
+        var controls = ((IEnumerable<object>)_browser.Run(Controls)!).Cast<string>().Select(c => (Sign: c[..c.LastIndexOf('#')], Index: long.Parse(c[(c.LastIndexOf('#') + 1)..]))).ToList();
+        return controls.FindAll(c => !c.Sign.Contains("handler|", StringComparison.Ordinal) || !c.Sign.Contains("/sign-in", StringComparison.Ordinal))
+            .FindAll(c => _pressed.Add(c.Sign.Split('|')[1] == "header" ? c.Sign : Pattern(path) + c.Sign));
+    }
+
+    private void PressIt(string path, string sign, long index)
+    {
+        if (_browser.Run(Press, index) is not IWebElement control)
+        {
+            return;
+        }
+
+        var before = _browser.Run(State) as string;
+        var where = $"{path}: {sign}";
+        try
+        {
+            control.Click();
+            _browser.Wait("something happens", () => (_browser.Run(State) as string) != before, 4);
+        }
+        catch (UnhandledAlertException)
+        {
+            _browser.Driver.SwitchTo().Alert().Accept();
+        }
+        catch (WebDriverTimeoutException)
+        {
+            _faults.Add($"{where}: nothing happens");
+        }
+        catch (WebDriverException fault) when (fault is ElementClickInterceptedException or ElementNotInteractableException)
+        {
+            _faults.Add($"{where}: {fault.Message.ReplaceLineEndings(" ")}");
+        }
+
+        Look(where);
+        var now = new Uri(_browser.Driver.Url);
+        Found(now.PathAndQuery);
+    }
+
+    private void Open(string path, string why)
+    {
+        _browser.Go(path);
+        Look($"{path}, {why}");
+    }
+
+    private void Look(string where)
+    {
+        _browser.Settle();
+        _faults.AddRange(((IEnumerable<object>)_browser.Run(BadAnswers)!).Select(a => $"{where}: {a}"));
+        _faults.AddRange(_browser.Errors().Select(e => $"{where}: console: {e}"));
+    }
+
+    /// <summary>Every place in a page that some link leads to is there.</summary>
+    private void CheckAnchors()
+    {
+        foreach (var page in _anchors.GroupBy(a => a.Split('#')[0]))
+        {
+            Open(page.Key, "for its places");
+            _faults.AddRange(page.Where(a => _browser.Run("return !document.getElementById(decodeURIComponent(arguments[0]))", a[(a.IndexOf('#') + 1)..]) is true).Select(a => $"nothing stands at {a}"));
+        }
+    }
+
+    private void Found(string path)
+    {
+        path = path.Split('#')[0];
+        if (!path.StartsWith("/sign-in", StringComparison.Ordinal) && _seen.Add(Pattern(path)))
+        {
+            _paths.Enqueue(path);
+        }
+    }
+
+    private static string Pattern(string path) => Values().Replace(Ids().Replace(path, "*"), "=");
+
+    [GeneratedRegex("[0-9a-f]{8}-[0-9a-f-]{27}")]
+    private static partial Regex Ids();
+
+    [GeneratedRegex("=[^&]*")]
+    private static partial Regex Values();
+}
