@@ -19,6 +19,10 @@ public sealed class RunningStudio : IAsyncLifetime
 
     public async ValueTask InitializeAsync() => await _application.Start();
 
+    public void Stop() => _application.Stop();
+
+    public Task Start() => _application.Start();
+
     public Task Restart() => _application.Restart();
 
     public ValueTask DisposeAsync() => _application.DisposeAsync();

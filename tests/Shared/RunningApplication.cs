@@ -66,6 +66,9 @@ public sealed class RunningApplication(string dll) : IAsyncDisposable
         await ready.Task.WaitAsync(TimeSpan.FromMinutes(5));
     }
 
+    /// <summary>Ends the server at once; <see cref="Start"/> brings it back at the same address.</summary>
+    public void Stop() => End();
+
     private void End()
     {
         if (_process is { HasExited: false })

@@ -1,6 +1,8 @@
 // Drives every page: keys that open links and fields, the anti-forgery token on htmx requests, and the banner that says
 // when the server or its database does not answer.
 
+import './keep.js';
+
 /** @returns {string} */
 export const token = () => document.querySelector('meta[name="fond-token"]')?.getAttribute('content') ?? '';
 
@@ -13,16 +15,21 @@ export function banner(words) {
   }
 }
 
+/** Whether what is typed on this page is kept in this browser. */
+const keeps = () => document.querySelector('form[data-keep], #script') !== null;
+
 /** What to say about a failed request. @param {number} status */
 export function wordsFor(status) {
+  const kept = keeps() ? ' What you write is kept in this browser and saved when it is back.' : ' Nothing on this page is kept meanwhile; try again in a moment.';
+  const still = keeps() ? ' What you wrote is kept in this browser.' : '';
   switch (status) {
-    case 0: return 'Fond Compass does not answer. What you write is kept in this browser and saved when it is back.';
-    case 400: return 'This page has been open too long. Open it again; what you wrote is kept in this browser.';
-    case 401: return 'You are signed out. Sign in again; what you wrote is kept in this browser.';
+    case 0: return `Fond Compass does not answer.${kept}`;
+    case 400: return `This page has been open too long. Open it again.${still}`;
+    case 401: return `You are signed out. Sign in again.${still}`;
     case 410: return 'This dance was put in the bin. Open its address again to take it out.';
     case 413: return 'That is more than 256 KiB, which is too much for one dance. It is not saved; shorten it.';
-    case 503: return 'The shelf does not answer just now. What you write is kept in this browser and saved when it is back.';
-    default: return 'That did not work. What you wrote is kept in this browser; it is tried again.';
+    case 503: return `The shelf does not answer just now.${kept}`;
+    default: return `That did not work.${keeps() ? ' What you wrote is kept in this browser; it is tried again.' : ' Try again.'}`;
   }
 }
 
