@@ -48,7 +48,8 @@ public sealed partial class ScriptReader
             ReadCall(callReader, row, text);
         }
 
-        if (_parts.TrueForAll(p => !p.Entries.Exists(e => e is not NoteEntry)))
+        // A dance that waits for its title has just been opened: nothing is wrong with it yet.
+        if (_parts.TrueForAll(p => !p.Entries.Exists(e => e is not NoteEntry)) && !(_parts.Count > 0 && Array.Exists(_rows, r => r.Trim() == "title")))
         {
             _findings.Add(NotationFindings.Empty.At(
                 Math.Max(1, _rows.Length),

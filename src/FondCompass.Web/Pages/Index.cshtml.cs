@@ -1,4 +1,5 @@
 using FondCompass.Data;
+using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -16,6 +17,8 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book) : PageModel
     public IReadOnlyList<DanceRecord> Dances { get; private set; } = [];
 
     public IReadOnlyList<DanceRecord> Binned { get; private set; } = [];
+
+    public bool HasExamples => Dances.Any(Examples.IsOne);
 
     public LessonRecord? Tonight { get; private set; }
 
@@ -56,6 +59,17 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book) : PageModel
 
     public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) =>
         await shelf.Delete(id, cancel) ? Redirect("/") : NotFound();
+
+    /// <summary>Puts the examples in the bin that nobody has changed.</summary>
+    public async Task<IActionResult> OnPostForgetExamples(CancellationToken cancel)
+    {
+        foreach (var dance in (await shelf.Search(null, cancel)).Where(Examples.IsOne))
+        {
+            await shelf.Delete(dance.Id, cancel);
+        }
+
+        return Redirect("/");
+    }
 
     public async Task<IActionResult> OnPostRestore(Guid id, CancellationToken cancel) =>
         await shelf.Restore(id, cancel) ? Redirect($"/dances/{id}/write") : NotFound();

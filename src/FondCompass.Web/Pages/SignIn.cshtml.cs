@@ -1,4 +1,5 @@
 using System.Net;
+using FondCompass.Data;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
 using FondCompass.Web.Hosting;
@@ -10,7 +11,7 @@ using Microsoft.Extensions.Options;
 namespace FondCompass.Web.Pages;
 
 /// <summary>Signing in and out, making an account, and the one button into the demo studio.</summary>
-public sealed class SignInModel(SignInManager<Instructor> signIn, UserManager<Instructor> users, IOptions<StudioOptions> studio) : PageModel
+public sealed class SignInModel(SignInManager<Instructor> signIn, UserManager<Instructor> users, IOptions<StudioOptions> studio, FondCompassContext context) : PageModel
 {
     [BindProperty]
     public string? Email { get; set; }
@@ -67,6 +68,7 @@ public sealed class SignInModel(SignInManager<Instructor> signIn, UserManager<In
             return Page();
         }
 
+        await Examples.AddTo(new DanceShelf(context, account.Id), HttpContext.RequestAborted);
         await signIn.SignInAsync(account, isPersistent: true);
         return LocalRedirect(Onward);
     }

@@ -75,4 +75,12 @@ public class RowsAndOrdersTests
 
         Assert.Contains(analysis.Findings, f => f.Code == "FOOT01" && f.Place.Row == 5);
     }
+
+    [Theory]
+    [InlineData("title \npart A\n", 0)]
+    [InlineData("title Slack Tide\npart A\n", 1)]
+    [InlineData("part A\n", 1)]
+    [InlineData("", 1)]
+    public void A_dance_that_waits_for_its_title_has_nothing_wrong_yet(string script, int told) =>
+        Assert.Equal(told, Analysis.Of(script).Findings.Count(f => f.Code == "TEXT04"));
 }

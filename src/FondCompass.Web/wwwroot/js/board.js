@@ -178,7 +178,9 @@ $('repeats').addEventListener('change', async () => {
 });
 
 document.addEventListener('keydown', (event) => {
-  if (event.target instanceof HTMLInputElement && event.target.type === 'number') {
+  // A control that has the focus does its own work: fields take every key, buttons and links take Space.
+  const control = event.target instanceof Element ? event.target.closest('input, select, textarea, button, a, summary') : null;
+  if (control && (event.key === ' ' || control.matches('input, select, textarea'))) {
     return;
   }
   const act = {
@@ -187,10 +189,14 @@ document.addEventListener('keydown', (event) => {
   }[event.key];
   if (act && !event.altKey && !event.ctrlKey) {
     event.preventDefault();
-    if (document.activeElement instanceof HTMLButtonElement) {
-      document.activeElement.blur();
-    }
     act();
+  }
+});
+// Pressed with a finger or a mouse, a button gives the keys back to the board.
+board.addEventListener('click', (event) => {
+  if (event.detail > 0 && event.target instanceof Element) {
+    const button = event.target.closest('button');
+    button?.blur();
   }
 });
 
