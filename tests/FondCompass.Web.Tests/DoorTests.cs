@@ -153,4 +153,18 @@ public class DoorTests(Studio studio)
         Assert.DoesNotContain(" style=", html);
         Assert.DoesNotContain("onclick", html);
     }
+
+    [Fact]
+    public async Task Every_module_has_one_address_and_the_policy_lets_their_map_run()
+    {
+        using var answer = await studio.CreateClient().GetAsync("/sign-in", Cancel);
+        var html = await answer.Content.ReadAsStringAsync(Cancel);
+        var map = html.Split("<script type=\"importmap\">")[1].Split("</script>")[0];
+        var hash = Convert.ToBase64String(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(map)));
+        Assert.Contains($"'sha256-{hash}'", answer.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
+        var imports = System.Text.Json.JsonDocument.Parse(map).RootElement.GetProperty("imports").EnumerateObject().ToDictionary(p => p.Name, p => p.Value.GetString()!);
+        Assert.All(imports, i => Assert.StartsWith($"{i.Key}?v=", i.Value, StringComparison.Ordinal));
+        Assert.Contains("/js/write/store.js", imports.Keys);
+        Assert.Contains($"src=\"{imports["/js/app.js"]}\"", html, StringComparison.Ordinal);
+    }
 }

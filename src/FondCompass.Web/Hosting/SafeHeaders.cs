@@ -4,15 +4,21 @@ namespace FondCompass.Web.Hosting;
 
 internal static class SafeHeaders
 {
-    /// <summary>Everything comes from the application itself; nothing is fetched from elsewhere or run inline.</summary>
-    public static void UseSafeHeaders(this WebApplication app) => app.Use((context, next) =>
+    /// <summary>Everything comes from the application itself; nothing is fetched from elsewhere or run inline, save the map of our own modules.</summary>
+    public static void UseSafeHeaders(this WebApplication app)
+    {
+        var policy = $"default-src 'self'; script-src 'self' {app.Services.GetRequiredService<ModuleMap>().Hash}; img-src 'self' data:; frame-ancestors 'none'; form-action 'self'; base-uri 'self'";
+        app.Use((context, next) => Answer(context, next, policy));
+    }
+
+    private static Task Answer(HttpContext context, RequestDelegate next, string policy)
     {
         var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; frame-ancestors 'none'; form-action 'self'; base-uri 'self'";
+        headers.ContentSecurityPolicy = policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
         return next(context);
-    });
+    }
 }
 
 internal static class StaticFileCaching
