@@ -28,5 +28,6 @@ foreach (var type in args is [_, "pages"] ? [] : (Type[])[typeof(AnalyseBenchmar
 
 if (args.Length > 0)
 {
+    await FirstPaint.Run(args[0]);
     await PageBenchmarks.Run(args[0]);
 }

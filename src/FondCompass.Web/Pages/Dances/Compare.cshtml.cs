@@ -34,6 +34,9 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
     {
         Others = (await Shelf.Search(null, cancel)).Where(d => d.Id != Id).ToList();
         Saves = await Shelf.Revisions(Id, cancel);
+        // With nothing chosen: a version of its own, or the last change.
+        With ??= Variants.Count > 0 ? $"version:{Variants[0]}"
+            : Saves.Where(s => s.Version != Dance.Version).OrderByDescending(s => s.Version).Select(s => $"revision:{s.Version}").FirstOrDefault();
         if (await Other(cancel) is { } other)
         {
             Beside = SideBySide.Of(Analysis.Trace, other);
