@@ -37,7 +37,7 @@ public class BandTests(RunningStudio studio)
     public void Over_three_minutes_with_a_change_of_rate_and_the_tab_hidden()
     {
         using var browser = Fitted(studio);
-        browser.Find("h1, #play").Click();
+        browser.Click("#play");
         browser.Wait("the band plays", () => Number(browser, "fondBand.heard.length") > 20);
         var fit = browser.Driver.CurrentWindowHandle;
 

@@ -41,7 +41,7 @@ public sealed partial class CrawlTests : IAsyncLifetime
             const fill = { text: 'Skerry', email: 'skerry@test.invalid', password: 'kittiwake-quay', date: today, number: f.min || '4', textarea: '1-4 vine R', search: 'vine' }[f.type];
             if (fill) f.value = fill;
         }
-        e?.scrollIntoView({ block: 'center' });
+        e?.scrollIntoView({ block: 'center', behavior: 'instant' });
         return e ?? null;
         """;
 
@@ -95,10 +95,14 @@ public sealed partial class CrawlTests : IAsyncLifetime
             var links = ((IEnumerable<object>)_browser.Run(Links)!).Cast<string>().Distinct().ToList();
             _anchors.UnionWith(links.Where(l => l.Contains('#')));
             links.ForEach(Found);
-            foreach (var control in Unpressed(path))
+            foreach (var sign in Unpressed(path))
             {
                 Open(path, "opening it again");
-                PressIt(path, control.Sign, control.Index);
+                // What was pressed before may have changed the page: it is looked for anew, and gone is gone.
+                if (Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null } control)
+                {
+                    PressIt(path, sign, control.Index);
+                }
             }
         }
 
@@ -110,12 +114,11 @@ public sealed partial class CrawlTests : IAsyncLifetime
         Assert.True(_faults.Count == 0, string.Join('\n', _faults));
     }
 
-    private List<(string Sign, long Index)> Unpressed(string path)
-    {
-        var controls = ((IEnumerable<object>)_browser.Run(Controls)!).Cast<string>().Select(c => (Sign: c[..c.LastIndexOf('#')], Index: long.Parse(c[(c.LastIndexOf('#') + 1)..]))).ToList();
-        return controls.FindAll(c => !c.Sign.Contains("handler|", StringComparison.Ordinal) || !c.Sign.Contains("/sign-in", StringComparison.Ordinal))
-            .FindAll(c => _pressed.Add(c.Sign.Split('|')[1] == "header" ? c.Sign : Pattern(path) + c.Sign));
-    }
+    private List<(string Sign, long Index)> Seen() => [.. ((IEnumerable<object>)_browser.Run(Controls)!).Cast<string>().Select(c => (c[..c.LastIndexOf('#')], long.Parse(c[(c.LastIndexOf('#') + 1)..])))];
+
+    private List<string> Unpressed(string path) => [.. Seen().Select(c => c.Sign)
+        .Where(s => !s.Contains("/sign-in", StringComparison.Ordinal))
+        .Where(s => _pressed.Add(s.Split('|')[1] == "header" ? s : Pattern(path) + s))];
 
     private void PressIt(string path, string sign, long index)
     {

@@ -82,4 +82,27 @@ public class NewcomerTests(RunningStudio studio)
         browser.Keys(" ");
         browser.Wait("it plays", () => browser.Run("return window.fondBoard.state().playing") is true);
     }
+
+    [Fact]
+    public void What_does_not_hold_is_said_to_those_who_do_not_see_it()
+    {
+        using var browser = new Browser(studio.Address);
+        browser.NewAccount();
+        browser.ClickText("Write a new dance");
+        browser.Find("#write[data-ready]");
+        browser.Chord(Keys.Control, Keys.End);
+        browser.Keys("1 step R, 2 step R\n");
+        browser.Wait("it is said", () => browser.Run("return document.getElementById('said').textContent") is string said && said.Contains("1 error", StringComparison.Ordinal) && said.Contains("already holds the weight", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Alt_keys_work_where_Alt_writes_another_letter()
+    {
+        using var browser = new Browser(studio.Address);
+        browser.NewAccount();
+        browser.ClickText("Slack Tide Stroll");
+        browser.Find("#write[data-ready]");
+        browser.Run("document.dispatchEvent(new KeyboardEvent('keydown', { key: '™', code: 'Digit2', altKey: true, bubbles: true }))");
+        browser.Wait("the song's page opens", () => browser.Path.EndsWith("/fit", StringComparison.Ordinal));
+    }
 }

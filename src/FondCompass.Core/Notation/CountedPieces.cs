@@ -40,9 +40,16 @@ public static class CountedPieces
                 start++;
             }
 
-            if (start == gap || start >= text.Length || CountsReader.TryRead(text[start..], lineCounts, counts.Last, out var next, out var length) != CountsOutcome.Read
+            // Without a comma they are short, and begin with a figure: long rows are not read again at every word.
+            var bare = gap == i;
+            if (bare && (start >= text.Length || !char.IsAsciiDigit(text[text[start] == '&' && start + 1 < text.Length ? start + 1 : start])))
+            {
+                continue;
+            }
+
+            if (start == gap || start >= text.Length || CountsReader.TryRead(bare ? Window(text, start) : text[start..], lineCounts, counts.Last, out var next, out var length) != CountsOutcome.Read
                 || start + length >= text.Length || !EndsCounts(text, start + length) || next!.First <= counts.Last
-                || (gap == i && !GoesOn(text, from, i, start, start + length, counts, next)))
+                || (bare && !GoesOn(text, from, i, start + length, counts, next)))
             {
                 continue;
             }
@@ -62,15 +69,19 @@ public static class CountedPieces
         StringComparer.OrdinalIgnoreCase);
 
     /// <summary>"1 step R 2 touch L": without a comma counts begin a clause only when they are the very next ones, and stand before and behind words that leave them alone.</summary>
-    private static bool GoesOn(string text, int from, int before, int at, int behind, CountSpec counts, CountSpec next)
+    private static bool GoesOn(string text, int from, int before, int behind, CountSpec counts, CountSpec next)
     {
-        var said = text[from..before].TrimEnd();
-        var follows = text[behind..].TrimStart();
-        // "A" alone is a word, where no comma says that it is a count.
-        return char.IsAsciiDigit(text[text[at] == '&' ? at + 1 : at]) && said.Length > 0 && char.IsLetter(said[^1]) && follows.Length > 0 && char.IsLetter(follows[0])
+        var said = text[Math.Max(from, before - MostBare)..before].TrimEnd();
+        var follows = Window(text, behind).TrimStart();
+        return said.Length > 0 && char.IsLetter(said[^1]) && follows.Length > 0 && char.IsLetter(follows[0])
             && next.First.Number <= counts.Last.Number + 1
             && !Apart.Contains(said[(said.LastIndexOf(' ') + 1)..]) && !Apart.Contains(follows.Split(' ', ',', '.', ';')[0]);
     }
+
+    /// <summary>Characters that counts without a comma, and a word beside them, may have.</summary>
+    private const int MostBare = 48;
+
+    private static string Window(string text, int from) => text.Substring(from, Math.Min(MostBare, text.Length - from));
 
     private static bool EndsCounts(string text, int at) => char.IsWhiteSpace(text[at]) || text[at - 1] is ':' or ')' or '.';
 

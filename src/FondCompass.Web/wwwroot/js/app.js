@@ -46,7 +46,9 @@ document.body.addEventListener('htmx:afterOnLoad', (/** @type {any} */ event) =>
 });
 
 document.addEventListener('keydown', (event) => {
-  const name = (event.altKey ? 'Alt+' : '') + event.key;
+  // With Alt some keyboards write another letter: then it is the key itself that counts.
+  const key = event.altKey && event.key.length === 1 && !/[a-z0-9]/i.test(event.key) ? event.code.replace(/^(Key|Digit)/, '').toLowerCase() : event.key;
+  const name = (event.altKey ? 'Alt+' : '') + key;
   const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
   if (event.ctrlKey || event.metaKey || (typing && !event.altKey)) {
     return;

@@ -381,7 +381,7 @@ ruler.addEventListener('click', (event) => {
 });
 
 document.addEventListener('keydown', (event) => {
-  if (event.altKey && event.key.toLowerCase() === 'f') {
+  if (event.altKey && (event.key.toLowerCase() === 'f' || event.code === 'KeyF')) {
     const row = choice?.kind === 'step' && document.activeElement === ruler ? choice.row : 0;
     const fix = ruler.querySelector(`[data-row="${row}"] .fix`) ?? ruler.querySelector('.fix');
     if (fix instanceof HTMLElement) {

@@ -4,6 +4,7 @@ import './complete.js';
 import './dialogs.js';
 import './ruler.js';
 import './reading.js';
+import './said.js';
 
 // A new dance waits for its title.
 const script = /** @type {HTMLTextAreaElement} */ (document.getElementById('script'));
