@@ -16,8 +16,7 @@ public class AwayTests(RunningStudio studio)
     {
         using var browser = new Browser(studio.Address);
         browser.NewAccount();
-        browser.ClickText("Write a new dance");
-        browser.Find("#write[data-ready]");
+        browser.NewDance();
         page = page.Replace("DANCE", browser.Path.Split('/')[2], StringComparison.Ordinal);
         browser.Go(page);
         browser.Settle();

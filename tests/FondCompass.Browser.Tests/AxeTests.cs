@@ -70,8 +70,7 @@ public class AxeTests(DemoBrowser demo, RunningStudio studio) : IClassFixture<De
         }
 
         browser.Go("/");
-        browser.ClickText("Write a new dance");
-        browser.Find("#write[data-ready]");
+        browser.NewDance();
         Assert.Equal("", browser.Faults(Axe));
     }
 }

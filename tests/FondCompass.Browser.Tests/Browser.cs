@@ -87,6 +87,13 @@ public sealed class Browser : IDisposable
         Wait("the shelf opens", () => Path == "/");
     }
 
+    /// <summary>From the shelf to a dance of one's own, ready to be written.</summary>
+    public void NewDance()
+    {
+        ClickText("Write a new dance");
+        Find("#write[data-ready]");
+    }
+
     public void Dispose()
     {
         _driver.Quit();

@@ -11,8 +11,7 @@ public class NewcomerTests(RunningStudio studio)
     {
         using var browser = new Browser(studio.Address);
         browser.NewAccount();
-        browser.ClickText("Write a new dance");
-        browser.Find("#write[data-ready]");
+        browser.NewDance();
         Assert.Empty(browser.Driver.FindElements(By.CssSelector(".findings li")));
         browser.WaitForText("#fact-checks", "clear");
 
@@ -34,8 +33,7 @@ public class NewcomerTests(RunningStudio studio)
     {
         using var browser = new Browser(studio.Address);
         browser.NewAccount();
-        browser.ClickText("Write a new dance");
-        browser.Find("#write[data-ready]");
+        browser.NewDance();
         browser.Find(".help summary").Click();
         var examples = browser.Driver.FindElements(By.CssSelector(".help code")).Select(c => c.Text).Where(t => !t.StartsWith('#')).ToList();
         Assert.InRange(examples.Count, 5, 20);
@@ -74,6 +72,7 @@ public class NewcomerTests(RunningStudio studio)
         browser.Run("document.getElementById('slower').focus()");
         browser.Keys(" ");
         browser.WaitForText("#rate", "90 %");
+        Assert.Equal("false", browser.Find("#faster").GetDomAttribute("aria-disabled"));
         Assert.False(browser.Run("return window.fondBoard.state().playing") is true);
         browser.Run("document.getElementById('repeats').focus()");
         browser.Keys(Keys.ArrowUp);
@@ -88,8 +87,7 @@ public class NewcomerTests(RunningStudio studio)
     {
         using var browser = new Browser(studio.Address);
         browser.NewAccount();
-        browser.ClickText("Write a new dance");
-        browser.Find("#write[data-ready]");
+        browser.NewDance();
         browser.Chord(Keys.Control, Keys.End);
         browser.Keys("1 step R, 2 step R\n");
         browser.Wait("it is said", () => browser.Run("return document.getElementById('said').textContent") is string said && said.Contains("1 error", StringComparison.Ordinal) && said.Contains("already holds the weight", StringComparison.Ordinal));

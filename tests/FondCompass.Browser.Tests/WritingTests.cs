@@ -29,8 +29,7 @@ public class WritingTests(RunningStudio studio)
     {
         var browser = new Browser(studio.Address);
         browser.NewAccount();
-        browser.ClickText("Write a new dance");
-        browser.Find("#write[data-ready]");
+        browser.NewDance();
         browser.Chord(Keys.Control, Keys.End);
         if (script is not null)
         {

@@ -93,11 +93,11 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        Assert.NotEqual(HttpStatusCode.BadRequest, (await visitor.Press("/", $"handler=Delete&amp;id={id}")).StatusCode);
+        Assert.NotEqual(HttpStatusCode.BadRequest, (await visitor.Press("/", $"id={id}&amp;handler=Delete")).StatusCode);
         Assert.NotEqual(HttpStatusCode.BadRequest, (await visitor.Press($"/dances/{id}/binned", "handler=Restore")).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/write")).Status);
-        await visitor.Press("/", $"handler=Delete&amp;id={id}");
-        Assert.NotEqual(HttpStatusCode.BadRequest, (await visitor.Press("/", $"handler=Restore&amp;id={id}")).StatusCode);
+        await visitor.Press("/", $"id={id}&amp;handler=Delete");
+        Assert.NotEqual(HttpStatusCode.BadRequest, (await visitor.Press("/", $"id={id}&amp;handler=Restore")).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/write")).Status);
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.Press("/", "handler=Out")).StatusCode);
     }

@@ -113,7 +113,7 @@ internal static class FormDancing
     }
 
     /// <summary>Whether a step whose ways are all its own may begin another way: not one that begins across, nor one that begins aside and is sent forward or back: it would be another step.</summary>
-    public static bool Takes(StepForm form, Direction way) => form.Actions[0].Phrase.Direction switch
+    private static bool Takes(StepForm form, Direction way) => form.Actions[0].Phrase.Direction switch
     {
         Direction.Across or Direction.Behind => false,
         Direction.Side => way is not (Direction.Forward or Direction.Back),

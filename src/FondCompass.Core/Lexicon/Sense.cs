@@ -47,6 +47,9 @@ public enum Roles : long
 
     /// <summary>Up, down: beside a deed it adds nothing, alone between commas it is a deed of its own that nobody named.</summary>
     Level = 1L << 37,
+
+    /// <summary>The turn behind it is what several steps come to together: "making a full turn".</summary>
+    SumsUp = 1L << 38,
 }
 
 /// <summary>Everything a word, or some words together, may mean; which of it is meant the words beside it decide.</summary>

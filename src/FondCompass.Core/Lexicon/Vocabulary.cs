@@ -14,8 +14,6 @@ public static class Vocabulary
 
     private static FrozenSet<string> talk = FrozenSet<string>.Empty;
 
-    private static FrozenSet<string> sums = FrozenSet<string>.Empty;
-
     private static FrozenSet<string> settings = FrozenSet<string>.Empty;
 
     /// <summary>Whether a word of prose only leads in to a step: "okay", "next".</summary>
@@ -23,9 +21,6 @@ public static class Vocabulary
 
     /// <summary>A word that only says something of the whole dance: its level, its kind, its music.</summary>
     internal static bool IsSetting(string word) => Words.Value.Count > 0 && settings.Contains(word);
-
-    /// <summary>Whether a word says that the turn behind it is what several steps come to together: "making a full turn".</summary>
-    internal static bool SumsUp(string word) => Words.Value.Count > 0 && sums.Contains(word);
 
     /// <summary>Whether a word shows that somebody talks rather than tells steps.</summary>
     internal static bool IsTalk(string word) => Words.Value.Count > 0 && talk.Contains(word);
@@ -103,7 +98,6 @@ public static class Vocabulary
 
         leadIns = rows.Prose["lead in"].ToFrozenSet();
         talk = rows.Prose["talk"].ToFrozenSet();
-        sums = rows.Prose["sum"].ToFrozenSet();
         settings = rows.Prose["setting"].ToFrozenSet();
         longest = words.Keys.Max(k => k.Count(c => c == ' ') + 1);
         openers = words.Keys.Where(k => k.Contains(' ')).Select(k => k[..k.IndexOf(' ')]).ToFrozenSet();
@@ -120,6 +114,7 @@ public static class Vocabulary
         "opposite wall" => Roles.OppositeWall,
         "standing on" => Roles.StandingOn,
         "other side" => Roles.OtherSide,
+        "sums up" => Roles.SumsUp,
         "hourish" => Roles.Hour,
         _ => Enum.Parse<Roles>(name, ignoreCase: true),
     };

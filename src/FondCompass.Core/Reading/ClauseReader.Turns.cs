@@ -65,12 +65,12 @@ internal sealed partial class ClauseReader
         }
 
         var before = _at - 1;
-        while (before > 0 && IsSmall(before) && !Vocabulary.SumsUp(_words[before].Text))
+        while (before > 0 && IsSmall(before) && !_words[before].Is(Roles.SumsUp))
         {
             before--;
         }
 
-        var inAll = before >= 0 && Vocabulary.SumsUp(_words[before].Text);
+        var inAll = before >= 0 && _words[before].Is(Roles.SumsUp);
         _at = end;
         if (turn.Side == 0 && _draft.Way != 0 && turn.Target is null)
         {

@@ -279,12 +279,12 @@ internal sealed partial class ListScopes
     private static bool BothGo(Draft draft) => draft is { Plural: true, Way: 0, Times: 1 } && (draft is { Feet.Count: 0, Direction: Direction.In or Direction.Out or Direction.Side } or { Feet.Count: 1, Direction: Direction.None });
 
     /// <summary>"Swivel heels, toes, heels": both heels or both toes go on as the swivel before them did.</summary>
-    private static bool GoesOn(Draft draft) =>
+    private static bool SwivelsOn(Draft draft) =>
         (draft.Plural ? draft.Feet.Count <= 1 : draft.Feet is [Foot.Both]) && draft.Direction is Direction.None or Direction.Side or Direction.InPlace or Direction.In or Direction.Out;
 
     private void LayDeed(Draft draft)
     {
-        if (draft is { Verb: { } toes, Step: null, Turn: null } && toes.Has(VerbTraits.Part) && (Last?.Swivel ?? (BothGo(draft) ? Verbs.Swivel : null)) is { } swivels && GoesOn(draft))
+        if (draft is { Verb: { } toes, Step: null, Turn: null } && toes.Has(VerbTraits.Part) && (Last?.Swivel ?? (BothGo(draft) ? Verbs.Swivel : null)) is { } swivels && SwivelsOn(draft))
         {
             // "Swivel heels, toes, heels"; "swivel heels R, toes R".
             if (draft.Joint == Joint.Colon && Last?.Swivel is not null)

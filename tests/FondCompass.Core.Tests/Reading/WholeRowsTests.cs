@@ -215,4 +215,27 @@ public class WholeRowsTests
     [InlineData("1-4 forward, together, back, together", "1 step R forward · 2 close L · 3 step R back · 4 close L")]
     [InlineData("1-4 R out, L out, R in, L in", "1 step R out · 2 step L out · 3 step R in · 4 step L in")]
     public void Rows_of_common_sheets_are_danced(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("genre percussive", "1-8 triple L, triple R", "&1 tap L forward · 1 step L in place · 1& tap R forward · 2 step R in place · 2& tap L forward · 3 step L in place · 3& rock R back · 4 recover L · 4& tap R forward · 5 step R in place · 5& tap L forward · 6 step L in place · 6& tap R forward · 7 step R in place · 7& rock L back · 8 recover R")]
+    [InlineData("genre percussive", "1-8 rocking chair L", "1 rock L forward · 3 recover R · 5 rock L back · 7 recover R")]
+    [InlineData("genre percussive", "1-4 DS L, kick R, DS R, kick L", "&1 tap L forward · 1 step L in place · 2 kick R · 2& tap R forward · 3 step R in place · 4 kick L")]
+    [InlineData("genre fitness", "1-8 march 8", "1 step R in place · 2 step L in place · 3 step R in place · 4 step L in place · 5 step R in place · 6 step L in place · 7 step R in place · 8 step L in place")]
+    [InlineData("genre fitness", "1-8 4 knee lifts alternating", "1 step R in place · 2 hitch L · 3 step L in place · 4 hitch R · 5 step R in place · 6 hitch L · 7 step L in place · 8 hitch R")]
+    [InlineData("genre fitness", "1-8 jumping jacks x4", "1 jump both out · 2 jump both in · 3 jump both out · 4 jump both in · 5 jump both out · 6 jump both in · 7 jump both out · 8 jump both in")]
+    [InlineData("genre fitness", "1-8 step touch x4 with arms up", "1 step R side · 2 touch L + arms up · 3 step L side · 4 touch R + arms up · 5 step R side · 6 touch L + arms up · 7 step L side · 8 touch R + arms up")]
+    [InlineData("genre social", "1-4 back R L R, tap L", "1 step R back · 2 step L back · 3 step R back · 4 tap L")]
+    [InlineData("genre circle", "1-4 side R, L behind, side R, L swing across", "1 step R side · 2 step L behind · 3 step R side · 4 swing L across")]
+    [InlineData("genre circle", "1-8 4 steps into the middle, 4 steps back out", "1 step R in · 2 step L in · 3 step R in · 4 step L in · 5 step R out · 6 step L out · 7 step R out · 8 step L out")]
+    [InlineData("", "1-8 full rolling turn right, touch, full rolling turn left, touch", "1 step R forward after turning 1/4 right · 2 step L back after turning 1/2 right · 3 step R side after turning 1/4 right · 4 touch L · 5 step L forward after turning 1/4 left · 6 step R back after turning 1/2 left · 7 step L side after turning 1/4 left · 8 touch R")]
+    [InlineData("", "1-4 turn 1/4 left on the ball of left, step R side, recover L, cross R", "1 turn L, turning 1/4 left · 2 step R side · 3 recover L · 4 cross R")]
+    [InlineData("", "1-4 step R fwd, turn 1/2 left (weight on left), step R fwd, turn 1/4 left (weight on left)", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L")]
+    [InlineData("", "1-4 cross R over L, unwind 1/2 left, hold, hold", "1 cross R · 2 unwind, turning 1/2 left · 3 hold · 4 hold")]
+    [InlineData("", "1-4 1/2 turn R, hold, 1/2 turn L, hold", "1 turn L, turning 1/2 right · 2 hold · 3 turn L, turning 1/2 left · 4 hold")]
+    [InlineData("", "1-4 step R, step L, step R, step L and clap on 4", "1 step R · 2 step L · 3 step R · 4 step L + clap")]
+    [InlineData("", "1-4 vine R, clap on 4", "1 step R side · 2 step L behind · 3 step R side · 4 touch L + clap")]
+    [InlineData("", "1-8 walk x3, kick and clap, back x3, touch and clap", "1 walk R · 2 walk L · 3 walk R · 4 kick L · 4 clap · 5 step L back · 6 step R back · 7 step L back · 8 touch R · 8 clap")]
+    [InlineData("", "1-2 step R diagonally forward to 1:30, touch L beside R", "1 step R diagonal forward, turning 1/8 right · 2 touch L")]
+    public void Rows_of_other_genres_are_danced_in_their_ways(string head, string row, string reads) =>
+        Assert.Equal(reads, RowReads.Of(Analysis.Of($"{head}\npart A\n{row}")).FirstOrDefault(r => r.Text.Length > 0)?.Text);
 }

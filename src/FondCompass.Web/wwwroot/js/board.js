@@ -47,6 +47,12 @@ async function loadBand() {
   }
 }
 
+/** At the slowest and at full rate the way on is shown to be shut. */
+function showEnds() {
+  $('slower').setAttribute('aria-disabled', String(rate === ladder[0]));
+  $('faster').setAttribute('aria-disabled', String(rate === ladder[ladder.length - 1]));
+}
+
 /** Starts at a click; the first four are the count-in. @param {number} from */
 async function start(from) {
   if (!line && !(await load())) {
@@ -162,6 +168,7 @@ async function changeRate(way) {
     return;
   }
   rate = ladder[at];
+  showEnds();
   conductor.setRate(rate / 100);
   await load();
 }
