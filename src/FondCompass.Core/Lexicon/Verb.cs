@@ -112,6 +112,9 @@ public enum VerbTraits
 
     /// <summary>A side said with it is where it goes, not a foot.</summary>
     Aside = 1 << 22,
+
+    /// <summary>In the air all the while: no part of the foot is set with it.</summary>
+    OffFloor = 1 << 23,
 }
 
 /// <summary>A single action's word.</summary>

@@ -146,6 +146,7 @@ public static class Verbs
         "novices" => VerbTraits.Novices,
         "part" => VerbTraits.Part,
         "way-word" => VerbTraits.WayWord,
+        "off-floor" => VerbTraits.OffFloor,
         "plain" => VerbTraits.Plain,
         "body" => VerbTraits.Body,
         "holds" => VerbTraits.Holds,

@@ -239,13 +239,18 @@ internal sealed partial class ClauseReader
         }
 
         var apart = _parted && _last != Kind.Foot;
-        if (before.Has(VerbTraits.Part) && !word.IsPart && !_parted && !(verb.Has(VerbTraits.WayWord) && Contradict(_draft.Direction, verb.Default)))
+        if (before.Has(VerbTraits.Part) && !word.IsPart && !_parted && IsDoneWithAPart(verb))
         {
             (_draft.Head, _draft.Verb, _draft.Plural) = (word, verb, word.Plural);
             return true;
         }
 
-        if (word.IsPart && !IsPartHead(_draft.Head) && !apart && !(before.Has(VerbTraits.WayWord) && before.Default == Direction.Beside))
+        if (before.Has(VerbTraits.Part) && verb.Has(VerbTraits.WayWord) && _last == Kind.Head)
+        {
+            return false;
+        }
+
+        if (word.IsPart && !IsPartHead(_draft.Head) && !apart && before.Kind != VerbKind.NoFoot && !FollowsAPart && !(before.Has(VerbTraits.WayWord) && before.Default == Direction.Beside))
         {
             // "Touch the right toe back", "drop the heel".
             return true;
@@ -257,7 +262,7 @@ internal sealed partial class ClauseReader
             return verb.Has(VerbTraits.WayWord) && before.Kind is VerbKind.Takes or VerbKind.Leaves && !before.Has(VerbTraits.Part) && (!_parted || (word.Direction != Direction.None && NextFoot(_at) is null)) && Together(word, verb, before);
         }
 
-        if (before.Has(VerbTraits.WayWord) && !verb.Has(VerbTraits.WayWord) && verb.Kind is VerbKind.Takes or VerbKind.Leaves && before.Default != Direction.Beside)
+        if (before.Has(VerbTraits.WayWord) && !verb.Has(VerbTraits.WayWord) && verb.Kind is VerbKind.Takes or VerbKind.Leaves && before.Default != Direction.Beside && !(word.IsPart && FollowsAPart))
         {
             _draft.Direction = _draft.Direction == Direction.None ? before.Default : _draft.Direction;
             (_draft.Head, _draft.Verb, _draft.Plural) = (word, verb, word.Plural);
@@ -272,6 +277,13 @@ internal sealed partial class ClauseReader
 
         return verb.Has(VerbTraits.Plain) && before.Kind is VerbKind.Takes && before.Default != Direction.Beside;
     }
+
+    /// <summary>"Toe touch", "heel scuff": the part only says with what. "Heel hook", "toe cross", "heel hold" are two deeds, and so is the last of "toe heel stomp".</summary>
+    private bool IsDoneWithAPart(Verb verb) =>
+        verb.Kind != VerbKind.NoFoot && !verb.Has(VerbTraits.WayWord | VerbTraits.OffFloor) && !FollowsAPart;
+
+    /// <summary>The deed before in this clause is a part set down: parts are listed here.</summary>
+    private bool FollowsAPart => _drafts.Count > 0 && IsPartHead(_drafts[^1].Head);
 
     private bool Lay(Direction way)
     {

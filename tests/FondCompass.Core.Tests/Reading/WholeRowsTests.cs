@@ -238,4 +238,23 @@ public class WholeRowsTests
     [InlineData("", "1-2 step R diagonally forward to 1:30, touch L beside R", "1 step R diagonal forward, turning 1/8 right · 2 touch L")]
     public void Rows_of_other_genres_are_danced_in_their_ways(string head, string row, string reads) =>
         Assert.Equal(reads, RowReads.Of(Analysis.Of($"{head}\npart A\n{row}")).FirstOrDefault(r => r.Text.Length > 0)?.Text);
+
+    [Theory]
+    [InlineData("1-3 toe heel cross R", "1 toe R · 2 heel R · 3 cross R")]
+    [InlineData("1-4 heel hook heel together R", "1 heel R · 2 hook R across · 3 heel R · 4 close R")]
+    [InlineData("1-3 heel toe kick R", "1 heel R · 2 toe R · 3 kick R")]
+    [InlineData("1-4 heel hold toe hold R", "1 heel R · 2 hold · 3 toe R · 4 hold")]
+    [InlineData("1-4 heel clap heel clap", "1 heel R · 2 clap · 3 heel R · 4 clap")]
+    [InlineData("1-2 toe cross R", "1 toe R · 2 cross R")]
+    [InlineData("1-2 heel lock R", "1 heel R · 2 lock R")]
+    [InlineData("1-2 heel flick R", "1 heel R · 2 flick R")]
+    [InlineData("1-4 toe heel kick cross R", "1 toe R · 2 heel R · 3 kick R across")]
+    [InlineData("1-4 toe heel toe touch R", "1 toe R · 2 heel R · 3 toe R · 4 touch R")]
+    [InlineData("1 heel scuff R", "1 scuff R")]
+    [InlineData("1 toe brush R", "1 brush R")]
+    [InlineData("1 toe point R", "1 point R")]
+    [InlineData("1 toe step R", "1 step R")]
+    [InlineData("1 heel drop R", "1 drop R")]
+    [InlineData("1-4 heel bounce x4", "1 bounce both · 2 bounce both · 3 bounce both · 4 bounce both")]
+    public void A_part_of_the_foot_says_how_only_where_it_is_set_down(string row, string reads) => Assert.Equal(reads, Reads(row));
 }
