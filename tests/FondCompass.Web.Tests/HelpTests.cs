@@ -58,13 +58,12 @@ public partial class HelpTests(Studio studio)
     [Fact]
     public void Every_key_of_a_page_or_a_module_is_in_the_help()
     {
-        var held = Pages.SelectMany(p => KeyAttribute().Matches(File.ReadAllText(p)).Select(m => m.Groups[1].Value)).Where(k => !k.Contains('@'))
-            .Select(k => k.Length > 4 && k.StartsWith("Alt+", StringComparison.Ordinal) ? $"Alt {k[4..].ToUpperInvariant()}" : k).Distinct().ToList();
-        var single = Scripts.SelectMany(s => KeyEntry().Matches(File.ReadAllText(s)).Select(m => m.Groups[1].Value)).Where(k => k != " ").Distinct().ToList();
+        var held = Pages.SelectMany(p => KeyAttribute().Matches(File.ReadAllText(p)).Select(m => (Page: m.Groups[2].Success ? m.Groups[2].Value : "Every page", Key: m.Groups[1].Value))).Where(k => !k.Key.Contains('@')).ToList();
+        var registered = Scripts.SelectMany(s => KeyTable().Matches(File.ReadAllText(s))).SelectMany(t => KeyEntry().Matches(t.Groups[2].Value).Select(k => (Page: t.Groups[1].Value, Key: k.Groups[1].Value + k.Groups[2].Value))).ToList();
         Assert.True(held.Count >= 6);
-        Assert.True(single.Count >= 6);
-        // On a strip "=" is the "+" key without Shift.
-        Assert.All(held.Concat(single), key => Assert.Contains($"`{key}`", Keys));
+        Assert.True(registered.Count >= 40, $"{registered.Count} keys");
+        var sections = Keys.Split("\n## ").ToDictionary(s => s.Split('\n')[0], s => s);
+        Assert.All(held.Concat(registered), k => Assert.Contains($"`{k.Key}`", sections[k.Page]));
     }
 
     [Fact]
@@ -79,10 +78,13 @@ public partial class HelpTests(Studio studio)
     [GeneratedRegex(@"^\| ([A-Z]+\d\d) \|", RegexOptions.Multiline)]
     private static partial Regex CodeRow();
 
-    [GeneratedRegex("data-key=\"([^\"]+)\"")]
+    [GeneratedRegex("data-key=\"([^\"]+)\"(?: data-of=\"([^\"]+)\")?")]
     private static partial Regex KeyAttribute();
 
-    [GeneratedRegex(@"^  '([^'\w])': \(\) =>", RegexOptions.Multiline)]
+    [GeneratedRegex(@"\bon\('(\w+)', \{(.*?)\}(?:, \w+)?\);", RegexOptions.Singleline)]
+    private static partial Regex KeyTable();
+
+    [GeneratedRegex(@"(?<=[{,\s])(?:'([^'\n]+)'|([A-Z]\w*)): ")]
     private static partial Regex KeyEntry();
 
     [GeneratedRegex(@"<form\b[^>]*>")]

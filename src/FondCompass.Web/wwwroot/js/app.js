@@ -1,7 +1,7 @@
-// Drives every page: keys that open links and fields, the anti-forgery token on htmx requests, and the banner that says
-// when the server or its database does not answer.
+// Drives every page: the anti-forgery token on htmx requests, and the banner that says when the server or its database does not answer.
 
 import './keep.js';
+import './keys.js';
 
 /** @returns {string} */
 export const token = () => document.querySelector('meta[name="fond-token"]')?.getAttribute('content') ?? '';
@@ -42,27 +42,5 @@ document.body.addEventListener('htmx:timeout', () => banner(wordsFor(0)));
 document.body.addEventListener('htmx:afterOnLoad', (/** @type {any} */ event) => {
   if (event.detail.successful && !document.body.dataset.unsaved) {
     banner('');
-  }
-});
-
-document.addEventListener('keydown', (event) => {
-  // With Alt some keyboards write another letter: then it is the key itself that counts.
-  const key = event.altKey && event.key.length === 1 && !/[a-z0-9]/i.test(event.key) ? event.code.replace(/^(Key|Digit)/, '').toLowerCase() : event.key;
-  const name = (event.altKey ? 'Alt+' : '') + key;
-  const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
-  if (event.ctrlKey || event.metaKey || (typing && !event.altKey)) {
-    return;
-  }
-  const target = [...document.querySelectorAll('[data-key]')].find((e) => e.getAttribute('data-key') === name);
-  if (target instanceof HTMLElement) {
-    event.preventDefault();
-    if (target instanceof HTMLInputElement) {
-      target.focus();
-      target.select();
-    } else if (target.hasAttribute('tabindex')) {
-      target.focus();
-    } else {
-      target.click();
-    }
   }
 });

@@ -1,6 +1,7 @@
 // Drives the call board: the band and the click play what the server reckoned, and the board shows the count, the step now and the
 // step next at those moments. Nothing is reckoned here but "which of these moments is now".
 import { Conductor, notesOf, tieMix } from './conductor.js';
+import { on } from './keys.js';
 
 const board = /** @type {HTMLElement} */ (document.getElementById('board'));
 const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
@@ -161,6 +162,15 @@ function jump(way) {
   }
 }
 
+function fromTheTop() {
+  shown = 0;
+  if (conductor.playing) {
+    start(0);
+  } else if (line) {
+    paint(0);
+  }
+}
+
 /** Another rate, without a break in the sound. @param {number} way -1 or 1 */
 async function changeRate(way) {
   const at = ladder.indexOf(rate) + way;
@@ -184,20 +194,9 @@ $('repeats').addEventListener('change', async () => {
   await load();
 });
 
-document.addEventListener('keydown', (event) => {
-  // A control that has the focus does its own work: fields take every key, buttons and links take Space.
-  const control = event.target instanceof Element ? event.target.closest('input, select, textarea, button, a, summary') : null;
-  if (control && (event.key === ' ' || control.matches('input, select, textarea'))) {
-    return;
-  }
-  const act = {
-    ' ': toggle, PageDown: () => jump(1), ArrowRight: () => jump(1), PageUp: () => jump(-1), ArrowLeft: () => jump(-1),
-    ArrowUp: () => changeRate(1), ArrowDown: () => changeRate(-1), Home: () => { shown = 0; if (conductor.playing) { start(0); } },
-  }[event.key];
-  if (act && !event.altKey && !event.ctrlKey) {
-    event.preventDefault();
-    act();
-  }
+on('Teach', {
+  Space: toggle, '→': () => jump(1), 'Page Down': () => jump(1), '←': () => jump(-1), 'Page Up': () => jump(-1),
+  '↑': () => changeRate(1), '↓': () => changeRate(-1), Home: () => fromTheTop(),
 });
 // Pressed with a finger or a mouse, a button gives the keys back to the board.
 board.addEventListener('click', (event) => {

@@ -35,6 +35,8 @@ export class Conductor {
     this.mix = { drums: 0.8, bass: 0.7, tune: 0.55, click: 0 };
     /** @type {Record<string, GainNode>} */
     this.buses = {};
+    /** @type {AudioBuffer | null} */
+    this.hiss = null;
     document.addEventListener('visibilitychange', () => this.schedule());
   }
 

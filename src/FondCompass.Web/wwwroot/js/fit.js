@@ -2,6 +2,7 @@
 // passages are tapped; a number key takes a proposal and U takes it back.
 import { token } from './app.js';
 import { Conductor, notesOf, tieMix } from './conductor.js';
+import { on } from './keys.js';
 
 const page = /** @type {HTMLElement} */ (document.getElementById('fit'));
 const run = /** @type {HTMLElement} */ (document.getElementById('run'));
@@ -195,26 +196,12 @@ track.addEventListener('change', () => {
   }
 });
 
-/** @type {Record<string, () => void>} */
-const keys = {
-  ' ': toggle, '+': () => draw(2), '=': () => draw(2), '-': () => draw(0.5), t: tap, p: tapPassage, Escape: endPassages,
-  u: () => document.getElementById('undo-last')?.click(), Home: () => seek(0),
-  ArrowRight: () => seek(score?.counts[Math.floor(countAt(conductor.position()) / 8 + 1) * 8] ?? score?.seconds ?? 0),
-  ArrowLeft: () => seek(score?.counts[Math.max(0, Math.ceil(countAt(conductor.position()) / 8 - 1) * 8)] ?? 0),
-};
-document.addEventListener('keydown', (event) => {
-  const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON)$/.test(event.target.tagName) && !(event.key === 'Escape');
-  if (event.ctrlKey || event.altKey || event.metaKey || (typing && !(event.target instanceof HTMLButtonElement && event.key !== ' ' && event.key !== 'Enter'))) {
-    return;
-  }
-  const accept = /^[1-9]$/.test(event.key) ? run.querySelector(`.accept[data-number="${event.key}"]`) : null;
-  if (accept instanceof HTMLElement) {
-    event.preventDefault();
-    accept.click();
-  } else if (keys[event.key]) {
-    event.preventDefault();
-    keys[event.key]();
-  }
+on('Fit', {
+  Space: toggle, '+': () => draw(2), '=': () => draw(2), '-': () => draw(0.5), T: tap, P: tapPassage, Escape: endPassages,
+  U: () => document.getElementById('undo-last')?.click(), Home: () => seek(0),
+  '→': () => seek(score?.counts[Math.floor(countAt(conductor.position()) / 8 + 1) * 8] ?? score?.seconds ?? 0),
+  '←': () => seek(score?.counts[Math.max(0, Math.ceil(countAt(conductor.position()) / 8 - 1) * 8)] ?? 0),
+  ...Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => [String(n), () => /** @type {HTMLElement | null} */ (run.querySelector(`.accept[data-number="${n}"]`))?.click()])),
 });
 
 document.body.addEventListener('htmx:afterSwap', async (event) => {

@@ -1,4 +1,5 @@
 // Steps through floor pictures: up to which moment the footprints are shown, and where the body is then.
+import { on } from './keys.js';
 
 /** Footprints this much older than the moment shown are faint. */
 const fresh = 8;
@@ -42,14 +43,14 @@ document.addEventListener('click', (event) => {
     step(picture, button.classList.contains('floor-on') ? 1 : -1);
   }
 });
-document.addEventListener('keydown', (event) => {
+/** @param {number} by */
+const stepFirst = (by) => {
   const picture = pictureOf(null);
-  const elsewhere = event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
-  if (picture && !elsewhere && !event.altKey && !event.ctrlKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
-    event.preventDefault();
-    step(picture, event.key === 'ArrowRight' ? 1 : -1);
+  if (picture) {
+    step(picture, by);
   }
-});
+};
+on('Floor', { '←': () => stepFirst(-1), '→': () => stepFirst(1) });
 
 export function showAll() {
   for (const picture of document.querySelectorAll('.floor-picture')) {

@@ -1,4 +1,6 @@
-// Shows only the rows of the help that hold the words looked for.
+// Drives the help page: shows only the rows that hold the words looked for, and lets keys be changed and switched off.
+import './key-choice.js';
+
 const find = /** @type {HTMLInputElement} */ (document.getElementById('find'));
 const found = /** @type {HTMLElement} */ (document.getElementById('found'));
 

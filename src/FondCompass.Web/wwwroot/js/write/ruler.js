@@ -3,6 +3,7 @@
 import { ask } from './ask.js';
 import { openWays, whenWayIsChosen } from './dialogs.js';
 import { openEntry } from './entry.js';
+import { on } from '../keys.js';
 import { box, goTo, put, putRow, reveal } from './text.js';
 
 const ruler = /** @type {HTMLElement} */ (document.getElementById('ruler'));
@@ -228,18 +229,17 @@ function widen() {
   }
 }
 
-/** Keys of the ruler and what each does. @type {Record<string, () => void>} */
-const keys = {
-  ArrowRight: () => step(1),
-  ArrowLeft: () => step(-1),
-  ArrowDown: () => (choice?.kind === 'line' || choice?.kind === 'part' ? step(1, [choice.kind]) : upDown(1)),
-  ArrowUp: () => (choice?.kind === 'line' || choice?.kind === 'part' ? step(-1, [choice.kind]) : upDown(-1)),
-  'Shift+ArrowRight': () => act('longer'),
-  'Shift+ArrowLeft': () => act('shorter'),
-  'Alt+ArrowRight': () => act('later'),
-  'Alt+ArrowLeft': () => act('earlier'),
-  'Alt+ArrowDown': () => act('later'),
-  'Alt+ArrowUp': () => act('earlier'),
+on('Write', {
+  '→': () => step(1),
+  '←': () => step(-1),
+  '↓': () => (choice?.kind === 'line' || choice?.kind === 'part' ? step(1, [choice.kind]) : upDown(1)),
+  '↑': () => (choice?.kind === 'line' || choice?.kind === 'part' ? step(-1, [choice.kind]) : upDown(-1)),
+  'Shift →': () => act('longer'),
+  'Shift ←': () => act('shorter'),
+  'Alt →': () => act('later'),
+  'Alt ←': () => act('earlier'),
+  'Alt ↓': () => act('later'),
+  'Alt ↑': () => act('earlier'),
   Home: widen,
   Enter: () => act('write'),
   F2: () => act('write'),
@@ -250,12 +250,13 @@ const keys = {
   '!': () => act('keep'),
   Delete: () => act('remove'),
   Backspace: () => act('remove'),
-  'Ctrl+c': () => act('copy'),
-  'Ctrl+x': () => act('cut'),
-  'Ctrl+v': () => act('paste'),
+  'Ctrl C': () => act('copy'),
+  'Ctrl X': () => act('cut'),
+  'Ctrl V': () => act('paste'),
   '+': () => act('newpart'),
   Escape: () => goToChosen(),
-};
+}, ruler);
+on('Write', { 'Alt F': firstFix });
 
 function goToChosen() {
   if (choice?.kind === 'step') {
@@ -265,17 +266,9 @@ function goToChosen() {
   }
 }
 
-ruler.addEventListener('keydown', (event) => {
-  if (event.target !== ruler) {
-    return;
-  }
-  const held = `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${event.altKey ? 'Alt+' : ''}${event.shiftKey && event.key.length > 1 ? 'Shift+' : ''}`;
-  const name = held + (held.startsWith('Ctrl') ? event.key.toLowerCase() : event.key);
-  if (keys[name]) {
-    event.preventDefault();
-    event.stopPropagation();
-    keys[name]();
-  } else if (held === '' && /^[\p{L}\d&]$/u.test(event.key) && choice) {
+// Any letter begins a new name, where the letter is no command.
+ruler.addEventListener('keypress', (event) => {
+  if (event.target === ruler && choice && !event.ctrlKey && !event.altKey && !event.metaKey && /^[\p{L}\d&]$/u.test(event.key)) {
     event.preventDefault();
     enter(event.key);
   }
@@ -380,16 +373,14 @@ ruler.addEventListener('click', (event) => {
   }
 });
 
-document.addEventListener('keydown', (event) => {
-  if (event.altKey && (event.key.toLowerCase() === 'f' || event.code === 'KeyF')) {
-    const row = choice?.kind === 'step' && document.activeElement === ruler ? choice.row : 0;
-    const fix = ruler.querySelector(`[data-row="${row}"] .fix`) ?? ruler.querySelector('.fix');
-    if (fix instanceof HTMLElement) {
-      event.preventDefault();
-      applyFix(fix);
-    }
+/** Takes the fix of the step that is chosen, else the first there is. */
+function firstFix() {
+  const row = choice?.kind === 'step' && document.activeElement === ruler ? choice.row : 0;
+  const fix = ruler.querySelector(`[data-row="${row}"] .fix`) ?? ruler.querySelector('.fix');
+  if (fix instanceof HTMLElement) {
+    applyFix(fix);
   }
-});
+}
 
 document.body.addEventListener('htmx:afterSwap', (event) => {
   if (/** @type {CustomEvent} */ (event).detail.target === ruler) {

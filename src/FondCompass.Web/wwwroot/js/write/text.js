@@ -1,5 +1,6 @@
 // The script's text box as a value with a history: every change goes through here, whoever makes it, and can be undone and
 // redone without limit as long as the page is open.
+import { on } from '../keys.js';
 
 const box = /** @type {HTMLTextAreaElement} */ (document.getElementById('script'));
 
@@ -123,20 +124,9 @@ export function reveal(row) {
   }
 }
 
-document.addEventListener('keydown', (event) => {
-  const key = event.key.toLowerCase();
-  const elsewhere = event.target instanceof HTMLElement && event.target !== box && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
-  if (!(event.ctrlKey || event.metaKey) || elsewhere || document.querySelector('dialog[open]')) {
-    return;
-  }
-  if (key === 'z' && !event.shiftKey) {
-    event.preventDefault();
-    undo();
-  } else if (key === 'y' || (key === 'z' && event.shiftKey)) {
-    event.preventDefault();
-    redo();
-  }
-});
+for (const within of [box, null]) {
+  on('Write', { 'Ctrl Z': undo, 'Ctrl Y': redo, 'Ctrl Shift Z': redo }, within);
+}
 box.addEventListener('beforeinput', (event) => {
   if (event.inputType === 'historyUndo' || event.inputType === 'historyRedo') {
     event.preventDefault();
