@@ -22,28 +22,44 @@ const conductor = new Conductor({ hear: (note, when) => heard.push({ voice: note
 tieMix(conductor);
 Object.assign(window, { fondBoard: { heard, conductor, state: () => ({ playing: conductor.playing, shown, rate, now: conductor.position() }) } });
 
+/** @param {string} address @returns {Promise<any>} null when it does not come */
+async function fetched(address) {
+  try {
+    const answer = await fetch(address, { signal: AbortSignal.timeout(8000) });
+    return answer.ok ? await answer.json() : null;
+  } catch {
+    return null;
+  }
+}
+
 async function load() {
   const repeats = Math.min(99, Math.max(1, Number($('repeats').value) || 1));
-  const answer = await fetch(`${board.dataset.source}&rate=${rate}&repeats=${repeats}`);
-  if (!answer.ok) {
-    $('phase').textContent = 'the dance cannot be fetched; press Space to try again';
-    return false;
+  const asked = rate;
+  const answer = await fetched(`${board.dataset.source}&rate=${asked}&repeats=${repeats}`);
+  if (asked !== rate) {
+    return line !== null;
   }
-  line = await answer.json();
-  $('rate').textContent = `${rate} %, ${Math.round((line?.bpm ?? 0) * 10) / 10} a minute`;
-  if (line && line.clicks.length <= 4) {
+  if (!answer) {
+    // Its moments hold at any rate; only what can be said in time does not.
+    put('rate', line ? `${rate} %; cues as at ${line.ratePercent} %` : `${rate} %`);
+    put('phase', line ? 'the server does not answer; the board goes on with what it has' : 'the dance cannot be fetched; press Start to try again');
+    return line !== null;
+  }
+  line = /** @type {NonNullable<typeof line>} */ (answer);
+  put('rate', `${rate} %, ${Math.round(line.bpm * 10) / 10} a minute`);
+  if (line.clicks.length <= 4) {
     $('now').textContent = 'This dance has no steps yet';
   }
-  const end = line?.end ?? 0;
-  const clicks = (line?.clicks ?? []).map((c) => ({ at: c.at, length: 0.06, voice: 'click', pitch: c.isCountIn ? 660 : 880, strong: c.isFirst }));
+  const end = line.end;
+  const clicks = line.clicks.map((c) => ({ at: c.at, length: 0.06, voice: 'click', pitch: c.isCountIn ? 660 : 880, strong: c.isFirst }));
   conductor.load([...band.filter((n) => n.at < end), ...clicks].sort((a, b) => a.at - b.at), end);
   return true;
 }
 
 async function loadBand() {
-  const answer = await fetch(board.dataset.score ?? '');
-  if (answer.ok) {
-    band = notesOf(await answer.json()).filter((n) => n.voice !== 'click');
+  const score = await fetched(board.dataset.score ?? '');
+  if (score) {
+    band = notesOf(score).filter((n) => n.voice !== 'click');
     await load();
   }
 }
@@ -178,6 +194,7 @@ async function changeRate(way) {
     return;
   }
   rate = ladder[at];
+  put('rate', `${rate} %`);
   showEnds();
   conductor.setRate(rate / 100);
   await load();

@@ -33,7 +33,7 @@ const keep = (form) => localStorage.setItem(keyOf(form), JSON.stringify(valuesOf
 const forget = (form) => localStorage.removeItem(keyOf(form));
 
 /** Asks until the server and its database answer. */
-async function untilBack() {
+export async function untilBack() {
   for (;;) {
     await new Promise((go) => setTimeout(go, again));
     try {

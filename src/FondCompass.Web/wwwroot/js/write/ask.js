@@ -2,6 +2,8 @@
 import { banner, token, wordsFor } from '../app.js';
 import { box } from './text.js';
 
+/** How long an answer is waited for, in milliseconds. */
+const patience = 8000;
 const id = document.getElementById('write')?.dataset.id ?? '';
 
 /**
@@ -16,6 +18,7 @@ export async function ask(handler, fields = {}, options = {}) {
   try {
     const answer = await fetch(`/dances/${id}/write?handler=${handler}`, {
       method: 'POST', headers: { 'X-Fond-Token': token() }, body, redirect: 'manual', ...options,
+      signal: AbortSignal.any([AbortSignal.timeout(patience), ...(options.signal ? [options.signal] : [])]),
     });
     if (answer.ok) {
       return answer;

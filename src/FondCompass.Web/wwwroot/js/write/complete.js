@@ -17,7 +17,7 @@ box.addEventListener('input', () => {
   const { row, words, atEnd } = caretRow();
   mine = atEnd && /\p{L}/u.test(words);
   if (mine) {
-    offers.open({ row }, below);
+    offers.open({ row }, { field: box, below });
   } else {
     offers.close();
   }
@@ -84,7 +84,7 @@ box.addEventListener('keydown', (event) => {
   } else if (mine && event.key === 'Tab' && !event.shiftKey) {
     event.preventDefault();
     if (!offers.isOpen() && !offers.isAsked()) {
-      offers.open({ row: caretRow().row }, below);
+      offers.open({ row: caretRow().row }, { field: box, below });
     }
     takeWhenThere();
   } else if (mine && offers.isOpen() && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {

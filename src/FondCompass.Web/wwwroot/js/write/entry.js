@@ -30,7 +30,7 @@ export function openEntry(to) {
 
 function look() {
   if (order && field.value.trim()) {
-    offers.open({ ...order.fields, typed: field.value }, () => field.getBoundingClientRect());
+    offers.open({ ...order.fields, typed: field.value }, { field, below: () => field.getBoundingClientRect(), beside: true });
   } else {
     offers.close();
   }

@@ -4,6 +4,7 @@ import { ask } from './ask.js';
 import { openWays, whenWayIsChosen } from './dialogs.js';
 import { openEntry } from './entry.js';
 import { on } from '../keys.js';
+import { say } from './said.js';
 import { box, goTo, put, putRow, reveal } from './text.js';
 
 const ruler = /** @type {HTMLElement} */ (document.getElementById('ruler'));
@@ -50,6 +51,8 @@ function element() {
 export function choose(to) {
   choice = to;
   mark();
+  const name = element()?.querySelector('title')?.textContent ?? '';
+  say(name && to?.kind === 'step' ? `${chosenWords.textContent}: ${name}` : chosenWords.textContent ?? '');
   if (to?.kind === 'step') {
     reveal(to.row);
   }

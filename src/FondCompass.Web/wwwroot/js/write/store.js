@@ -10,6 +10,7 @@ const id = page.dataset.id ?? '';
 const draftKey = `fond-draft-${id}`;
 const idle = 700;
 const retry = 2500;
+const patience = 10000;
 
 let version = Number(page.dataset.version);
 let savedText = box.value;
@@ -41,6 +42,7 @@ async function save() {
       body: new URLSearchParams({ script: text, version: String(version) }),
       redirect: 'manual',
       keepalive: text.length < 50000,
+      signal: AbortSignal.timeout(patience),
     });
     if (answer.ok) {
       version = (await answer.json()).version;

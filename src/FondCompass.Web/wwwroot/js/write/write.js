@@ -5,6 +5,7 @@ import './dialogs.js';
 import './ruler.js';
 import './reading.js';
 import './said.js';
+import './catchup.js';
 
 // A new dance waits for its title.
 const script = /** @type {HTMLTextAreaElement} */ (document.getElementById('script'));
