@@ -12,7 +12,6 @@ var app = builder.Build();
 app.UseClearErrors();
 app.UseSafeHeaders();
 app.UseResponseCompression();
-app.UseStaticFiles(StaticFileCaching.Options);
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
@@ -20,7 +19,7 @@ app.MapHealth();
 app.MapAnalyse();
 app.MapPaste();
 app.MapRun();
-app.MapRazorPages();
+app.MapStatics();
 
 await app.PrepareDatabase();
 app.WarmUp();

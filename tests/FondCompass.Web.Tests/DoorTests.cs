@@ -163,8 +163,29 @@ public class DoorTests(Studio studio)
         var hash = Convert.ToBase64String(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(map)));
         Assert.Contains($"'sha256-{hash}'", answer.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
         var imports = System.Text.Json.JsonDocument.Parse(map).RootElement.GetProperty("imports").EnumerateObject().ToDictionary(p => p.Name, p => p.Value.GetString()!);
-        Assert.All(imports, i => Assert.StartsWith($"{i.Key}?v=", i.Value, StringComparison.Ordinal));
+        Assert.All(imports, i => Assert.Matches($@"^{i.Key[..^3]}\.\w+\.js$", i.Value));
         Assert.Contains("/js/write/store.js", imports.Keys);
         Assert.Contains($"src=\"{imports["/js/app.js"]}\"", html, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Files_are_kept_by_their_version_and_asked_for_again_without_one()
+    {
+        using var client = studio.CreateClient();
+        var html = await client.GetStringAsync("/sign-in", Cancel);
+        var styles = System.Text.RegularExpressions.Regex.Matches(html, "<link rel=\"stylesheet\" href=\"([^\"]+)\"").Select(m => m.Groups[1].Value).ToList();
+        Assert.NotEmpty(styles);
+        var tokens = await client.GetStringAsync(styles.Single(s => s.Contains("tokens", StringComparison.Ordinal)), Cancel);
+        var fonts = System.Text.RegularExpressions.Regex.Matches(tokens, "url\\(\"\\.\\.(/lib/fonts/[^\"]+)\"").Select(m => m.Groups[1].Value).ToList();
+        Assert.Equal(4, fonts.Count);
+        foreach (var address in styles.Concat(fonts))
+        {
+            using var answer = await client.GetAsync(address, Cancel);
+            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+            Assert.Contains("immutable", answer.Headers.GetValues("Cache-Control").Single(), StringComparison.Ordinal);
+        }
+
+        using var plain = await client.GetAsync("/css/tokens.css", Cancel);
+        Assert.Contains("no-cache", plain.Headers.GetValues("Cache-Control").Single(), StringComparison.Ordinal);
     }
 }

@@ -28,6 +28,7 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         builder.UseContentRoot(Path.Combine(TestDatabase.Root, "src", "FondCompass.Web"));
         builder.UseSetting("ConnectionStrings:FondCompass", Database.Connection);
         builder.UseSetting("FondCompass:Demo", "true");
+        builder.UseEnvironment("Production");
         builder.ConfigureServices(services => services.AddTransient<IStartupFilter, FromLoopback>());
     }
 

@@ -11,6 +11,9 @@ internal static class StudioPages
 
     public static void AddStudioPages(this WebApplicationBuilder builder)
     {
+        // What was built is what is served, with the addresses, the packing and the keeping that the build worked out.
+        builder.WebHost.UseStaticWebAssets();
+        builder.Configuration["ReloadStaticAssetsAtRuntime"] = builder.Environment.IsDevelopment() ? "true" : "false";
         builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = 4 * LargestForm);
         builder.Services.AddRazorPages(options =>
         {
