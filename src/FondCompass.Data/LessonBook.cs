@@ -23,6 +23,14 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
             .Where(l => l.OwnerId == ownerId && (danceId == null || l.DanceId == danceId))
             .OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).Take(100).ToListAsync(cancel);
 
+    /// <summary>The last lesson held of each dance that has one.</summary>
+    public async Task<IReadOnlyDictionary<Guid, LessonRecord>> LastHeld(CancellationToken cancel = default)
+    {
+        var held = context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.Held);
+        var last = await held.GroupBy(l => l.DanceId).Select(g => g.OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).First().Id).ToListAsync(cancel);
+        return await held.Where(l => last.Contains(l.Id)).Include(l => l.Group).ToDictionaryAsync(l => l.DanceId, cancel);
+    }
+
     public Task<LessonRecord?> Find(Guid id, CancellationToken cancel = default) =>
         context.Lessons.Include(l => l.Group).FirstOrDefaultAsync(l => l.Id == id && l.OwnerId == ownerId, cancel);
 

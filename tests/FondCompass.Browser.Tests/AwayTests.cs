@@ -49,6 +49,45 @@ public class AwayTests(RunningStudio studio)
     }
 
     [Fact]
+    public async Task The_ruler_catches_up_by_itself_and_the_board_shows_the_rate_that_is_heard()
+    {
+        using var browser = new Browser(studio.Address);
+        browser.NewAccount();
+        browser.ClickText("Slack Tide Stroll");
+        browser.Find("#write[data-ready]");
+        studio.Stop();
+        try
+        {
+            browser.Chord(OpenQA.Selenium.Keys.Control, OpenQA.Selenium.Keys.End);
+            browser.Keys("\npart B\n1-4 vine R");
+            browser.Wait("it is said to be behind", () => browser.Run("return document.getElementById('ruler').classList.contains('behind')") is true);
+        }
+        finally
+        {
+            await studio.Start();
+        }
+
+        browser.Wait("part B is drawn", () => browser.Text("#ruler").Contains("Part B", StringComparison.Ordinal), 40);
+        browser.WaitForText("#saved", "saved");
+
+        browser.Chord(OpenQA.Selenium.Keys.Alt, "4");
+        browser.WaitForText("#rate", "100 %, 112 a minute");
+        studio.Stop();
+        try
+        {
+            browser.Keys(OpenQA.Selenium.Keys.ArrowDown);
+            browser.WaitForText("#rate", "90 %; cues as at 100 %");
+            browser.Keys(" ");
+            browser.Wait("it plays on", () => browser.Run("return window.fondBoard.state().playing") is true);
+            Assert.Equal(0.9, Convert.ToDouble(browser.Run("return window.fondBoard.conductor.rate"), System.Globalization.CultureInfo.InvariantCulture), 3);
+        }
+        finally
+        {
+            await studio.Start();
+        }
+    }
+
+    [Fact]
     public void What_is_left_behind_on_a_page_is_there_again()
     {
         using var browser = new Browser(studio.Address);

@@ -55,7 +55,7 @@ public class NewcomerTests(RunningStudio studio)
         browser.Keys("\n# now mine\n");
         browser.WaitForText("#saved", "saved");
         browser.Go("/");
-        browser.ClickText("Throw the examples away");
+        browser.ClickText("Delete the examples");
         browser.Wait("one is left", () => browser.Driver.FindElements(By.CssSelector("table.shelf a.name")) is [{ Text: "Slack Tide Stroll" }]);
         Assert.Empty(browser.Driver.FindElements(By.CssSelector(".examples")));
     }

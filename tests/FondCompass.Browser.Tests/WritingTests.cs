@@ -123,7 +123,7 @@ public class WritingTests(RunningStudio studio)
         using var browser = NewDance();
         browser.Chord(Keys.Alt, "v");
         browser.Find("#paste-list").SendKeys("1-4 grapevine to the right, touch\n5-8 grapevine left\n1-4 wobble the wizzle\n");
-        browser.WaitForText("#pasted", "of it can be answered for");
+        browser.WaitForText("#pasted", "of it is understood");
         browser.WaitForText("#pasted", "1 step R side");
         browser.WaitForText("#pasted", "wobble the wizzle");
         browser.Find("#pasted [aria-label='Script of row 2']").SendKeys(Keys.End + ", brush R");

@@ -82,7 +82,7 @@ public class PageTests(Studio studio)
         await visitor.Post($"/?handler=Delete&id={id}", "/");
         var (_, html) = await visitor.Get($"/dances/{id}/binned");
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.Get($"/dances/{id}/write")).Status);
-        Assert.Contains("Take it out again", html);
+        Assert.Contains("Bring it back", html);
         Assert.Equal(HttpStatusCode.Gone, (await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", "x"), ("version", "2"))).StatusCode);
         await visitor.Post($"/?handler=Restore&id={id}", "/");
         Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/write")).Status);

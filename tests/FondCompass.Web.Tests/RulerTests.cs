@@ -73,7 +73,7 @@ public class RulerTests(Studio studio)
     public async Task A_pasted_list_is_shown_with_what_is_made_of_it()
     {
         var (_, body) = await Ask("Paste", ("list", "1-4 grapevine right\n5-8 <b>flurble</b>"));
-        Assert.Contains("of it can be answered for", body);
+        Assert.Contains("of it is understood", body);
         Assert.Contains("1 step R side", body);
         Assert.DoesNotContain("<b>flurble", body);
         Assert.Contains("not read", (await Ask("Paste", ("list", new string('x', 70_000)))).Body);

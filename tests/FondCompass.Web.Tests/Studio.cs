@@ -38,7 +38,7 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         var visitor = new Visitor(CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, HandleCookies = true }));
         var answer = await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", $"{Guid.NewGuid():N}@test.invalid"), ("Password", "low-water-waltz"));
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
-        Assert.Contains("Throw the examples away", (await visitor.Get("/")).Html, StringComparison.Ordinal);
+        Assert.Contains("Delete the examples", (await visitor.Get("/")).Html, StringComparison.Ordinal);
         await visitor.Post("/?handler=ForgetExamples", "/");
         return visitor;
     }

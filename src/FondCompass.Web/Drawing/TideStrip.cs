@@ -4,7 +4,8 @@ using FondCompass.Core.Runs;
 namespace FondCompass.Web.Drawing;
 
 /// <summary>A block of the strip, its place in drawing units.</summary>
-public sealed record TideBlock(double X, double Width, string Label, string Title, int? Wall, bool IsCut, bool IsTag);
+/// <param name="From">The song's count it begins on; it ends before <paramref name="To"/>.</param>
+public sealed record TideBlock(double X, double Width, string Label, string Title, int? Wall, bool IsCut, bool IsTag, double From, double To);
 
 /// <summary>The line from a passage to the nearest repeat start; its slant is the drift.</summary>
 /// <param name="Matters">Whether this passage counts when the dance is fitted.</param>
@@ -32,6 +33,16 @@ public sealed record TideStrip(
     /// <summary>Marks drawn at the most.</summary>
     private const int MostMarks = 6_000;
 
+    /// <summary>Units a letter of the strip takes.</summary>
+    private const double Letter = 7.6;
+
+    /// <summary>A name as far as its block has room for it; an ellipsis stands for the rest, and nothing for a name of which nothing could be read.</summary>
+    public static string Shortened(string name, double width)
+    {
+        var room = (int)((width - 8) / Letter);
+        return name.Length <= room ? name : room < 2 ? "" : name[..(room - 1)].TrimEnd() + "…";
+    }
+
     public static TideStrip Of(DanceRun run, IReadOnlyList<FitChange> proposed, int zoom)
     {
         var song = run.Song;
@@ -42,12 +53,12 @@ public sealed record TideStrip(
         double X(double count) => count * unit;
         var passages = song.Passages.Select((p, i) => new TideBlock(
             X(song.Starts[i]), X(p.Counts), p.Rest is { } rest ? $"{rest:0.#} s" : p.Name,
-            p.Rest is { } wait ? $"{p.Name}: {wait:0.#} seconds without a beat" : $"{p.Name}: {p.Counts} counts from count {song.Starts[i]}, {p.Bpm:0.#}{(p.BpmEnd is { } end ? $" to {end:0.#}" : "")} a minute{(p.Note is null ? "" : $". {p.Note}")}", null, false, p.Rest is not null)).ToList();
+            p.Rest is { } wait ? $"{p.Name}: {wait:0.#} seconds without a beat" : $"{p.Name}: {p.Counts} counts from count {song.Starts[i]}, {p.Bpm:0.#}{(p.BpmEnd is { } end ? $" to {end:0.#}" : "")} a minute{(p.Note is null ? "" : $". {p.Note}")}", null, false, p.Rest is not null, song.Starts[i], song.Starts[i] + p.Counts)).ToList();
         var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
         var repeats = run.Stretches.Select(s => new TideBlock(
             X(s.FromCount), X(s.ToCount - s.FromCount), s.IsTag ? s.Part : run.Trace.Dance.IsPhrased ? s.Part : $"{s.Repeat}",
             $"{(s.IsTag ? $"Tag {s.Part}" : $"Repeat {s.Repeat}")}, {s.Part}: counts {s.FromCount} to {s.ToCount}, faces {s.StartFacing}",
-            s.IsTag ? null : walls.GetValueOrDefault(s.Repeat), s.Cut, s.IsTag)).ToList();
+            s.IsTag ? null : walls.GetValueOrDefault(s.Repeat), s.Cut, s.IsTag, s.FromCount, s.ToCount)).ToList();
         return new TideStrip(width, song.Counts, zoom, mostZoom, passages, repeats, Drift(run, X), GhostsOf(proposed, X), MarksOf(run, unit, X));
     }
 

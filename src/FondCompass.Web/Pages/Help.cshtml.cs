@@ -9,7 +9,7 @@ public class HelpModel : PageModel
     /// <summary>What one does on each page, in the order of the work.</summary>
     public static IReadOnlyList<(string Page, string Does)> Pages { get; } =
     [
-        ("Dances", "All your dances. Write a new one, open one at any of its five stages, or put one in the bin."),
+        ("Dances", "All your dances. Write a new one, open one at any of its five stages, or delete one; a deleted dance can be brought back."),
         ("Write", "The dance as text on the left, counts one by one on the right. Type a step's name and press Tab; the line of weight shows which foot is free. What does not hold is said at its count, with a fix where there is one."),
         ("Fit", "Write the song's passages, or tap them while it plays; the pattern is laid on it. Proposals for tags and restarts are taken with a number key."),
         ("Plan", "How long the lesson is and how you build up; the minute column says what is taught when, and what could give."),

@@ -24,6 +24,18 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book) : PageModel
 
     public string TonightDance { get; private set; } = "";
 
+    /// <summary>The lesson in which each dance was last danced.</summary>
+    public IReadOnlyDictionary<Guid, LessonRecord> Last { get; private set; } = new Dictionary<Guid, LessonRecord>();
+
+    /// <summary>A day as one says it: today, yesterday, a date with its year where it is not this one.</summary>
+    public static string Day(DateOnly date) => (DateOnly.FromDateTime(DateTime.UtcNow).DayNumber - date.DayNumber) switch
+    {
+        0 => "today",
+        1 => "yesterday",
+        < 300 => $"{date:d MMM}",
+        _ => $"{date:d MMM yyyy}",
+    };
+
     public static string Word(DanceState state) => state switch
     {
         DanceState.Clear => "clear",
@@ -33,7 +45,7 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book) : PageModel
 
     public async Task OnGet(CancellationToken cancel)
     {
-        Dances = await shelf.Search(Query, cancel);
+        await Find(cancel);
         Binned = await shelf.Deleted(cancel);
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
         Tonight = (await book.Lessons(null, cancel)).Where(l => !l.Held && l.Date >= today).MinBy(l => l.Date);
@@ -47,8 +59,14 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book) : PageModel
 
     public async Task<IActionResult> OnGetList(CancellationToken cancel)
     {
-        Dances = await shelf.Search(Query, cancel);
+        await Find(cancel);
         return Partial("_Shelf", this);
+    }
+
+    private async Task Find(CancellationToken cancel)
+    {
+        Dances = await shelf.Search(Query, cancel);
+        Last = await book.LastHeld(cancel);
     }
 
     public async Task<IActionResult> OnPostNew(CancellationToken cancel)

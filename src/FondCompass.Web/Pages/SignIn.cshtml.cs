@@ -1,7 +1,9 @@
 using System.Net;
+using FondCompass.Core;
 using FondCompass.Data;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
+using FondCompass.Web.Drawing;
 using FondCompass.Web.Hosting;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
@@ -13,6 +15,15 @@ namespace FondCompass.Web.Pages;
 /// <summary>Signing in and out, making an account, and the one button into the demo studio.</summary>
 public sealed class SignInModel(SignInManager<Instructor> signIn, UserManager<Instructor> users, IOptions<StudioOptions> studio, FondCompassContext context) : PageModel
 {
+    /// <summary>An eight as the count ruler draws it, to show what this is.</summary>
+    public static RulerLine Eight { get; } = RulerDrawing.Draw(Analysis.Of(
+        """
+        part A
+        1-4 vine R
+        5&6 shuffle L side
+        7-8 rock step R back
+        """).Trace.Parts[0], 8, 1)[0];
+
     [BindProperty]
     public string? Email { get; set; }
 

@@ -26,7 +26,7 @@ export function wordsFor(status) {
     case 0: return `Fond Compass does not answer.${kept}`;
     case 400: return `This page has been open too long. Open it again.${still}`;
     case 401: return `You are signed out. Sign in again.${still}`;
-    case 410: return 'This dance was put in the bin. Open its address again to take it out.';
+    case 410: return 'This dance was deleted. Open its address again to bring it back.';
     case 413: return 'That is more than 256 KiB, which is too much for one dance. It is not saved; shorten it.';
     case 503: return `The shelf does not answer just now.${kept}`;
     default: return `That did not work.${keeps() ? ' What you wrote is kept in this browser; it is tried again.' : ' Try again.'}`;

@@ -56,7 +56,9 @@ const frameOf = () => /** @type {HTMLElement | null} */ (document.getElementById
 function paint() {
   const tide = strip();
   const seconds = conductor.position();
-  where.textContent = `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}, count ${Math.floor(countAt(seconds))}`;
+  const at = countAt(seconds);
+  const passage = [...(tide?.querySelectorAll('.passage[data-from]') ?? [])].find((p) => at >= Number(p.getAttribute('data-from')) && at < Number(p.getAttribute('data-to')));
+  where.textContent = `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}, count ${Math.floor(at)}${passage ? ` · ${passage.getAttribute('data-name')}` : ''}`;
   if (tide) {
     const x = (countAt(seconds) / Math.max(1, Number(tide.dataset.counts))) * Number(tide.dataset.width);
     document.getElementById('playhead')?.setAttribute('d', `M${x.toFixed(1)} 0V146`);

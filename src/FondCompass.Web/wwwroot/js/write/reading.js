@@ -1,4 +1,4 @@
-// Shows in plain words how the row in focus, or the one pointed at on the ruler, is read; a doubtful one offers its other reading.
+// Shows in plain words how the row in focus, or the one chosen or pointed at on the ruler, is read; a doubtful one offers its other reading.
 import { box, caretRow, putRow } from './text.js';
 
 const line = /** @type {HTMLElement} */ (document.getElementById('reading'));
@@ -7,11 +7,12 @@ const doubt = /** @type {HTMLElement} */ (document.getElementById('reading-doubt
 const instead = /** @type {HTMLButtonElement} */ (document.getElementById('reading-instead'));
 const ruler = /** @type {HTMLElement} */ (document.getElementById('ruler'));
 
-/** The row pointed at on the ruler; 0 when none is. */
+/** The row pointed at on the ruler, and the one chosen there while it has the focus; 0 when none is. */
 let pointed = 0;
+let chosen = 0;
 
 function show() {
-  const row = pointed || caretRow().row;
+  const row = pointed || chosen || caretRow().row;
   const read = document.querySelector(`#row-reads > li[data-row="${row}"]`);
   line.classList.toggle('none', !(read instanceof HTMLElement));
   if (!(read instanceof HTMLElement)) {
@@ -38,6 +39,14 @@ ruler.addEventListener('pointerover', (event) => {
 });
 ruler.addEventListener('pointerleave', () => {
   pointed = 0;
+  show();
+});
+ruler.addEventListener('chosen', (event) => {
+  chosen = /** @type {CustomEvent} */ (event).detail;
+  show();
+});
+box.addEventListener('focus', () => {
+  chosen = 0;
   show();
 });
 instead.addEventListener('click', () => {

@@ -52,6 +52,7 @@ export function choose(to) {
   choice = to;
   mark();
   const name = element()?.querySelector('title')?.textContent ?? '';
+  ruler.dispatchEvent(new CustomEvent('chosen', { detail: to?.kind === 'step' ? to.row : 0 }));
   say(name && to?.kind === 'step' ? `${chosenWords.textContent}: ${name}` : chosenWords.textContent ?? '');
   if (to?.kind === 'step') {
     reveal(to.row);
