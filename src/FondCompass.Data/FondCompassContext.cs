@@ -72,6 +72,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
         {
             lesson.Property(l => l.Note).HasMaxLength(4000);
             lesson.HasIndex(l => new { l.OwnerId, l.Date });
+            lesson.HasIndex(l => new { l.OwnerId, l.Sent }).IsUnique();
             lesson.HasOne<DanceRecord>().WithMany().HasForeignKey(l => l.DanceId).OnDelete(DeleteBehavior.Cascade);
             lesson.HasOne(l => l.Group).WithMany().HasForeignKey(l => l.GroupId).OnDelete(DeleteBehavior.Cascade);
             lesson.HasOne<Instructor>().WithMany().HasForeignKey(l => l.OwnerId).OnDelete(DeleteBehavior.Cascade);

@@ -40,6 +40,10 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
             .Where(l => l.OwnerId == ownerId && l.DanceId == danceId && !l.Held)
             .OrderBy(l => l.Date).FirstOrDefaultAsync(cancel);
 
+    /// <summary>The lesson a form has written already, when its answer was lost and it was sent again, or was gone back to and corrected; else null.</summary>
+    public Task<LessonRecord?> WrittenBy(Guid? sent, CancellationToken cancel = default) =>
+        context.Lessons.Include(l => l.Group).FirstOrDefaultAsync(l => l.OwnerId == ownerId && l.Sent != null && l.Sent == sent, cancel);
+
     /// <summary>Adds a lesson; null when the dance or the group is not this owner's.</summary>
     public async Task<LessonRecord?> Add(LessonRecord lesson, CancellationToken cancel = default)
     {

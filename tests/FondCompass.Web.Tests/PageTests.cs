@@ -233,6 +233,34 @@ public class PageTests(Studio studio)
     }
 
     [Fact]
+    public async Task A_form_that_arrives_twice_is_one_lesson_and_one_gone_back_to_is_corrected()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write("part A\n1-4 vine R\n5-8 vine L");
+        var plan = Sent((await visitor.Get($"/dances/{id}/plan")).Html);
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"), ("sent", plan));
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "50"), ("sent", plan));
+        var (_, lessons) = await visitor.Get("/lessons");
+        Assert.Equal(1, lessons.Split("class=\"planned\"").Length - 1);
+        Assert.Contains("planned, 50 min", lessons);
+
+        var log = Sent((await visitor.Get($"/dances/{id}/log")).Html);
+        Assert.NotEqual(plan, log);
+        foreach (var note in new[] { "late on the vine", "late on the vine", "early on the vine" })
+        {
+            await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "75"), ("note", note), ("sent", log));
+        }
+
+        (_, lessons) = await visitor.Get("/lessons");
+        Assert.Equal(1, lessons.Split("class=\"held\"").Length - 1);
+        Assert.Equal(0, lessons.Split("class=\"planned\"").Length - 1);
+        Assert.Contains("early on the vine", lessons);
+        Assert.DoesNotContain("late on the vine", lessons);
+    }
+
+    private static string Sent(string html) => html.Split("name=\"sent\" value=\"")[1].Split('"')[0];
+
+    [Fact]
     public async Task A_lesson_is_planned_logged_and_listed()
     {
         var visitor = await studio.NewVisitor();

@@ -288,6 +288,9 @@ namespace FondCompass.Data.Migrations
                     b.Property<int>("ReachedLine")
                         .HasColumnType("integer");
 
+                    b.Property<Guid?>("Sent")
+                        .HasColumnType("uuid");
+
                     b.PrimitiveCollection<int[]>("WeakLines")
                         .IsRequired()
                         .HasColumnType("integer[]");
@@ -299,6 +302,9 @@ namespace FondCompass.Data.Migrations
                     b.HasIndex("GroupId");
 
                     b.HasIndex("OwnerId", "Date");
+
+                    b.HasIndex("OwnerId", "Sent")
+                        .IsUnique();
 
                     b.ToTable("Lessons");
                 });

@@ -160,6 +160,9 @@ public sealed class LessonRecord : IOwned
     /// <summary>Lessons are planned first and logged afterwards.</summary>
     public bool Held { get; set; }
 
+    /// <summary>The form that wrote it last: one that arrives twice writes once.</summary>
+    public Guid? Sent { get; set; }
+
     /// <summary>Last line (eight) the class reached; 0 when none.</summary>
     public int ReachedLine { get; set; }
 

@@ -49,7 +49,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shel
         Reached = Lines.Count;
     }
 
-    public async Task<IActionResult> OnPost(string? group, string? date, int reached, int rate, int[] weak, string? note, CancellationToken cancel)
+    public async Task<IActionResult> OnPost(string? group, string? date, int reached, int rate, int[] weak, string? note, Guid? sent, CancellationToken cancel)
     {
         await Load(cancel);
         GroupName = (group ?? "").Trim();
@@ -78,17 +78,20 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shel
 
         var known = Groups.FirstOrDefault(g => string.Equals(g.Name, GroupName, StringComparison.OrdinalIgnoreCase))
             ?? await book.AddGroup(GroupName, "", 60, cancel);
-        await Keep(known.Id, day, cancel);
+        await Keep(known.Id, day, sent, cancel);
         return Redirect($"/dances/{Id}/log");
     }
 
     /// <summary>Logs onto the lesson planned for that group, when there is one; else as a lesson of its own.</summary>
-    private async Task Keep(Guid group, DateOnly day, CancellationToken cancel)
+    private async Task Keep(Guid group, DateOnly day, Guid? sent, CancellationToken cancel)
     {
-        var planned = await book.Planned(Id, cancel);
-        var lesson = planned?.GroupId == group ? planned : new LessonRecord { DanceId = Id, GroupId = group };
+        var written = await book.WrittenBy(sent, cancel);
+        var planned = written ?? await book.Planned(Id, cancel);
+        var lesson = planned?.GroupId == group || written is not null ? planned! : new LessonRecord { DanceId = Id };
+        lesson.GroupId = group;
         lesson.Date = day;
         lesson.Held = true;
+        lesson.Sent = sent;
         lesson.ReachedLine = Reached;
         lesson.RatePercent = Rate;
         lesson.WeakLines = [.. Weak];

@@ -46,7 +46,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book) : DancePage(she
         return Partial("_Column", this);
     }
 
-    public async Task<IActionResult> OnPostKeep(string? group, string? date, string? minutes, CancellationToken cancel)
+    public async Task<IActionResult> OnPostKeep(string? group, string? date, string? minutes, Guid? sent, CancellationToken cancel)
     {
         await Load(cancel);
         ReadMinutes(minutes);
@@ -65,7 +65,16 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
         var known = Groups.FirstOrDefault(g => string.Equals(g.Name, GroupName, StringComparison.OrdinalIgnoreCase))
             ?? await book.AddGroup(GroupName, "", Minutes, cancel);
-        await book.Add(new LessonRecord { DanceId = Id, GroupId = known.Id, Date = day, Minutes = Minutes }, cancel);
+        if (await book.WrittenBy(sent, cancel) is { } written)
+        {
+            (written.GroupId, written.Date, written.Minutes) = (known.Id, day, Minutes);
+            await book.Save(cancel);
+        }
+        else
+        {
+            await book.Add(new LessonRecord { DanceId = Id, GroupId = known.Id, Date = day, Minutes = Minutes, Sent = sent }, cancel);
+        }
+
         return Redirect($"/dances/{Id}/plan");
     }
 

@@ -11,8 +11,8 @@ const patience = 8000;
 /** @param {HTMLFormElement} form */
 const keyOf = (form) => `fond-kept ${account} ${location.pathname} ${form.dataset.keep}`;
 
-/** @param {HTMLFormElement} form @returns {Field[]} */
-const fieldsOf = (form) => /** @type {Field[]} */ ([...form.elements]).filter((f) => f.name && !/^(hidden|submit|button|fieldset)$/.test(f.type));
+/** What is typed, and the mark by which the server knows a form that arrives twice. @param {HTMLFormElement} form @returns {Field[]} */
+const fieldsOf = (form) => /** @type {Field[]} */ ([...form.elements]).filter((f) => f.name && (f.name === 'sent' || !/^(hidden|submit|button|fieldset)$/.test(f.type)));
 
 /** @param {Field} field @returns {[string, string, boolean]} */
 const valueOf = (field) => [field.name, /^(checkbox|radio)$/.test(field.type) ? field.value : '', field instanceof HTMLInputElement && field.checked];
@@ -120,7 +120,9 @@ function restore(form) {
   if (kept === null) {
     return;
   }
-  if (kept === JSON.stringify(valuesOf(form))) {
+  const isMark = (/** @type {{ is: [string, string, boolean] }} */ v) => v.is[0] === 'sent';
+  const typed = (/** @type {{ is: [string, string, boolean], text: string }[]} */ values) => JSON.stringify(values.filter((v) => !isMark(v)));
+  if (typed(JSON.parse(kept)) === typed(valuesOf(form))) {
     forget(form);
     return;
   }
