@@ -64,4 +64,24 @@ public class LayoutTests(DemoBrowser demo) : IClassFixture<DemoBrowser>
 
         Assert.True(faults.Count == 0, string.Join('\n', faults));
     }
+
+    [Theory]
+    [InlineData("/dances/DANCE/write")]
+    [InlineData("/dances/DANCE/fit")]
+    [InlineData("/dances/DANCE/floor")]
+    [InlineData("/steps?step=vine")]
+    public void Words_in_drawings_can_be_read_on_a_table_and_on_a_phone(string page)
+    {
+        foreach (var width in new[] { 1280, 390 })
+        {
+            demo.Open(page, width);
+            demo.Open(page, width);
+            var small = (string)demo.Browser.Run("""
+                return [...document.querySelectorAll('main svg text')].filter(t => t.textContent.trim() && t.getBoundingClientRect().width > 0)
+                  .map(t => [parseFloat(getComputedStyle(t).fontSize) * Math.hypot(t.getScreenCTM().a, t.getScreenCTM().b), t.textContent.trim()])
+                  .filter(([size]) => size < 10.95).slice(0, 8).map(([size, words]) => `${words} ${size.toFixed(1)}`).join(', ');
+                """)!;
+            Assert.True(small.Length == 0, $"at {width}: {small}");
+        }
+    }
 }

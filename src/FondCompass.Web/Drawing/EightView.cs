@@ -16,7 +16,7 @@ public sealed record EightView(RulerLine Line, string Part, bool IsLive, RulerRo
 
     private static RulerRoom RoomIn(RulerLine line, int lineCounts)
     {
-        var x = RulerDrawing.Gutter + (line.Counts * line.NotchWidth);
+        var x = RulerPaper.Gutter + (line.Counts * line.NotchWidth);
         return new RulerRoom(line.Number, line.Counts + 1, x, ((lineCounts - line.Counts) * line.NotchWidth) - 2);
     }
 }

@@ -9,7 +9,19 @@ namespace FondCompass.Web.Drawing;
 public sealed record Notch(double X, string Label, bool IsFine);
 
 /// <summary>A step lying on its counts.</summary>
-public sealed record StepSpan(double X, double Width, string Name, string Full, string Foot, int Row, int Count, bool HasError);
+/// <param name="Called">What it is called; <see cref="Shown"/> as far as there is room.</param>
+public sealed record StepSpan(double X, double Width, string Called, string Full, string Foot, int Row, int Count, bool HasError)
+{
+    /// <summary>Units a letter takes, and what stands beside the name.</summary>
+    private const double Letter = 6.1, Beside = 20;
+
+    /// <summary>About as much of the name as fits into so many units.</summary>
+    public string Shown(double width)
+    {
+        var room = (int)((width - Beside) / Letter);
+        return Called.Length <= room ? Called : room < 2 ? "" : Called[..Math.Max(1, room - 1)] + "…";
+    }
+}
 
 /// <summary>One piece of the weight line.</summary>
 /// <param name="Kind">solid, both, unknown or broken.</param>
@@ -29,6 +41,22 @@ public sealed record RulerLine(
     /// <summary>Drawing units from one count to the next.</summary>
     public double NotchWidth { get; init; }
 
+    public RulerPaper Paper { get; init; } = RulerPaper.Wide;
+
+    /// <summary>Counts of the part's longest line, by which all of them are folded.</summary>
+    public int Widest { get; init; }
+
+    /// <summary>Its rows on the paper, in order.</summary>
+    public IReadOnlyList<RulerRow> Rows
+    {
+        get
+        {
+            var inRow = Paper.CountsInRow(Widest);
+            var rows = Math.Max(1, (Math.Max(Counts, 1) + inRow - 1) / inRow);
+            return [.. Enumerable.Range(0, rows).Select(i => new RulerRow((i * inRow) + 1, RulerPaper.Gutter + (i * inRow * NotchWidth), RulerPaper.Gutter + ((i + 1) * inRow * NotchWidth), i == 0, i == rows - 1))];
+        }
+    }
+
     /// <summary>What arms, hips, hands and the rest do besides.</summary>
     public IReadOnlyList<LayerMark> Layers { get; init; } = [];
 
@@ -47,9 +75,6 @@ public sealed record LayerMark(double X, string Words);
 /// </summary>
 public static class RulerDrawing
 {
-    public const double Gutter = 40;
-    public const double Tail = 88;
-    public const double Width = 880;
     public const double Height = 84;
     public const double BandTop = 15;
     public const double BandHeight = 25;
@@ -65,10 +90,10 @@ public static class RulerDrawing
     private const double MiddleLane = (LeftLane + RightLane) / 2;
 
     /// <param name="mostLines">Lines drawn at the most.</param>
-    public static IReadOnlyList<RulerLine> Draw(PartTrace trace, int lineCounts, int mostLines = int.MaxValue)
+    public static IReadOnlyList<RulerLine> Draw(PartTrace trace, int lineCounts, RulerPaper paper, int mostLines = int.MaxValue)
     {
         var widest = Math.Max(lineCounts, trace.Part.Lines.Select(l => l.Counts).DefaultIfEmpty(lineCounts).Max());
-        var notch = (Width - Gutter - Tail) / widest;
+        var notch = paper.NotchWidth(widest);
         var state = trace.Start;
         var byLine = trace.Actions.ToLookup(a => a.Action.Line);
         var lines = new List<RulerLine>();
@@ -76,7 +101,8 @@ public static class RulerDrawing
         {
             var actions = byLine[line.Number].Take(MostDrawn).ToList();
             var end = trace.Lines[line.Number - 1].State;
-            double X(Tick at) => Gutter + ((at - line.Start).InCounts * notch);
+            // A pick-up has the gutter's room.
+            double X(Tick at) => Math.Max(RulerPaper.PickUps, RulerPaper.Gutter + ((at - line.Start).InCounts * notch));
             lines.Add(new RulerLine(
                 line.Number, line.Counts, line.Counts != lineCounts,
                 Notches(line, actions, X),
@@ -88,6 +114,8 @@ public static class RulerDrawing
                 $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {end.Facing}.")
             {
                 NotchWidth = notch,
+                Paper = paper,
+                Widest = widest,
                 Layers = [.. trace.Part.Layers.Where(l => l.Line == line.Number).DistinctBy(l => (l.At, l.Text)).Take(MostDrawn).Select(l => new LayerMark(X(l.At), l.Text))],
             });
             state = end;
@@ -123,7 +151,7 @@ public static class RulerDrawing
             var together = calls.Count(c => c[0].At == first.At);
             if (together > 1 && spans.Count > 0 && calls.FindIndex(c => c[0].At == first.At) < i)
             {
-                spans[^1] = spans[^1] with { Name = $"{spans[^1].Name} & {first.Action.Step}", Full = $"{spans[^1].Full}, {Wording(first, calls[i])}" };
+                spans[^1] = spans[^1] with { Called = $"{spans[^1].Called} & {first.Action.Step}", Full = $"{spans[^1].Full}, {Wording(first, calls[i])}" };
                 continue;
             }
 
@@ -131,7 +159,7 @@ public static class RulerDrawing
             var width = Math.Max(6, x(until) - left - 2);
             var full = Wording(first, calls[i]);
             spans.Add(new StepSpan(
-                left, width, Fit(Named(first, calls[i]), width), full, first.Foot.IsSingle() ? first.Foot.Letter() : "", first.Action.Row, Math.Max(1, first.Action.Beat.Number),
+                left, width, Named(first, calls[i]), full, first.Foot.IsSingle() ? first.Foot.Letter() : "", first.Action.Row, Math.Max(1, first.Action.Beat.Number),
                 calls[i].Exists(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot or Fault.UnwindWrongWay or Fault.TurnMissesWall)));
         }
 
@@ -147,13 +175,6 @@ public static class RulerDrawing
     private static string Wording(TracedAction first, List<TracedAction> call) =>
         $"{first.Action.Step}{(first.Foot.IsSingle() ? $" {first.Foot.Letter()}" : "")}: "
         + string.Join(", ", call.Select(a => $"{a.Action.Beat.Label()} {a.Action.Verb.Name}{(a.Foot == Foot.None ? "" : $" {a.Foot.Letter()}")}"));
-
-    /// <summary>About as much of a name as its span holds.</summary>
-    private static string Fit(string name, double width)
-    {
-        var room = (int)((width - 20) / 6.1);
-        return name.Length <= room ? name : room < 2 ? "" : name[..Math.Max(1, room - 1)] + "…";
-    }
 
     private static double Lane(Weight weight) => weight switch
     {

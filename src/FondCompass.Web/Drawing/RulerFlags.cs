@@ -24,12 +24,12 @@ public static class RulerFlags
         var digits = string.Concat((label ?? "").Where(char.IsAsciiDigit));
         if (!int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var count))
         {
-            return RulerDrawing.Gutter;
+            return RulerPaper.Gutter;
         }
 
         var part = label!.Contains('e') ? 0.25 : label.Contains('&') ? 0.5 : label.Contains('a') ? 0.75 : 0;
         // "&1" is the half before the 1, "1&" the half after it.
         var isPickUp = !char.IsAsciiDigit(label[0]);
-        return Math.Max(RulerDrawing.Gutter, RulerDrawing.Gutter + ((count - 1 + part - (isPickUp ? 1 : 0)) * line.NotchWidth));
+        return Math.Max(RulerPaper.Gutter, RulerPaper.Gutter + ((count - 1 + part - (isPickUp ? 1 : 0)) * line.NotchWidth));
     }
 }

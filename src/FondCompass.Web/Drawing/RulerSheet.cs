@@ -26,7 +26,7 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
     /// <summary>Traps and spins, to be looked after in class.</summary>
     public IReadOnlyList<Finding> Hints => Findings.Where(f => f.Severity == Severity.Info).Take(MostFindings).ToList();
 
-    public static RulerSheet Of(Analysis analysis, Compass? compass)
+    public static RulerSheet Of(Analysis analysis, Compass? compass, RulerPaper paper)
     {
         var parts = new List<RulerPart>();
         var room = MostLines;
@@ -37,7 +37,7 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
         {
             if (room > 0)
             {
-                var lines = RulerDrawing.Draw(trace, header.LineCounts, room)
+                var lines = RulerDrawing.Draw(trace, header.LineCounts, paper, room)
                     .Select(l => RulerFlags.On(l, [.. byLine[(trace.Part.Name, l.Number)]])).ToList();
                 placed.UnionWith(lines.SelectMany(l => l.Told));
                 parts.Add(new RulerPart(trace.Part.Name, trace.Part.IsTag, trace.Part.Counts, lines, header.LineCounts));

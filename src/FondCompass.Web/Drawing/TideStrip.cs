@@ -22,8 +22,8 @@ public sealed record TideStrip(
     double Width, int Counts, int Zoom, int MostZoom, IReadOnlyList<TideBlock> Passages, IReadOnlyList<TideBlock> Repeats, IReadOnlyList<TideLine> Lines,
     IReadOnlyList<TideGhost> Ghosts, IReadOnlyList<TideMark> Marks)
 {
-    /// <summary>Width of the page's strip in drawing units.</summary>
-    public const double Page = 1160;
+    /// <summary>Width of the page's strip in drawing units, which are about its pixels; of a phone's.</summary>
+    public const double Page = 920, Phone = 350;
 
     /// <summary>Units a count needs before counts and steps are drawn.</summary>
     private const double RoomForCounts = 14;
@@ -43,12 +43,12 @@ public sealed record TideStrip(
         return name.Length <= room ? name : room < 2 ? "" : name[..(room - 1)].TrimEnd() + "…";
     }
 
-    public static TideStrip Of(DanceRun run, IReadOnlyList<FitChange> proposed, int zoom)
+    public static TideStrip Of(DanceRun run, IReadOnlyList<FitChange> proposed, int zoom, double page = Page)
     {
         var song = run.Song;
         var mostZoom = Math.Max(1, song.Counts / 8);
         zoom = Math.Clamp(zoom, 1, mostZoom);
-        var width = Page * zoom;
+        var width = page * zoom;
         var unit = width / Math.Max(1, song.Counts);
         double X(double count) => count * unit;
         var passages = song.Passages.Select((p, i) => new TideBlock(

@@ -82,7 +82,7 @@ public sealed record TriedStep(string Wording, IReadOnlyList<RulerLine> Lines, F
         var widest = trace.Part.Lines.Max(l => l.Counts);
         var free = trace.End.Weight.FreeFoot();
         return new TriedStep(
-            wording, RulerDrawing.Draw(trace, Math.Max(widest, 4), 4), FloorDrawing.Of(FloorPicture.OfPart(trace, Facing.Front), sight, isRing),
+            wording, RulerDrawing.Draw(trace, Math.Max(widest, 4), RulerPaper.Narrow, 4), FloorDrawing.Of(FloorPicture.OfPart(trace, Facing.Front), sight, isRing),
             $"{trace.Part.Counts} {(trace.Part.Counts == 1 ? "count" : "counts")}, ends with weight {trace.End.Weight.Letter()}{(free == Foot.None ? "" : $", the {free.Word()} free")}, facing {trace.End.Facing}",
             problems);
     }

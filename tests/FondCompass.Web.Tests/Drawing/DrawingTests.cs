@@ -13,7 +13,7 @@ public class DrawingTests
     private static IReadOnlyList<RulerLine> Ruler(string rows, string header = "")
     {
         var analysis = Analysis.Of($"{header}\npart A\n{rows}");
-        return RulerDrawing.Draw(analysis.Trace.Parts[0], analysis.Dance.Header.LineCounts);
+        return RulerDrawing.Draw(analysis.Trace.Parts[0], analysis.Dance.Header.LineCounts, RulerPaper.Wide);
     }
 
     [Fact]
@@ -30,22 +30,58 @@ public class DrawingTests
     public void Steps_lie_on_their_counts_without_overlapping()
     {
         var spans = Ruler("1-4 vine R\n5-6 rock step L\n7&8 coaster L")[0].Spans;
-        Assert.Equal(["vine", "rock step", "coaster"], spans.Select(s => s.Name));
+        Assert.Equal(["vine", "rock step", "coaster"], spans.Select(s => s.Called));
         Assert.Equal(["R", "L", "L"], spans.Select(s => s.Foot));
         for (var i = 1; i < spans.Count; i++)
         {
             Assert.True(spans[i - 1].X + spans[i - 1].Width <= spans[i].X);
         }
 
-        Assert.True(spans[^1].X + spans[^1].Width <= RulerDrawing.Width - RulerDrawing.Tail);
+        Assert.True(spans[^1].X + spans[^1].Width <= RulerPaper.Wide.Width - RulerPaper.Wide.Tail);
     }
 
     [Fact]
     public void A_long_name_is_cut_to_its_span()
     {
         var span = Ruler("1-2 step together R\n3-4 syncopated vine R")[0].Spans[1];
-        Assert.True(span.Name.Length <= span.Full.Length);
-        Assert.InRange(span.Name.Length * 6.1, 0, span.Width);
+        Assert.Equal("syncopated vine", span.Called);
+        Assert.Equal("syncopated vine", span.Shown(span.Width));
+        Assert.Equal("syncopated…", span.Shown(20 + (6.1 * 11.5)));
+        Assert.Equal("", span.Shown(30));
+    }
+
+    /// <summary>Counts of the line, counts a row, and the first count of each row.</summary>
+    [Theory]
+    [InlineData(8, 4, new[] { 1, 5 })]
+    [InlineData(6, 3, new[] { 1, 4 })]
+    [InlineData(4, 4, new[] { 1 })]
+    [InlineData(9, 3, new[] { 1, 4, 7 })]
+    [InlineData(10, 4, new[] { 1, 5, 9 })]
+    [InlineData(12, 4, new[] { 1, 5, 9 })]
+    public void On_narrow_paper_a_line_is_folded(int counts, int inRow, int[] firsts)
+    {
+        Assert.Equal(inRow, RulerPaper.Narrow.CountsInRow(counts));
+        Assert.Equal(counts, RulerPaper.Wide.CountsInRow(counts));
+        var analysis = Analysis.Of($"line {counts}\npart A\n1-{counts} step R");
+        var line = RulerDrawing.Draw(analysis.Trace.Parts[0], counts, RulerPaper.Narrow)[0];
+        Assert.Equal(firsts, line.Rows.Select(r => r.FirstCount));
+        Assert.True(line.Rows[0].IsFirst && line.Rows[^1].IsLast);
+        Assert.Equal(RulerPaper.Narrow.Width, line.Rows[0].To, 6);
+        Assert.All(line.Rows.Zip(line.Rows.Skip(1)), pair => Assert.Equal(pair.First.To, pair.Second.From, 6));
+        Assert.Single(RulerDrawing.Draw(analysis.Trace.Parts[0], counts, RulerPaper.Wide)[0].Rows);
+    }
+
+    [Fact]
+    public void Something_at_the_fold_stands_in_one_row_and_a_long_step_in_both()
+    {
+        var line = RulerDrawing.Draw(Analysis.Of("part A\n1-3 shuffle R side\n4-6 vine L\n7 step R\n8 step L").Trace.Parts[0], 8, RulerPaper.Narrow)[0];
+        var fifth = RulerPaper.Gutter + (4 * line.NotchWidth);
+        Assert.Equal([false, true], line.Rows.Select(r => r.Holds(fifth)));
+        Assert.Equal([true, false], line.Rows.Select(r => r.Holds(fifth - 0.1)));
+        Assert.Equal([true, true], line.Rows.Select(r => r.Meets(line.Spans[1].X, line.Spans[1].Width)));
+        Assert.Equal([false, true], line.Rows.Select(r => r.Meets(line.Spans[2].X, line.Spans[2].Width)));
+        Assert.True(line.Rows[0].Holds(RulerPaper.PickUps));
+        Assert.Equal(RulerPaper.PickUps, RulerDrawing.Draw(Analysis.Of("part A\n&1 ball R, step L").Trace.Parts[0], 8, RulerPaper.Narrow)[0].Spans[0].X, 6);
     }
 
     [Fact]
@@ -55,7 +91,7 @@ public class DrawingTests
         Assert.All(line.Weight, s => Assert.Equal("solid", s.Kind));
         // Six changes of weight are six strokes across the lanes.
         Assert.Equal(6, line.Weight.Count(s => s.Path.Contains('L', StringComparison.Ordinal)));
-        Assert.EndsWith($"H{RulerDrawing.Width - RulerDrawing.Tail:0.#}", line.Weight[^1].Path, StringComparison.Ordinal);
+        Assert.EndsWith($"H{RulerPaper.Wide.Width - RulerPaper.Wide.Tail:0.#}", line.Weight[^1].Path, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -13,14 +13,14 @@ namespace FondCompass.Web.Tests.Drawing;
 /// <summary>The ruler with its findings at their counts, its places for more, what is offered there, and a track's exceptions.</summary>
 public sealed class RulerSheetTests
 {
-    private static RulerSheet Sheet(string script) => RulerSheet.Of(Analysis.Of(script), null);
+    private static RulerSheet Sheet(string script) => RulerSheet.Of(Analysis.Of(script), null, RulerPaper.Wide);
 
     [Fact]
     public void A_finding_stands_at_its_count()
     {
         var line = Sheet("part A\n1-4 vine R\n5 step R side\n6-8 hold").Parts[0].Lines[0];
         var flag = line.Flags.First(f => f.Severity == Severity.Error);
-        Assert.Equal(RulerDrawing.Gutter + (4 * line.NotchWidth), flag.X, 6);
+        Assert.Equal(RulerPaper.Gutter + (4 * line.NotchWidth), flag.X, 6);
         Assert.Contains("FOOT01", flag.Title);
         Assert.Contains(line.Told, f => f.Code == "FOOT01");
         Assert.DoesNotContain(line.Told, f => f.Severity == Severity.Info);
@@ -33,7 +33,7 @@ public sealed class RulerSheetTests
     public void A_part_of_a_count_has_its_place(string row, double counts)
     {
         var line = Sheet($"part A\n1-4 vine R\n{row}\n8 hold").Parts[0].Lines[0];
-        Assert.Equal(RulerDrawing.Gutter + (counts * line.NotchWidth), line.Flags.First(f => f.Severity == Severity.Error).X, 6);
+        Assert.Equal(RulerPaper.Gutter + (counts * line.NotchWidth), line.Flags.First(f => f.Severity == Severity.Error).X, 6);
     }
 
     [Fact]
@@ -60,7 +60,7 @@ public sealed class RulerSheetTests
     public void Layers_stand_where_they_begin()
     {
         var line = Sheet("part A\n1-8 march R\n+ 3,7 clap").Parts[0].Lines[0];
-        Assert.Equal([RulerDrawing.Gutter + (2 * line.NotchWidth)], line.Layers.Select(l => Math.Round(l.X, 6)).Take(1).Select(x => x));
+        Assert.Equal([RulerPaper.Gutter + (2 * line.NotchWidth)], line.Layers.Select(l => Math.Round(l.X, 6)).Take(1).Select(x => x));
         Assert.All(line.Layers, l => Assert.Equal("clap", l.Words));
     }
 

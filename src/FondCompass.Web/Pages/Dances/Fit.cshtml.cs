@@ -56,7 +56,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     public FitResult Fit => Proposals[0];
 
-    public TideStrip Strip => TideStrip.Of(Danced, Fit.Changes, Zoom);
+    public TideStrip Strip => TideStrip.Of(Danced, Fit.Changes, Zoom, RulerPaper.Of(Request) == RulerPaper.Narrow ? TideStrip.Phone : TideStrip.Page);
 
     public IReadOnlyList<PastTempo> Past => TempoLimits.Past(Danced);
 

@@ -22,7 +22,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
 
     public override string Stage => "Write";
 
-    public RulerSheet Sheet => RulerSheet.Of(Analysis.WithTriedFixes(Lexicon), null);
+    public RulerSheet Sheet => RulerSheet.Of(Analysis.WithTriedFixes(Lexicon), null, RulerPaper.Of(Request));
 
     [BindProperty(Name = "script")]
     public string? Sent { get; set; }
@@ -49,7 +49,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
         var title = analysis.Dance.Header.Title.Trim();
         Dance.Title = title.Length == 0 ? "Untitled dance" : title;
         var tempo = Dance.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? UsualTempo;
-        return Partial("_Ruler", RulerSheet.Of(analysis, Compass.Of(Dance, analysis, tempo)));
+        return Partial("_Ruler", RulerSheet.Of(analysis, Compass.Of(Dance, analysis, tempo), RulerPaper.Of(Request)));
     }
 
     /// <summary>A change made on the ruler, carried out in the text.</summary>

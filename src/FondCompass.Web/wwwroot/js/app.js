@@ -2,6 +2,7 @@
 
 import './keep.js';
 import './keys.js';
+import './paper.js';
 
 /** @returns {string} */
 export const token = () => document.querySelector('meta[name="fond-token"]')?.getAttribute('content') ?? '';

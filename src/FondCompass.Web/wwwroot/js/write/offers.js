@@ -119,6 +119,9 @@ export function follow() {
   list.style.top = `${(isAbove ? anchor.top - list.offsetHeight - 4 : anchor.bottom + 4) - frame.top}px`;
 }
 
+// Its height is only known when its words and rulers are laid out.
+new ResizeObserver(follow).observe(list);
+
 /** Calls back when an offer is clicked. @param {(offer: HTMLElement) => void} take */
 export function whenClicked(take) {
   list.addEventListener('mousedown', (event) => event.preventDefault());

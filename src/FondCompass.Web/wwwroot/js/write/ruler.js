@@ -72,6 +72,7 @@ function mark() {
     choice = { ...choice, ...choiceOf(at) };
   }
   const here = choice;
+  document.querySelector('.ruler-keys')?.classList.toggle('none', !here || !at);
   chosenWords.textContent = !here || !at ? 'Choose: Alt+R'
     : here.kind === 'part' ? `part ${here.part}`
     : here.kind === 'line' ? `${here.part} line ${here.line}`
@@ -186,7 +187,8 @@ function act(act) {
 
 /** The next or last pick of the kinds given. @param {number} by @param {string[]} [kinds] */
 function step(by, kinds = ['step', 'slot']) {
-  const all = picks().filter((p) => kinds.includes(choiceOf(p).kind));
+  // A step that goes on in the next row of a folded line is one step.
+  const all = picks().filter((p) => kinds.includes(choiceOf(p).kind) && !p.classList.contains('goes-on'));
   const at = element();
   if (all.length === 0) {
     return;
@@ -305,8 +307,8 @@ function countAt(event) {
     return null;
   }
   const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(under.getScreenCTM()?.inverse());
-  const { part = '', line = '1', gutter = '0', notch = '1' } = under.dataset;
-  return { part, line: Number(line), count: (point.x - Number(gutter)) / Number(notch) + 1 };
+  const { part = '', line = '1', gutter = '0', notch = '1', first = '1' } = under.dataset;
+  return { part, line: Number(line), count: (point.x - Number(gutter)) / Number(notch) + Number(first) };
 }
 
 ruler.addEventListener('pointerdown', (event) => {
@@ -340,7 +342,7 @@ ruler.addEventListener('pointerup', (event) => {
   }
   const rect = /** @type {SVGRectElement} */ (was.pick.querySelector('rect'));
   const svg = /** @type {SVGElement} */ (was.pick.closest('svg.eight'));
-  const length = Math.round(rect.width.baseVal.value / Number(svg.dataset.notch));
+  const length = Math.round(Number(rect.dataset.width) / Number(svg.dataset.notch));
   if (was.grip) {
     const by = Math.round(at.count) - own.count - length;
     if (by !== 0) {
