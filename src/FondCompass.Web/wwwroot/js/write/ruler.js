@@ -73,7 +73,7 @@ function mark() {
   }
   const here = choice;
   document.querySelector('.ruler-keys')?.classList.toggle('none', !here || !at);
-  chosenWords.textContent = !here || !at ? 'Choose: Alt+R'
+  chosenWords.textContent = !here || !at ? 'It'
     : here.kind === 'part' ? `part ${here.part}`
     : here.kind === 'line' ? `${here.part} line ${here.line}`
     : here.kind === 'slot' ? `${here.part} line ${here.line}, from ${here.count}`

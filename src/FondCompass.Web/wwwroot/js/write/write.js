@@ -7,10 +7,13 @@ import './reading.js';
 import './said.js';
 import './catchup.js';
 
-// A new dance waits for its title.
+// A new dance waits for its title; on a phone, where the ruler comes first, any other is looked at before it is written.
 const script = /** @type {HTMLTextAreaElement} */ (document.getElementById('script'));
-if (/^title \n/.test(script.value)) {
-  script.focus();
+const isNew = /^title \n/.test(script.value);
+if (isNew || !matchMedia('(max-width: 40rem)').matches) {
+  script.focus({ preventScroll: !isNew });
+}
+if (isNew) {
   script.setSelectionRange(6, 6);
 }
 
