@@ -108,6 +108,12 @@ public sealed record DanceAction : Moment
     /// <summary>First action of its call.</summary>
     public bool StartsCall { get; init; }
 
+    /// <summary>What the instructor calls the step, in the singular: "grapevine", where the lexicon says vine.</summary>
+    public string Called { get; init; } = "";
+
+    /// <summary>Where it goes, when the instructor said so.</summary>
+    public Direction CalledWay { get; init; }
+
     /// <summary>What was laid on a beat as something to dance; row, words and line are its binder's to tell.</summary>
     /// <param name="call">Number of the call it belongs to.</param>
     /// <param name="genre">The genre, which decides whose verb a drag is.</param>

@@ -284,6 +284,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
                 Row = entry.Row,
                 Source = words.From(entry.Column),
                 StartsCall = starts,
+                Called = CalledBy(item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase),
+                CalledWay = (item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase).Direction,
                 Layers = item.Phrase.Layers.Count > 0 ? [.. layers, .. item.Phrase.Layers] : layers,
             };
             moments.Add(new Pending(action, until));
@@ -301,6 +303,24 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
 
         return moments;
     }
+
+    /// <summary>
+    /// The instructor's own word, where it is a whole name of the step: the plural is one of several, a short form is only written, and a step
+    /// they have named themselves goes by that name.
+    /// </summary>
+    private string CalledBy(Phrase phrase)
+    {
+        var words = phrase.Words.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        if (phrase.Step is { } step)
+        {
+            return !step.IsOwn && words.Length > 0 && !phrase.Plural && names.Find(words, 0, words.Length, out var plural) is { } named && !plural && ReferenceEquals(named, step) ? phrase.Words : step.Name;
+        }
+
+        return phrase.Verb is null ? phrase.Name : words is [var word] && word.Length > ShortForm && Verbs.IsWord(word) && !phrase.Verb.Has(VerbTraits.IsBody) ? word : phrase.Verb.Name;
+    }
+
+    /// <summary>Letters of a word that is only a short form: tch, tog, pt.</summary>
+    private const int ShortForm = 3;
 
     /// <summary>An action that a finer one follows in its count ends there; else it lasts its count.</summary>
     private static Beat Until(IReadOnlyList<PlacedAction> actions, int i) => actions[i].Beat;

@@ -63,6 +63,9 @@ public static class Verbs
         return null;
     }
 
+    /// <summary>Whether a word is a verb's own word, in no other form.</summary>
+    public static bool IsWord(string word) => ByWord.ContainsKey(word);
+
     /// <summary>Whether a word only names a part of the foot, as "knee" does, whatever its verb.</summary>
     public static bool IsPart(string word) => (ByWord.TryGetValue(word, out var found) && found.Part) || Stems(word).Any(s => ByWord.TryGetValue(s.Stem, out found) && found.Part);
 

@@ -25,6 +25,11 @@ public static class Vocabulary
     /// <summary>Whether a word shows that somebody talks rather than tells steps.</summary>
     internal static bool IsTalk(string word) => Words.Value.Count > 0 && talk.Contains(word);
 
+    private static FrozenDictionary<string, string> layers = FrozenDictionary<string, string>.Empty;
+
+    /// <summary>What a word of a layer is danced with: arms, hips, head, sounds; null when it names none of them.</summary>
+    public static string? LayerOf(string word) => Words.Value.Count > 0 ? layers.GetValueOrDefault(word) : null;
+
     private static FrozenSet<string> openers = FrozenSet<string>.Empty;
 
     /// <summary>Most words that stand together as one.</summary>
@@ -56,6 +61,7 @@ public static class Vocabulary
             }
         }
 
+        layers = rows.Layers.SelectMany(l => l.Value.Select(w => (Word: w, Kind: l.Key))).ToFrozenDictionary(l => l.Word, l => l.Kind);
         foreach (var (name, entries) in rows.Feet)
         {
             Add(entries, new Sense { Foot = name switch { "left" => Foot.Left, "right" => Foot.Right, _ => Foot.Both } });
@@ -139,5 +145,7 @@ public static class Vocabulary
         public Dictionary<string, List<string>> Roles { get; set; } = [];
 
         public Dictionary<string, List<string>> Prose { get; set; } = [];
+
+        public Dictionary<string, List<string>> Layers { get; set; } = [];
     }
 }

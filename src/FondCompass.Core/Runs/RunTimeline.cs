@@ -1,6 +1,8 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Told;
+using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Runs;
 
@@ -10,7 +12,16 @@ namespace FondCompass.Core.Runs;
 /// <param name="StartsCall">First action of a named step, so that its cue is due.</param>
 public sealed record RunAction(
     double Seconds, double SongCount, string Count, string Step, string Verb, Foot Foot, bool TakesWeight, Weight Weight, Facing Facing,
-    Eighths Turn, int Repeat, int? Wall, string Part, int Line, bool IsTag, bool StartsCall);
+    Eighths Turn, int Repeat, int? Wall, string Part, int Line, bool IsTag, bool StartsCall)
+{
+    /// <summary>What its call is called as it is danced here; on the first action of a call only.</summary>
+    public StepWording? Wording { get; init; }
+}
+
+/// <summary>Words of the instructor that hang on counts of a run: a cue, note, caution or trouble spot, or what is done on top of the feet.</summary>
+/// <param name="Kind">cue, note, caution, trouble; of a layer arms, hips, head, sounds or body.</param>
+/// <param name="Until">Seconds at which its counts end.</param>
+public sealed record RunNote(double Seconds, double Until, double SongCount, string Kind, string Text, int Repeat, string Part, int Line);
 
 /// <summary>A run as what happens when, for the call board, sheets and sound.</summary>
 public static class RunTimeline
@@ -19,36 +30,75 @@ public static class RunTimeline
     /// <param name="mostRepeats">Stop after so many repeats; null for the whole song.</param>
     public static IReadOnlyList<RunAction> Of(DanceRun run, int? mostRepeats = null)
     {
-        var lineCounts = run.Trace.Dance.Header.LineCounts;
         var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
         var actions = new List<RunAction>();
-        foreach (var stretch in run.Stretches)
+        foreach (var stretch in run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)))
         {
-            if (stretch.Repeat > mostRepeats)
-            {
-                break;
-            }
-
-            var facing = stretch.StartFacing;
-            var call = -1;
-            foreach (var (step, weight, _) in stretch.Stretch.Dance(stretch.StartWeight))
-            {
-                facing += step.Turn;
-                if (step.Moment is not DanceAction action || step.Verb is not { } verb)
-                {
-                    continue;
-                }
-
-                var count = stretch.FromCount - stretch.Stretch.From + action.At.InCounts;
-                actions.Add(new RunAction(
-                    run.Song.Time.SecondsAt(count), count, action.Beat.Label(lineCounts), action.Step, verb.Name, step.Foot,
-                    verb.Kind == VerbKind.Takes, weight, facing, step.Turn, stretch.Repeat, walls.GetValueOrDefault(stretch.Repeat),
-                    stretch.Part, action.Line, stretch.IsTag, action.Call != call));
-                call = action.Call;
-            }
+            Add(run, stretch, walls.GetValueOrDefault(stretch.Repeat), actions);
         }
 
         actions.Sort((a, b) => a.SongCount.CompareTo(b.SongCount));
         return actions;
+    }
+
+    /// <summary>The instructor's cues, notes, cautions and trouble spots, and the layers, at the counts they hang on.</summary>
+    public static IReadOnlyList<RunNote> Notes(DanceRun run, int? mostRepeats = null)
+    {
+        var notes = new List<RunNote>();
+        foreach (var stretch in run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)))
+        {
+            var (from, to) = (Tick.FromCounts(stretch.Stretch.From), Tick.FromCounts(stretch.Stretch.From + stretch.ToCount - stretch.FromCount));
+            var part = stretch.Stretch.Pattern.Part;
+            var hung = part.Notes.Select(n => ((Moment)n, n.Kind, n.Text)).Concat(part.Layers.Select(l => ((Moment)l, WordedLayer.Of(l.Text).Kind.ToString().ToLowerInvariant(), l.Text)));
+            foreach (var (moment, kind, text) in hung.Where(n => n.Item1.At >= from && n.Item1.At < to))
+            {
+                double Count(Tick at) => stretch.FromCount - stretch.Stretch.From + at.InCounts;
+                notes.Add(new RunNote(
+                    run.Song.Time.SecondsAt(Count(moment.At)), run.Song.Time.SecondsAt(Count(moment.At + moment.Length)), Count(moment.At), kind,
+                    stretch.Stretch.Mirrored ? Sides.Mirrored(text) : text, stretch.Repeat, stretch.Part, moment.Line));
+            }
+        }
+
+        notes.Sort((a, b) => a.SongCount.CompareTo(b.SongCount));
+        return notes;
+    }
+
+    private static void Add(DanceRun run, RunStretch stretch, int? wall, List<RunAction> actions)
+    {
+        var lineCounts = run.Trace.Dance.Header.LineCounts;
+        var facing = stretch.StartFacing;
+        var steps = stretch.Stretch.Dance(stretch.StartWeight).ToList();
+        var call = -1;
+        for (var i = 0; i < steps.Count; i++)
+        {
+            var (step, weight, _) = steps[i];
+            facing += step.Turn;
+            var count = stretch.FromCount - stretch.Stretch.From + step.Moment.At.InCounts;
+            if (step.Moment is FreeSpan free)
+            {
+                actions.Add(new RunAction(
+                    run.Song.Time.SecondsAt(count), count, free.Beat.Label(lineCounts), "free", "free", Foot.None, false, weight, facing, Eighths.None,
+                    stretch.Repeat, wall, stretch.Part, free.Line, stretch.IsTag, true)
+                { Wording = new StepWording("your own", "", "", Foot.None) });
+                call = -1;
+            }
+            else if (step.Moment is DanceAction action && step.Verb is { } verb)
+            {
+                var starts = action.Call != call;
+                call = action.Call;
+                actions.Add(new RunAction(
+                    run.Song.Time.SecondsAt(count), count, action.Beat.Label(lineCounts), action.Step, verb.Name, step.Foot,
+                    verb.Kind == VerbKind.Takes, weight, facing, step.Turn, stretch.Repeat, wall, stretch.Part, action.Line, stretch.IsTag, starts)
+                {
+                    Wording = starts ? WordingOf(steps, i, action, stretch.Stretch.Mirrored) : null,
+                });
+            }
+        }
+    }
+
+    private static StepWording WordingOf(List<(ReplayStep Step, Weight After, Fault Fault)> steps, int first, DanceAction action, bool mirrored)
+    {
+        var danced = steps.Skip(first).TakeWhile(s => s.Step.Moment is not DanceAction a || a.Call == action.Call).Where(s => s.Step.Moment is DanceAction).Select(s => s.Step).ToList();
+        return StepWording.Of(action, danced.Select(s => s.Foot), danced.Select(s => s.Turn), mirrored);
     }
 }

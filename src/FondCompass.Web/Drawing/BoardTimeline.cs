@@ -2,27 +2,47 @@ using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Told;
 
 namespace FondCompass.Web.Drawing;
 
 /// <summary>One click of the call board.</summary>
 /// <param name="At">Seconds of the song at full rate; the count-in may lie before its count 0.</param>
-/// <param name="Label">What is counted: 1 to 8, or the count-in's 5, 6, 7, 8.</param>
-public sealed record BoardClick(double At, string Label, bool IsCountIn, bool IsFirst, int Repeat, int Line, string Part, int? Wall);
+/// <param name="Label">What is counted: 1 to 8 or down from it, an "&amp;" on which a step moves, or the count-in's words.</param>
+/// <param name="IsHalf">Between two counts: shown, and not clicked.</param>
+/// <param name="Where">The part as it is called, and the line by its name or number.</param>
+/// <param name="Wall">"wall 2 of 4"; in a tag the tag's name, off the walls the way everybody faces.</param>
+public sealed record BoardClick(double At, string Label, bool IsCountIn, bool IsFirst, bool IsHalf, int Repeat, string Where, string Wall);
 
 /// <summary>One step called on the board.</summary>
-/// <param name="Cue">The longest wording that can be said in time.</param>
-public sealed record BoardStep(double At, string Name, string Cue, string Foot, string Free, string Facing, int Degrees);
+/// <param name="Name">As the instructor calls it, with its way and its turn; the foot stands apart.</param>
+/// <param name="Foot">The foot that moves, L or R; empty where no single foot does.</param>
+/// <param name="Starts">A step begins; else it goes on with another foot.</param>
+public sealed record BoardStep(double At, bool Starts, string Name, string Foot, string Free, string Facing, int Degrees);
 
-/// <summary>A tag or restart, told well ahead.</summary>
-public sealed record BoardEvent(double At, string Words);
+/// <summary>Words to be said, and the moment they are for.</summary>
+/// <param name="Words">The instructor's own cue, else the longest wording that can be said in time.</param>
+public sealed record BoardSay(double At, string Words, bool IsOwn);
+
+/// <summary>What stands on the board for a while: what arms, hips or head do, a caution, a trouble spot, a note.</summary>
+/// <param name="From">It is shown from here, well before it is danced.</param>
+public sealed record BoardMark(double From, double At, double Until, string Kind, string Words);
+
+/// <summary>Something that comes, told ahead: a tag, a restart, another part, a pause.</summary>
+/// <param name="From">From when it is told.</param>
+public sealed record BoardEvent(double From, double At, string Words);
 
 /// <summary>All the call board shows, with its moments in seconds of the song at full rate; only what can be said depends on the rate.</summary>
 public sealed record BoardTimeline(
-    int RatePercent, double Bpm, double End, int Walls, IReadOnlyList<BoardClick> Clicks, IReadOnlyList<BoardStep> Steps, IReadOnlyList<BoardEvent> Events)
+    int RatePercent, double Bpm, double End, string FirstWall, IReadOnlyList<BoardClick> Clicks, IReadOnlyList<BoardStep> Steps,
+    IReadOnlyList<BoardSay> Says, IReadOnlyList<BoardMark> Marks, IReadOnlyList<BoardEvent> Events)
 {
+    /// <summary>Counts ahead that a tag or a restart is told, another part or the top, and what arms and cautions a step brings.</summary>
+    private const int AheadOfChange = 16, AheadOfPart = 8, AheadOfMark = 2;
+
     /// <param name="rate">Share of full tempo at which it is taught.</param>
     /// <param name="lexicon">The steps known, for their cues; the shipped ones when left out.</param>
     public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats, StepLexicon? lexicon = null)
@@ -30,25 +50,28 @@ public sealed record BoardTimeline(
         var time = run.Song.Time;
         var first = run.Start;
         var header = analysis.Dance.Header;
-        var origin = time.SecondsAt(first) - (header.CountIn * 60 / time.BpmAt(first));
-        double At(double count) => time.SecondsAt(count);
         var beat = 60 / time.BpmAt(first);
-        var clicks = Enumerable.Range(0, header.CountIn)
-            .Select(i => new BoardClick(origin + (i * beat), CountInLabel(header, i), true, false, 0, 0, "", null))
-            .ToList();
+        var origin = time.SecondsAt(first) - (header.CountIn * beat);
         var stretches = run.Stretches.TakeWhile(s => s.Repeat <= repeats).ToList();
+        var walls = analysis.Trace.WallOrder.Count;
+        var opening = stretches.Count > 0 ? WallOf(run, stretches[0], walls) : "";
+        var clicks = Enumerable.Range(0, header.CountIn)
+            .Select(i => new BoardClick(origin + (i * beat), CountInLabel(header, i), true, false, false, 0, "", opening))
+            .ToList();
+        var actions = RunTimeline.Of(run, repeats);
+        var halves = actions.Where(a => !double.IsInteger(Math.Round(a.SongCount, 6))).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First());
         foreach (var stretch in stretches)
         {
-            clicks.AddRange(ClicksOf(run, stretch, At));
+            clicks.AddRange(ClicksOf(run, stretch, header.CountStyle, halves, WallOf(run, stretch, walls)));
         }
 
+        var notes = RunTimeline.Notes(run, repeats);
         var end = stretches.Count > 0 ? stretches[^1].ToCount : first;
         return new BoardTimeline(
-            (int)Math.Round(rate * 100), time.BpmAt(first) * rate, At(end), analysis.Trace.WallOrder.Count, clicks,
-            StepsOf(run, repeats, At, rate, lexicon ?? StepLexicon.Shipped),
-            run.Events.Where(e => e.Kind != RunEventKind.Ending && e.AfterRepeat <= repeats)
-                .Select(e => new BoardEvent(At(e.AtCount), e.Kind == RunEventKind.Tag ? $"tag after repeat {e.AfterRepeat}, facing {e.Facing}" : $"restart, facing {e.Facing}"))
-                .ToList());
+            (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, clicks,
+            StepsOf(actions), SaysOf(actions, notes, time, rate, lexicon ?? StepLexicon.Shipped),
+            [.. notes.Where(n => n.Kind != "cue").Select(n => new BoardMark(time.SecondsAt(n.SongCount - AheadOfMark), n.Seconds, n.Until, n.Kind, n.Text))],
+            [.. EventsOf(run, stretches, repeats).OrderBy(e => e.At)]);
     }
 
     /// <summary>What is called on one count of the count-in: the words said, else the counts that lead to 1: "5, 6, 7, 8", or down to it.</summary>
@@ -57,40 +80,115 @@ public sealed record BoardTimeline(
         : header.CountStyle == CountStyle.Down ? $"{header.CountIn - i}"
         : $"{((header.LineCounts - header.CountIn + i) % header.LineCounts + header.LineCounts) % header.LineCounts + 1}";
 
-    private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, Func<double, double> at)
+    private static string WallOf(DanceRun run, RunStretch stretch, int walls) =>
+        stretch.IsTag ? PartWording.Of(stretch.Stretch)
+        : run.Repeats[stretch.Repeat - 1].Wall is { } wall && walls > 1 ? $"wall {wall} of {walls}"
+        : $"to {stretch.StartFacing}";
+
+    private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, CountStyle style, Dictionary<double, RunAction> halves, string wall)
     {
-        var wall = stretch.IsTag ? null : run.Repeats[stretch.Repeat - 1].Wall;
-        foreach (var line in stretch.Stretch.Pattern.Part.Lines)
+        var part = stretch.Stretch.Pattern.Part;
+        var name = PartWording.Of(stretch.Stretch);
+        foreach (var line in part.Lines)
         {
             for (var i = 0; i < line.Counts; i++)
             {
                 var count = (line.Start.Value / Tick.PerCount) + i;
-                if (count >= stretch.Stretch.From && count < stretch.Stretch.To)
+                if (count < stretch.Stretch.From || count >= stretch.Stretch.To)
                 {
-                    yield return new BoardClick(
-                        at(stretch.FromCount - stretch.Stretch.From + count), $"{i + 1}", false, i == 0, stretch.Repeat, line.Number, stretch.Part, wall);
+                    continue;
+                }
+
+                var at = stretch.FromCount - stretch.Stretch.From + count;
+                var where = run.Trace.Dance.IsPhrased || stretch.IsTag ? $"{name} · {PartWording.Of(line)}" : $"repeat {stretch.Repeat}, {PartWording.Of(part, line, several: true)}";
+                yield return new BoardClick(run.Song.Time.SecondsAt(at), style == CountStyle.Down ? $"{line.Counts - i}" : $"{i + 1}", false, i == 0, false, stretch.Repeat, where, wall);
+                foreach (var share in Shares)
+                {
+                    if (halves.TryGetValue(Math.Round(at + share.Part, 6), out var moved) && moved.Repeat == stretch.Repeat)
+                    {
+                        yield return new BoardClick(moved.Seconds, share.Letter, false, false, true, stretch.Repeat, where, wall);
+                    }
                 }
             }
         }
     }
 
-    private static List<BoardStep> StepsOf(DanceRun run, int repeats, Func<double, double> at, double rate, StepLexicon lexicon)
+    private static readonly (double Part, string Letter)[] Shares = [(0.25, "e"), (0.5, "&"), (2 / 3.0, "&"), (0.75, "a")];
+
+    private static List<BoardStep> StepsOf(IReadOnlyList<RunAction> actions)
     {
         var steps = new List<BoardStep>();
-        var calls = RunTimeline.Of(run, repeats).Where(a => a.StartsCall).ToList();
-        var saidUntil = double.NegativeInfinity;
-        foreach (var call in calls)
+        foreach (var action in actions)
         {
-            var beginsAt = at(call.SongCount);
-            var earliest = Math.Max(at(call.SongCount - Cue.DefaultLead), saidUntil);
-            var words = lexicon.Find(call.Step)?.Cue ?? new CueWords(call.Step, call.Step, call.Step);
-            var (cue, _) = Cue.Choose(words, call.Foot.Word(), (beginsAt - earliest) / rate);
-            saidUntil = earliest + (Cue.Seconds(cue) * rate);
-            steps.Add(new BoardStep(
-                beginsAt, call.Foot.IsSingle() ? $"{call.Step} {call.Foot.Letter()}" : call.Step, cue,
-                call.Foot.IsSingle() ? call.Foot.Letter() : "", call.Weight.FreeFoot().Letter(), call.Facing.ToString(), call.Facing.Degrees));
+            // The free foot and the facing follow every action; the name stays until the next call.
+            var name = action.Wording?.Called ?? (steps.Count > 0 ? steps[^1].Name : "");
+            var foot = action.Foot.IsSingle() ? action.Foot.Letter() : "";
+            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot().Letter(), action.Facing.ToString(), action.Facing.Degrees));
         }
 
         return steps;
+    }
+
+    private static List<BoardSay> SaysOf(IReadOnlyList<RunAction> actions, IReadOnlyList<RunNote> notes, TimeMap time, double rate, StepLexicon lexicon)
+    {
+        var own = notes.Where(n => n.Kind == "cue").ToList();
+        var spoken = own.Select(n => Math.Round(n.SongCount, 6)).ToHashSet();
+        var says = own.Select(n => new BoardSay(n.Seconds, n.Text, true)).ToList();
+        var saidUntil = double.NegativeInfinity;
+        foreach (var call in actions.Where(a => a.Wording is not null && !spoken.Contains(Math.Round(a.SongCount, 6))))
+        {
+            var earliest = Math.Max(time.SecondsAt(call.SongCount - Cue.DefaultLead), saidUntil);
+            var wording = call.Wording!;
+            // Their own name is called as they call it; the lexicon's wording only where the lexicon's name is theirs too.
+            var words = lexicon.Find(wording.Name)?.Cue is { Sentence.Length: > 0 } known && wording.Turn.Length == 0 && wording.Way.Length == 0 ? known : new CueWords(wording.Called, wording.Called, wording.Name);
+            var (cue, _) = Cue.Choose(words, call.Foot.IsSingle() ? call.Foot.Word() : wording.Name, (call.Seconds - earliest) / rate);
+            saidUntil = earliest + (Cue.Seconds(cue) * rate);
+            says.Add(new BoardSay(call.Seconds, cue, false));
+        }
+
+        return [.. says.OrderBy(s => s.At)];
+    }
+
+    private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats)
+    {
+        var time = run.Song.Time;
+        BoardEvent Event(double count, int ahead, string words) => new(time.SecondsAt(count - ahead), time.SecondsAt(count), words);
+        foreach (var happens in run.Events.Where(e => e.Kind != RunEventKind.Ending && e.AfterRepeat <= repeats))
+        {
+            var tag = run.Stretches.FirstOrDefault(s => s.IsTag && s.FromCount == happens.AtCount);
+            yield return Event(happens.AtCount, AheadOfChange, happens.Kind == RunEventKind.Tag ? $"{(tag is null ? "tag" : PartWording.Of(tag.Stretch))}, facing {happens.Facing}" : $"restart from the top, facing {happens.Facing}");
+        }
+
+        var told = run.Events.Where(e => e.Kind == RunEventKind.Restart).Select(e => e.AtCount).ToHashSet();
+        foreach (var (before, next) in stretches.Zip(stretches.Skip(1)))
+        {
+            if (next.IsTag || told.Contains(next.FromCount))
+            {
+                continue;
+            }
+
+            var words = run.Trace.Dance.IsPhrased ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{PartWording.Of(next.Stretch)}"
+                : next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag ? "from the top, other side" : "from the top";
+            yield return Event(next.FromCount, AheadOfPart, $"{words}, facing {next.StartFacing}");
+        }
+
+        for (var i = 0; i < run.Song.Passages.Count; i++)
+        {
+            var passage = run.Song.Passages[i];
+            var before = i > 0 ? run.Song.Passages[i - 1].Feel : CountingFeel.AsPlayed;
+            if (passage.Rest is { } rest)
+            {
+                yield return Event(run.Song.Starts[i], AheadOfPart, $"the music stops for {rest:0.#} s");
+            }
+            else if (passage.Feel != before)
+            {
+                yield return Event(run.Song.Starts[i], AheadOfPart, passage.Feel switch { CountingFeel.HalfTime => "half time", CountingFeel.DoubleTime => "double time", _ => "at its own pace again" });
+            }
+
+            if (passage.Note is { Length: > 0 } reminder)
+            {
+                yield return Event(run.Song.Starts[i], AheadOfPart, reminder);
+            }
+        }
     }
 }

@@ -195,7 +195,7 @@ public class DrawingTests
         var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L");
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(48, new Bpm(120)), 16);
         var board = BoardTimeline.Of(analysis, run, 0.5, 2);
-        Assert.Equal((50, 60, 1), (board.RatePercent, board.Bpm, board.Walls));
+        Assert.Equal((50, 60, "to 12:00"), (board.RatePercent, board.Bpm, board.FirstWall));
         Assert.Equal(["5", "6", "7", "8", "1", "2"], board.Clicks.Take(6).Select(c => c.Label));
         Assert.Equal([true, true, true, true, false, false], board.Clicks.Take(6).Select(c => c.IsCountIn));
         Assert.Equal(20, board.Clicks.Count);
@@ -206,8 +206,13 @@ public class DrawingTests
         }
 
         Assert.Equal(16, board.End, 9);
-        Assert.Equal(["vine R", "vine L", "vine R", "vine L"], board.Steps.Select(s => s.Name));
-        Assert.Equal([8, 10, 12, 14], board.Steps.Select(s => s.At));
+        var calls = board.Steps.Where(s => s.Starts).ToList();
+        Assert.Equal(["vine", "vine", "vine", "vine"], calls.Select(s => s.Name));
+        Assert.Equal(["R", "L", "R", "L"], calls.Select(s => s.Foot));
+        Assert.Equal([8, 10, 12, 14], calls.Select(s => s.At));
+        // Within the vine the foot that moves is shown, and which is free then.
+        Assert.Equal(["R", "L", "R", "L"], board.Steps.Take(4).Select(s => s.Foot));
+        Assert.Equal(["L", "R", "L", "L"], board.Steps.Take(4).Select(s => s.Free));
     }
 
     [Fact]
@@ -215,10 +220,10 @@ public class DrawingTests
     {
         var analysis = Analysis.Of("part A\n1-4 jazz box R\n5-8 jazz box R");
         BoardTimeline At(double bpm) => BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(bpm)), 0), 1, 1);
-        Assert.Equal("jazz box, cross, back, side, forward", At(40).Steps[1].Cue);
-        Assert.Equal("jazz box", At(120).Steps[1].Cue);
-        Assert.Equal("box", At(300).Steps[1].Cue);
-        Assert.Equal("right", At(900).Steps[1].Cue);
+        Assert.Equal("jazz box, cross, back, side, forward", At(40).Says[1].Words);
+        Assert.Equal("jazz box", At(120).Says[1].Words);
+        Assert.Equal("box", At(300).Says[1].Words);
+        Assert.Equal("right", At(900).Says[1].Words);
     }
 
     [Fact]
@@ -227,7 +232,68 @@ public class DrawingTests
         var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\ntag T\n1-2 hold\nafter 1 T\nrestart 2 after 3");
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(48, new Bpm(60)), 0);
         var board = BoardTimeline.Of(analysis, run, 1, 3);
-        Assert.Equal([8, 13], board.Events.Select(e => e.At));
-        Assert.Contains("tag after repeat 1", board.Events[0].Words, StringComparison.Ordinal);
+        Assert.Equal([8, 13], board.Events.Where(e => !e.Words.StartsWith("from the top", StringComparison.Ordinal)).Select(e => e.At));
+        Assert.Equal("T, facing 12:00", board.Events[0].Words);
+        Assert.Equal(-8, board.Events[0].From, 6);
+        Assert.Equal("T", board.Clicks.First(c => c.At >= 8).Wall);
+        Assert.Contains(board.Events, e => e.Words == "restart from the top, facing 12:00");
+    }
+
+    private const string Wordy = """
+        counting down
+        count-in 5 6 7 ready
+        start weight L
+        part V
+        line out and back
+        1-4 grapevine R + 1,3 right arm up
+        cue 1 off we go
+        5-6 step R forward, pivot 1/4 left
+        caution 5 mind the wet floor
+        trouble 6 the quarter comes early
+        7&8 shuffle R forward + hips roll
+        1-4 arms reach right
+        5-8 free, left free
+        tag Capstan
+        1-2 clap, hold
+        order V V[1-8] Capstan V[9-16]
+        """;
+
+    [Fact]
+    public void The_board_says_everything_in_the_instructors_words()
+    {
+        var analysis = Analysis.Of(Wordy);
+        var run = RunUnroller.Unroll(analysis.Trace, new Song([new Passage("verse", 16, 120), new Passage("held", 0, 0) { Rest = 3 }, new Passage("low", 32, 120, Note: "the fiddle") { Feel = CountingFeel.HalfTime }]), 0);
+        var board = BoardTimeline.Of(analysis, run, 1, 9);
+        Assert.Equal(["5", "6", "7", "ready", "8", "7"], board.Clicks.Where(c => !c.IsHalf).Take(6).Select(c => c.Label));
+        Assert.Equal("&", board.Clicks.First(c => c.IsHalf).Label);
+        Assert.Equal(["grapevine", "step forward", "pivot 1/4 left", "shuffle forward", "arms reach right", "your own"], board.Steps.Where(s => s.Starts).Take(6).Select(s => s.Name));
+        Assert.Equal(["R", "R", "R", "R", "", ""], board.Steps.Where(s => s.Starts).Take(6).Select(s => s.Foot));
+        Assert.Equal("V · out and back", board.Clicks.First(c => !c.IsCountIn).Where);
+        Assert.Contains(board.Clicks, c => c.Where == "V, first half · out and back");
+        Assert.Contains(board.Clicks, c => c.Where == "V, second half · 2");
+        Assert.Equal("off we go", board.Says[0].Words);
+        Assert.True(board.Says[0].IsOwn);
+        Assert.Equal(["right arm up", "right arm up", "hips roll"], board.Marks.Where(m => m.Kind is "arms" or "hips").Take(3).Select(m => m.Words));
+        Assert.Contains(board.Marks, m => m.Kind == "caution" && m.Words == "mind the wet floor" && m.From < m.At);
+        Assert.Contains(board.Marks, m => m.Kind == "trouble" && m.Words == "the quarter comes early");
+        Assert.Contains(board.Events, e => e.Words.StartsWith("again: V, first half", StringComparison.Ordinal) && e.At - e.From > 3.9);
+        Assert.Contains(board.Events, e => e.Words.StartsWith("Capstan", StringComparison.Ordinal));
+        Assert.Contains(board.Events, e => e.Words.StartsWith("next: V, second half", StringComparison.Ordinal));
+        Assert.Contains(board.Events, e => e.Words == "the music stops for 3 s");
+        Assert.Contains(board.Events, e => e.Words == "half time");
+        Assert.Contains(board.Events, e => e.Words == "the fiddle");
+        var all = string.Join('\n', board.Steps.Select(s => s.Name).Concat(board.Says.Select(s => s.Words)).Concat(board.Events.Select(e => e.Words)));
+        Assert.DoesNotContain("body", all, StringComparison.Ordinal);
+        Assert.DoesNotContain("no foot", all, StringComparison.Ordinal);
+        Assert.DoesNotContain("both", all, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_other_side_changes_sides_in_words_of_the_arms()
+    {
+        var analysis = Analysis.Of("start weight L\nmirrors\npart A\n1-7 walk R, L, R, L, R, L, R + right arm up\n8 hold");
+        var board = BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(120)), 0), 1, 2);
+        Assert.Equal(["right arm up", "left arm up"], board.Marks.Select(m => m.Words).Distinct());
+        Assert.Contains(board.Events, e => e.Words == "from the top, other side, facing 12:00");
     }
 }

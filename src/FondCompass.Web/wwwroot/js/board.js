@@ -7,9 +7,10 @@ const board = /** @type {HTMLElement} */ (document.getElementById('board'));
 const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
 const ladder = [60, 75, 90, 100];
 
-/** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, repeat: number, line: number, part: string, wall: number | null }} Click */
-/** @typedef {{ at: number, name: string, cue: string, foot: string, free: string, facing: string, degrees: number }} Step */
-/** @type {{ ratePercent: number, bpm: number, end: number, walls: number, clicks: Click[], steps: Step[], events: { at: number, words: string }[] } | null} */
+/** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string }} Click */
+/** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number }} Step */
+/** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
+/** @type {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: { at: number, words: string, isOwn: boolean }[], marks: Mark[], events: { from: number, at: number, words: string }[] } | null} */
 let line = null;
 let rate = 100;
 let shown = 0;
@@ -47,11 +48,12 @@ async function load() {
   }
   line = /** @type {NonNullable<typeof line>} */ (answer);
   put('rate', `${rate} %, ${Math.round(line.bpm * 10) / 10} a minute`);
-  if (line.clicks.length <= 4) {
-    $('now').textContent = 'This dance has no steps yet';
+  if (line.steps.length === 0) {
+    put('now', 'This dance has no steps yet');
   }
+  put('wall', line.firstWall);
   const end = line.end;
-  const clicks = line.clicks.map((c) => ({ at: c.at, length: 0.06, voice: 'click', pitch: c.isCountIn ? 660 : 880, strong: c.isFirst }));
+  const clicks = line.clicks.filter((c) => !c.isHalf).map((c) => ({ at: c.at, length: 0.06, voice: 'click', pitch: c.isCountIn ? 660 : 880, strong: c.isFirst }));
   conductor.load([...band.filter((n) => n.at < end), ...clicks].sort((a, b) => a.at - b.at), end);
   return true;
 }
@@ -131,21 +133,38 @@ function paint(now) {
   const step = steps[current];
   const next = steps[current + 1];
   put('count', click.label);
-  put('phase', click.isCountIn ? 'count-in' : `repeat ${click.repeat}, ${click.part} ${click.line}`);
+  $('count').classList.toggle('half', click.isHalf);
+  put('phase', click.isCountIn ? 'count-in' : click.where);
   put('now', step && !click.isCountIn ? step.name : 'wait');
-  put('next', next ? next.name : 'end');
-  put('cue-count', next ? `say: ${next.cue}` : '');
+  const coming = steps.findIndex((s, i) => i > current && s.starts);
+  put('next', coming >= 0 ? `${steps[coming].name}${steps[coming].foot ? ` · ${steps[coming].foot}` : ''}` : next ? '' : 'end');
+  const say = line.says.find((s) => s.at > now + 0.001);
+  put('cue-count', say ? `say: ${say.words}` : '');
+  $('cue-count').classList.toggle('own', say?.isOwn ?? false);
   $('foot-l').classList.toggle('on', step?.foot === 'L');
   $('foot-r').classList.toggle('on', step?.foot === 'R');
-  if (next) {
+  const until = coming >= 0 ? steps[coming] : next;
+  if (until) {
     const from = step?.at ?? 0;
-    $('wait').value = Math.max(0, Math.min(1, (next.at - now) / Math.max(0.01, next.at - from)));
+    $('wait').value = Math.max(0, Math.min(1, (until.at - now) / Math.max(0.01, until.at - from)));
   }
-  put('wall', click.wall ? `wall ${click.wall} of ${line.walls}` : click.isCountIn ? `wall 1 of ${line.walls}` : 'tag');
+  put('wall', click.wall);
   put('facing', step ? `facing ${step.facing}` : '');
   $('needle').setAttribute('transform', `rotate(${step?.degrees ?? 0} 30 30)`);
-  const event = line.events.find((e) => e.at > now && e.at - now < ((16 * 60) / (line?.bpm ?? 100)) * (rate / 100));
-  put('ahead', event ? `ahead: ${event.words}` : '');
+  const marks = line.marks.filter((m) => m.from <= now && (m.until > now || m.at > now - 1.5));
+  list('layers', marks.filter((m) => /^(arms|hips|head|sounds|body)$/.test(m.kind)).map((m) => m.words));
+  put('mind', marks.filter((m) => /^(caution|trouble|note)$/.test(m.kind)).map((m) => (m.kind === 'note' ? m.words : `${m.kind}: ${m.words}`)).join(' · '));
+  put('ahead', line.events.filter((e) => e.from <= now && e.at > now).map((e) => e.words).join(' · '));
+}
+
+/** @param {string} name @param {string[]} words */
+function list(name, words) {
+  const all = [...new Set(words)];
+  const place = $(name);
+  if (place.dataset.words !== all.join('|')) {
+    place.dataset.words = all.join('|');
+    place.replaceChildren(...all.map((w) => Object.assign(document.createElement('li'), { textContent: w })));
+  }
 }
 
 function toggle() {

@@ -1,0 +1,30 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Told;
+
+/// <summary>What a part and a line are called where they are danced.</summary>
+public static class PartWording
+{
+    /// <summary>"V", "V, first half", "V, counts 17 to 24", "A, easier"; a tag by its own name.</summary>
+    public static string Of(Stretch stretch)
+    {
+        var part = stretch.Pattern.Part;
+        var name = part.Variant is { } variant ? $"{part.VariantOf ?? part.Name}, {variant}" : part.Name;
+        var half = part.Counts / 2.0;
+        return (stretch.From, stretch.To) switch
+        {
+            (0, var to) when to == part.Counts => name,
+            (0, var to) when to == half => $"{name}, first half",
+            (var from, var to) when from == half && to == part.Counts => $"{name}, second half",
+            var (from, to) => $"{name}, counts {from + 1} to {to}",
+        };
+    }
+
+    /// <summary>A line by the name it was given, else by its number.</summary>
+    public static string Of(DanceLine line) => line.Name.Length > 0 ? line.Name : $"{line.Number}";
+
+    /// <summary>A line of a dance: with its part's name where there are several, "C 2", "V: out and back".</summary>
+    public static string Of(PartActions part, DanceLine line, bool several) =>
+        line.Name.Length > 0 ? several ? $"{part.Name}: {line.Name}" : line.Name : several ? $"{part.Name} {line.Number}" : $"{line.Number}";
+}
