@@ -14,12 +14,19 @@ public sealed record RunStretch(
     bool IsTag, int Repeat, Stretch Stretch, int FromCount, int ToCount, Weight StartWeight, Facing StartFacing, Weight EndWeight, Facing EndFacing, bool Cut)
 {
     public string Part => Stretch.Pattern.Part.Name;
+
+    /// <summary>What the call is called, whole or in part, however far the song lets it go: "V, first half".</summary>
+    public string Called { get; init; } = "";
 }
 
 /// <summary>One repeat as danced.</summary>
 /// <param name="Wall">Place of its start facing in the order of walls, from 1; null when it is not among them.</param>
 public sealed record RunRepeat(
-    int Index, string Part, int FromCount, int ToCount, double StartSeconds, Facing StartFacing, Facing EndFacing, Weight StartWeight, int? Wall, bool Mirrored, bool Cut);
+    int Index, string Part, int FromCount, int ToCount, double StartSeconds, Facing StartFacing, Facing EndFacing, Weight StartWeight, int? Wall, bool Mirrored, bool Cut)
+{
+    /// <summary>What the call is called: "V, first half".</summary>
+    public string Called { get; init; } = "";
+}
 
 public enum RunEventKind
 {

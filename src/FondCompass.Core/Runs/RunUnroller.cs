@@ -3,6 +3,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Runs;
@@ -89,7 +90,7 @@ public sealed class RunUnroller
 
             var restart = RestartOf(repeat, length);
             var mirrored = _trace.Mirrors && _weight == _trace.StartWeight.Other();
-            DanceRepeat(repeat, new Stretch(pattern, 0, restart?.AfterCount ?? length, mirrored), restart);
+            DanceRepeat(repeat, new Stretch(pattern, 0, restart?.AfterCount ?? length, mirrored), restart, PartWording.Of(Stretch.Whole(pattern)));
             DanceTags(repeat);
         }
 
@@ -131,8 +132,9 @@ public sealed class RunUnroller
                 repeat++;
                 var stretch = _patterns.Call(call.Stretch, repeat);
                 var restart = RestartOf(repeat, stretch.Counts);
+                var called = PartWording.Of(stretch);
                 stretch = restart is null ? stretch : stretch with { To = stretch.From + restart.AfterCount };
-                DanceRepeat(repeat, stretch, restart);
+                DanceRepeat(repeat, stretch, restart, called);
                 DanceTags(repeat);
             }
         }
@@ -164,16 +166,17 @@ public sealed class RunUnroller
         return null;
     }
 
-    private void DanceRepeat(int repeat, Stretch stretch, RestartAfter? restart)
+    private void DanceRepeat(int repeat, Stretch stretch, RestartAfter? restart, string called)
     {
         var from = _at;
         var weight = _weight;
         var facing = _facing;
         var danced = Fit(stretch);
         var cut = restart is not null || danced.Counts < stretch.Counts;
-        Add(isTag: false, repeat, danced, cut);
+        Add(isTag: false, repeat, danced, cut, called);
         _repeats.Add(new RunRepeat(
-            repeat, danced.Pattern.Part.Name, from, _at, _song.Time.SecondsAt(from), facing, _facing, weight, WallOf(facing), danced.Mirrored, cut));
+            repeat, danced.Pattern.Part.Name, from, _at, _song.Time.SecondsAt(from), facing, _facing, weight, WallOf(facing), danced.Mirrored, cut)
+        { Called = called });
         if (restart is not null && _at < _song.Counts)
         {
             AddEvent(RunEventKind.Restart, repeat, restart.Row);
@@ -195,7 +198,7 @@ public sealed class RunUnroller
     {
         AddEvent(RunEventKind.Tag, repeat, null);
         var danced = Fit(stretch);
-        Add(isTag: true, repeat, danced, danced.Counts < stretch.Counts);
+        Add(isTag: true, repeat, danced, danced.Counts < stretch.Counts, PartWording.Of(stretch));
         CheckCorner(RunEventKind.Tag, repeat, row);
     }
 
@@ -203,10 +206,10 @@ public sealed class RunUnroller
     private Stretch Fit(Stretch stretch) =>
         stretch.Counts <= _song.Counts - _at ? stretch : stretch with { To = stretch.From + _song.Counts - _at };
 
-    private void Add(bool isTag, int repeat, Stretch stretch, bool cut)
+    private void Add(bool isTag, int repeat, Stretch stretch, bool cut, string called)
     {
         var (weight, turn) = stretch.End(_weight);
-        _stretches.Add(new RunStretch(isTag, repeat, stretch, _at, _at + stretch.Counts, _weight, _facing, weight, _facing + turn, cut));
+        _stretches.Add(new RunStretch(isTag, repeat, stretch, _at, _at + stretch.Counts, _weight, _facing, weight, _facing + turn, cut) { Called = called });
         _at += stretch.Counts;
         _weight = weight;
         _facing += turn;

@@ -81,14 +81,14 @@ public sealed record BoardTimeline(
         : $"{((header.LineCounts - header.CountIn + i) % header.LineCounts + header.LineCounts) % header.LineCounts + 1}";
 
     private static string WallOf(DanceRun run, RunStretch stretch, int walls) =>
-        stretch.IsTag ? PartWording.Of(stretch.Stretch)
+        stretch.IsTag ? stretch.Called
         : run.Repeats[stretch.Repeat - 1].Wall is { } wall && walls > 1 ? $"wall {wall} of {walls}"
         : $"to {stretch.StartFacing}";
 
     private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, CountStyle style, Dictionary<double, RunAction> halves, string wall)
     {
         var part = stretch.Stretch.Pattern.Part;
-        var name = PartWording.Of(stretch.Stretch);
+        var name = stretch.Called;
         foreach (var line in part.Lines)
         {
             for (var i = 0; i < line.Counts; i++)
@@ -156,7 +156,7 @@ public sealed record BoardTimeline(
         foreach (var happens in run.Events.Where(e => e.Kind != RunEventKind.Ending && e.AfterRepeat <= repeats))
         {
             var tag = run.Stretches.FirstOrDefault(s => s.IsTag && s.FromCount == happens.AtCount);
-            yield return Event(happens.AtCount, AheadOfChange, happens.Kind == RunEventKind.Tag ? $"{(tag is null ? "tag" : PartWording.Of(tag.Stretch))}, facing {happens.Facing}" : $"restart from the top, facing {happens.Facing}");
+            yield return Event(happens.AtCount, AheadOfChange, happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? "tag"}, facing {happens.Facing}" : $"restart from the top, facing {happens.Facing}");
         }
 
         var told = run.Events.Where(e => e.Kind == RunEventKind.Restart).Select(e => e.AtCount).ToHashSet();
@@ -167,7 +167,7 @@ public sealed record BoardTimeline(
                 continue;
             }
 
-            var words = run.Trace.Dance.IsPhrased ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{PartWording.Of(next.Stretch)}"
+            var words = run.Trace.Dance.IsPhrased ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}"
                 : next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag ? "from the top, other side" : "from the top";
             yield return Event(next.FromCount, AheadOfPart, $"{words}, facing {next.StartFacing}");
         }

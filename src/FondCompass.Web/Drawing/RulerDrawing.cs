@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Web.Drawing;
@@ -8,9 +9,24 @@ namespace FondCompass.Web.Drawing;
 /// <summary>A count's mark on the ruler.</summary>
 public sealed record Notch(double X, string Label, bool IsFine);
 
+/// <summary>What lies on counts of the ruler.</summary>
+public enum SpanKind
+{
+    Step,
+
+    /// <summary>Nobody moves.</summary>
+    Hold,
+
+    /// <summary>Arms, hips or head alone.</summary>
+    Body,
+
+    /// <summary>The dancer's own.</summary>
+    Free,
+}
+
 /// <summary>A step lying on its counts.</summary>
 /// <param name="Called">What it is called; <see cref="Shown"/> as far as there is room.</param>
-public sealed record StepSpan(double X, double Width, string Called, string Full, string Foot, int Row, int Count, bool HasError)
+public sealed record StepSpan(double X, double Width, string Called, string Full, string Foot, int Row, int Count, bool HasError, SpanKind Kind = SpanKind.Step)
 {
     /// <summary>Units a letter takes, and what stands beside the name.</summary>
     private const double Letter = 6.1, Beside = 20;
@@ -60,14 +76,22 @@ public sealed record RulerLine(
     /// <summary>What arms, hips, hands and the rest do besides.</summary>
     public IReadOnlyList<LayerMark> Layers { get; init; } = [];
 
+    /// <summary>The name the instructor gave the line; empty when none.</summary>
+    public string Name { get; init; } = "";
+
+    public IReadOnlyList<HungMark> Hung { get; init; } = [];
+
     public IReadOnlyList<RulerFlag> Flags { get; init; } = [];
 
     /// <summary>Errors and warnings that stand here.</summary>
     public IReadOnlyList<Core.Findings.Finding> Told { get; init; } = [];
 }
 
-/// <summary>A layer's words where they begin.</summary>
-public sealed record LayerMark(double X, string Words);
+/// <summary>A layer on its counts.</summary>
+public sealed record LayerMark(double X, double Width, LayerKind Kind, string Words);
+
+/// <summary>What hangs on a count of a line: a cue, note, caution or trouble spot, or another way to dance some counts.</summary>
+public sealed record HungMark(string Kind, string Count, string Words, int Row);
 
 /// <summary>
 /// The count ruler of a part: an eight is a ruler with wide notches and finer ones between, steps lie on it, and below runs
@@ -78,6 +102,7 @@ public static class RulerDrawing
     public const double Height = 84;
     public const double BandTop = 15;
     public const double BandHeight = 25;
+    public const double LaneHeight = 20;
     public const double LeftLane = 53;
     public const double RightLane = 74;
 
@@ -86,6 +111,9 @@ public static class RulerDrawing
 
     /// <summary>Actions drawn in one line at the most; nobody dances so many.</summary>
     private const int MostDrawn = 400;
+
+    /// <summary>Marks hung on one line at the most.</summary>
+    private const int MostHung = 12;
 
     private const double MiddleLane = (LeftLane + RightLane) / 2;
 
@@ -106,7 +134,7 @@ public static class RulerDrawing
             lines.Add(new RulerLine(
                 line.Number, line.Counts, line.Counts != lineCounts,
                 Notches(line, actions, X),
-                Spans(line, actions, X),
+                [.. Spans(line, actions, X).Concat(Free(trace.Part, line, X)).OrderBy(s => s.X)],
                 Weights(line, actions, state.Weight, end.Weight, X),
                 Marks(actions, X),
                 Turns(actions, X),
@@ -116,7 +144,9 @@ public static class RulerDrawing
                 NotchWidth = notch,
                 Paper = paper,
                 Widest = widest,
-                Layers = [.. trace.Part.Layers.Where(l => l.Line == line.Number).DistinctBy(l => (l.At, l.Text)).Take(MostDrawn).Select(l => new LayerMark(X(l.At), l.Text))],
+                Layers = [.. trace.Part.Layers.Where(l => l.Line == line.Number).DistinctBy(l => (l.At, l.Text)).Take(MostDrawn).Select(l => new LayerMark(X(l.At), Math.Max(6, X(l.At + l.Length) - X(l.At) - 2), WordedLayer.Of(l.Text).Kind, l.Text))],
+                Name = line.Name,
+                Hung = HungOn(trace.Part, line, lineCounts),
             });
             state = end;
         }
@@ -151,30 +181,38 @@ public static class RulerDrawing
             var together = calls.Count(c => c[0].At == first.At);
             if (together > 1 && spans.Count > 0 && calls.FindIndex(c => c[0].At == first.At) < i)
             {
-                spans[^1] = spans[^1] with { Called = $"{spans[^1].Called} & {first.Action.Step}", Full = $"{spans[^1].Full}, {Wording(first, calls[i])}" };
+                spans[^1] = spans[^1] with { Called = $"{spans[^1].Called} & {StepWording.Of(calls[i]).Called}", Full = $"{spans[^1].Full}, {Wording(calls[i])}" };
                 continue;
             }
 
             var left = x(first.At);
             var width = Math.Max(6, x(until) - left - 2);
-            var full = Wording(first, calls[i]);
+            var wording = StepWording.Of(calls[i]);
             spans.Add(new StepSpan(
-                left, width, Named(first, calls[i]), full, first.Foot.IsSingle() ? first.Foot.Letter() : "", first.Action.Row, Math.Max(1, first.Action.Beat.Number),
-                calls[i].Exists(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot or Fault.UnwindWrongWay or Fault.TurnMissesWall)));
+                left, width, wording.Called, Wording(calls[i]), wording.Letter, first.Action.Row, Math.Max(1, first.Action.Beat.Number),
+                calls[i].Exists(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot or Fault.UnwindWrongWay or Fault.TurnMissesWall), KindOf(first)));
         }
 
         return spans;
     }
 
-    private static string Named(TracedAction first, List<TracedAction> call)
-    {
-        var turn = call.Aggregate(Eighths.None, (sum, a) => sum + a.Turn);
-        return turn.IsNone ? first.Action.Step : $"{first.Action.Step} {Eighths.AmountText(turn.Value)}{(turn.Value > 0 ? "R" : "L")}";
-    }
+    private static IEnumerable<StepSpan> Free(PartActions part, DanceLine line, Func<Tick, double> x) => part.Moments.OfType<FreeSpan>().Where(f => f.Line == line.Number)
+        .Select(f => new StepSpan(x(f.At), Math.Max(6, x(f.At + f.Length) - x(f.At) - 2), "your own", $"your own from count {f.Beat.Label()}", "", f.Row, Math.Max(1, f.Beat.Number), false, SpanKind.Free));
 
-    private static string Wording(TracedAction first, List<TracedAction> call) =>
-        $"{first.Action.Step}{(first.Foot.IsSingle() ? $" {first.Foot.Letter()}" : "")}: "
-        + string.Join(", ", call.Select(a => $"{a.Action.Beat.Label()} {a.Action.Verb.Name}{(a.Foot == Foot.None ? "" : $" {a.Foot.Letter()}")}"));
+    private static List<HungMark> HungOn(PartActions part, DanceLine line, int lineCounts) =>
+    [
+        .. part.Notes.Where(n => n.Line == line.Number).DistinctBy(n => (n.Kind, n.At, n.Text)).OrderBy(n => n.At).Take(MostHung).Select(n => new HungMark(n.Kind, n.Beat.Label(lineCounts), n.Text, n.Row)),
+        .. part.Variants.Where(v => v.Line == line.Number).Take(MostHung).Select(v => new HungMark(
+            v.Label.ToString(), Counts(v, line), string.Join(", ", v.Moments.OfType<DanceAction>().GroupBy(a => a.Call).Select(g => g.First()).Select(a => $"{(a.Called.Length > 0 ? a.Called : a.Step)}{(a.CallLead.IsSingle() ? $" {a.CallLead.Letter()}" : "")}")), v.Row)),
+    ];
+
+    private static string Counts(SpanVariant variant, DanceLine line) => $"{(int)Math.Floor((variant.From - line.Start).InCounts) + 1} to {(int)Math.Ceiling((variant.To - line.Start).InCounts)}";
+
+    private static string Wording(List<TracedAction> call) =>
+        $"{StepWording.Of(call)}: " + string.Join(", ", call.Select(a => $"{a.Action.Beat.Label()} {a.Action.Verb.Name}{(a.Foot == Foot.None ? "" : $" {a.Foot.Letter()}")}"));
+
+    private static SpanKind KindOf(TracedAction first) =>
+        first.Action.Verb.Has(VerbTraits.IsBody) ? SpanKind.Body : first.Action.Verb.Has(VerbTraits.Holds) ? SpanKind.Hold : SpanKind.Step;
 
     private static double Lane(Weight weight) => weight switch
     {

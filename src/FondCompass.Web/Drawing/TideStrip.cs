@@ -56,8 +56,8 @@ public sealed record TideStrip(
             p.Rest is { } wait ? $"{p.Name}: {wait:0.#} seconds without a beat" : $"{p.Name}: {p.Counts} counts from count {song.Starts[i]}, {p.Bpm:0.#}{(p.BpmEnd is { } end ? $" to {end:0.#}" : "")} a minute{(p.Note is null ? "" : $". {p.Note}")}", null, false, p.Rest is not null, song.Starts[i], song.Starts[i] + p.Counts)).ToList();
         var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
         var repeats = run.Stretches.Select(s => new TideBlock(
-            X(s.FromCount), X(s.ToCount - s.FromCount), s.IsTag ? s.Part : run.Trace.Dance.IsPhrased ? s.Part : $"{s.Repeat}",
-            $"{(s.IsTag ? $"Tag {s.Part}" : $"Repeat {s.Repeat}")}, {s.Part}: counts {s.FromCount} to {s.ToCount}, faces {s.StartFacing}",
+            X(s.FromCount), X(s.ToCount - s.FromCount), s.IsTag || run.Trace.Dance.IsPhrased ? s.Called : $"{s.Repeat}",
+            $"{(s.IsTag ? $"Tag {s.Called}" : $"Repeat {s.Repeat}, {s.Called}")}: counts {s.FromCount} to {s.ToCount}, faces {s.StartFacing}",
             s.IsTag ? null : walls.GetValueOrDefault(s.Repeat), s.Cut, s.IsTag, s.FromCount, s.ToCount)).ToList();
         return new TideStrip(width, song.Counts, zoom, mostZoom, passages, repeats, Drift(run, X), GhostsOf(proposed, X), MarksOf(run, unit, X));
     }

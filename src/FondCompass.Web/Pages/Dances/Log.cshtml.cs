@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Told;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
@@ -111,6 +112,6 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shel
         Groups = await book.Groups(cancel);
         Past = await book.Lessons(Id, cancel);
         var patterns = Analysis.Trace.Calls.Select(c => c.Stretch.Pattern).Distinct().ToList();
-        Lines = patterns.SelectMany(p => p.Part.Lines.Select(l => patterns.Count > 1 ? $"{p.Part.Name} {l.Number}" : $"{l.Number}")).Take(64).ToList();
+        Lines = patterns.SelectMany(p => p.Part.Lines.Select(l => PartWording.Of(p.Part, l, patterns.Count > 1))).Take(64).ToList();
     }
 }

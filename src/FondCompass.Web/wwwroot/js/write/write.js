@@ -6,6 +6,7 @@ import './ruler.js';
 import './reading.js';
 import './said.js';
 import './catchup.js';
+import './layers.js';
 
 // A new dance waits for its title; on a phone, where the ruler comes first, any other is looked at before it is written.
 const script = /** @type {HTMLTextAreaElement} */ (document.getElementById('script'));
