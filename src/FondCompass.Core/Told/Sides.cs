@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Told;
 
@@ -10,9 +11,12 @@ public static partial class Sides
     public static string Mirrored(string words)
     {
         var changed = Word().Replace(words, m => Other(m.Value) ?? m.Value);
-        var isUnsaid = changed == words && Word().Matches(words).Any(m => Vocabulary.Find(m.Value.ToLowerInvariant()) is { } sense && (sense.Side != 0 || sense.Foot is Counts.Foot.Left or Counts.Foot.Right));
-        return isUnsaid ? $"{words} (other side)" : changed;
+        return changed == words && SaysASide(words) ? $"{words} (other side)" : changed;
     }
+
+    /// <summary>Whether some word, of whatever language is known, is a side.</summary>
+    private static bool SaysASide(string words) =>
+        StepLexicon.Shipped.Translation.Read(Lexer.Read(words)).Exists(t => t.Text is "left" or "right");
 
     private static string? Other(string word) => word switch
     {

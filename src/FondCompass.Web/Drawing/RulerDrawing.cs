@@ -28,15 +28,29 @@ public enum SpanKind
 /// <param name="Called">What it is called; <see cref="Shown"/> as far as there is room.</param>
 public sealed record StepSpan(double X, double Width, string Called, string Full, string Foot, int Row, int Count, bool HasError, SpanKind Kind = SpanKind.Step)
 {
-    /// <summary>Units a letter takes, and what stands beside the name.</summary>
-    private const double Letter = 6.1, Beside = 20;
+    /// <summary>Units a letter takes in the ruler's type: most, the narrow and the broad ones; and what stands beside the name.</summary>
+    private const double Letter = 7, Thin = 4, Broad = 10, Beside = 19;
 
     /// <summary>About as much of the name as fits into so many units.</summary>
     public string Shown(double width)
     {
-        var room = (int)((width - Beside) / Letter);
-        return Called.Length <= room ? Called : room < 2 ? "" : Called[..Math.Max(1, room - 1)] + "…";
+        var room = width - Beside;
+        if (Called.Sum(WidthOf) <= room)
+        {
+            return Called;
+        }
+
+        var used = Letter;
+        var letters = 0;
+        while (letters < Called.Length && used + WidthOf(Called[letters]) <= room)
+        {
+            used += WidthOf(Called[letters++]);
+        }
+
+        return letters == 0 ? "" : Called[..letters].TrimEnd() + "…";
     }
+
+    private static double WidthOf(char c) => c is 'i' or 'l' or 'j' or 't' or 'f' or 'r' or ' ' or '1' or '/' or ',' or '.' or '\'' ? Thin : c is 'm' or 'w' or 'M' or 'W' ? Broad : Letter;
 }
 
 /// <summary>One piece of the weight line.</summary>
@@ -134,7 +148,7 @@ public static class RulerDrawing
             lines.Add(new RulerLine(
                 line.Number, line.Counts, line.Counts != lineCounts,
                 Notches(line, actions, X),
-                [.. Spans(line, actions, X).Concat(Free(trace.Part, line, X)).OrderBy(s => s.X)],
+                [.. Spans(line, actions, [.. trace.Part.Moments.OfType<FreeSpan>().Where(f => f.Line == line.Number).Select(f => f.At)], X).Concat(Free(trace.Part, line, X)).OrderBy(s => s.X)],
                 Weights(line, actions, state.Weight, end.Weight, X),
                 Marks(actions, X),
                 Turns(actions, X),
@@ -169,7 +183,7 @@ public static class RulerDrawing
         return notches;
     }
 
-    private static List<StepSpan> Spans(DanceLine line, List<TracedAction> actions, Func<Tick, double> x)
+    private static List<StepSpan> Spans(DanceLine line, List<TracedAction> actions, List<Tick> free, Func<Tick, double> x)
     {
         var spans = new List<StepSpan>();
         var end = line.Start + Tick.FromCounts(line.Counts);
@@ -177,7 +191,7 @@ public static class RulerDrawing
         for (var i = 0; i < calls.Count; i++)
         {
             var first = calls[i][0];
-            var until = calls.Skip(i + 1).Select(c => c[0].At).FirstOrDefault(t => t > first.At, end);
+            var until = calls.Skip(i + 1).Select(c => c[0].At).Concat(free).Where(t => t > first.At).DefaultIfEmpty(end).Min();
             var together = calls.Count(c => c[0].At == first.At);
             if (together > 1 && spans.Count > 0 && calls.FindIndex(c => c[0].At == first.At) < i)
             {

@@ -46,7 +46,8 @@ public class DrawingTests
         var span = Ruler("1-2 step together R\n3-4 syncopated vine R")[0].Spans[1];
         Assert.Equal("syncopated vine", span.Called);
         Assert.Equal("syncopated vine", span.Shown(span.Width));
-        Assert.Equal("syncopated…", span.Shown(20 + (6.1 * 11.5)));
+        Assert.Equal("syncopated…", span.Shown(97));
+        Assert.Equal("synco…", span.Shown(62));
         Assert.Equal("", span.Shown(30));
     }
 

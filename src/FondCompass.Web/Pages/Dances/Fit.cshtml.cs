@@ -58,6 +58,9 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     public TideStrip Strip => TideStrip.Of(Danced, Fit.Changes, Zoom, RulerPaper.Of(Request) == RulerPaper.Narrow ? TideStrip.Phone : TideStrip.Page);
 
+    /// <summary>Whether the right part meets each passage of a phrased dance.</summary>
+    public PartMeetings Meetings => PartMeetings.Of(Danced);
+
     public IReadOnlyList<PastTempo> Past => TempoLimits.Past(Danced);
 
     public IReadOnlyList<TempoRow> Desk => TempoDesk.Of(Danced, Lexicon);
