@@ -17,7 +17,7 @@ public class WholeWayTests(RunningStudio studio)
         browser.ClickText("Teach it");
         browser.Click("#go");
         browser.WaitForText("#phase", "repeat 1");
-        browser.WaitForText("#now", "vine R");
+        browser.WaitForText("#now", "vine");
     }
 
     [Fact]
@@ -108,7 +108,7 @@ public class WholeWayTests(RunningStudio studio)
         browser.Keys(" ");
         browser.Wait("it is danced to its end", () => browser.Text("#phase").Contains("done", StringComparison.Ordinal), 60);
         var shown = JsonSerializer.Deserialize<List<string>>((string)browser.Run("return JSON.stringify(window.shown)")!)!;
-        foreach (var what in (string[])["phase count-in", "phase repeat 1, A 1", "now vine R", "phase repeat 2", "wall wall 2 of 4"])
+        foreach (var what in (string[])["phase count-in", "phase repeat 1, A 1", "now vine", "phase repeat 2", "wall wall 2 of 4"])
         {
             Assert.Contains(shown, s => s.StartsWith(what, StringComparison.Ordinal));
         }

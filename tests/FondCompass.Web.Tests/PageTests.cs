@@ -233,6 +233,23 @@ public class PageTests(Studio studio)
     }
 
     [Fact]
+    public async Task A_keystroke_reads_with_the_words_of_its_owner_and_with_those_just_saved()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write("part A\n1-4 vine R");
+        async Task<string> Ruler(Visitor who) => await (await who.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1-2 skerry R"))).Content.ReadAsStringAsync(Cancel);
+        Assert.Contains("WORD01", await Ruler(visitor));
+        await visitor.Post("/steps/own?handler=Save", "/steps/own", ("text", "step skerry = step R side, touch L"), ("version", "0"));
+        Assert.DoesNotContain("WORD01", await Ruler(visitor));
+        Assert.DoesNotContain("WORD01", await Ruler(visitor));
+
+        var other = await studio.NewVisitor();
+        Assert.Equal(HttpStatusCode.NotFound, (await other.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1 step R"))).StatusCode);
+        await visitor.Post($"/?handler=Delete&id={id}", "/");
+        Assert.Equal(HttpStatusCode.Gone, (await visitor.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1 step R"))).StatusCode);
+    }
+
+    [Fact]
     public async Task A_form_that_arrives_twice_is_one_lesson_and_one_gone_back_to_is_corrected()
     {
         var visitor = await studio.NewVisitor();

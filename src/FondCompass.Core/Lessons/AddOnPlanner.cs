@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Swaps;
+using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Lessons;
@@ -264,7 +265,7 @@ internal sealed record TeachingEight(string Name, int Counts, int Actions, doubl
                 var hardest = difficulty.Terms.OrderByDescending(t => t.Points).First().Why;
                 var actions = pattern.Actions.Count(a => a.Action.Line == line.Number && a.Foot != Foot.None);
                 eights.Add(new TeachingEight(
-                    several ? $"{pattern.Part.Name} {line.Number}" : $"{line.Number}", line.Counts, Math.Max(1, actions), difficulty.Points, $"Hardest: {hardest}."));
+                    PartWording.Of(pattern.Part, line, several), line.Counts, Math.Max(1, actions), difficulty.Points, $"Hardest: {hardest}."));
             }
         }
 

@@ -16,9 +16,17 @@ public sealed record DrawnWall(string Label, double X, double Y);
 /// <summary>A ring through a place, seen from where one stands.</summary>
 public sealed record DrawnRing(double X, double Y, double RadiusX, double RadiusY);
 
+/// <summary>Where a line begins on the way, and which way it sets out; degrees clockwise from the picture's top.</summary>
+/// <param name="Label">"A 1"; empty where another label stands too near to be read beside it.</param>
+public sealed record DrawnMark(int Index, double X, double Y, double Degrees, string Label);
+
+/// <summary>The way of the body through one part.</summary>
+/// <param name="Tone">0 to 3, so that parts which follow one another are told apart.</param>
+public sealed record DrawnWay(int Tone, string Path);
+
 /// <summary>The floor picture of a line, a part or a dance, laid out for a page.</summary>
 public sealed record FloorDrawing(
-    FloorPicture Picture, FloorSight Sight, IReadOnlyList<DrawnPrint> Prints, IReadOnlyList<DrawnBody> Bodies, string Way, string Box,
+    FloorPicture Picture, FloorSight Sight, IReadOnlyList<DrawnPrint> Prints, IReadOnlyList<DrawnBody> Bodies, IReadOnlyList<DrawnWay> Ways, IReadOnlyList<DrawnMark> Marks, string Box,
     IReadOnlyList<DrawnWall> Walls, DrawnRing? RingAtStart)
 {
     public const double Width = 620;
@@ -28,6 +36,9 @@ public sealed record FloorDrawing(
     private const double RingRadius = 2.6;
 
     private const double Margin = 34;
+
+    /// <summary>Tones of the way, units that a label takes, and actions looked ahead for where a line sets out.</summary>
+    private const int Tones = 4, LabelWidth = 34, LabelHeight = 16, Ahead = 8;
 
     /// <summary>Drawing units for a metre at the most, so that a dance on the spot does not fill the page.</summary>
     private const double Largest = 190;
@@ -92,8 +103,53 @@ public sealed record FloorDrawing(
             return new DrawnBody(i, x, y, FloorView.Degrees(m.Facing.Degrees, sight), scale, words, isRing ? Ring(m.Body) : null);
         }).ToList();
         return new FloorDrawing(
-            picture, sight, prints, bodies, Line(picture.Moments.Select(m => m.Body).Prepend(picture.Start.Body)), Line(Corners(picture)) + "Z", WallsOf(sight),
+            picture, sight, prints, bodies, WaysOf(picture, Line), MarksOf(picture, bodies), Line(Corners(picture)) + "Z", WallsOf(sight),
             isRing ? Ring(picture.Start.Body) : null);
+    }
+
+    /// <summary>One path for each stretch of the same part; the next begins where it ends.</summary>
+    private static List<DrawnWay> WaysOf(FloorPicture picture, Func<IEnumerable<FloorPoint>, string> line)
+    {
+        var ways = new List<DrawnWay>();
+        var tones = picture.Moments.Select(m => m.Part).Distinct().Select((name, i) => (name, i % Tones)).ToDictionary(t => t.name, t => t.Item2);
+        var from = picture.Start.Body;
+        for (var i = 0; i < picture.Moments.Count;)
+        {
+            var part = picture.Moments[i].Part;
+            var stretch = picture.Moments.Skip(i).TakeWhile(m => m.Part == part).Select(m => m.Body).ToList();
+            ways.Add(new DrawnWay(tones[part], line(stretch.Prepend(from))));
+            from = stretch[^1];
+            i += stretch.Count;
+        }
+
+        return ways;
+    }
+
+    /// <summary>Where each line begins, with the way it sets out; the last goes on to where it ends.</summary>
+    private static List<DrawnMark> MarksOf(FloorPicture picture, List<DrawnBody> bodies)
+    {
+        var marks = new List<DrawnMark>();
+        for (var i = 0; i < picture.Moments.Count; i++)
+        {
+            var (moment, before) = (picture.Moments[i], i > 0 ? picture.Moments[i - 1] : null);
+            if (before is not null && moment.Line == before.Line && moment.Part == before.Part && moment.AtCount >= before.AtCount)
+            {
+                continue;
+            }
+
+            var at = bodies[i];
+            var onward = bodies.Skip(i + 1).Take(Ahead).FirstOrDefault(b => Math.Abs(b.X - at.X) + Math.Abs(b.Y - at.Y) > 3);
+            if (onward is null)
+            {
+                continue;
+            }
+
+            var near = marks.Any(m => m.Label.Length > 0 && Math.Abs(m.X - at.X) < LabelWidth && Math.Abs(m.Y - at.Y) < LabelHeight);
+            var degrees = Math.Atan2(onward.X - at.X, at.Y - onward.Y) * 180 / Math.PI;
+            marks.Add(new DrawnMark(i, at.X, at.Y, degrees, near ? "" : $"{moment.Part} {moment.Line}"));
+        }
+
+        return marks;
     }
 
     private static FloorPoint[] Corners(FloorPicture picture) =>

@@ -23,6 +23,8 @@ internal static class StudioPages
             options.Conventions.AllowAnonymousToPage("/Help");
         });
         builder.Services.AddSingleton<ModuleMap>();
+        builder.Services.AddMemoryCache();
+        builder.Services.AddSingleton<TypingDesks>();
         builder.Services.Configure<RazorViewEngineOptions>(options => options.PageViewLocationFormats.Add("/Pages/Dances/{0}.cshtml"));
         builder.Services.Configure<RouteOptions>(options => options.LowercaseUrls = true);
         // Pages carry no secret that a stranger's words stand beside: tokens are made anew for every answer.

@@ -1,13 +1,15 @@
 using FondCompass.Data;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
+using FondCompass.Web.Accounts;
+using FondCompass.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
 /// <summary>The shelf: all dances with what was computed of them, and tonight's lesson.</summary>
-public sealed class IndexModel(DanceShelf shelf, LessonBook book) : PageModel
+public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks desks) : PageModel
 {
     private const string FirstScript = "title \nstart weight L facing 12\ntempo 112\nintro 16\n\npart A\n";
 
@@ -75,8 +77,11 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book) : PageModel
         return Redirect($"/dances/{dance.Id}/write");
     }
 
-    public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) =>
-        await shelf.Delete(id, cancel) ? Redirect("/") : NotFound();
+    public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel)
+    {
+        desks.Clear(User.OwnerId());
+        return await shelf.Delete(id, cancel) ? Redirect("/") : NotFound();
+    }
 
     /// <summary>Puts the examples in the bin that nobody has changed.</summary>
     public async Task<IActionResult> OnPostForgetExamples(CancellationToken cancel)

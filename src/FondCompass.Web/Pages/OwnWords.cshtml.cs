@@ -1,12 +1,14 @@
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using FondCompass.Web.Accounts;
+using FondCompass.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
 /// <summary>An instructor's own steps, names and meanings, and which dances a change of them would change.</summary>
-public sealed class OwnWordsModel(WordBook words) : PageModel
+public sealed class OwnWordsModel(WordBook words, TypingDesks desks) : PageModel
 {
     public WordsRecord Stored { get; private set; } = new();
 
@@ -52,6 +54,7 @@ public sealed class OwnWordsModel(WordBook words) : PageModel
         var (saved, current) = await words.Save(Text.ReplaceLineEndings("\n"), version, cancel);
         Stored = current;
         IsSaved = saved;
+        desks.Clear(User.OwnerId());
         Theirs = saved ? null : current.Text;
         await Look(cancel);
         return Page();

@@ -68,4 +68,26 @@ public sealed class FloorDrawingTests
         Assert.Equal(drawing.RingAtStart!.RadiusX, drawing.Bodies[0].Ring!.RadiusX, 6);
         Assert.True(drawing.Bodies[2].Ring!.RadiusX < drawing.Bodies[1].Ring!.RadiusX);
     }
+
+    [Fact]
+    public void The_way_is_told_apart_by_parts_and_says_where_each_line_sets_out()
+    {
+        var analysis = Analysis.Of("start weight L\npart A\n1-8 walk R L R L R L R L\n1-8 side R together side R together side R together side R touch L\npart B\n1-4 step L back, step R back, step L back, touch R\norder A B A");
+        var drawing = FloorDrawing.Of(FloorPicture.OfWhole(analysis.Trace), FloorSight.Above, isRing: false);
+        Assert.Equal([0, 1, 0], drawing.Ways.Select(w => w.Tone));
+        Assert.Equal(["A 1", "A 2", "B 1"], drawing.Marks.Select(m => m.Label).Where(l => l.Length > 0).Distinct());
+        Assert.Equal(0, drawing.Marks[0].Degrees, 3);
+        Assert.Equal(90, drawing.Marks[1].Degrees, 3);
+        Assert.Equal(180, Math.Abs(drawing.Marks.Single(m => m.Label == "B 1").Degrees), 3);
+        // Each goes on where the one before ended.
+        Assert.All(drawing.Ways.Zip(drawing.Ways.Skip(1)), pair => Assert.Equal(pair.First.Path.Split('L')[^1].Trim(), pair.Second.Path.Split('L')[0][1..].Trim()));
+    }
+
+    [Fact]
+    public void Labels_that_would_lie_on_each_other_are_left_out_and_a_line_on_the_spot_has_no_arrow()
+    {
+        var drawing = Draw("1-4 vine R\n5-8 vine L\n1-8 march x8\n1-4 vine R\n5-8 vine L");
+        Assert.Equal(["A 1"], drawing.Marks.Select(m => m.Label).Where(l => l.Length > 0));
+        Assert.Equal(2, drawing.Marks.Count);
+    }
 }

@@ -5,10 +5,13 @@ using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using FondCompass.Web.Accounts;
 using FondCompass.Web.Drawing;
+using FondCompass.Web.Hosting;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
 
 namespace FondCompass.Web.Pages.Dances;
 
@@ -59,6 +62,15 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     /// <summary>The dance of this address: 404 for nobody's and anybody else's, the bin's page for one thrown away.</summary>
     public override async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
     {
+        var desks = HttpContext.RequestServices.GetRequiredService<TypingDesks>();
+        if (ReadsTextOnly(context.HandlerMethod) && desks.Of(User.OwnerId(), Id) is { } desk)
+        {
+            Dance = new DanceRecord { Id = Id, Fit = new DanceFit { Tempo = desk.Tempo } };
+            Lexicon = desk.Lexicon;
+            await Handle(context, next);
+            return;
+        }
+
         if (await shelf.Find(Id, HttpContext.RequestAborted) is not { } dance)
         {
             context.Result = NotFound();
@@ -75,6 +87,15 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
         Lexicon = await shelf.Lexicon(HttpContext.RequestAborted);
         LibraryTrack = dance.Fit.TrackId is { } track ? await HttpContext.RequestServices.GetRequiredService<TrackBook>().Find(track, HttpContext.RequestAborted) : null;
         ViewData["Title"] = $"{dance.Title}: {Stage}";
+        desks.Keep(User.OwnerId(), Id, new TypingDesk(Lexicon, dance.Fit.Tempo));
+        await Handle(context, next);
+    }
+
+    /// <summary>Whether a handler works on the text that is sent and needs nothing of the stored dance but what it is read with.</summary>
+    protected virtual bool ReadsTextOnly(HandlerMethodDescriptor? handler) => false;
+
+    private async Task Handle(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
+    {
         OnPageHandlerExecuting(context);
         if (context.Result is null)
         {

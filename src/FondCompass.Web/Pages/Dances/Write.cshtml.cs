@@ -8,6 +8,7 @@ using FondCompass.Web.Api;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
+using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
 
 namespace FondCompass.Web.Pages.Dances;
 
@@ -28,6 +29,8 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
     public string? Sent { get; set; }
 
     private string Script => Sent ?? "";
+
+    protected override bool ReadsTextOnly(HandlerMethodDescriptor? handler) => handler?.Name is "Ruler" or "Edit" or "Offers" or "Tidy" or "Paste";
 
     public void OnGet()
     {

@@ -1,8 +1,9 @@
 // Steps through floor pictures: up to which moment the footprints are shown, and where the body is then.
 import { on } from './keys.js';
 
-/** Footprints this much older than the moment shown are faint. */
-const fresh = 8;
+/** Footprints further back than this, or further ahead, are not shown: the way tells the rest. */
+const back = 6;
+const ahead = 2;
 
 /** @param {HTMLElement} picture @param {number} at */
 function show(picture, at) {
@@ -12,9 +13,9 @@ function show(picture, at) {
   slider.value = String(now);
   for (const print of picture.querySelectorAll('.print')) {
     const index = Number(print.getAttribute('data-i'));
-    print.classList.toggle('ahead', index > now);
-    print.classList.toggle('old', index <= now - fresh && now < last);
-    print.classList.toggle('now', index === now && now < last);
+    print.classList.toggle('far', index > now + ahead || index < now - back);
+    print.classList.toggle('faint', index > now || index < now - back / 2);
+    print.classList.toggle('now', index === now);
   }
   for (const body of picture.querySelectorAll('.floor-body, .floor-ring.now')) {
     const isNow = Number(body.getAttribute('data-i')) === now;
