@@ -20,11 +20,14 @@ public class LookingTests(RunningStudio studio)
     public void The_floor_is_stepped_through_by_the_arrow_keys()
     {
         using var browser = Demo("/floor?what=line:1:A");
-        browser.WaitForText(".floor-words", "A 1, count 8");
+        browser.WaitForText(".floor-words", "Before count 1");
+        browser.Find("body").SendKeys(Keys.ArrowRight + Keys.ArrowRight);
+        browser.WaitForText(".floor-words", "A 1, count 2");
         browser.Find("body").SendKeys(Keys.ArrowLeft);
-        browser.WaitForText(".floor-words", "A 1, count 7");
+        browser.WaitForText(".floor-words", "A 1, count 1");
         Assert.Single(browser.Driver.FindElements(By.CssSelector(".floor-body.on")));
-        Assert.NotEmpty(browser.Driver.FindElements(By.CssSelector(".print.ahead")));
+        Assert.NotEmpty(browser.Driver.FindElements(By.CssSelector(".print.far")));
+        Assert.NotEmpty(browser.Driver.FindElements(By.CssSelector(".floor-mark")));
         Assert.Contains("Needs", browser.Text(".floor-facts"));
     }
 

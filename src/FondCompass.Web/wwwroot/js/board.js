@@ -80,6 +80,8 @@ async function start(from) {
   shown = from;
   await conductor.play(line?.clicks[from]?.at ?? 0);
   $('go').firstChild.textContent = 'Pause ';
+  // In the hall there is only the board.
+  document.body.classList.add('dancing');
   requestAnimationFrame(show);
 }
 
@@ -90,6 +92,7 @@ function stop(words) {
   }
   $('phase').textContent = words;
   $('go').firstChild.textContent = 'Start ';
+  document.body.classList.remove('dancing');
 }
 
 function show() {
