@@ -188,14 +188,10 @@ async function endPassages() {
 document.getElementById('tap-passages')?.addEventListener('click', tapPassage);
 
 const track = /** @type {HTMLSelectElement} */ (document.getElementById('track'));
+// Choosing in the list only chooses: the arrows go through it, the button takes what is chosen.
 track.addEventListener('change', () => {
   const title = /** @type {HTMLInputElement} */ (document.getElementById('title'));
   title.hidden = track.value !== 'new';
-  if (title.hidden) {
-    track.form?.requestSubmit(track.form.querySelector('button'));
-  } else {
-    title.focus();
-  }
 });
 
 on('Fit', {
