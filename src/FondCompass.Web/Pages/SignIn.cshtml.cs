@@ -22,7 +22,7 @@ public sealed class SignInModel(SignInManager<Instructor> signIn, UserManager<In
         1-4 vine R
         5&6 shuffle L side
         7-8 rock step R back
-        """).Trace.Parts[0], 8, RulerPaper.Wide, 1)[0];
+        """).Trace.Parts[0], 8, RulerPaper.Narrow, 1)[0];
 
     [BindProperty]
     public string? Email { get; set; }
