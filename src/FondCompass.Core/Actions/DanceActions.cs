@@ -111,6 +111,9 @@ public sealed record DanceAction : Moment
     /// <summary>What the instructor calls the step, in the singular: "grapevine", where the lexicon says vine.</summary>
     public string Called { get; init; } = "";
 
+    /// <summary>As the instructor calls it, else as the lexicon does.</summary>
+    public string Name => Called.Length > 0 ? Called : Step;
+
     /// <summary>Where it goes, when the instructor said so.</summary>
     public Direction CalledWay { get; init; }
 

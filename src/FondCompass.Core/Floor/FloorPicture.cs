@@ -119,7 +119,7 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
             var words = $"{action.Action.Verb.Name}{(foot.IsSingle() ? $" {foot.Letter()}" : "")}";
             var (left, right) = frame.Feet(after);
             yield return new FloorMoment(
-                from + action.At.InCounts, part.Part.Name, action.Action.Line, action.Action.Beat.Label(), $"{(action.Action.Called.Length > 0 ? action.Action.Called : action.Action.Step)}: {words}", foot, action.TakesWeight,
+                from + action.At.InCounts, part.Part.Name, action.Action.Line, action.Action.Beat.Label(), $"{action.Action.Name}: {words}", foot, action.TakesWeight,
                 left, right, frame.Point(after.Body), frame.Mirrored ? after.Weight.Other() : after.Weight, frame.Turn(after.Facing));
         }
     }

@@ -41,7 +41,7 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
     public static StepWording Of(DanceAction first, IEnumerable<Foot> feet, IEnumerable<Eighths> turns, bool mirrored)
     {
         var isBody = first.Verb.Has(VerbTraits.IsBody) && first.Words.Length > 0;
-        var name = isBody ? first.Words : first.Called.Length > 0 ? first.Called : first.Step;
+        var name = isBody ? first.Words : first.Name;
         var way = first.CalledWay == Direction.None ? "" : PhraseText.Words(first.CalledWay);
         return new StepWording(
             mirrored && isBody ? Sides.Mirrored(name) : name,

@@ -217,7 +217,7 @@ public static class RulerDrawing
     [
         .. part.Notes.Where(n => n.Line == line.Number).DistinctBy(n => (n.Kind, n.At, n.Text)).OrderBy(n => n.At).Take(MostHung).Select(n => new HungMark(n.Kind, n.Beat.Label(lineCounts), n.Text, n.Row)),
         .. part.Variants.Where(v => v.Line == line.Number).Take(MostHung).Select(v => new HungMark(
-            v.Label.ToString(), Counts(v, line), string.Join(", ", v.Moments.OfType<DanceAction>().GroupBy(a => a.Call).Select(g => g.First()).Select(a => $"{(a.Called.Length > 0 ? a.Called : a.Step)}{(a.CallLead.IsSingle() ? $" {a.CallLead.Letter()}" : "")}")), v.Row)),
+            v.Label.ToString(), Counts(v, line), string.Join(", ", v.Moments.OfType<DanceAction>().GroupBy(a => a.Call).Select(g => g.First()).Select(a => $"{a.Name}{(a.CallLead.IsSingle() ? $" {a.CallLead.Letter()}" : "")}")), v.Row)),
     ];
 
     private static string Counts(SpanVariant variant, DanceLine line) => $"{(int)Math.Floor((variant.From - line.Start).InCounts) + 1} to {(int)Math.Ceiling((variant.To - line.Start).InCounts)}";

@@ -257,4 +257,11 @@ public class WholeRowsTests
     [InlineData("1 heel drop R", "1 drop R")]
     [InlineData("1-4 heel bounce x4", "1 bounce both · 2 bounce both · 3 bounce both · 4 bounce both")]
     public void A_part_of_the_foot_says_how_only_where_it_is_set_down(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-4 two step turns R", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 pivot R, turning 1/2 left, onto L")]
+    [InlineData("1-4 two step R", "1 step R · 3 step L")]
+    [InlineData("1-4 two heel struts", "1 heel R · 2 drop R · 3 heel L · 4 drop L")]
+    [InlineData("1-3 three step turn R", "1 step R forward after turning 1/4 right · 2 step L back after turning 1/2 right · 3 step R side after turning 1/4 right")]
+    public void A_number_before_a_plural_is_how_many_and_before_a_singular_may_be_a_name(string row, string reads) => Assert.Equal(reads, Reads(row));
 }
