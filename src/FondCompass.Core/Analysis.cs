@@ -1,8 +1,9 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Checks;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
+using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core;
@@ -12,6 +13,9 @@ namespace FondCompass.Core;
 /// </summary>
 public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
 {
+    /// <summary>Every row of steps as it is danced, in row order.</summary>
+    public IReadOnlyList<RowRead> Reads => RowReads.Of(Trace, Findings);
+
     public Dance Dance => Trace.Dance;
 
     public bool HasErrors => Findings.Any(f => f.Severity == Severity.Error);

@@ -1,6 +1,6 @@
 using FondCompass.Core.Findings;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
 
 namespace FondCompass.Core;
 

@@ -1,6 +1,7 @@
 using FondCompass.Core;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -35,16 +36,143 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     private IQueryable<DanceRecord> Own => context.Dances.Where(d => d.OwnerId == ownerId && d.DeletedAt == null);
 
     /// <summary>Dances whose title or script holds every word searched for, by title.</summary>
-    public async Task<IReadOnlyList<DanceRecord>> Search(string? words, CancellationToken cancel = default)
+    public Task<IReadOnlyList<DanceRecord>> Search(string? words, CancellationToken cancel = default) => SearchFor(new ShelfWish(words), cancel);
+
+    /// <summary>Dances that are as asked, at most a page of them.</summary>
+    public async Task<IReadOnlyList<DanceRecord>> SearchFor(ShelfWish wish, CancellationToken cancel = default)
+    {
+        var found = Ordered(Wished(wish), wish.Order);
+        return await found.ThenBy(d => d.Title).ThenBy(d => d.Id).Skip(Math.Max(0, wish.Skip)).Take(PageSize).ToListAsync(cancel);
+    }
+
+    /// <summary>How many dances are as asked.</summary>
+    public Task<int> Count(ShelfWish wish, CancellationToken cancel = default) => Wished(wish).CountAsync(cancel);
+
+    /// <summary>The levels and marks that there are, to choose from.</summary>
+    public async Task<(IReadOnlyList<string> Levels, IReadOnlyList<string> Marks)> Choices(CancellationToken cancel = default) => (
+        await Own.Where(d => d.Level != "").Select(d => d.Level).Distinct().OrderBy(l => l).Take(40).ToListAsync(cancel),
+        await Own.SelectMany(d => d.Marks).Distinct().OrderBy(m => m).Take(100).ToListAsync(cancel));
+
+    /// <summary>Every dance of every lesson held.</summary>
+    private IQueryable<DancedOn> Danced
+    {
+        get
+        {
+            var held = context.Lessons.Where(l => l.OwnerId == ownerId && l.Held);
+            return held.Select(l => new DancedOn { DanceId = l.DanceId, GroupId = l.GroupId, Date = l.Date })
+                .Concat(held.SelectMany(l => l.Also, (l, dance) => new DancedOn { DanceId = dance, GroupId = l.GroupId, Date = l.Date }));
+        }
+    }
+
+    private sealed class DancedOn
+    {
+        public Guid DanceId { get; init; }
+
+        public Guid GroupId { get; init; }
+
+        public DateOnly Date { get; init; }
+    }
+
+    private IOrderedQueryable<DanceRecord> Ordered(IQueryable<DanceRecord> dances, ShelfOrder order)
+    {
+        var held = Danced;
+        return order switch
+        {
+            ShelfOrder.Changed => dances.OrderByDescending(d => d.ChangedAt),
+            ShelfOrder.Counts => dances.OrderBy(d => d.Counts),
+            ShelfOrder.Tempo => dances.OrderBy(d => d.Tempo == null).ThenBy(d => d.Tempo),
+            ShelfOrder.Level => dances.OrderBy(d => d.Level == "").ThenBy(d => d.Level),
+            ShelfOrder.LongestNotDanced => dances.OrderBy(d => !held.Any(l => l.DanceId == d.Id)).ThenBy(d => held.Where(l => l.DanceId == d.Id).Max(l => (DateOnly?)l.Date)),
+            ShelfOrder.LastDanced => dances.OrderBy(d => !held.Any(l => l.DanceId == d.Id)).ThenByDescending(d => held.Where(l => l.DanceId == d.Id).Max(l => (DateOnly?)l.Date)),
+            _ => dances.OrderBy(d => d.Title),
+        };
+    }
+
+    private IQueryable<DanceRecord> Wished(ShelfWish wish)
     {
         var query = Own.AsNoTracking();
-        foreach (var word in (words ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
+        var held = Danced;
+        var today = DateOnly.FromDateTime(DateTime.UtcNow);
+        var (month, quarter) = (today.AddMonths(-1), today.AddMonths(-3));
+        query = wish.Level?.ToLowerInvariant() is { Length: > 0 } level ? query.Where(d => d.Level == level) : query;
+        query = wish.Genre is { Length: > 0 } genre ? query.Where(d => d.Genre == genre) : query;
+        query = wish.Walls is { } walls ? query.Where(d => d.Walls == walls) : query;
+        query = wish.CountsFrom is { } least ? query.Where(d => d.Counts >= least) : query;
+        query = wish.CountsTo is { } most ? query.Where(d => d.Counts <= most) : query;
+        query = wish.TempoFrom is { } slow ? query.Where(d => d.Tempo >= slow) : query;
+        query = wish.TempoTo is { } fast ? query.Where(d => d.Tempo <= fast) : query;
+        query = wish.Group is { } group ? query.Where(d => held.Any(l => l.DanceId == d.Id && l.GroupId == group)) : query;
+        query = wish.Mark is { Length: > 0 } mark ? query.Where(d => d.Marks.Contains(mark)) : query;
+        query = wish.State is { } state ? query.Where(d => d.State == state) : query;
+        query = wish.HasTag ? query.Where(d => d.Tags > 0) : query;
+        query = wish.Danced switch
+        {
+            DancedSince.InTheLastMonth => query.Where(d => held.Any(l => l.DanceId == d.Id && l.Date > month)),
+            DancedSince.NotForAMonth => query.Where(d => held.Any(l => l.DanceId == d.Id) && !held.Any(l => l.DanceId == d.Id && l.Date > month)),
+            DancedSince.NotForThreeMonths => query.Where(d => held.Any(l => l.DanceId == d.Id) && !held.Any(l => l.DanceId == d.Id && l.Date > quarter)),
+            DancedSince.Never => query.Where(d => !held.Any(l => l.DanceId == d.Id)),
+            _ => query,
+        };
+        foreach (var word in (wish.Words ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
         {
             var pattern = $"%{Escape(word.ToLowerInvariant())}%";
             query = query.Where(d => EF.Functions.Like(d.Finds, pattern, "\\"));
         }
 
-        return await query.OrderBy(d => d.Title).ThenBy(d => d.Id).Take(PageSize).ToListAsync(cancel);
+        return query;
+    }
+
+    /// <summary>The instructor's own marks of a dance: at most eight, each of at most thirty letters.</summary>
+    public async Task<bool> SetMarks(Guid id, string? marks, CancellationToken cancel = default)
+    {
+        string[] own = [.. (marks ?? "").Replace("\0", "", StringComparison.Ordinal).ToLowerInvariant().Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Select(m => m.Length > 30 ? m[..30].TrimEnd() : m).Distinct().Take(8)];
+        return await context.Dances.Where(d => d.Id == id && d.OwnerId == ownerId).ExecuteUpdateAsync(set => set.SetProperty(d => d.Marks, own), cancel) > 0;
+    }
+
+    /// <summary>A dance once more, under a title that says so; null for nobody's and anybody else's.</summary>
+    public async Task<DanceRecord?> Copy(Guid id, CancellationToken cancel = default)
+    {
+        if (await Find(id, cancel) is not { } dance)
+        {
+            return null;
+        }
+
+        var rows = dance.Script.Split('\n').ToList();
+        var at = rows.FindIndex(r => r.TrimStart().StartsWith("title ", StringComparison.OrdinalIgnoreCase));
+        if (at >= 0)
+        {
+            rows[at] = $"{rows[at].TrimEnd()}, a copy";
+        }
+        else
+        {
+            rows.Insert(0, $"title {dance.Title}, a copy");
+        }
+
+        var copy = await Add(string.Join('\n', rows), cancel);
+        var marks = await Own.Where(d => d.Id == id).Select(d => d.Marks).FirstOrDefaultAsync(cancel);
+        await SetMarks(copy.Id, string.Join(',', marks ?? []), cancel);
+        return copy;
+    }
+
+    /// <summary>Describes dances anew that were stored before level, genre and tempo were kept.</summary>
+    /// <returns>How many there were.</returns>
+    public static async Task<int> DescribeOld(FondCompassContext context, CancellationToken cancel = default)
+    {
+        var described = 0;
+        while (await context.Dances.Where(d => d.Genre == "").OrderBy(d => d.Id).Take(200).ToListAsync(cancel) is { Count: > 0 } old)
+        {
+            foreach (var dance in old)
+            {
+                Describe(dance, dance.Script, await new WordBook(context, dance.OwnerId).Lexicon(cancel));
+            }
+
+            described += old.Count;
+            await context.SaveChangesAsync(cancel);
+            context.ChangeTracker.Clear();
+        }
+
+        return described;
     }
 
     /// <summary>Where a step is danced: every dance of this owner whose script holds one of its names and in which it is indeed the one meant.</summary>
@@ -67,6 +195,14 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     /// <summary>A dance of this owner, also one in the bin; null for anybody else's.</summary>
     public Task<DanceRecord?> Find(Guid id, CancellationToken cancel = default) =>
         context.Dances.FirstOrDefaultAsync(d => d.Id == id && d.OwnerId == ownerId, cancel);
+
+    /// <summary>Those of this owner's dances that are on the shelf, by id.</summary>
+    public async Task<IReadOnlyDictionary<Guid, DanceRecord>> FindAll(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default) =>
+        await Own.AsNoTracking().Where(d => ids.Contains(d.Id)).ToDictionaryAsync(d => d.Id, cancel);
+
+    /// <summary>The dance of that title, whatever its capitals; the one changed last where several have it, null where none has.</summary>
+    public Task<DanceRecord?> ByTitle(string title, CancellationToken cancel = default) =>
+        Own.AsNoTracking().Where(d => EF.Functions.ILike(d.Title, Escape(title.Trim()), "\\")).OrderByDescending(d => d.ChangedAt).FirstOrDefaultAsync(cancel);
 
     public async Task<IReadOnlyList<DanceRecord>> Deleted(CancellationToken cancel = default) =>
         await context.Dances.AsNoTracking()
@@ -182,6 +318,12 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         dance.Counts = analysis.Trace.TotalCounts;
         dance.Walls = analysis.Trace.WallOrder.Count;
         dance.State = StateOf(analysis);
+        var header = analysis.Dance.Header;
+        var level = (header.Level ?? "").Trim().ToLowerInvariant();
+        dance.Level = level.Length > 60 ? level[..60] : level;
+        dance.Genre = header.Genre.ToString().ToLowerInvariant();
+        dance.Tempo = header.Tempo?.Value;
+        dance.Tags = analysis.Dance.Parts.Count(p => p.IsTag);
     }
 
     private static string Escape(string word) =>

@@ -21,6 +21,10 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
 
     public DbSet<GroupRecord> Groups => Set<GroupRecord>();
 
+    public DbSet<ClassCuesRecord> ClassCues => Set<ClassCuesRecord>();
+
+    public DbSet<CourseRecord> Courses => Set<CourseRecord>();
+
     public DbSet<LessonRecord> Lessons => Set<LessonRecord>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -33,6 +37,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             dance.Property(d => d.State).HasConversion<string>().HasMaxLength(16);
             dance.Property(d => d.Version).IsConcurrencyToken();
             dance.ComplexProperty(d => d.Fit);
+            dance.Property(d => d.Level).HasMaxLength(60);
+            dance.Property(d => d.Genre).HasMaxLength(20);
             dance.HasIndex(d => new { d.OwnerId, d.DeletedAt, d.Title });
             // Parts of words are found anywhere in them.
             dance.HasIndex(d => d.Finds, "IX_Dances_Finds_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
@@ -65,13 +71,41 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
         {
             group.Property(g => g.Name).HasMaxLength(120);
             group.Property(g => g.Meets).HasMaxLength(200);
+            group.Property(g => g.Level).HasMaxLength(20).HasDefaultValue("beginner");
+            group.Property(g => g.Knows).HasMaxLength(8000);
+            group.Property(g => g.Seen).HasMaxLength(8000);
+            group.Property(g => g.Habits).HasMaxLength(GroupRecord.LongestHabits).HasDefaultValue("");
+            group.Property(g => g.Gentle).HasMaxLength(GroupRecord.LongestGentle).HasDefaultValue("");
+            group.Property(g => g.Room).HasMaxLength(GroupRecord.LongestRoom).HasDefaultValue("");
             group.HasIndex(g => g.OwnerId);
             group.HasOne<Instructor>().WithMany().HasForeignKey(g => g.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
+        builder.Entity<ClassCuesRecord>(cues =>
+        {
+            cues.HasKey(c => new { c.GroupId, c.DanceId });
+            cues.Property(c => c.Text).HasMaxLength(ClassCuesRecord.Longest);
+            cues.HasOne<GroupRecord>().WithMany().HasForeignKey(c => c.GroupId).OnDelete(DeleteBehavior.Cascade);
+            cues.HasOne<DanceRecord>().WithMany().HasForeignKey(c => c.DanceId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<CourseRecord>(course =>
+        {
+            course.Property(c => c.Name).HasMaxLength(200);
+            course.Property(c => c.Way).HasMaxLength(CourseRecord.LongestWay);
+            course.Property(c => c.Settled).HasMaxLength(CourseRecord.LongestSettled);
+            course.HasIndex(c => new { c.OwnerId, c.First });
+            course.HasOne(c => c.Group).WithMany().HasForeignKey(c => c.GroupId).OnDelete(DeleteBehavior.Cascade);
+            course.HasOne<Instructor>().WithMany().HasForeignKey(c => c.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
         builder.Entity<LessonRecord>(lesson =>
         {
+            lesson.Property(l => l.Also).HasDefaultValueSql("'{}'");
+            lesson.HasIndex(l => l.Also).HasMethod("gin");
+            lesson.HasOne<CourseRecord>().WithMany().HasForeignKey(l => l.CourseId).OnDelete(DeleteBehavior.SetNull);
             lesson.Property(l => l.Note).HasMaxLength(4000);
+            lesson.Property(l => l.Way).HasMaxLength(LessonRecord.LongestWay);
+            lesson.Property(l => l.Pins).HasMaxLength(LessonRecord.LongestPins);
             lesson.HasIndex(l => new { l.OwnerId, l.Date });
+            lesson.HasIndex(l => new { l.DanceId, l.Held, l.Date });
             lesson.HasIndex(l => new { l.OwnerId, l.Sent }).IsUnique();
             lesson.HasOne<DanceRecord>().WithMany().HasForeignKey(l => l.DanceId).OnDelete(DeleteBehavior.Cascade);
             lesson.HasOne(l => l.Group).WithMany().HasForeignKey(l => l.GroupId).OnDelete(DeleteBehavior.Cascade);

@@ -17,18 +17,29 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
         return group;
     }
 
+    /// <summary>A group to be changed; null for nobody's and anybody else's.</summary>
+    public Task<GroupRecord?> Group(Guid id, CancellationToken cancel = default) => context.Groups.FirstOrDefaultAsync(g => g.Id == id && g.OwnerId == ownerId, cancel);
+
     /// <summary>Lessons, newest first; of one dance when it is given.</summary>
     public async Task<IReadOnlyList<LessonRecord>> Lessons(Guid? danceId = null, CancellationToken cancel = default) =>
         await context.Lessons.AsNoTracking().Include(l => l.Group)
-            .Where(l => l.OwnerId == ownerId && (danceId == null || l.DanceId == danceId))
+            .Where(l => l.OwnerId == ownerId && (danceId == null || l.DanceId == danceId || l.Also.Contains(danceId.Value)))
             .OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).Take(100).ToListAsync(cancel);
+
+    /// <summary>All lessons held with a group, newest first.</summary>
+    public async Task<IReadOnlyList<LessonRecord>> HeldWith(Guid group, CancellationToken cancel = default) =>
+        await context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held).OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).ToListAsync(cancel);
 
     /// <summary>The last lesson held of each dance that has one.</summary>
     public async Task<IReadOnlyDictionary<Guid, LessonRecord>> LastHeld(CancellationToken cancel = default)
     {
         var held = context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.Held);
-        var last = await held.GroupBy(l => l.DanceId).Select(g => g.OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).First().Id).ToListAsync(cancel);
-        return await held.Where(l => last.Contains(l.Id)).Include(l => l.Group).ToDictionaryAsync(l => l.DanceId, cancel);
+        var danced = await held.Select(l => new { l.DanceId, l.Id, l.Date })
+            .Concat(held.SelectMany(l => l.Also, (l, dance) => new { DanceId = dance, l.Id, l.Date }))
+            .GroupBy(l => l.DanceId).Select(g => new { Dance = g.Key, Last = g.OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).First().Id }).ToListAsync(cancel);
+        var last = danced.Select(d => d.Last).Distinct().ToList();
+        var lessons = await held.Where(l => last.Contains(l.Id)).Include(l => l.Group).ToDictionaryAsync(l => l.Id, cancel);
+        return danced.ToDictionary(d => d.Dance, d => lessons[d.Last]);
     }
 
     public Task<LessonRecord?> Find(Guid id, CancellationToken cancel = default) =>
@@ -38,7 +49,67 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
     public Task<LessonRecord?> Planned(Guid danceId, CancellationToken cancel = default) =>
         context.Lessons.Include(l => l.Group)
             .Where(l => l.OwnerId == ownerId && l.DanceId == danceId && !l.Held)
-            .OrderBy(l => l.Date).FirstOrDefaultAsync(cancel);
+            .OrderBy(l => l.Date).ThenBy(l => l.Id).FirstOrDefaultAsync(cancel);
+
+    /// <summary>The next planned lesson that begins with another dance and teaches this one too, or null.</summary>
+    public Task<LessonRecord?> PlannedBeside(Guid danceId, CancellationToken cancel = default) =>
+        context.Lessons.Include(l => l.Group)
+            .Where(l => l.OwnerId == ownerId && l.Also.Contains(danceId) && !l.Held)
+            .OrderBy(l => l.Date).ThenBy(l => l.Id).FirstOrDefaultAsync(cancel);
+
+    /// <summary>What a group is told otherwise in a dance; empty for nothing, and for anybody else's group.</summary>
+    public async Task<string> CuesFor(Guid group, Guid dance, CancellationToken cancel = default) =>
+        await context.ClassCues.AsNoTracking().Where(c => c.GroupId == group && c.DanceId == dance && context.Groups.Any(g => g.Id == group && g.OwnerId == ownerId)).Select(c => c.Text).FirstOrDefaultAsync(cancel) ?? "";
+
+    /// <summary>Keeps what a group is told otherwise; false when the group or the dance is not this owner's.</summary>
+    public async Task<bool> KeepCues(Guid group, Guid dance, string text, CancellationToken cancel = default)
+    {
+        if (!await context.Groups.AnyAsync(g => g.Id == group && g.OwnerId == ownerId, cancel) || !await Owns([dance], cancel))
+        {
+            return false;
+        }
+
+        // Two windows that keep the first words at once both succeed; the later one stands.
+        await context.Database.ExecuteSqlAsync(
+            $"""insert into "ClassCues" ("GroupId", "DanceId", "Text") values ({group}, {dance}, {text}) on conflict ("GroupId", "DanceId") do update set "Text" = excluded."Text" """, cancel);
+        return true;
+    }
+
+    /// <summary>Courses, the latest first.</summary>
+    public async Task<IReadOnlyList<CourseRecord>> Courses(CancellationToken cancel = default) =>
+        await context.Courses.AsNoTracking().Include(c => c.Group).Where(c => c.OwnerId == ownerId).OrderByDescending(c => c.First).ThenByDescending(c => c.Id).ToListAsync(cancel);
+
+    /// <summary>A course to be changed; null for nobody's and anybody else's.</summary>
+    public Task<CourseRecord?> Course(Guid id, CancellationToken cancel = default) =>
+        context.Courses.Include(c => c.Group).FirstOrDefaultAsync(c => c.Id == id && c.OwnerId == ownerId, cancel);
+
+    /// <summary>Adds a course; null when the group or a dance is not this owner's.</summary>
+    public async Task<CourseRecord?> Add(CourseRecord course, CancellationToken cancel = default)
+    {
+        if (!await context.Groups.AnyAsync(g => g.Id == course.GroupId && g.OwnerId == ownerId, cancel) || !await Owns(course.Dances, cancel))
+        {
+            return null;
+        }
+
+        (course.Id, course.OwnerId, course.CreatedAt) = (Guid.CreateVersion7(), ownerId, DateTimeOffset.UtcNow);
+        context.Courses.Add(course);
+        await context.SaveChangesAsync(cancel);
+        return course;
+    }
+
+    /// <summary>Deletes a course; its lessons stay, as lessons by themselves.</summary>
+    public async Task<bool> DeleteCourse(Guid id, CancellationToken cancel = default) =>
+        await context.Courses.Where(c => c.Id == id && c.OwnerId == ownerId).ExecuteDeleteAsync(cancel) > 0;
+
+    /// <summary>The lessons of a course, by week.</summary>
+    public async Task<IReadOnlyList<LessonRecord>> LessonsOf(Guid course, CancellationToken cancel = default) =>
+        await context.Lessons.Where(l => l.OwnerId == ownerId && l.CourseId == course).OrderBy(l => l.Week).ToListAsync(cancel);
+
+    private async Task<bool> Owns(IReadOnlyCollection<Guid> dances, CancellationToken cancel)
+    {
+        var own = dances.Distinct().ToList();
+        return await context.Dances.CountAsync(d => own.Contains(d.Id) && d.OwnerId == ownerId, cancel) == own.Count;
+    }
 
     /// <summary>The lesson a form has written already, when its answer was lost and it was sent again, or was gone back to and corrected; else null.</summary>
     public Task<LessonRecord?> WrittenBy(Guid? sent, CancellationToken cancel = default) =>
@@ -47,7 +118,7 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
     /// <summary>Adds a lesson; null when the dance or the group is not this owner's.</summary>
     public async Task<LessonRecord?> Add(LessonRecord lesson, CancellationToken cancel = default)
     {
-        var isOwn = await context.Dances.AnyAsync(d => d.Id == lesson.DanceId && d.OwnerId == ownerId, cancel)
+        var isOwn = await Owns([lesson.DanceId, .. lesson.Also], cancel)
             && await context.Groups.AnyAsync(g => g.Id == lesson.GroupId && g.OwnerId == ownerId, cancel);
         if (!isOwn)
         {

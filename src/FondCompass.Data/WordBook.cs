@@ -2,7 +2,7 @@ using System.Collections.Concurrent;
 using FondCompass.Core;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Comparing;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 

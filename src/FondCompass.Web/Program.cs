@@ -7,6 +7,7 @@ builder.AddLogs();
 builder.AddDatabase();
 builder.AddAccounts();
 builder.AddStudioPages();
+builder.Services.AddOpenApi();
 
 var app = builder.Build();
 app.UseClearErrors();
@@ -19,6 +20,11 @@ app.MapHealth();
 app.MapAnalyse();
 app.MapPaste();
 app.MapRun();
+app.MapPlan();
+app.MapCues();
+app.MapSwaps();
+app.MapRoom();
+app.MapOpenApi("/api/openapi.json");
 app.MapStatics();
 
 await app.PrepareDatabase();

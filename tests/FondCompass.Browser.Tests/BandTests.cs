@@ -16,15 +16,7 @@ public class BandTests(RunningStudio studio)
     private static Browser Fitted(RunningStudio studio)
     {
         var browser = new Browser(studio.Address);
-        browser.NewAccount();
-        browser.ClickText("Write a new dance");
-        browser.Find("#script");
-        browser.Rewrite("title Long Watch\ntempo 110\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 rocking chair R\n");
-        browser.WaitForText("#fact-counts", "16");
-        browser.WaitForText("#saved", "saved");
-        browser.Chord(Keys.Alt, "2");
-        browser.Find("#passages").SendKeys(Track);
-        browser.WaitForText("#run .headline", "25 repeats");
+        browser.FittedDance("title Long Watch\ntempo 110\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 rocking chair R\n", "16", Track, "25 repeats");
         return browser;
     }
 
@@ -122,5 +114,39 @@ public class BandTests(RunningStudio studio)
         browser.Find("#tempo").Clear();
         browser.Find("#tempo").SendKeys(tempo!);
         browser.WaitForText("#run .headline", "1:47.1");
+    }
+
+    [Fact]
+    public void The_board_goes_at_any_rate_from_half_to_a_tenth_more()
+    {
+        using var browser = Fitted(studio);
+        browser.Chord(Keys.Alt, "4");
+        browser.WaitForText("#rate", "100 %, 110 a minute");
+        Assert.Equal("false", browser.Find("#faster").GetDomAttribute("aria-disabled"));
+        var body = browser.Find("body");
+        body.SendKeys(Keys.ArrowUp);
+        browser.WaitForText("#rate", "110 %, 121 a minute");
+        Assert.Equal("true", browser.Find("#faster").GetDomAttribute("aria-disabled"));
+        body.SendKeys(Keys.ArrowUp + "+");
+        browser.WaitForText("#rate", "110 %");
+        body.SendKeys("-");
+        browser.WaitForText("#rate", "109 %, 119.9 a minute");
+        foreach (var (wanted, shown) in ((string, string)[])[("73", "73 %, 80.3 a minute"), ("20", "50 %, 55 a minute"), ("999", "110 %, 121 a minute")])
+        {
+            AskForRate(browser, wanted);
+            browser.WaitForText("#rate", shown);
+        }
+
+        AskForRate(browser, "50");
+        browser.WaitForText("#rate", "50 %");
+        Assert.Equal("true", browser.Find("#slower").GetDomAttribute("aria-disabled"));
+        Assert.Empty(browser.Errors());
+    }
+
+    /// <summary>As one does it: all that is in the field is chosen and written over. (A field emptied and left shows the rate that holds.)</summary>
+    private static void AskForRate(Browser browser, string percent)
+    {
+        browser.Click("#rate-wanted");
+        browser.Rewrite(percent + Keys.Enter);
     }
 }

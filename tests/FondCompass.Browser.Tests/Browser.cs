@@ -33,10 +33,27 @@ public sealed class Browser : IDisposable
 
     public string Text(string css) => Find(css).Text;
 
-    public void Click(string css) => Find(css).Click();
+    public void Click(string css) => Press(() => Find(css));
 
-    public void ClickText(string text) =>
-        Until($"'{text}' is there", () => _driver.FindElements(By.XPath($"//*[self::a or self::button][contains(normalize-space(.), \"{text}\")]")) is [var first, ..] ? first : null).Click();
+    public void ClickText(string text) => Press(() =>
+        Until($"'{text}' is there", () => _driver.FindElements(By.XPath($"//*[self::a or self::button][contains(normalize-space(.), \"{text}\")]")) is [var first, ..] ? first : null));
+
+    /// <summary>Presses what is found; where the page put another in its place meanwhile, that one.</summary>
+    private static void Press(Func<IWebElement> find)
+    {
+        for (var again = 0; ; again++)
+        {
+            try
+            {
+                find().Click();
+                return;
+            }
+            catch (StaleElementReferenceException) when (again < 5)
+            {
+                // It was replaced between finding and pressing, so nothing was pressed.
+            }
+        }
+    }
 
     /// <summary>Presses keys wherever the focus is.</summary>
     public void Keys(string keys) => _driver.SwitchTo().ActiveElement().SendKeys(keys);
@@ -92,6 +109,21 @@ public sealed class Browser : IDisposable
     {
         ClickText("Write a new dance");
         Find("#write[data-ready]");
+    }
+
+    /// <summary>In a fresh account a dance of one's own, written and saved, and its song on the Fit page.</summary>
+    /// <param name="counts">What the ruler says of its counts.</param>
+    /// <param name="headline">What the run says when the song is read.</param>
+    public void FittedDance(string script, string counts, string passages, string headline)
+    {
+        NewAccount();
+        NewDance();
+        Rewrite(script);
+        WaitForText("#fact-counts", counts);
+        WaitForText("#saved", "saved");
+        Chord(OpenQA.Selenium.Keys.Alt, "2");
+        Find("#passages").SendKeys(passages);
+        WaitForText("#run .headline", headline);
     }
 
     public void Dispose()

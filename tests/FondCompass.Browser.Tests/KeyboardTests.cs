@@ -43,7 +43,7 @@ public class KeyboardTests(RunningStudio studio)
         TabTo(browser, "Plan this lesson");
         browser.Keys(Keys.Enter);
         browser.Wait("it is planned", () => browser.Driver.PageSource.Contains("Planned for", StringComparison.Ordinal));
-        TabTo(browser, "Show and walk");
+        TabTo(browser, "Walk ");
         browser.Keys(Keys.Enter);
         browser.Wait("its reason is open", () => browser.Run("return document.activeElement.parentElement.open && document.activeElement.parentElement.querySelector('.why').textContent.length > 10") is true);
 

@@ -129,6 +129,27 @@ public class ApiTests(Studio studio)
     public async Task Run_refuses_what_is_no_order(string body, string type, int expected) =>
         Assert.Equal(expected, (int)(await Send("/api/run", body, type)).Status);
 
+    /// <summary>Verse and chorus of 16 in turn; the song sings what the row says.</summary>
+    [Theory]
+    [InlineData("verse chorus verse verse chorus", "repeat", 3, "V", null)]
+    [InlineData("verse chorus chorus", "drop", 3, "V", null)]
+    [InlineData("verse chorus verse:8 chorus", "half", 3, "V", 8)]
+    [InlineData("verse chorus:40 verse chorus", "wait", 2, "C", 24)]
+    [InlineData("verse chorus:20 verse chorus", "tag", 2, "C", 4)]
+    public async Task A_chorus_that_meets_the_wrong_part_is_found_and_mended(string sung, string kind, int repeat, string part, int? counts)
+    {
+        var passages = string.Join(',', sung.Split(' ').Select(p => p.Split(':')).Select(p => $$"""{"name":"{{p[0]}}","counts":{{(p.Length > 1 ? p[1] : "16")}},"bpm":120}"""));
+        var (status, body, _) = await Send("/api/run", Run("part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\norder V C V C", $"[{passages}]", ",\"start\":0"), "application/json");
+        Assert.Equal(HttpStatusCode.OK, status);
+        var fit = body.GetProperty("fit");
+        Assert.True(fit.GetProperty("offBefore").GetInt32() > 0);
+        Assert.Equal(0, fit.GetProperty("offAfter").GetInt32());
+        var change = fit.GetProperty("changes").EnumerateArray().Single();
+        Assert.Equal((kind, repeat, part), (change.GetProperty("kind").GetString(), change.GetProperty("repeat").GetInt32(), change.GetProperty("part").GetString()));
+        Assert.Equal(counts, change.TryGetProperty("counts", out var added) ? added.GetInt32() : change.TryGetProperty("afterCount", out var after) ? after.GetInt32() : null);
+        Assert.NotEmpty(change.GetProperty("why").GetString()!);
+    }
+
     [Fact]
     public async Task Health_says_ok() => Assert.Equal("ok", await studio.CreateClient().GetStringAsync("/healthz", Cancel));
 }

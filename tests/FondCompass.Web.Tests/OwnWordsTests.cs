@@ -39,8 +39,8 @@ public class OwnWordsTests(Studio studio)
         var id = await visitor.Write(Script);
         await Save(visitor, "alias rope walk = rocking chair", 1);
         var (_, html) = await visitor.Get($"/dances/{id}/revisions?version=2");
-        Assert.Contains("jazz box R", html);
-        Assert.Contains("rocking chair R", html);
+        Assert.Contains("rope walk R (jazz box)", html);
+        Assert.Contains("rope walk R (rocking chair)", html);
     }
 
     [Fact]

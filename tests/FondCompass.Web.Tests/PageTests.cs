@@ -38,7 +38,7 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "floor", "compare", "revisions"])
+        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "floor", "compare", "revisions", "cues", "room"])
         {
             var (status, html) = await visitor.Get($"/dances/{id}/{page}");
             Assert.Equal(HttpStatusCode.OK, status);
@@ -52,11 +52,14 @@ public class PageTests(Studio studio)
     [InlineData("part A\n1-4 flobberstep R\n&&& ))")]
     [InlineData("order A B C\nafter 2 Q\npart A\n1000000000 step R")]
     [InlineData("part A\n8|1 step R\n&1 step L\n2a3 kick R")]
+    [InlineData("tag T\n1-4 vine R\nafter 1 T")]
+    [InlineData("part A\ntag T\n1-4 vine R\nafter 1 T")]
+    [InlineData("line 6\npart A\n1-6 free\norder A A")]
     public async Task Pages_open_for_dances_that_are_hardly_any(string script)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(script);
-        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "teach?handler=Timeline", "floor", "floor?what=line:1:A&sight=Front", "compare", "compare?with=revision:1"])
+        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "teach?handler=Timeline", "floor", "floor?what=line:1:A&sight=Front", "compare", "compare?with=revision:1", "cues", "room", "room?layout=circle", "plan?order=layer-rounds", "plan?order=parts&minutes=5"])
         {
             Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/{page}")).Status);
         }
@@ -229,7 +232,7 @@ public class PageTests(Studio studio)
         await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "112"), ("intro", "0"), ("repeats", "6"), ("passages", "verse 24\nchorus 32"));
         var (_, html) = await visitor.Get($"/dances/{id}/fit?handler=Run&Wishes.NoRestarts=true&Zoom=99999");
         Assert.DoesNotContain("Restart in repeat", html);
-        Assert.Contains("No tag or restart that you allow", (await visitor.Get($"/dances/{id}/fit?handler=Run&Wishes.NoRestarts=true&Wishes.NoTags=true")).Html);
+        Assert.Contains("Nothing that you allow mends it", (await visitor.Get($"/dances/{id}/fit?handler=Run&Wishes.NoRestarts=true&Wishes.NoTags=true")).Html);
     }
 
     [Fact]

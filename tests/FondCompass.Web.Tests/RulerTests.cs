@@ -64,8 +64,11 @@ public class RulerTests(Studio studio)
     [Fact]
     public async Task Other_ways_are_searched_for_an_aim()
     {
-        Assert.Contains("rolling vine R", (await Ask("Ways", ("row", "3"), ("aim", "Showier"))).Body);
-        Assert.DoesNotContain("rolling vine R", (await Ask("Ways", ("row", "3"), ("aim", "NoTurn"))).Body);
+        var (showier, plain) = ((await Ask("Ways", ("row", "3"), ("aim", "Showier"))).Body, (await Ask("Ways", ("row", "3"), ("aim", "NoTurn"))).Body);
+        Assert.Contains("class=\"way-pick\"", showier);
+        Assert.Contains("class=\"way-pick\"", plain);
+        Assert.DoesNotContain(", turns", plain);
+        Assert.NotEqual(showier, plain);
         Assert.Contains("Choose a step", (await Ask("Ways", ("row", "1"), ("aim", "Any"))).Body);
     }
 

@@ -1,4 +1,4 @@
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Web.Hosting;
 using Microsoft.Extensions.Caching.Memory;
 using Xunit;

@@ -1,6 +1,7 @@
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
 
 namespace FondCompass.Core.Actions;
 

@@ -9,7 +9,16 @@ public static class ExceptionChecks
 {
     public static readonly FindingCode RestartBeyond = new("RUN01", Severity.Warning, "A restart after a count that does not exist");
 
-    public static IEnumerable<Finding> Check(DanceTrace trace)
+    public static readonly FindingCode NoOrder = new("RUN06", Severity.Warning, "What only an order can have, in a dance without one");
+
+    public static IEnumerable<Finding> Check(DanceTrace trace) => [.. Beyonds(trace), .. WithoutOrder(trace.Dance)];
+
+    /// <summary>A loop has one part: none can be left out, danced again, moved, or given to a passage.</summary>
+    private static IEnumerable<Finding> WithoutOrder(Dance dance) => dance.IsPhrased || dance.IsFree ? []
+        : dance.OrderChanges.Select(c => c.Row).Concat(dance.Meetings.Select(m => m.Row)).Order().Select(row => NoOrder.At(
+            row, "This speaks of the parts of an order, and the dance has none: it goes round its first part. Write one, such as 'order A B A', or take the line out."));
+
+    private static IEnumerable<Finding> Beyonds(DanceTrace trace)
     {
         if (trace.Dance.IsPhrased || trace.Calls.Count == 0 || trace.Dance.Versions.Count > 0)
         {

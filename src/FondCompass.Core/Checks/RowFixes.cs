@@ -3,6 +3,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 using FondCompass.Core.Tracing;
 

@@ -1,6 +1,5 @@
 using DiffPlex;
-using DiffPlex.DiffBuilder;
-using DiffPlex.DiffBuilder.Model;
+using DiffPlex.Chunkers;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Comparing;
@@ -31,17 +30,24 @@ public sealed record DanceDifference(IReadOnlyList<ComparedStep> Steps)
     /// <param name="after">The newer reading.</param>
     public static DanceDifference Between(DanceTrace before, DanceTrace after)
     {
-        var diff = new InlineDiffBuilder(new Differ()).BuildDiffModel(Text(before), Text(after), ignoreWhitespace: false);
+        var (old, now) = StepRows.Of(before, after);
+        var diff = new Differ().CreateDiffs(Keys(old), Keys(now), ignoreWhiteSpace: false, ignoreCase: false, new LineChunker());
         var steps = new List<ComparedStep>();
-        foreach (var line in diff.Lines.Where(l => l.Text.Length > 0))
+        var at = 0;
+        foreach (var block in diff.DiffBlocks)
         {
-            var cut = line.Text.IndexOf('|');
-            var fate = line.Type switch { ChangeType.Deleted => Fate.Gone, ChangeType.Inserted => Fate.New, _ => Fate.Same };
-            steps.Add(new ComparedStep(fate, line.Text[..cut], line.Text[(cut + 1)..]));
+            Add(Fate.Same, now, at, block.InsertStartB);
+            Add(Fate.Gone, old, block.DeleteStartA, block.DeleteStartA + block.DeleteCountA);
+            at = block.InsertStartB + block.InsertCountB;
+            Add(Fate.New, now, block.InsertStartB, at);
         }
 
+        Add(Fate.Same, now, at, now.Count);
         return new DanceDifference(steps);
+
+        void Add(Fate fate, IReadOnlyList<StepRow> rows, int from, int to) =>
+            steps.AddRange(rows.Take(to).Skip(from).Select(r => new ComparedStep(fate, r.Where, r.Step)));
     }
 
-    private static string Text(DanceTrace trace) => string.Join('\n', StepRows.Of(trace).Select(r => $"{r.Where}|{r.Step}"));
+    private static string Keys(IReadOnlyList<StepRow> rows) => string.Join('\n', rows.Select(r => $"{r.Where}|{r.Danced}"));
 }

@@ -23,7 +23,7 @@ public sealed record SideBySide(IReadOnlyList<PairedSteps> Rows, IReadOnlyList<P
 
     public static SideBySide Of(DanceTrace left, DanceTrace right)
     {
-        var (a, b) = (StepRows.Of(left), StepRows.Of(right));
+        var (a, b) = StepRows.Of(left, right);
         var diff = new Differ().CreateDiffs(Keys(a), Keys(b), ignoreWhiteSpace: false, ignoreCase: false, new LineChunker());
         var rows = new List<PairedSteps>();
         var partings = new List<Parting>();
@@ -56,5 +56,5 @@ public sealed record SideBySide(IReadOnlyList<PairedSteps> Rows, IReadOnlyList<P
     }
 
     /// <summary>Part names and counts do not count: the same steps in the same rhythm are together wherever they stand.</summary>
-    private static string Keys(IReadOnlyList<StepRow> rows) => string.Join('\n', rows.Select(r => $"{r.Step}|{r.Rhythm}"));
+    private static string Keys(IReadOnlyList<StepRow> rows) => string.Join('\n', rows.Select(r => r.Danced));
 }

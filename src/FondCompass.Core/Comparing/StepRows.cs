@@ -1,13 +1,18 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Comparing;
 
-/// <summary>One call of a step in words, to compare readings by.</summary>
+/// <summary>One call of a step, to compare readings by.</summary>
 /// <param name="Where">Part, line and counts.</param>
-/// <param name="Step">Name, foot, way and turn.</param>
-/// <param name="Rhythm">Its counts within itself, so that the same step elsewhere in the line is the same step.</param>
-public sealed record StepRow(string Part, int Line, string Count, string Where, string Step, string Rhythm);
+/// <param name="Step">As the instructor calls it, with foot, way and turn.</param>
+/// <param name="Danced">What is danced, action by action with its moment in the call: the same step elsewhere in the line, or under another name, is the same.</param>
+public sealed record StepRow(string Part, int Line, string Count, string Where, string Step, string Danced)
+{
+    /// <summary>The lexicon's name of what is danced.</summary>
+    public required string Named { get; init; }
+}
 
 /// <summary>A dance as its calls of steps: what is danced counts, wording, spacing and remarks do not.</summary>
 public static class StepRows
@@ -17,22 +22,29 @@ public static class StepRows
         var rows = new List<StepRow>();
         foreach (var part in trace.Parts)
         {
-            foreach (var call in part.Actions.GroupBy(a => a.Action.Call))
+            foreach (var call in part.Actions.GroupBy(a => a.Action.Call).Select(c => c.ToList()))
             {
-                var first = call.First();
-                var turn = new Eighths(call.Sum(a => a.Turn.Value));
+                var first = call[0];
                 var counts = string.Join(' ', call.Select(a => a.Action.Beat.Label(trace.Dance.Header.LineCounts)));
-                var way = call.Count() == 1 && first.Direction != Lexicon.Direction.None ? $" {Words(first.Direction)}" : "";
                 rows.Add(new StepRow(
                     part.Part.Name, first.Action.Line, first.Action.Beat.Label(), $"{part.Part.Name} {first.Action.Line}, {counts}",
-                    $"{first.Action.Step}{(first.Foot.IsSingle() ? $" {first.Foot.Letter()}" : "")}{way}{(turn.IsNone ? "" : $", turn {turn}")}",
-                    string.Join(' ', call.Select(a => (a.At - first.At).Value))));
+                    StepWording.Of(call).ToString(), string.Join(' ', call.Select(a => Danced(a, (a.At - first.At).Value))))
+                { Named = first.Action.Step });
             }
         }
 
         return rows;
     }
 
-    private static string Words(Lexicon.Direction direction) =>
-        string.Concat(direction.ToString().Select((c, i) => i > 0 && char.IsUpper(c) ? $" {char.ToLowerInvariant(c)}" : $"{char.ToLowerInvariant(c)}"));
+    /// <summary>Two readings to be shown beside each other: where both call different deeds by one word, the lexicon's name stands behind it.</summary>
+    public static (IReadOnlyList<StepRow> Left, IReadOnlyList<StepRow> Right) Of(DanceTrace left, DanceTrace right)
+    {
+        var (a, b) = (Of(left), Of(right));
+        var twice = a.Concat(b).GroupBy(r => r.Step).Where(g => g.Select(r => r.Named).Distinct().Count() > 1).Select(g => g.Key).ToHashSet();
+        IReadOnlyList<StepRow> Told(IReadOnlyList<StepRow> rows) => [.. rows.Select(r => twice.Contains(r.Step) ? r with { Step = $"{r.Step} ({r.Named})" } : r)];
+        return (Told(a), Told(b));
+    }
+
+    private static string Danced(TracedAction action, int tick) =>
+        $"{(action.Verb.Has(VerbTraits.IsBody) ? action.Action.Words : "")}{action.Verb.Name}/{action.Foot}/{action.Direction}/{action.Turn.Value}/{tick}";
 }

@@ -3,6 +3,7 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Steps;
 
 namespace FondCompass.Core.Composing;
 

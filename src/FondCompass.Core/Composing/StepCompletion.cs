@@ -1,8 +1,8 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
 

@@ -1,7 +1,9 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
 
 namespace FondCompass.Core.Composing;
 
@@ -175,6 +177,68 @@ public sealed class StepEdits
         var edits = new StepEdits(script, lexicon);
         var texts = RowText.SplitRows(rows).Rows.Where(r => r.Trim().Length > 0).ToList();
         return texts.Count == 0 ? edits.Refuse(1, "Nothing has been cut or copied yet.") : edits.PasteAt(part, line, count, texts);
+    }
+
+    /// <summary>Writes what may be danced instead of some counts below the rows that have them.</summary>
+    /// <param name="last">The last count for which it stands in.</param>
+    /// <param name="rows">Rows with their counts: "5-8 vine R".</param>
+    public static EditResult AddVariant(string script, StepLexicon lexicon, string part, int line, int last, VariantLabel label, IReadOnlyList<string> rows)
+    {
+        var edits = new StepEdits(script, lexicon);
+        var written = edits._map.Part(part)?.Lines.LastOrDefault(l => l.Number <= line)?.Rows.Where(r => r.Ending is null).LastOrDefault(r => r.First <= last);
+        if (written is null)
+        {
+            return edits.Refuse(1, $"There is no count {last} in line {line} of {part} to write it below.");
+        }
+
+        edits._rows.Insert(written.BlockEnd + 1, [.. rows.Select(r => $"{label} {r}")]);
+        var done = edits.Done(written.BlockEnd + 1);
+        // Rows that are danced in several lines, or mirrored, have it in all of them; it must be right wherever it then is.
+        var now = Analysis.Of(done.Script, lexicon);
+        var stands = now.Trace.Part(part)?.Part.Variants.Any(v => v.Line == line && v.Label.Equals(label)) == true;
+        return stands && now.Findings.Count(f => f.Severity == Severity.Error) <= edits._analysis.Findings.Count(f => f.Severity == Severity.Error) ? done
+            : edits.Refuse(written.Row, $"Line {line} of {part} is danced from rows that stand for other lines too, and there it would not be right. Write the line out first.");
+    }
+
+    /// <summary>Letters of a cue at the most.</summary>
+    public const int LongestCue = 120;
+
+    /// <summary>Writes what is called on a count: in place of the cue that stands there, or as a row of its own; no words take it away.</summary>
+    /// <param name="count">The count as a row writes it: "4", "3&amp;".</param>
+    public static EditResult SetCue(string script, StepLexicon lexicon, string part, int line, string count, string words)
+    {
+        var edits = new StepEdits(script, lexicon);
+        var said = string.Join(' ', words.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+        if (said.Length > LongestCue || said.Contains('#', StringComparison.Ordinal))
+        {
+            return edits.Refuse(1, said.Length > LongestCue ? $"A cue has at most {LongestCue} letters; nobody can say more in time." : "A '#' begins a remark in a script; say the cue without it.");
+        }
+
+        var traced = edits._analysis.Trace.Part(part);
+        var step = traced?.Actions.FirstOrDefault(a => a.Action.Line == line && a.Action.Beat.Label(edits.LineCounts) == count);
+        var written = step is null ? null : edits._map.At(step.Action.Row)?.Row;
+        if (traced is null || step is null || written is null)
+        {
+            return edits.Refuse(1, $"There is no step on count {count} in line {line} of {part}.");
+        }
+
+        var at = step.At;
+        var row = written.BlockEnd + 1;
+        if (traced.Part.Notes.FirstOrDefault(n => n.Kind == "cue" && n.Line == line && n.At == at) is { } there)
+        {
+            row = there.Row;
+            edits._rows.Remove(row, row);
+        }
+
+        if (said.Length > 0)
+        {
+            edits._rows.Insert(row, [$"cue {count} {said}"]);
+        }
+
+        var done = edits.Done(row);
+        var notes = Analysis.Of(done.Script, lexicon).Trace.Part(part)?.Part.Notes.Where(n => n.Kind == "cue" && n.Line == line && n.At == at).Select(n => n.Text).ToList() ?? [];
+        return said.Length == 0 ? notes.Count == 0 ? done : edits.Refuse(written.Row, "That cue stands for other lines too; take it out in the script.")
+            : notes.Contains(said) ? done : edits.Refuse(written.Row, $"Line {line} of {part} is danced from rows that stand for other lines too; write the cue in the script.");
     }
 
     private static int IndexOf(WrittenLine line, WrittenRow written) => line.Rows.ToList().FindIndex(r => r.Row == written.Row);

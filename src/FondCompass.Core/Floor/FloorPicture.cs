@@ -1,4 +1,5 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Floor;
@@ -64,12 +65,20 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
         return new FloorPicture(StandAt(part.Start, frame), [.. Danced(part, frame, 0, _ => true)]);
     }
 
-    /// <summary>The whole dance: a loop once to each of its walls, an order once through; every stretch goes on from where the last one ended.</summary>
-    public static FloorPicture OfWhole(DanceTrace trace) =>
-        Of(trace, trace.Dance.IsPhrased ? 1 : Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1));
+    /// <summary>The whole dance with its tags and restarts: a loop once to each of its walls, an order once through; every stretch goes on from where the last one ended.</summary>
+    public static FloorPicture OfWhole(DanceTrace trace) => Of(trace, trace.Dance, Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1), asWritten: false);
 
-    /// <summary>One pattern: a loop once, an order once through.</summary>
-    public static FloorPicture OfPattern(DanceTrace trace) => Of(trace, 1);
+    /// <summary>One pattern: a loop once as written, an order once through.</summary>
+    public static FloorPicture OfPattern(DanceTrace trace) =>
+        Of(trace, trace.Dance.IsPhrased ? trace.Dance : trace.Dance with { Tags = [], Restarts = [] }, 1, asWritten: !trace.Dance.IsPhrased);
+
+    /// <summary>The box of one body's way over a run, each repeat turned to its wall, seen from its starting spot.</summary>
+    /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
+    public static (FloorPoint Low, FloorPoint High) EnvelopeOf(DanceTrace trace, int repeats)
+    {
+        var bodies = Of(trace, trace.Dance, repeats, asWritten: false, most: int.MaxValue).All.Select(m => m.Body).ToList();
+        return (new(bodies.Min(b => b.X), bodies.Min(b => b.Y)), new(bodies.Max(b => b.X), bodies.Max(b => b.Y)));
+    }
 
     /// <summary>Where the dancer is at a count from the picture's beginning.</summary>
     public FloorMoment At(double count)
@@ -84,30 +93,23 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
         return low == 0 ? Start : Moments[low - 1];
     }
 
-    private static FloorPicture Of(DanceTrace trace, int repeats)
+    /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
+    private static FloorPicture Of(DanceTrace trace, Dance dance, int repeats, bool asWritten, int most = Most)
     {
         var moments = new List<FloorMoment>();
-        var (facing, weight, at) = (trace.StartFacing, trace.StartWeight, default(FloorPoint));
-        var counts = 0;
-        for (var repeat = 0; repeat < repeats && moments.Count < Most; repeat++)
+        var (at, counts) = (default(FloorPoint), 0);
+        foreach (var walked in RepeatWalk.Of(dance with { OrderLoops = false }, new DancedPatterns(trace, asWritten)).TakeWhile(w => (dance.IsPhrased || w.Repeat <= repeats) && moments.Count < most))
         {
-            foreach (var call in trace.Calls)
-            {
-                var mirrored = call.Stretch.Mirrored != (trace.Mirrors && !trace.Dance.IsPhrased && weight == trace.StartWeight.Other());
-                var stretch = call.Stretch with { Mirrored = mirrored };
-                var pattern = stretch.Pattern;
-                var state = pattern.StateBefore(Tick.FromCounts(stretch.From));
-                var frame = new Frame(state.Body, state.Facing, facing, at, mirrored);
-                moments.AddRange(Danced(pattern, frame, counts - stretch.From, a => PartSpan.Holds(pattern.Part, a.Action, Tick.FromCounts(stretch.From), Tick.FromCounts(stretch.To))));
-                counts += stretch.Counts;
-                var (end, turn) = stretch.End(weight);
-                (weight, facing) = (end, facing + turn);
-                at = moments.Count > 0 ? moments[^1].Body : at;
-            }
+            var (stretch, pattern) = (walked.Danced, walked.Danced.Pattern);
+            var state = pattern.StateBefore(Tick.FromCounts(stretch.From));
+            var frame = new Frame(state.Body, state.Facing, walked.StartFacing, at, stretch.Mirrored);
+            moments.AddRange(Danced(pattern, frame, counts - stretch.From, a => PartSpan.Holds(pattern.Part, a.Action, Tick.FromCounts(stretch.From), Tick.FromCounts(stretch.To))));
+            counts += stretch.Counts;
+            at = moments.Count > 0 ? moments[^1].Body : at;
         }
 
         var start = StandAt(TraceState.Start(trace.StartWeight, trace.StartFacing), new Frame(default, trace.StartFacing, trace.StartFacing, default, false));
-        return new FloorPicture(start, moments.Count > Most ? moments[..Most] : moments);
+        return new FloorPicture(start, moments.Count > most ? moments[..most] : moments);
     }
 
     private static IEnumerable<FloorMoment> Danced(PartTrace part, Frame frame, double from, Func<TracedAction, bool> holds)

@@ -1,45 +1,201 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Music;
+
 namespace FondCompass.Core.Lessons;
 
 public enum BlockKind
 {
-    Frame,
-    Demo,
+    WarmUp,
+    Show,
     Walk,
-    Danced,
-    Music,
+    Dance,
+    Chain,
+    Map,
+    Layer,
+    Drill,
+    Whole,
     Walls,
+    Music,
+    Runs,
+    LookBack,
+    Talk,
     Water,
-    KnownDances,
+    Known,
+    Recap,
+    CoolDown,
 }
 
 /// <summary>A block of the lesson.</summary>
-/// <param name="Title">What is done, in the field's words: "Eights 1 + 2".</param>
-/// <param name="Seconds">How long it takes with these repeats.</param>
-/// <param name="Repeats">How often it is danced; 0 when it is not danced.</param>
-/// <param name="Rate">Share of full tempo; null without tempo.</param>
-/// <param name="Why">The reckoning behind the minutes.</param>
-/// <param name="Gives">Whether the minutes may shrink or the block may go.</param>
-public sealed record LessonBlock(BlockKind Kind, string Title, double Seconds, int Repeats, double? Rate, string Why, bool Gives)
+public sealed record LessonBlock
 {
+    /// <summary>Its own, and the same when other things change: "walk:A:2"; of a further dance "2.walk:A:2".</summary>
+    public required string Id { get; init; }
+
+    public required BlockKind Kind { get; init; }
+
+    /// <summary>What is done, in the field's words.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>Which dance of the lesson, from 0; null where none is meant.</summary>
+    public int? Dance { get; init; }
+
+    /// <summary>The part, where it covers one only.</summary>
+    public string? Part { get; init; }
+
+    /// <summary>The lines it covers, where they are of one part.</summary>
+    public IReadOnlyList<int>? Lines { get; init; }
+
+    /// <summary>Counts of one repeat; null where nothing is counted.</summary>
+    public int? Counts { get; init; }
+
+    public int? Repeats { get; init; }
+
+    public int? Starts { get; init; }
+
+    public int? CountIn { get; init; }
+
+    public Rate? Rate { get; init; }
+
+    public IReadOnlyList<Facing> Walls { get; init; } = [];
+
+    /// <summary>The layer danced on top of the feet, or alone in a drill.</summary>
+    public string? Layer { get; init; }
+
+    /// <summary>Seconds from the lesson's begin.</summary>
+    public double From { get; init; }
+
+    public double Seconds { get; init; }
+
+    /// <summary>Actions a second and 1 for jumps, 0 to 5.</summary>
+    public double Effort { get; init; }
+
+    /// <summary>Its minutes, or its repeats, are the instructor's.</summary>
+    public bool IsPinned { get; init; }
+
+    /// <summary>The instructor added it.</summary>
+    public bool IsOwn { get; init; }
+
+    /// <summary>It has whatever is left over, so that it cannot be settled itself.</summary>
+    public bool IsRest { get; init; }
+
+    /// <summary>The reckoning behind the minutes.</summary>
+    public required string Why { get; init; }
+
+    public IReadOnlyList<string> Say { get; init; } = [];
+
+    public IReadOnlyList<string> Watch { get; init; } = [];
+
+    /// <summary>Danced with a count-in at a tempo, so that the formula holds.</summary>
+    public bool IsDanced => Rate is not null;
+
     public double Minutes => Seconds / 60;
 }
 
-/// <summary>A way to make a lesson fit that does not.</summary>
-/// <param name="SavesSeconds">What it saves.</param>
-public sealed record LessonGive(string What, double SavesSeconds);
+/// <summary>A way out where a lesson does not fit.</summary>
+/// <param name="SavesSeconds">What it saves, by planning it so.</param>
+/// <param name="Way">The way of teaching with it.</param>
+public sealed record LessonGive(string What, double SavesSeconds, TeachingWay Way);
+
+/// <summary>What to look after, and a gentler way; venue rules, local codes and professionals decide.</summary>
+/// <param name="Gentler">The gentler way; of what the plan itself could not do, the way out.</param>
+public sealed record LessonCare(string Code, string Message, string Gentler)
+{
+    /// <summary>It tells what could not be planned as asked; else it is about dancing it.</summary>
+    public bool IsOfThePlan { get; init; }
+}
+
+/// <summary>What a dance is in the lesson when it is not what is taught.</summary>
+public enum DanceUse
+{
+    Taught,
+    WarmUp,
+    CoolDown,
+    Party,
+}
+
+/// <summary>A dance that comes in the lesson.</summary>
+/// <param name="Bpm">Counts a minute at full tempo where there is no song.</param>
+/// <param name="Song">The track, when there is one.</param>
+/// <param name="IsKnown">Danced already: it fills what is left, by its name.</param>
+public sealed record LessonDance(Analysis Analysis, double Bpm, Song? Song = null, bool IsKnown = false)
+{
+    /// <summary>Dances that one lesson teaches at the most.</summary>
+    public const int MostAtOnce = 8;
+
+    public DanceUse Use { get; init; }
+
+    /// <summary>Kept of it by now, 0 to 1; known dances come in order of it, the least first.</summary>
+    public double Kept { get; init; } = 1;
+
+    /// <summary>What was learned of a known dance, lesson by lesson; from it a recap is reckoned where it is due. Empty where nobody knows.</summary>
+    public IReadOnlyList<Learned> Learned { get; init; } = [];
+
+    /// <summary>Lines that the instructor joined or split; each line is a bite when null.</summary>
+    public BiteCuts? Cuts { get; init; }
+
+    /// <summary>Bites, from its first, that earlier lessons taught: recalled, not walked again.</summary>
+    public int From { get; init; }
+
+    /// <summary>Bites, from its first, that are taught when the lesson is over; the others come in a later one. All when null.</summary>
+    public int? Until { get; init; }
+
+    public string Title => Analysis.Dance.Header.Title.Trim() is { Length: > 0 } title ? title : "Untitled dance";
+
+    /// <summary>Song count at which repeat 1 begins.</summary>
+    public int Start => Song is { } song ? Math.Clamp(Analysis.Dance.Header.Intro, 0, Math.Max(0, song.Counts - 1)) : 0;
+
+    /// <summary>The tempo it begins with.</summary>
+    public double Tempo => Song?.Time.BpmAt(Start) ?? Bpm;
+}
+
+/// <summary>A stretch of a dance that was learned at one time.</summary>
+/// <param name="Kept">The share of it that is reckoned to be kept by now, 0 to 1.</param>
+/// <param name="Seconds">The time first spent on it.</param>
+public readonly record struct Learned(double Kept, double Seconds)
+{
+    public bool IsDue => Kept < Memory.Due && Seconds > 0;
+
+    /// <summary>Seconds to bring it back: the lost share of the time first spent (rules, section 7); 0 where it is not due.</summary>
+    public double Recap => IsDue ? (1 - Kept) * Seconds : 0;
+}
+
+/// <summary>What a lesson is planned from.</summary>
+public sealed record LessonBrief(double Minutes, IReadOnlyList<LessonDance> Dances, TeachingWay Way, ClassKnowledge Class)
+{
+    public const double Longest = 540;
+
+    public ClassPace Pace { get; init; } = new();
+
+    public BlockChanges Changes { get; init; } = BlockChanges.None;
+
+    /// <summary>Dances that are due come back before anything new.</summary>
+    public bool Recaps { get; init; } = true;
+}
 
 /// <summary>A lesson as blocks with minutes, fitted to its length.</summary>
 public sealed record LessonPlan
 {
     public required double LessonSeconds { get; init; }
 
+    /// <summary>One after the other, without a gap.</summary>
     public required IReadOnlyList<LessonBlock> Blocks { get; init; }
 
-    /// <summary>What could give when the least does not fit; empty when it does.</summary>
+    /// <summary>What each dance is taught in; one list a dance.</summary>
+    public required IReadOnlyList<IReadOnlyList<Bite>> Bites { get; init; }
+
+    /// <summary>Blocks that were taken out by hand, as they would be.</summary>
+    public required IReadOnlyList<LessonBlock> TakenOut { get; init; }
+
+    /// <summary>Ways out when the least does not fit; empty when it does.</summary>
     public required IReadOnlyList<LessonGive> Gives { get; init; }
 
-    public double TotalSeconds => Blocks.Sum(b => b.Seconds);
+    public required IReadOnlyList<LessonCare> Cautions { get; init; }
+
+    public double TotalSeconds => Blocks.Count == 0 ? 0 : Math.Round(Blocks[^1].From + Blocks[^1].Seconds, 3);
+
+    /// <summary>Seconds with the least repeats: under this it cannot be taught so.</summary>
+    public required double LeastSeconds { get; init; }
 
     /// <summary>Seconds that stick out below the lesson's end; 0 when it fits.</summary>
-    public double Over => Math.Max(0, TotalSeconds - LessonSeconds);
+    public double Over => Math.Max(0, Math.Round(TotalSeconds - LessonSeconds, 3));
 }

@@ -64,6 +64,9 @@ public sealed record NamedStep
     /// <summary>1 easy … 3 hard.</summary>
     public int Level { get; init; } = 1;
 
+    /// <summary>The class that may be trusted to know it while no log says more: 0 beginners, 1 improvers, 2 regulars, 3 nobody.</summary>
+    public int Trust { get; init; } = 3;
+
     public bool HighImpact { get; init; }
 
     public string? Caution { get; init; }

@@ -75,6 +75,9 @@ public sealed record Song
 
     public double Seconds => Time.Seconds;
 
+    /// <summary>Whether lines of so many counts fill its bars: an eight goes into bars of two and four, a waltz line into bars of three.</summary>
+    public bool Suits(int lineCounts) => Passages.All(p => p.Rest is not null || lineCounts % p.Bar == 0);
+
     /// <summary>A song of one tempo, long enough for a number of counts.</summary>
     public static Song Steady(int counts, Bpm tempo) => new([new Passage("song", counts, tempo.Value)]);
 

@@ -35,9 +35,9 @@ public static partial class SongText
                 continue;
             }
 
-            if (AnchorRow().Match(row) is { Success: true } anchor && Moment(anchor.Groups["at"].Value) is { } seconds)
+            if (AnchorOf(row) is { } anchor)
             {
-                anchors.Add(new Anchor(int.Parse(anchor.Groups["count"].ValueSpan, CultureInfo.InvariantCulture), seconds));
+                anchors.Add(anchor);
                 continue;
             }
 
@@ -90,6 +90,14 @@ public static partial class SongText
     }
 
     private static double Factor(CountingFeel feel) => feel switch { CountingFeel.HalfTime => 0.5, CountingFeel.DoubleTime => 2, _ => 1 };
+
+    /// <summary>A row that holds a count to a moment; null for any other.</summary>
+    internal static Anchor? AnchorOf(string row) => AnchorRow().Match(row) is { Success: true } anchor && Moment(anchor.Groups["at"].Value) is { } seconds
+        ? new Anchor(int.Parse(anchor.Groups["count"].ValueSpan, CultureInfo.InvariantCulture), seconds)
+        : null;
+
+    /// <summary>"0:35.2" or "35.2" in seconds; null when it is no moment.</summary>
+    public static double? MomentOf(string? text) => text is { Length: > 0 and < 20 } ? Moment(text.Trim()) : null;
 
     private static Passage? ReadRow(string row, ref double tempo)
     {

@@ -1,3 +1,5 @@
+using FondCompass.Core.Counts;
+
 namespace FondCompass.Core.Music;
 
 /// <summary>
@@ -110,7 +112,7 @@ public sealed class TimeMap
 
     /// <summary>Seconds from the song's count 0; the first and last tempo reach on beyond the song.</summary>
     /// <param name="count">Song counts from 0; fractions allowed.</param>
-    public double SecondsAt(double count) => SecondsAt(_pieces, count);
+    public Seconds SecondsAt(SongCount count) => new(SecondsAt(_pieces, count));
 
     private static double SecondsAt(Piece[] pieces, double count)
     {
@@ -137,9 +139,10 @@ public sealed class TimeMap
             : piece.ToSeconds + (60 * (x - piece.Counts) / piece.B1);
     }
 
-    /// <summary>The inverse of <see cref="SecondsAt(double)"/>.</summary>
-    public double CountAt(double seconds)
+    /// <summary>The inverse of <see cref="SecondsAt(SongCount)"/>.</summary>
+    public SongCount CountAt(Seconds moment)
     {
+        var seconds = moment.Value;
         if (_pieces.Length == 0)
         {
             return 0;
@@ -147,17 +150,17 @@ public sealed class TimeMap
 
         if (seconds < 0)
         {
-            return seconds * _pieces[0].B0 / 60;
+            return new SongCount(seconds * _pieces[0].B0 / 60);
         }
 
         var piece = _pieces[Find(_pieces, seconds, p => p.FromSeconds)];
         var s = seconds - piece.FromSeconds;
         var whole = piece.Seconds(piece.Counts);
-        return s <= whole ? piece.FromCount + piece.CountsAt(s) : piece.FromCount + piece.Counts + ((s - whole) * piece.B1 / 60);
+        return new SongCount(s <= whole ? piece.FromCount + piece.CountsAt(s) : piece.FromCount + piece.Counts + ((s - whole) * piece.B1 / 60));
     }
 
     /// <summary>Tempo in force at a song count.</summary>
-    public double BpmAt(double count)
+    public double BpmAt(SongCount count)
     {
         if (_pieces.Length == 0)
         {

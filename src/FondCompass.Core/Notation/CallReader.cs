@@ -315,6 +315,18 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
         return new RestartAfter(repeat, count, row);
     }
 
+    /// <summary>Whether a row names a part that there is; a finding when not.</summary>
+    public bool Knows(int row, string text, string name)
+    {
+        var known = parts.Exists(p => Same(p.Name, name));
+        if (!known)
+        {
+            findings.Add(NotationFindings.UnknownPart.At(row, $"'{text}' calls '{name}', but no part or tag has that name.{Known()}"));
+        }
+
+        return known;
+    }
+
     private string? NameAt(string text, int at)
     {
         string? best = null;

@@ -96,6 +96,31 @@ public sealed record TagAfter(int Repeat, string Tag, int Row);
 /// <summary>Cut repeat <paramref name="Repeat"/> (from 1) after so many counts and begin again from the top.</summary>
 public sealed record RestartAfter(int Repeat, int AfterCount, int Row);
 
+/// <summary>What becomes of one call of an order.</summary>
+public enum CallChange
+{
+    /// <summary>Left out.</summary>
+    Drop,
+
+    /// <summary>Danced twice.</summary>
+    Again,
+
+    /// <summary>Danced at another place of the order.</summary>
+    Move,
+}
+
+/// <summary>A change to one call of an order. Calls are numbered from 1 as they are written, tags left out, on through the rounds.</summary>
+/// <param name="To">Call that it is danced behind when it moves; 0 is the front.</param>
+public sealed record OrderChange(CallChange Change, int Call, int To, int Row);
+
+/// <summary>What the last time is danced otherwise: a turn changed, or a pose behind it.</summary>
+/// <param name="Count">Count in the part, from 1, with e, &amp; or a: "23&amp;"; null for a pose on the last count.</param>
+/// <param name="Turn">Turned there the last time; none leaves the turn out.</param>
+public sealed record FinishChange(string? Count, Eighths Turn, int Row);
+
+/// <summary>The part that belongs to a kind of passage: it is to begin where each such passage begins.</summary>
+public sealed record PartOnPassage(string Part, string Passage, int Row);
+
 /// <summary>A variant danced in a repeat (from 1), or from it on; as written again when <paramref name="Label"/> is null.</summary>
 public sealed record VersionAt(int Repeat, bool Onward, VariantLabel? Label, int Row);
 
@@ -123,6 +148,15 @@ public sealed record Dance
     public required IReadOnlyList<TagAfter> Tags { get; init; }
 
     public required IReadOnlyList<RestartAfter> Restarts { get; init; }
+
+    /// <summary>Calls of the order left out, danced again or moved.</summary>
+    public IReadOnlyList<OrderChange> OrderChanges { get; init; } = [];
+
+    /// <summary>How the dance is finished, the last one counts; null for as written.</summary>
+    public FinishChange? Finish { get; init; }
+
+    /// <summary>Parts said to belong to kinds of passage.</summary>
+    public IReadOnlyList<PartOnPassage> Meetings { get; init; } = [];
 
     /// <summary>Variants that repeats are danced in, in row order.</summary>
     public IReadOnlyList<VersionAt> Versions { get; init; } = [];

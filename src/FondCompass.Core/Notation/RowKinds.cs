@@ -10,6 +10,15 @@ public enum RowSort
     Steps,
     Part,
     Call,
+
+    /// <summary>A call of the order left out, danced again or moved.</summary>
+    Change,
+
+    /// <summary>What is danced otherwise the last time: "finish 23 turn 3/4 left".</summary>
+    Finish,
+
+    /// <summary>Which part belongs to a kind of passage: "C on chorus".</summary>
+    Meeting,
     Version,
     Check,
     Definition,
@@ -55,6 +64,8 @@ public static class RowKinds
     [
         new(RowSort.Part, CountsStand.Nowhere, false, ["part", "tag"], "part A", (text, _, rest) => rest.Length > 0 ? text.Length - rest.Length : -1),
         new(RowSort.Call, CountsStand.Nowhere, false, ["order", "after", "restart"], "restart 4 after 16", FirstWord),
+        new(RowSort.Change, CountsStand.Nowhere, false, ["drop", "repeat", "move"], "drop 3", (text, word, rest) => RowOpeners.Change(0, text) is null ? -1 : FirstWord(text, word, rest)),
+        new(RowSort.Finish, CountsStand.Nowhere, false, ["finish"], "finish 23 turn 3/4 left", (text, word, rest) => RowOpeners.Finish(0, text) is null ? -1 : FirstWord(text, word, rest)),
         new(RowSort.Version, CountsStand.Nowhere, false, ["from", "repeat"], "from 3 version island", (text, _, _) => RowOpeners.VersionAt(0, text) is null ? -1 : 0),
         new(RowSort.Check, CountsStand.Nowhere, false, ["check"], "check weight R facing 6", FirstWord),
         new(RowSort.Definition, CountsStand.Nowhere, false, ["step"], "step rope walk = step R across, step L across", (text, word, rest) => rest.Contains('=') ? FirstWord(text, word, rest) : -1),
@@ -65,11 +76,15 @@ public static class RowKinds
         new(RowSort.Again, CountsStand.Nowhere, true, ["again", "other"], "again mirrored", (text, _, _) => RowOpeners.Again(0, text) is null ? -1 : 0),
         new(RowSort.Ending, CountsStand.BehindOpener, true, ["the", .. RowOpeners.Times.Keys], "first time 7-8 hold", (text, _, _) => RowOpeners.Ending(text)?.Length ?? -1),
         new(RowSort.Variant, CountsStand.BehindOpener, true, RowOpeners.VariantWords, "easier 5-8 vine R", (text, _, _) => RowOpeners.Variant(text)?.Length ?? -1),
+        new(RowSort.Meeting, CountsStand.Nowhere, false, [], "C on chorus", (text, _, _) => RowOpeners.Meeting(0, text) is null ? -1 : 0),
         new(RowSort.Setting, CountsStand.Nowhere, false, HeaderReader.Words, "tempo 112", (text, word, rest) => HeaderReader.LooksLikeSetting(word, rest) ? FirstWord(text, word, rest) : -1),
         StepRow,
     ];
 
     private static readonly FrozenDictionary<string, RowKind[]> ByWord = All.SelectMany(k => k.Words.Select(w => (w, k))).GroupBy(p => p.w).ToFrozenDictionary(g => g.Key, g => g.Select(p => p.k).ToArray());
+
+    /// <summary>Kinds that no word opens.</summary>
+    private static readonly RowKind[] Wordless = [.. All.Where(k => k.Words.Count == 0 && k != StepRow)];
 
     /// <param name="content">The row without its comment and the space around it.</param>
     /// <param name="inPart">Whether a part has begun above it.</param>
@@ -84,6 +99,14 @@ public static class RowKinds
                 {
                     return new OpenedRow(kind, word, TextSpan.Trimmed(content, opener, content.Length));
                 }
+            }
+        }
+
+        foreach (var kind in Wordless)
+        {
+            if ((inPart || !kind.OnlyInPart) && kind.Opener(content, word, rest) is >= 0 and var opener)
+            {
+                return new OpenedRow(kind, word, TextSpan.Trimmed(content, opener, content.Length));
             }
         }
 

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using FondCompass.Core.Counts;
 
 namespace FondCompass.Core.Notation;
 
@@ -152,6 +153,53 @@ internal static partial class RowOpeners
         return plain || variant is not null ? new VersionAt(repeat, match.Groups["word"].Value[0] is 'f' or 'F', variant, row) : null;
     }
 
+    /// <summary>"3", "3rd", "third"; 0 for anything else.</summary>
+    private static int CallNumber(string said) =>
+        int.TryParse(said, out var number) ? number : Times.GetValueOrDefault(said.ToLowerInvariant()) ?? 0;
+
+    /// <summary>"drop 3", "drop the third call", "repeat 3 again", "move 3 after 5".</summary>
+    public static OrderChange? Change(int row, string text)
+    {
+        var match = ChangeRow().Match(text);
+        if (!match.Success || CallNumber(match.Groups["call"].Value) is not (> 0 and var call))
+        {
+            return null;
+        }
+
+        var change = match.Groups["word"].Value[0] switch { 'd' or 'D' => CallChange.Drop, 'r' or 'R' => CallChange.Again, _ => CallChange.Move };
+        return change != CallChange.Move ? new OrderChange(change, call, 0, row)
+            : int.TryParse(match.Groups["to"].ValueSpan, out var to) ? new OrderChange(change, call, match.Groups["side"].Value[0] is 'b' or 'B' ? Math.Max(0, to - 1) : to, row)
+            : null;
+    }
+
+    /// <summary>"finish 23 turn 3/4 left", "finish 23&amp; no turn", "finish pose turn 1/4 right", "finish pose".</summary>
+    public static FinishChange? Finish(int row, string text)
+    {
+        var match = FinishRow().Match(text);
+        if (!match.Success)
+        {
+            return null;
+        }
+
+        var amount = match.Groups["turn"].Value;
+        var count = match.Groups["count"] is { Success: true } at ? at.Value.ToLowerInvariant() : null;
+        return amount.Length == 0 ? new FinishChange(count, Eighths.None, row) : Eighths.TryParse(amount, out var turn) ? new FinishChange(count, turn, row) : null;
+    }
+
+    /// <summary>"C on chorus", "C on every chorus", "C on the \"long lantern\"": a usual kind of passage, or any name in quotes.</summary>
+    public static PartOnPassage? Meeting(int row, string text)
+    {
+        var match = MeetingRow().Match(text);
+        if (!match.Success)
+        {
+            return null;
+        }
+
+        var quoted = match.Groups["quoted"].Value;
+        var kind = quoted.Length > 0 ? PassageKind.Of(quoted) : PassageKind.Every(match.Groups["kind"].Value);
+        return kind is null ? null : new PartOnPassage(match.Groups["part"].Value, kind, row);
+    }
+
     /// <summary>"A x2 mirrored" and "A easier" taken apart.</summary>
     /// <param name="known">Names of the parts above, of which it may be a variant.</param>
     public static (string Name, int Times, bool Mirrored, string? VariantOf, VariantLabel? Label) PartName(string name, Func<string, bool> known)
@@ -200,4 +248,13 @@ internal static partial class RowOpeners
 
     [GeneratedRegex(@"\s+(?:(?:[x×](?<times>\d+)|(?<word>twice|thrice))(?:\s+(?<side>mirrored|other side))?|(?<side>mirrored))$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex TimesBehind();
+
+    [GeneratedRegex(@"^(?:(?<word>drop)\s+(?:call\s+|repeat\s+)?(?<call>\d{1,4})|(?<word>drop)\s+(?:the\s+)?(?<call>\d[a-z]{2}|[a-z]{5,7})\s+(?:call|repeat)|(?<word>repeat)\s+(?:call\s+)?(?<call>\d{1,4})\s+again|(?<word>move)\s+(?:call\s+|repeat\s+)?(?<call>\d{1,4})\s+(?<side>after|before)\s+(?<to>\d{1,4}))\.?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    private static partial Regex ChangeRow();
+
+    [GeneratedRegex(@"^(?<part>[^\d\s+?][^\""]{0,40}?)\s+(?:belongs\s+)?on\s+(?:(?:the|every|each|all)\s+)?(?:\""(?<quoted>[^\""]{1,60})\""|(?<kind>[\p{L}-]{2,20}(?:\s[\p{L}-]{2,20})?))\.?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    private static partial Regex MeetingRow();
+
+    [GeneratedRegex(@"^finish\s+(?:(?:on\s+)?(?:count\s+)?(?<count>\d{1,4}[e&a]?)\s+(?:no turn|turn\s+(?<turn>\d[\d/ ]*\s+(?:left|right)))|pose(?:,?\s+turn\s+(?<turn>\d[\d/ ]*\s+(?:left|right)))?)\.?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    private static partial Regex FinishRow();
 }

@@ -21,6 +21,9 @@ public sealed partial class ScriptReader
     private readonly List<TagAfter> _tags = [];
     private readonly List<RestartAfter> _restarts = [];
     private readonly List<VersionAt> _versions = [];
+    private readonly List<OrderChange> _changes = [];
+    private readonly List<PartOnPassage> _meetings = [];
+    private FinishChange? _finish;
     private readonly List<StepDefinition> _definitions = [];
     private readonly List<(int Row, string Text)> _orderRows = [];
     private bool _orderLoops;
@@ -66,6 +69,9 @@ public sealed partial class ScriptReader
             Tags = _tags,
             Restarts = _restarts,
             Versions = _versions,
+            OrderChanges = _changes,
+            Meetings = _meetings,
+            Finish = _finish,
             Definitions = _definitions,
             Rows = _rows,
             Breaks = _breaks,
@@ -96,8 +102,14 @@ public sealed partial class ScriptReader
             case RowSort.Part:
                 StartPart(row, rest, opened.Word == "tag");
                 break;
-            case RowSort.Call:
+            case RowSort.Call or RowSort.Meeting:
                 _orderRows.Add((row, said));
+                break;
+            case RowSort.Change:
+                _changes.Add(RowOpeners.Change(row, said)!);
+                break;
+            case RowSort.Finish:
+                _finish = RowOpeners.Finish(row, said);
                 break;
             case RowSort.Version:
                 _versions.Add(RowOpeners.VersionAt(row, said)!);
@@ -287,6 +299,16 @@ public sealed partial class ScriptReader
                 break;
             case "restart" when reader.ReadRestart(row, rest) is { } restart:
                 _restarts.Add(restart);
+                break;
+            case "order" or "after" or "restart":
+                break;
+            default:
+                var meeting = RowOpeners.Meeting(row, text)!;
+                if (reader.Knows(row, text, meeting.Part))
+                {
+                    _meetings.Add(meeting);
+                }
+
                 break;
         }
     }

@@ -2,6 +2,7 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 using static FondCompass.Core.Prose.ProsePatterns;
 

@@ -1,5 +1,4 @@
 using FondCompass.Core.Findings;
-using FondCompass.Core.Told;
 
 namespace FondCompass.Core.Prose;
 
@@ -55,7 +54,7 @@ public sealed partial class ProseReader
     /// <summary>Each pasted row with how its steps are read.</summary>
     private List<PastedRow> WithReads(Analysis analysis)
     {
-        var reads = RowReads.Of(analysis).ToDictionary(r => r.Row, r => r.Text);
+        var reads = analysis.Reads.ToDictionary(r => r.Row, r => r.Text);
         var rows = new List<PastedRow>();
         var at = 1;
         foreach (var row in _rows)

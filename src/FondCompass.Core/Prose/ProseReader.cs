@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
 using static FondCompass.Core.Prose.ProsePatterns;
 
 namespace FondCompass.Core.Prose;

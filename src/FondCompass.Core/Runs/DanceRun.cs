@@ -20,9 +20,11 @@ public sealed record RunStretch(
 }
 
 /// <summary>One repeat as danced.</summary>
+/// <param name="Index">As danced, from 1.</param>
+/// <param name="Call">As written: by it tags, restarts and changes of the order are called. It differs from the index once calls are left out or danced again.</param>
 /// <param name="Wall">Place of its start facing in the order of walls, from 1; null when it is not among them.</param>
 public sealed record RunRepeat(
-    int Index, string Part, int FromCount, int ToCount, double StartSeconds, Facing StartFacing, Facing EndFacing, Weight StartWeight, int? Wall, bool Mirrored, bool Cut)
+    int Index, int Call, string Part, int FromCount, int ToCount, double StartSeconds, Facing StartFacing, Facing EndFacing, Weight StartWeight, int? Wall, bool Mirrored, bool Cut)
 {
     /// <summary>What the call is called: "V, first half".</summary>
     public string Called { get; init; } = "";
@@ -36,16 +38,18 @@ public enum RunEventKind
 }
 
 /// <summary>Something out of the round: where and when it happens, and which way the dancers face then.</summary>
-public sealed record RunEvent(RunEventKind Kind, int AfterRepeat, Facing Facing, double Seconds, int AtCount, int? Wall);
+public sealed record RunEvent(RunEventKind Kind, int AfterRepeat, Facing Facing, Seconds Seconds, int AtCount, int? Wall);
 
 /// <summary>Where the last count falls.</summary>
 /// <param name="Count">Last count danced in its part, from 1.</param>
-/// <param name="Suggestion">The smallest change that finishes to the front; null when it does already.</param>
-public sealed record RunEnding(string Part, int Count, Facing Facing, string? Suggestion);
+/// <param name="Ways">Ways to finish to the front, the smallest change first; empty when it does already.</param>
+public sealed record RunEnding(string Part, int Count, Facing Facing, IReadOnlyList<EndingFix> Ways);
 
 /// <summary>Every count of a song with what is danced on it.</summary>
 public sealed record DanceRun
 {
+    private IReadOnlyDictionary<string, IReadOnlyList<Facing>>? _partWalls;
+
     public required DanceTrace Trace { get; init; }
 
     public required Song Song { get; init; }
@@ -62,6 +66,25 @@ public sealed record DanceRun
     public required RunEnding? Ending { get; init; }
 
     public required IReadOnlyList<Finding> Findings { get; init; }
+
+    /// <summary>The facings each part begins on, in the order in which it comes to them: its own walls (rules, section 6).</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<Facing>> PartWalls => _partWalls ??=
+        Repeats.GroupBy(r => r.Part).ToDictionary(g => g.Key, IReadOnlyList<Facing> (g) => [.. g.Select(r => r.StartFacing).Distinct()]);
+
+    /// <summary>The wall a repeat begins on and how many there are: of a loop its own, of an order the part's; null when it is off them.</summary>
+    public (int? Wall, int Of) WallOf(RunRepeat repeat)
+    {
+        if (!Trace.Dance.IsPhrased)
+        {
+            return (repeat.Wall, Trace.WallOrder.Count);
+        }
+
+        var walls = PartWalls[repeat.Part];
+        return (walls.TakeWhile(f => f != repeat.StartFacing).Count() + 1, walls.Count);
+    }
+
+    /// <summary>Seconds of one pattern, or of the order once, from the first repeat's start at full rate.</summary>
+    public double PatternSeconds => Song.Time.SecondsAt(Start + Trace.TotalCounts) - Song.Time.SecondsAt(Start);
 
     /// <summary>The stretch danced at a song count, or null before the start and after the end.</summary>
     public RunStretch? At(int count)

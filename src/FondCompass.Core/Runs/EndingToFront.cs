@@ -3,24 +3,33 @@ using FondCompass.Core.Counts;
 
 namespace FondCompass.Core.Runs;
 
-/// <summary>The smallest change that lets a run finish to the front (rules, section 6).</summary>
+/// <summary>A way to finish to the front.</summary>
+/// <param name="Count">Count in the part at which something changes, from 1: "23", "23&amp;"; null for a pose on the last count.</param>
+/// <param name="Was">The turn as written.</param>
+/// <param name="Becomes">The turn the last time; of a pose the turn into it.</param>
+public sealed record EndingFix(string? Count, Eighths Was, Eighths Becomes)
+{
+    public bool IsPose => Count is null;
+}
+
+/// <summary>The smallest changes that let a run finish to the front (rules, section 6).</summary>
 public static class EndingToFront
 {
     /// <summary>Counts before the end in which a turn may be changed.</summary>
     private const int LastCounts = 8;
 
-    /// <returns>What to change, in words, or null when the run ends to the front already.</returns>
-    public static string? Suggest(RunStretch last, Facing front)
+    /// <returns>Ways, the smallest first: a turn of the last counts enlarged, dropped or reversed, then a pose; empty when the run ends to the front already.</returns>
+    public static IReadOnlyList<EndingFix> Ways(RunStretch last, Facing front)
     {
         var right = (front - last.EndFacing).Value;
         if (right == 0)
         {
-            return null;
+            return [];
         }
 
         var needed = new Eighths(right > 4 ? right - Eighths.Full : right);
-        string? best = null;
-        var bestSize = int.MaxValue;
+        var pose = new EndingFix(null, Eighths.None, needed);
+        EndingFix? best = null;
         foreach (var (step, _, _) in last.Stretch.Dance(last.StartWeight))
         {
             var turn = step.Turn;
@@ -32,27 +41,13 @@ public static class EndingToFront
             foreach (var change in (Eighths[])[needed, new(needed.Value - (Math.Sign(needed.Value) * Eighths.Full))])
             {
                 var altered = turn + change;
-                if (altered.Size >= bestSize || altered.Size > Eighths.Full)
+                if (altered.Size < (best?.Becomes.Size ?? int.MaxValue) && altered.Size <= Eighths.Full)
                 {
-                    continue;
+                    best = new EndingFix(PartCount.Label(action.At), turn, altered);
                 }
-
-                bestSize = altered.Size;
-                best = (altered.IsNone, Math.Sign(altered.Value) == Math.Sign(turn.Value)) switch
-                {
-                    (true, _) => $"on count {CountOf(action)} leave out the {Name(turn)} turn",
-                    (_, true) => $"on count {CountOf(action)} turn {altered} in place of {turn}",
-                    _ => $"on count {CountOf(action)} turn {altered}, the other way, in place of {turn}",
-                };
             }
         }
 
-        return best is not null
-            ? $"To finish to the front, {best} the last time."
-            : $"To finish to the front, turn {needed} on the last count and hold a pose.";
+        return best is null ? [pose] : [best, pose];
     }
-
-    private static string Name(Eighths turn) => turn.ToString();
-
-    private static int CountOf(DanceAction action) => (action.At.Value / Tick.PerCount) + 1;
 }

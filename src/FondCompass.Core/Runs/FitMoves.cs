@@ -3,136 +3,271 @@ using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Runs;
 
+/// <summary>Where a part begins within a move.</summary>
+/// <param name="Offset">Counts from the move's beginning.</param>
+internal readonly record struct FitStart(int Offset, string Part);
+
 /// <summary>One way to dance a repeat and what follows it.</summary>
+/// <param name="Kind">The change that it is; null when danced as written.</param>
+/// <param name="Call">Number, as written, of the call that changes.</param>
 /// <param name="Length">Counts until the next repeat begins.</param>
-/// <param name="Counts">Counts before a restart, or of the tag; 0 when danced as written.</param>
-/// <param name="CountsChanged">Counts added or cut.</param>
-/// <param name="ChangeAt">Counts into the repeat at which the change happens.</param>
-public readonly record struct FitMove(int Length, bool IsTag, bool IsRestart, int Counts, int CountsChanged, int ChangeAt)
+/// <param name="Counts">Counts before a restart, or of the tag, or of the part.</param>
+/// <param name="Changed">Counts added or cut.</param>
+/// <param name="ChangeAt">Counts from the move's beginning at which the change happens.</param>
+/// <param name="Next">The state it leads to; null when nothing follows.</param>
+/// <param name="To">Call behind which a part is danced that moves.</param>
+internal sealed record FitMove(FitKind? Kind, int Call, string Part, int Length, int Counts, int Changed, int ChangeAt, IReadOnlyList<FitStart> Starts, int? Next, int To = 0)
 {
-    public bool IsChange => IsTag || IsRestart;
+    /// <summary>Another round begins behind it, which is told by the same entries.</summary>
+    public bool EndsRound { get; init; }
+
+    public bool IsTag => Kind is FitKind.Tag or FitKind.Wait;
+
+    /// <summary>Among equals what cuts comes before what adds, and tags before waits.</summary>
+    public int Rank => Kind switch { null or FitKind.Restart or FitKind.Half or FitKind.Drop => 0, FitKind.Wait => 2, _ => 1 };
 }
 
-/// <summary>The moves open to each repeat: as written, a restart where the feet suit the top, a tag.</summary>
-public sealed class FitMoves
+/// <summary>
+/// The moves open to each repeat: as written; a restart where the feet suit what comes next, or its mirror image in a mirroring dance; a tag; and
+/// in an order a part halved, left out, danced again, moved, or a wait. A state is a place in the dance and the foot the weight is on there.
+/// </summary>
+internal sealed class FitMoves
 {
-    private readonly IReadOnlyList<FitMove[]> _entries;
-    private readonly IReadOnlyList<string> _parts;
-    private readonly bool _loops;
+    /// <summary>Lines waited at the most.</summary>
+    private const int MostWaited = 8;
 
-    private FitMoves(IReadOnlyList<FitMove[]> entries, IReadOnlyList<string> parts, bool loops)
+    /// <summary>Calls past which a part is moved at the most.</summary>
+    private const int FurthestMove = 4;
+
+    /// <summary>Exceptions after so many repeats are not looked at; no song is that long.</summary>
+    private const int MostRepeats = 1_000;
+
+    /// <param name="IsFixed">Danced as written: it has a restart or tags of its own already, or its call is changed.</param>
+    /// <param name="CanRepeat">It can be danced twice nevertheless.</param>
+    private sealed record Entry(int Number, Stretch Stretch, int Counts, bool IsFixed, bool CanRepeat, IReadOnlyList<Stretch> Tags);
+
+    private readonly DanceTrace _trace;
+    private readonly FitConstraints _constraints;
+    private readonly List<Entry> _entries = [];
+    private readonly List<(int Entry, Weight Weight)> _states = [];
+    private readonly Dictionary<(int Entry, Weight Weight), int> _known = [];
+    private readonly List<FitMove[]?> _moves = [];
+    private readonly int _round;
+
+    /// <summary>The entry that follows the last one; null when the dance ends there.</summary>
+    private readonly int? _again;
+
+    private FitMoves(DanceTrace trace, FitConstraints constraints)
     {
-        _parts = parts;
-        _entries = entries;
-        _loops = loops;
-    }
-
-    public int Entries => _entries.Count;
-
-    public FitMove[] From(int entry) => _entries[entry];
-
-    /// <summary>The part that an entry dances.</summary>
-    public string PartOf(int entry) => _parts[entry];
-
-    /// <summary>The entry after this one; the last of a loop goes on with itself, the last of an order ends.</summary>
-    public int? Next(int entry) => entry + 1 < _entries.Count ? entry + 1 : _loops ? entry : null;
-
-    /// <summary>States times moves, to judge whether all can be weighed; a state weighs as much as sixteen moves.</summary>
-    public long Work(int counts) => _entries.Sum(e => (e.Length + 16L) * counts);
-
-    public static FitMoves Of(DanceTrace trace, FitConstraints constraints) =>
-        trace.Dance.IsPhrased ? OfOrder(trace, constraints) : OfLoop(trace, constraints);
-
-    /// <summary>Repeats with a tag or restart of their own are danced as written; the entry after the last of them goes on for ever.</summary>
-    private static FitMoves OfLoop(DanceTrace trace, FitConstraints constraints)
-    {
-        var patterns = new RunPatterns(trace);
+        _trace = trace;
+        _constraints = constraints;
         var dance = trace.Dance;
-        var kept = new Dictionary<PartTrace, FitMove[]>();
-        FitMove[] Free(int repeat)
+        var patterns = new DancedPatterns(trace);
+        _round = dance.IsPhrased ? patterns.Calls.Count(c => !c.Stretch.Pattern.Part.IsTag) : 1;
+        var goesOn = !dance.IsPhrased || dance.OrderLoops;
+        var changed = dance.OrderChanges.SelectMany(c => (int[])[c.Call, c.To]).ToHashSet();
+        var last = dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).Concat(changed).Append(patterns.LastChange).Where(r => r < MostRepeats).Max();
+        var rounds = goesOn && _round > 0 ? ((last + _round - 1) / _round) + 1 : 1;
+        foreach (var walked in RepeatWalk.Of(dance, patterns).TakeWhile(w => w.Call <= rounds * _round))
         {
-            var (own, next) = (Stretch.Whole(patterns.Loop(repeat)), Stretch.Whole(patterns.Loop(repeat + 1)));
-            return own.Pattern != next.Pattern ? Moves(trace, own, next, trace.StartWeight, constraints)
-                : kept.TryGetValue(own.Pattern, out var known) ? known
-                : kept[own.Pattern] = Moves(trace, own, own, trace.StartWeight, constraints);
-        }
-
-        var last = dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).Append(patterns.LastChange).Where(r => r < 1_000).Max();
-        var entries = new List<FitMove[]>();
-        for (var repeat = 1; repeat <= last; repeat++)
-        {
-            var length = patterns.Loop(repeat).Part.Counts;
-            var restart = dance.Restarts.FirstOrDefault(r => r.Repeat == repeat && r.AfterCount < length);
-            var tags = dance.Tags.Where(t => t.Repeat == repeat).Sum(t => trace.Part(t.Tag)?.Part.Counts ?? 0);
-            entries.Add(restart is null && tags == 0 ? Free(repeat) : [AsWritten((restart?.AfterCount ?? length) + tags)]);
-        }
-
-        entries.Add(Free(last + 1));
-        return new FitMoves(entries, [.. entries.Select(_ => trace.Calls[0].Stretch.Pattern.Part.Name)], loops: true);
-    }
-
-    private static FitMoves OfOrder(DanceTrace trace, FitConstraints constraints)
-    {
-        var entries = new List<FitMove[]>();
-        var parts = new List<string>();
-        var patterns = new RunPatterns(trace);
-        var calls = trace.Calls;
-        for (var i = 0; i < calls.Count;)
-        {
-            // Tags called in the order belong to the repeat before them.
-            var next = i + 1;
-            while (next < calls.Count && calls[next].Stretch.Pattern.Part.IsTag)
+            if (!walked.IsTag)
             {
-                next++;
+                _entries.Add(new Entry(walked.Call, walked.Whole, walked.Danced.Counts, walked.Restart is not null || changed.Contains(walked.Call), walked.Restart is null && !changed.Contains(walked.Call), []));
             }
-
-            var repeat = entries.Count + 1;
-            var tags = trace.Dance.Tags.Where(t => t.Repeat == repeat).Sum(t => trace.Part(t.Tag)?.Part.Counts ?? 0);
-            var own = patterns.Call(calls[i].Stretch, repeat);
-            var restart = trace.Dance.Restarts.FirstOrDefault(r => r.Repeat == repeat && r.AfterCount < own.Counts);
-            var length = (restart?.AfterCount ?? own.Counts) + calls.Skip(i + 1).Take(next - i - 1).Sum(c => c.Stretch.Counts) + tags;
-            var isFixed = next > i + 1 || tags > 0 || restart is not null || next >= calls.Count;
-            entries.Add(isFixed
-                ? [AsWritten(length)]
-                : Moves(trace, own, patterns.Call(calls[next].Stretch, repeat + 1), calls[i].StartWeight, constraints));
-            parts.Add(own.Pattern.Part.Name);
-            i = next;
-        }
-
-        return new FitMoves(entries, parts, loops: false);
-    }
-
-    private static FitMove AsWritten(int length) => new(length, false, false, 0, 0, length);
-
-    private static FitMove[] Moves(DanceTrace trace, Stretch stretch, Stretch top, Weight weight, FitConstraints constraints)
-    {
-        var length = stretch.Counts;
-        var moves = new List<FitMove> { AsWritten(length) };
-        if (!constraints.NoRestarts)
-        {
-            var lineEnds = stretch.Pattern.Part.Lines.Select(l => (l.Start.Value / Tick.PerCount) + l.Counts).ToHashSet();
-            var weights = WeightsAfter(stretch, weight);
-            for (var n = 1; n < length; n++)
+            else if (_entries.Count > 0)
             {
-                if ((!constraints.WholeLinesOnly || lineEnds.Contains(stretch.From + n))
-                    && weights[n] != Weight.Unknown && top.CanBeginOn(weights[n]))
-                {
-                    moves.Add(new FitMove(n, false, true, n, length - n, n));
-                }
+                _entries[^1] = _entries[^1] with { IsFixed = true, Tags = [.. _entries[^1].Tags, walked.Whole] };
+            }
+            else
+            {
+                Lead += walked.Whole.Counts;
             }
         }
 
-        if (!constraints.NoTags)
+        _again = goesOn ? Math.Max(0, _entries.FindIndex(e => e.Number > (rounds - 1) * _round)) : null;
+    }
+
+    /// <summary>Whether the dance can be over before the song is.</summary>
+    public bool Ends => _again is null;
+
+    /// <summary>Counts of the tags that the order begins with, before its first part.</summary>
+    public int Lead { get; }
+
+    /// <summary>Calls of one round; 1 in a loop.</summary>
+    public int Round => _round;
+
+    /// <summary>The state in which the dance begins.</summary>
+    public int Begin => State(0, _trace.StartWeight);
+
+    public static FitMoves Of(DanceTrace trace, FitConstraints constraints) => new(trace, constraints);
+
+    /// <summary>The ways to dance what begins in a state; the first is as written.</summary>
+    public FitMove[] From(int state) => _moves[state] ??= Moves(_states[state].Entry, _states[state].Weight);
+
+    /// <summary>All states there are, in the order of what is danced in them.</summary>
+    public IReadOnlyList<int> Reach()
+    {
+        _ = Begin;
+        for (var state = 0; state < _states.Count; state++)
         {
-            var isSix = trace.Dance.Header.LineCounts == 6;
-            var (step, most) = isSix ? (3, 12) : (2, 16);
-            for (var k = step; k <= most; k += step)
+            _ = From(state);
+        }
+
+        return [.. Enumerable.Range(0, _states.Count).OrderBy(s => _states[s].Entry)];
+    }
+
+    private int State(int entry, Weight weight)
+    {
+        if (!_known.TryGetValue((entry, weight), out var state))
+        {
+            state = _known[(entry, weight)] = _states.Count;
+            _states.Add((entry, weight));
+            _moves.Add(null);
+        }
+
+        return state;
+    }
+
+    private int? Follow(int entry, Weight weight) => After(entry) is { } next ? State(next, weight) : null;
+
+    /// <summary>Counts as another round whatever leads from the last entry back.</summary>
+    private bool EndsRound(int entry) => entry + 1 == _entries.Count && _again is not null;
+
+    private int? After(int entry) => entry + 1 < _entries.Count ? entry + 1 : _again;
+
+    /// <summary>What an entry dances from a weight: a looped pattern is mirrored when it comes on the other foot.</summary>
+    private Stretch Danced(int entry, Weight weight) => _trace.Dance.IsPhrased
+        ? _entries[entry].Stretch
+        : _entries[entry].Stretch with { Mirrored = _trace.Mirrors && weight == _trace.StartWeight.Other() };
+
+    private bool CanBegin(int? entry, Weight weight) => entry is not { } e || Danced(e, weight).CanBeginOn(weight);
+
+    private FitMove[] Moves(int entry, Weight weight)
+    {
+        var own = _entries[entry];
+        var stretch = Danced(entry, weight);
+        var name = stretch.Pattern.Part.Name;
+        FitStart[] once = [new(0, name)];
+        var end = (stretch with { To = stretch.From + own.Counts }).End(weight).Weight;
+        var tagged = own.Tags.Aggregate(end, (w, tag) => tag.End(w).Weight);
+        var length = own.Counts + own.Tags.Sum(t => t.Counts);
+        var moves = new List<FitMove> { new(null, own.Number, name, length, 0, 0, length, once, Follow(entry, tagged)) { EndsRound = EndsRound(entry) } };
+        var next = After(entry);
+        var isOpen = _trace.Dance.IsPhrased && !_constraints.KeepOrder;
+        if (isOpen && own.CanRepeat && CanBegin(entry, end) && stretch.End(end).Weight is var twice && own.Tags.Aggregate(twice, (w, tag) => tag.End(w).Weight) is var after && CanBegin(next, after))
+        {
+            moves.Add(new(FitKind.Repeat, own.Number, name, own.Counts + length, own.Counts, own.Counts, own.Counts, [.. once, new(own.Counts, name)], Follow(entry, after)) { EndsRound = EndsRound(entry) });
+        }
+
+        if (own.IsFixed)
+        {
+            return [.. moves];
+        }
+
+        if (next is not null)
+        {
+            AddRestarts(moves, entry, stretch, weight);
+            AddTags(moves, entry, stretch.Counts, end, once);
+        }
+
+        if (isOpen)
+        {
+            if (next is not null && CanBegin(next, weight))
             {
-                moves.Add(new FitMove(length + k, true, false, k, k, length));
+                moves.Add(new(FitKind.Drop, own.Number, name, 0, length, length, 0, [], Follow(entry, weight)) { EndsRound = EndsRound(entry) });
+            }
+
+            if (!_constraints.NoMoves)
+            {
+                AddMoved(moves, entry, weight);
             }
         }
 
         return [.. moves];
+    }
+
+    private void AddRestarts(List<FitMove> moves, int entry, Stretch stretch, Weight weight)
+    {
+        var (own, name, length) = (_entries[entry], stretch.Pattern.Part.Name, stretch.Counts);
+        var lineEnds = stretch.Pattern.Part.Lines.Select(l => (l.Start.Value / Tick.PerCount) + l.Counts).ToHashSet();
+        var weights = WeightsAfter(stretch, weight);
+        for (var n = 1; n < length; n++)
+        {
+            var isHalf = _trace.Dance.IsPhrased && !_constraints.KeepOrder && 2 * n == length && lineEnds.Contains(stretch.From + n);
+            var isOpen = isHalf || (!_constraints.NoRestarts && (!_constraints.WholeLinesOnly || lineEnds.Contains(stretch.From + n)));
+            if (isOpen && weights[n] != Weight.Unknown && CanBegin(After(entry), weights[n]))
+            {
+                moves.Add(new(isHalf ? FitKind.Half : FitKind.Restart, own.Number, name, n, n, length - n, n, [new(0, name)], Follow(entry, weights[n])) { EndsRound = EndsRound(entry) });
+            }
+        }
+    }
+
+    private void AddTags(List<FitMove> moves, int entry, int length, Weight end, FitStart[] once)
+    {
+        if (_constraints.NoTags)
+        {
+            return;
+        }
+
+        var line = _trace.Dance.Header.LineCounts;
+        var (step, most) = line == 6 ? (3, 12) : (2, 16);
+        var own = _entries[entry];
+        FitMove Added(FitKind kind, int k) => new(kind, own.Number, once[0].Part, length + k, k, k, length, once, Follow(entry, end)) { EndsRound = EndsRound(entry) };
+        for (var k = step; k <= most; k += step)
+        {
+            moves.Add(Added(FitKind.Tag, k));
+        }
+
+        // What a tag cannot fill is waited.
+        for (var k = line; _trace.Dance.IsPhrased && k <= MostWaited * line; k += line)
+        {
+            if (k > most)
+            {
+                moves.Add(Added(FitKind.Wait, k));
+            }
+        }
+    }
+
+    /// <summary>This call danced behind a later one of the round, or a later one danced before it.</summary>
+    private void AddMoved(List<FitMove> moves, int entry, Weight weight)
+    {
+        for (var far = 1; far <= FurthestMove; far++)
+        {
+            var last = entry + far;
+            if (last >= _entries.Count || _entries[last].IsFixed || (_entries[last].Number - 1) / _round != (_entries[entry].Number - 1) / _round)
+            {
+                return;
+            }
+
+            var between = Enumerable.Range(entry + 1, far - 1).ToList();
+            var number = _entries[entry].Number;
+            Add(_entries[entry], _entries[last].Number, [.. between, last, entry]);
+            if (far > 1)
+            {
+                Add(_entries[last], number - 1, [last, entry, .. between]);
+            }
+        }
+
+        void Add(Entry moved, int to, int[] danced)
+        {
+            var (at, foot, starts) = (0, weight, new List<FitStart>());
+            foreach (var one in danced)
+            {
+                if (!CanBegin(one, foot))
+                {
+                    return;
+                }
+
+                var stretch = Danced(one, foot);
+                starts.Add(new FitStart(at, stretch.Pattern.Part.Name));
+                (at, foot) = (at + stretch.Counts, stretch.End(foot).Weight);
+            }
+
+            if (CanBegin(After(danced.Max()), foot))
+            {
+                moves.Add(new(FitKind.Move, moved.Number, moved.Stretch.Pattern.Part.Name, at, moved.Counts, 0, 0, starts, Follow(danced.Max(), foot), to) { EndsRound = EndsRound(danced.Max()) });
+            }
+        }
     }
 
     /// <summary>Weight after n counts, for all n, with the pick-ups of a line that begins there left out.</summary>

@@ -3,331 +3,375 @@ using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Runs;
 
-/// <summary>What the instructor allows. Left out: everything.</summary>
-/// <param name="WholeLinesOnly">Restarts only after a whole line.</param>
-/// <param name="MostTags">Most tags in the whole song; null for any number.</param>
-/// <param name="KeepPassage">Passages of this name must begin with <paramref name="KeepPart"/>, or nearest to its beginning.</param>
-public sealed record FitConstraints(
-    bool NoRestarts = false, bool NoTags = false, bool WholeLinesOnly = false, int? MostTags = null, string? KeepPassage = null, string? KeepPart = null);
-
-/// <summary>One change to the dance that brings it back to the music.</summary>
-/// <param name="Kind">Tag or restart.</param>
-/// <param name="Repeat">Repeat after which, or in which, it comes; from 1.</param>
-/// <param name="Counts">Counts in the repeat before a restart, or counts of the tag.</param>
-/// <param name="AtCount">Song count at which it happens.</param>
-public sealed record FitChange(RunEventKind Kind, int Repeat, int Counts, int AtCount, string Why);
-
-/// <summary>The best changes, and how far off the passages are without and with them.</summary>
-/// <param name="OffBefore">Counts, as written.</param>
-/// <param name="OffAfter">Counts, with the changes.</param>
-/// <param name="Starts">Song counts at which repeats begin with the changes.</param>
-/// <param name="Narrowed">Too long to reckon every count; restarts were tried at line ends only.</param>
-/// <param name="Impossible">Nothing the instructor allows meets what is asked for; the run as written is given.</param>
-public sealed record FitResult(IReadOnlyList<FitChange> Changes, int OffBefore, int OffAfter, IReadOnlyList<int> Starts, bool Narrowed = false, bool Impossible = false);
-
 /// <summary>
 /// Exact phrase fit (rules, section 6): minimises in turn the distance off, the number of changes, the counts added or
-/// cut; then restarts before tags, earlier before later. Worked backwards from the song's end over every song count at
-/// which a repeat can begin.
+/// cut; then restarts before tags, earlier before later. A search from the song's beginning over what is danced next, the cheapest way first;
+/// the way from each song count to the end costs no less than <see cref="FitBound"/>, so that most ways are never looked at.
 /// </summary>
 public sealed class PhraseFit
 {
-    /// <summary>Moves weighed at the most before the search is narrowed to line ends.</summary>
-    private const long MostWork = 60_000_000;
+    /// <summary>States looked at, and one more for each count of the song, before the search takes the likeliest ways alone.</summary>
+    private const int MostStates = 20_000;
+
+    /// <summary>States looked at for all ways that are ranked, before those left are let be; reckoning the bound weighs as much as so many.</summary>
+    private const int MostWork = 12_000, Reckoning = 500;
+
+    /// <summary>States times song counts, past which nothing is tried: an order of 240 calls to 4,000 counts is within.</summary>
+    private const long MostPlaces = 1_000_000;
+
+    /// <summary>Likeliest ways that are followed from the same state within so many counts.</summary>
+    private const int Likeliest = 24, Within = 64;
+
+    /// <summary>Changes with which everything is tried to be met first, and as many as there may ever be.</summary>
+    private const int Few = 3, Many = 1 << 20;
 
     private readonly FitMoves _moves;
     private readonly Song _song;
     private readonly int _start;
-    private readonly PassageStarts _passages;
-    private readonly FitConstraints _constraints;
-    private readonly int[] _kept;
-    private readonly int _tagLayers;
-    private readonly int _width;
-    private readonly Best[] _best;
+    private readonly FitTargets _targets;
+    private readonly FitBound _bound;
+    private readonly int? _mostTags;
+    private readonly Latest _latest;
+    private readonly List<Node> _nodes = [];
+    private FitCost _most;
+    private int _looked;
+    private int _work;
+    private Dictionary<(int State, int Place), int>? _followed;
+    private readonly Dictionary<long, int> _known = [];
+    private readonly PriorityQueue<(int Node, int Turn), (FitCost Cost, int At)> _queue = new();
 
-    /// <summary>The best way on from a state: costs, the move taken and the first change on the way.</summary>
-    private struct Best
+    /// <summary>A place on a way: what is danced next, when, and the best way known to there.</summary>
+    private sealed class Node
     {
-        public bool Known;
-        public int Off;
-        public int Changes;
-        public int Counts;
-        public int Tags;
-        public FitMove Move;
-        public int FirstChangeAt;
-        public int AfterFirstChange;
+        /// <summary>State of <see cref="FitMoves"/>; −1 when the song or the order is over.</summary>
+        public required int State { get; init; }
+
+        public required int At { get; init; }
+
+        public required int Tags { get; init; }
+
+        public required int Latest { get; init; }
+
+        public FitCost Cost { get; set; }
+
+        public int Before { get; set; } = -1;
+
+        public FitMove? Move { get; set; }
+
+        /// <summary>How often a better way to it was found; what stands in the queue from earlier is passed over.</summary>
+        public int Turn { get; set; }
+
+        public bool Done { get; set; }
     }
 
-    private PhraseFit(FitMoves moves, Song song, int start, FitConstraints constraints)
+    private PhraseFit(FitMoves moves, Song song, int start, FitTargets targets, int? mostTags)
     {
         _moves = moves;
         _song = song;
         _start = start;
-        _constraints = constraints;
-        _passages = new PassageStarts(song, start);
-        _kept = constraints is { KeepPassage: { Length: > 0 } name, KeepPart.Length: > 0 }
-            ? [.. song.Starts.Where((s, i) => s >= start && string.Equals(song.Passages[i].Name, name, StringComparison.OrdinalIgnoreCase))]
-            : [];
-        _tagLayers = (constraints.MostTags ?? 0) + 1;
-        _width = song.Counts - start;
-        _best = new Best[(long)moves.Entries * _tagLayers * Math.Max(1, _width)];
+        _targets = targets;
+        _mostTags = mostTags;
+        _latest = new Latest(targets.Lanes);
+        _bound = new FitBound(moves, targets, song.Counts, start);
     }
 
     public static FitResult Solve(DanceTrace trace, Song song, int start, FitConstraints? constraints = null)
     {
         constraints ??= new FitConstraints();
-        var written = RunUnroller.Unroll(trace, song, start).Repeats.Select(r => r.FromCount).ToList();
-        var passages = new PassageStarts(song, start);
-        var offBefore = passages.Off(written);
-        var unchanged = new FitResult([], offBefore, offBefore, written);
-        if (written.Count == 0 || start >= song.Counts)
+        var written = RunUnroller.Unroll(trace, song, start);
+        var targets = new FitTargets(song, start, PassageParts.Of(written));
+        var offBefore = targets.Off([.. written.Repeats.Select(r => (r.FromCount, r.Part))]);
+        var unchanged = new FitResult([], offBefore, offBefore, [.. written.Repeats.Select(r => r.FromCount)]);
+        if (written.Repeats.Count == 0 || start >= song.Counts)
         {
-            return unchanged;
+            return unchanged with { OffBefore = 0, OffAfter = 0 };
         }
 
-        var layers = (constraints.MostTags ?? 0) + 1;
         var moves = FitMoves.Of(trace, constraints);
-        var narrowed = false;
-        if (moves.Work(song.Counts - start) * layers > MostWork)
+        if ((long)moves.Reach().Count * (song.Counts - start) > MostPlaces)
         {
-            narrowed = true;
-            moves = FitMoves.Of(trace, constraints with { WholeLinesOnly = true });
-            if (moves.Work(song.Counts - start) * layers > MostWork)
-            {
-                return unchanged with { Narrowed = true };
-            }
+            return unchanged with { Narrowed = true };
         }
 
-        var result = new PhraseFit(moves, song, start, constraints).Solve(offBefore);
-        return result with { Narrowed = narrowed };
+        var fit = new PhraseFit(moves, song, start, targets, constraints.MostTags);
+        return fit.Search(offBefore) is { } exact ? exact with { Work = fit._work } : (fit.SearchLikeliest(offBefore) ?? unchanged) with { Narrowed = true };
     }
 
     /// <summary>
-    /// The best changes first, then the best that other ways would allow (restarts only, tags only, whole lines only), each different
+    /// The best changes first, then the best that other ways would allow (restarts only, tags only, whole lines only, the order kept …), each different
     /// set once, in the order the rules prefer.
     /// </summary>
     public static IReadOnlyList<FitResult> Ranked(DanceTrace trace, Song song, int start, FitConstraints constraints)
     {
+        var one = Math.Min(1, constraints.MostTags ?? 1);
         FitConstraints[] ways =
         [
             constraints, constraints with { NoTags = true }, constraints with { NoRestarts = true }, constraints with { WholeLinesOnly = true },
-            constraints with { WholeLinesOnly = true, NoTags = true }, constraints with { MostTags = Math.Min(1, constraints.MostTags ?? 1) },
-            constraints with { NoRestarts = true, MostTags = Math.Min(1, constraints.MostTags ?? 1) },
+            constraints with { WholeLinesOnly = true, NoTags = true }, constraints with { MostTags = one }, constraints with { NoRestarts = true, MostTags = one },
         ];
-        return ways.Select(w => Solve(trace, song, start, w))
+        if (trace.Dance.IsPhrased && !constraints.KeepOrder)
+        {
+            ways = [.. ways, constraints with { KeepOrder = true }, constraints with { NoRestarts = true, NoTags = true }];
+        }
+
+        var all = new List<FitResult>();
+        for (var (i, work) = (0, 0); i < ways.Length && work < MostWork && all is not [{ Narrowed: true }, ..]; i++)
+        {
+            all.Add(Solve(trace, song, start, ways[i]));
+            work += all[^1].Work;
+        }
+
+        return all
             .Where((r, i) => i == 0 || (r.OffAfter < r.OffBefore && r.Changes.Count > 0))
-            .DistinctBy(r => string.Join('|', r.Changes.Select(c => $"{c.Kind}{c.Repeat}:{c.Counts}")))
+            .DistinctBy(r => string.Join('|', r.Changes.Select(c => $"{c.Kind}{c.Repeat}:{c.Counts}:{c.To}")))
             .OrderBy(r => r.OffAfter).ThenBy(r => r.Changes.Count).ThenBy(r => r.Changes.Sum(c => c.Counts))
             .ToList();
     }
 
-    private int Index(int entry, int tags, int at) => (((entry * _tagLayers) + tags) * _width) + (at - _start);
-
-    private FitResult Solve(int offBefore)
+    /// <summary>Looks for a way with few counts off first, and allows more until there is one that is proven to be the best.</summary>
+    /// <returns>The best way; null when there are too many to look at.</returns>
+    private FitResult? Search(int offBefore)
     {
-        var reached = Reach();
-        for (var at = _song.Counts - 1; at >= _start; at--)
+        if (_targets.Lanes == 1)
         {
-            for (var layer = 0; layer < _moves.Entries * _tagLayers; layer++)
+            // Where any part meets any passage the bound alone says how far off it will be, so that nothing need be tried in steps.
+            return Try(FitCost.AtMost(offBefore, Many), FitCost.Endless) is { } any ? Read(any, offBefore) : null;
+        }
+
+        if (Try(FitCost.AtMost(0, Few), FitCost.AtMost(0, Few)) is { } quick)
+        {
+            return Read(quick, offBefore);
+        }
+
+        // As written nothing is further off than before, so there the steps end.
+        for (var most = 0; _looked <= MostStates + _song.Counts; most = Math.Min(Math.Max(1, 2 * most), offBefore))
+        {
+            if (Try(FitCost.AtMost(most, Many), FitCost.AtMost(most, Many)) is { } last)
             {
-                var index = (layer * _width) + (at - _start);
-                if (reached[index])
-                {
-                    Settle(layer / _tagLayers, layer % _tagLayers, at);
-                }
+                return Read(last, offBefore);
+            }
+
+            if (most == offBefore)
+            {
+                break;
             }
         }
 
-        return Read(offBefore);
+        return null;
     }
 
-    /// <summary>Marks every state that can come about, so that only those are settled.</summary>
-    private bool[] Reach()
+    /// <returns>The end of the best way that costs so much at the most; null when there is none, or there are too many to look at.</returns>
+    private Node? Try(FitCost most, FitCost reckoned)
     {
-        var reached = new bool[_best.Length];
-        reached[Index(0, 0, _start)] = true;
-        for (var at = _start; at < _song.Counts; at++)
-        {
-            for (var layer = 0; layer < _moves.Entries * _tagLayers; layer++)
-            {
-                if (!reached[(layer * _width) + (at - _start)])
-                {
-                    continue;
-                }
-
-                var entry = layer / _tagLayers;
-                var tags = layer % _tagLayers;
-                foreach (var move in _moves.From(entry))
-                {
-                    if (Allowed(tags, move) && Follow(entry, tags, at, move) is { } next)
-                    {
-                        reached[next] = true;
-                    }
-                }
-            }
-        }
-
-        return reached;
-    }
-
-    /// <summary>The state a move leads to; null when the song or the order is over then.</summary>
-    private int? Follow(int entry, int tags, int at, FitMove move)
-    {
-        var to = at + move.Length;
-        if (to >= _song.Counts || _moves.Next(entry) is not { } next)
+        _most = most;
+        _work += Reckoning;
+        if (!_bound.Reckon(reckoned, _moves.Begin, _start + _moves.Lead))
         {
             return null;
         }
 
-        var used = move.IsTag && _constraints.MostTags is not null ? tags + 1 : tags;
-        return Index(next, used, to);
+        Begin();
+        return Look();
     }
 
-    private bool Allowed(int tags, FitMove move) => !move.IsTag || _constraints.MostTags is not { } most || tags < most;
-
-    private void Settle(int entry, int tags, int at)
+    /// <summary>A good way, not proven to be the best: from each state only the likeliest ways are followed.</summary>
+    private FitResult? SearchLikeliest(int offBefore)
     {
-        ref var best = ref _best[Index(entry, tags, at)];
-        foreach (var move in _moves.From(entry))
+        (_looked, _followed) = (0, []);
+        return Try(FitCost.AtMost(offBefore, Many), FitCost.AtMost(offBefore, Many)) is { } last ? Read(last, offBefore) : null;
+    }
+
+    private void Begin()
+    {
+        _known.Clear();
+        _nodes.Clear();
+        _queue.Clear();
+        // What begins while the order's first tags are danced is as far off as its first part for whatever takes any.
+        Reach(_moves.Begin, _start + _moves.Lead, 0, Latest.None, default(FitCost).And(_targets.Between(0, null, _start + _moves.Lead)), -1, null);
+    }
+
+    /// <returns>The end of the best way; null when all are too far off, or there are too many to look at.</returns>
+    private Node? Look()
+    {
+        while (_queue.TryDequeue(out var entry, out _))
         {
-            if (!Allowed(tags, move))
+            var node = _nodes[entry.Node];
+            if (node.Done || entry.Turn != node.Turn)
             {
                 continue;
             }
 
-            var next = Follow(entry, tags, at, move);
-            if (!Keeps(entry, at, move) || (next is { } on && !_best[on].Known))
+            node.Done = true;
+            if (node.State < 0)
             {
-                continue;
+                return node;
             }
 
-            var candidate = new Best
+            _work++;
+            if (++_looked > MostStates + _song.Counts && _followed is null)
             {
-                Known = true,
-                Off = _passages.OffBetween(at, next is null ? null : at + move.Length),
-                Changes = move.IsChange ? 1 : 0,
-                Counts = move.CountsChanged,
-                Tags = move.IsTag ? 1 : 0,
-                Move = move,
-                FirstChangeAt = move.IsChange ? at + move.ChangeAt : int.MaxValue,
-                AfterFirstChange = next ?? -1,
-            };
-            if (next is { } n)
+                return null;
+            }
+
+            if (_followed is not null)
             {
-                ref var rest = ref _best[n];
-                candidate.Off += rest.Off;
-                candidate.Changes += rest.Changes;
-                candidate.Counts += rest.Counts;
-                candidate.Tags += rest.Tags;
-                if (!move.IsChange)
+                var place = (node.State, node.At / Within);
+                if ((_followed[place] = _followed.GetValueOrDefault(place) + 1) > Likeliest)
                 {
-                    candidate.FirstChangeAt = rest.FirstChangeAt;
-                    candidate.AfterFirstChange = rest.AfterFirstChange;
+                    continue;
                 }
             }
 
-            if (!best.Known || IsBetter(candidate, best))
+            foreach (var move in _moves.From(node.State))
             {
-                best = candidate;
+                if (!move.IsTag || _mostTags is not { } most || node.Tags < most)
+                {
+                    Go(entry.Node, move);
+                }
             }
         }
+
+        return null;
     }
 
-    /// <summary>Whether the passages that begin here, up to the next repeat, are nearest to the part they are to begin with.</summary>
-    private bool Keeps(int entry, int at, FitMove move)
+    private void Go(int from, FitMove move)
     {
-        var to = at + move.Length;
-        foreach (var passage in _kept)
+        var node = _nodes[from];
+        var (off, latest, before) = (0, node.Latest, node.At);
+        foreach (var start in move.Starts)
         {
-            if (passage < at || passage >= to)
+            var at = node.At + start.Offset;
+            if (at < _song.Counts)
             {
-                continue;
-            }
-
-            var isOwn = string.Equals(_moves.PartOf(entry), _constraints.KeepPart, StringComparison.OrdinalIgnoreCase);
-            var next = to < _song.Counts ? _moves.Next(entry) : null;
-            var isNext = next is { } n && string.Equals(_moves.PartOf(n), _constraints.KeepPart, StringComparison.OrdinalIgnoreCase);
-            var (back, on) = (passage - at, to - passage);
-            if (!(isOwn && (next is null || back <= on)) && !(isNext && on <= back))
-            {
-                return false;
+                off += _targets.Between(0, before, at);
+                before = at;
+                if (_targets.LaneOf(start.Part) is > 0 and var lane)
+                {
+                    off += _targets.Between(lane, _latest.Of(latest, lane), at);
+                    latest = _latest.With(latest, lane, _targets.Waits(lane, at) ? at : int.MaxValue);
+                }
             }
         }
 
-        return true;
-    }
-
-    private bool IsBetter(in Best a, in Best b)
-    {
-        var order = a.Off.CompareTo(b.Off);
-        order = order != 0 ? order : a.Changes.CompareTo(b.Changes);
-        order = order != 0 ? order : a.Counts.CompareTo(b.Counts);
-        order = order != 0 ? order : a.Tags.CompareTo(b.Tags);
-        return order != 0 ? order < 0 : IsEarlier(a, b);
-    }
-
-    /// <summary>Compares the song counts of the changes one after another.</summary>
-    private bool IsEarlier(Best a, Best b)
-    {
-        while (a.FirstChangeAt == b.FirstChangeAt)
+        // Whatever comes next, something begins where the move ends.
+        var to = node.At + move.Length;
+        var isOver = to >= _song.Counts || move.Next is null;
+        off += _targets.Between(0, before, isOver ? null : to);
+        for (var lane = 1; isOver && lane < _targets.Lanes; lane++)
         {
-            if (a.FirstChangeAt == int.MaxValue || a.AfterFirstChange < 0 || b.AfterFirstChange < 0)
-            {
-                return false;
-            }
-
-            a = _best[a.AfterFirstChange];
-            b = _best[b.AfterFirstChange];
+            off += _targets.Between(lane, _latest.Of(latest, lane), null);
         }
 
-        return a.FirstChangeAt < b.FirstChangeAt;
+        var cost = node.Cost + new FitCost(off, move.Kind is null ? 0 : 1, move.Changed, move.Rank);
+        var tags = move.IsTag && _mostTags is not null ? node.Tags + 1 : node.Tags;
+        Reach(isOver ? -1 : move.Next!.Value, isOver ? int.MaxValue : to, isOver ? 0 : tags, isOver ? 0 : latest, cost, from, move);
     }
 
-    private FitResult Read(int offBefore)
+    private void Reach(int state, int at, int tags, int latest, FitCost cost, int before, FitMove? move)
     {
-        if (!_best[Index(0, 0, _start)].Known)
+        var estimate = state < 0 ? cost : (cost + _bound.At(state, at)).And(Waiting(state, latest, at));
+        if (_most.IsLessThan(estimate))
         {
-            return new FitResult([], offBefore, offBefore, [], Impossible: true);
+            return;
         }
 
+        var key = ((((long)latest << 4) + tags) << 33) + ((long)Math.Min(at, _song.Counts) << 16) + (state + 1);
+        if (_known.TryGetValue(key, out var index))
+        {
+            var node = _nodes[index];
+            var order = cost.CompareTo(node.Cost);
+            if (node.Done || order > 0 || (order == 0 && !IsEarlier(before, move, node)))
+            {
+                return;
+            }
+        }
+        else
+        {
+            index = _known[key] = _nodes.Count;
+            _nodes.Add(new Node { State = state, At = at, Tags = tags, Latest = latest });
+        }
+
+        var reached = _nodes[index];
+        (reached.Cost, reached.Before, reached.Move) = (cost, before, move);
+        reached.Turn++;
+        _queue.Enqueue((index, reached.Turn), (estimate, at));
+    }
+
+    /// <summary>The least that the passages will cost that lie behind and whose part has not begun since.</summary>
+    private int Waiting(int state, int latest, int at)
+    {
+        var off = 0;
+        for (var lane = 1; lane < _targets.Lanes; lane++)
+        {
+            var from = _latest.Of(latest, lane);
+            var passages = _targets.Of(lane);
+            for (var i = passages.Length - 1; i >= 0 && !(passages[i] < from); i--)
+            {
+                off += passages[i] < at ? Math.Min(from is { } f ? passages[i] - f : _targets.NeverDanced, Math.Min(_targets.NeverDanced, at - passages[i] + _bound.Until(lane, state))) : 0;
+            }
+        }
+
+        return off;
+    }
+
+    /// <summary>Compares the song counts of the changes one after another; both ways have as many.</summary>
+    private bool IsEarlier(int before, FitMove? move, Node known)
+    {
+        var (own, other) = (Times(before, move), Times(known.Before, known.Move));
+        for (var i = 0; i < Math.Min(own.Count, other.Count); i++)
+        {
+            if (own[i] != other[i])
+            {
+                return own[i] < other[i];
+            }
+        }
+
+        return false;
+    }
+
+    private List<int> Times(int before, FitMove? move)
+    {
+        var times = new List<int>();
+        while (move is not null)
+        {
+            if (move.Kind is not null)
+            {
+                times.Add(_nodes[before].At + move.ChangeAt);
+            }
+
+            (before, move) = (_nodes[before].Before, _nodes[before].Move);
+        }
+
+        times.Reverse();
+        return times;
+    }
+
+    private FitResult Read(Node last, int offBefore)
+    {
         var changes = new List<FitChange>();
         var starts = new List<int>();
-        var at = _start;
-        var entry = 0;
-        var tags = 0;
-        for (var repeat = 1; ; repeat++)
+        var way = new List<Node>();
+        for (var node = last; node.Move is not null; node = _nodes[node.Before])
         {
-            starts.Add(at);
-            var best = _best[Index(entry, tags, at)];
-            var next = Follow(entry, tags, at, best.Move);
-            if (best.Move.IsChange)
-            {
-                changes.Add(Describe(repeat, at, best.Move));
-            }
-
-            if (next is null)
-            {
-                break;
-            }
-
-            tags += best.Move.IsTag && _constraints.MostTags is not null ? 1 : 0;
-            at += best.Move.Length;
-            entry = _moves.Next(entry)!.Value;
+            way.Add(node);
         }
 
-        return new FitResult(changes, offBefore, _best[Index(0, 0, _start)].Off, starts);
-    }
+        way.Reverse();
+        var before = 0;
+        foreach (var node in way)
+        {
+            var (move, from) = (node.Move!, _nodes[node.Before].At);
+            starts.AddRange(move.Starts.Select(s => from + s.Offset).Where(s => s < _song.Counts));
+            if (move.Kind is { } kind)
+            {
+                var next = from + move.Length;
+                var passage = _song.Starts.ToList().FindIndex(s => s == next);
+                changes.Add(new FitChange(kind, before + move.Call, move.Counts, from + move.ChangeAt, move.Part, kind == FitKind.Move ? before + move.To : 0, next, passage < 0 ? null : _song.Passages[passage].Name));
+            }
 
-    private FitChange Describe(int repeat, int at, FitMove move)
-    {
-        var next = at + move.Length;
-        var passage = _song.Starts.ToList().FindLastIndex(s => s <= next);
-        var exact = passage >= 0 && _song.Starts[passage] == next;
-        var goal = passage < 0 ? "" : exact
-            ? $" the next repeat begins with {_song.Passages[passage].Name}, at count {next}"
-            : $" the repeats after it come nearer to the passages";
-        return move.IsTag
-            ? new FitChange(RunEventKind.Tag, repeat, move.Counts, at + move.ChangeAt, $"A tag of {move.Counts} counts after repeat {repeat}:{goal}.")
-            : new FitChange(RunEventKind.Restart, repeat, move.Counts, at + move.ChangeAt, $"Restart in repeat {repeat} after {move.Counts} counts:{goal}.");
+            before += move.EndsRound ? _moves.Round : 0;
+        }
+
+        return new FitResult(changes, offBefore, (int)last.Cost.Off, starts);
     }
 }

@@ -1,6 +1,8 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Swaps;
 using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
@@ -11,7 +13,7 @@ namespace FondCompass.Core.Runs;
 /// <param name="SongCount">Song count at which it sounds, with its fraction.</param>
 /// <param name="StartsCall">First action of a named step, so that its cue is due.</param>
 public sealed record RunAction(
-    double Seconds, double SongCount, string Count, string Step, string Verb, Foot Foot, bool TakesWeight, Weight Weight, Facing Facing,
+    Seconds Seconds, SongCount SongCount, string Count, string Step, string Verb, Foot Foot, bool TakesWeight, Weight Weight, Facing Facing,
     Eighths Turn, int Repeat, int? Wall, string Part, int Line, bool IsTag, bool StartsCall)
 {
     /// <summary>What its call is called as it is danced here; on the first action of a call only.</summary>
@@ -21,11 +23,14 @@ public sealed record RunAction(
 /// <summary>Words of the instructor that hang on counts of a run: a cue, note, caution or trouble spot, or what is done on top of the feet.</summary>
 /// <param name="Kind">cue, note, caution, trouble; of a layer arms, hips, head, sounds or body.</param>
 /// <param name="Until">Seconds at which its counts end.</param>
-public sealed record RunNote(double Seconds, double Until, double SongCount, string Kind, string Text, int Repeat, string Part, int Line);
+public sealed record RunNote(Seconds Seconds, Seconds Until, SongCount SongCount, string Kind, string Text, int Repeat, string Part, int Line);
 
 /// <summary>A run as what happens when, for the call board, sheets and sound.</summary>
 public static class RunTimeline
 {
+    /// <summary>The kind of a note that says what may be danced beside.</summary>
+    public const string SideNote = "beside";
+
     /// <param name="run">The run.</param>
     /// <param name="mostRepeats">Stop after so many repeats; null for the whole song.</param>
     public static IReadOnlyList<RunAction> Of(DanceRun run, int? mostRepeats = null)
@@ -49,10 +54,18 @@ public static class RunTimeline
         {
             var (from, to) = (Tick.FromCounts(stretch.Stretch.From), Tick.FromCounts(stretch.Stretch.From + stretch.ToCount - stretch.FromCount));
             var part = stretch.Stretch.Pattern.Part;
+            SongCount Count(Tick at) => new(stretch.FromCount - stretch.Stretch.From + at.InCounts);
+            foreach (var variant in part.Variants.Where(v => v.From >= from && v.From < to && v.Label.Kind is VariantKind.Easier or VariantKind.NoTurn or VariantKind.LowImpact))
+            {
+                var words = PartWording.WordsOf(SpanTrace.Of(run.Trace.Dance.Header, stretch.Stretch.Pattern, variant));
+                notes.Add(new RunNote(
+                    run.Song.Time.SecondsAt(Count(variant.From)), run.Song.Time.SecondsAt(Count(variant.To)), Count(variant.From), SideNote,
+                    $"{variant.Label}: {(stretch.Stretch.Mirrored ? Sides.Mirrored(words) : words)}", stretch.Repeat, stretch.Part, variant.Line));
+            }
+
             var hung = part.Notes.Select(n => ((Moment)n, n.Kind, n.Text)).Concat(part.Layers.Select(l => ((Moment)l, WordedLayer.Of(l.Text).Kind.ToString().ToLowerInvariant(), l.Text)));
             foreach (var (moment, kind, text) in hung.Where(n => n.Item1.At >= from && n.Item1.At < to))
             {
-                double Count(Tick at) => stretch.FromCount - stretch.Stretch.From + at.InCounts;
                 notes.Add(new RunNote(
                     run.Song.Time.SecondsAt(Count(moment.At)), run.Song.Time.SecondsAt(Count(moment.At + moment.Length)), Count(moment.At), kind,
                     stretch.Stretch.Mirrored ? Sides.Mirrored(text) : text, stretch.Repeat, stretch.Part, moment.Line));
@@ -69,11 +82,21 @@ public static class RunTimeline
         var facing = stretch.StartFacing;
         var steps = stretch.Stretch.Dance(stretch.StartWeight).ToList();
         var call = -1;
+        if (stretch.Stretch.Finish is { Count: null } pose)
+        {
+            var last = stretch.ToCount - 1;
+            var at = new SongCount(steps.Exists(s => s.Step.Moment.At >= Tick.FromCounts(stretch.Stretch.To - 1)) ? last + 0.5 : last);
+            actions.Add(new RunAction(
+                run.Song.Time.SecondsAt(at), at, $"{stretch.Stretch.To}", "pose", "pose", Foot.None, false, stretch.EndWeight, stretch.EndFacing, pose.Turn,
+                stretch.Repeat, wall, stretch.Part, stretch.Stretch.Pattern.Part.Lines.Count, stretch.IsTag, true)
+            { Wording = new StepWording("pose", "", pose.Turn.IsNone ? "" : $"{pose.Turn}", Foot.None) });
+        }
+
         for (var i = 0; i < steps.Count; i++)
         {
             var (step, weight, _) = steps[i];
             facing += step.Turn;
-            var count = stretch.FromCount - stretch.Stretch.From + step.Moment.At.InCounts;
+            var count = new SongCount(stretch.FromCount - stretch.Stretch.From + step.Moment.At.InCounts);
             if (step.Moment is FreeSpan free)
             {
                 actions.Add(new RunAction(

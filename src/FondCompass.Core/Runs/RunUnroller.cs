@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Checks;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
@@ -11,7 +12,7 @@ namespace FondCompass.Core.Runs;
 /// <summary>Unrolls a dance over a song, as written: no proposal is applied (rules, section 6).</summary>
 public sealed class RunUnroller
 {
-    public static readonly FindingCode NeverReached = new("RUN02", Severity.Warning, "A tag or restart after the song has ended");
+    public static readonly FindingCode NeverReached = new("RUN02", Severity.Warning, "An exception that is never come to");
     public static readonly FindingCode CornerLanding = new("RUN03", Severity.Warning, "A tag or restart that lands on a corner");
     public static readonly FindingCode OrderTooShort = new("RUN04", Severity.Warning, "The order ends before the song does");
     public static readonly FindingCode OrderTooLong = new("RUN05", Severity.Warning, "The song ends before the order does");
@@ -24,20 +25,14 @@ public sealed class RunUnroller
     private readonly List<RunEvent> _events = [];
     private readonly List<Finding> _findings = [];
     private readonly IReadOnlyList<Facing> _walls;
-    private readonly RunPatterns _patterns;
     private int _at;
-    private Weight _weight;
-    private Facing _facing;
 
     private RunUnroller(DanceTrace trace, Song song, int start)
     {
         _trace = trace;
         _song = song;
         _start = _at = start;
-        _weight = trace.StartWeight;
-        _facing = trace.StartFacing;
         _walls = trace.WallOrder;
-        _patterns = new RunPatterns(trace);
     }
 
     private Dance Dance => _trace.Dance;
@@ -47,21 +42,15 @@ public sealed class RunUnroller
 
     private DanceRun Unroll()
     {
-        if (Dance.IsPhrased)
-        {
-            DanceOrder();
-        }
-        else if (_trace.Calls.Count > 0 && _trace.TotalCounts > 0)
-        {
-            DanceLoop();
-        }
-
+        Walk();
+        CheckNumbers();
+        Finish();
         RunEnding? ending = null;
         if (_stretches.Count > 0)
         {
             var last = _stretches[^1];
             _events.Add(new RunEvent(RunEventKind.Ending, last.Repeat, last.EndFacing, _song.Time.SecondsAt(last.ToCount), last.ToCount, WallOf(last.EndFacing)));
-            ending = new RunEnding(last.Part, last.Stretch.To, last.EndFacing, EndingToFront.Suggest(last, _trace.StartFacing));
+            ending = new RunEnding(last.Part, last.Stretch.To, last.EndFacing, EndingToFront.Ways(last, _trace.StartFacing));
         }
 
         return new DanceRun
@@ -77,159 +66,130 @@ public sealed class RunUnroller
         };
     }
 
-    private void DanceLoop()
+    private void Walk()
     {
-        for (var repeat = 1; _at < _song.Counts; repeat++)
+        Walked? last = null;
+        foreach (var walked in RepeatWalk.Of(Dance, new DancedPatterns(_trace)))
         {
-            var pattern = _patterns.Loop(repeat);
-            var length = pattern.Part.Counts;
-            if (length == 0)
+            if (_at >= _song.Counts)
             {
-                break;
-            }
-
-            var restart = RestartOf(repeat, length);
-            var mirrored = _trace.Mirrors && _weight == _trace.StartWeight.Other();
-            DanceRepeat(repeat, new Stretch(pattern, 0, restart?.AfterCount ?? length, mirrored), restart, PartWording.Of(Stretch.Whole(pattern)));
-            DanceTags(repeat);
-        }
-
-        foreach (var (repeat, row) in Dance.Tags.Select(t => (t.Repeat, t.Row)).Concat(Dance.Restarts.Select(r => (r.Repeat, r.Row))))
-        {
-            if (repeat > _repeats.Count || (repeat == _repeats.Count && _repeats[^1].ToCount >= _song.Counts))
-            {
-                _findings.Add(NeverReached.At(row, $"The song ends in repeat {_repeats.Count}, so this never comes. Take the line out, or choose a longer song."));
-            }
-        }
-    }
-
-    /// <summary>The order once through, or round and round until the song ends.</summary>
-    private void DanceOrder()
-    {
-        var repeat = 0;
-        int from;
-        do
-        {
-            from = _at;
-            foreach (var call in _trace.Calls)
-            {
-                if (_at >= _song.Counts)
+                if (Dance is { IsPhrased: true, OrderLoops: false })
                 {
-                    if (!Dance.OrderLoops)
-                    {
-                        _findings.Add(OrderTooLong.At(call.Row, $"The song ends after {_song.Counts} counts, before the order is through: {call.Stretch.Pattern.Part.Name} is no longer danced. Shorten the order, or begin earlier."));
-                    }
-
-                    return;
+                    _findings.Add(OrderTooLong.At(walked.Row ?? last?.Row ?? 1, $"The song ends after {_song.Counts} counts, before the order is through: {walked.Whole.Pattern.Part.Name} is no longer danced. Shorten the order, or begin earlier."));
                 }
 
-                if (call.Stretch.Pattern.Part.IsTag)
-                {
-                    DanceTag(call.Stretch, repeat);
-                    continue;
-                }
-
-                repeat++;
-                var stretch = _patterns.Call(call.Stretch, repeat);
-                var restart = RestartOf(repeat, stretch.Counts);
-                var called = PartWording.Of(stretch);
-                stretch = restart is null ? stretch : stretch with { To = stretch.From + restart.AfterCount };
-                DanceRepeat(repeat, stretch, restart, called);
-                DanceTags(repeat);
-            }
-        }
-        while (Dance.OrderLoops && _at > from && _at < _song.Counts);
-
-        if (_at < _song.Counts && _stretches.Count > 0)
-        {
-            _findings.Add(OrderTooShort.At(_trace.Calls[^1].Row, $"The order ends at count {_at} of the song and {_song.Counts - _at} counts are left. Add a part or an ending pose, or fade the music."));
-        }
-    }
-
-    private RestartAfter? RestartOf(int repeat, int length)
-    {
-        foreach (var restart in Dance.Restarts)
-        {
-            if (restart.Repeat != repeat)
-            {
-                continue;
+                return;
             }
 
-            if (restart.AfterCount < length)
-            {
-                return restart;
-            }
-
-            _findings.Add(ExceptionChecks.Beyond(restart, length));
+            last = walked;
+            Add(walked);
         }
 
-        return null;
-    }
-
-    private void DanceRepeat(int repeat, Stretch stretch, RestartAfter? restart, string called)
-    {
-        var from = _at;
-        var weight = _weight;
-        var facing = _facing;
-        var danced = Fit(stretch);
-        var cut = restart is not null || danced.Counts < stretch.Counts;
-        Add(isTag: false, repeat, danced, cut, called);
-        _repeats.Add(new RunRepeat(
-            repeat, danced.Pattern.Part.Name, from, _at, _song.Time.SecondsAt(from), facing, _facing, weight, WallOf(facing), danced.Mirrored, cut)
-        { Called = called });
-        if (restart is not null && _at < _song.Counts)
+        if (_at < _song.Counts && last is not null)
         {
-            AddEvent(RunEventKind.Restart, repeat, restart.Row);
+            _findings.Add(OrderTooShort.At(last.Row ?? 1, $"The order ends at count {_at} of the song and {_song.Counts - _at} counts are left. Write 'round and round' behind the order, repeat a part, add an ending pose, or fade the music."));
         }
     }
 
-    private void DanceTags(int repeat)
+    private void Add(Walked walked)
     {
-        foreach (var tag in Dance.Tags)
+        var (from, stretch) = (_at, walked.Danced);
+        var cut = stretch.Counts > _song.Counts - _at;
+        var (weight, facing) = (walked.EndWeight, walked.EndFacing);
+        if (cut)
         {
-            if (tag.Repeat == repeat && _at < _song.Counts && _trace.Part(tag.Tag) is { Part.Counts: > 0 } pattern)
-            {
-                DanceTag(Stretch.Whole(pattern), repeat, tag.Row);
-            }
+            stretch = stretch with { To = stretch.From + _song.Counts - _at };
+            (weight, var turn) = stretch.End(walked.StartWeight);
+            facing = walked.StartFacing + turn;
         }
-    }
 
-    private void DanceTag(Stretch stretch, int repeat, int? row = null)
-    {
-        AddEvent(RunEventKind.Tag, repeat, null);
-        var danced = Fit(stretch);
-        Add(isTag: true, repeat, danced, danced.Counts < stretch.Counts, PartWording.Of(stretch));
-        CheckCorner(RunEventKind.Tag, repeat, row);
-    }
+        if (walked.IsTag)
+        {
+            AddEvent(RunEventKind.Tag, walked.Repeat, walked.StartFacing);
+        }
 
-    /// <summary>The stretch as far as the song reaches.</summary>
-    private Stretch Fit(Stretch stretch) =>
-        stretch.Counts <= _song.Counts - _at ? stretch : stretch with { To = stretch.From + _song.Counts - _at };
-
-    private void Add(bool isTag, int repeat, Stretch stretch, bool cut, string called)
-    {
-        var (weight, turn) = stretch.End(_weight);
-        _stretches.Add(new RunStretch(isTag, repeat, stretch, _at, _at + stretch.Counts, _weight, _facing, weight, _facing + turn, cut) { Called = called });
+        var called = PartWording.Of(walked.Whole);
+        cut |= walked.Restart is not null;
+        _stretches.Add(new RunStretch(walked.IsTag, walked.Repeat, stretch, from, from + stretch.Counts, walked.StartWeight, walked.StartFacing, weight, facing, cut) { Called = called });
         _at += stretch.Counts;
-        _weight = weight;
-        _facing += turn;
+        if (walked.IsTag)
+        {
+            CheckCorner(walked, facing);
+            return;
+        }
+
+        _repeats.Add(new RunRepeat(
+            walked.Repeat, walked.Call, stretch.Pattern.Part.Name, from, _at, _song.Time.SecondsAt(from), walked.StartFacing, facing, walked.StartWeight, WallOf(walked.StartFacing), stretch.Mirrored, cut)
+        { Called = called });
+        if (walked.Restart is not null && _at < _song.Counts)
+        {
+            AddEvent(RunEventKind.Restart, walked.Repeat, facing);
+            CheckCorner(walked, facing);
+        }
+
+        _findings.AddRange(Dance.Restarts.Where(r => r.Repeat == walked.Call && r.AfterCount >= walked.Whole.Counts).Select(r => ExceptionChecks.Beyond(r, walked.Whole.Counts)));
     }
 
-    private void AddEvent(RunEventKind kind, int repeat, int? row)
+    private void AddEvent(RunEventKind kind, int repeat, Facing facing) =>
+        _events.Add(new RunEvent(kind, repeat, facing, _song.Time.SecondsAt(_at), _at, WallOf(facing)));
+
+    /// <summary>The last stretch with what is danced otherwise the last time.</summary>
+    private void Finish()
     {
-        _events.Add(new RunEvent(kind, repeat, _facing, _song.Time.SecondsAt(_at), _at, WallOf(_facing)));
-        if (kind == RunEventKind.Restart)
+        if (Dance.Finish is not { } finish || _stretches.Count == 0)
         {
-            CheckCorner(kind, repeat, row);
+            return;
+        }
+
+        var last = _stretches[^1];
+        if (finish.Count is { } count && !last.Stretch.Dance(last.StartWeight).Any(s => s.Step.Moment is DanceAction && PartCount.Label(s.Step.Moment.At) == count))
+        {
+            _findings.Add(NeverReached.At(finish.Row, $"The music ends on count {last.Stretch.To} of {last.Part}, and nothing is danced on count {count} there the last time. Take the line out, or name a count that is danced."));
+            return;
+        }
+
+        var stretch = last.Stretch with { Finish = finish };
+        var (weight, turn) = stretch.End(last.StartWeight);
+        _stretches[^1] = last with { Stretch = stretch, EndWeight = weight, EndFacing = last.StartFacing + turn };
+        if (!last.IsTag)
+        {
+            _repeats[^1] = _repeats[^1] with { EndFacing = last.StartFacing + turn };
         }
     }
 
-    private void CheckCorner(RunEventKind kind, int repeat, int? row)
+    /// <summary>Exceptions that no repeat has come to.</summary>
+    private void CheckNumbers()
     {
-        if (_facing.IsCorner && WallOf(_facing) is null && _at < _song.Counts)
+        if (_repeats.Count == 0)
+        {
+            return;
+        }
+
+        var last = _repeats.Max(r => r.Call);
+        var isOver = _repeats[^1].ToCount >= _song.Counts;
+        foreach (var (call, row) in Dance.Tags.Select(t => (t.Repeat, t.Row)).Concat(Dance.Restarts.Select(r => (r.Repeat, r.Row))))
+        {
+            if (call > last || (call == last && isOver))
+            {
+                _findings.Add(NeverReached.At(row, $"The song ends in repeat {last}, so this never comes. Take the line out, or choose a longer song."));
+            }
+        }
+
+        foreach (var change in Dance.OrderChanges)
+        {
+            if (Dance.IsPhrased && change.Call > last && (isOver || change.Change != CallChange.Drop))
+            {
+                _findings.Add(NeverReached.At(change.Row, $"Call {change.Call} of the order is never danced: {(isOver ? "the song ends before it" : $"the order has {last}")}. Take the line out."));
+            }
+        }
+    }
+
+    private void CheckCorner(Walked walked, Facing facing)
+    {
+        if (facing.IsCorner && WallOf(facing) is null && _at < _song.Counts)
         {
             _findings.Add(CornerLanding.At(
-                row ?? 1, $"The {(kind == RunEventKind.Tag ? "tag" : "restart")} after repeat {repeat} leaves everybody facing the corner {_facing}, and every later wall with them. Choose another count, or let it turn an eighth."));
+                walked.Restart?.Row ?? walked.Row ?? 1, $"The {(walked.IsTag ? "tag" : "restart")} after repeat {walked.Repeat} leaves everybody facing the corner {facing}, and every later wall with them. Choose another count, or let it turn an eighth."));
         }
     }
 

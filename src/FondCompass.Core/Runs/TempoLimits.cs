@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Notation;
@@ -9,13 +8,23 @@ namespace FondCompass.Core.Runs;
 /// <summary>The tempo up to which something can be danced, and what holds it back.</summary>
 /// <param name="Bpm">Counts per minute; infinite when nothing holds it back.</param>
 /// <param name="Count">Label of the count at which it is tightest.</param>
-public sealed record TempoLimit(int Line, string Count, double Bpm, string Why);
+/// <param name="Step">The step that holds it back.</param>
+/// <param name="Turn">Its turn, when that is what takes the time.</param>
+/// <param name="Apart">Counts between its sets of a foot, or for its turn.</param>
+/// <param name="Running">Sets of a foot at that pace, one after another.</param>
+public sealed record TempoLimit(int Line, string Count, double Bpm, string Step, Eighths Turn, double Apart, int Running);
+
+/// <summary>What could be danced where a part is overtaken by the music: a variant of it, or another part.</summary>
+/// <param name="Bpm">Tempo up to which it can be danced.</param>
+/// <param name="Carries">That is as fast as it comes to.</param>
+public sealed record TempoInstead(VariantLabel? Variant, string? Part, double Bpm, bool Carries);
 
 /// <summary>From which count of a run on a part is too fast for its actions, and what could carry it.</summary>
 /// <param name="SongCount">Song count of the first action that is past its limit.</param>
 /// <param name="Bpm">The music's tempo there.</param>
-/// <param name="Instead">A variant or another part that can be danced at the fastest tempo this part meets; null when there is none.</param>
-public sealed record PastTempo(string Part, int Repeat, int SongCount, double Seconds, double Bpm, TempoLimit Limit, string? Instead);
+/// <param name="Fastest">The fastest tempo this part meets.</param>
+/// <param name="Instead">What goes faster; null when nothing does.</param>
+public sealed record PastTempo(string Part, int Repeat, int SongCount, Seconds Seconds, double Bpm, TempoLimit Limit, double Fastest, TempoInstead? Instead);
 
 /// <summary>Seconds the feet need, by how long they go on: an instructor's judgement put in numbers (docs/decisions.md, 13).</summary>
 /// <param name="Grace">Between two sets of a foot that stand alone: a pick-up, a swung "a".</param>
@@ -42,7 +51,7 @@ public static class TempoLimits
     /// <summary>Seconds of a whole turn.</summary>
     public const double WholeTurn = 0.8;
 
-    private static readonly TempoLimit None = new(1, "1", double.PositiveInfinity, "");
+    private static readonly TempoLimit None = new(1, "1", double.PositiveInfinity, "", Eighths.None, 0, 0);
 
     /// <summary>The slowest limit of a part; infinite when nothing holds it back.</summary>
     public static TempoLimit Of(PartTrace part, Genre genre) => Each(part, genre).Aggregate(None, (tightest, next) => next.Bpm < tightest.Bpm ? next : tightest);
@@ -102,7 +111,7 @@ public static class TempoLimits
                 if (count >= stretch.Stretch.From && count < stretch.Stretch.To && run.Song.Time.BpmAt(at) > limit.Bpm + 1e-6)
                 {
                     past.Add(new PastTempo(
-                        stretch.Part, stretch.Repeat, at, run.Song.Time.SecondsAt(at), run.Song.Time.BpmAt(at), limit, Instead(run, stretch.Part, limit)));
+                        stretch.Part, stretch.Repeat, at, run.Song.Time.SecondsAt(at), run.Song.Time.BpmAt(at), limit, Fastest(run, stretch.Part), Instead(run, stretch.Part, limit)));
                     break;
                 }
             }
@@ -127,7 +136,7 @@ public static class TempoLimits
             var apart = span / (to - from);
             if (least > 0 && 60 * apart / least is var bpm && bpm < tightest.Bpm)
             {
-                tightest = new TempoLimit(action.Action.Line, action.Action.Beat.Label(), bpm, $"{action.Action.Step} sets the feet {Counts(apart)} apart{(to > from + 1 ? $", {to - from + 1} times running" : "")}");
+                tightest = new TempoLimit(action.Action.Line, action.Action.Beat.Label(), bpm, action.Action.Name, Eighths.None, apart, to - from + 1);
             }
 
             if (span >= 2)
@@ -150,39 +159,38 @@ public static class TempoLimits
 
         var gap = Math.Abs((other.At - action.At).InCounts);
         return new TempoLimit(
-            action.Action.Line, action.Action.Beat.Label(), 60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full), $"{action.Action.Step} turns {action.Turn} and has {Counts(gap)} for it");
+            action.Action.Line, action.Action.Beat.Label(), 60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full), action.Action.Name, action.Turn, gap, 1);
     }
 
-    private static string Counts(double counts) => string.Create(CultureInfo.InvariantCulture, $"{counts:0.##} {(counts == 1 ? "count" : "counts")}");
+    private static double Fastest(DanceRun run, string part) =>
+        run.Stretches.Where(s => s.Part == part).SelectMany(s => (double[])[run.Song.Time.BpmAt(s.FromCount), run.Song.Time.BpmAt(s.ToCount)]).Max();
 
-    private static string? Instead(DanceRun run, string part, TempoLimit limit)
+    private static TempoInstead? Instead(DanceRun run, string part, TempoLimit limit)
     {
-        var fastest = run.Stretches.Where(s => s.Part == part).SelectMany(s => (double[])[run.Song.Time.BpmAt(s.FromCount), run.Song.Time.BpmAt(s.ToCount)]).Max();
+        var fastest = Fastest(run, part);
         var actions = run.Trace.Actions;
-        (string What, double Bpm)? best = null;
+        TempoInstead? best = null;
         foreach (var label in Versions.Of(actions))
         {
             var version = DanceTracer.Trace(actions.With(label));
             if (version.Part(part) is { } easier)
             {
-                Consider($"its variant '{label}'", Of(easier, run.Trace.Dance.Header.Genre).Bpm);
+                Consider(label, null, Of(easier, run.Trace.Dance.Header.Genre).Bpm);
             }
         }
 
         foreach (var other in run.Trace.Parts.Where(p => p.Part.Name != part && p.Part.Counts > 0 && !p.Part.IsTag))
         {
-            Consider($"part {other.Part.Name}", Of(other, run.Trace.Dance.Header.Genre).Bpm);
+            Consider(null, other.Part.Name, Of(other, run.Trace.Dance.Header.Genre).Bpm);
         }
 
-        return best is not { } found ? null
-            : found.Bpm >= fastest ? $"{found.What} can be danced at the {fastest:0} it comes to"
-            : $"{found.What} carries it as far as {found.Bpm:0}";
+        return best;
 
-        void Consider(string what, double bpm)
+        void Consider(VariantLabel? variant, string? name, double bpm)
         {
-            if (bpm > limit.Bpm && (best is not { } b || bpm > b.Bpm))
+            if (bpm > limit.Bpm && !(bpm <= best?.Bpm))
             {
-                best = (what, bpm);
+                best = new TempoInstead(variant, name, bpm, bpm >= fastest);
             }
         }
     }

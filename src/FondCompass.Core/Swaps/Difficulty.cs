@@ -25,28 +25,63 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
     /// <param name="bpm">Counts per minute.</param>
     public static Difficulty Of(IReadOnlyList<TracedAction> actions, double counts, double bpm)
     {
-        var seconds = Math.Max(0.1, counts * 60 / bpm);
-        var footed = actions.Count(a => a.Foot.IsSingle());
-        var turns = actions.Sum(a => a.Turn.Size);
-        var uneven = actions.Count(a => !a.At.IsWhole);
-        var crossings = actions.Count(a => a.Direction is Direction.Across or Direction.Behind);
-        var leaves = actions.Count(a => a.Action.Verb.Kind == VerbKind.Leaves);
-        var changes = Changes(actions);
-        var terms = new List<DifficultyTerm>
+        var span = Span.Of(actions, [], counts, bpm);
+        var terms = new List<DifficultyTerm> { new($"{span.PerSecond:0.0} foot actions a second at {bpm:0} counts a minute", span.PerSecond) };
+        Add(terms, span.Uneven, UnevenCount, n => $"{n} actions between the counts");
+        Add(terms, span.Crossings, Crossing, n => $"{n} crossings in front or behind");
+        Add(terms, span.Changes, ChangeOfWay, n => $"{n} changes of direction");
+        Add(terms, span.Jumps, Jump, n => $"{n} hops or jumps");
+        Add(terms, span.Leaves, WithoutWeight, n => $"{n} steps without weight");
+        if (span.Turned > 0)
         {
-            new($"{footed / seconds:0.0} foot actions a second at {bpm:0} counts a minute", footed / seconds),
-        };
-        Add(terms, uneven, 0.35, n => $"{n} actions between the counts");
-        Add(terms, crossings, 0.3, n => $"{n} crossings in front or behind");
-        Add(terms, changes, 0.15, n => $"{n} changes of direction");
-        Add(terms, actions.Count(a => a.Action.Verb.IsHighImpact), 0.5, n => $"{n} hops or jumps");
-        Add(terms, leaves, 0.1, n => $"{n} steps without weight");
-        if (turns > 0)
-        {
-            terms.Add(new DifficultyTerm($"{Eighths.AmountText(turns)} of turning in {seconds:0.0} s", (turns * 0.25) + (turns / seconds * 0.2)));
+            terms.Add(new DifficultyTerm($"{Eighths.AmountText(span.Turned)} of turning in {span.Seconds:0.0} s", span.TurnPoints));
         }
 
         return new Difficulty(terms);
+    }
+
+    /// <summary>The sum alone, where nobody reads the terms.</summary>
+    public static double PointsOf(IReadOnlyList<TracedAction> actions, double counts, double bpm) => Span.Of(actions, [], counts, bpm).Points;
+
+    /// <summary>The sum over two spans danced one after the other.</summary>
+    public static double PointsOf(IReadOnlyList<TracedAction> first, IReadOnlyList<TracedAction> then, double counts, double bpm) => Span.Of(first, then, counts, bpm).Points;
+
+    /// <summary>Points of one of each: between the counts, across or behind, another way than before, off the floor, without weight.</summary>
+    private const double UnevenCount = 0.35, Crossing = 0.3, ChangeOfWay = 0.15, Jump = 0.5, WithoutWeight = 0.1;
+
+    /// <summary>Points of an eighth turned, and of an eighth a second.</summary>
+    private const double Turned = 0.25, TurnedPerSecond = 0.2;
+
+    /// <summary>What a span has of everything that counts.</summary>
+    private readonly record struct Span(double Seconds, double PerSecond, int Uneven, int Crossings, int Changes, int Jumps, int Leaves, int Turned)
+    {
+        public double TurnPoints => (Turned * Difficulty.Turned) + (Turned / Seconds * TurnedPerSecond);
+
+        public double Points => PerSecond + (Uneven * UnevenCount) + (Crossings * Crossing) + (Changes * ChangeOfWay) + (Jumps * Jump) + (Leaves * WithoutWeight) + TurnPoints;
+
+        public static Span Of(IReadOnlyList<TracedAction> first, IReadOnlyList<TracedAction> then, double counts, double bpm)
+        {
+            var seconds = Math.Max(0.1, counts * 60 / bpm);
+            int footed = 0, uneven = 0, crossings = 0, changes = 0, jumps = 0, leaves = 0, turned = 0;
+            Direction? before = null;
+            for (var i = 0; i < first.Count + then.Count; i++)
+            {
+                var action = i < first.Count ? first[i] : then[i - first.Count];
+                footed += action.Foot.IsSingle() ? 1 : 0;
+                uneven += action.At.IsWhole ? 0 : 1;
+                crossings += action.Direction is Direction.Across or Direction.Behind ? 1 : 0;
+                jumps += action.Action.Verb.IsHighImpact ? 1 : 0;
+                leaves += action.Action.Verb.Kind == VerbKind.Leaves ? 1 : 0;
+                turned += action.Turn.Size;
+                if (action.TakesWeight && action.Direction != Direction.None)
+                {
+                    changes += before is not null && before != action.Direction ? 1 : 0;
+                    before = action.Direction;
+                }
+            }
+
+            return new Span(seconds, footed / seconds, uneven, crossings, changes, jumps, leaves, turned);
+        }
     }
 
     private static void Add(List<DifficultyTerm> terms, int number, double each, Func<int, string> why)
@@ -55,18 +90,5 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
         {
             terms.Add(new DifficultyTerm(why(number), number * each));
         }
-    }
-
-    private static int Changes(IEnumerable<TracedAction> actions)
-    {
-        var changes = 0;
-        Direction? before = null;
-        foreach (var action in actions.Where(a => a.TakesWeight && a.Direction != Direction.None))
-        {
-            changes += before is not null && before != action.Direction ? 1 : 0;
-            before = action.Direction;
-        }
-
-        return changes;
     }
 }

@@ -1,6 +1,6 @@
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Swaps;
@@ -9,113 +9,157 @@ namespace FondCompass.Core.Swaps;
 /// <param name="Counts">Counts to fill.</param>
 /// <param name="EndWeight">Where the weight must be afterwards; any when null.</param>
 /// <param name="Facing">Where to face afterwards; any when null.</param>
-public sealed record Gap(int Counts, Weight? EndWeight, Facing? Facing);
+public sealed record Gap(int Counts, Weight? EndWeight, Facing? Facing)
+{
+    /// <summary>The signed turn of all of it; any when null.</summary>
+    public Eighths? Turn { get; init; }
+
+    public bool Takes(Weight end, int net, Facing start) =>
+        (EndWeight is null || end == EndWeight) && (Turn is not { } turn || turn.Value == net) && (Facing is not { } facing || start + new Eighths(net) == facing);
+}
 
 /// <summary>A way to fill a gap: script rows, easiest first.</summary>
 public sealed record Filling(IReadOnlyList<string> Rows, int Level)
 {
+    /// <summary>How little it is wanted: steps of the genre, easy and few, cost least.</summary>
+    public int Cost { get; init; }
+
+    public IReadOnlyList<TracedAction> Actions { get; init; } = [];
+
     public string Words => string.Join(", ", Rows.Select(r => r[(r.IndexOf(' ') + 1)..]));
 }
 
-/// <summary>Searches for ways to complete a line: so many counts, from this foot, ending so (rules, section 5).</summary>
+/// <summary>
+/// Searches for ways to complete a line: so many counts, from this foot, ending so (rules, section 5). All sequences of at most three steps
+/// are compared, each step begun and ended open on one foot: those of least cost, then by their words.
+/// </summary>
 public static class LineCompletion
 {
-    private const int Most = 10;
-
-    /// <summary>Ways kept for every state on the way; enough for variety.</summary>
-    private const int KeptPerState = 8;
+    /// <summary>Ways given where nothing else is asked.</summary>
+    private const int Usual = 10;
 
     /// <summary>Steps in one filling at the most.</summary>
-    private const int MostPieces = 3;
+    public const int MostPieces = 3;
 
-    private readonly record struct Reached(int Counts, Weight Weight, int Net);
+    /// <summary>Counts that are filled at the most.</summary>
+    public const int MostCounts = 32;
 
-    private sealed record Way(IReadOnlyList<(StepChoice Choice, string Lead)> Pieces, int Cost);
+    private readonly record struct Reached(int Counts, Weight Weight, int Net, int Pieces);
 
-    /// <param name="start">The state the gap begins in.</param>
-    /// <param name="from">First count of it, from 1.</param>
-    public static IReadOnlyList<Filling> Find(DanceHeader header, TraceState start, int from, Gap gap, StepLexicon lexicon)
+    /// <summary>A sequence by its last step and what is before it.</summary>
+    private sealed record Way(Way? Before, StepEffect? Last, int Cost)
     {
-        if (gap.Counts is < 1 or > 32 || !start.Weight.IsSingle())
+        public IEnumerable<StepEffect> Steps => Before is null ? [] : Before.Steps.Append(Last!);
+
+        /// <summary>By cost, then by the words of the steps from the first on.</summary>
+        public static int Compare(Way a, Way b) => a.Cost != b.Cost ? a.Cost.CompareTo(b.Cost) : ByWords(a, b);
+
+        private static int ByWords(Way a, Way b)
+        {
+            foreach (var (first, second) in a.Steps.Zip(b.Steps))
+            {
+                if (string.CompareOrdinal(first.Choice.Wording, second.Choice.Wording) is not 0 and var order)
+                {
+                    return order;
+                }
+
+                if (first.Choice.Counts != second.Choice.Counts)
+                {
+                    return first.Choice.Counts.CompareTo(second.Choice.Counts);
+                }
+            }
+
+            return 0;
+        }
+    }
+
+    /// <param name="start">The state the gap begins in: open, on one foot.</param>
+    /// <param name="from">First count of it, from 1.</param>
+    /// <param name="most">Ways wanted.</param>
+    public static IReadOnlyList<Filling> Find(DanceHeader header, TraceState start, int from, Gap gap, StepLexicon lexicon, int most = Usual, CancellationToken cancel = default)
+    {
+        if (gap.Counts is < 1 or > MostCounts || !start.Weight.IsSingle())
         {
             return [];
         }
 
-        var turns = gap.Facing is { } facing && facing != start.Facing;
-        var effects = Effects(header, start, StepChoices.For(lexicon, header, turns), gap.Counts);
-        var reached = new Dictionary<Reached, List<Way>> { [new(0, start.Weight, 0)] = [new([], 0)] };
+        var turns = gap.Turn is { } turn ? !turn.IsNone : gap.Facing is { } facing && facing != start.Facing;
+        var kinds = StepEffects.For(lexicon, header, turns).Where(e => e.Choice.Counts <= gap.Counts)
+            .GroupBy(e => (e.From, Length: e.Choice.Counts, e.To, e.Net))
+            .Select(g => (g.Key, Steps: g.OrderBy(e => e.Cost).ThenBy(e => e.Choice.Wording, StringComparer.Ordinal).Take(most).ToList()))
+            .ToLookup(k => k.Key.From);
+        // What costs more than so much is not among the best that are known to end in a state.
+        var bounds = new Dictionary<Reached, int>();
+        var reached = new Dictionary<Reached, List<Way>> { [new(0, start.Weight, 0, 0)] = [new(null, null, 0)] };
         for (var counts = 0; counts < gap.Counts; counts++)
         {
-            foreach (var (state, ways) in reached.Where(r => r.Key.Counts == counts).ToList())
+            cancel.ThrowIfCancellationRequested();
+            foreach (var (state, ways) in reached.Where(r => r.Key.Counts == counts && r.Key.Pieces < MostPieces).ToList())
             {
-                foreach (var effect in effects.Where(e => e.From == state.Weight && counts + e.Choice.Counts <= gap.Counts))
+                Trim(ways, most);
+                foreach (var ((_, length, end, net), steps) in kinds[state.Weight])
                 {
-                    var to = new Reached(counts + effect.Choice.Counts, effect.To, state.Net + effect.Net);
-                    if (Math.Abs(to.Net) > Eighths.Full)
+                    var to = new Reached(counts + length, end, state.Net + net, state.Pieces + 1);
+                    // The last piece has to reach the end, and the end is as it is asked for.
+                    if (to.Counts > gap.Counts || Math.Abs(to.Net) > 2 * Eighths.Full || (to.Counts == gap.Counts ? !gap.Takes(to.Weight, to.Net, start.Facing) : to.Pieces == MostPieces))
                     {
                         continue;
                     }
 
                     var kept = reached.TryGetValue(to, out var list) ? list : reached[to] = [];
-                    kept.AddRange(ways.Where(w => w.Pieces.Count < MostPieces).Select(w => new Way([.. w.Pieces, (effect.Choice, effect.Lead)], w.Cost + effect.Cost + Same(w, effect))));
-                    if (kept.Count > KeptPerState * 4)
+                    var bound = bounds.GetValueOrDefault(to, int.MaxValue);
+                    // Of two ordered lists the pair (i, j) has (i + 1) · (j + 1) − 1 pairs before it, so that no other is among the best.
+                    for (var i = 0; i < ways.Count; i++)
                     {
-                        reached[to] = kept.OrderBy(w => w.Cost).Take(KeptPerState).ToList();
+                        for (var j = 0; j < steps.Count && (i + 1) * (j + 1) <= most && ways[i].Cost + steps[j].Cost <= bound; j++)
+                        {
+                            kept.Add(new Way(ways[i], steps[j], ways[i].Cost + steps[j].Cost));
+                        }
+                    }
+
+                    if (kept.Count > most * 4)
+                    {
+                        Trim(kept, most);
+                        bounds[to] = kept[^1].Cost;
                     }
                 }
             }
         }
 
-        return reached
-            .Where(r => r.Key.Counts == gap.Counts && (gap.EndWeight is null || r.Key.Weight == gap.EndWeight)
-                && (gap.Facing is null || start.Facing + new Eighths(r.Key.Net) == gap.Facing))
-            .SelectMany(r => r.Value)
-            .OrderBy(w => w.Cost)
-            .Take(Most)
-            .Select(w => Write(w, from))
-            .DistinctBy(f => f.Words)
-            .ToList();
+        var found = reached.Where(r => r.Key.Counts == gap.Counts).SelectMany(r => r.Value).ToList();
+        found.Sort(Way.Compare);
+        return [.. found.Select(w => Write(header, w, start, from)).OfType<Filling>().DistinctBy(f => string.Join('\n', f.Rows)).Take(most)];
     }
 
-    private readonly record struct Effect(StepChoice Choice, Weight From, Weight To, int Net, string Lead, int Cost);
-
-    private static List<Effect> Effects(DanceHeader header, TraceState start, IReadOnlyList<StepChoice> choices, int most)
+    /// <summary>The least are enough: whatever comes behind costs all of them the same.</summary>
+    private static void Trim(List<Way> ways, int most)
     {
-        var effects = new List<Effect>();
-        for (var i = 0; i < choices.Count; i++)
+        ways.Sort(Way.Compare);
+        if (ways.Count > most)
         {
-            var choice = choices[i];
-            if (choice.Counts > most)
-            {
-                continue;
-            }
-
-            foreach (var weight in (Weight[])[Weight.Left, Weight.Right])
-            {
-                if (StepChoices.From(header, choice, start with { Weight = weight, Stance = Stance.Open }) is { End: { Stance: Stance.Open } end } trace && end.Weight.IsSingle())
-                {
-                    // The genre's own and the easy first; a single action is dull filling.
-                    var own = StepChoices.IsOwn(choice, header.Genre) ? 0 : 6;
-                    var cost = own + ((choice.Step?.Level ?? 1) * 2) + (choice.Step is null ? 5 : 0) + (choice.Counts == 1 ? 4 : 0) + 2;
-                    effects.Add(new Effect(choice, weight, end.Weight, (end.Net - trace.Start.Net).Value, SwapSearch.Lead(trace), cost));
-                }
-            }
+            ways.RemoveRange(most, ways.Count - most);
         }
-
-        return effects.GroupBy(e => (e.Choice.Counts, e.From, e.To, e.Net)).SelectMany(g => g.OrderBy(e => e.Cost).Take(KeptPerState)).ToList();
     }
 
-    private static int Same(Way way, Effect effect) => way.Pieces.Any(p => p.Choice == effect.Choice) ? 1 : 0;
-
-    private static Filling Write(Way way, int from)
+    /// <summary>The rows, danced from where the gap begins; null where they cannot be.</summary>
+    private static Filling? Write(DanceHeader header, Way way, TraceState start, int from)
     {
         var rows = new List<string>();
-        foreach (var (choice, lead) in way.Pieces)
+        var actions = new List<TracedAction>();
+        var state = start;
+        foreach (var step in way.Steps)
         {
-            rows.Add(choice.Row(from, lead));
-            from += choice.Counts;
+            if (StepChoices.From(header, step.Choice, state) is not { } trace)
+            {
+                return null;
+            }
+
+            rows.Add(step.Choice.Row(from, SwapSearch.Lead(trace)));
+            actions.AddRange(trace.Actions);
+            from += step.Choice.Counts;
+            state = trace.End;
         }
 
-        return new Filling(rows, way.Pieces.Max(p => p.Choice.Step?.Level ?? 1));
+        return new Filling(rows, way.Steps.Max(s => s.Choice.Step?.Level ?? 1)) { Cost = way.Cost, Actions = actions };
     }
 }

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Swaps;

@@ -1,5 +1,6 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Tracing;
@@ -23,12 +24,12 @@ public static class RowReads
     private const int MostVariants = 16;
 
     /// <summary>In row order; a row that is danced several times is told as it is danced first.</summary>
-    public static IReadOnlyList<RowRead> Of(Analysis analysis)
+    public static IReadOnlyList<RowRead> Of(DanceTrace trace, IReadOnlyList<Finding> findings)
     {
-        var doubts = analysis.Findings.Where(f => f.Code is "WORD04" or "WORD06" && f.Place.Row is not null).GroupBy(f => f.Place.Row!.Value).ToDictionary(g => g.Key, g => g.First());
+        var doubts = findings.Where(f => f.Code is "WORD04" or "WORD06" && f.Place.Row is not null).GroupBy(f => f.Place.Row!.Value).ToDictionary(g => g.Key, g => g.First());
         var reads = new SortedDictionary<int, RowRead>();
-        var variants = Versions.Of(analysis.Trace.Actions).Take(MostVariants).SelectMany(label => DanceTracer.Trace(analysis.Trace.Actions.With(label)).Parts);
-        foreach (var part in analysis.Trace.Parts.Concat(analysis.Trace.LaterCalls).Concat(analysis.Trace.StandIns).Concat(variants))
+        var variants = Versions.Of(trace.Actions).Take(MostVariants).SelectMany(label => DanceTracer.Trace(trace.Actions.With(label)).Parts);
+        foreach (var part in trace.Parts.Concat(trace.LaterCalls).Concat(trace.StandIns).Concat(variants))
         {
             foreach (var group in part.Actions.GroupBy(a => (a.Action.Row, a.Action.Line)))
             {
@@ -38,8 +39,8 @@ public static class RowReads
                 }
 
                 var actions = group.ToList();
-                var told = string.Join(" · ", actions.Take(Most).Select(a => Told(a, analysis.Dance.Header.LineCounts)));
-                told += string.Concat(Resting(part, group.Key.Row, actions).Take(Most).Select(l => $" · {l.Beat.Label(analysis.Dance.Header.LineCounts)} + {l.Text}"));
+                var told = string.Join(" · ", actions.Take(Most).Select(a => Told(a, trace.Dance.Header.LineCounts)));
+                told += string.Concat(Resting(part, group.Key.Row, actions).Take(Most).Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"));
                 told += actions.Count > Most ? $" · and {actions.Count - Most} more" : "";
                 reads[group.Key.Row] = doubts.TryGetValue(group.Key.Row, out var doubt)
                     ? new RowRead(group.Key.Row, told, doubt.Message, doubt.Fix?.NewText ?? "")

@@ -1,5 +1,5 @@
 using System.Text.RegularExpressions;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Told;

@@ -138,41 +138,49 @@ public sealed class DanceTracer
         WalkExceptions(pattern, mirrors);
     }
 
-    /// <summary>Dances the repeats up to the last tag or restart, so that each is reached in its true state.</summary>
+    /// <summary>A looped pattern and its tags while they are being traced: a tag is traced in the state in which it is first reached.</summary>
+    private sealed class WhileTracing(DanceTracer tracer, PartTrace pattern, bool mirrors) : IRepeats
+    {
+        public bool Mirrors => mirrors;
+
+        public IReadOnlyList<(Stretch Stretch, int Row)> Calls => [];
+
+        public PartTrace? Loop(int repeat) => pattern;
+
+        public Stretch Called(Stretch written, int call) => written;
+
+        public Stretch? Tag(string name, Weight weight, Facing facing) =>
+            tracer._dance.Part(name) is { Counts: > 0 } part ? Stretch.Whole(tracer.Pattern(part, weight, facing, throughJoin: true)) : null;
+    }
+
+    /// <summary>Dances the repeats up to the last tag or restart, so that each is reached in its true state, and looks at its joins.</summary>
     private void WalkExceptions(PartTrace pattern, bool mirrors)
     {
         var dance = _dance.Dance;
         var last = Math.Min(MostRepeats, dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).DefaultIfEmpty(0).Max());
-        var weight = Header.StartWeight;
-        var facing = Header.StartFacing;
-        for (var repeat = 1; repeat <= last; repeat++)
+        Walked? before = null;
+        foreach (var walked in RepeatWalk.Of(dance, new WhileTracing(this, pattern, mirrors)))
         {
-            var mirrored = mirrors && weight == Header.StartWeight.Other();
-            var restart = dance.Restarts.FirstOrDefault(r => r.Repeat == repeat && r.AfterCount < pattern.Part.Counts);
-            var stretch = new Stretch(pattern, 0, restart?.AfterCount ?? pattern.Part.Counts, mirrored);
-            var (end, turn) = stretch.End(weight);
-            (weight, facing) = (end, facing + turn);
-            if (restart is not null)
+            if (before is { Restart: { } restart } && !walked.IsTag)
             {
-                var top = Stretch.Whole(pattern, mirrors && weight == Header.StartWeight.Other());
-                AddJoin(JoinKind.Restart, stretch, top, weight, restart.Row);
+                AddJoin(JoinKind.Restart, before.Danced, walked.Whole, walked.StartWeight, restart.Row);
+            }
+            else if (before is { IsTag: true } && !walked.IsTag)
+            {
+                AddJoin(JoinKind.OutOfTag, before.Danced, walked.Whole, walked.StartWeight, before.Row);
             }
 
-            foreach (var tag in dance.Tags.Where(t => t.Repeat == repeat))
+            if (walked.Call > last)
             {
-                if (_dance.Part(tag.Tag) is not { Counts: > 0 } part)
-                {
-                    continue;
-                }
-
-                var into = Stretch.Whole(Pattern(part, weight, facing, throughJoin: true));
-                AddJoin(JoinKind.IntoTag, stretch, into, weight, tag.Row);
-                (end, turn) = into.End(weight);
-                (weight, facing) = (end, facing + turn);
-                stretch = into;
-                var top = Stretch.Whole(pattern, mirrors && weight == Header.StartWeight.Other());
-                AddJoin(JoinKind.OutOfTag, into, top, weight, tag.Row);
+                break;
             }
+
+            if (walked.IsTag && before is not null)
+            {
+                AddJoin(JoinKind.IntoTag, before.Danced, walked.Whole, walked.StartWeight, walked.Row);
+            }
+
+            before = walked;
         }
     }
 

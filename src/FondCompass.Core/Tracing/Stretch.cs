@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Tracing;
 
@@ -12,6 +13,9 @@ namespace FondCompass.Core.Tracing;
 /// <param name="To">Counts after which it stops.</param>
 public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
 {
+    /// <summary>What is danced otherwise because it is the last time; null for as written.</summary>
+    public FinishChange? Finish { get; init; }
+
     public int Counts => To - From;
 
     private Tick FromTick => Tick.FromCounts(From);
@@ -23,6 +27,7 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
     /// <summary>The steps danced, in order of time, with feet and turns as danced and the weight after each.</summary>
     public IEnumerable<(ReplayStep Step, Weight After, Fault Fault)> Dance(Weight weight)
     {
+        var isFinished = false;
         foreach (var step in Pattern.Steps)
         {
             if (!PartSpan.Holds(Pattern.Part, step.Moment, FromTick, ToTick))
@@ -33,6 +38,12 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
             var danced = Mirrored
                 ? step with { Foot = step.Foot.Other(), Onto = step.Onto.Other(), Turn = -step.Turn, Set = step.Set?.Other() }
                 : step;
+            if (Finish?.Count is { } count && step.Moment is DanceAction && !isFinished && PartCount.Label(step.Moment.At) == count && (!danced.Turn.IsNone || !OtherTurns(step)))
+            {
+                danced = danced with { Turn = Finish.Turn };
+                isFinished = true;
+            }
+
             var fault = Fault.None;
             if (danced.Set is { } set)
             {
@@ -48,10 +59,13 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
         }
     }
 
-    /// <summary>Weight and signed turn at its end.</summary>
+    /// <summary>Whether another action at the same moment turns.</summary>
+    private bool OtherTurns(ReplayStep step) => Pattern.Steps.Any(s => s.Moment.At == step.Moment.At && !s.Turn.IsNone);
+
+    /// <summary>Weight and signed turn at its end; a pose turns last.</summary>
     public (Weight Weight, Eighths Turn) End(Weight start)
     {
-        if (Counts == Pattern.Part.Counts && start == (Mirrored ? Pattern.Start.Weight.Other() : Pattern.Start.Weight))
+        if (Finish is null && Counts == Pattern.Part.Counts && start == (Mirrored ? Pattern.Start.Weight.Other() : Pattern.Start.Weight))
         {
             return (Mirrored ? Pattern.End.Weight.Other() : Pattern.End.Weight, Mirrored ? -Pattern.NetTurn : Pattern.NetTurn);
         }
@@ -64,7 +78,7 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
             turn += step.Turn;
         }
 
-        return (weight, turn);
+        return (weight, Finish is { Count: null } pose ? turn + pose.Turn : turn);
     }
 
     /// <summary>Whether it can be begun with the weight there: its first steps, until one takes a foot, have no fault.</summary>

@@ -49,7 +49,7 @@ public static class DemoWorld
             await book.Add(preset.Title, preset.Text, cancel);
         }
 
-        await AddLessons(new LessonBook(context, owner.Id), dances["slack-tide-stroll"], cancel);
+        await AddLessons(new LessonBook(context, owner.Id), dances, cancel);
         await transaction.CommitAsync(cancel);
     }
 
@@ -72,10 +72,19 @@ public static class DemoWorld
         ("winch-and-windlass", "Haul Away Slowly", "intro 8 @96\n! slack 64\ncapstan 4\n! hauling 64 @96-132\n! full strain 64 @132-160\n"),
     ];
 
-    private static async Task AddLessons(LessonBook book, DanceRecord stroll, CancellationToken cancel)
+    /// <summary>What the beginners learn for the regatta, in the order in which it begins.</summary>
+    private static readonly string[] Autumn = ["two-ferries-island", "low-water-waltz", "winch-and-windlass", "nine-lanterns", "bell-buoy-ring", "fog-signal"];
+
+    private static async Task AddLessons(LessonBook book, Dictionary<string, DanceRecord> dances, CancellationToken cancel)
     {
+        var stroll = dances["slack-tide-stroll"];
         var beginners = await book.AddGroup("Slipway beginners", "Thursdays in the Net Loft, rows", 60, cancel);
-        await book.AddGroup("Breakwater hour", "Saturdays, dance-fitness in loops", 50, cancel);
+        (beginners.Size, beginners.Knows, beginners.Seen) = (18, "vine, rocking chair, step touch", "jazz box");
+        var hour = await book.AddGroup("Breakwater hour", "Saturdays, dance-fitness in loops", 50, cancel);
+        (hour.Size, hour.Level, hour.Knows) = (24, "mixed", "march, step touch, grapevine, knee lift");
+        var regulars = await book.AddGroup("Loft regulars", "Tuesdays, phrased dances and percussive steps", 75, cancel);
+        (regulars.Size, regulars.Level) = (12, "regular");
+        await book.Save(cancel);
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
         var thursday = today.AddDays(((int)DayOfWeek.Thursday - (int)today.DayOfWeek + 7) % 7);
         await book.Add(new LessonRecord
@@ -103,5 +112,17 @@ public static class DemoWorld
             Note = "The two pivots came apart: half first, then the quarter. Danced two walls to the band.",
         }, cancel);
         await book.Add(new LessonRecord { DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday, Minutes = 60 }, cancel);
+        beginners.Gentle = "knees: no deep bends";
+        beginners.Room = "width=11&depth=9&margin=1&dancers=18&layout=Rows&obstacles=0%200%201.2%200.8";
+        await book.Save(cancel);
+        await book.Add(new CourseRecord
+        {
+            Name = "Ready for the Lantern Regatta",
+            GroupId = beginners.Id,
+            First = thursday.AddDays(7),
+            Weeks = 10,
+            Minutes = 60,
+            Dances = [.. Autumn.Select(d => dances[d].Id)],
+        }, cancel);
     }
 }

@@ -24,6 +24,78 @@ namespace FondCompass.Data.Migrations
             NpgsqlModelBuilderExtensions.HasPostgresExtension(modelBuilder, "pg_trgm");
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
+            modelBuilder.Entity("FondCompass.Data.Records.ClassCuesRecord", b =>
+                {
+                    b.Property<Guid>("GroupId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("DanceId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasMaxLength(8000)
+                        .HasColumnType("character varying(8000)");
+
+                    b.HasKey("GroupId", "DanceId");
+
+                    b.HasIndex("DanceId");
+
+                    b.ToTable("ClassCues");
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.CourseRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("CreatedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.PrimitiveCollection<Guid[]>("Dances")
+                        .IsRequired()
+                        .HasColumnType("uuid[]");
+
+                    b.Property<DateOnly>("First")
+                        .HasColumnType("date");
+
+                    b.Property<Guid>("GroupId")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Minutes")
+                        .HasColumnType("integer");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<Guid>("OwnerId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Settled")
+                        .IsRequired()
+                        .HasMaxLength(8000)
+                        .HasColumnType("character varying(8000)");
+
+                    b.Property<string>("Way")
+                        .IsRequired()
+                        .HasMaxLength(400)
+                        .HasColumnType("character varying(400)");
+
+                    b.Property<int>("Weeks")
+                        .HasColumnType("integer");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GroupId");
+
+                    b.HasIndex("OwnerId", "First");
+
+                    b.ToTable("Courses");
+                });
+
             modelBuilder.Entity("FondCompass.Data.Records.DanceRecord", b =>
                 {
                     b.Property<Guid>("Id")
@@ -43,6 +115,20 @@ namespace FondCompass.Data.Migrations
                         .IsRequired()
                         .HasColumnType("text");
 
+                    b.Property<string>("Genre")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)");
+
+                    b.Property<string>("Level")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)");
+
+                    b.PrimitiveCollection<string[]>("Marks")
+                        .IsRequired()
+                        .HasColumnType("text[]");
+
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("uuid");
 
@@ -54,6 +140,12 @@ namespace FondCompass.Data.Migrations
                         .IsRequired()
                         .HasMaxLength(16)
                         .HasColumnType("character varying(16)");
+
+                    b.Property<int>("Tags")
+                        .HasColumnType("integer");
+
+                    b.Property<double?>("Tempo")
+                        .HasColumnType("double precision");
 
                     b.Property<string>("Title")
                         .IsRequired()
@@ -143,8 +235,40 @@ namespace FondCompass.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
+                    b.Property<bool>("Archived")
+                        .HasColumnType("boolean");
+
+                    b.Property<double?>("CoolDown")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Gentle")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(400)
+                        .HasColumnType("character varying(400)")
+                        .HasDefaultValue("");
+
+                    b.Property<string>("Habits")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(400)
+                        .HasColumnType("character varying(400)")
+                        .HasDefaultValue("");
+
+                    b.Property<string>("Knows")
+                        .IsRequired()
+                        .HasMaxLength(8000)
+                        .HasColumnType("character varying(8000)");
+
                     b.Property<int>("LessonMinutes")
                         .HasColumnType("integer");
+
+                    b.Property<string>("Level")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasDefaultValue("beginner");
 
                     b.Property<string>("Meets")
                         .IsRequired()
@@ -158,6 +282,30 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("uuid");
+
+                    b.Property<string>("Room")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(4000)
+                        .HasColumnType("character varying(4000)")
+                        .HasDefaultValue("");
+
+                    b.Property<double?>("SecondsPerAction")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Seen")
+                        .IsRequired()
+                        .HasMaxLength(8000)
+                        .HasColumnType("character varying(8000)");
+
+                    b.Property<int?>("Size")
+                        .HasColumnType("integer");
+
+                    b.Property<double?>("TalkPerBite")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("WarmUp")
+                        .HasColumnType("double precision");
 
                     b.HasKey("Id");
 
@@ -259,6 +407,15 @@ namespace FondCompass.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
+                    b.PrimitiveCollection<Guid[]>("Also")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid[]")
+                        .HasDefaultValueSql("'{}'");
+
+                    b.Property<Guid?>("CourseId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("DanceId")
                         .HasColumnType("uuid");
 
@@ -271,6 +428,9 @@ namespace FondCompass.Data.Migrations
                     b.Property<bool>("Held")
                         .HasColumnType("boolean");
 
+                    b.Property<string>("HeldPlan")
+                        .HasColumnType("text");
+
                     b.Property<int>("Minutes")
                         .HasColumnType("integer");
 
@@ -282,6 +442,11 @@ namespace FondCompass.Data.Migrations
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("uuid");
 
+                    b.Property<string>("Pins")
+                        .IsRequired()
+                        .HasMaxLength(8000)
+                        .HasColumnType("character varying(8000)");
+
                     b.Property<int>("RatePercent")
                         .HasColumnType("integer");
 
@@ -291,13 +456,25 @@ namespace FondCompass.Data.Migrations
                     b.Property<Guid?>("Sent")
                         .HasColumnType("uuid");
 
+                    b.Property<string>("Way")
+                        .IsRequired()
+                        .HasMaxLength(1200)
+                        .HasColumnType("character varying(1200)");
+
                     b.PrimitiveCollection<int[]>("WeakLines")
                         .IsRequired()
                         .HasColumnType("integer[]");
 
+                    b.Property<int>("Week")
+                        .HasColumnType("integer");
+
                     b.HasKey("Id");
 
-                    b.HasIndex("DanceId");
+                    b.HasIndex("Also");
+
+                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex("Also"), "gin");
+
+                    b.HasIndex("CourseId");
 
                     b.HasIndex("GroupId");
 
@@ -305,6 +482,8 @@ namespace FondCompass.Data.Migrations
 
                     b.HasIndex("OwnerId", "Sent")
                         .IsUnique();
+
+                    b.HasIndex("DanceId", "Held", "Date");
 
                     b.ToTable("Lessons");
                 });
@@ -482,6 +661,38 @@ namespace FondCompass.Data.Migrations
                     b.ToTable("AspNetUserTokens", (string)null);
                 });
 
+            modelBuilder.Entity("FondCompass.Data.Records.ClassCuesRecord", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.DanceRecord", null)
+                        .WithMany()
+                        .HasForeignKey("DanceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("FondCompass.Data.Records.GroupRecord", null)
+                        .WithMany()
+                        .HasForeignKey("GroupId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.CourseRecord", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.GroupRecord", "Group")
+                        .WithMany()
+                        .HasForeignKey("GroupId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("FondCompass.Data.Records.Instructor", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Group");
+                });
+
             modelBuilder.Entity("FondCompass.Data.Records.DanceRecord", b =>
                 {
                     b.HasOne("FondCompass.Data.Records.Instructor", null)
@@ -526,6 +737,11 @@ namespace FondCompass.Data.Migrations
 
             modelBuilder.Entity("FondCompass.Data.Records.LessonRecord", b =>
                 {
+                    b.HasOne("FondCompass.Data.Records.CourseRecord", null)
+                        .WithMany()
+                        .HasForeignKey("CourseId")
+                        .OnDelete(DeleteBehavior.SetNull);
+
                     b.HasOne("FondCompass.Data.Records.DanceRecord", null)
                         .WithMany()
                         .HasForeignKey("DanceId")

@@ -13,7 +13,7 @@ internal static class AnalyseEndpoint
     {
         var (script, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "a dance script");
         return refusal ?? Results.Json(AnalysisJson.Of(Analysis.Of(script).WithTriedFixes()), ApiJson.Options);
-    }).DisableAntiforgery();
+    }).Describe<AnalysisJson>("a dance script").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }
 
 internal sealed record AnalysisJson(
@@ -30,7 +30,7 @@ internal sealed record AnalysisJson(
             trace.Parts.Select(PartJson.Of),
             trace.Parts.SelectMany(p => p.Actions.Select(a => ActionJson.Of(analysis, p, a))),
             analysis.Findings.Select(FindingJson.Of),
-            RowReads.Of(analysis).Select(ReadJson.Of));
+            analysis.Reads.Select(ReadJson.Of));
     }
 }
 

@@ -22,7 +22,7 @@ internal static class PasteEndpoint
 
         var pasted = ProseReader.Read(text, genre: genre?.ToLowerInvariant());
         return Results.Json(PasteJson.Of(pasted, pasted.Analysis.WithTriedFixes()), ApiJson.Options);
-    }).DisableAntiforgery();
+    }).Describe<PasteJson>("free wording").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }
 
 internal sealed record PasteJson(string Script, double Understood, IEnumerable<PastedRowJson> Rows, AnalysisJson Analysis)

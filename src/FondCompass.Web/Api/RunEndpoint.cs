@@ -1,43 +1,23 @@
-using System.Text.Json;
 using System.Text.Json.Serialization;
 using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Runs;
-using FondCompass.Web.Hosting;
+using FondCompass.Core.Saying;
 
 namespace FondCompass.Web.Api;
 
 /// <summary>POST /api/run: a script and a song in, the run and the best fit out; nothing is stored.</summary>
 internal static class RunEndpoint
 {
-    private const int LargestBody = 4 * 1024 * 1024;
-
-    public static void MapRun(this WebApplication app) => app.MapPost("/api/run", async (HttpRequest request) =>
-    {
-        var (text, refusal) = await RequestText.Read(request, "application/json", LargestBody, "a script and a song");
-        if (refusal is not null)
-        {
-            return refusal;
-        }
-
-        try
-        {
-            using var document = JsonDocument.Parse(text);
-            var (order, problem) = RunRequest.Read(document.RootElement);
-            return problem ?? Results.Json(Answer(order!), ApiJson.Options);
-        }
-        catch (JsonException bad)
-        {
-            return ClearErrors.Problem(400, "Not JSON", $"The body cannot be read as JSON, from row {bad.LineNumber + 1} on.");
-        }
-    }).DisableAntiforgery();
+    public static void MapRun(this WebApplication app) => app.MapJson<RunBody, RunJson>("/api/run", "a script and a song", (body, _) => Answer(RunRequest.Read(body)));
 
     private static RunJson Answer(RunRequest order)
     {
         var analysis = Analysis.Of(order.Script);
         var start = order.Start ?? analysis.Dance.Header.Intro;
         var run = RunUnroller.Unroll(analysis.Trace, order.Song, start);
-        var fit = PhraseFit.Solve(analysis.Trace, order.Song, start);
+        // A part danced at another place has no kind here; repeats and parts left out say the same.
+        var fit = PhraseFit.Solve(analysis.Trace, order.Song, start, new FitConstraints(NoMoves: true));
         return RunJson.Of(analysis, run, fit);
     }
 }
@@ -54,10 +34,11 @@ internal sealed record RunJson(
         run.Events.Select(e => new EventJson(e.Kind.ToString().ToLowerInvariant(), e.AfterRepeat, e.Facing.ToString(), Round(e.Seconds))),
         new FitJson(
             fit.Changes.Select(c => new ChangeJson(
-                c.Kind.ToString().ToLowerInvariant(), c.Repeat, c.Kind == RunEventKind.Restart ? c.Counts : null, c.Kind == RunEventKind.Tag ? c.Counts : null, c.Why)),
+                c.Kind.ToString().ToLowerInvariant(), c.Repeat, analysis.Dance.IsPhrased ? c.Part : null,
+                c.Kind is FitKind.Restart or FitKind.Half ? c.Counts : null, c.Kind is FitKind.Tag or FitKind.Wait ? c.Counts : null, FitSaying.Of(c))),
             fit.OffBefore,
             fit.OffAfter),
-        run.Ending is { } ending ? new EndingJson(ending.Part, ending.Count, ending.Facing.ToString(), ending.Suggestion) : null);
+        run.Ending is { } ending ? new EndingJson(ending.Part, ending.Count, ending.Facing.ToString(), FitSaying.Of(ending)) : null);
 
     private static double Round(double seconds) => Math.Round(seconds, 6);
 }
@@ -70,6 +51,7 @@ internal sealed record EventJson(string Kind, int AfterRepeat, string Facing, do
 internal sealed record ChangeJson(
     string Kind,
     int Repeat,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? AfterCount,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Counts,
     string Why);

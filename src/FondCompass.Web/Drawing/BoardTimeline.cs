@@ -1,17 +1,17 @@
 using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Told;
 
 namespace FondCompass.Web.Drawing;
 
 /// <summary>One click of the call board.</summary>
 /// <param name="At">Seconds of the song at full rate; the count-in may lie before its count 0.</param>
-/// <param name="Label">What is counted: 1 to 8 or down from it, an "&amp;" on which a step moves, or the count-in's words.</param>
+/// <param name="Label">What is counted: 1 to 8 or down from it, the name of a step that begins, an "&amp;" on which a step moves, or the count-in's words.</param>
 /// <param name="IsHalf">Between two counts: shown, and not clicked.</param>
 /// <param name="Where">The part as it is called, and the line by its name or number.</param>
 /// <param name="Wall">"wall 2 of 4"; in a tag the tag's name, off the walls the way everybody faces.</param>
@@ -53,8 +53,7 @@ public sealed record BoardTimeline(
         var beat = 60 / time.BpmAt(first);
         var origin = time.SecondsAt(first) - (header.CountIn * beat);
         var stretches = run.Stretches.TakeWhile(s => s.Repeat <= repeats).ToList();
-        var walls = analysis.Trace.WallOrder.Count;
-        var opening = stretches.Count > 0 ? WallOf(run, stretches[0], walls) : "";
+        var opening = stretches.Count > 0 ? WallOf(run, stretches[0]) : "";
         var clicks = Enumerable.Range(0, header.CountIn)
             .Select(i => new BoardClick(origin + (i * beat), CountInLabel(header, i), true, false, false, 0, "", opening))
             .ToList();
@@ -62,7 +61,7 @@ public sealed record BoardTimeline(
         var halves = actions.Where(a => !double.IsInteger(Math.Round(a.SongCount, 6))).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First());
         foreach (var stretch in stretches)
         {
-            clicks.AddRange(ClicksOf(run, stretch, header.CountStyle, halves, WallOf(run, stretch, walls)));
+            clicks.AddRange(ClicksOf(run, stretch, Counted(header.CountStyle, actions), halves, WallOf(run, stretch)));
         }
 
         var notes = RunTimeline.Notes(run, repeats);
@@ -70,7 +69,7 @@ public sealed record BoardTimeline(
         return new BoardTimeline(
             (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, clicks,
             StepsOf(actions), SaysOf(actions, notes, time, rate, lexicon ?? StepLexicon.Shipped),
-            [.. notes.Where(n => n.Kind != "cue").Select(n => new BoardMark(time.SecondsAt(n.SongCount - AheadOfMark), n.Seconds, n.Until, n.Kind, n.Text))],
+            [.. notes.Where(n => n.Kind != "cue").Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
             [.. EventsOf(run, stretches, repeats).OrderBy(e => e.At)]);
     }
 
@@ -80,12 +79,24 @@ public sealed record BoardTimeline(
         : header.CountStyle == CountStyle.Down ? $"{header.CountIn - i}"
         : $"{((header.LineCounts - header.CountIn + i) % header.LineCounts + header.LineCounts) % header.LineCounts + 1}";
 
-    private static string WallOf(DanceRun run, RunStretch stretch, int walls) =>
+    private static string WallOf(DanceRun run, RunStretch stretch) =>
         stretch.IsTag ? stretch.Called
-        : run.Repeats[stretch.Repeat - 1].Wall is { } wall && walls > 1 ? $"wall {wall} of {walls}"
+        : run.WallOf(run.Repeats[stretch.Repeat - 1]) is { Wall: { } wall, Of: > 1 and var walls } ? $"wall {wall} of {walls}"
         : $"to {stretch.StartFacing}";
 
-    private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, CountStyle style, Dictionary<double, RunAction> halves, string wall)
+    /// <summary>What is counted aloud on a count of a line: up, down, or the step's name where one begins and the number where it goes on.</summary>
+    private static Func<double, int, int, string> Counted(CountStyle style, IReadOnlyList<RunAction> actions)
+    {
+        if (style != CountStyle.Names)
+        {
+            return (_, count, of) => style == CountStyle.Down ? $"{of - count + 1}" : $"{count}";
+        }
+
+        var names = actions.Where(a => a.Wording is not null).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First().Wording!.Name);
+        return (at, count, _) => names.GetValueOrDefault(Math.Round(at, 6)) ?? $"{count}";
+    }
+
+    private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, Func<double, int, int, string> counted, Dictionary<double, RunAction> halves, string wall)
     {
         var part = stretch.Stretch.Pattern.Part;
         var name = stretch.Called;
@@ -101,7 +112,7 @@ public sealed record BoardTimeline(
 
                 var at = stretch.FromCount - stretch.Stretch.From + count;
                 var where = run.Trace.Dance.IsPhrased || stretch.IsTag ? $"{name} · {PartWording.Of(line)}" : $"repeat {stretch.Repeat}, {PartWording.Of(part, line, several: true)}";
-                yield return new BoardClick(run.Song.Time.SecondsAt(at), style == CountStyle.Down ? $"{line.Counts - i}" : $"{i + 1}", false, i == 0, false, stretch.Repeat, where, wall);
+                yield return new BoardClick(run.Song.Time.SecondsAt(at), counted(at, i + 1, line.Counts), false, i == 0, false, stretch.Repeat, where, wall);
                 foreach (var share in Shares)
                 {
                     if (halves.TryGetValue(Math.Round(at + share.Part, 6), out var moved) && moved.Repeat == stretch.Repeat)
@@ -137,10 +148,9 @@ public sealed record BoardTimeline(
         var saidUntil = double.NegativeInfinity;
         foreach (var call in actions.Where(a => a.Wording is not null && !spoken.Contains(Math.Round(a.SongCount, 6))))
         {
-            var earliest = Math.Max(time.SecondsAt(call.SongCount - Cue.DefaultLead), saidUntil);
+            var earliest = Math.Max(time.SecondsAt(call.SongCount.After(-Cue.DefaultLead)), saidUntil);
             var wording = call.Wording!;
-            // Their own name is called as they call it; the lexicon's wording only where the lexicon's name is theirs too.
-            var words = lexicon.Find(wording.Name)?.Cue is { Sentence.Length: > 0 } known && wording.Turn.Length == 0 && wording.Way.Length == 0 ? known : new CueWords(wording.Called, wording.Called, wording.Name);
+            var words = StepCues.Of(call.Step, wording, lexicon);
             var (cue, _) = Cue.Choose(words, call.Foot.IsSingle() ? call.Foot.Word() : wording.Name, (call.Seconds - earliest) / rate);
             saidUntil = earliest + (Cue.Seconds(cue) * rate);
             says.Add(new BoardSay(call.Seconds, cue, false));
@@ -152,7 +162,7 @@ public sealed record BoardTimeline(
     private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats)
     {
         var time = run.Song.Time;
-        BoardEvent Event(double count, int ahead, string words) => new(time.SecondsAt(count - ahead), time.SecondsAt(count), words);
+        BoardEvent Event(SongCount count, int ahead, string words) => new(time.SecondsAt(count.After(-ahead)), time.SecondsAt(count), words);
         foreach (var happens in run.Events.Where(e => e.Kind != RunEventKind.Ending && e.AfterRepeat <= repeats))
         {
             var tag = run.Stretches.FirstOrDefault(s => s.IsTag && s.FromCount == happens.AtCount);

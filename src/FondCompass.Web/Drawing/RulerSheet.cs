@@ -48,7 +48,7 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
 
         return new RulerSheet(parts, analysis.Findings, compass)
         {
-            Reads = RowReads.Of(analysis),
+            Reads = analysis.Reads,
             LinesLeftOut = Math.Max(0, -room),
             Elsewhere = analysis.Findings.Where(f => f.Severity != Severity.Info && !placed.Contains(f)).OrderBy(f => f.Severity).Take(MostFindings).ToList(),
         };

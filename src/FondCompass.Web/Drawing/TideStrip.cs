@@ -1,5 +1,7 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Saying;
 
 namespace FondCompass.Web.Drawing;
 
@@ -11,16 +13,19 @@ public sealed record TideBlock(double X, double Width, string Label, string Titl
 /// <param name="Matters">Whether this passage counts when the dance is fitted.</param>
 public sealed record TideLine(double X1, double X2, int Off, bool Matters);
 
-/// <summary>A tag or restart that is proposed.</summary>
+/// <summary>A change that is proposed.</summary>
 public sealed record TideGhost(double X, double Width, string Label, string Title);
 
 /// <summary>A step or a count's mark, drawn when there is room for it.</summary>
 public sealed record TideMark(double X, double Width, string Label, bool IsLine);
 
+/// <summary>A count held to a moment of the song.</summary>
+public sealed record TidePin(double X, int Count, string Moment);
+
 /// <summary>The song's passages above, the repeats of the dance below, each tinted by its wall; drawn out as far as one eight.</summary>
 public sealed record TideStrip(
     double Width, int Counts, int Zoom, int MostZoom, IReadOnlyList<TideBlock> Passages, IReadOnlyList<TideBlock> Repeats, IReadOnlyList<TideLine> Lines,
-    IReadOnlyList<TideGhost> Ghosts, IReadOnlyList<TideMark> Marks)
+    IReadOnlyList<TideGhost> Ghosts, IReadOnlyList<TideMark> Marks, IReadOnlyList<TidePin> Pins)
 {
     /// <summary>Width of the page's strip in drawing units, which are about its pixels; of a phone's.</summary>
     public const double Page = 920, Phone = 350;
@@ -52,42 +57,34 @@ public sealed record TideStrip(
         var unit = width / Math.Max(1, song.Counts);
         double X(double count) => count * unit;
         var passages = song.Passages.Select((p, i) => new TideBlock(
-            X(song.Starts[i]), X(p.Counts), p.Rest is { } rest ? $"{rest:0.#} s" : p.Name,
+            X(song.Starts[i]), X(p.Counts), p.Rest is { } rest ? $"{rest:0.#} s" : $"{p.Name}{p.Feel switch { CountingFeel.HalfTime => ", half time", CountingFeel.DoubleTime => ", double time", _ => "" }}",
             p.Rest is { } wait ? $"{p.Name}: {wait:0.#} seconds without a beat" : $"{p.Name}: {p.Counts} counts from count {song.Starts[i]}, {p.Bpm:0.#}{(p.BpmEnd is { } end ? $" to {end:0.#}" : "")} a minute{(p.Note is null ? "" : $". {p.Note}")}", null, false, p.Rest is not null, song.Starts[i], song.Starts[i] + p.Counts)).ToList();
-        var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
+        var walls = run.Repeats.ToDictionary(r => r.Index, r => run.WallOf(r).Wall);
         var repeats = run.Stretches.Select(s => new TideBlock(
             X(s.FromCount), X(s.ToCount - s.FromCount), s.IsTag || run.Trace.Dance.IsPhrased ? s.Called : $"{s.Repeat}",
             $"{(s.IsTag ? $"Tag {s.Called}" : $"Repeat {s.Repeat}, {s.Called}")}: counts {s.FromCount} to {s.ToCount}, faces {s.StartFacing}",
             s.IsTag ? null : walls.GetValueOrDefault(s.Repeat), s.Cut, s.IsTag, s.FromCount, s.ToCount)).ToList();
-        return new TideStrip(width, song.Counts, zoom, mostZoom, passages, repeats, Drift(run, X), GhostsOf(proposed, X), MarksOf(run, unit, X));
+        return new TideStrip(width, song.Counts, zoom, mostZoom, passages, repeats, Drift(run, X), GhostsOf(proposed, X), MarksOf(run, unit, X),
+            [.. song.Anchors.Select(a => new TidePin(X(a.Count), a.Count, FormattableString.Invariant($"{Math.Floor(a.Seconds / 60):0}:{a.Seconds % 60:00.0#}")))]);
     }
 
-    private static List<TideLine> Drift(DanceRun run, Func<double, double> x)
+    private static List<TideLine> Drift(DanceRun run, Func<double, double> x) =>
+        [.. PartMeetings.Of(run).All.Where(m => m.Nearest is not null).Select(m => new TideLine(x(m.Count), x(m.Nearest!.Value), m.Off!.Value, m.Counts))];
+
+    private static List<TideGhost> GhostsOf(IReadOnlyList<FitChange> proposed, Func<double, double> x) => [.. proposed.Select(c =>
+        new TideGhost(x(c.AtCount) - (Adds(c) ? 0 : 3), Adds(c) ? Math.Max(6, x(c.Counts)) : 6, Sign(c), FitSaying.Of(c)))];
+
+    private static bool Adds(FitChange change) => change.Kind is FitKind.Tag or FitKind.Wait or FitKind.Repeat;
+
+    private static string Sign(FitChange change) => change.Kind switch
     {
-        var lines = new List<TideLine>();
-        var song = run.Song;
-        if (run.Repeats.Count > 0)
-        {
-            var anyMarked = song.Passages.Where((p, i) => song.Starts[i] >= run.Start && p.Important).Any();
-            for (var i = 0; i < song.Starts.Count; i++)
-            {
-                var start = song.Starts[i];
-                if (start < run.Start || song.Passages[i].Rest is not null)
-                {
-                    continue;
-                }
-
-                var nearest = run.Repeats.MinBy(r => Math.Abs(r.FromCount - start))!.FromCount;
-                lines.Add(new TideLine(x(start), x(nearest), Math.Abs(nearest - start), !anyMarked || song.Passages[i].Important));
-            }
-        }
-
-        return lines;
-    }
-
-    private static List<TideGhost> GhostsOf(IReadOnlyList<FitChange> proposed, Func<double, double> x) => proposed.Select(c => c.Kind == RunEventKind.Tag
-        ? new TideGhost(x(c.AtCount), Math.Max(6, x(c.Counts)), $"+{c.Counts}", c.Why)
-        : new TideGhost(x(c.AtCount) - 3, 6, "↺", c.Why)).ToList();
+        FitKind.Tag or FitKind.Wait => $"+{change.Counts}",
+        FitKind.Repeat => $"+{change.Part}",
+        FitKind.Drop => $"−{change.Part}",
+        FitKind.Half => $"½ {change.Part}",
+        FitKind.Move => $"→{change.Part}",
+        _ => "↺",
+    };
 
     private static List<TideMark> MarksOf(DanceRun run, double unit, Func<double, double> x)
     {

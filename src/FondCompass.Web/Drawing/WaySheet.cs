@@ -1,6 +1,6 @@
 using FondCompass.Core;
 using FondCompass.Core.Composing;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 
 namespace FondCompass.Web.Drawing;

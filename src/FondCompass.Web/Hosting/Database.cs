@@ -35,6 +35,7 @@ internal static class Database
         await using var scope = app.Services.CreateAsyncScope();
         var context = scope.ServiceProvider.GetRequiredService<FondCompassContext>();
         await context.Database.MigrateAsync();
+        await DanceShelf.DescribeOld(context);
         if (scope.ServiceProvider.GetRequiredService<IOptions<StudioOptions>>().Value.Demo)
         {
             var users = scope.ServiceProvider.GetRequiredService<UserManager<Instructor>>();

@@ -8,6 +8,8 @@ internal static class Statics
     /// </summary>
     public static void MapStatics(this WebApplication app)
     {
+        // A plain text names no icon, and browsers then ask for the old one.
+        app.MapGet("/favicon.ico", () => Results.Redirect("/icon.svg", permanent: true)).ExcludeFromDescription();
         app.MapStaticAssets().Add(endpoint =>
         {
             if (endpoint is not RouteEndpointBuilder { RoutePattern.RawText: { } path, RequestDelegate: { } send } || !path.TrimStart('/').StartsWith("lib/fonts/", StringComparison.Ordinal))

@@ -1,4 +1,4 @@
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using Microsoft.Extensions.Caching.Memory;
 
 namespace FondCompass.Web.Hosting;

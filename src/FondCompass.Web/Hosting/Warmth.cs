@@ -1,7 +1,7 @@
 using FondCompass.Core;
 using FondCompass.Core.Composing;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Prose;
+using FondCompass.Core.Steps;
 
 namespace FondCompass.Web.Hosting;
 

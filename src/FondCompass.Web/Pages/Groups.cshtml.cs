@@ -28,9 +28,9 @@ public sealed class GroupsModel(LessonBook book) : PageModel
         {
             Problem = "Give the group a name of at most 120 letters, and say in at most 200 when it meets.";
         }
-        else if (!int.TryParse(minutes, out var length) || length is < 5 or > 480)
+        else if (!int.TryParse(minutes, out var length) || length is < 5 or > 540)
         {
-            Problem = $"'{minutes}' is no length of a lesson: write minutes from 5 to 480.";
+            Problem = $"'{minutes}' is no length of a lesson: write minutes from 5 to 540.";
         }
         else if (All.Any(g => string.Equals(g.Name, name, StringComparison.OrdinalIgnoreCase)))
         {

@@ -12,14 +12,14 @@ public class HelpModel : PageModel
         ("Dances", "All your dances. Write a new one, open one at any of its five stages, or delete one; a deleted dance can be brought back."),
         ("Write", "The dance as text on the left, counts one by one on the right. Type a step's name and press Tab; the line of weight shows which foot is free. What does not hold is said at its count, with a fix where there is one."),
         ("Fit", "Write the song's passages, or tap them while it plays; the pattern is laid on it. Proposals for tags and restarts are taken with a number key."),
-        ("Plan", "How long the lesson is and how you build up; the minute column says what is taught when, and what could give."),
+        ("Plan", "How long the lesson is, for whom, and how you teach; the minute column says what is taught when, why, and what could give. Open a block to keep it, stretch it or let it go. From here to what is said when, and to the room."),
         ("Teach", "The call board: the count and the step now, the step next, the cue to call. It plays with the band or the click alone."),
         ("Log", "How far the class came, at which rate, and what was weak; the next plan goes by it."),
         ("Floor", "Where everybody stands and how far they travel, step by step with the arrow keys; how much room the dance needs."),
         ("Compare", "Two versions or two dances side by side, step by step: where they part, and whether both halves of the room can dance them at once."),
         ("Revisions", "What was saved when, what changed in it, and the way back."),
         ("Lessons", "What is planned and what has been taught."),
-        ("Groups", "Your classes, and what each has danced."),
+        ("Groups", "Your classes: what each knows, its pace, and what it has danced."),
         ("Steps", "Every step that is known, with its ruler and its footprints. Try any wording; make words and steps of your own."),
     ];
 

@@ -16,6 +16,19 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
     [BindProperty(SupportsGet = true, Name = "q")]
     public string? Query { get; set; }
 
+    /// <summary>What else is asked of the shelf, from the address.</summary>
+    [BindProperty(SupportsGet = true)]
+    public ShelfAsked Asked { get; set; } = new();
+
+    /// <summary>Dances there are as asked; a page shows the first of them.</summary>
+    public int Found { get; private set; }
+
+    public IReadOnlyList<string> Levels { get; private set; } = [];
+
+    public IReadOnlyList<string> Marks { get; private set; } = [];
+
+    public IReadOnlyList<GroupRecord> Groups { get; private set; } = [];
+
     public IReadOnlyList<DanceRecord> Dances { get; private set; } = [];
 
     public IReadOnlyList<DanceRecord> Binned { get; private set; } = [];
@@ -29,6 +42,15 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
     /// <summary>The lesson in which each dance was last danced.</summary>
     public IReadOnlyDictionary<Guid, LessonRecord> Last { get; private set; } = new Dictionary<Guid, LessonRecord>();
 
+    public static readonly IReadOnlyList<(DancedSince Value, string Words)> DancedWords =
+        [(DancedSince.Whenever, "whenever"), (DancedSince.InTheLastMonth, "in the last month"), (DancedSince.NotForAMonth, "not for a month"), (DancedSince.NotForThreeMonths, "not for three months"), (DancedSince.Never, "never")];
+
+    public static readonly IReadOnlyList<(ShelfOrder Value, string Words)> OrderWords =
+    [
+        (ShelfOrder.Title, "title"), (ShelfOrder.Changed, "last changed"), (ShelfOrder.LastDanced, "last danced"), (ShelfOrder.LongestNotDanced, "longest not danced"),
+        (ShelfOrder.Counts, "counts"), (ShelfOrder.Tempo, "tempo"), (ShelfOrder.Level, "level"),
+    ];
+
     /// <summary>A day as one says it: today, yesterday, a date with its year where it is not this one.</summary>
     public static string Day(DateOnly date) => (DateOnly.FromDateTime(DateTime.UtcNow).DayNumber - date.DayNumber) switch
     {
@@ -37,6 +59,13 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
         < 300 => $"{date:d MMM}",
         _ => $"{date:d MMM yyyy}",
     };
+
+    /// <summary>The same that is asked, at another page.</summary>
+    public string PageAt(int page)
+    {
+        var asked = Request.Query.Where(q => q.Key is not ("handler" or "Asked.Page")).SelectMany(q => q.Value.Select(v => KeyValuePair.Create(q.Key, v)));
+        return "/" + QueryString.Create(asked.Append(KeyValuePair.Create<string, string?>("Asked.Page", $"{page}")));
+    }
 
     public static string Word(DanceState state) => state switch
     {
@@ -48,6 +77,8 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
     public async Task OnGet(CancellationToken cancel)
     {
         await Find(cancel);
+        (Levels, Marks) = await shelf.Choices(cancel);
+        Groups = await book.Groups(cancel);
         Binned = await shelf.Deleted(cancel);
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
         Tonight = (await book.Lessons(null, cancel)).Where(l => !l.Held && l.Date >= today).MinBy(l => l.Date);
@@ -67,7 +98,9 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
 
     private async Task Find(CancellationToken cancel)
     {
-        Dances = await shelf.Search(Query, cancel);
+        var wish = Asked.Wish(Query);
+        Dances = await shelf.SearchFor(wish, cancel);
+        Found = Dances.Count < DanceShelf.PageSize && wish.Skip == 0 ? Dances.Count : await shelf.Count(wish, cancel);
         Last = await book.LastHeld(cancel);
     }
 
@@ -76,6 +109,14 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
         var dance = await shelf.Add(FirstScript, cancel);
         return Redirect($"/dances/{dance.Id}/write");
     }
+
+    /// <summary>The dance once more, open to be changed.</summary>
+    public async Task<IActionResult> OnPostCopy(Guid id, CancellationToken cancel) =>
+        await shelf.Copy(id, cancel) is { } copy ? Redirect($"/dances/{copy.Id}/write") : NotFound();
+
+    /// <summary>The instructor's own marks of a dance, comma separated.</summary>
+    public async Task<IActionResult> OnPostMark(Guid id, string? marks, CancellationToken cancel) =>
+        await shelf.SetMarks(id, marks, cancel) ? Redirect("/") : NotFound();
 
     public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel)
     {
@@ -96,4 +137,57 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
 
     public async Task<IActionResult> OnPostRestore(Guid id, CancellationToken cancel) =>
         await shelf.Restore(id, cancel) ? Redirect($"/dances/{id}/write") : NotFound();
+}
+
+/// <summary>What is asked of the shelf beside words; what cannot be read is not asked.</summary>
+public sealed record ShelfAsked
+{
+    public string? Level { get; init; }
+
+    public string? Genre { get; init; }
+
+    public int? Walls { get; init; }
+
+    public int? CountsFrom { get; init; }
+
+    public int? CountsTo { get; init; }
+
+    public double? TempoFrom { get; init; }
+
+    public double? TempoTo { get; init; }
+
+    public Guid? Group { get; init; }
+
+    public string? Mark { get; init; }
+
+    public DancedSince Danced { get; init; }
+
+    public DanceState? State { get; init; }
+
+    public bool HasTag { get; init; }
+
+    public ShelfOrder Order { get; init; }
+
+    public int Page { get; init; }
+
+    /// <summary>Anything is asked beside words and order.</summary>
+    public bool IsNarrow => this with { Order = default, Page = 0 } != new ShelfAsked();
+
+    public ShelfWish Wish(string? words) => new(words)
+    {
+        Level = Level,
+        Genre = Genre,
+        Walls = Walls,
+        CountsFrom = CountsFrom,
+        CountsTo = CountsTo,
+        TempoFrom = TempoFrom,
+        TempoTo = TempoTo,
+        Group = Group,
+        Mark = Mark,
+        Danced = Danced,
+        State = State,
+        HasTag = HasTag,
+        Order = Order,
+        Skip = Math.Clamp(Page, 0, 10_000) * DanceShelf.PageSize,
+    };
 }

@@ -2,6 +2,7 @@ using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Data;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;

@@ -27,7 +27,7 @@ public class DanceDifferenceTests
     {
         var same = Between(Plain, Plain);
         Assert.True(same.IsSame);
-        Assert.Equal(["vine R", "vine L", "jazz box R", "step R side, turn 1/4 left", "touch L"], same.Steps.Select(s => s.Step));
+        Assert.Equal(["vine R", "vine L", "jazz box R", "step side 1/4 left, R leads", "touch L"], same.Steps.Select(s => s.Step));
         Assert.Equal("A 1, 1 2 3 4", same.Steps[0].Where);
     }
 

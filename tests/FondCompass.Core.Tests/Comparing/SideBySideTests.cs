@@ -20,7 +20,7 @@ public sealed class SideBySideTests
         var beside = Beside(Harbour, Harbour.Replace("5-8 vine L", "5-6 step touch L\n7-8 step touch R"));
         var parting = Assert.Single(beside.Partings);
         Assert.Equal(("A 1, 5 6 7 8", "A 2, 1 2 3 4", 1, 2), (parting.Parts, parting.Meets, parting.Left, parting.Right));
-        Assert.Equal(["vine R", "vine L", "", "rocking chair R", "pivot turn R, turn 1/2 left", "pivot turn R, turn 1/4 left"], beside.Rows.Select(r => r.Left?.Step ?? ""));
+        Assert.Equal(["vine R", "vine L", "", "rocking chair R", "pivot 1/2 left, R leads", "pivot 1/4 left, R leads"], beside.Rows.Select(r => r.Left?.Step ?? ""));
         Assert.Equal(4, beside.SameSteps);
     }
 

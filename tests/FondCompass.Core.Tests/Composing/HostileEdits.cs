@@ -1,7 +1,7 @@
 using CsCheck;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Floor;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Composing;

@@ -1,5 +1,5 @@
 using FondCompass.Core.Composing;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Composing;

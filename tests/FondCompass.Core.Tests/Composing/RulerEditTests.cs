@@ -1,6 +1,6 @@
 using CsCheck;
 using FondCompass.Core.Composing;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Composing;

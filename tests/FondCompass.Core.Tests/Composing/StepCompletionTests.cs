@@ -1,6 +1,6 @@
 using FondCompass.Core.Composing;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Composing;

@@ -256,4 +256,13 @@ public class ValueTypeTests
         Assert.Equal(("L", "R", "both", "none"), (Foot.Left.Letter(), Foot.Right.Letter(), Foot.Both.Letter(), Foot.None.Letter()));
         Assert.False(Feet.TryParse("knee", out _));
     }
+
+    [Fact]
+    public void A_place_in_a_song_is_made_of_whole_counts_or_by_saying_so()
+    {
+        SongCount at = 8;
+        Assert.Equal(7.5, at.After(-0.5).Value);
+        Assert.True(at < at.After(0.25) && at >= 8 && new Seconds(2) > new Seconds(1.5));
+        Assert.Equal(("7.5", "1.25", "1.3"), ($"{at.After(-0.5)}", $"{new Seconds(1.25)}", new Seconds(1.26).ToString("0.0")));
+    }
 }

@@ -37,6 +37,7 @@ public class FindingExamples
         new("PART04", 3, "part A\n1-8 march R\npart B\n1-8 march R", "part A\n1-8 march R\npart B\n1-8 march R\norder A B", "order"),
         new("PICKUP01", 4, "part A\n1-7 march R\n8& step L, step R\n&1 step L, step R", "part A\n1-7 march R\n8 step L\n&1 step R, step L"),
         new("RUN01", 3, "part A\n1-8 march R\nrestart 3 after 12", "part A\n1-8 march R\nrestart 3 after 4"),
+        new("RUN06", 3, "part A\n1-8 march R\ndrop 2", "part A\n1-8 march R\npart B\n1-8 march L\norder A B A\ndrop 2"),
         new("SPIN01", 2, "part A\n1 step R forward, turn 1 left\n2 step L", "part A\n1 step R forward, turn 1/2 left\n2 step L"),
         new("SPIN02", 2, "part A\n1& step R forward, step L turn 1 left\n2 step R", "part A\n1& step R forward, step L turn 1/2 left\n2 step R", "1&"),
         new("STEP01", 1, "step rope walk =\npart A\n1-8 march R", "step rope walk = step R, step L\npart A\n1-8 march R", "'='"),

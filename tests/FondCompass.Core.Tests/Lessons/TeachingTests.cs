@@ -1,3 +1,4 @@
+using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Swaps;
 using Xunit;
@@ -10,7 +11,7 @@ public class TeachingTests
     [InlineData(8, 4, 4, 4, 0.6, 112, 42.86)]
     [InlineData(32, 2, 2, 8, 0.75, 112, 57.14)]
     public void Example_5_danced_blocks(int counts, int repeats, int starts, int countIn, double rate, double bpm, double seconds) =>
-        Assert.Equal(seconds, TeachingTime.Danced(counts, repeats, starts, countIn, rate, bpm), 2);
+        Assert.Equal(seconds, TeachingTime.Danced(counts, repeats, starts, countIn, new Rate(rate * 100), bpm), 2);
 
     [Theory]
     [InlineData("pivot half left", 4, false)]
@@ -30,26 +31,6 @@ public class TeachingTests
     [InlineData("side together side", 5)]
     [InlineData("toe strut", 2)]
     public void Syllables_are_counted(string words, int syllables) => Assert.Equal(syllables, Cue.Syllables(words));
-
-    [Fact]
-    public void An_hour_holds_a_32_count_dance_and_uses_the_minutes()
-    {
-        var plan = AddOnPlanner.Plan(Analysis.Of(Dances.Stroll).Trace, 60, 112);
-        Assert.Equal(0, plan.Over);
-        Assert.Empty(plan.Gives);
-        Assert.InRange(plan.TotalSeconds, 40 * 60, 3600);
-        Assert.Contains(plan.Blocks, b => b.Title == "From the top: 1 + 2 + 3");
-    }
-
-    [Fact]
-    public void A_lesson_too_short_says_what_could_give_and_never_the_warm_up()
-    {
-        var plan = AddOnPlanner.Plan(Analysis.Of(Dances.Stroll).Trace, 15, 112);
-        Assert.True(plan.Over > 0);
-        Assert.Contains(plan.Gives, g => g.What.StartsWith("Two lessons", StringComparison.Ordinal));
-        Assert.DoesNotContain(plan.Gives, g => g.What.Contains("warm-up", StringComparison.OrdinalIgnoreCase));
-        Assert.Equal(6, plan.Blocks[0].Minutes);
-    }
 
     [Fact]
     public void Difficulty_never_falls_when_the_tempo_or_a_turn_rises()

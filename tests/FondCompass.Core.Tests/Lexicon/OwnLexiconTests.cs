@@ -1,6 +1,6 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Lexicon;

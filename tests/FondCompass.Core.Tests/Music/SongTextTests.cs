@@ -39,8 +39,8 @@ public class SongTextTests
     public void Tempo_before_and_after_the_song_reaches_on()
     {
         var time = new Song([new Passage("a", 10, 60), new Passage("b", 10, 120)]).Time;
-        Assert.Equal((-2, 0, 10, 15, 16), (time.SecondsAt(-2), time.SecondsAt(0), time.SecondsAt(10), time.SecondsAt(20), time.SecondsAt(22)));
-        Assert.Equal((-2, 10, 20, 22), (time.CountAt(-2), time.CountAt(10), time.CountAt(15), time.CountAt(16)));
+        Assert.Equal([-2, 0, 10, 15, 16], new SongCount[] { -2, 0, 10, 20, 22 }.Select(c => time.SecondsAt(c).Value));
+        Assert.Equal([-2, 10, 20, 22], new double[] { -2, 10, 15, 16 }.Select(s => time.CountAt(new Seconds(s)).Value));
         Assert.Equal((60, 120, 120), (time.BpmAt(5), time.BpmAt(10), time.BpmAt(99)));
         Assert.Equal(90, new Song([new Passage("r", 10, 60, 120)]).Time.BpmAt(5));
     }
@@ -70,8 +70,9 @@ public class SongTextTests
     public void In_a_rest_nothing_is_counted_and_the_next_count_comes_after_it()
     {
         var time = new Song([new Passage("a", 8, 120), new Passage("pause", 0, 0) { Rest = 2.5 }, new Passage("b", 8, 120), new Passage("held", 0, 0) { Rest = 3 }]).Time;
-        Assert.Equal((3.5, 6.5, 7, 10.5, 13.5), (time.SecondsAt(7), time.SecondsAt(8), time.SecondsAt(9), time.SecondsAt(16), time.Seconds));
-        Assert.Equal((7, 8, 8, 9, 16), (time.CountAt(3.5), time.CountAt(4), time.CountAt(6.4), time.CountAt(7), time.CountAt(12)));
+        Assert.Equal([3.5, 6.5, 7, 10.5], new SongCount[] { 7, 8, 9, 16 }.Select(c => time.SecondsAt(c).Value));
+        Assert.Equal(13.5, time.Seconds);
+        Assert.Equal([7, 8, 8, 9, 16], new[] { 3.5, 4, 6.4, 7, 12 }.Select(s => time.CountAt(new Seconds(s)).Value));
     }
 
     [Fact]
@@ -81,7 +82,7 @@ public class SongTextTests
         Assert.Equal(11, song.Time.SecondsAt(20), 9);
         Assert.Equal(5.5, song.Time.SecondsAt(10), 9);
         Assert.Equal(12, song.Time.SecondsAt(22), 9);
-        Assert.Equal(10, song.Time.CountAt(5.5), 9);
+        Assert.Equal(10, song.Time.CountAt(new Seconds(5.5)), 9);
     }
 
     [Theory]

@@ -1,4 +1,5 @@
 using CsCheck;
+using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
 using Xunit;
 
@@ -19,7 +20,7 @@ public class TimeMapTests
                 var song = new Song(passages);
                 for (var count = 0.0; count <= song.Counts; count += song.Counts / 97.0)
                 {
-                    var seconds = song.Time.SecondsAt(count);
+                    var seconds = song.Time.SecondsAt(new SongCount(count));
                     Assert.InRange(song.Time.SecondsAt(song.Time.CountAt(seconds)) - seconds, -0.0001, 0.0001);
                 }
             },

@@ -72,5 +72,5 @@ public class RowKindsTests
     [InlineData("part A\n1-4 vine R\n5-8 vine L\neasier 5-6 step touch L, 7-8 step touch R", "5 step L side · 6 touch R · 7 step R side · 8 touch L")]
     [InlineData("part A x2\n1-4 vine R\nfirst time 5-8 vine L\nsecond time 5-8 hold", "5 hold")]
     public void Variants_and_endings_are_read_back(string script, string reads) =>
-        Assert.StartsWith(reads, Told.RowReads.Of(Analysis.Of(script)).Single(r => r.Row == script.Split('\n').Length).Text);
+        Assert.StartsWith(reads, Analysis.Of(script).Reads.Single(r => r.Row == script.Split('\n').Length).Text);
 }

@@ -5,6 +5,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 using FondCompass.Core.Tracing;
 using Xunit;

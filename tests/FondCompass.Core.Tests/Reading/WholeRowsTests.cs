@@ -1,4 +1,3 @@
-using FondCompass.Core.Told;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Reading;
@@ -6,7 +5,7 @@ namespace FondCompass.Core.Tests.Reading;
 /// <summary>Whole rows in the wording of sheets and halls, told back as they are danced.</summary>
 public class WholeRowsTests
 {
-    private static string Reads(string row) => RowReads.Of(Analysis.Of($"part A\n{row}")).FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
+    private static string Reads(string row) => Analysis.Of($"part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
 
     [Theory]
     [InlineData("1-4 shuffle R, rock back", "1 step R forward · 1& close L · 2 step R forward · 3 rock L back · 4 recover R")]
@@ -237,7 +236,7 @@ public class WholeRowsTests
     [InlineData("", "1-8 walk x3, kick and clap, back x3, touch and clap", "1 walk R · 2 walk L · 3 walk R · 4 kick L · 4 clap · 5 step L back · 6 step R back · 7 step L back · 8 touch R · 8 clap")]
     [InlineData("", "1-2 step R diagonally forward to 1:30, touch L beside R", "1 step R diagonal forward, turning 1/8 right · 2 touch L")]
     public void Rows_of_other_genres_are_danced_in_their_ways(string head, string row, string reads) =>
-        Assert.Equal(reads, RowReads.Of(Analysis.Of($"{head}\npart A\n{row}")).FirstOrDefault(r => r.Text.Length > 0)?.Text);
+        Assert.Equal(reads, Analysis.Of($"{head}\npart A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text);
 
     [Theory]
     [InlineData("1-3 toe heel cross R", "1 toe R · 2 heel R · 3 cross R")]

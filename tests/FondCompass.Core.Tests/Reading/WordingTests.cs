@@ -1,4 +1,3 @@
-using FondCompass.Core.Told;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Reading;
@@ -6,7 +5,7 @@ namespace FondCompass.Core.Tests.Reading;
 /// <summary>Wordings as they are heard in a class, each told back as it is danced; one for every rule of reading that has no case elsewhere.</summary>
 public class WordingTests
 {
-    private static string Reads(string row, string head = "") => RowReads.Of(Analysis.Of($"{head}part A\n{row}")).FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
+    private static string Reads(string row, string head = "") => Analysis.Of($"{head}part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
 
     [Theory]
     [InlineData("1-4 step R forward, 1/2 pivot L, step R forward, hold", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 hold")]

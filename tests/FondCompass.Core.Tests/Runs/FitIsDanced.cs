@@ -9,7 +9,7 @@ namespace FondCompass.Core.Tests.Runs;
 /// <summary>What the fit promises is what comes out when its changes are written into the script and danced.</summary>
 public sealed class FitIsDanced
 {
-    private static string Rows(FitResult fit) => string.Join('\n', fit.Changes.Select(c => c.Kind == RunEventKind.Restart
+    private static string Rows(FitResult fit) => string.Join('\n', fit.Changes.Select(c => c.Kind == FitKind.Restart
         ? $"restart {c.Repeat} after {c.Counts}"
         : $"after {c.Repeat} W{c.Repeat}\ntag W{c.Repeat}\n1-{c.Counts} hold"));
 

@@ -17,7 +17,7 @@ public class PartMeetingsTests
     public void Every_chorus_that_meets_its_part_is_right()
     {
         var meetings = Of("V C V C", 0, ("verse", 8), ("chorus", 4), ("verse", 8), ("chorus", 4));
-        Assert.Equal([("verse", "V"), ("chorus", "C")], meetings.Bound);
+        Assert.Equal([new BoundPassage("verse", "V", false), new("chorus", "C", false)], meetings.Bound);
         Assert.Empty(meetings.Wrong);
     }
 
@@ -25,7 +25,8 @@ public class PartMeetingsTests
     public void A_second_chorus_met_by_another_part_is_told_with_how_far_the_right_one_is()
     {
         var wrong = Assert.Single(Of("V C C V", 0, ("verse", 8), ("chorus", 4), ("bridge", 4), ("chorus", 8)).Wrong);
-        Assert.Equal(new WrongMeeting("chorus", 2, 16, "C", "V", 4), wrong);
+        Assert.Equal(new PassageMeeting("chorus", 2, 16, true, "C", "V", 12), wrong);
+        Assert.Equal(4, wrong.Off);
     }
 
     [Fact]
@@ -37,14 +38,19 @@ public class PartMeetingsTests
     }
 
     [Theory]
-    // One passage of its kind binds nothing; nor does one that nothing meets; nor a pause.
-    [InlineData("V C", 0, "verse 8, chorus 4", 0)]
-    [InlineData("V C V", 1, "verse 8, verse 8", 0)]
+    [InlineData("V C", 0, "verse 8, chorus 4", 2)]
     [InlineData("V C V C", 8, "intro 8, verse 8, chorus 4, verse 8, chorus 4", 2)]
+    // Met is what begins four counts away at the most: V begins at 3 and 4, and at 5.
+    [InlineData("V", 4, "intro 8, verse 8", 1)]
+    [InlineData("V", 3, "intro 8, verse 8", 0)]
+    [InlineData("V", 3, "intro 7, verse 8", 1)]
+    [InlineData("V", 0, "verse 8, Verse 2 8, 3rd verse 8", 1)]
     public void A_kind_is_bound_where_it_is_met_first(string order, int start, string song, int bound)
     {
-        var passages = song.Split(", ").Select(p => (p.Split(' ')[0], int.Parse(p.Split(' ')[1], System.Globalization.CultureInfo.InvariantCulture))).ToArray();
-        Assert.Equal(bound, Of(order, start, passages).Bound.Count);
+        var passages = song.Split(", ").Select(p => (p[..p.LastIndexOf(' ')], int.Parse(p[p.LastIndexOf(' ')..], System.Globalization.CultureInfo.InvariantCulture))).ToArray();
+        var meetings = Of(order, start, passages);
+        Assert.Equal(bound, meetings.Bound.Count);
+        Assert.Equal(bound == 0 ? ["verse"] : [], meetings.Unbound);
     }
 
     [Fact]

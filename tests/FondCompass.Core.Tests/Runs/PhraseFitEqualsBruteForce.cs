@@ -53,8 +53,8 @@ public class PhraseFitEqualsBruteForce
                 var found = new Plan(
                     fit.OffAfter,
                     fit.Changes.Count,
-                    fit.Changes.Sum(c => c.Kind == RunEventKind.Tag ? c.Counts : trace.TotalCounts - c.Counts),
-                    fit.Changes.Count(c => c.Kind == RunEventKind.Tag),
+                    fit.Changes.Sum(c => c.Kind == FitKind.Tag ? c.Counts : trace.TotalCounts - c.Counts),
+                    fit.Changes.Count(c => c.Kind == FitKind.Tag),
                     fit.Changes.Select(c => c.AtCount).ToList());
                 Assert.Equal(0, found.CompareTo(best));
                 Assert.Equal(fit.OffAfter, OffOf(song, start, fit.Starts));

@@ -1,6 +1,8 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Saying;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -69,7 +71,7 @@ public class RunTables
         var script = "part A\n1 step R side\n2 step L side\n3-8 hold\n&1 ball R, step L\n2-8 hold\nrestart 1 after 8\n";
         var run = Run(script, 24);
         Assert.Equal("L", run.Repeats[1].StartWeight.Letter());
-        var times = RunTimeline.Of(run).Select(a => a.SongCount).ToList();
+        var times = RunTimeline.Of(run).Select(a => a.SongCount.Value).ToList();
         Assert.DoesNotContain(7.5, times);
         Assert.Contains(15.5, times);
     }
@@ -80,7 +82,7 @@ public class RunTables
         var timeline = RunTimeline.Of(Run(Eight, 20, 4, 60));
         Assert.Equal(16, timeline.Count);
         Assert.Equal(timeline.OrderBy(a => a.Seconds), timeline);
-        Assert.Equal((4.0, "1", "vine", Foot.Right, 1, 1), (timeline[0].Seconds, timeline[0].Count, timeline[0].Step, timeline[0].Foot, timeline[0].Repeat, timeline[0].Wall));
+        Assert.Equal((4.0, "1", "vine", Foot.Right, 1, 1), (timeline[0].Seconds.Value, timeline[0].Count, timeline[0].Step, timeline[0].Foot, timeline[0].Repeat, timeline[0].Wall));
         Assert.Equal(("9:00", 2), (timeline[8].Facing.ToString(), timeline[8].Repeat));
         Assert.Equal([true, false, false, false, true], timeline.Take(5).Select(a => a.StartsCall));
         Assert.Equal(8, RunTimeline.Of(Run(Eight, 20, 4), 1).Count);
@@ -107,12 +109,58 @@ public class RunTables
         var ending = Run(Eight, counts).Ending!;
         if (said is null)
         {
-            Assert.Null(ending.Suggestion);
+            Assert.Empty(ending.Ways);
         }
         else
         {
-            Assert.Contains(said, ending.Suggestion);
+            Assert.Contains(said, FitSaying.Of(ending));
         }
+    }
+
+    [Theory]
+    [InlineData(8, 0, "finish 7 no turn")]
+    [InlineData(8, 1, "finish pose turn 1/4 right")]
+    [InlineData(24, 0, "finish 7 turn 1/2 left")]
+    [InlineData(12, 0, "finish pose turn 1/4 right")]
+    public void An_ending_that_is_taken_finishes_to_the_front_and_only_the_last_time(int counts, int way, string row)
+    {
+        var written = Run(Eight, counts);
+        Assert.Equal(row, FitRows.Of(written.Ending!.Ways[way]));
+        var taken = Run(Eight + row, counts);
+        Assert.Equal(Facing.Front, taken.Stretches[^1].EndFacing);
+        Assert.Equal(Facing.Front, taken.Repeats[^1].EndFacing);
+        Assert.Empty(taken.Ending!.Ways);
+        Assert.Equal(written.Repeats.SkipLast(1).Select(r => r.EndFacing), taken.Repeats.SkipLast(1).Select(r => r.EndFacing));
+        Assert.Equal(way == 1 || counts == 12, RunTimeline.Of(taken).Any(a => a.Step == "pose"));
+        Assert.Equal(taken.Stretches[^1].EndFacing, RunTimeline.Of(taken)[^1].Facing);
+    }
+
+    [Fact]
+    public void A_finish_on_a_count_that_is_not_danced_is_told() =>
+        Assert.Contains(Run(Eight + "finish 7 no turn", 12).Findings, f => f.Code == "RUN02" && f.Message.Contains("count 7", StringComparison.Ordinal));
+
+    [Theory]
+    [InlineData("finish 23 turn 3/4 left", "23", -6)]
+    [InlineData("finish on count 7& no turn", "7&", 0)]
+    [InlineData("Finish pose, turn 1/2 right.", null, 4)]
+    [InlineData("finish pose", null, 0)]
+    public void Rows_that_finish(string row, string? count, int eighths) =>
+        Assert.Equal(new FinishChange(count, new Eighths(eighths), 3), RowOpeners.Finish(3, row));
+
+    [Theory]
+    [InlineData("finish R heel")]
+    [InlineData("finish 7")]
+    [InlineData("finish 7 turn left")]
+    public void Rows_that_do_not(string row) => Assert.Null(RowOpeners.Finish(1, row));
+
+    [Fact]
+    public void Each_part_of_an_order_has_walls_of_its_own()
+    {
+        var trace = Analysis.Of("part V\n1-4 march R\npart C\n1 step R forward, turn 1/4 left\n2 step L beside\norder V C C C C V").Trace;
+        var run = RunUnroller.Unroll(trace, new Song([new Passage("song", 16, 120)]), 0);
+        Assert.Equal(["12:00"], run.PartWalls["V"].Select(f => f.ToString()));
+        Assert.Equal(["12:00", "9:00", "6:00", "3:00"], run.PartWalls["C"].Select(f => f.ToString()));
+        Assert.Equal([(1, 1), (1, 4), (2, 4), (3, 4), (4, 4), (1, 1)], run.Repeats.Select(r => (run.WallOf(r).Wall!.Value, run.WallOf(r).Of)));
     }
 
     [Fact]

@@ -27,7 +27,7 @@ public class WorkedSongs
         var fit = PhraseFit.Solve(trace, Regatta, 16);
         Assert.Equal((48, 0), (fit.OffBefore, fit.OffAfter));
         var change = Assert.Single(fit.Changes);
-        Assert.Equal((RunEventKind.Restart, 4, 16), (change.Kind, change.Repeat, change.Counts));
+        Assert.Equal((FitKind.Restart, 4, 16), (change.Kind, change.Repeat, change.Counts));
         Assert.Equal([16, 48, 80, 112, 128, 160, 192], fit.Starts);
     }
 

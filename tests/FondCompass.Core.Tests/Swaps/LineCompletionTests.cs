@@ -2,7 +2,7 @@ using CsCheck;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
 using Xunit;
@@ -57,6 +57,43 @@ public sealed class LineCompletionTests
     [InlineData("1-4 vine R", 0)]
     [InlineData("1-4 vine R", 99)]
     public void Where_nothing_can_be_reckoned_nothing_is_offered(string row, int counts) => Assert.Empty(Find($"part A\n{row}\n", 5, new Gap(counts, null, null)));
+
+    /// <summary>All sequences of three steps at most, each open at both ends, by cost and then by their words.</summary>
+    [Theory]
+    [InlineData(2, Weight.Left, Weight.Left, null)]
+    [InlineData(3, Weight.Left, null, null)]
+    [InlineData(2, Weight.Right, Weight.Left, -2)]
+    [InlineData(4, Weight.Left, Weight.Right, 0)]
+    public void The_ways_found_are_the_best_there_are(int counts, Weight start, Weight? end, int? turn)
+    {
+        var header = Analysis.Of("part A\n").Dance.Header;
+        var gap = new Gap(counts, end, null) { Turn = turn is { } eighths ? new Eighths(eighths) : null };
+        var effects = StepEffects.For(StepLexicon.Shipped, header, turn is not (null or 0));
+        var ways = new List<List<StepEffect>>();
+        void Go(List<StepEffect> before, int left, Weight weight, int net)
+        {
+            if (left == 0 && gap.Takes(weight, net, Facing.Front))
+            {
+                ways.Add(before);
+            }
+
+            foreach (var next in left == 0 || before.Count == LineCompletion.MostPieces ? [] : effects.Where(e => e.From == weight && e.Choice.Counts <= left))
+            {
+                Go([.. before, next], left - next.Choice.Counts, next.To, net + next.Net);
+            }
+        }
+
+        Go([], counts, start, 0);
+        var best = ways.OrderBy(w => w.Sum(e => e.Cost)).ThenBy(w => string.Join('\u0001', w.Select(e => e.Choice.Wording)), StringComparer.Ordinal).Take(15).Select(w => w.Sum(e => e.Cost)).ToList();
+        var found = LineCompletion.Find(header, TraceState.Start(start, Facing.Front), 1, gap, StepLexicon.Shipped, 15, TestContext.Current.CancellationToken);
+        Assert.Equal(best, found.Select(f => f.Cost));
+        foreach (var filling in found)
+        {
+            var danced = Analysis.Of($"start weight {start.Letter()} facing 12\npart A\n{string.Join('\n', filling.Rows)}");
+            Assert.DoesNotContain(danced.Findings, f => f.Severity == Severity.Error);
+            Assert.Equal((counts, end ?? danced.Trace.EndWeight, turn ?? danced.Trace.NetTurn.Value), (danced.Trace.TotalCounts, danced.Trace.EndWeight, danced.Trace.NetTurn.Value));
+        }
+    }
 
     /// <summary>All single steps that would do, found by trying every one of them.</summary>
     [Fact]

@@ -1,8 +1,9 @@
 using CsCheck;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tests.Properties;
+using FondCompass.Core.Tracing;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Swaps;
@@ -41,11 +42,77 @@ public sealed class SwapSearchTests
     }
 
     [Theory]
-    [InlineData(SwapAim.Showier, "rolling vine R", true)]
-    [InlineData(SwapAim.NoTurn, "rolling vine R", false)]
-    [InlineData(SwapAim.Easier, "rolling vine R", false)]
-    public void The_aim_decides(SwapAim aim, string step, bool isThere) =>
-        Assert.Equal(isThere, Find(Stroll, 1, 1, 4, aim).Any(s => s.Words == step));
+    [InlineData("1-4 vine R", SwapAim.Any, "rolling vine R", false)]
+    [InlineData("1-4 rolling vine R", SwapAim.NoTurn, "vine R", true)]
+    [InlineData("1-4 rolling vine R", SwapAim.Any, "vine R", false)]
+    [InlineData("1-4 rolling vine R", SwapAim.Easier, "vine R", false)]
+    public void A_turn_is_a_turn_and_only_a_version_without_one_may_leave_out_whole_ones(string row, SwapAim aim, string step, bool isThere) =>
+        Assert.Equal(isThere, SwapSearch.Find(Analysis.Of($"part A\n{row}").Trace, Analysis.Of($"part A\n{row}").Trace.Parts[0], 1, 1, 4, aim, 112, StepLexicon.Shipped, most: 1000, cancel: TestContext.Current.CancellationToken).Any(s => s.Words == step));
+
+    /// <summary>Every one and every two steps, danced to the end: what is found is what there is.</summary>
+    [Theory]
+    [InlineData("1-4 vine R\n5-8 vine L", 1, 4, SwapAim.Any)]
+    [InlineData("1-4 vine R\n5-8 vine L", 5, 8, SwapAim.Easier)]
+    [InlineData("1-2 rock step R\n3-4 rock back R, recover\n5-8 vine R", 1, 2, SwapAim.Any)]
+    [InlineData("1-2 pivot turn R 1/2\n3-4 walk R, walk L", 1, 2, SwapAim.Any)]
+    [InlineData("1-3 step R forward, lock L, step R forward\n4 hold", 1, 3, SwapAim.Showier)]
+    public void What_is_found_is_all_there_is(string rows, int first, int last, SwapAim aim)
+    {
+        var analysis = Analysis.Of($"part A\n{rows}");
+        var (trace, part, header) = (analysis.Trace, analysis.Trace.Parts[0], analysis.Dance.Header);
+        var (before, after) = (part.StateBefore(Core.Counts.Tick.FromCounts(first - 1)), part.StateBefore(Core.Counts.Tick.FromCounts(last)));
+        var net = (after.Net - before.Net).Value;
+        var own = part.Actions.Where(a => a.At >= Core.Counts.Tick.FromCounts(first - 1) && a.At < Core.Counts.Tick.FromCounts(last)).ToList();
+        var points = Difficulty.Of(own, last - first + 1, 112).Points;
+        var names = own.Select(a => a.Action.Step).ToHashSet();
+        var choices = StepChoices.For(StepLexicon.Shipped, header, net != 0);
+        var all = new HashSet<string>();
+        foreach (var one in choices)
+        {
+            if (StepChoices.From(header, one, before) is not { } danced)
+            {
+                continue;
+            }
+
+            if (one.Counts == last - first + 1)
+            {
+                Try([(one, danced)]);
+            }
+            else if (danced.End is { Stance: Stance.Open } && danced.End.Weight is Core.Counts.Weight.Left or Core.Counts.Weight.Right)
+            {
+                foreach (var two in choices.Where(c => c.Counts == last - first + 1 - one.Counts))
+                {
+                    // The second of two is one that begins and ends open on one foot.
+                    if (StepChoices.From(header, two, danced.End) is { } again && StepChoices.From(header, two, TraceState.Start(danced.End.Weight, danced.End.Facing)) is { End.Stance: Stance.Open })
+                    {
+                        Try([(one, danced), (two, again)]);
+                    }
+                }
+            }
+        }
+
+        void Try(List<(StepChoice Choice, PartTrace Trace)> pieces)
+        {
+            var end = pieces[^1].Trace.End;
+            var score = Difficulty.Of(pieces.SelectMany(p => p.Trace.Actions).ToList(), last - first + 1, 112).Points;
+            if (end.Weight == after.Weight && end.Stance == after.Stance && (end.Net - before.Net).Value == net && (end.Body - after.Body).Length <= SwapVerdict.Tolerance
+                && !pieces.TrueForAll(p => names.Contains(p.Choice.Step?.Name ?? p.Choice.Wording)) && (aim == SwapAim.Any || (aim == SwapAim.Easier ? score < points : score > points)))
+            {
+                var at = first;
+                all.Add(string.Join('\n', pieces.Select(p =>
+                {
+                    var row = p.Choice.Row(at, SwapSearch.Lead(p.Trace));
+                    at += p.Choice.Counts;
+                    return row;
+                })));
+            }
+        }
+
+        var found = SwapSearch.Find(trace, part, 1, first, last, aim, 112, StepLexicon.Shipped, most: int.MaxValue, cancel: TestContext.Current.CancellationToken);
+        Assert.Equal(all.Order(StringComparer.Ordinal), found.Select(s => string.Join('\n', s.Rows)).Order(StringComparer.Ordinal));
+        Assert.NotEmpty(found);
+        Assert.All(found, s => Assert.Equal(s.Points - points, s.Difference, 9));
+    }
 
     [Fact]
     public void Easier_is_easier_showier_harder_and_low_impact_has_no_hop()
@@ -60,8 +127,8 @@ public sealed class SwapSearchTests
     [Fact]
     public void Only_what_a_group_knows_when_that_is_asked_for()
     {
-        var swaps = Find(Stroll, 1, 1, 4, SwapAim.Known, known: new HashSet<string> { "rolling vine" });
-        Assert.Equal(["rolling vine R"], swaps.Select(s => s.Words));
+        var swaps = Find(Stroll, 1, 1, 4, SwapAim.Known, known: new HashSet<string> { "side together side touch" });
+        Assert.Equal(["side together side touch R"], swaps.Select(s => s.Words));
         Assert.Empty(Find(Stroll, 1, 1, 4, SwapAim.Known));
     }
 

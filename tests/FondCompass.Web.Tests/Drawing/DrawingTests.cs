@@ -171,11 +171,11 @@ public class DrawingTests
     public void Drawn_out_the_strip_shows_counts_and_steps_and_what_is_proposed()
     {
         var run = Run("", new Passage("verse", 12, 120), new Passage("pause", 0, 0) { Rest = 2 }, new Passage("chorus", 20, 120));
-        var strip = TideStrip.Of(run, [new FitChange(RunEventKind.Tag, 1, 4, 8, "why"), new FitChange(RunEventKind.Restart, 2, 4, 12, "why")], 99);
+        var strip = TideStrip.Of(run, [new FitChange(FitKind.Tag, 1, 4, 8), new FitChange(FitKind.Restart, 2, 4, 12), new FitChange(FitKind.Half, 2, 4, 12, "V"), new FitChange(FitKind.Drop, 3, 8, 12, "C"), new FitChange(FitKind.Repeat, 3, 8, 12, "B"), new FitChange(FitKind.Move, 3, 8, 12, "D"), new FitChange(FitKind.Wait, 3, 24, 12)], 99);
         Assert.Equal((4, 4 * TideStrip.Page), (strip.Zoom, strip.Width));
         Assert.Equal(32, strip.Marks.Count(m => m.IsLine));
         Assert.Contains(strip.Marks, m => m.Label == "vine R");
-        Assert.Equal(["+4", "↺"], strip.Ghosts.Select(g => g.Label));
+        Assert.Equal(["+4", "↺", "½ V", "−C", "+B", "→D", "+24"], strip.Ghosts.Select(g => g.Label));
         Assert.Equal("2 s", strip.Passages[1].Label);
         Assert.Empty(TideStrip.Of(run, [], -5).Ghosts);
     }
@@ -258,6 +258,74 @@ public class DrawingTests
         1-2 clap, hold
         order V V[1-8] Capstan V[9-16]
         """;
+
+    private const string Turning = "part V\n1-4 march R\npart C\n1 step R forward, turn 1/4 left\n2 step L beside\n3 step R in place\n4 touch L beside\n5 step L in place\n6-8 hold\n";
+
+    private static BoardTimeline BoardOf(string rows, int counts = 64)
+    {
+        var analysis = Analysis.Of(Turning + rows);
+        return BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(counts, new Bpm(120)), 0), 1, 99);
+    }
+
+    [Fact]
+    public void A_part_within_an_order_has_its_own_walls_on_the_board()
+    {
+        var board = BoardOf("order V C C C C V");
+        var walls = board.Clicks.Where(c => !c.IsCountIn).Select(c => c.Wall).Distinct();
+        // The verse always faces the front; the chorus comes to four walls.
+        Assert.Equal(["to 12:00", "wall 1 of 4", "wall 2 of 4", "wall 3 of 4", "wall 4 of 4"], walls);
+    }
+
+    [Fact]
+    public void What_is_left_out_danced_again_or_moved_is_told_as_it_is_danced()
+    {
+        string[] Told(string rows) => [.. BoardOf(rows).Events.Select(e => e.Words[..e.Words.IndexOf(',')])];
+        Assert.Equal(["next: C", "next: V", "next: C"], Told("order V C V C"));
+        Assert.Equal(["next: C", "again: C"], Told("order V C V C\ndrop 3"));
+        Assert.Equal(["next: C", "next: V", "again: V", "next: C"], Told("order V C V C\nrepeat 3 again"));
+        Assert.Equal(["next: C", "again: C", "next: V"], Told("order V C V C\nmove 3 after 4"));
+        // Told a whole eight ahead: four seconds at 120.
+        Assert.All(BoardOf("order V C V C").Events, e => Assert.Equal(4, e.At - e.From, 6));
+    }
+
+    [Theory]
+    [InlineData("finish pose turn 1/4 right", "pose 1/4 right", "12:00")]
+    [InlineData("finish pose", "pose", "9:00")]
+    [InlineData("finish 1 no turn", "step forward", "12:00")]
+    public void The_board_dances_the_ending_that_was_taken(string row, string last, string facing)
+    {
+        var board = BoardOf($"order V C\n{row}");
+        var step = board.Steps[^1];
+        Assert.Equal(facing, step.Facing);
+        Assert.Contains(board.Steps.Where(s => s.Starts && s.At >= 2), s => s.Name == last);
+    }
+
+    [Fact]
+    public void The_strip_shows_what_is_set_on_it()
+    {
+        var analysis = Analysis.Of(Turning + "order V C V C C C");
+        var passages = new Passage[] { new("verse", 4, 120), new("chorus", 8, 60) { Feel = CountingFeel.HalfTime }, new("verse", 4, 240) { Feel = CountingFeel.DoubleTime }, new("chorus", 8, 120), new("hush", 0, 0) { Rest = 1.5 } };
+        var run = RunUnroller.Unroll(analysis.Trace, new Song(passages, [new Anchor(4, 2.5)]), 0);
+        var strip = TideStrip.Of(run, [], 1);
+        Assert.Equal(["verse", "chorus, half time", "verse, double time", "chorus", "1.5 s"], strip.Passages.Select(p => p.Label));
+        Assert.Equal((4, "0:02.5"), (Assert.Single(strip.Pins).Count, strip.Pins[0].Moment));
+        Assert.Equal(TideStrip.Page * 4 / 24, strip.Pins[0].X, 6);
+        // Walls are the part's own: verse and chorus each come to their second.
+        Assert.Equal([1, 1, 2, 2], strip.Repeats.Select(r => r.Wall!.Value));
+        Assert.All(strip.Lines, l => Assert.Equal(0, l.Off));
+        Assert.Equal(4, strip.Lines.Count);
+    }
+
+    [Fact]
+    public void A_passage_met_by_the_wrong_part_is_drawn_to_its_own()
+    {
+        var analysis = Analysis.Of(Turning + "order V C V C");
+        var run = RunUnroller.Unroll(analysis.Trace, new Song([new("verse", 4, 120), new("chorus", 8, 120), new("chorus", 12, 120)]), 0);
+        var strip = TideStrip.Of(run, [], 1);
+        // The second chorus begins with the verse, at 12; the chorus after it comes at 16.
+        Assert.Equal([0, 0, 4], strip.Lines.Select(l => l.Off));
+        Assert.Equal(TideStrip.Page * 16 / 24, strip.Lines[2].X2, 6);
+    }
 
     [Fact]
     public void The_board_says_everything_in_the_instructors_words()

@@ -1,8 +1,8 @@
 using FondCompass.Core;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 using FondCompass.Web.Drawing;
 using FondCompass.Web.Pages.Dances;
@@ -89,7 +89,7 @@ public sealed class RulerSheetTests
     [Fact]
     public void Exceptions_are_added_told_and_taken_back()
     {
-        var rows = FitExceptions.RowsFor([new FitChange(RunEventKind.Restart, 2, 16, 48, ""), new FitChange(RunEventKind.Tag, 4, 8, 96, "")]);
+        var rows = FitRows.Of([new FitChange(FitKind.Restart, 2, 16, 48), new FitChange(FitKind.Tag, 4, 8, 96)]);
         var all = FitExceptions.Add("", rows);
         Assert.Equal(["restart 2 after 16", "a tag of 8 counts after repeat 4"], FitExceptions.Split(all).Select(FitExceptions.Words));
         Assert.Equal(["restart 2 after 16"], FitExceptions.Split(FitExceptions.Remove(all, null)));
@@ -98,4 +98,17 @@ public sealed class RulerSheetTests
         Assert.Equal(all, FitExceptions.Add(all, " \n"));
         Assert.DoesNotContain(Analysis.Of("part A\n1-8 march R\n" + all).Findings, f => f.Severity == Severity.Error);
     }
+
+    [Theory]
+    [InlineData("drop 3", "call 3 left out")]
+    [InlineData("repeat 3 again", "call 3 twice")]
+    [InlineData("repeat 6 easier", "repeat 6: easier")]
+    [InlineData("move 4 after 5", "call 4 after 5")]
+    [InlineData("move 4 after 0", "call 4 first")]
+    [InlineData("finish pose turn 1/4 right", "a pose at the end, turn 1/4 right")]
+    [InlineData("finish pose", "a pose at the end")]
+    [InlineData("finish 7& no turn", "the last time, count 7&: no turn")]
+    [InlineData("order round and round", "the order round and round")]
+    [InlineData("C on chorus", "C on chorus")]
+    public void What_was_taken_is_told_in_words(string rows, string words) => Assert.Equal(words, FitExceptions.Words(rows));
 }

@@ -1,8 +1,8 @@
 using FondCompass.Core;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Steps;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
@@ -36,7 +36,15 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     public Analysis Analysis => _analysis ??= Analysis.Of(DancedScript, Lexicon);
 
     /// <summary>The script, and below it the exceptions that hold for the track in use.</summary>
-    protected string DancedScript => UsesExceptions && Dance.Fit.Exceptions.Length > 0 ? $"{Dance.Script.TrimEnd()}\n{Dance.Fit.Exceptions}" : Dance.Script;
+    protected string DancedScript => UsesExceptions && Dance.Fit.Exceptions.Length > 0 ? $"{CuedScript.TrimEnd()}\n{Dance.Fit.Exceptions}" : CuedScript;
+
+    private string CuedScript => OwnCues.Length > 0 ? ClassCues.Over(Dance.Script, OwnCues, Lexicon) : Dance.Script;
+
+    /// <summary>What the class is told otherwise; empty for nothing.</summary>
+    protected string OwnCues { get; private set; } = "";
+
+    /// <summary>Reckons with what a class is told otherwise.</summary>
+    protected void Tell(string cues) => (OwnCues, _analysis) = (cues, null);
 
     /// <summary>Whether this page is about the dance as it is danced to its track.</summary>
     protected virtual bool UsesExceptions => false;

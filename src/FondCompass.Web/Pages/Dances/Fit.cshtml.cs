@@ -1,6 +1,8 @@
 using System.Globalization;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
 using FondCompass.Data;
 using FondCompass.Data.Records;
@@ -52,7 +54,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     }
 
     /// <summary>The best way first; the first one is the one drawn as ghosts.</summary>
-    public IReadOnlyList<FitResult> Proposals => _proposals ??= PhraseFit.Ranked(Analysis.Trace, Danced.Song, Intro, Wishes.Constraints(Danced.Song));
+    public IReadOnlyList<FitResult> Proposals => _proposals ??= PhraseFit.Ranked(Analysis.Trace, Danced.Song, Intro, Wishes.Constraints);
 
     public FitResult Fit => Proposals[0];
 
@@ -65,11 +67,20 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     public IReadOnlyList<TempoRow> Desk => TempoDesk.Of(Danced, Lexicon);
 
+    /// <summary>Variants of the dance that the last repeat could be danced as.</summary>
+    public IEnumerable<string> Versions => Core.Actions.Versions.Of(Analysis.Trace.Actions).Select(v => v.ToString()).Take(4);
+
+    /// <summary>A passage that counts waits for a part that is not danced at all.</summary>
+    public bool NeverMet => Meetings.All.Any(m => m.Counts && m.Nearest is null);
+
+    /// <summary>The order ends while the music goes on, and could be danced again.</summary>
+    public bool EndsEarly => Danced.Findings.Any(f => f.Code == RunUnroller.OrderTooShort.Code);
+
     /// <summary>Exceptions of this track, one for each that was accepted.</summary>
     public IReadOnlyList<string> Exceptions => FitExceptions.Split(Dance.Fit.Exceptions);
 
-    /// <summary>Passages that could be kept on a part, and the parts.</summary>
-    public IEnumerable<string> PassageNames => Danced.Song.Passages.Where(p => p.Rest is null).Select(p => p.Name).Distinct();
+    /// <summary>Kinds of passage that could be kept on a part, and the parts.</summary>
+    public IEnumerable<string> PassageKinds => Danced.Song.Passages.Where(p => p.Rest is null).Select(p => PassageKind.Of(p.Name)).Distinct();
 
     public IEnumerable<string> PartNames => Analysis.Trace.Calls.Select(c => c.Stretch.Pattern.Part).Where(p => !p.IsTag).Select(p => p.Name).Distinct();
 
@@ -77,18 +88,8 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     public IEnumerable<(TrackRecord Track, double Bpm)> Slower => Library
         .Where(t => t.Id != LibraryTrack?.Id)
         .Select(t => (Track: t, Bpm: BpmOf(t)))
-        .Where(t => t.Bpm > 0 && t.Bpm < Danced.Song.Time.BpmAt(Intro) - 0.5)
+        .Where(t => t.Bpm < Danced.Song.Time.BpmAt(Intro) - 0.5)
         .OrderByDescending(t => t.Bpm).Take(3);
-
-    /// <summary>Seconds of one pattern from the first repeat's start.</summary>
-    public double PatternSeconds
-    {
-        get
-        {
-            var time = Danced.Song.Time;
-            return time.SecondsAt(Intro + Analysis.Trace.TotalCounts) - time.SecondsAt(Intro);
-        }
-    }
 
     public async Task OnGet(CancellationToken cancel)
     {
@@ -146,18 +147,64 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
             return Partial("_Run", this);
         }
 
+        await SavePassages(text, cancel);
+        _ = Danced;
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : Page();
+    }
+
+    /// <summary>The song's text was changed by the strip, so that the page's field must show it.</summary>
+    public bool TextChanged { get; private set; }
+
+    /// <summary>Half or double time, a stop of the music or a count held to a moment, set on the strip.</summary>
+    public async Task<IActionResult> OnPostStrip(string? set, int passage, string? seconds, int count, string? moment, CancellationToken cancel)
+    {
+        Library = await tracks.All(cancel);
+        var text = PassagesText;
+        if (string.IsNullOrWhiteSpace(text))
+        {
+            text = SongText.Write(Track().Song.Passages);
+        }
+
+        var changed = set switch
+        {
+            "half" => SongEdits.WithFeel(text, passage, CountingFeel.HalfTime),
+            "double" => SongEdits.WithFeel(text, passage, CountingFeel.DoubleTime),
+            "played" => SongEdits.WithFeel(text, passage, CountingFeel.AsPlayed),
+            "stop" when SongText.MomentOf(seconds) is { } rest && rest <= Song.LongestRest => SongEdits.WithRestAfter(text, passage, rest),
+            "pin" when SongText.MomentOf(moment) is { } at => SongEdits.WithAnchor(text, count, at),
+            "loose" => SongEdits.WithAnchor(text, count, null),
+            _ => null,
+        };
+        if (changed is null)
+        {
+            _problems.Add(set == "pin" ? $"'{moment}' is no moment of the song: write minutes and seconds, such as 0:35.2. Nothing was changed." : $"'{seconds}' is no number of seconds from 0 to {Song.LongestRest}. Nothing was changed.");
+        }
+        else if (SongText.Read(changed, new Bpm(Tempo)) is { Problem: { } problem })
+        {
+            _problems.Add($"{problem} Nothing was changed.");
+        }
+        else
+        {
+            await SavePassages(changed, cancel);
+            TextChanged = true;
+        }
+
+        _ = Danced;
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : Redirect($"/dances/{Id}/fit");
+    }
+
+    private async Task SavePassages(string text, CancellationToken cancel)
+    {
         if (LibraryTrack is { } track)
         {
             track.Passages = text;
         }
         else
         {
-            fit.Passages = text;
+            Dance.Fit.Passages = text;
         }
 
-        await Shelf.SaveFit(Id, fit, cancel);
-        _ = Danced;
-        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : Page();
+        await Shelf.SaveFit(Id, Dance.Fit, cancel);
     }
 
     /// <summary>Dances to another track of the library, to a new one, or to passages of the dance's own.</summary>
@@ -188,6 +235,10 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     /// <summary>Takes a proposal, for this track alone.</summary>
     public Task<IActionResult> OnPostAccept(string? rows, CancellationToken cancel) =>
         Store(FitExceptions.Add(Dance.Fit.Exceptions, (rows ?? "").Replace("\0", "", StringComparison.Ordinal)), cancel);
+
+    /// <summary>Says for this track which part belongs to a kind of passage.</summary>
+    public Task<IActionResult> OnPostKeep(string? part, string? kind, CancellationToken cancel) =>
+        PartNames.Contains(part) && !string.IsNullOrWhiteSpace(kind) ? OnPostAccept(FitRows.Of(part!, PassageKind.Of(kind.Replace("\"", "", StringComparison.Ordinal))), cancel) : Store(Dance.Fit.Exceptions, cancel);
 
     /// <summary>Takes back what was accepted last, or the one numbered.</summary>
     public Task<IActionResult> OnPostUndo(int? number, CancellationToken cancel) => Store(FitExceptions.Remove(Dance.Fit.Exceptions, number), cancel);
@@ -242,10 +293,11 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : Redirect($"/dances/{Id}/fit");
     }
 
+    /// <summary>The tempo of a track where the dance begins; infinite for one that cannot be read or whose bars the dance's lines do not fill.</summary>
     private double BpmOf(TrackRecord track)
     {
         var read = SongText.Read(track.Passages, new Bpm(Tempo));
-        return read.Problem is null ? read.Song.Time.BpmAt(Intro) : 0;
+        return read.Problem is null && read.Song.Suits(Analysis.Dance.Header.LineCounts) ? read.Song.Time.BpmAt(Intro) : double.PositiveInfinity;
     }
 
     private static List<double> Seconds(string? taps) => (taps ?? "").Split(',').Take(2_000)
@@ -262,17 +314,13 @@ public sealed record FitWishes
 
     public bool NoTags { get; init; }
 
+    public bool KeepOrder { get; init; }
+
     public bool WholeLines { get; init; }
 
     public int? MostTags { get; init; }
 
-    public string? KeepPassage { get; init; }
-
-    public string? KeepPart { get; init; }
-
-    public FitConstraints Constraints(Song song) => new(
-        NoRestarts, NoTags, WholeLines, MostTags is >= 0 and <= 9 ? MostTags : null,
-        song.Passages.Any(p => p.Name == KeepPassage) ? KeepPassage : null, string.IsNullOrWhiteSpace(KeepPart) ? null : KeepPart);
+    public FitConstraints Constraints => new(NoRestarts, NoTags, WholeLines, MostTags is >= 0 and <= 9 ? MostTags : null, KeepOrder);
 }
 
 /// <summary>The exceptions of a track as script rows, in blocks divided by an empty row.</summary>
@@ -296,16 +344,23 @@ public static class FitExceptions
         return string.Join("\n\n", blocks);
     }
 
-    /// <summary>The script rows that carry out all changes of a proposal; an empty row between two, so that each can be taken back.</summary>
-    public static string RowsFor(IEnumerable<FitChange> changes) => string.Join("\n\n", changes.Select(c => c.Kind == RunEventKind.Restart
-        ? string.Create(CultureInfo.InvariantCulture, $"restart {c.Repeat} after {c.Counts}")
-        : string.Create(CultureInfo.InvariantCulture, $"after {c.Repeat} Wait {c.Repeat}\ntag Wait {c.Repeat}\n1-{c.Counts} hold")));
-
     /// <summary>A block in words.</summary>
     public static string Words(string block)
     {
         var rows = block.Split('\n');
-        var counts = rows.Length > 2 && rows[2].Split(' ')[0].Split('-') is [_, var last] ? last : "";
-        return rows[0].StartsWith("after ", StringComparison.Ordinal) ? $"a tag of {counts} counts after repeat {rows[0].Split(' ')[1]}" : rows[0];
+        var words = rows[0].Split(' ');
+        return words switch
+        {
+            ["after", var repeat, ..] when rows.Length > 2 && rows[2].Split(' ')[0].Split('-') is [_, var last] => $"a tag of {last} counts after repeat {repeat}",
+            ["drop", var call] => $"call {call} left out",
+            ["repeat", var call, "again"] => $"call {call} twice",
+            ["repeat", var repeat, .. var version] => $"repeat {repeat}: {string.Join(' ', version)}",
+            ["move", var call, "after", "0"] => $"call {call} first",
+            ["move", var call, .. var to] => $"call {call} {string.Join(' ', to)}",
+            ["order", ..] => "the order round and round",
+            ["finish", "pose", .. var turn] => $"a pose at the end{(turn.Length > 0 ? $", {string.Join(' ', turn)}" : "")}",
+            ["finish", var count, .. var turn] => $"the last time, count {count}: {string.Join(' ', turn)}",
+            _ => rows[0],
+        };
     }
 }

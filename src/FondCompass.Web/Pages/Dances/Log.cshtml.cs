@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Told;
 using FondCompass.Data;
 using FondCompass.Data.Records;
@@ -15,6 +16,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shel
     public override string Stage => "Log";
 
     public string? Problem { get; private set; }
+
+    /// <summary>Titles of further dances that the lesson planned next teaches.</summary>
+    public IReadOnlyList<string> AlsoTaught { get; private set; } = [];
 
     public IReadOnlyList<GroupRecord> Groups { get; private set; } = [];
 
@@ -36,7 +40,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shel
     public string Note { get; private set; } = "";
 
     /// <summary>What the last lesson says about the next.</summary>
-    public string? NextTime => Past.FirstOrDefault(l => l.Held) is not { } last ? null
+    public string? NextTime => Past.FirstOrDefault(l => l.Held && l.DanceId == Id) is not { } last ? null
         : last.WeakLines.Length > 0 ? $"Next time: recap eight {string.Join(" and ", last.WeakLines)} at {Math.Max(60, last.RatePercent - 15)} %, then {(last.ReachedLine < Lines.Count ? $"go on with eight {last.ReachedLine + 1}" : "dance it whole on every wall")}."
         : last.ReachedLine < Lines.Count ? $"Next time: dance up to eight {last.ReachedLine} once, then go on with eight {last.ReachedLine + 1}."
         : "Next time: it is known; dance it whole, on every wall, at full tempo.";
@@ -91,6 +95,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shel
         var lesson = planned?.GroupId == group || written is not null ? planned! : new LessonRecord { DanceId = Id };
         lesson.GroupId = group;
         lesson.Date = day;
+        lesson.HeldPlan = ReferenceEquals(lesson, planned) && (!lesson.Held || lesson.HeldPlan is null) ? await PlanOf(lesson, cancel) : lesson.HeldPlan;
         lesson.Held = true;
         lesson.Sent = sent;
         lesson.ReachedLine = Reached;
@@ -107,11 +112,22 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shel
         }
     }
 
+    /// <summary>The plan as it stands when the lesson is logged: it is kept as it was, whatever becomes of the dance.</summary>
+    private async Task<string> PlanOf(LessonRecord lesson, CancellationToken cancel)
+    {
+        var asked = PlanAsked.Of($"{lesson.Way}{(lesson.Pins.Length > 0 ? $"&pins={Uri.EscapeDataString(lesson.Pins)}" : "")}");
+        var first = new LessonDance(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
+        var layout = await LessonLayout.Of((Id, first), asked, Groups.FirstOrDefault(g => g.Id == lesson.GroupId), Shelf, book, cancel);
+        return HeldBlock.Written(layout.Plan(asked, lesson.Minutes));
+    }
+
     private async Task Load(CancellationToken cancel)
     {
         Groups = await book.Groups(cancel);
         Past = await book.Lessons(Id, cancel);
-        var patterns = Analysis.Trace.Calls.Select(c => c.Stretch.Pattern).Distinct().ToList();
-        Lines = patterns.SelectMany(p => p.Part.Lines.Select(l => PartWording.Of(p.Part, l, patterns.Count > 1))).Take(64).ToList();
+        AlsoTaught = await book.Planned(Id, cancel) is { Also.Length: > 0 } planned ? [.. (await Shelf.Titles(planned.Also, cancel)).Values] : [];
+        var logged = TaughtClass.LoggedLines(Analysis);
+        var several = logged.Select(l => l.Pattern).Distinct().Count() > 1;
+        Lines = [.. logged.Select(l => PartWording.Of(l.Pattern.Part, l.Line, several))];
     }
 }

@@ -1,5 +1,5 @@
 using FondCompass.Core.Composing;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 
 namespace FondCompass.Web.Pages.Dances;
 

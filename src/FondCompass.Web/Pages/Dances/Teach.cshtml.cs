@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace FondCompass.Web.Pages.Dances;
 
 /// <summary>Teaching: the call board. The browser is given times and words; it reckons none.</summary>
-public sealed class TeachModel(DanceShelf shelf) : DancePage(shelf)
+public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(shelf)
 {
     public override string Stage => "Teach";
 
@@ -14,18 +14,30 @@ public sealed class TeachModel(DanceShelf shelf) : DancePage(shelf)
     /// <summary>Repeats offered at first: all of an order, or as many as the track is said to hold.</summary>
     public int Wanted => Math.Clamp(Analysis.Dance.IsPhrased ? Run().Repeats.Count : Repeats, 1, 99);
 
-    public void OnGet()
-    {
-    }
+    /// <summary>The group that is told something otherwise, as it is called here; null where every class is told the same.</summary>
+    public string? ToldFor { get; private set; }
+
+    public Task OnGet(CancellationToken cancel) => TellPlanned(cancel);
 
     /// <summary>The run in seconds of the song, with cues that can be said at a rate in percent.</summary>
-    public IActionResult OnGetTimeline(int rate = 100, int repeats = 2)
+    public async Task<IActionResult> OnGetTimeline(int rate = 100, int repeats = 2, CancellationToken cancel = default)
     {
         if (rate is < 30 or > 150 || repeats is < 1 or > 99)
         {
             return BadRequest();
         }
 
+        await TellPlanned(cancel);
         return new JsonResult(BoardTimeline.Of(Analysis, Run(), rate / 100.0, repeats, Lexicon));
+    }
+
+    /// <summary>The words of the group whose lesson is planned next.</summary>
+    private async Task TellPlanned(CancellationToken cancel)
+    {
+        if (await book.Planned(Id, cancel) is { } lesson && await book.CuesFor(lesson.GroupId, Id, cancel) is { Length: > 0 } cues)
+        {
+            Tell(cues);
+            ToldFor = lesson.Group!.Name;
+        }
     }
 }

@@ -34,6 +34,11 @@ export function wordsFor(status) {
   }
 }
 
+document.body.addEventListener('click', (event) => {
+  if (event.target instanceof Element && event.target.closest('[data-print]')) {
+    window.print();
+  }
+});
 document.body.addEventListener('htmx:configRequest', (/** @type {any} */ event) => {
   event.detail.headers['X-Fond-Token'] = token();
 });

@@ -5,7 +5,9 @@ import { on } from './keys.js';
 
 const board = /** @type {HTMLElement} */ (document.getElementById('board'));
 const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
-const ladder = [60, 75, 90, 100];
+const ladder = [50, 60, 75, 90, 100, 110];
+const slowest = ladder[0];
+const fastest = ladder[ladder.length - 1];
 
 /** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string }} Click */
 /** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number }} Step */
@@ -33,11 +35,14 @@ async function fetched(address) {
   }
 }
 
+let asked = 0;
+
+/** Only the last that was asked for counts: answers may overtake each other. */
 async function load() {
   const repeats = Math.min(99, Math.max(1, Number($('repeats').value) || 1));
-  const asked = rate;
-  const answer = await fetched(`${board.dataset.source}&rate=${asked}&repeats=${repeats}`);
-  if (asked !== rate) {
+  const asking = ++asked;
+  const answer = await fetched(`${board.dataset.source}&rate=${rate}&repeats=${repeats}`);
+  if (asking !== asked) {
     return line !== null;
   }
   if (!answer) {
@@ -66,10 +71,10 @@ async function loadBand() {
   }
 }
 
-/** At the slowest and at full rate the way on is shown to be shut. */
+/** At the slowest and at the fastest rate the way on is shown to be shut. */
 function showEnds() {
-  $('slower').setAttribute('aria-disabled', String(rate === ladder[0]));
-  $('faster').setAttribute('aria-disabled', String(rate === ladder[ladder.length - 1]));
+  $('slower').setAttribute('aria-disabled', String(rate <= slowest));
+  $('faster').setAttribute('aria-disabled', String(rate >= fastest));
 }
 
 /** Starts at a click; the first four are the count-in. @param {number} from */
@@ -137,6 +142,7 @@ function paint(now) {
   const next = steps[current + 1];
   put('count', click.label);
   $('count').classList.toggle('half', click.isHalf);
+  $('count').classList.toggle('named', click.label.length > 3);
   put('phase', click.isCountIn ? 'count-in' : click.where);
   put('now', step && !click.isCountIn ? step.name : 'wait');
   const coming = steps.findIndex((s, i) => i > current && s.starts);
@@ -156,6 +162,7 @@ function paint(now) {
   $('needle').setAttribute('transform', `rotate(${step?.degrees ?? 0} 30 30)`);
   const marks = line.marks.filter((m) => m.from <= now && (m.until > now || m.at > now - 1.5));
   list('layers', marks.filter((m) => /^(arms|hips|head|sounds|body)$/.test(m.kind)).map((m) => m.words));
+  put('beside', marks.filter((m) => m.kind === 'beside').map((m) => m.words).join(' · '));
   put('mind', marks.filter((m) => /^(caution|trouble|note)$/.test(m.kind)).map((m) => (m.kind === 'note' ? m.words : `${m.kind}: ${m.words}`)).join(' · '));
   put('ahead', line.events.filter((e) => e.from <= now && e.at > now).map((e) => e.words).join(' · '));
 }
@@ -209,17 +216,24 @@ function fromTheTop() {
   }
 }
 
-/** Another rate, without a break in the sound. @param {number} way -1 or 1 */
-async function changeRate(way) {
-  const at = ladder.indexOf(rate) + way;
-  if (at < 0 || at >= ladder.length) {
+/** Another rate, without a break in the sound. @param {number} to percent */
+async function setRate(to) {
+  const wanted = Math.min(fastest, Math.max(slowest, Math.round(to)));
+  $('rate-wanted').value = String(wanted);
+  if (wanted === rate) {
     return;
   }
-  rate = ladder[at];
+  rate = wanted;
   put('rate', `${rate} %`);
   showEnds();
   conductor.setRate(rate / 100);
   await load();
+}
+
+/** The next rung of the ladder. @param {number} way -1 or 1 */
+function changeRate(way) {
+  const next = way > 0 ? ladder.find((r) => r > rate) : ladder.findLast((r) => r < rate);
+  return next ? setRate(next) : undefined;
 }
 
 $('go').addEventListener('click', toggle);
@@ -227,6 +241,7 @@ $('back').addEventListener('click', () => jump(-1));
 $('on').addEventListener('click', () => jump(1));
 $('slower').addEventListener('click', () => changeRate(-1));
 $('faster').addEventListener('click', () => changeRate(1));
+$('rate-wanted').addEventListener('change', () => setRate(Number($('rate-wanted').value) || rate));
 $('repeats').addEventListener('change', async () => {
   stop('ready');
   shown = 0;
@@ -235,7 +250,7 @@ $('repeats').addEventListener('change', async () => {
 
 on('Teach', {
   Space: toggle, '→': () => jump(1), 'Page Down': () => jump(1), '←': () => jump(-1), 'Page Up': () => jump(-1),
-  '↑': () => changeRate(1), '↓': () => changeRate(-1), Home: () => fromTheTop(),
+  '↑': () => changeRate(1), '↓': () => changeRate(-1), '+': () => setRate(rate + 1), '-': () => setRate(rate - 1), Home: () => fromTheTop(),
 });
 // Pressed with a finger or a mouse, a button gives the keys back to the board.
 board.addEventListener('click', (event) => {

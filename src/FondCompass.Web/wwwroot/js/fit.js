@@ -1,5 +1,5 @@
 // Drives the Fit page: the band plays the song and the strip follows; the strip is drawn out as far as one eight; tempo and
-// passages are tapped; a number key takes a proposal and U takes it back.
+// passages are tapped; a number key takes a proposal, E or O an ending, and U takes it back; what lies on the strip is set by pointer and keys.
 import { token } from './app.js';
 import { Conductor, notesOf, tieMix } from './conductor.js';
 import { on } from './keys.js';
@@ -10,7 +10,7 @@ const form = /** @type {HTMLFormElement} */ (document.getElementById('fit-form')
 const play = /** @type {HTMLElement} */ (document.getElementById('play'));
 const where = /** @type {HTMLElement} */ (document.getElementById('where'));
 const zoom = /** @type {HTMLInputElement} */ (document.getElementById('zoom'));
-const rate = /** @type {HTMLSelectElement} */ (document.getElementById('band-rate'));
+const rate = /** @type {HTMLInputElement} */ (document.getElementById('band-rate'));
 const address = `/dances/${page.dataset.id}/fit`;
 
 /** @type {{ seconds: number, notes: number[][], counts: number[], bars: number[] } | null} */
@@ -108,13 +108,74 @@ async function seek(seconds) {
 }
 
 play.addEventListener('click', toggle);
-rate.addEventListener('change', () => conductor.setRate(Number(rate.value) / 100));
+rate.addEventListener('change', () => {
+  rate.value = String(Math.min(110, Math.max(50, Math.round(Number(rate.value) || 100))));
+  conductor.setRate(Number(rate.value) / 100);
+});
+/** The passage that the tools under the strip are about. */
+let chosen = -1;
+
+/** @param {number} index @param {boolean} focus */
+function choose(index, focus) {
+  const all = [...run.querySelectorAll('.passage[data-index]')];
+  const tools = /** @type {HTMLFormElement | null} */ (document.getElementById('strip-tools'));
+  if (!tools || all.length === 0) {
+    return;
+  }
+  chosen = Math.max(0, Math.min(all.length - 1, index));
+  const passage = /** @type {SVGElement} */ (all[chosen]);
+  all.forEach((p) => p.classList.toggle('chosen', p === passage));
+  // A stop is told by the passage before it.
+  field(tools, 'passage').value = String(passage.dataset.rest ? chosen - 1 : chosen);
+  /** @type {HTMLElement} */ (document.getElementById('strip-chosen')).textContent = passage.getAttribute('aria-label') ?? '';
+  /** @type {HTMLElement} */ (tools.querySelector('.strip-set')).hidden = false;
+  hold(tools, Number(passage.dataset.from));
+  if (focus) {
+    passage.focus();
+  }
+}
+
+/** @param {HTMLFormElement} tools @param {string} name */
+const field = (tools, name) => /** @type {HTMLInputElement} */ (tools.elements.namedItem(name));
+
+/** The count that could be held, and when it sounds now. @param {HTMLFormElement} tools @param {number} count */
+function hold(tools, count) {
+  const seconds = score?.counts[count] ?? 0;
+  field(tools, 'count').value = String(count);
+  field(tools, 'moment').value = `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}`;
+}
+
+/** @param {string} value */
+function setChosen(value) {
+  if (chosen >= 0) {
+    /** @type {HTMLButtonElement | null} */ (run.querySelector(`#strip-tools button[value="${value}"]`))?.click();
+  }
+}
+
 run.addEventListener('click', (event) => {
   const tide = event.target instanceof Element ? event.target.closest('#tide') : null;
   if (tide instanceof SVGSVGElement && score) {
     const box = tide.getBoundingClientRect();
     const count = Math.floor(((event.clientX - box.left) / box.width) * Number(tide.dataset.counts));
     seek(score.counts[Math.max(0, Math.min(score.counts.length - 1, count))]);
+    const passage = event.target instanceof Element ? event.target.closest('.passage') : null;
+    if (passage instanceof SVGElement) {
+      choose(Number(passage.dataset.index), false);
+      hold(/** @type {HTMLFormElement} */ (document.getElementById('strip-tools')), count);
+    }
+  }
+});
+run.addEventListener('keydown', (event) => {
+  // Enter in a field presses the button that belongs to it, not the first one of the form.
+  const field = event.target instanceof HTMLInputElement ? event.target.dataset.enter : undefined;
+  if (field && event.key === 'Enter') {
+    event.preventDefault();
+    setChosen(field);
+    return;
+  }
+  const passage = event.target instanceof Element ? event.target.closest('.passage') : null;
+  if (passage instanceof SVGElement && event.key === 'Enter') {
+    choose(Number(passage.dataset.index), false);
   }
 });
 
@@ -196,7 +257,9 @@ track.addEventListener('change', () => {
 
 on('Fit', {
   Space: toggle, '+': () => draw(2), '=': () => draw(2), '-': () => draw(0.5), T: tap, P: tapPassage, Escape: endPassages,
-  U: () => document.getElementById('undo-last')?.click(), Home: () => seek(0),
+  U: () => document.getElementById('undo-last')?.click(), E: () => document.getElementById('finish')?.click(), O: () => /** @type {HTMLElement | null} */ (run.querySelector('.endings [data-pose]'))?.click(),
+  '[': () => choose(chosen - 1, true), ']': () => choose(chosen + 1, true), H: () => setChosen('half'), D: () => setChosen('double'), A: () => setChosen('played'),
+  Home: () => seek(0),
   '→': () => seek(score?.counts[Math.floor(countAt(conductor.position()) / 8 + 1) * 8] ?? score?.seconds ?? 0),
   '←': () => seek(score?.counts[Math.max(0, Math.ceil(countAt(conductor.position()) / 8 - 1) * 8)] ?? 0),
   ...Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => [String(n), () => /** @type {HTMLElement | null} */ (run.querySelector(`.accept[data-number="${n}"]`))?.click()])),
@@ -206,6 +269,9 @@ document.body.addEventListener('htmx:afterSwap', async (event) => {
   if (/** @type {CustomEvent} */ (event).detail.target === run) {
     await loadScore();
     paint();
+    if (chosen >= 0) {
+      choose(chosen, document.activeElement === document.body);
+    }
   }
 });
 form.addEventListener('submit', (event) => event.preventDefault());

@@ -1,9 +1,10 @@
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Runs;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
 
-namespace FondCompass.Core.Runs;
+namespace FondCompass.Core.Lessons;
 
 /// <summary>The dance at one rate of its music.</summary>
 /// <param name="Rate">Share of full tempo; 0.8 makes all times a quarter longer.</param>
@@ -27,14 +28,14 @@ public static class TempoDesk
 
     public static IReadOnlyList<TempoRow> Of(DanceRun run, StepLexicon lexicon, IReadOnlyList<double>? rates = null)
     {
-        var fastest = run.Stretches.SelectMany(s => (double[])[run.Song.Time.BpmAt(s.FromCount), run.Song.Time.BpmAt(Math.Max(s.FromCount, s.ToCount - 0.001))]).DefaultIfEmpty(0).Max();
+        var fastest = run.Stretches.SelectMany(s => (double[])[run.Song.Time.BpmAt(s.FromCount), run.Song.Time.BpmAt(new SongCount(Math.Max(s.FromCount, s.ToCount - 0.001)))]).DefaultIfEmpty(0).Max();
         var parts = run.Stretches.Select(s => s.Stretch.Pattern).Distinct().ToList();
         var calls = CallsOf(parts, lexicon);
-        var steps = parts.SelectMany(p => p.Actions.Zip(TempoLimits.Each(p, run.Trace.Dance.Header.Genre)).Select(a => (a.First.Action.Step, Limit: a.Second.Bpm))).ToList();
+        var steps = parts.SelectMany(p => p.Actions.Zip(TempoLimits.Each(p, run.Trace.Dance.Header.Genre)).Select(a => (Step: a.First.Action.Name, Limit: a.Second.Bpm))).ToList();
         var busiest = parts.SelectMany(p => p.Part.Lines.Select(l =>
             p.Actions.Count(a => a.Action.Line == l.Number && a.Foot.IsSingle()) / (double)Math.Max(1, l.Counts))).DefaultIfEmpty(0).Max();
         var time = run.Song.Time;
-        var pattern = time.SecondsAt(run.Start + run.Trace.TotalCounts) - time.SecondsAt(run.Start);
+        var pattern = run.PatternSeconds;
         return (rates ?? Usual).Select(rate =>
         {
             var top = fastest * rate;
@@ -59,7 +60,7 @@ public static class TempoDesk
                 var first = call.First();
                 var at = first.At.InCounts;
                 var words = lexicon.Find(first.Action.Step)?.Cue ?? new CueWords(first.Action.Step, first.Action.Step, first.Action.Step);
-                calls.Add((first.Action.Step, words, first.Foot.Word(), Math.Min(Cue.DefaultLead, at - before)));
+                calls.Add((first.Action.Name, words, first.Foot.Word(), Math.Min(Cue.DefaultLead, at - before)));
                 before = at;
             }
         }

@@ -1,24 +1,29 @@
 using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
 using FondCompass.Core.Notation;
-using FondCompass.Core.Tracing;
 
-namespace FondCompass.Core.Runs;
+namespace FondCompass.Core.Tracing;
 
 /// <summary>What each repeat dances: the pattern as written, or the variant that the script asks for in it or from it on.</summary>
-internal sealed class RunPatterns(DanceTrace trace)
+/// <param name="asWritten">Every repeat as written.</param>
+internal sealed class DancedPatterns(DanceTrace trace, bool asWritten = false) : IRepeats
 {
     private readonly Dictionary<VariantLabel, DanceTrace> _versions = [];
 
+    private IReadOnlyList<VersionAt> Asked => asWritten ? [] : trace.Dance.Versions;
+
     /// <summary>The last repeat at which anything changes; 0 when nothing does.</summary>
-    public int LastChange => trace.Dance.Versions.Select(v => v.Onward ? v.Repeat : v.Repeat + 1).DefaultIfEmpty(0).Max();
+    public int LastChange => Asked.Select(v => v.Onward ? v.Repeat : v.Repeat + 1).DefaultIfEmpty(0).Max();
 
-    /// <summary>The looped pattern in a repeat, from 1.</summary>
-    public PartTrace Loop(int repeat) => Danced(repeat).Calls[0].Stretch.Pattern;
+    public bool Mirrors => trace.Mirrors;
 
-    /// <summary>A call of the order in the repeat that it is.</summary>
-    public Stretch Call(Stretch written, int repeat)
+    public IReadOnlyList<(Stretch Stretch, int Row)> Calls { get; } = [.. trace.Calls.Select(c => (c.Stretch, c.Row))];
+
+    public PartTrace? Loop(int repeat) => Danced(repeat) is { Calls: [var looped, ..] } ? looped.Stretch.Pattern : null;
+
+    public Stretch Called(Stretch written, int call)
     {
-        var version = Danced(repeat);
+        var version = Danced(call);
         if (ReferenceEquals(version, trace) || version.Part(written.Pattern.Part.Name) is not { Part.Counts: > 0 } part)
         {
             return written;
@@ -28,10 +33,12 @@ internal sealed class RunPatterns(DanceTrace trace)
         return written with { Pattern = part, From = Math.Min(written.From, to), To = to };
     }
 
+    public Stretch? Tag(string name, Weight weight, Facing facing) => trace.Part(name) is { Part.Counts: > 0 } tag ? Stretch.Whole(tag) : null;
+
     private DanceTrace Danced(int repeat)
     {
         VersionAt? chosen = null;
-        foreach (var version in trace.Dance.Versions)
+        foreach (var version in Asked)
         {
             // One repeat alone comes before "from here on"; among the latter the nearest one counts.
             var applies = version.Onward ? version.Repeat <= repeat : version.Repeat == repeat;

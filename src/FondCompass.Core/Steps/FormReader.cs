@@ -1,7 +1,8 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 
-namespace FondCompass.Core.Lexicon;
+namespace FondCompass.Core.Steps;
 
 /// <summary>
 /// Reads a form of a step in the lexicon's shorthand: "1&amp;2: step R forward*; close L; turn 1/4* right, step R forward". R is the

@@ -1,9 +1,10 @@
 using System.Collections.Concurrent;
 using System.Collections.Frozen;
+using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Text;
 
-namespace FondCompass.Core.Lexicon;
+namespace FondCompass.Core.Steps;
 
 /// <summary>The steps that are known, as data; docs/lexicon.md tells how an entry is written. Immutable.</summary>
 public sealed class StepLexicon : IStepNames
@@ -215,6 +216,9 @@ public sealed class StepLexicon : IStepNames
 
         public int Level { get; set; } = 1;
 
+        /// <summary>"beginner" where even they may be trusted to know it; else by its level.</summary>
+        public string? Trusted { get; set; }
+
         public string? Caution { get; set; }
 
         public NamedStep ToStep(List<KeyValuePair<string, LanguageRows>> tongues)
@@ -239,6 +243,7 @@ public sealed class StepLexicon : IStepNames
                 Pivots = Pivots,
                 IsManner = Manner,
                 Level = Level,
+                Trust = Trusted switch { null => Level, "beginner" => 0, _ => throw new FormatException($"'{Trusted}' is no class that can be trusted with '{Step}': write beginner, or leave it out.") },
                 Caution = Caution,
                 HighImpact = forms.Exists(f => f.Actions.Any(a => a.Phrase.Verb is { IsHighImpact: true })),
                 Cue = new CueWords(Full ?? Step, Short ?? Step, Single ?? Step.Split(' ')[^1]),

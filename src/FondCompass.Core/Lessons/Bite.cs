@@ -1,0 +1,282 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Swaps;
+using FondCompass.Core.Told;
+using FondCompass.Core.Tracing;
+
+namespace FondCompass.Core.Lessons;
+
+/// <summary>How a bite stands to what was taught before it (rules, section 7); the first that holds.</summary>
+public enum BiteRelation
+{
+    New,
+
+    /// <summary>Danced as an earlier one: recalled, not taught.</summary>
+    Same,
+
+    /// <summary>The mirror image of an earlier one.</summary>
+    OtherSide,
+
+    /// <summary>As an earlier one but for at most its last quarter.</summary>
+    OtherEnding,
+}
+
+/// <summary>What is taught at once: a line of a part, unless the instructor joined or split lines.</summary>
+/// <param name="Dance">The counts it takes, as a line of its own; its number is that of the first line it has.</param>
+/// <param name="LastLine">Of joined lines the last one.</param>
+/// <param name="Time">1 for the part as it is first danced; 2 where the order calls it again with another ending, and so on.</param>
+/// <param name="Name">The line's own name, else its steps.</param>
+/// <param name="SameAs">The earlier bite it is like; null for a new one.</param>
+public sealed record Bite(PartTrace Pattern, DanceLine Dance, int LastLine, int Time, string Name, BiteRelation Relation, Bite? SameAs)
+{
+    /// <summary>From 1; of joined lines the first.</summary>
+    public int Line => Dance.Number;
+
+    public IEnumerable<int> Lines => Enumerable.Range(Line, LastLine - Line + 1);
+
+    /// <summary>The count of its line with which it begins; 1 unless the line is split.</summary>
+    public int FromCount => (Dance.Start - Pattern.Part.Lines[Line - 1].Start).Value / Tick.PerCount + 1;
+
+    public string Part => Pattern.Part.Name;
+
+    /// <summary>Stays as it is when other bites come or go: "A:2".</summary>
+    public string Key => $"{Part}:{Line}{(FromCount > 1 ? $".{FromCount}" : "")}{(Time == 1 ? "" : $":{Time}")}";
+
+    public int Counts => Dance.Counts;
+
+    /// <summary>Its single actions, in order of time.</summary>
+    public required IReadOnlyList<TracedAction> Actions { get; init; }
+
+    /// <summary>Actions that an other ending changes; all of any other bite.</summary>
+    public required IReadOnlyList<TracedAction> Changed { get; init; }
+
+    public required Difficulty Difficulty { get; init; }
+
+    /// <summary>Share of the class that is expected to lose it, by its difficulty at a tempo that is the same for all, so that a faster track changes no order.</summary>
+    public required double Loss { get; init; }
+
+    /// <summary>How new it is to them on average: 1 all new, 0.25 all known.</summary>
+    public required double Novelty { get; init; }
+
+    /// <summary>What is danced on top of the feet.</summary>
+    public required IReadOnlyList<WordedLayer> Layers { get; init; }
+
+    /// <summary>Trouble spots and traps that are declared or found in it, in words.</summary>
+    public required IReadOnlyList<string> Watch { get; init; }
+
+    /// <summary>Weight on which it begins, and with which it ends.</summary>
+    public required (Weight Begins, Weight Ends) Feet { get; init; }
+
+    /// <summary>Actions of the feet, for the effort of it.</summary>
+    public required int Footed { get; init; }
+
+    /// <summary>It leaves the floor.</summary>
+    public required bool Jumps { get; init; }
+
+    /// <summary>The stretch of the part that is danced when this bite is.</summary>
+    public Stretch Stretch => new(Pattern, Dance.Start.Value / Tick.PerCount, Dance.End.Value / Tick.PerCount, false);
+
+    private readonly bool?[] _beginsOn = new bool?[Enum.GetValues<Weight>().Length];
+
+    /// <summary>Whether it can be danced from that weight; danced through once for each.</summary>
+    public bool CanBeginOn(Weight weight) => _beginsOn[(int)weight] ??= Stretch.CanBeginOn(weight);
+}
+
+/// <summary>Takes a dance apart into what is taught at once.</summary>
+public static class Bites
+{
+    /// <summary>Longest list of steps that still names a bite.</summary>
+    private const int LongestName = 48;
+
+    /// <summary>Points of what the lexicon cannot know: a trap, a declared trouble spot, a layer, and steps by how well they are known.</summary>
+    private const double Trap = 0.4, Trouble = 0.8, Layer = 0.25, NewStep = 0.3, NearlyKnown = 0.4, SeenStep = 0.15;
+
+    /// <summary>Counts a minute at which bites are compared with each other.</summary>
+    internal const double UsualTempo = 112;
+
+    /// <summary>Points at which half of a class is lost.</summary>
+    private const double HalfLost = 10;
+
+    /// <summary>Expected share of the class that loses a bite of so many points, before any log says more: 0 for none, half at ten.</summary>
+    public static double LossOf(double points) => points / (points + HalfLost);
+
+    /// <summary>The dance's bites: parts in the order in which they are first written, each line that is danced, once.</summary>
+    /// <param name="analysis">The dance with its findings.</param>
+    /// <param name="bpm">Counts per minute at full tempo.</param>
+    /// <param name="cuts">Lines that the instructor joined or split.</param>
+    public static IReadOnlyList<Bite> Of(Analysis analysis, ClassKnowledge knowledge, double bpm, BiteCuts? cuts = null)
+    {
+        var bites = new List<Bite>();
+        var traps = analysis.Findings.Where(f => f.Code.StartsWith("TRAP", StringComparison.Ordinal) && f.Place.Line is not null).ToLookup(f => (f.Place.Part, f.Place.Line!.Value));
+        var earlier = new Likenesses();
+        foreach (var (pattern, time, danced) in Danced(analysis.Trace))
+        {
+            var byLine = pattern.Actions.ToLookup(a => a.Action.Line);
+            var layersOf = pattern.Part.Layers.ToLookup(l => l.Line);
+            var troubleOf = pattern.Part.Notes.Where(n => n.Kind == "trouble").ToLookup(n => n.Line);
+            var taught = pattern.Part.Lines.Where(l => danced.Any(s => s.To > l.Start.InCounts && s.From < l.End.InCounts)).ToList();
+            foreach (var (line, lastLine) in (cuts ?? BiteCuts.None).Lay(pattern.Part.Name, taught))
+            {
+                var numbers = Enumerable.Range(line.Number, lastLine - line.Number + 1).ToList();
+                var isSplit = pattern.Part.Lines[line.Number - 1] is var written && (line.Start != written.Start || line.End < written.End);
+                // What is picked up before a line belongs to it, and to its first half.
+                var actions = numbers.SelectMany(n => byLine[n]).Where(a => !isSplit || ((a.At >= line.Start || line.Start == written.Start) && a.At < line.End)).ToList();
+                var own = Signature.Of(actions, line);
+                if (time > 1 && earlier.IsDancedSo(pattern.Part.Name, line, own))
+                {
+                    continue;
+                }
+
+                var (relation, like) = earlier.Of(own);
+                var layers = numbers.SelectMany(n => layersOf[n]).Where(l => !isSplit || (l.At >= line.Start && l.At < line.End)).Select(l => WordedLayer.Of(l.Text))
+                    .Concat(actions.SelectMany(a => a.Action.Layers).Select(WordedLayer.Of)).Distinct().ToList();
+                var trouble = numbers.SelectMany(n => troubleOf[n]).Where(n => !isSplit || (n.At >= line.Start && n.At < line.End)).Select(n => n.Text.Length > 0 ? $"trouble spot: {n.Text}" : "declared a trouble spot").ToList();
+                var found = numbers.SelectMany(n => traps[(pattern.Part.Name, n)]).Where(f => !isSplit || IsIn(line, written, f.Place.Count)).Select(f => f.Message).ToList();
+                var bite = new Bite(pattern, line, lastLine, time, NameOf(line, actions), relation, like)
+                {
+                    Actions = actions,
+                    Changed = relation == BiteRelation.OtherEnding ? [.. actions.Where(a => (a.At - line.Start).InCounts >= line.Counts * 0.75)] : actions,
+                    Feet = (pattern.StateBefore(line.Start).Weight, pattern.StateBefore(line.End).Weight),
+                    Footed = actions.Count(a => a.Foot != Foot.None),
+                    Jumps = actions.Exists(a => a.Verb.IsHighImpact),
+                    Layers = layers,
+                    Watch = [.. trouble, .. found],
+                    Difficulty = DifficultyOf(actions, line, knowledge, bpm, layers, found.Count, trouble.Count),
+                    Loss = LossOf(DifficultyOf(actions, line, knowledge, UsualTempo, layers, found.Count, trouble.Count).Points),
+                    Novelty = actions.Select(a => ClassKnowledge.Novelty(knowledge.Of(a))).DefaultIfEmpty(1).Average(),
+                };
+                bites.Add(bite);
+                earlier.Add(bite, own);
+            }
+        }
+
+        return bites;
+    }
+
+    /// <summary>Whether a count of a line, as a finding tells it, lies in the half that is taught; one without a count does.</summary>
+    private static bool IsIn(DanceLine half, DanceLine written, string? count) =>
+        !int.TryParse(string.Concat((count ?? "").TakeWhile(char.IsAsciiDigit)), out var at) || (written.Start + Tick.FromCounts(at - 1) is var tick && tick >= half.Start && tick < half.End);
+
+    /// <summary>Every part that is danced, with what of it is; tags that a repeat calls are danced too.</summary>
+    private static IEnumerable<(PartTrace Pattern, int Time, IReadOnlyList<Stretch> Danced)> Danced(DanceTrace trace)
+    {
+        var tags = trace.Dance.Tags.Select(t => trace.Part(t.Tag)).OfType<PartTrace>().Distinct().Select(p => Stretch.Whole(p));
+        var byPart = trace.Calls.Select(c => c.Stretch).Concat(tags).Where(s => s.Pattern.Part.Lines.Count > 0).ToLookup(s => s.Pattern.Part.Name);
+        foreach (var part in trace.Parts)
+        {
+            var time = 0;
+            foreach (var same in byPart[part.Part.Name].GroupBy(s => s.Pattern))
+            {
+                yield return (same.Key, ++time, [.. same]);
+            }
+        }
+    }
+
+    private static Difficulty DifficultyOf(
+        List<TracedAction> actions, DanceLine line, ClassKnowledge knowledge, double bpm, List<WordedLayer> layers, int traps, int troubles)
+    {
+        var terms = Difficulty.Of(actions, line.Counts, bpm).Terms.ToList();
+        var steps = actions.DistinctBy(a => a.Action.Step).Select(a => (a.Action.Name, How: knowledge.Of(a))).ToList();
+        void Add(int number, double each, string what)
+        {
+            if (number > 0)
+            {
+                terms.Add(new DifficultyTerm($"{number} {what}", number * each));
+            }
+        }
+
+        string Named(Familiarity how) => string.Join(", ", steps.Where(s => s.How == how).Select(s => s.Name).Distinct());
+        Add(traps, Trap, traps == 1 ? "trap for the free foot" : "traps for the free foot");
+        Add(steps.Count(s => s.How == Familiarity.New), NewStep, $"new to them: {Named(Familiarity.New)}");
+        Add(steps.Count(s => s.How == Familiarity.Nearly), NearlyKnown, $"known otherwise: {Named(Familiarity.Nearly)}");
+        Add(steps.Count(s => s.How == Familiarity.Seen), SeenStep, $"seen, not yet clean: {Named(Familiarity.Seen)}");
+        Add(layers.Count, Layer, layers.Count == 1 ? "layer on top of the feet" : "layers on top of the feet");
+        Add(troubles, Trouble, troubles == 1 ? "declared trouble spot" : "declared trouble spots");
+        return new Difficulty(terms);
+    }
+
+    /// <summary>The line's name, else its steps, each run of the same once: "vine R, vine L", "march × 8".</summary>
+    private static string NameOf(DanceLine line, List<TracedAction> actions)
+    {
+        if (line.Name.Length > 0)
+        {
+            return line.Name;
+        }
+
+        var calls = actions.GroupBy(a => a.Action.Call).Select(c => StepWording.Of([.. c])).ToList();
+        if (calls.Count == 0)
+        {
+            return $"{line.Counts} counts of your own";
+        }
+
+        string Joined(Func<StepWording, string> word)
+        {
+            var names = new List<(string Word, int Times)>();
+            foreach (var next in calls.Select(word))
+            {
+                if (names.Count > 0 && names[^1].Word == next)
+                {
+                    names[^1] = (next, names[^1].Times + 1);
+                }
+                else
+                {
+                    names.Add((next, 1));
+                }
+            }
+
+            return string.Join(", ", names.Select(n => n.Times > 1 ? $"{n.Word} × {n.Times}" : n.Word));
+        }
+
+        var whole = Joined(c => c.Turn.Length > 0 ? c.Called : c.ToString());
+        var plain = whole.Length <= LongestName ? whole : Joined(c => c.Name);
+        return plain.Length <= LongestName ? plain
+            : plain.LastIndexOf(", ", LongestName, StringComparison.Ordinal) is > 0 and var cut ? $"{plain[..cut]} …"
+            : plain;
+    }
+
+    /// <summary>What was taught before, found by what it does.</summary>
+    private sealed class Likenesses
+    {
+        private readonly Dictionary<string, Bite> _deeds = [];
+        private readonly Dictionary<string, Bite> _beginnings = [];
+        private readonly HashSet<(string Part, Tick Start, string Deeds)> _danced = [];
+
+        /// <summary>Whether that line of the part is danced so already, at another call.</summary>
+        public bool IsDancedSo(string part, DanceLine line, Signature own) => _danced.Contains((part, line.Start, own.Deeds));
+
+        /// <summary>The first that holds: the same, the other side, another ending; else new.</summary>
+        public (BiteRelation Relation, Bite? Like) Of(Signature own) =>
+            _deeds.TryGetValue(own.Deeds, out var same) ? (BiteRelation.Same, same)
+            : own.Mirrored.Length > 0 && _deeds.TryGetValue(own.Mirrored, out var side) ? (BiteRelation.OtherSide, side)
+            : own.Beginning.Length > 0 && _beginnings.TryGetValue(own.Beginning, out var ending) ? (BiteRelation.OtherEnding, ending)
+            : (BiteRelation.New, null);
+
+        public void Add(Bite bite, Signature own)
+        {
+            _deeds.TryAdd(own.Deeds, bite);
+            _beginnings.TryAdd(own.Beginning, bite);
+            _danced.Add((bite.Part, bite.Dance.Start, own.Deeds));
+        }
+    }
+
+    /// <summary>What a line does seen from its own start, so that lines can be told alike wherever they stand.</summary>
+    /// <param name="Mirrored">On the other side; empty where nothing is done.</param>
+    /// <param name="Beginning">All but its last quarter; empty where nothing is done in it.</param>
+    private sealed record Signature(string Deeds, string Mirrored, string Beginning)
+    {
+        public static Signature Of(List<TracedAction> actions, DanceLine line)
+        {
+            string Joined(IEnumerable<string> deeds) => string.Join('|', deeds.Prepend($"{line.Counts}"));
+            string Own(TracedAction a) => Deed(a, line, a.Foot, a.Turn, a.Direction, a.Action.Way, a.Action.Crossing, a.Action.Words);
+            var beginning = actions.Where(a => (a.At - line.Start).InCounts < line.Counts * 0.75).ToList();
+            return new Signature(
+                Joined(actions.Select(Own)),
+                actions.Count == 0 ? "" : Joined(actions.Select(a => Deed(a, line, a.Foot.Other(), -a.Turn, Mirror.Of(a.Direction), -a.Action.Way, a.Action.Crossing.Other(), Sides.Mirrored(a.Action.Words)))),
+                beginning.Count == 0 ? "" : Joined(beginning.Select(Own)));
+        }
+
+        private static string Deed(TracedAction action, DanceLine line, Foot foot, Eighths turn, Direction direction, int way, Foot crossing, string words) =>
+            $"{(action.At - line.Start).Value}/{action.Verb.Name}/{foot}/{direction}/{turn.Value}/{(!turn.IsNone && action.TurnFirst)}/{way}/{crossing}/{words}";
+    }
+}

@@ -1,0 +1,356 @@
+using System.Globalization;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Steps;
+
+namespace FondCompass.Core.Lessons;
+
+/// <summary>
+/// Fits what is to be taught to the minutes there are (rules, section 7). The least comes first; then repeats, one at a time, in an order
+/// that no number of minutes changes, so that more minutes never teach less; what is left goes to what is not danced.
+/// </summary>
+public sealed class LessonPlanner
+{
+    /// <summary>Repeats that a pin can ask for at the most.</summary>
+    public const int MostPinnedRepeats = 99;
+
+    /// <summary>Bites of one dance that are planned at the most; the chain of all so far grows with each.</summary>
+    public const int MostBites = 240;
+
+    /// <summary>Need under which one more repeat is no use to anybody.</summary>
+    private const double NoUse = 0.01;
+
+    /// <summary>Seconds left over that a look back or questions can take; more is a block of its own.</summary>
+    private const double MostTalk = 180;
+
+    private readonly LessonBrief _brief;
+    private readonly IReadOnlyList<IReadOnlyList<Bite>> _bites;
+    private readonly KnownDances _known;
+    private readonly List<LessonCare> _notes = [];
+    private readonly List<BlockDraft> _drafts = [];
+
+    private LessonPlanner(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites)
+    {
+        _brief = brief;
+        _bites = bites;
+        _known = new KnownDances(brief);
+    }
+
+    /// <param name="lexicon">The steps known, for what is said; the shipped ones when left out.</param>
+    public static LessonPlan Plan(LessonBrief brief, StepLexicon? lexicon = null)
+    {
+        ArgumentOutOfRangeException.ThrowIfNegativeOrZero(brief.Minutes);
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(brief.Minutes, LessonBrief.Longest);
+        var steps = lexicon ?? StepLexicon.Shipped;
+        var bites = brief.Dances.Select(d => d.IsKnown ? [] : Bites.Of(d.Analysis, brief.Class, d.Tempo, d.Cuts)).ToList();
+        var plan = new LessonPlanner(brief, bites).Plan(new BiteCues(steps));
+        return plan.Over > 0 ? plan with { Gives = WaysOut.Of(brief, bites, plan) } : plan;
+    }
+
+    /// <summary>A lesson whose bites are found already, and nothing of it said.</summary>
+    /// <param name="bites">The bites of each dance; nobody looks at those of a known one.</param>
+    internal static LessonPlan Plan(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites) => new LessonPlanner(brief, bites).Plan((BiteCues?)null);
+
+    /// <summary>Seconds that it takes to walk, dance and join a dance in this way with this class: the time first spent on it, where nobody wrote it down.</summary>
+    public static double TeachingSeconds(LessonDance dance, TeachingWay way, ClassKnowledge knowledge, ClassPace pace)
+    {
+        var brief = new LessonBrief(LessonBrief.Longest, [dance with { IsKnown = false }], way, knowledge) { Pace = pace };
+        var planner = new LessonPlanner(brief, [Bites.Of(dance.Analysis, knowledge, dance.Tempo, dance.Cuts)]);
+        _ = planner.Least(null);
+        return TeachingIn(planner._drafts.SelectMany(d => d.Blocks), way);
+    }
+
+    /// <summary>Seconds in which something is learned, not danced for its own sake; where nothing is walked that is the whole at its rungs.</summary>
+    internal static double TeachingIn(IEnumerable<LessonBlock> blocks, TeachingWay way) => blocks.Where(b => b.Kind is BlockKind.Walk or BlockKind.Dance or BlockKind.Chain or BlockKind.Map or BlockKind.Layer or BlockKind.Drill
+        || (b.Kind == BlockKind.Whole && way.Order == TeachingOrder.FollowAlong)).Sum(b => b.Seconds);
+
+    /// <summary>Seconds with the least repeats.</summary>
+    internal static double LeastOf(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites) => new LessonPlanner(brief, bites).Least(null).Seconds;
+
+    private double Lesson => _brief.Minutes * 60;
+
+    private LessonPlan Plan(BiteCues? cues)
+    {
+        var (taught, least) = Least(cues);
+        least = PutOff(least);
+        Spread();
+        var blocks = Placed(Moved(Fill()));
+        return new LessonPlan
+        {
+            LessonSeconds = Lesson,
+            LeastSeconds = least,
+            Blocks = blocks,
+            Bites = taught,
+            TakenOut = [.. _drafts.SelectMany(d => d.TakenOut), .. _known.TakenOut],
+            Gives = [],
+            Cautions = [.. _notes, .. LessonCares.Of(_brief, taught, blocks)],
+        };
+    }
+
+    /// <summary>All blocks with the least they need.</summary>
+    private (List<IReadOnlyList<Bite>> Taught, double Seconds) Least(BiteCues? cues)
+    {
+        var taught = new List<IReadOnlyList<Bite>>();
+        for (var i = 0; i < _brief.Dances.Count; i++)
+        {
+            taught.Add(_brief.Dances[i].IsKnown ? [] : Teach(i, cues));
+        }
+
+        _drafts.AddRange(_known.Pinned);
+        _drafts.InsertRange(0, _known.Recaps);
+        AddOwn(taught);
+        var pins = _brief.Changes.Pins.GroupBy(p => p.Block).ToDictionary(g => g.Key, g => g.Last());
+        Lay(_drafts, pins);
+        Lay(Frame(), pins);
+        CheckChanges();
+        return (taught, Math.Round(_drafts.Sum(d => d.Seconds(d.Repeats)), 3));
+    }
+
+    /// <summary>The bites of a dance that are taught: up to its first error, and as many as the way says.</summary>
+    private IReadOnlyList<Bite> Teach(int index, BiteCues? cues)
+    {
+        var dance = _brief.Dances[index];
+        var all = _bites[index];
+        var taught = Sound(dance, all);
+        if (dance.Analysis.Findings.Where(f => f.Severity == Severity.Error).ToList() is { Count: > 0 } errors)
+        {
+            _notes.Add(new(
+                "ERROR01",
+                taught.Count == all.Count ? $"{dance.Title} has {Number(errors.Count, "error")}: {errors[0].Message}"
+                : $"{dance.Title} has {Number(errors.Count, "error")}; it is planned up to {LessonWords.Of(all[taught.Count])}, where: {errors[0].Message}",
+                "Mend it under Write; the plan follows.")
+            { IsOfThePlan = true });
+        }
+
+        if (all.Count == 0)
+        {
+            _notes.Add(new("EMPTY01", $"{dance.Title} has no steps yet, so there is nothing to teach of it.", "Write its steps first; the plan follows.") { IsOfThePlan = true });
+        }
+
+        if (taught.Count > MostBites)
+        {
+            taught = [.. taught.Take(MostBites)];
+            _notes.Add(new("LONG01", $"{dance.Title} has {all.Count} bites; the first {MostBites} are planned.", "Teach the rest as a dance of its own.") { IsOfThePlan = true });
+        }
+
+        var isWhole = taught.Count == all.Count;
+        if ((dance.Until ?? _brief.Way.Until) is { } until && until < taught.Count)
+        {
+            taught = [.. taught.Take(Math.Max(1, until))];
+            isWhole = false;
+        }
+
+        _drafts.AddRange(new DanceBlocks(_brief, index, taught, isWhole, cues).Drafts());
+        return taught;
+    }
+
+    /// <summary>The bites of a dance before the first that has an error.</summary>
+    internal static IReadOnlyList<Bite> Sound(LessonDance dance, IReadOnlyList<Bite> all)
+    {
+        var wrong = dance.Analysis.Findings.Where(f => f.Severity == Severity.Error).Select(f => (f.Place.Part, f.Place.Line)).ToHashSet();
+        var first = wrong.Count == 0 ? -1 : all.ToList().FindIndex(b => b.Lines.Any(l => wrong.Contains((b.Part, l))));
+        return first < 0 ? all : [.. all.Take(first)];
+    }
+
+    private static string Number(int count, string what) => count == 1 ? $"one {what}" : $"{count} {what}s";
+
+    /// <summary>What is due and does not fit is put off, what is kept best first.</summary>
+    private double PutOff(double least)
+    {
+        var recaps = _drafts.Where(d => d.Outline.FirstOrDefault() is { Kind: BlockKind.Recap, IsPinned: false } b && b.Id.StartsWith("recap:", StringComparison.Ordinal) && _brief.Changes.PinOf(b.Id) is null).ToList();
+        var put = new List<string>();
+        for (var i = recaps.Count - 1; i >= 0 && least > Lesson; i--)
+        {
+            least = Math.Round(least - recaps[i].Seconds(0), 3);
+            put.Insert(0, _brief.Dances[recaps[i].Outline.First().Dance!.Value].Title);
+            _drafts.Remove(recaps[i]);
+        }
+
+        if (put.Count > 0)
+        {
+            _notes.Add(new("DUE01", $"Due, and without room in this lesson: {string.Join(", ", put)}.", "Give the lesson more minutes, or bring them back next time.") { IsOfThePlan = true });
+        }
+
+        return least;
+    }
+
+    /// <summary>The instructor's own blocks; where none is moved they stand before the cool-down.</summary>
+    private void AddOwn(List<IReadOnlyList<Bite>> taught)
+    {
+        foreach (var own in _brief.Changes.Added.Take(BlockChanges.Most))
+        {
+            var bite = own is { Dance: { } dance, Bite: { } key } && dance >= 0 && dance < taught.Count ? taught[dance].FirstOrDefault(b => b.Key == key) : null;
+            if (own.Bite is not null && bite is null)
+            {
+                _notes.Add(new("OWN01", $"Your block '{own.Title}' drills {own.Bite}, which is not taught in this lesson; its minutes stand.", "Take it out, or add it again for another bite.") { IsOfThePlan = true });
+            }
+
+            var block = new LessonBlock { Id = own.Id, Kind = bite is null ? BlockKind.Talk : BlockKind.Drill, Title = own.Title, Dance = bite is null ? null : own.Dance, IsOwn = true, Why = "You added it." };
+            _drafts.Add(bite is null ? SingleDraft.Fixed(block, own.Seconds) : new DanceBlocks(_brief, own.Dance!.Value, taught[own.Dance.Value], false, null).Drill(block, bite, own.Seconds));
+        }
+    }
+
+    /// <summary>Warm-up and cool-down by the effort between; a plan that is itself one of them, or a party set, needs none.</summary>
+    private List<BlockDraft> Frame()
+    {
+        if (_brief.Dances.Count > 0 && _brief.Dances.All(d => d.Use != DanceUse.Taught))
+        {
+            return [];
+        }
+
+        var peak = _drafts.SelectMany(d => d.Outline).Select(b => b.Effort).DefaultIfEmpty(0).Max();
+        string Why(double? own, double seconds) => string.Create(
+            CultureInfo.InvariantCulture, $"{seconds / 60:0.#} minutes for a greatest effort of {peak:0.0} of 5{(own is { } least && least * 60 >= seconds ? ", the group's own" : "")}. This never gives.");
+        var (warm, cool) = (TeachingTime.Frame(_brief.Pace.WarmUpMinutes, peak), TeachingTime.Frame(_brief.Pace.CoolDownMinutes, peak));
+        BlockDraft first = SingleDraft.Fixed(
+            new LessonBlock { Id = "warm-up", Kind = BlockKind.WarmUp, Title = "Floor, shoes and a warm-up that grows", Why = Why(_brief.Pace.WarmUpMinutes, warm) }, warm);
+        BlockDraft last = SingleDraft.Fixed(
+            new LessonBlock { Id = "cool-down", Kind = BlockKind.CoolDown, Title = "Cool down and stretch", Why = Why(_brief.Pace.CoolDownMinutes, cool) }, cool);
+        _drafts.Insert(0, first);
+        _drafts.Add(last);
+        return [first, last];
+    }
+
+    private void Lay(List<BlockDraft> drafts, Dictionary<string, BlockPin> pins)
+    {
+        foreach (var draft in _brief.Changes == BlockChanges.None ? [] : drafts)
+        {
+            draft.Lay(_brief.Changes, pins);
+        }
+    }
+
+    /// <summary>What was changed by hand and is not there any more is said; it waits.</summary>
+    private void CheckChanges()
+    {
+        var changes = _brief.Changes;
+        if (changes == BlockChanges.None)
+        {
+            return;
+        }
+
+        var met = _drafts.SelectMany(d => d.Outline.Concat(d.TakenOut)).Select(b => b.Id).ToHashSet();
+        foreach (var block in changes.Pins.Select(p => p.Block).Distinct().Where(b => !met.Contains(b)))
+        {
+            _notes.Add(new("PIN01", $"You settled '{block}', and this plan has no such block to settle.", "It waits until the block is there again; or take it away.") { IsOfThePlan = true });
+        }
+
+        met.UnionWith(_known.InTurn.Select(d => KnownDances.IdOf(d.Index)));
+        foreach (var block in changes.Removed.Concat(changes.Split).Distinct().Where(b => !met.Contains(b)))
+        {
+            _notes.Add(new("GONE01", $"You changed '{block}', and this plan has no such block.", "It waits until the block is there again.") { IsOfThePlan = true });
+        }
+    }
+
+    /// <summary>Blocks put elsewhere by hand, in the order in which they were put there.</summary>
+    private List<LessonBlock> Moved(List<LessonBlock> blocks)
+    {
+        foreach (var move in _brief.Changes.Moves.Take(BlockChanges.Most))
+        {
+            var from = blocks.FindIndex(b => b.Id == move.Block);
+            var after = move.After.Length == 0 ? -1 : blocks.FindIndex(b => b.Id == move.After);
+            if (from < 0 || (after < 0 && move.After.Length > 0))
+            {
+                _notes.Add(new("MOVE01", $"You put '{move.Block}' {(move.After.Length == 0 ? "first" : $"after '{move.After}'")}, and this plan has not both.", "It waits until they are there again.") { IsOfThePlan = true });
+                continue;
+            }
+
+            if (from == after)
+            {
+                continue;
+            }
+
+            var block = blocks[from];
+            blocks.RemoveAt(from);
+            blocks.Insert((after > from ? after - 1 : after) + 1, block);
+        }
+
+        return blocks;
+    }
+
+    /// <summary>One repeat at a time to the block with the greatest need, until the next does not fit or is no use.</summary>
+    private void Spread()
+    {
+        var left = Lesson - _drafts.Sum(d => d.Seconds(d.Repeats));
+        var queue = new PriorityQueue<BlockDraft, (double, int)>();
+        for (var i = 0; i < _drafts.Count; i++)
+        {
+            Offer(_drafts[i], i);
+        }
+
+        while (queue.TryDequeue(out var draft, out var at))
+        {
+            var more = draft.Seconds(draft.Repeats + 1) - draft.Seconds(draft.Repeats);
+            if (more > left + 1e-9)
+            {
+                return;
+            }
+
+            left -= more;
+            draft.Repeats++;
+            Offer(draft, at.Item2);
+        }
+
+        void Offer(BlockDraft draft, int at)
+        {
+            if (draft.Repeats < draft.Most && !draft.IsSettled && draft.Need >= NoUse)
+            {
+                queue.Enqueue(draft, (-draft.Need, at));
+            }
+        }
+    }
+
+    /// <summary>What repeats cannot use: to known dances by name, those due first; else to a look back or questions.</summary>
+    private List<LessonBlock> Fill()
+    {
+        var blocks = _drafts.SelectMany(d => d.Blocks).ToList();
+        var left = Math.Round(Lesson - blocks.Sum(b => b.Seconds), 3);
+        if (left <= 0)
+        {
+            return blocks;
+        }
+
+        var end = blocks.Count > 0 && blocks[^1].Kind == BlockKind.CoolDown ? blocks.Count - 1 : blocks.Count;
+        var known = _known.Filling(left);
+        if (known.Count > 0)
+        {
+            blocks.InsertRange(end, known);
+            return blocks;
+        }
+
+        var looks = blocks.FindLastIndex(b => b is { Kind: BlockKind.LookBack, IsPinned: false });
+        if (looks >= 0 && left <= MostTalk)
+        {
+            blocks[looks] = blocks[looks] with { Seconds = Math.Round(blocks[looks].Seconds + left, 3), Why = $"{blocks[looks].Why} The {LessonWords.Clock(left)} that no further repeat fits into are here." };
+        }
+        else if (left <= MostTalk)
+        {
+            blocks.Insert(end, new LessonBlock { Id = "talk", IsRest = true, Kind = BlockKind.Talk, Title = "Questions, and what they ask for once more", Seconds = left, Why = "No further repeat fits into what is left." });
+        }
+        else
+        {
+            blocks.Insert(end, new LessonBlock
+            {
+                Id = "known",
+                IsRest = true,
+                Kind = BlockKind.Known,
+                Title = _known.InTurn.Any() ? "Dances they know, or what they ask for" : "Dances they know: none is named yet",
+                Seconds = left,
+                Why = $"Every block has as many repeats as are of use. {(_known.InTurn.Any() ? "The dances that are known have the minutes you gave them." : "Name what the group knows, and it stands here.")}",
+            });
+        }
+
+        return blocks;
+    }
+
+    private static List<LessonBlock> Placed(List<LessonBlock> blocks)
+    {
+        var from = 0.0;
+        var placed = new List<LessonBlock>(blocks.Count);
+        foreach (var block in blocks)
+        {
+            placed.Add(block with { From = from });
+            from = Math.Round(from + block.Seconds, 3);
+        }
+
+        return placed;
+    }
+}

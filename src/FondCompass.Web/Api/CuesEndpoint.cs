@@ -1,0 +1,43 @@
+using FondCompass.Core;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Music;
+using FondCompass.Core.Runs;
+using FondCompass.Web.Pages.Dances;
+
+namespace FondCompass.Web.Api;
+
+/// <summary>POST /api/cues: a script, a song and a rate in; what is said when out.</summary>
+internal static class CuesEndpoint
+{
+    private const int MostRepeats = 1000;
+
+    public static void MapCues(this WebApplication app) => app.MapJson<CuesBody, CuesJson>("/api/cues", "a script", (body, _) => CuesJson.Of(Read(body)));
+
+    private static IReadOnlyList<SheetCue> Read(ApiBody body)
+    {
+        var analysis = Analysis.Of(body.Script());
+        // Of an order each call is a repeat, and where nothing is said all of them are told.
+        var repeats = body.Whole("repeats", 1, MostRepeats) ?? (analysis.Dance.IsPhrased ? MostRepeats : 2);
+        var rate = new Rate(body.Number("ratePercent", Rate.Slowest, Rate.Fastest) ?? 100);
+        var lead = body.Number("lead", 0, CueSheet.LongestLead) ?? Cue.DefaultLead;
+        var bpm = new Bpm(body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo);
+        var start = body.Whole("start", 0, Song.MostCounts) ?? analysis.Dance.Header.Intro;
+        var pattern = Math.Max(1, analysis.Trace.TotalCounts);
+        // Without a song nobody knows which repeat is the last, so one more than is asked for goes on behind.
+        var counts = start + ((analysis.Dance.IsPhrased ? 1L : repeats + 1L) * pattern) + analysis.Dance.Tags.Sum(t => analysis.Trace.Part(t.Tag)?.Part.Counts ?? 0);
+        var song = body.Song() ?? Song.Steady((int)Math.Min(Song.MostCounts, counts), bpm);
+        return CueSheet.Of(RunUnroller.Unroll(analysis.Trace, song, start), rate, lead, repeats);
+    }
+}
+
+internal sealed record CuesJson(IEnumerable<CueJson> Cues)
+{
+    public static CuesJson Of(IReadOnlyList<SheetCue> cues) => new(cues.Select(c => new CueJson(
+        c.Repeat, c.Part, c.Line, c.Count, c.Step, c.Words, c.Form == CueForm.OneWord ? "single" : c.Form.ToString().ToLowerInvariant(), Round(c.At), Round(c.Until), Round(c.StepAt), Round(c.Needs), Round(c.Room))));
+
+    private static double Round(double seconds) => Math.Round(seconds, 6);
+}
+
+internal sealed record CueJson(
+    int Repeat, string Part, int Line, string Count, string Step, string Words, string Form, double At, double Until, double StepAt, double Needs, double Room);

@@ -1,0 +1,167 @@
+using FondCompass.Core;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Steps;
+using FondCompass.Web.Pages.Dances;
+
+namespace FondCompass.Web.Api;
+
+/// <summary>POST /api/plan: minutes, dances and a way of teaching in, a lesson out.</summary>
+internal static class PlanEndpoint
+{
+    private const int MostDances = 60, MostPins = 500, MostRungs = 12;
+
+    private static readonly Dictionary<string, DanceUse> Uses = new()
+    {
+        ["taught"] = DanceUse.Taught,
+        ["warm-up"] = DanceUse.WarmUp,
+        ["cool-down"] = DanceUse.CoolDown,
+        ["party"] = DanceUse.Party,
+    };
+
+    public static void MapPlan(this WebApplication app) => app.MapJson<PlanBody, PlanJson>("/api/plan", "what is to be planned", (body, _) => PlanJson.Of(LessonPlanner.Plan(Read(body))));
+
+    private static LessonBrief Read(ApiBody body)
+    {
+        var minutes = body.Number("minutes") ?? throw RefusedException.Missing("\"minutes\" as a number");
+        if (!(minutes > 0 && minutes <= LessonBrief.Longest))
+        {
+            throw RefusedException.Impossible(FormattableString.Invariant($"\"minutes\" is {minutes}; a lesson is more than 0 and at most {LessonBrief.Longest:0} minutes long."));
+        }
+
+        var sent = body.Objects("dances") ?? throw RefusedException.Missing("\"dances\" as a list of dances, each with its \"script\"");
+        if (sent.Count > MostDances)
+        {
+            throw RefusedException.Impossible($"\"dances\" has {sent.Count}; at most {MostDances} are planned at once.");
+        }
+
+        var dances = sent.Select(Dance).ToList();
+        var (level, knowledge, pace) = Group(body.Object("group"));
+        var first = dances.FirstOrDefault(d => !d.IsKnown)?.Analysis.Dance;
+        var usual = first is null ? new TeachingWay() : TeachingWay.For(first.Header.Genre, level, first.IsPhrased).Way;
+        return new LessonBrief(minutes, dances, Way(body.Object("way"), usual), knowledge)
+        {
+            Pace = pace,
+            Changes = new BlockChanges { Pins = Pins(body) },
+        };
+    }
+
+    private static LessonDance Dance(ApiBody body)
+    {
+        var analysis = Analysis.Of(body.Script());
+        var song = body.Song();
+        return new LessonDance(analysis, body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo, song, body.Flag("known") ?? false)
+        {
+            Use = body.Word("use", Uses) ?? DanceUse.Taught,
+            Kept = body.Number("kept", 0, 1) ?? 1,
+        };
+    }
+
+    private static TeachingWay Way(ApiBody? sent, TeachingWay usual)
+    {
+        if (sent is not { } way)
+        {
+            return usual;
+        }
+
+        var ladder = way.Numbers("ladder");
+        if (ladder is not null && (ladder.Count is 0 or > MostRungs || !ladder.All(Rate.IsValid)))
+        {
+            throw RefusedException.Impossible($"\"{way.At}ladder\" has from 1 to {MostRungs} rungs, each from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
+        }
+
+        return usual with
+        {
+            Order = way.Word("order", WayWords.Orders) ?? usual.Order,
+            Demonstration = way.Flag("demonstration") ?? usual.Demonstration,
+            Layers = way.Word("layers", WayWords.LayerSchools) ?? usual.Layers,
+            Ladder = ladder is null ? usual.Ladder : [.. ladder.Distinct().Order().Select(r => new Rate(r))],
+            Walls = way.Word("walls", WayWords.WallSchools) ?? usual.Walls,
+            Music = way.Word("music", WayWords.MusicSchools) ?? usual.Music,
+            Cues = way.Word("cues", WayWords.CueSchools) ?? usual.Cues,
+            Mistakes = way.Word("mistakes", WayWords.MistakeSchools) ?? usual.Mistakes,
+            Progress = way.Word("progress", WayWords.ProgressSchools) ?? usual.Progress,
+            CountIn = way.Whole("countIn", 0, 64) ?? usual.CountIn,
+            Until = way.Whole("until", 1, 100_000) ?? usual.Until,
+        };
+    }
+
+    private static (ClassLevel Level, ClassKnowledge Knowledge, ClassPace Pace) Group(ApiBody? sent)
+    {
+        if (sent is not { } group)
+        {
+            return (ClassLevel.Beginner, new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner), new ClassPace());
+        }
+
+        var level = group.Word("level", WayWords.Levels) ?? ClassLevel.Beginner;
+        var usual = new ClassPace();
+        var pace = group.Object("pace");
+        return (level, new ClassKnowledge(StepLexicon.Shipped, level, group.Texts("knows"), group.Texts("seen")), new ClassPace
+        {
+            SecondsPerAction = pace?.Number("secondsPerAction", 0.1, 600) ?? usual.SecondsPerAction,
+            TalkPerBite = pace?.Number("talkPerBite", 0, 3600) ?? usual.TalkPerBite,
+            Regroup = pace?.Number("regroup", 0, 3600) ?? usual.Regroup,
+            WarmUpMinutes = group.Number("warmUp", 0, LessonBrief.Longest),
+            CoolDownMinutes = group.Number("coolDown", 0, LessonBrief.Longest),
+        });
+    }
+
+    private static List<BlockPin> Pins(ApiBody body)
+    {
+        var sent = body.Objects("pins") ?? [];
+        return sent.Count > MostPins
+            ? throw RefusedException.Impossible($"\"pins\" has {sent.Count}; at most {MostPins} are kept.")
+            : [.. sent.Select(p => new BlockPin(
+                p.Text("block") ?? throw RefusedException.Missing($"\"{p.At}block\" with the id of a block"), p.Number("seconds", 0, LessonBrief.Longest * 60), p.Whole("repeats", 1, LessonPlanner.MostPinnedRepeats)))];
+    }
+}
+
+internal sealed record PlanJson(double Seconds, double Over, IEnumerable<BlockJson> Blocks, IEnumerable<GiveJson> Gives, IEnumerable<BiteJson> Bites, IEnumerable<CareJson> Cautions)
+{
+    public static PlanJson Of(LessonPlan plan) => new(
+        plan.TotalSeconds, plan.Over, plan.Blocks.Select(BlockJson.Of), plan.Gives.Select(GiveJson.Of),
+        plan.Bites.SelectMany((dance, i) => dance.Select(b => BiteJson.Of(b, i))), plan.Cautions.Select(c => new CareJson(c.Code, c.Message, c.Gentler)));
+}
+
+internal sealed record BlockJson(
+    string Id, string Kind, string Title, int? Dance, string? Part, IReadOnlyList<int>? Lines, int? Counts, int? Repeats, int? Starts, int? CountIn, double? RatePercent, IEnumerable<string> Walls,
+    string? Layer, double From, double Seconds, string Why, IReadOnlyList<string> Say, IReadOnlyList<string> Watch)
+{
+    public static BlockJson Of(LessonBlock block) => new(
+        block.Id, KindOf(block.Kind), block.Title, block.Dance, block.Part, block.Lines, block.Counts, block.Repeats, block.Starts, block.IsDanced ? block.CountIn : null, block.Rate?.Percent,
+        block.Walls.Select(w => w.ToString()), block.Layer, block.From, block.Seconds, block.Why, block.Say, block.Watch);
+
+    /// <summary>warm-up, look-back, cool-down, and the others as they are.</summary>
+    public static string KindOf(BlockKind kind) => kind switch
+    {
+        BlockKind.WarmUp => "warm-up",
+        BlockKind.LookBack => "look-back",
+        BlockKind.CoolDown => "cool-down",
+        _ => kind.ToString().ToLowerInvariant(),
+    };
+}
+
+internal sealed record WayJson(string Order, bool Demonstration, string Layers, IEnumerable<double> Ladder, string Walls, string Music, string Cues, string Mistakes, string Progress, int? CountIn, int? Until)
+{
+    public static WayJson Of(TeachingWay way) => new(
+        WayWords.Orders.First(o => o.Value == way.Order).Key, way.Demonstration, WayWords.LayerSchools.First(l => l.Value == way.Layers).Key, way.Ladder.Select(r => r.Percent),
+        WayWords.WallSchools.First(w => w.Value == way.Walls).Key, WayWords.MusicSchools.First(m => m.Value == way.Music).Key, WayWords.Of(WayWords.CueSchools, way.Cues), WayWords.Of(WayWords.MistakeSchools, way.Mistakes), WayWords.Of(WayWords.ProgressSchools, way.Progress), way.CountIn, way.Until);
+}
+
+internal sealed record GiveJson(string What, double SavesSeconds, WayJson Way)
+{
+    public static GiveJson Of(LessonGive give) => new(give.What, give.SavesSeconds, WayJson.Of(give.Way));
+}
+
+internal sealed record TermJson(string What, double Points);
+
+internal sealed record BitePlaceJson(string Part, int Line);
+
+internal sealed record BiteJson(string Part, int Line, string Name, int Dance, BitePlaceJson? SameAs, string Relation, double Difficulty, IEnumerable<TermJson> Terms, double ExpectedLoss, double Novelty)
+{
+    public static BiteJson Of(Bite bite, int dance) => new(
+        bite.Part, bite.Line, bite.Name, dance, bite.SameAs is { } like ? new BitePlaceJson(like.Part, like.Line) : null, LessonWords.Of(bite.Relation),
+        bite.Difficulty.Points, bite.Difficulty.Terms.Select(t => new TermJson(t.Why, t.Points)), bite.Loss, bite.Novelty);
+}
+
+internal sealed record CareJson(string Code, string Message, string Gentler);

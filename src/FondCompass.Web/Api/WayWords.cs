@@ -1,0 +1,50 @@
+using FondCompass.Core.Lessons;
+
+namespace FondCompass.Web.Api;
+
+/// <summary>The words by which ways of teaching are told from outside and in addresses.</summary>
+internal static class WayWords
+{
+    public static readonly IReadOnlyDictionary<string, TeachingOrder> Orders = new Dictionary<string, TeachingOrder>
+    {
+        ["add-on"] = TeachingOrder.AddOn,
+        ["pairs"] = TeachingOrder.Pairs,
+        ["last-part-first"] = TeachingOrder.LastPartFirst,
+        ["parts"] = TeachingOrder.Parts,
+        ["follow-along"] = TeachingOrder.FollowAlong,
+        ["layer-rounds"] = TeachingOrder.LayerRounds,
+    };
+
+    public static readonly IReadOnlyDictionary<string, LayerSchool> LayerSchools = new Dictionary<string, LayerSchool> { ["feet-first"] = LayerSchool.FeetFirst, ["all-at-once"] = LayerSchool.AllAtOnce };
+
+    public static readonly IReadOnlyDictionary<string, WallSchool> WallSchools = new Dictionary<string, WallSchool>
+    {
+        ["weighted"] = WallSchool.Weighted,
+        ["alike"] = WallSchool.Alike,
+        ["first-only"] = WallSchool.FirstOnly,
+    };
+
+    public static readonly IReadOnlyDictionary<string, MusicSchool> MusicSchools = new Dictionary<string, MusicSchool> { ["late"] = MusicSchool.Late, ["early"] = MusicSchool.Early };
+
+    public static readonly IReadOnlyDictionary<string, CueSchool> CueSchools = new Dictionary<string, CueSchool> { ["fading"] = CueSchool.Fading, ["steady"] = CueSchool.Steady };
+
+    public static readonly IReadOnlyDictionary<string, MistakeSchool> MistakeSchools = new Dictionary<string, MistakeSchool> { ["run-on"] = MistakeSchool.RunOn, ["stop"] = MistakeSchool.Stop };
+
+    public static readonly IReadOnlyDictionary<string, ProgressSchool> ProgressSchools = new Dictionary<string, ProgressSchool>
+    {
+        ["look-back"] = ProgressSchool.LookBack,
+        ["runs-only"] = ProgressSchool.RunsOnly,
+        ["one-run"] = ProgressSchool.OneRun,
+    };
+
+    public static readonly IReadOnlyDictionary<string, ClassLevel> Levels = new Dictionary<string, ClassLevel>
+    {
+        ["beginner"] = ClassLevel.Beginner,
+        ["improver"] = ClassLevel.Improver,
+        ["regular"] = ClassLevel.Regular,
+        ["mixed"] = ClassLevel.Mixed,
+    };
+
+    /// <summary>The word of a value.</summary>
+    public static string Of<T>(IReadOnlyDictionary<string, T> words, T value) => words.First(w => Equals(w.Value, value)).Key;
+}

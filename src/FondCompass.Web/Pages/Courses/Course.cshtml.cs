@@ -1,0 +1,192 @@
+using FondCompass.Core.Lessons;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Dances;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace FondCompass.Web.Pages.Courses;
+
+/// <summary>One course as a table of weeks and dances, to be altered by hand, and its lessons.</summary>
+public sealed class CourseModel(LessonBook book, DanceShelf shelf) : PageModel
+{
+    public CourseTable Table { get; private set; } = null!;
+
+    public CourseRecord Course => Table.Record;
+
+    public IReadOnlyList<LessonRecord> Lessons { get; private set; } = [];
+
+    public IReadOnlyList<GroupRecord> Groups { get; private set; } = [];
+
+    public IReadOnlyList<string> Titles { get; private set; } = [];
+
+    [BindProperty]
+    public CourseAsked Asked { get; set; } = new();
+
+    public string? Problem { get; private set; }
+
+    public string? Said { get; private set; }
+
+    /// <summary>The lesson of a week that is planned or held already.</summary>
+    public LessonRecord? LessonOf(int week) => Lessons.FirstOrDefault(l => l.Week == week);
+
+    /// <summary>Bites by their names, for who looks closer.</summary>
+    public string Names(CourseCell cell) => string.Join(", ", Table.Plan.Bites[cell.Dance].Skip(cell.From).Take(cell.New).Select(b => b.Name));
+
+    public async Task<IActionResult> OnGet(Guid id, int? lessons, int? own, CancellationToken cancel)
+    {
+        if (!await Load(id, cancel))
+        {
+            return NotFound();
+        }
+
+        Asked = CourseAsked.Of(Course, Table.Dances.ToDictionary(d => d.Id, d => d.Title));
+        Said = lessons is null ? null
+            : $"{(lessons > 0 ? $"{lessons} {(lessons == 1 ? "lesson is" : "lessons are")} planned as the table has them." : "All lessons stand as the table has them already.")}{(own > 0 ? $" {own} that you changed by hand {(own == 1 ? "stays as it is" : "stay as they are")}." : "")}";
+        return Page();
+    }
+
+    /// <summary>Changes what the course is.</summary>
+    public async Task<IActionResult> OnPost(Guid id, CancellationToken cancel)
+    {
+        if (!await Load(id, cancel))
+        {
+            return NotFound();
+        }
+
+        Problem = await Asked.Into(Course, Groups, shelf, cancel);
+        if (Problem is not null)
+        {
+            return Page();
+        }
+
+        await book.Save(cancel);
+        return Redirect($"/courses/{id}");
+    }
+
+    /// <summary>Settles how many bites of a dance are new in a week; nothing lets it go.</summary>
+    public async Task<IActionResult> OnPostSettle(Guid id, int week, Guid dance, int? bites, CancellationToken cancel)
+    {
+        if (!await Load(id, cancel))
+        {
+            return NotFound();
+        }
+
+        var place = Array.IndexOf(Course.Dances, dance);
+        var text = place >= 0 && week >= 1 && week <= Course.Weeks ? CourseTable.With(Course.Settled, week, place, bites is { } number ? Math.Clamp(number, 0, LessonPlanner.MostBites) : null) : Course.Settled;
+        if (text.Length <= CourseRecord.LongestSettled)
+        {
+            Course.Settled = text;
+            await book.Save(cancel);
+        }
+
+        return await Answer(id, cancel);
+    }
+
+    public async Task<IActionResult> OnPostFree(Guid id, CancellationToken cancel)
+    {
+        if (!await Load(id, cancel))
+        {
+            return NotFound();
+        }
+
+        Course.Settled = "";
+        await book.Save(cancel);
+        return await Answer(id, cancel);
+    }
+
+    /// <summary>Plans every week that is not held yet as a lesson, once each; one that is planned already follows the table, unless it was changed by hand.</summary>
+    public async Task<IActionResult> OnPostLessons(Guid id, CancellationToken cancel)
+    {
+        if (!await Load(id, cancel))
+        {
+            return NotFound();
+        }
+
+        var (changed, own) = (0, 0);
+        foreach (var week in Table.Plan.Weeks)
+        {
+            if (Table.Asked(week) is not var (first, asked))
+            {
+                continue;
+            }
+
+            var there = LessonOf(week.Number);
+            if (there is { Held: true })
+            {
+                continue;
+            }
+
+            if (there is not null && IsByHand(there))
+            {
+                own++;
+                continue;
+            }
+
+            var lesson = there ?? new LessonRecord { CourseId = id, Week = week.Number };
+            var (day, way, also) = (Course.DayOf(week.Number), asked.Way, asked.Also.ToArray());
+            if (there is not null && (there.DanceId, there.Date, there.Minutes, there.Way) == (first, day, Course.Minutes, way))
+            {
+                continue;
+            }
+
+            (lesson.DanceId, lesson.Also, lesson.GroupId, lesson.Date, lesson.Minutes, lesson.Way, lesson.Pins) = (first, also, Course.GroupId, day, Course.Minutes, way, "");
+            if (there is null)
+            {
+                await book.Add(lesson, cancel);
+            }
+
+            changed++;
+        }
+
+        await book.Save(cancel);
+        return Redirect($"/courses/{id}?lessons={changed}&own={own}");
+    }
+
+    /// <summary>Whether a lesson has something that no course writes into it: blocks or bites changed, or another way than the course's.</summary>
+    private bool IsByHand(LessonRecord lesson)
+    {
+        var (own, course) = (PlanAsked.Of(lesson.Way), PlanAsked.Of(Course.Way));
+        return lesson.Pins.Length > 0 || own["bites"].Length > 0 || own["until"].Length > 0 || own["recaps"].Length > 0 || !own.Habits.SequenceEqual(course.Habits);
+    }
+
+    public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) => await book.DeleteCourse(id, cancel) ? Redirect("/courses") : NotFound();
+
+    /// <summary>All its lessons for a calendar.</summary>
+    public async Task<IActionResult> OnGetCalendar(Guid id, CancellationToken cancel)
+    {
+        if (!await Load(id, cancel))
+        {
+            return NotFound();
+        }
+
+        var events = Table.Plan.Weeks.Where(w => w.Dances.Count > 0).Select(w => PlanCalendar.Event(
+            w.Plan, string.Join(", ", w.Dances.Where(d => w.Cells[d] is { New: > 0 } or { RecapSeconds: > 0 }).Select(d => Table.Dances[d].Title)), Course.Group, Course.DayOf(w.Number), $"{id}-{w.Number}"));
+        return File(PlanCalendar.Written(events), "text/calendar; charset=utf-8", "course.ics");
+    }
+
+    private async Task<IActionResult> Answer(Guid id, CancellationToken cancel)
+    {
+        if (!Request.Headers.ContainsKey("HX-Request"))
+        {
+            return Redirect($"/courses/{id}");
+        }
+
+        Table = await CourseTable.Of(Course, shelf, book, cancel);
+        return Partial("Courses/_CourseTable", this);
+    }
+
+    private async Task<bool> Load(Guid id, CancellationToken cancel)
+    {
+        if (await book.Course(id, cancel) is not { } course)
+        {
+            return false;
+        }
+
+        Table = await CourseTable.Of(course, shelf, book, cancel);
+        Lessons = await book.LessonsOf(id, cancel);
+        Groups = [.. (await book.Groups(cancel)).Where(g => !g.Archived || g.Id == course.GroupId)];
+        Titles = [.. (await shelf.Search(null, cancel)).Select(d => d.Title).Distinct()];
+        return true;
+    }
+}

@@ -1,0 +1,100 @@
+using System.Globalization;
+using FondCompass.Core.Lessons;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Dances;
+
+namespace FondCompass.Web.Pages.Courses;
+
+/// <summary>A course as its form says it; all of it as it was typed, so that nothing typed is lost.</summary>
+public sealed record CourseAsked
+{
+    public string? Name { get; init; }
+
+    public Guid Group { get; init; }
+
+    public string? First { get; init; }
+
+    public string? Weeks { get; init; }
+
+    public string? Minutes { get; init; }
+
+    /// <summary>Titles, a row each, in the order in which they are begun.</summary>
+    public string? Dances { get; init; }
+
+    /// <summary>The way it is taught, by the words of a plan's address.</summary>
+    public Dictionary<string, string?> Way { get; init; } = [];
+
+    public static CourseAsked Of(CourseRecord course, IReadOnlyDictionary<Guid, string> titles)
+    {
+        return new CourseAsked
+        {
+            Name = course.Name,
+            Group = course.GroupId,
+            First = course.First.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+            Weeks = course.Weeks.ToString(CultureInfo.InvariantCulture),
+            Minutes = course.Minutes.ToString(CultureInfo.InvariantCulture),
+            Dances = string.Join('\n', course.Dances.Select(d => titles.GetValueOrDefault(d)).OfType<string>()),
+            Way = PlanAsked.Of(course.Way).Habits,
+        };
+    }
+
+    /// <summary>Writes it into the course; what is wrong, in words, when something is, and then nothing is written.</summary>
+    public async Task<string?> Into(CourseRecord course, IReadOnlyList<GroupRecord> groups, DanceShelf shelf, CancellationToken cancel)
+    {
+        static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
+        static int? Whole(string? text, int least, int most) => int.TryParse(Clean(text), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most ? number : null;
+        if (Clean(Name).Length is 0 or > 200)
+        {
+            return "Give the course a name of at most 200 letters.";
+        }
+
+        if (groups.FirstOrDefault(g => g.Id == Group) is not { } group)
+        {
+            return "Choose the group it is for; add it under Groups when it is not there yet.";
+        }
+
+        if (!DateOnly.TryParseExact(First, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) || day.Year is < 1900 or > 9000)
+        {
+            return $"'{First}' is no date; choose the day of the first lesson.";
+        }
+
+        if (Whole(Weeks, 1, CourseBrief.MostWeeks) is not { } weeks)
+        {
+            return $"'{Clean(Weeks)}' is no number of weeks: write from 1 to {CourseBrief.MostWeeks}.";
+        }
+
+        if (Whole(Minutes, 5, (int)LessonBrief.Longest) is not { } minutes)
+        {
+            return $"'{Clean(Minutes)}' is no length of a lesson: write minutes from 5 to {LessonBrief.Longest:0}.";
+        }
+
+        var titles = Clean(Dances).Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Distinct(StringComparer.OrdinalIgnoreCase).ToList();
+        if (titles.Count is 0 or > CourseBrief.MostDances)
+        {
+            return $"Write the titles of the dances, a row each, from 1 to {CourseBrief.MostDances}.";
+        }
+
+        var ids = new List<Guid>();
+        foreach (var title in titles)
+        {
+            if (await shelf.ByTitle(title, cancel) is not { } dance)
+            {
+                return $"No dance on your shelf is called '{title}'. Write its title as the shelf has it, or take the row out.";
+            }
+
+            ids.Add(dance.Id);
+        }
+
+        var way = PlanAsked.Of(course.Way).WithHabits(Way);
+        if (way.Problem.Length > 0 || way.Way.Length > CourseRecord.LongestWay)
+        {
+            return way.Problem.Length > 0 ? way.Problem : "That way of teaching is too long to be kept.";
+        }
+
+        // What was settled stands for a place; a dance that moved takes it along, one that went leaves none.
+        course.Settled = CourseTable.Reordered(course.Settled, course.Dances, ids, weeks);
+        (course.Name, course.GroupId, course.Group, course.First, course.Weeks, course.Minutes, course.Dances, course.Way) = (Clean(Name), group.Id, null, day, weeks, minutes, [.. ids], way.Way);
+        return null;
+    }
+}

@@ -1,0 +1,114 @@
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Steps;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Courses;
+
+namespace FondCompass.Web.Pages.Dances;
+
+/// <summary>What a lesson is laid out from: its dances, its class, and what the class knows; the same for who plans it and for who keeps what was held.</summary>
+public sealed class LessonLayout
+{
+    /// <summary>Known dances of the group that may fill what is left.</summary>
+    private const int MostKnown = 8;
+
+    private readonly StepLexicon _lexicon;
+    private readonly GroupRecord? _group;
+    private readonly ClassKnowledge _knowledge;
+    private readonly IReadOnlyList<LessonDance> _known;
+
+    private LessonLayout(StepLexicon lexicon, GroupRecord? group, ClassKnowledge knowledge, IReadOnlyList<LessonDance> taught, IReadOnlyList<(Guid Id, string Title)> also, CourseRecord? course, IReadOnlyList<LessonDance> known)
+    {
+        (_lexicon, _group, _knowledge, Taught, Also, Course, _known) = (lexicon, group, knowledge, taught, also, course, known);
+    }
+
+    /// <summary>The dances that are taught, the first of the lesson first.</summary>
+    public IReadOnlyList<LessonDance> Taught { get; }
+
+    /// <summary>Further dances of the lesson that are on the shelf.</summary>
+    public IReadOnlyList<(Guid Id, string Title)> Also { get; }
+
+    /// <summary>The course of which the lesson is a week.</summary>
+    public CourseRecord? Course { get; }
+
+    /// <summary>The dances taught, by their titles.</summary>
+    public string Titles => string.Join(", ", Taught.Select(d => d.Title));
+
+    /// <summary>What is suggested for this kind of class, and why.</summary>
+    public (TeachingWay Way, string Why) Suggested => SuggestedFor(Taught[0], _group);
+
+    /// <param name="first">The dance the lesson begins with, and its id.</param>
+    public static async Task<LessonLayout> Of((Guid Id, LessonDance Dance) first, PlanAsked asked, GroupRecord? group, DanceShelf shelf, LessonBook book, CancellationToken cancel)
+    {
+        var lexicon = await shelf.Lexicon(cancel);
+        var (taught, also) = (new List<LessonDance> { first.Dance }, new List<(Guid Id, string Title)>());
+        var records = await shelf.FindAll([.. asked.Also], cancel);
+        foreach (var dance in asked.Also.Where(d => d != first.Id && records.ContainsKey(d)))
+        {
+            also.Add((dance, records[dance].Title));
+            taught.Add(TaughtClass.DanceOf(records[dance], lexicon));
+        }
+
+        var held = group is null ? [] : await book.HeldWith(group.Id, cancel);
+        var knowledge = TaughtClass.KnowledgeOf(group, lexicon, await TaughtClass.StepsOf(held, shelf, lexicon, cancel));
+        List<Guid> here = [first.Id, .. also.Select(d => d.Id)];
+        // Planned for somebody else it is no week of the course.
+        if (asked.Week is var (id, week) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
+        {
+            return new LessonLayout(lexicon, group, knowledge, taught, also, course, (await CourseTable.Of(course, shelf, book, cancel)).Known(week, here));
+        }
+
+        var known = await Known(held, here, dance =>
+            LessonPlanner.TeachingSeconds(dance, asked.Over(SuggestedFor(first.Dance, group).Way), knowledge, TaughtClass.PaceOf(group)), shelf, lexicon, cancel);
+        return new LessonLayout(lexicon, group, knowledge, taught, also, null, known);
+    }
+
+    /// <summary>The way that is asked for, over what is suggested.</summary>
+    public TeachingWay Way(PlanAsked asked) => asked.Over(Suggested.Way);
+
+    public LessonPlan Plan(PlanAsked asked, double minutes) => LessonPlanner.Plan(
+        new LessonBrief(
+            minutes, [.. Taught.Select((d, i) => asked.SpanOf(i) is var (from, until) ? d with { From = from, Until = until, Cuts = BiteCuts.Of(asked.CutsOf(i)) } : d), .. _known], asked.Over(Suggested.Way), _knowledge)
+        {
+            Changes = asked.Changes,
+            Recaps = asked["recaps"] != "no",
+            Pace = TaughtClass.PaceOf(_group),
+        }, _lexicon);
+
+    /// <summary>What may be danced side by side in each dance that is taught, with the dance's place in the lesson.</summary>
+    public IReadOnlyList<(int Dance, SideBySide Offer)> Beside(LessonPlan plan, CancellationToken cancel) =>
+        [.. Taught.SelectMany((d, i) =>
+        {
+            // Versions stand in lines, however those are joined and split to be taught.
+            var (knowledge, taught) = (_knowledge, plan.Bites[i].SelectMany(b => b.Lines.Select(l => (b.Part, l))).ToHashSet());
+            return MixedClass.Of(d, [.. Bites.Of(d.Analysis, knowledge, d.Tempo).Where(b => taught.Contains((b.Part, b.Line)))], knowledge, _lexicon, cancel).Select(o => (i, o));
+        })];
+
+    /// <summary>As the group is used to it, where that was kept; else what fits this kind of class.</summary>
+    public static (TeachingWay Way, string Why) SuggestedFor(LessonDance dance, GroupRecord? group)
+    {
+        var usual = TeachingWay.For(dance.Analysis.Dance.Header.Genre, TaughtClass.LevelOf(group), dance.Analysis.Dance.IsPhrased);
+        return group is { Habits.Length: > 0 } ? (PlanAsked.Of(group.Habits).Over(usual.Way), $"As {group.Name} is used to it.") : usual;
+    }
+
+    /// <summary>What this group has danced clean before, those least kept first. What no lesson reached the end of comes back as far as it was reached, and fills nothing.</summary>
+    private static async Task<IReadOnlyList<LessonDance>> Known(
+        IReadOnlyList<LessonRecord> held, List<Guid> here, Func<LessonDance, double> spent, DanceShelf shelf, StepLexicon lexicon, CancellationToken cancel)
+    {
+        var today = DateOnly.FromDateTime(DateTime.UtcNow);
+        var danced = held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).Where(d => !here.Contains(d.Dance)).GroupBy(d => d.Dance, d => d.Lesson)
+            .Select(g => (Dance: g.Key, Kept: TaughtClass.KeptOf(g, today), Lessons: g.ToList())).Where(d => d.Kept is not null).OrderBy(d => d.Kept).Take(MostKnown).ToList();
+        var records = await shelf.FindAll([.. danced.Select(d => d.Dance)], cancel);
+        var known = new List<LessonDance>();
+        foreach (var (id, kept, lessons) in danced.Where(d => records.ContainsKey(d.Dance)))
+        {
+            var dance = TaughtClass.DanceOf(records[id], lexicon);
+            // A dance that was taught beside another has no eights of its own in the log; it counts as danced whole.
+            var reached = lessons.Max(l => l.DanceId == id ? l.ReachedLine : int.MaxValue);
+            dance = dance with { Until = reached < TaughtClass.LoggedLines(dance.Analysis).Count ? reached : null };
+            known.Add(dance with { IsKnown = true, Kept = kept!.Value, Learned = reached == 0 ? [] : [new Learned(kept.Value, spent(dance))] });
+        }
+
+        return known;
+    }
+}

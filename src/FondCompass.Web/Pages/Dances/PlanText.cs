@@ -1,0 +1,30 @@
+using System.Globalization;
+using System.Text;
+using FondCompass.Core.Lessons;
+
+namespace FondCompass.Web.Pages.Dances;
+
+/// <summary>A plan as plain text.</summary>
+public static class PlanText
+{
+    public static string Of(LessonPlan plan, string dance, string? group)
+    {
+        var text = new StringBuilder();
+        text.Append(CultureInfo.InvariantCulture, $"{dance}{(group is null ? "" : $", {group}")}: {LessonWords.Clock(plan.LessonSeconds)}\n");
+        foreach (var block in plan.Blocks)
+        {
+            text.Append(CultureInfo.InvariantCulture, $"{LessonWords.Clock(block.From),6}  {LessonWords.Clock(block.Seconds),6}  {block.Title}{(block.Repeats > 1 ? $" × {block.Repeats}" : "")}{(block.Rate is { } rate ? $", {rate}" : "")}\n");
+            foreach (var watch in block.Watch)
+            {
+                text.Append(CultureInfo.InvariantCulture, $"                watch: {watch}\n");
+            }
+        }
+
+        foreach (var care in plan.Cautions)
+        {
+            text.Append(CultureInfo.InvariantCulture, $"! {care.Message} {care.Gentler}\n");
+        }
+
+        return text.ToString();
+    }
+}

@@ -1,0 +1,176 @@
+using System.Globalization;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Rooms;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Drawing;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.WebUtilities;
+
+namespace FondCompass.Web.Pages.Dances;
+
+/// <summary>The hall drawn to scale: how many fit, where they stand, and the way each of them takes over the song.</summary>
+public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(shelf)
+{
+    /// <summary>What an obstacle's row has: left, from the back, width, depth.</summary>
+    private const int ObstacleNumbers = 4;
+
+    private readonly List<string> _problems = [];
+
+    public override string Stage => "Plan";
+
+    protected override bool UsesExceptions => true;
+
+    [BindProperty(SupportsGet = true)]
+    public string? Width { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Depth { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Margin { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Dancers { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Allowance { get; set; }
+
+    /// <summary>A row each: metres from the left wall and from the back, width, depth, and "pillar".</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Obstacles { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public RoomLayout Layout { get; set; }
+
+    /// <summary>The group whose room it is; null for nobody's.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Guid? Group { get; set; }
+
+    public IReadOnlyList<GroupRecord> Groups { get; private set; } = [];
+
+    /// <summary>The group whose room it is, with the room that is kept of it.</summary>
+    public GroupRecord? Class { get; private set; }
+
+    /// <summary>The room as it is kept with a group.</summary>
+    public string Kept => QueryString.Create(Fields().Where(f => f.Value.Length > 0).Select(f => KeyValuePair.Create<string, string?>(f.Key, f.Value))).ToString().TrimStart('?');
+
+    public IReadOnlyList<string> Problems => _problems;
+
+    public Hall Hall { get; private set; } = new(9, 12);
+
+    public RoomPlan Plan { get; private set; } = null!;
+
+    public async Task OnGet(CancellationToken cancel)
+    {
+        await Load(cancel);
+        // A group's own room, unless another is asked for.
+        if (Class is { Room.Length: > 0 } && Width is null && Depth is null)
+        {
+            var kept = QueryHelpers.ParseQuery(Class.Room);
+            string? Of(string field) => kept.TryGetValue(field, out var said) ? said.ToString() : null;
+            (Width, Depth, Margin, Allowance, Obstacles) = (Of("width"), Of("depth"), Of("margin"), Of("allowance"), Of("obstacles"));
+            Dancers ??= Of("dancers");
+            Layout = Enum.TryParse<RoomLayout>(Of("layout"), out var layout) ? layout : Layout;
+        }
+
+        Dancers ??= Class?.Size?.ToString(CultureInfo.InvariantCulture);
+        Draw();
+    }
+
+    /// <summary>Keeps the room as the group's; what cannot be read of it is said, and nothing is kept.</summary>
+    public async Task<IActionResult> OnPostKeep(CancellationToken cancel)
+    {
+        await Load(cancel);
+        Draw();
+        if (Class is null)
+        {
+            _problems.Add("Choose the group whose room this is.");
+        }
+
+        if (Kept.Length > GroupRecord.LongestRoom)
+        {
+            _problems.Add($"So many obstacles cannot be kept; a room has at most {GroupRecord.LongestRoom} letters.");
+        }
+
+        if (_problems.Count > 0)
+        {
+            return Page();
+        }
+
+        (await book.Group(Class!.Id, cancel))!.Room = Kept;
+        await book.Save(cancel);
+        return Redirect($"/dances/{Id}/room?group={Class.Id}");
+    }
+
+    private async Task Load(CancellationToken cancel)
+    {
+        Groups = [.. (await book.Groups(cancel)).Where(g => !g.Archived || g.Id == Group)];
+        Class = Groups.FirstOrDefault(g => g.Id == Group);
+    }
+
+    private IEnumerable<KeyValuePair<string, string>> Fields() =>
+    [
+        new("width", Width ?? ""), new("depth", Depth ?? ""), new("margin", Margin ?? ""), new("dancers", Dancers ?? ""), new("allowance", Allowance ?? ""), new("layout", $"{Layout}"),
+        new("obstacles", (Obstacles ?? "").Replace("\0", "", StringComparison.Ordinal)),
+    ];
+
+    private void Draw()
+    {
+        Hall = new Hall(Number(Width, "width of the room in metres", 9, 0.3, 100), Number(Depth, "depth of the room in metres", 12, 0.3, 100), Number(Margin, "margin in metres", Hall.UsualMargin, 0, 20)) { Obstacles = ReadObstacles() };
+        var dancers = (int)Number(Dancers, "number of dancers", 12, 1, 5000);
+        var run = Run();
+        Plan = RoomPlan.Of(Analysis.Trace, new RoomWish(Hall, dancers, Enum.IsDefined(Layout) ? Layout : RoomLayout.Rows, Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats), null, Number(Allowance, "allowance in metres", 0, 0, 10)));
+    }
+
+    /// <summary>Units of the drawing for a metre.</summary>
+    public double Scale => 640 / Math.Max(Hall.Width, Hall.Depth);
+
+    public string X(double metres) => Svg.N((metres + (Hall.Width / 2)) * Scale);
+
+    public string Y(double metres) => Svg.N(((Hall.Depth / 2) - metres) * Scale);
+
+    public string Length(double metres) => Svg.N(Math.Max(0, metres) * Scale);
+
+    /// <summary>Words for who cannot see the drawing.</summary>
+    public string Summary => $"A room of {Hall.Width:0.#} by {Hall.Depth:0.#} metres with {Plan.Places.Count} dancers in it, seen from above, 12:00 at the top.";
+
+    public static string Wall(Facing wall) => $"{wall}";
+
+    private double Number(string? said, string what, double usual, double least, double most)
+    {
+        if (string.IsNullOrWhiteSpace(said))
+        {
+            return usual;
+        }
+
+        if (double.TryParse(said.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value >= least && value <= most)
+        {
+            return value;
+        }
+
+        _problems.Add(FormattableString.Invariant($"'{said.Trim()}' cannot be the {what}: write a number from {least} to {most}. Until then it is {usual}."));
+        return usual;
+    }
+
+    private List<RoomObstacle> ReadObstacles()
+    {
+        var read = new List<RoomObstacle>();
+        foreach (var row in (Obstacles ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(60))
+        {
+            var words = row.Split([' ', ',', ';'], StringSplitOptions.RemoveEmptyEntries);
+            var pillar = words.Length > ObstacleNumbers && words[^1].Equals("pillar", StringComparison.OrdinalIgnoreCase);
+            var numbers = words.Take(ObstacleNumbers).Select(w => double.TryParse(w, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : -1).ToList();
+            if (numbers.Count == ObstacleNumbers && numbers.TrueForAll(n => n is >= 0 and <= 100) && words.Length == ObstacleNumbers + (pillar ? 1 : 0))
+            {
+                read.Add(new RoomObstacle(numbers[0], numbers[1], numbers[2], numbers[3], pillar));
+            }
+            else
+            {
+                _problems.Add($"'{row}' is no obstacle: write metres from the left wall, from the back wall, width and depth, such as 0 0 1.2 0.8, and pillar behind it if it is one.");
+            }
+        }
+
+        return read;
+    }
+}

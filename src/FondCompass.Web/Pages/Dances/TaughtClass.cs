@@ -1,0 +1,76 @@
+using FondCompass.Core;
+using FondCompass.Core.Actions;
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Steps;
+using FondCompass.Core.Tracing;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Api;
+
+namespace FondCompass.Web.Pages.Dances;
+
+/// <summary>Groups, dances and lessons as the shelf keeps them, told to the core.</summary>
+public static class TaughtClass
+{
+    public static ClassLevel LevelOf(GroupRecord? group) => WayWords.Levels.TryGetValue(group?.Level ?? "", out var level) ? level : ClassLevel.Beginner;
+
+    /// <summary>What a group knows: by its log, and by hand where the instructor said otherwise.</summary>
+    public static ClassKnowledge KnowledgeOf(GroupRecord? group, StepLexicon lexicon, IReadOnlyList<StepState>? log = null)
+    {
+        string Own(string name) => lexicon.Find(name.ToLowerInvariant())?.Name ?? name.ToLowerInvariant();
+        var (knows, seen) = (Names(group?.Knows), Names(group?.Seen));
+        var byHand = knows.Concat(seen).Select(Own).ToHashSet();
+        IEnumerable<string> Logged(Familiarity how) => (log ?? []).Where(s => s.Familiarity == how && !byHand.Contains(s.Step)).Select(s => s.Step);
+        return new ClassKnowledge(lexicon, LevelOf(group), [.. knows, .. Logged(Familiarity.Known)], [.. seen, .. Logged(Familiarity.Seen)]);
+    }
+
+    /// <summary>Lines of a dance that can be logged at the most.</summary>
+    private const int MostLogged = 64;
+
+    /// <summary>The lines of a dance as they are logged, by their place: parts in the order in which they are danced.</summary>
+    public static IReadOnlyList<(PartTrace Pattern, DanceLine Line)> LoggedLines(Analysis analysis) =>
+        [.. analysis.Trace.Calls.Select(c => c.Stretch.Pattern).Distinct().SelectMany(p => p.Part.Lines.Select(l => (p, l))).Take(MostLogged)];
+
+    /// <summary>Every named step of the lessons held, line by line as far as the class got.</summary>
+    public static async Task<IReadOnlyList<StepState>> StepsOf(IReadOnlyList<LessonRecord> held, DanceShelf shelf, StepLexicon lexicon, CancellationToken cancel)
+    {
+        var records = await shelf.FindAll([.. held.Select(l => l.DanceId).Distinct()], cancel);
+        var danced = held.Where(l => records.ContainsKey(l.DanceId)).GroupBy(l => l.DanceId).AsParallel().WithCancellation(cancel).SelectMany(lessons =>
+        {
+            var lines = LoggedLines(Analysis.Of(records[lessons.Key].Script, lexicon))
+                .Select(l => l.Pattern.Actions.Where(a => a.Action.Line == l.Line.Number).Select(a => a.Action.Step).Where(s => lexicon.Find(s) is not null).Distinct().ToList()).ToList();
+            return lessons.SelectMany(l => lines.Take(l.ReachedLine).SelectMany((steps, i) => steps.Select(s => new StepDanced(l.Date, s, !l.WeakLines.Contains(i + 1), l.RatePercent))));
+        }).ToList();
+        return StepLog.Of(danced, DateOnly.FromDateTime(DateTime.UtcNow));
+    }
+
+    public static ClassPace PaceOf(GroupRecord? group)
+    {
+        var usual = new ClassPace();
+        return usual with
+        {
+            SecondsPerAction = group?.SecondsPerAction ?? usual.SecondsPerAction,
+            TalkPerBite = group?.TalkPerBite ?? usual.TalkPerBite,
+            WarmUpMinutes = group?.WarmUp,
+            CoolDownMinutes = group?.CoolDown,
+        };
+    }
+
+    /// <summary>Names out of a list as somebody writes one: with commas or a row each, dots before them, and "they know:" before all.</summary>
+    public static IReadOnlyList<string> Names(string? list) => [.. Listed(list).Select(n => n.TrimStart('-', '*', '•', '·', ' ').Trim().TrimEnd('.')).Select(n => n.StartsWith("and ", StringComparison.OrdinalIgnoreCase) ? n[4..] : n).Where(n => n.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase)];
+
+    private static string[] Listed(string? list) => (list ?? "").Trim() is var text && text.IndexOf(':', StringComparison.Ordinal) is > 0 and < 24 and var colon && !text[..colon].Contains(',', StringComparison.Ordinal) && !text[..colon].Contains('\n', StringComparison.Ordinal) ? Parts(text[(colon + 1)..]) : Parts(text);
+
+    private static string[] Parts(string list) => list.Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+
+    /// <summary>A dance of the shelf at the tempo of its track, else at its own.</summary>
+    public static LessonDance DanceOf(DanceRecord record, StepLexicon lexicon)
+    {
+        var analysis = Analysis.Of(record.Script, lexicon);
+        return new LessonDance(analysis, record.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo);
+    }
+
+    /// <summary>The share kept today by the lessons held of one dance; null while it was never clean, for then nothing is known to be kept.</summary>
+    /// <param name="held">Lessons of one group in which it was danced.</param>
+    public static double? KeptOf(IEnumerable<LessonRecord> held, DateOnly today) => Memory.Kept(held.Select(l => (l.Date, l.IsClean)), today);
+}

@@ -1,0 +1,40 @@
+using FondCompass.Core.Lessons;
+using FondCompass.Web.Api;
+
+namespace FondCompass.Web.Pages.Dances;
+
+/// <summary>One question of a way of teaching, with what can be answered.</summary>
+/// <param name="Key">As a plan's address has it.</param>
+/// <param name="Label">What is asked.</param>
+/// <param name="Words">Each answer as the address has it, and as an instructor says it.</param>
+/// <param name="Of">The answer that a way has.</param>
+public sealed record WayChoice(string Key, string Label, IReadOnlyList<(string Value, string Words)> Words, Func<TeachingWay, string> Of)
+{
+    public string Said(TeachingWay way) => Words.First(w => w.Value == Of(way)).Words;
+}
+
+/// <summary>The questions of a way of teaching, in the same words wherever they are asked.</summary>
+public static class WayChoices
+{
+    public static readonly WayChoice Order = new(
+        "order", "Order",
+        [("add-on", "add on, always from the top"), ("pairs", "in pairs"), ("last-part-first", "last part first"), ("parts", "part by part, then the order"), ("follow-along", "follow along, no walk"), ("layer-rounds", "rounds, a layer more each")],
+        w => WayWords.Of(WayWords.Orders, w.Order));
+
+    public static readonly WayChoice Show = new("show", "Show it whole first", [("yes", "yes"), ("no", "no")], w => w.Demonstration ? "yes" : "no");
+
+    public static readonly WayChoice Layers = new("layers", "Layers", [("feet-first", "feet first, then hips and arms"), ("all-at-once", "all at once")], w => WayWords.Of(WayWords.LayerSchools, w.Layers));
+
+    public static readonly WayChoice Walls = new("walls", "Walls", [("weighted", "the second gets most"), ("alike", "all alike"), ("first-only", "the first only")], w => WayWords.Of(WayWords.WallSchools, w.Walls));
+
+    public static readonly WayChoice Music = new("music", "Music", [("late", "when the whole is known"), ("early", "from the first minute")], w => WayWords.Of(WayWords.MusicSchools, w.Music));
+
+    public static readonly WayChoice Cues = new("cues", "What is said", [("fading", "less and less, then silence"), ("steady", "keywords to the end")], w => WayWords.Of(WayWords.CueSchools, w.Cues));
+
+    public static readonly WayChoice Mistakes = new("mistakes", "When they lose it", [("run-on", "rejoin at the next eight"), ("stop", "stop, and chain it back in")], w => WayWords.Of(WayWords.MistakeSchools, w.Mistakes));
+
+    public static readonly WayChoice Progress = new(
+        "progress", "To the music", [("look-back", "a run, a look back, then runs"), ("runs-only", "runs only"), ("one-run", "one run only")], w => WayWords.Of(WayWords.ProgressSchools, w.Progress));
+
+    public static readonly IReadOnlyList<WayChoice> All = [Order, Show, Layers, Walls, Music, Cues, Mistakes, Progress];
+}

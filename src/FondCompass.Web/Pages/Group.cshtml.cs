@@ -1,0 +1,209 @@
+using System.Globalization;
+using FondCompass.Core.Lessons;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Api;
+using FondCompass.Web.Pages.Dances;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace FondCompass.Web.Pages;
+
+/// <summary>What one group is, what it knows, and what it has danced.</summary>
+public sealed class GroupModel(LessonBook book, DanceShelf shelf) : PageModel
+{
+    /// <summary>Most dancers a group has.</summary>
+    private const int MostDancers = 5000;
+
+    public GroupRecord Group { get; private set; } = new();
+
+    public IReadOnlyList<LessonRecord> Held { get; private set; } = [];
+
+    /// <summary>Each dance with how often and when it was danced; what is kept least comes first.</summary>
+    public IReadOnlyList<(Guid Id, string Title, int Times, DateOnly Last, int Rate, double? Kept)> Danced { get; private set; } = [];
+
+    /// <summary>Names of steps that no lexicon of this instructor has.</summary>
+    public IReadOnlyList<string> Unknown { get; private set; } = [];
+
+    /// <summary>Each step of the lessons held, those kept least first.</summary>
+    public IReadOnlyList<StepState> Steps { get; private set; } = [];
+
+    /// <summary>Courses of this group.</summary>
+    public IReadOnlyList<CourseRecord> Courses { get; private set; } = [];
+
+    [BindProperty]
+    public GroupAsked Asked { get; set; } = new();
+
+    public string? Problem { get; private set; }
+
+    public async Task<IActionResult> OnGet(Guid id, CancellationToken cancel)
+    {
+        if (!await Load(id, cancel))
+        {
+            return NotFound();
+        }
+
+        Asked = GroupAsked.Of(Group);
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPost(Guid id, CancellationToken cancel)
+    {
+        if (!await Load(id, cancel))
+        {
+            return NotFound();
+        }
+
+        Problem = Asked.Into(Group, MostDancers);
+        if (Problem is null && (await book.Groups(cancel)).Any(g => g.Id != id && string.Equals(g.Name, Asked.Name?.Trim(), StringComparison.OrdinalIgnoreCase)))
+        {
+            Problem = $"There is a group called {Asked.Name!.Trim()} already.";
+        }
+
+        if (Problem is not null)
+        {
+            return Page();
+        }
+
+        await book.Save(cancel);
+        return Redirect($"/groups/{id}");
+    }
+
+    private async Task<bool> Load(Guid id, CancellationToken cancel)
+    {
+        if (await book.Group(id, cancel) is not { } group)
+        {
+            return false;
+        }
+
+        Group = group;
+        Held = await book.HeldWith(id, cancel);
+        var titles = await shelf.Titles([.. Held.SelectMany(l => l.Dances).Distinct()], cancel);
+        var today = DateOnly.FromDateTime(DateTime.UtcNow);
+        Danced = Held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).GroupBy(d => d.Dance, d => d.Lesson).Where(g => titles.ContainsKey(g.Key)).Select(g =>
+        {
+            var days = g.OrderBy(l => l.Date).ToList();
+            return (g.Key, titles[g.Key], days.Count, days[^1].Date, days.Max(d => d.RatePercent), kept: Memory.Kept(days.Select(d => (d.Date, d.IsClean)), today));
+        }).OrderBy(d => d.kept ?? -1).ToList();
+        var lexicon = await shelf.Lexicon(cancel);
+        Steps = await TaughtClass.StepsOf(Held, shelf, lexicon, cancel);
+        Courses = [.. (await book.Courses(cancel)).Where(c => c.GroupId == id)];
+        Unknown = [.. TaughtClass.Names(group.Knows).Concat(TaughtClass.Names(group.Seen)).Where(n => lexicon.Find(n.ToLowerInvariant()) is null && Core.Lexicon.Verbs.Find(n.ToLowerInvariant()) is null).Distinct()];
+        return true;
+    }
+}
+
+/// <summary>A group as its form says it; numbers as they were typed, so that nothing typed is lost.</summary>
+public sealed record GroupAsked
+{
+    public string? Name { get; init; }
+
+    public string? Meets { get; init; }
+
+    public string? Level { get; init; }
+
+    public string? Size { get; init; }
+
+    public string? Minutes { get; init; }
+
+    public string? Knows { get; init; }
+
+    public string? Seen { get; init; }
+
+    public string? SecondsPerAction { get; init; }
+
+    public string? TalkPerBite { get; init; }
+
+    public string? WarmUp { get; init; }
+
+    public string? CoolDown { get; init; }
+
+    public string? Gentle { get; init; }
+
+    /// <summary>The way it is used to be taught, by the words of a plan's address.</summary>
+    public Dictionary<string, string?> Way { get; init; } = [];
+
+    public bool Archived { get; init; }
+
+    public static GroupAsked Of(GroupRecord group)
+    {
+        static string Text(double? value) => value?.ToString("0.##", CultureInfo.InvariantCulture) ?? "";
+        return new GroupAsked
+        {
+            Name = group.Name,
+            Meets = group.Meets,
+            Level = group.Level,
+            Size = Text(group.Size),
+            Minutes = Text(group.LessonMinutes),
+            Knows = group.Knows,
+            Seen = group.Seen,
+            SecondsPerAction = Text(group.SecondsPerAction),
+            TalkPerBite = Text(group.TalkPerBite),
+            WarmUp = Text(group.WarmUp),
+            CoolDown = Text(group.CoolDown),
+            Gentle = group.Gentle,
+            Way = PlanAsked.Of(group.Habits).Habits,
+            Archived = group.Archived,
+        };
+    }
+
+    /// <summary>Writes it into the group; what is wrong, in words, when something is, and then nothing is written.</summary>
+    public string? Into(GroupRecord group, int mostDancers)
+    {
+        static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
+        var name = Clean(Name);
+        if (name.Length is 0 or > 120 || Clean(Meets).Length > 200)
+        {
+            return "Give the group a name of at most 120 letters, and say in at most 200 when it meets.";
+        }
+
+        if (Clean(Knows).Length > 8000 || Clean(Seen).Length > 8000)
+        {
+            return "A list of steps is at most 8000 letters long.";
+        }
+
+        if (Clean(Gentle).Length > GroupRecord.LongestGentle)
+        {
+            return $"Say in at most {GroupRecord.LongestGentle} letters what is to be gentle.";
+        }
+
+        var habits = PlanAsked.Of(group.Habits).WithHabits(Way);
+        if (habits.Problem.Length > 0 || habits.Way.Length > GroupRecord.LongestHabits)
+        {
+            return habits.Problem.Length > 0 ? habits.Problem : "That way of teaching is too long to be kept.";
+        }
+
+        string? problem = null;
+        double? Number(string? text, string what, double least, double most)
+        {
+            if (Clean(text).Length == 0)
+            {
+                return null;
+            }
+
+            if (double.TryParse(Clean(text), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value >= least && value <= most)
+            {
+                return value;
+            }
+
+            problem ??= FormattableString.Invariant($"'{Clean(text)}' cannot be {what}: write a number from {least} to {most}, or nothing.");
+            return null;
+        }
+
+        var size = Number(Size, "the number of dancers", 1, mostDancers);
+        var minutes = Number(Minutes, "the minutes of a lesson", 5, LessonBrief.Longest);
+        var (action, talk) = (Number(SecondsPerAction, "the seconds of an action", 0.5, 60), Number(TalkPerBite, "the seconds of talk", 0, 600));
+        var (warm, cool) = (Number(WarmUp, "the minutes of a warm-up", 0, 60), Number(CoolDown, "the minutes of a cool-down", 0, 60));
+        if (problem is not null)
+        {
+            return problem;
+        }
+
+        (group.Name, group.Meets, group.Level) = (name, Clean(Meets), WayWords.Levels.ContainsKey(Level ?? "") ? Level! : "beginner");
+        (group.Size, group.LessonMinutes) = ((int?)size, (int)(minutes ?? 60));
+        (group.Knows, group.Seen, group.Archived) = (Clean(Knows), Clean(Seen), Archived);
+        (group.Habits, group.Gentle) = (habits.Way, Clean(Gentle));
+        (group.SecondsPerAction, group.TalkPerBite, group.WarmUp, group.CoolDown) = (action, talk, warm, cool);
+        return null;
+    }
+}

@@ -1,0 +1,191 @@
+using CsCheck;
+using FondCompass.Core.Music;
+using FondCompass.Core.Runs;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Runs;
+
+/// <summary>The solver against trying everything, on phrased dances and songs small enough for that; and its changes danced.</summary>
+public class OrderFitEqualsBruteForce
+{
+    private const string Parts = """
+        part V
+        1-4 walk R, L, R, L
+        1-4 walk R, L, R, L
+        part C
+        1-4 walk R, L, R, L
+        part B
+        1-2 walk R, L
+        """;
+
+    private static readonly Dictionary<char, int> Counts = new() { ['V'] = 8, ['C'] = 4, ['B'] = 2 };
+
+    /// <summary>More than the solver ever needs on these songs; in an order that goes round all could be dropped for ever.</summary>
+    private const int MostChanges = 12;
+
+    private sealed record Plan(int Off, int Changes, int Counted, int Rank, List<int> Times) : IComparable<Plan>
+    {
+        public int CompareTo(Plan? other)
+        {
+            var sums = (Off, Changes, Counted, Rank).CompareTo((other!.Off, other.Changes, other.Counted, other.Rank));
+            var differs = Times.Zip(other.Times, (a, b) => a.CompareTo(b)).FirstOrDefault(c => c != 0);
+            return sums != 0 ? sums : differs;
+        }
+    }
+
+    private static readonly Gen<(string Order, int Start, (string, int, bool)[] Passages, bool Loops, string Said)> Cases = Gen.Select(
+        Gen.OneOfConst('V', 'C', 'B').Array[1, 4].Select(c => string.Join(' ', c)),
+        Gen.Int[0, 1],
+        Gen.Select(Gen.OneOfConst("verse", "chorus", "break"), Gen.Int[2, 9], Gen.Bool.Select(Gen.Bool, (a, b) => a && b)).Array[1, 4],
+        Gen.Bool,
+        Gen.OneOfConst("", "\nC on chorus", "\nV on break\nB on verse"));
+
+    private static Song SongOf((string, int, bool)[] passages) => new([.. passages.Select(p => new Passage(p.Item1, p.Item2, 100, null, p.Item3))]);
+
+    private static FitConstraints Allowed(bool moves) => new(NoMoves: !moves);
+
+    [Theory]
+    [InlineData(false, 1_000)]
+    [InlineData(true, 300)]
+    public void On_small_songs(bool moves, int times) => Cases.Sample(
+        (order, start, passages, loops, said) =>
+        {
+            // A round that is danced again makes the ways too many to try them all on longer songs, or with parts that move.
+            loops &= !moves && order.Length <= 3 && passages.Length <= 2;
+            var trace = Analysis.Of($"{Parts}\norder {order}{(loops ? ", round and round" : "")}{said}").Trace;
+            var song = SongOf(passages);
+            var written = RunUnroller.Unroll(trace, song, start);
+            var bound = Bound(written, passages, start, trace.Dance.Meetings.ToDictionary(m => m.Passage, m => m.Part));
+            var fit = PhraseFit.Solve(trace, song, start, Allowed(moves));
+            if (written.Repeats.Count == 0)
+            {
+                return;
+            }
+
+            var best = Best(order.Replace(" ", ""), loops, song.Counts, start, moves, (starts, until) => Off(passages, start, bound, song.Counts, starts, until));
+            var found = new Plan(
+                fit.OffAfter,
+                fit.Changes.Count,
+                fit.Changes.Sum(c => c.Kind switch { FitKind.Restart or FitKind.Half => Counts[c.Part[0]] - c.Counts, FitKind.Move => 0, _ => c.Counts }),
+                fit.Changes.Sum(c => c.Kind switch { FitKind.Wait => 2, FitKind.Tag or FitKind.Repeat or FitKind.Move => 1, _ => 0 }),
+                [.. fit.Changes.Select(c => c.AtCount)]);
+            Assert.Equal((best.Off, best.Changes, best.Counted, best.Rank), (found.Off, found.Changes, found.Counted, found.Rank));
+            Assert.Equal(best.Times, found.Times);
+            Assert.Equal(Off(passages, start, bound, song.Counts, [.. written.Repeats.Select(r => (r.FromCount, r.Part[0]))]), fit.OffBefore);
+        },
+        iter: times);
+
+    [Fact]
+    public void What_is_promised_is_danced() => Cases.Sample(
+        (order, start, passages, loops, said) =>
+        {
+            var script = $"{Parts}\norder {order}{(loops ? ", round and round" : "")}{said}";
+            var trace = Analysis.Of(script).Trace;
+            foreach (var fit in PhraseFit.Ranked(trace, SongOf(passages), start, new FitConstraints()))
+            {
+                var danced = RunUnroller.Unroll(Analysis.Of($"{script}\n{FitRows.Of(fit.Changes)}").Trace, SongOf(passages), start);
+                Assert.True(fit.Starts.SequenceEqual(danced.Repeats.Select(r => r.FromCount)), $"{FitRows.Of(fit.Changes)}: {string.Join(',', fit.Starts)} promised, {string.Join(',', danced.Repeats.Select(r => r.FromCount))} danced");
+                Assert.DoesNotContain(danced.Findings, f => f.Code == "RUN02");
+            }
+        },
+        iter: 400);
+
+    /// <summary>The part said, else the one that begins nearest to the first passage of the kind and at most four counts from it.</summary>
+    private static Dictionary<string, char> Bound(DanceRun written, (string Name, int Counts, bool)[] passages, int start, Dictionary<string, string> said)
+    {
+        var bound = new Dictionary<string, char>();
+        var at = 0;
+        foreach (var (name, counts, _) in passages)
+        {
+            var nearest = written.Repeats.OrderBy(r => Math.Abs(r.FromCount - at)).FirstOrDefault();
+            if (at >= start && !bound.ContainsKey(name) && (said.ContainsKey(name) || (nearest is not null && Math.Abs(nearest.FromCount - at) <= 4)))
+            {
+                bound[name] = said.TryGetValue(name, out var part) ? part[0] : nearest!.Part[0];
+            }
+
+            at += counts;
+        }
+
+        return bound;
+    }
+
+    private static int Off((string Name, int Counts, bool Important)[] passages, int start, Dictionary<string, char> bound, int counts, List<(int At, char Part)> starts, int? until = null)
+    {
+        var placed = passages.Select((p, i) => (p.Name, At: passages.Take(i).Sum(b => b.Counts), p.Important)).Where(p => p.At >= start).ToList();
+        var counted = placed.Exists(p => p.Important) ? placed.Where(p => p.Important) : placed;
+        return counted.Where(p => !(p.At >= until)).Sum(p => starts.Where(s => !bound.TryGetValue(p.Name, out var part) || s.Part == part).Select(s => Math.Abs(s.At - p.At)).Append(until - p.At ?? counts).Min());
+    }
+
+    /// <summary>All ways to dance the song, by plain recursion; nothing of the solver is used.</summary>
+    private static Plan Best(string order, bool loops, int counts, int start, bool moves, Func<List<(int, char)>, int?, int> off)
+    {
+        Plan? best = null;
+        void Try(int call, int at, List<(int At, char Part)> starts, int changes, int counted, int rank, List<int> times)
+        {
+            if (call >= order.Length && loops)
+            {
+                call = 0;
+            }
+
+            if (at >= counts || call >= order.Length)
+            {
+                var plan = new Plan(off([.. starts.Where(s => s.At < counts)], null), changes, counted, rank, times);
+                best = best is null || plan.CompareTo(best) < 0 ? plan : best;
+                return;
+            }
+
+            // What lies behind costs at least what it is to the parts danced, or to here.
+            if (changes > MostChanges || (best is not null && (off(starts, at), changes, counted, rank).CompareTo((best.Off, best.Changes, best.Counted, best.Rank)) > 0))
+            {
+                return;
+            }
+
+            var part = order[call];
+            var length = Counts[part];
+            var isLast = call + 1 == order.Length && !loops;
+            List<(int, char)> once = [.. starts, (at, part)];
+            Try(call + 1, at + length, once, changes, counted, rank, times);
+            Try(call + 1, at + (2 * length), [.. once, (at + length, part)], changes + 1, counted + length, rank + 1, [.. times, at + length]);
+            if (!isLast)
+            {
+                Try(call + 1, at, starts, changes + 1, counted + length, rank, [.. times, at]);
+                for (var cut = 2; cut < length; cut += 2)
+                {
+                    Try(call + 1, at + cut, once, changes + 1, counted + length - cut, rank, [.. times, at + cut]);
+                }
+
+                // What begins after the song's end changes nothing.
+                for (var added = 2; added <= 16 && at + length + added < counts; added += 2)
+                {
+                    Try(call + 1, at + length + added, once, changes + 1, counted + added, rank + 1, [.. times, at + length]);
+                }
+
+                for (var waited = 24; waited <= 64 && at + length + waited < counts; waited += 8)
+                {
+                    Try(call + 1, at + length + waited, once, changes + 1, counted + waited, rank + 2, [.. times, at + length]);
+                }
+            }
+
+            for (var far = 1; moves && call + far < order.Length; far++)
+            {
+                var between = Enumerable.Range(call + 1, far - 1).ToList();
+                List<int>[] ways = far == 1 ? [[call + 1, call]] : [[.. between, call + far, call], [call + far, call, .. between]];
+                foreach (var way in ways)
+                {
+                    List<(int, char)> danced = [.. starts];
+                    var then = at;
+                    foreach (var one in way)
+                    {
+                        danced.Add((then, order[one]));
+                        then += Counts[order[one]];
+                    }
+
+                    Try(call + far + 1, then, danced, changes + 1, counted, rank + 1, [.. times, at]);
+                }
+            }
+        }
+
+        Try(0, start, [], 0, 0, 0, []);
+        return best!;
+    }
+}

@@ -1,0 +1,131 @@
+using FondCompass.Data.Records;
+using Microsoft.EntityFrameworkCore;
+using Xunit;
+
+namespace FondCompass.Data.Tests;
+
+/// <summary>The shelf finds by what people ask, in the order they ask for.</summary>
+public class ShelfWishTests(ShelfFixture fixture)
+{
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.UtcNow);
+
+    /// <summary>Four dances: Ebb (beginner, 8 counts, 92, one wall), Flow (Improver, 16, 112, four walls, a tag), Gale (percussive, 24, no tempo), Haze (errors).</summary>
+    private static async Task<(DanceShelf Shelf, LessonBook Book, Dictionary<string, DanceRecord> Dances, GroupRecord Thursday)> Shelf(FondCompassContext context, Guid owner)
+    {
+        var shelf = new DanceShelf(context, owner);
+        string[] scripts =
+        [
+            "title Ebb\nlevel beginner\ntempo 92\npart A\n1-4 vine R\n5-8 vine L",
+            "title Flow\nlevel Improver\ntempo 112\npart A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside\n1-8 march R x8\ntag Bell\n1-2 hold\nafter 1 Bell",
+            "title Gale\ngenre percussive\nstart weight L\npart A\n1-8 march R\n1-8 march R\n1-8 march R",
+            "title Haze\npart A\n1 step R side\n2 touch R side",
+        ];
+        var dances = new Dictionary<string, DanceRecord>();
+        foreach (var script in scripts)
+        {
+            var dance = await shelf.Add(script, Cancel);
+            dances[dance.Title] = dance;
+        }
+
+        var thursday = new GroupRecord { Id = Guid.CreateVersion7(), OwnerId = owner, Name = "Thursday" };
+        context.Groups.Add(thursday);
+        context.Lessons.AddRange(
+            Lesson(owner, dances["Ebb"], thursday, Today.AddMonths(-4), true), Lesson(owner, dances["Flow"], thursday, Today.AddDays(-3), true),
+            Lesson(owner, dances["Flow"], thursday, Today.AddMonths(-5), true), Lesson(owner, dances["Gale"], thursday, Today, false));
+        await context.SaveChangesAsync(Cancel);
+        return (shelf, new LessonBook(context, owner), dances, thursday);
+    }
+
+    private static LessonRecord Lesson(Guid owner, DanceRecord dance, GroupRecord group, DateOnly date, bool held) =>
+        new() { Id = Guid.CreateVersion7(), OwnerId = owner, DanceId = dance.Id, GroupId = group.Id, Date = date, Held = held };
+
+    public static TheoryData<string, ShelfWish> Wishes => new()
+    {
+        { "Ebb", new ShelfWish { Level = "Beginner" } },
+        { "Flow", new ShelfWish { Level = "improver" } },
+        { "Gale", new ShelfWish { Genre = "percussive" } },
+        { "Flow", new ShelfWish { Walls = 4 } },
+        { "Flow, Gale", new ShelfWish { CountsFrom = 16 } },
+        { "Ebb, Haze", new ShelfWish { CountsTo = 15 } },
+        { "Flow", new ShelfWish { CountsFrom = 16, CountsTo = 16 } },
+        { "Ebb", new ShelfWish { TempoTo = 100 } },
+        { "Flow", new ShelfWish { TempoFrom = 112 } },
+        { "Flow", new ShelfWish { HasTag = true } },
+        { "Haze", new ShelfWish { State = DanceState.Errors } },
+        { "Flow", new ShelfWish { Danced = DancedSince.InTheLastMonth } },
+        { "Ebb", new ShelfWish { Danced = DancedSince.NotForAMonth } },
+        { "Ebb", new ShelfWish { Danced = DancedSince.NotForThreeMonths } },
+        { "Gale, Haze", new ShelfWish { Danced = DancedSince.Never } },
+        { "Ebb, Flow", new ShelfWish("vine") },
+        { "Flow", new ShelfWish("vine") { HasTag = true } },
+        { "Ebb, Flow, Gale, Haze", new ShelfWish { Order = ShelfOrder.Title } },
+        { "Haze, Ebb, Flow, Gale", new ShelfWish { Order = ShelfOrder.Counts } },
+        { "Ebb, Flow, Gale, Haze", new ShelfWish { Order = ShelfOrder.Tempo } },
+        { "Ebb, Flow, Gale, Haze", new ShelfWish { Order = ShelfOrder.Level } },
+        { "Flow, Ebb, Gale, Haze", new ShelfWish { Order = ShelfOrder.LastDanced } },
+        { "Ebb, Flow, Gale, Haze", new ShelfWish { Order = ShelfOrder.LongestNotDanced } },
+        { "Haze, Gale, Flow, Ebb", new ShelfWish { Order = ShelfOrder.Changed } },
+        { "Haze", new ShelfWish { Skip = 3 } },
+    };
+
+    [Theory]
+    [MemberData(nameof(Wishes))]
+    public async Task Found(string titles, ShelfWish wish)
+    {
+        await using var context = fixture.Context();
+        var (shelf, _, _, _) = await Shelf(context, await fixture.NewOwner());
+        Assert.Equal(titles, string.Join(", ", (await shelf.SearchFor(wish, Cancel)).Select(d => d.Title)));
+        Assert.Equal(titles.Split(", ").Length + wish.Skip, await shelf.Count(wish, Cancel));
+    }
+
+    [Fact]
+    public async Task By_the_group_that_danced_it_and_not_by_a_strangers()
+    {
+        await using var context = fixture.Context();
+        var (shelf, _, _, thursday) = await Shelf(context, await fixture.NewOwner());
+        var (other, _, _, theirs) = await Shelf(context, await fixture.NewOwner());
+        Assert.Equal(["Ebb", "Flow"], (await shelf.SearchFor(new ShelfWish { Group = thursday.Id }, Cancel)).Select(d => d.Title));
+        Assert.Empty(await shelf.SearchFor(new ShelfWish { Group = theirs.Id }, Cancel));
+        Assert.Equal(4, await other.Count(new ShelfWish(), Cancel));
+    }
+
+    [Fact]
+    public async Task Marks_are_ones_own_and_found_again()
+    {
+        await using var context = fixture.Context();
+        var (shelf, _, dances, _) = await Shelf(context, await fixture.NewOwner());
+        Assert.True(await shelf.SetMarks(dances["Gale"].Id, "Summer,  for the quay, summer,, " + new string('x', 40), Cancel));
+        Assert.False(await new DanceShelf(context, await fixture.NewOwner()).SetMarks(dances["Gale"].Id, "theirs", Cancel));
+        Assert.Equal("Gale", Assert.Single(await shelf.SearchFor(new ShelfWish { Mark = "summer" }, Cancel)).Title);
+        var (levels, marks) = await shelf.Choices(Cancel);
+        Assert.Equal(["beginner", "improver"], levels);
+        Assert.Equal(["for the quay", "summer", new string('x', 30)], marks);
+    }
+
+    [Fact]
+    public async Task A_copy_is_a_dance_of_its_own()
+    {
+        await using var context = fixture.Context();
+        var (shelf, _, dances, _) = await Shelf(context, await fixture.NewOwner());
+        await shelf.SetMarks(dances["Flow"].Id, "summer", Cancel);
+        var copy = (await shelf.Copy(dances["Flow"].Id, Cancel))!;
+        Assert.Equal("Flow, a copy", copy.Title);
+        Assert.NotEqual(dances["Flow"].Id, copy.Id);
+        Assert.Equal(2, await shelf.Count(new ShelfWish { HasTag = true, Mark = "summer" }, Cancel));
+        Assert.Null(await new DanceShelf(context, await fixture.NewOwner()).Copy(copy.Id, Cancel));
+    }
+
+    [Fact]
+    public async Task What_was_stored_before_is_described_once()
+    {
+        await using var context = fixture.Context();
+        var (shelf, _, dances, _) = await Shelf(context, await fixture.NewOwner());
+        await context.Dances.Where(d => d.Id == dances["Gale"].Id).ExecuteUpdateAsync(set => set.SetProperty(d => d.Genre, ""), Cancel);
+        context.ChangeTracker.Clear();
+        Assert.Empty(await shelf.SearchFor(new ShelfWish { Genre = "percussive" }, Cancel));
+        Assert.True(await DanceShelf.DescribeOld(context, Cancel) >= 1);
+        Assert.Single(await shelf.SearchFor(new ShelfWish { Genre = "percussive" }, Cancel));
+    }
+}

@@ -1,0 +1,302 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using FondCompass.Core.Lessons;
+using FondCompass.Web.Pages.Dances;
+using Xunit;
+
+namespace FondCompass.Web.Tests;
+
+/// <summary>What is changed of a plan by hand: it stands in the address, the rest fits around it, and nothing of it is lost.</summary>
+public partial class PlanChangesTests(Studio studio)
+{
+    private const string Script = "title Kittiwake Turn\ntempo 112\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n";
+
+    [Fact]
+    public void Changes_are_read_as_they_are_written()
+    {
+        var text = ChangesText.Settled("", "walk:A/B:2", 240, null);
+        text = ChangesText.Settled(text, "dance:A:1", null, 7);
+        text = ChangesText.Removed(text, "show");
+        text = ChangesText.Split(text, "whole:75");
+        text = ChangesText.Added(text, new OwnBlock("own:1", "Lanterns; out = now / 100%*!", 90, 0, "A:2"), "warm-up");
+        text = ChangesText.Moved(text, "dance:A:1", "");
+        var read = ChangesText.Read(text);
+        Assert.Equal([new BlockPin("walk:A/B:2", 240, null), new BlockPin("dance:A:1", null, 7)], read.Pins);
+        Assert.Equal([new OwnBlock("own:1", "Lanterns; out = now / 100%*!", 90, 0, "A:2")], read.Added);
+        Assert.Equal([new BlockMove("own:1", "warm-up"), new BlockMove("dance:A:1", "")], read.Moves);
+        Assert.Equal("show", Assert.Single(read.Removed));
+        Assert.Equal("whole:75", Assert.Single(read.Split));
+        // Each is taken back by itself, and an own block with all that was said of it.
+        Assert.Empty(ChangesText.Read(ChangesText.PutBack(text, "show")).Removed);
+        Assert.Empty(ChangesText.Read(ChangesText.Joined(text, "whole:75")).Split);
+        Assert.Single(ChangesText.Read(ChangesText.Settled(text, "dance:A:1", null, null)).Pins);
+        var gone = ChangesText.Read(ChangesText.Removed(text, "own:1"));
+        Assert.Equal((0, 1, 1), (gone.Added.Count, gone.Moves.Count, gone.Removed.Count));
+    }
+
+    [Fact]
+    public void A_block_put_further_and_further_is_written_once()
+    {
+        var text = ChangesText.Moved(ChangesText.Moved("", "show", "walk:A:1"), "show", "dance:A:1");
+        Assert.Equal([new BlockMove("show", "dance:A:1")], ChangesText.Read(text).Moves);
+        // Where another was put in between, its own move stands before it.
+        Assert.Equal(3, ChangesText.Read(ChangesText.Moved(ChangesText.Moved(text, "walk:A:1", ""), "show", "walk:A:1")).Moves.Count);
+    }
+
+    [Theory]
+    [InlineData("walk:A:1=1e9s")]
+    [InlineData("=60s;;!;x;own:1+;talk+Hello;own:2+%20")]
+    [InlineData("own:1+a*b*c*d;walk:A:1=s;walk:A:1=60m")]
+    public void What_is_no_change_changes_nothing(string text)
+    {
+        var read = ChangesText.Read(text);
+        Assert.Empty(read.Pins);
+        Assert.Empty(read.Removed);
+        Assert.True(read.Added.All(a => a is { Title.Length: > 0, Dance: null }));
+    }
+
+    [Fact]
+    public void Titles_and_numbers_have_their_bounds()
+    {
+        var read = ChangesText.Read($"own:1+{new string('x', 200)};own:1=999999s;a=0x;b=100x");
+        Assert.Equal((ChangesText.LongestTitle, LessonBrief.Longest * 60), (read.Added[0].Title.Length, read.Added[0].Seconds));
+        Assert.Equal([1, LessonPlanner.MostPinnedRepeats], read.Pins.Select(p => p.Repeats));
+        Assert.Equal(ChangesText.Most, ChangesText.Read(string.Join(';', Enumerable.Range(0, 600).Select(i => $"b{i}!"))).Removed.Count);
+    }
+
+    [Theory]
+    [InlineData("what=Lanterns+out&mins=3&after=warm-up", "Lanterns out", "3.0 min")]
+    [InlineData("what=Only+this&mins=2&after=show&bite=0*A:2", "Only this &#xD7;", "60 %")]
+    public async Task A_block_of_ones_own_comes_where_it_is_wanted(string query, string title, string says)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?order=&minutes=60&{query}", TestContext.Current.CancellationToken);
+        Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+        var html = (await visitor.Get($"{answer.Headers.Location}")).Html;
+        Assert.Contains(title, html);
+        Assert.Contains(says, html);
+        Assert.Contains("<b>60:00</b> of <b>60:00</b>", html);
+    }
+
+    [Theory]
+    [InlineData("what=Lanterns&mins=0", "&#x27;0&#x27; is no length of a block")]
+    [InlineData("what=Lanterns&mins=many", "&#x27;many&#x27; is no length of a block")]
+    [InlineData("what=Lanterns&mins=541", "&#x27;541&#x27; is no length of a block")]
+    [InlineData("with=Nobody%27s+Jig", "No dance on your shelf is called")]
+    [InlineData("with=kittiwake+turn", "Kittiwake Turn is in this lesson already")]
+    [InlineData("pins=own:1%2BDrill*0*Z:9", "which is not taught in this lesson")]
+    [InlineData("pins=walk:A:9!", "this plan has no such block")]
+    [InlineData("pins=walk:A:9>show", "this plan has not both")]
+    [InlineData("pins=show!", "Taken out: ")]
+    public async Task What_cannot_be_done_is_said_and_the_plan_stands(string query, string says)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        var (status, html) = await visitor.Get($"/dances/{id}/plan?order=&{query}");
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains(says, html);
+        Assert.Contains("Walk vine", html);
+    }
+
+    [Fact]
+    public async Task Several_dances_are_taught_in_one_lesson_and_kept_with_it()
+    {
+        var visitor = await studio.NewVisitor();
+        var (id, also) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
+        using var added = await visitor.Client.GetAsync($"/dances/{id}/plan?order=&minutes=90&with=low+tide+reel", TestContext.Current.CancellationToken);
+        var html = (await visitor.Get($"{added.Headers.Location}")).Html;
+        Assert.Contains("Take Low Tide Reel out of this lesson", html);
+        Assert.Equal(2, WalkVine().Count(html));
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "90"), ("order", ""), ("also", $"{also}"));
+        Assert.Equal(2, WalkVine().Count((await visitor.Get($"/dances/{id}/plan")).Html));
+        Assert.Contains("It is also in the lesson of", (await visitor.Get($"/dances/{also}/plan")).Html);
+        // Held, it was danced by them both.
+        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "2"), ("rate", "100"));
+        var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/[0-9a-f-]{36}").Value;
+        Assert.Contains("Low Tide Reel", (await visitor.Get(group)).Html);
+    }
+
+    [Fact]
+    public async Task A_held_lesson_keeps_the_plan_it_was_held_with()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"), ("order", "pairs"), ("pins", "walk:A:1=231s;own:1+Lanterns%20out;own:1>warm-up"));
+        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "2"), ("rate", "90"));
+        await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", "title Kittiwake Turn\npart A\n1-8 march R\n"), ("version", "2"));
+        Assert.Contains("Walk march", (await visitor.Get($"/dances/{id}/plan?order=")).Html);
+        var lesson = Regex.Match((await visitor.Get("/lessons")).Html, "href=\"(/lessons/[0-9a-f-]{36})\"").Groups[1].Value;
+        var (status, html) = await visitor.Get(lesson);
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains("Walk vine R, vine L (A 1)", html);
+        Assert.Contains("3.9 min", html);
+        Assert.Contains("Lanterns out", html);
+        Assert.Equal(HttpStatusCode.NotFound, (await (await studio.NewVisitor()).Get(lesson)).Status);
+        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Get($"/lessons/{Guid.NewGuid()}")).Status);
+    }
+
+    [Fact]
+    public async Task What_a_group_danced_and_half_forgot_comes_back_first()
+    {
+        var visitor = await studio.NewVisitor();
+        var (id, old) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
+        var day = DateOnly.FromDateTime(DateTime.UtcNow).AddDays(-14);
+        await visitor.Post($"/dances/{old}/log", "/", ("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", "2"), ("rate", "100"));
+        var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
+        var html = (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html;
+        Assert.Contains("Recap Low Tide Reel", html);
+        Assert.Contains("75% of ", html);
+        Assert.DoesNotContain("Recap Low Tide Reel", (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}&recaps=no")).Html);
+        // Where there is no room it is put off, and said.
+        Assert.Contains("Due, and without room in this lesson: Low Tide Reel", (await visitor.Get($"/dances/{id}/plan?order=&minutes=18&class={group}")).Html);
+    }
+
+    [Theory]
+    [InlineData("2", "", "Recap Low Tide Reel", "Low Tide Reel, which they know")]
+    [InlineData("1", "", "Recap Low Tide Reel", "")]
+    [InlineData("0", "", "", "")]
+    [InlineData("2", "1", "", "")]
+    public async Task What_was_never_danced_clean_or_whole_is_not_said_to_be_known(string reached, string weak, string recap, string known)
+    {
+        var visitor = await studio.NewVisitor();
+        var (id, old) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
+        var day = DateOnly.FromDateTime(DateTime.UtcNow).AddDays(-14);
+        await visitor.Post($"/dances/{old}/log", "/", [("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", reached), ("rate", "100"), .. weak.Length > 0 ? ((string, string)[])[("weak", weak)] : []]);
+        var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
+        var html = (await visitor.Get($"/dances/{id}/plan?order=follow-along&minutes=90&class={group}")).Html;
+        Assert.Equal(recap.Length > 0, html.Contains("Recap Low Tide Reel", StringComparison.Ordinal));
+        Assert.Equal(known.Length > 0, html.Contains("Low Tide Reel, which they know", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_lesson_goes_into_a_calendar()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?order=&handler=Calendar", TestContext.Current.CancellationToken);
+        var text = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        Assert.Equal("text/calendar", answer.Content.Headers.ContentType!.MediaType);
+        var calendar = Ical.Net.Calendar.Load(text)!;
+        var lesson = Assert.Single(calendar.Events);
+        Assert.Equal("Lesson: Kittiwake Turn", lesson.Summary);
+        Assert.Contains("Walk vine R, vine L", lesson.Description, StringComparison.Ordinal);
+        Assert.Equal(DateOnly.FromDateTime(DateTime.UtcNow), DateOnly.FromDateTime(lesson.Start!.Value));
+    }
+
+    [Fact]
+    public async Task What_is_safe_side_by_side_is_offered_written_and_called_on_the_board()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write("title Kittiwake Turn\ntempo 112\npart A\n1-4 vine R\n5-8 rolling vine L, touch R\n");
+        var html = (await visitor.Get($"/dances/{id}/plan?order=&handler=Beside")).Html;
+        Assert.Contains("it turns once round", html);
+        string Field(string name) => WebUtility.HtmlDecode(Regex.Match(html, $"name=\"{name}\" value=\"([^\"]*)\"").Groups[1].Value);
+        (string, string)[] fields = [("version", Field("version")), ("part", Field("part")), ("line", Field("line")), ("first", Field("first")), ("rows", Field("rows"))];
+        using (var stale = await visitor.Post($"/dances/{id}/plan?order=&handler=Beside", "/", [("version", "0"), .. fields[1..]]))
+        {
+            Assert.Contains("was changed elsewhere meanwhile", await stale.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        }
+
+        await visitor.Post($"/dances/{id}/plan?order=&handler=Beside", "/", fields);
+        Assert.Contains("the dance has it", (await visitor.Get($"/dances/{id}/plan?order=&handler=Beside")).Html);
+        Assert.Contains("no turn 5-8", (await visitor.Get($"/dances/{id}/write")).Html);
+        Assert.Contains("\"kind\":\"beside\"", (await visitor.Get($"/dances/{id}/teach?handler=Timeline")).Html);
+        using var again = await visitor.Post($"/dances/{id}/plan?order=&handler=Beside", "/", fields);
+        Assert.Contains("is not offered any more", await again.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task A_cue_is_changed_in_place_for_the_dance_and_for_one_class_alone()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post("/groups", "/groups", ("name", "Harbour ring"), ("minutes", "60"));
+        var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
+        async Task<string> Say(string words, string theClass, string count = "5")
+        {
+            var version = Regex.Match((await visitor.Get($"/dances/{id}/cues")).Html, "name=\"version\" value=\"(\\d+)\"").Groups[1].Value;
+            using var answer = await visitor.Post($"/dances/{id}/cues", "/", ("part", "A"), ("line", "1"), ("count", count), ("version", version), ("class", theClass), ("words", words));
+            return answer.StatusCode == HttpStatusCode.Redirect ? (await visitor.Get($"{answer.Headers.Location}")).Html : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        }
+
+        Assert.Contains("<b>lanterns left</b>", await Say("lanterns left", group));
+        Assert.DoesNotContain("lanterns left", (await visitor.Get($"/dances/{id}/cues")).Html);
+        Assert.DoesNotContain("lanterns left", (await visitor.Get($"/dances/{id}/write")).Html);
+        Assert.Contains("<b>to the quay</b>", await Say("to the quay", ""));
+        Assert.Contains("cue 5 to the quay", (await visitor.Get($"/dances/{id}/write")).Html);
+        Assert.Contains("<b>lanterns left</b>", (await visitor.Get($"/dances/{id}/cues?class={group}")).Html);
+        // The board says what the planned class is told.
+        Assert.Contains("to the quay", (await visitor.Get($"/dances/{id}/teach?handler=Timeline")).Html);
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"), ("order", ""));
+        Assert.Contains("lanterns left", (await visitor.Get($"/dances/{id}/teach?handler=Timeline")).Html);
+        Assert.Contains("cues as told to Harbour ring", (await visitor.Get($"/dances/{id}/teach")).Html);
+        // No words take it away; what cannot be is said.
+        Assert.DoesNotContain("lanterns left", await Say("", group));
+        Assert.DoesNotContain("to the quay", await Say("", ""));
+        Assert.DoesNotContain("cue 5", (await visitor.Get($"/dances/{id}/write")).Html);
+        Assert.Contains("There is no step on count 99", await Say("never", "", "99"));
+        Assert.Contains("A cue has at most 120 letters", await Say(new string('x', 121), ""));
+        Assert.Contains("begins a remark in a script", await Say("number # one", ""));
+        Assert.Contains("There is no such group of yours", await Say("theirs", $"{Guid.NewGuid()}"));
+    }
+
+    [Fact]
+    public async Task What_a_group_knows_comes_from_its_log_and_its_way_is_kept()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-20"), ("reached", "2"), ("rate", "90"), ("weak", "2"));
+        var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
+        var html = (await visitor.Get($"/groups/{group}")).Html;
+        Assert.Contains("Steps by the log: 1 known, 2 seen, 0 fading", html);
+        Assert.Contains("<td>vine</td><td>known</td>", html);
+        Assert.Contains("<td>jazz box</td><td>seen, lost the last time</td>", html);
+        // What is known is walked in less time; by hand it is otherwise.
+        async Task<string> Walk() => Regex.Match((await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html, "25% new to them|100% new to them|60% new to them").Value;
+        Assert.Equal("25% new to them", await Walk());
+        await visitor.Post($"/groups/{group}", "/", ("Asked.Name", "Harbour ring"), ("Asked.Seen", "They have seen:\n- vine"), ("Asked.Gentle", "knees: no jumps"), ("Asked.Way[order]", "pairs"));
+        Assert.Equal("60% new to them", await Walk());
+        html = (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html;
+        Assert.Contains("knees: no jumps", html);
+        Assert.Contains("As Harbour ring is used to it.", html);
+        Assert.Contains("in pairs (suggested)", html);
+        await visitor.Post($"/dances/{id}/plan?order=follow-along&show=no&ladder=70+100&class={group}&handler=Habit", "/");
+        html = (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html;
+        Assert.Contains("follow along, no walk (suggested)", html);
+        Assert.Contains("placeholder=\"70 100\"", html);
+        // What was kept from the plan stands on the group's page, and can be changed there.
+        html = (await visitor.Get($"/groups/{group}")).Html;
+        Assert.Contains("name=\"Asked.Way[ladder]\" value=\"70 100\"", html);
+        Assert.Contains("<option value=\"follow-along\" selected=\"selected\">", html);
+        await visitor.Post($"/groups/{group}", "/", ("Asked.Name", "Harbour ring"), ("Asked.Way[ladder]", ""), ("Asked.Way[order]", ""));
+        Assert.Contains("placeholder=\"60 75 90 100\"", (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html);
+        using var wrong = await visitor.Post($"/groups/{group}", "/", ("Asked.Name", "Harbour ring"), ("Asked.Way[countin]", "many"));
+        Assert.Contains("&#x27;many&#x27; is no count-in", await wrong.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task A_room_is_kept_with_its_group()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post("/groups", "/groups", ("name", "Harbour ring"), ("minutes", "60"));
+        var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
+        Assert.Contains("none kept yet", (await visitor.Get($"/dances/{id}/room?group={group}")).Html);
+        await visitor.Post($"/dances/{id}/room?handler=Keep&group={group}", "/", ("width", "17"), ("depth", "8"), ("layout", "Staggered"), ("obstacles", "0 0 1.2 0.8\n4 6 0.4 0.4 pillar"));
+        var html = (await visitor.Get($"/dances/{id}/room?group={group}")).Html;
+        Assert.Contains("name=\"width\" inputmode=\"decimal\" value=\"17\"", html);
+        Assert.Contains("4 6 0.4 0.4 pillar", html);
+        Assert.Contains("This is the one that is kept.", html);
+        Assert.Contains("Another one is kept now.", (await visitor.Get($"/dances/{id}/room?group={group}&width=9&depth=9")).Html);
+        using var wrong = await visitor.Post($"/dances/{id}/room?handler=Keep&group={group}", "/", ("width", "no"), ("depth", "8"));
+        Assert.Contains("&#x27;no&#x27; cannot be the width", await wrong.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        Assert.Contains("value=\"17\"", (await visitor.Get($"/dances/{id}/room?group={group}")).Html);
+        var other = await studio.NewVisitor();
+        var theirs = await other.Write(Script);
+        Assert.DoesNotContain("value=\"17\"", (await other.Get($"/dances/{theirs}/room?group={group}")).Html);
+    }
+
+    [GeneratedRegex("<summary>Walk vine R, vine L")]
+    private static partial Regex WalkVine();
+}
