@@ -31,7 +31,8 @@ public sealed class Browser : IDisposable
 
     public IWebElement Find(string css) => Until($"{css} is there", () => _driver.FindElements(By.CssSelector(css)) is [var first, ..] ? first : null);
 
-    public string Text(string css) => Find(css).Text;
+    /// <summary>What is read there; where the page replaces it while it is read, what is read of its successor.</summary>
+    public string Text(string css) => Until($"{css} can be read", () => Find(css).Text);
 
     public void Click(string css) => Press(() => Find(css));
 
@@ -138,6 +139,17 @@ public sealed class Browser : IDisposable
     {
         var wait = new WebDriverWait(new SystemClock(), _driver, TimeSpan.FromSeconds(seconds), TimeSpan.FromMilliseconds(40)) { Message = what };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(ElementClickInterceptedException));
-        return wait.Until(_ => holds())!;
+        return wait.Until(_ =>
+        {
+            try
+            {
+                return holds();
+            }
+            catch (UnknownErrorException replaced) when (replaced.Message.Contains("does not belong to the document", StringComparison.Ordinal))
+            {
+                // The driver's other word for an element that was replaced while it was asked.
+                return null;
+            }
+        })!;
     }
 }

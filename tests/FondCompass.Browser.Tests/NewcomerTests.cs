@@ -34,7 +34,7 @@ public class NewcomerTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         browser.NewAccount();
         browser.NewDance();
-        browser.Find(".help summary").Click();
+        browser.Click(".help summary");
         var examples = browser.Driver.FindElements(By.CssSelector(".help code")).Select(c => c.Text).Where(t => !t.StartsWith('#')).ToList();
         Assert.InRange(examples.Count, 5, 20);
         browser.Click("#script");

@@ -192,7 +192,7 @@ public class PlanTests(RunningStudio studio)
         browser.Find("[aria-label='One bite less of Kittiwake Turn in week 1']").SendKeys(Keys.Enter);
         browser.WaitForText("#course-table", "bites 1 to 3");
         browser.WaitForText("#course-table", "ready in week 2");
-        browser.Find("[aria-label='Let go: Kittiwake Turn in week 1']").Click();
+        browser.Click("[aria-label='Let go: Kittiwake Turn in week 1']");
         browser.WaitForText("#course-table", "ready in week 1");
         browser.ClickText("Plan all these lessons");
         browser.WaitForText("#main", "4 lessons are planned");

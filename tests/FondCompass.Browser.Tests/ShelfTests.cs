@@ -49,7 +49,7 @@ public class ShelfTests(RunningStudio studio)
         browser.Wait("one is for improvers", () => Titles(browser) == "Kittiwake Turn");
 
         browser.ClickText("Delete");
-        browser.Find(".bin summary").Click();
+        browser.Click(".bin summary");
         browser.ClickText("Bring it back");
         browser.Wait("it is open again", () => browser.Path.EndsWith("/write", StringComparison.Ordinal));
         Assert.Empty(browser.Errors());
