@@ -27,6 +27,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
 
     public DbSet<LessonRecord> Lessons => Set<LessonRecord>();
 
+    public DbSet<LessonEventRecord> LessonEvents => Set<LessonEventRecord>();
+
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
@@ -77,6 +79,9 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             group.Property(g => g.Habits).HasMaxLength(GroupRecord.LongestHabits).HasDefaultValue("");
             group.Property(g => g.Gentle).HasMaxLength(GroupRecord.LongestGentle).HasDefaultValue("");
             group.Property(g => g.Room).HasMaxLength(GroupRecord.LongestRoom).HasDefaultValue("");
+            group.Property(g => g.WalkFactor).HasDefaultValue(1.0);
+            group.Property(g => g.GatherFactor).HasDefaultValue(1.0);
+            group.Property(g => g.HeldFast).HasMaxLength(40).HasDefaultValue("");
             group.HasIndex(g => g.OwnerId);
             group.HasOne<Instructor>().WithMany().HasForeignKey(g => g.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
@@ -96,6 +101,17 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             course.HasOne(c => c.Group).WithMany().HasForeignKey(c => c.GroupId).OnDelete(DeleteBehavior.Cascade);
             course.HasOne<Instructor>().WithMany().HasForeignKey(c => c.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
+        builder.Entity<LessonEventRecord>(told =>
+        {
+            told.HasKey(e => new { e.LessonId, e.Id });
+            told.Property(e => e.Arrived).UseIdentityAlwaysColumn();
+            told.Property(e => e.Kind).HasMaxLength(20);
+            told.Property(e => e.Block).HasMaxLength(LessonEventRecord.LongestBlock);
+            told.Property(e => e.Bite).HasMaxLength(LessonEventRecord.LongestBite);
+            told.Property(e => e.Words).HasMaxLength(LessonEventRecord.LongestWords);
+            told.HasIndex(e => new { e.LessonId, e.Arrived });
+            told.HasOne<LessonRecord>().WithMany().HasForeignKey(e => e.LessonId).OnDelete(DeleteBehavior.Cascade);
+        });
         builder.Entity<LessonRecord>(lesson =>
         {
             lesson.Property(l => l.Also).HasDefaultValueSql("'{}'");
@@ -104,6 +120,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             lesson.Property(l => l.Note).HasMaxLength(4000);
             lesson.Property(l => l.Way).HasMaxLength(LessonRecord.LongestWay);
             lesson.Property(l => l.Pins).HasMaxLength(LessonRecord.LongestPins);
+            lesson.Property(l => l.ClassCode).HasMaxLength(12);
+            lesson.HasIndex(l => l.ClassCode).IsUnique();
             lesson.HasIndex(l => new { l.OwnerId, l.Date });
             lesson.HasIndex(l => new { l.DanceId, l.Held, l.Date });
             lesson.HasIndex(l => new { l.OwnerId, l.Sent }).IsUnique();

@@ -1,6 +1,7 @@
 using FondCompass.Web.Accounts;
 using FondCompass.Web.Api;
 using FondCompass.Web.Hosting;
+using FondCompass.Web.Pages.Teaching;
 
 var builder = WebApplication.CreateBuilder(args);
 builder.AddLogs();
@@ -25,6 +26,7 @@ app.MapCues();
 app.MapSwaps();
 app.MapRoom();
 app.MapOpenApi("/api/openapi.json");
+app.MapClassWindows();
 app.MapStatics();
 
 await app.PrepareDatabase();

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Json;
 using System.Text.RegularExpressions;
 using FondCompass.Tests.Databases;
 using Microsoft.AspNetCore.Builder;
@@ -98,6 +99,23 @@ public sealed partial class Visitor(HttpClient client)
         return await client.PostAsync(WebUtility.HtmlDecode(form.Groups[1].Value), new FormUrlEncodedContent(fields));
     }
 
+    /// <summary>Sends JSON as a page's script does, with the page's token.</summary>
+    public async Task<HttpResponseMessage> Send(string path, string page, object body)
+    {
+        var token = Meta().Match((await Get(page)).Html).Groups[1].Value;
+        using var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = JsonContent.Create(body) };
+        request.Headers.Add("X-Fond-Token", token);
+        return await client.SendAsync(request);
+    }
+
+    /// <summary>A lesson planned for a group; gives its id.</summary>
+    public async Task<string> Plan(string dance, string group = "Harbour ring", int minutes = 45, string date = "")
+    {
+        var day = date.Length > 0 ? date : DateTime.UtcNow.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        await Post($"/dances/{dance}/plan?handler=Keep", "/", ("group", group), ("date", day), ("minutes", $"{minutes}"), ("order", "add-on"));
+        return LessonLink().Match((await Get($"/dances/{dance}/plan")).Html).Groups[1].Value;
+    }
+
     /// <summary>A new dance with a script; gives its id.</summary>
     public async Task<string> Write(string script)
     {
@@ -110,6 +128,12 @@ public sealed partial class Visitor(HttpClient client)
 
     [GeneratedRegex("__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"")]
     private static partial Regex Token();
+
+    [GeneratedRegex("<meta name=\"fond-token\" content=\"([^\"]+)\"")]
+    private static partial Regex Meta();
+
+    [GeneratedRegex("/lessons/([0-9a-f-]{36})/teach")]
+    private static partial Regex LessonLink();
 
     [GeneratedRegex("<form[^>]* action=\"([^\"]*)\"[^>]*>(.*?)</form>", RegexOptions.Singleline)]
     private static partial Regex Forms();

@@ -105,7 +105,8 @@ public static class Bites
     /// <param name="analysis">The dance with its findings.</param>
     /// <param name="bpm">Counts per minute at full tempo.</param>
     /// <param name="cuts">Lines that the instructor joined or split.</param>
-    public static IReadOnlyList<Bite> Of(Analysis analysis, ClassKnowledge knowledge, double bpm, BiteCuts? cuts = null)
+    /// <param name="log">What the group's log says of its lines.</param>
+    public static IReadOnlyList<Bite> Of(Analysis analysis, ClassKnowledge knowledge, double bpm, BiteCuts? cuts = null, LineLog? log = null)
     {
         var bites = new List<Bite>();
         var traps = analysis.Findings.Where(f => f.Code.StartsWith("TRAP", StringComparison.Ordinal) && f.Place.Line is not null).ToLookup(f => (f.Place.Part, f.Place.Line!.Value));
@@ -143,7 +144,7 @@ public static class Bites
                     Layers = layers,
                     Watch = [.. trouble, .. found],
                     Difficulty = DifficultyOf(actions, line, knowledge, bpm, layers, found.Count, trouble.Count),
-                    Loss = LossOf(DifficultyOf(actions, line, knowledge, UsualTempo, layers, found.Count, trouble.Count).Points),
+                    Loss = (log ?? LineLog.None).LossOf(pattern.Part.Name, numbers, LossOf(DifficultyOf(actions, line, knowledge, UsualTempo, layers, found.Count, trouble.Count).Points)),
                     Novelty = actions.Select(a => ClassKnowledge.Novelty(knowledge.Of(a))).DefaultIfEmpty(1).Average(),
                 };
                 bites.Add(bite);

@@ -24,6 +24,8 @@ internal sealed partial class DanceBlocks
             Dance = _index,
             Part = parts.Count == 1 ? parts[0] : null,
             Lines = parts.Count == 1 ? [.. bites.SelectMany(b => b.Lines).Distinct()] : null,
+            Bites = bites,
+            IsWhole = _isWhole && counts == Trace.TotalCounts,
             Counts = counts,
             CountIn = _countIn,
             Rate = rate,

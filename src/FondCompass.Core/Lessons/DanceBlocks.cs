@@ -185,6 +185,7 @@ internal sealed partial class DanceBlocks
         {
             Part = bite.Part,
             Lines = [.. bite.Lines],
+            Bites = [bite],
             Counts = bite.Counts,
             Say = _cues.Sentences(bite),
             Watch = WatchOf([bite]),

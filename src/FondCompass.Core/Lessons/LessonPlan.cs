@@ -45,6 +45,12 @@ public sealed record LessonBlock
     /// <summary>The lines it covers, where they are of one part.</summary>
     public IReadOnlyList<int>? Lines { get; init; }
 
+    /// <summary>The bites it covers, in the order in which they are danced; none where it is about none.</summary>
+    public IReadOnlyList<Bite> Bites { get; init; } = [];
+
+    /// <summary>It is danced whole: the pattern as it goes round, the order once through.</summary>
+    public bool IsWhole { get; init; }
+
     /// <summary>Counts of one repeat; null where nothing is counted.</summary>
     public int? Counts { get; init; }
 
@@ -130,6 +136,9 @@ public sealed record LessonDance(Analysis Analysis, double Bpm, Song? Song = nul
     /// <summary>What was learned of a known dance, lesson by lesson; from it a recap is reckoned where it is due. Empty where nobody knows.</summary>
     public IReadOnlyList<Learned> Learned { get; init; } = [];
 
+    /// <summary>What the group's log says of its lines; nothing where nobody has danced it.</summary>
+    public LineLog Logged { get; init; } = LineLog.None;
+
     /// <summary>Lines that the instructor joined or split; each line is a bite when null.</summary>
     public BiteCuts? Cuts { get; init; }
 
@@ -141,8 +150,11 @@ public sealed record LessonDance(Analysis Analysis, double Bpm, Song? Song = nul
 
     public string Title => Analysis.Dance.Header.Title.Trim() is { Length: > 0 } title ? title : "Untitled dance";
 
+    /// <summary>Song count at which it begins with this track; where its header says when null.</summary>
+    public int? Intro { get; init; }
+
     /// <summary>Song count at which repeat 1 begins.</summary>
-    public int Start => Song is { } song ? Math.Clamp(Analysis.Dance.Header.Intro, 0, Math.Max(0, song.Counts - 1)) : 0;
+    public int Start => Song is { } song ? Math.Clamp(Intro ?? Analysis.Dance.Header.Intro, 0, Math.Max(0, song.Counts - 1)) : 0;
 
     /// <summary>The tempo it begins with.</summary>
     public double Tempo => Song?.Time.BpmAt(Start) ?? Bpm;

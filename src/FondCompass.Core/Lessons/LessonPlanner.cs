@@ -41,7 +41,7 @@ public sealed class LessonPlanner
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(brief.Minutes);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(brief.Minutes, LessonBrief.Longest);
         var steps = lexicon ?? StepLexicon.Shipped;
-        var bites = brief.Dances.Select(d => d.IsKnown ? [] : Bites.Of(d.Analysis, brief.Class, d.Tempo, d.Cuts)).ToList();
+        var bites = brief.Dances.Select(d => d.IsKnown ? [] : Bites.Of(d.Analysis, brief.Class, d.Tempo, d.Cuts, d.Logged)).ToList();
         var plan = new LessonPlanner(brief, bites).Plan(new BiteCues(steps));
         return plan.Over > 0 ? plan with { Gives = WaysOut.Of(brief, bites, plan) } : plan;
     }

@@ -108,6 +108,9 @@ public sealed record TeachingWay
 
     public ProgressSchool Progress { get; init; }
 
+    /// <summary>How it is counted aloud; as the dance says when null.</summary>
+    public CountStyle? Counting { get; init; }
+
     /// <summary>Counts of a count-in; the dance's own when null.</summary>
     public int? CountIn { get; init; }
 

@@ -110,6 +110,24 @@ public sealed class Translation
         return read;
     }
 
+    /// <summary>Languages that have words here, by their tags.</summary>
+    public IReadOnlyList<string> Languages => [.. _entries.Values.SelectMany(e => e).Select(e => e.Language).Where(l => l.Length > 0).Distinct().Order(StringComparer.Ordinal)];
+
+    /// <summary>The script's words in a language, each by the first that stands for it there.</summary>
+    public IReadOnlyDictionary<string, string> Into(string language)
+    {
+        var words = new Dictionary<string, string>();
+        foreach (var (key, entries) in _entries)
+        {
+            foreach (var entry in entries.Where(e => e.Language == language))
+            {
+                words.TryAdd(string.Join(' ', entry.Words), key);
+            }
+        }
+
+        return words;
+    }
+
     private void Add(string key, Entry entry)
     {
         if (key.EndsWith('*'))

@@ -50,6 +50,9 @@ public sealed record DanceRun
 {
     private IReadOnlyDictionary<string, IReadOnlyList<Facing>>? _partWalls;
 
+    /// <summary>Some bites of the dance, danced by themselves; what comes again is not "from the top".</summary>
+    public bool IsExcerpt { get; init; }
+
     public required DanceTrace Trace { get; init; }
 
     public required Song Song { get; init; }

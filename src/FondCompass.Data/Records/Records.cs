@@ -189,6 +189,14 @@ public sealed class GroupRecord : IOwned
     /// <summary>The hall it dances in, as the room's page writes it; empty for none told yet.</summary>
     public string Room { get; set; } = "";
 
+    /// <summary>Constants that the instructor holds fast, so that the log does not change them: "walk", "gather", with a blank between.</summary>
+    public string HeldFast { get; set; } = "";
+
+    /// <summary>What the log taught of its pace: factors of walking and of gathering, 1 where nothing is logged. Reckoned from events, kept so that plans need not ask for them.</summary>
+    public double WalkFactor { get; set; } = 1;
+
+    public double GatherFactor { get; set; } = 1;
+
     /// <summary>No longer taught; its lessons stay.</summary>
     public bool Archived { get; set; }
 }
@@ -297,9 +305,57 @@ public sealed class LessonRecord : IOwned
 
     public string Note { get; set; } = "";
 
+    /// <summary>Dancers counted; null where nobody counted.</summary>
+    public int? Heads { get; set; }
+
+    /// <summary>A board leads it, and has not said that it is over.</summary>
+    public bool Running { get; set; }
+
+    /// <summary>By this code a screen on the hall's network shows the class what is danced; null where none does.</summary>
+    public string? ClassCode { get; set; }
+
+    /// <summary>Until when the code holds.</summary>
+    public DateTimeOffset? ClassCodeUntil { get; set; }
+
     /// <summary>All dances that are taught in it.</summary>
     public IEnumerable<Guid> Dances => Also.Prepend(DanceId);
 
     /// <summary>Nothing was marked as lost in it.</summary>
     public bool IsClean => WeakLines.Length == 0;
+}
+
+/// <summary>One thing that a board told of a lesson. What arrives twice is kept once.</summary>
+public sealed class LessonEventRecord
+{
+    /// <summary>Most events of one lesson, and most letters of a block's id, a bite's key and of words.</summary>
+    public const int Most = 20_000, LongestBlock = 200, LongestBite = 100, LongestWords = 2000;
+
+    public Guid LessonId { get; set; }
+
+    /// <summary>Made by the board; an event's own within its lesson.</summary>
+    public Guid Id { get; set; }
+
+    /// <summary>The order in which events arrived.</summary>
+    public long Arrived { get; set; }
+
+    public Guid Board { get; set; }
+
+    public int Number { get; set; }
+
+    public double Opened { get; set; }
+
+    public double Since { get; set; }
+
+    /// <summary>The kind's name, in small letters.</summary>
+    public string Kind { get; set; } = "";
+
+    public string Block { get; set; } = "";
+
+    public string Bite { get; set; } = "";
+
+    public double? Value { get; set; }
+
+    public string Words { get; set; } = "";
+
+    public Guid? Undoes { get; set; }
 }

@@ -79,6 +79,7 @@ internal static class PlanEndpoint
             Walls = way.Word("walls", WayWords.WallSchools) ?? usual.Walls,
             Music = way.Word("music", WayWords.MusicSchools) ?? usual.Music,
             Cues = way.Word("cues", WayWords.CueSchools) ?? usual.Cues,
+            Counting = way.Word("counting", WayWords.CountStyles) ?? usual.Counting,
             Mistakes = way.Word("mistakes", WayWords.MistakeSchools) ?? usual.Mistakes,
             Progress = way.Word("progress", WayWords.ProgressSchools) ?? usual.Progress,
             CountIn = way.Whole("countIn", 0, 64) ?? usual.CountIn,

@@ -1,4 +1,5 @@
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Notation;
 
 namespace FondCompass.Web.Api;
 
@@ -36,6 +37,8 @@ internal static class WayWords
         ["runs-only"] = ProgressSchool.RunsOnly,
         ["one-run"] = ProgressSchool.OneRun,
     };
+
+    public static readonly IReadOnlyDictionary<string, CountStyle> CountStyles = new Dictionary<string, CountStyle> { ["up"] = CountStyle.Up, ["down"] = CountStyle.Down, ["names"] = CountStyle.Names };
 
     public static readonly IReadOnlyDictionary<string, ClassLevel> Levels = new Dictionary<string, ClassLevel>
     {

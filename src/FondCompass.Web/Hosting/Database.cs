@@ -2,6 +2,7 @@ using FondCompass.Data;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
@@ -23,6 +24,10 @@ internal static class Database
         builder.Services.AddScoped(services => new WordBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped(services => new DanceShelf(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<WordBook>()));
         builder.Services.AddScoped(services => new TrackBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
+        builder.Services.AddScoped(services => new LessonEvents(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
+        builder.Services.AddScoped<LessonDesk>();
+        builder.Services.AddScoped<ClassLessons>();
+        builder.Services.AddSingleton<ClassWindows>();
         builder.Services.AddScoped(services => new LessonBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
     }
 

@@ -21,6 +21,7 @@ internal static class StudioPages
             options.Conventions.AllowAnonymousToPage("/SignIn");
             options.Conventions.AllowAnonymousToPage("/Status");
             options.Conventions.AllowAnonymousToPage("/Help");
+            options.Conventions.AllowAnonymousToPage("/Teaching/Class");
         });
         builder.Services.AddSingleton<ModuleMap>();
         builder.Services.AddMemoryCache();

@@ -1,16 +1,19 @@
 using System.Globalization;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Api;
+using FondCompass.Web.Drawing;
 using FondCompass.Web.Pages.Dances;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
 /// <summary>What one group is, what it knows, and what it has danced.</summary>
-public sealed class GroupModel(LessonBook book, DanceShelf shelf) : PageModel
+public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonEvents events, LessonDesk desk) : PageModel
 {
     /// <summary>Most dancers a group has.</summary>
     private const int MostDancers = 5000;
@@ -27,6 +30,15 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf) : PageModel
 
     /// <summary>Each step of the lessons held, those kept least first.</summary>
     public IReadOnlyList<StepState> Steps { get; private set; } = [];
+
+    /// <summary>Lessons that are plotted at the most.</summary>
+    private const int MostPlotted = 24;
+
+    /// <summary>The last lessons, the earliest of them first.</summary>
+    public IReadOnlyList<LessonPoint> Progress { get; private set; } = [];
+
+    /// <summary>What the log makes of the pace: before, after and why.</summary>
+    public IReadOnlyList<LearnedConstant> Pace { get; private set; } = [];
 
     /// <summary>Courses of this group.</summary>
     public IReadOnlyList<CourseRecord> Courses { get; private set; } = [];
@@ -87,6 +99,18 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf) : PageModel
         }).OrderBy(d => d.kept ?? -1).ToList();
         var lexicon = await shelf.Lexicon(cancel);
         Steps = await TaughtClass.StepsOf(Held, shelf, lexicon, cancel);
+        var told = await events.OfGroup(id, cancel);
+        Progress = [.. Held.Take(MostPlotted).Reverse().Select(l => new LessonPoint(
+            l.Id, l.Date, titles.GetValueOrDefault(l.DanceId, "a deleted dance"), l.RatePercent, l.WeakLines.Length, l.Minutes,
+            told.Contains(l.Id) ? HallLog.Of(told[l.Id].Select(EventWords.Read).OfType<LessonEvent>()).Seconds / 60 : null))];
+        var (walks, gathers) = await desk.TimesOf(id, cancel);
+        var typed = TaughtClass.TypedPaceOf(group);
+        Pace =
+        [
+            PaceLearning.Of("Seconds to walk one new action", typed.SecondsPerAction, walks, TaughtClass.Holds(group, TaughtClass.Walk)),
+            PaceLearning.Of("Seconds of talk with each bite", typed.TalkPerBite, walks, TaughtClass.Holds(group, TaughtClass.Walk)),
+            PaceLearning.Of("Seconds to gather after a danced block", typed.Regroup, gathers, TaughtClass.Holds(group, TaughtClass.Gather)),
+        ];
         Courses = [.. (await book.Courses(cancel)).Where(c => c.GroupId == id)];
         Unknown = [.. TaughtClass.Names(group.Knows).Concat(TaughtClass.Names(group.Seen)).Where(n => lexicon.Find(n.ToLowerInvariant()) is null && Core.Lexicon.Verbs.Find(n.ToLowerInvariant()) is null).Distinct()];
         return true;
@@ -123,6 +147,11 @@ public sealed record GroupAsked
     /// <summary>The way it is used to be taught, by the words of a plan's address.</summary>
     public Dictionary<string, string?> Way { get; init; } = [];
 
+    /// <summary>The log does not change the pace of walking, of gathering.</summary>
+    public bool HoldWalk { get; init; }
+
+    public bool HoldGather { get; init; }
+
     public bool Archived { get; init; }
 
     public static GroupAsked Of(GroupRecord group)
@@ -143,6 +172,8 @@ public sealed record GroupAsked
             CoolDown = Text(group.CoolDown),
             Gentle = group.Gentle,
             Way = PlanAsked.Of(group.Habits).Habits,
+            HoldWalk = TaughtClass.Holds(group, TaughtClass.Walk),
+            HoldGather = TaughtClass.Holds(group, TaughtClass.Gather),
             Archived = group.Archived,
         };
     }
@@ -202,6 +233,7 @@ public sealed record GroupAsked
         (group.Name, group.Meets, group.Level) = (name, Clean(Meets), WayWords.Levels.ContainsKey(Level ?? "") ? Level! : "beginner");
         (group.Size, group.LessonMinutes) = ((int?)size, (int)(minutes ?? 60));
         (group.Knows, group.Seen, group.Archived) = (Clean(Knows), Clean(Seen), Archived);
+        group.HeldFast = string.Join(' ', ((string[])[HoldWalk ? TaughtClass.Walk : "", HoldGather ? TaughtClass.Gather : ""]).Where(w => w.Length > 0));
         (group.Habits, group.Gentle) = (habits.Way, Clean(Gentle));
         (group.SecondsPerAction, group.TalkPerBite, group.WarmUp, group.CoolDown) = (action, talk, warm, cool);
         return null;

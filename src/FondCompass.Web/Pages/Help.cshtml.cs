@@ -18,8 +18,8 @@ public class HelpModel : PageModel
         ("Floor", "Where everybody stands and how far they travel, step by step with the arrow keys; how much room the dance needs."),
         ("Compare", "Two versions or two dances side by side, step by step: where they part, and whether both halves of the room can dance them at once."),
         ("Revisions", "What was saved when, what changed in it, and the way back."),
-        ("Lessons", "What is planned and what has been taught."),
-        ("Groups", "Your classes: what each knows, its pace, and what it has danced."),
+        ("Lessons", "What is planned and what has been taught. A lesson's board leads it block by block from its plan, with one key, also without a network once it is open; what happens writes the log, which can be corrected line by line."),
+        ("Groups", "Your classes: what each knows, its pace and what the log makes of it, what it has danced, and how it goes from lesson to lesson."),
         ("Steps", "Every step that is known, with its ruler and its footprints. Try any wording; make words and steps of your own."),
     ];
 

@@ -1,36 +1,142 @@
+using System.Globalization;
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Pages.Dances;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
-/// <summary>A lesson that was held, with the plan it was held with.</summary>
-public sealed class LessonModel(LessonBook book, DanceShelf shelf) : PageModel
+/// <summary>A lesson that is held or was: the plan it was held with beside what happened, and what that says of the next.</summary>
+public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents events, LessonDesk desk) : PageModel
 {
+    /// <summary>Most dancers that anybody counts.</summary>
+    private const int MostHeads = 5000;
+
+    [FromRoute]
+    public Guid Id { get; set; }
+
     public LessonRecord Lesson { get; private set; } = new();
 
     public IReadOnlyList<(Guid Id, string Title)> Dances { get; private set; } = [];
 
     public IReadOnlyList<HeldBlock> Blocks { get; private set; } = [];
 
-    public async Task<IActionResult> OnGet(Guid id, CancellationToken cancel)
+    /// <summary>What boards told; empty of a lesson that was logged by hand.</summary>
+    public HallLog Log { get; private set; } = HallLog.Of([]);
+
+    public bool HasEvents { get; private set; }
+
+    public NextTime? Next { get; private set; }
+
+    /// <summary>Where the next lesson is planned.</summary>
+    public string NextPlan { get; private set; } = "";
+
+    public string? Problem { get; private set; }
+
+    /// <summary>Bites of the plan, by their keys.</summary>
+    public IReadOnlyList<HeldBite> Bites { get; private set; } = [];
+
+    public string NameOf(string bite) => Bites.FirstOrDefault(b => b.Key == bite)?.Name ?? bite;
+
+    public string TitleOf(string block) => Blocks.FirstOrDefault(b => b.Id == block)?.Title ?? block;
+
+    public async Task<IActionResult> OnGet(CancellationToken cancel)
     {
-        if (await book.Find(id, cancel) is not { } lesson)
+        if (await book.Find(Id, cancel) is not { } lesson)
         {
             return NotFound();
         }
 
-        if (!lesson.Held)
+        if (!lesson.Held && !lesson.Running)
         {
             return Redirect($"/dances/{lesson.DanceId}/plan");
         }
 
+        await Load(lesson, cancel);
+        return Page();
+    }
+
+    /// <summary>Takes one thing that was told back, or puts it in again where it was taken back.</summary>
+    public Task<IActionResult> OnPostTakeBack(Guid undoes, CancellationToken cancel) => Tell(LessonEventKind.Undo, e => e with { Undoes = undoes }, cancel);
+
+    public Task<IActionResult> OnPostMark(string? bite, string? block, CancellationToken cancel) => Tell(LessonEventKind.Trouble, e => e with { Bite = bite, Block = block }, cancel);
+
+    public Task<IActionResult> OnPostNote(string? note, CancellationToken cancel) => Tell(LessonEventKind.Note, e => e with { Words = note }, cancel);
+
+    public async Task<IActionResult> OnPostHeads(string? heads, CancellationToken cancel)
+    {
+        if (int.TryParse((heads ?? "").Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count <= MostHeads)
+        {
+            return await Tell(LessonEventKind.Heads, e => e with { Value = count }, cancel);
+        }
+
+        Problem = $"'{heads}' is no number of dancers: write one from 0 to {MostHeads}.";
+        return await OnGet(cancel);
+    }
+
+    /// <summary>The lesson is over, where its board was closed without saying so.</summary>
+    public Task<IActionResult> OnPostEnd(CancellationToken cancel) => Tell(LessonEventKind.Close, e => e, cancel);
+
+    private async Task<IActionResult> Tell(LessonEventKind kind, Func<SentEvent, SentEvent> more, CancellationToken cancel)
+    {
+        if (await book.Find(Id, cancel) is not { } lesson)
+        {
+            return NotFound();
+        }
+
+        var now = DateTimeOffset.UtcNow.ToUnixTimeMilliseconds() / 1000.0;
+        var (record, problem) = EventWords.Take(more(new SentEvent { Id = Guid.CreateVersion7(), Board = Guid.CreateVersion7(), Number = 1, Opened = now, Since = 0, Kind = EventWords.Of(kind) }));
+        if (record is null || await events.Keep(Id, [record], cancel) is not true)
+        {
+            Problem = problem.Length > 0 ? problem : "This lesson has more events than are kept; nothing was added.";
+            await Load(lesson, cancel);
+            return Page();
+        }
+
+        await desk.Reckon(lesson, cancel);
+        return Redirect($"/lessons/{Id}");
+    }
+
+    private async Task Load(LessonRecord lesson, CancellationToken cancel)
+    {
         Lesson = lesson;
+        ViewData["Title"] = $"{lesson.Group!.Name}, {lesson.Date:d MMMM}";
         var titles = await shelf.Titles([.. lesson.Dances], cancel);
         Dances = [.. lesson.Dances.Select(d => (d, titles.GetValueOrDefault(d, "a deleted dance")))];
         Blocks = HeldBlock.Read(lesson.HeldPlan);
-        return Page();
+        Bites = [.. Blocks.SelectMany(b => b.Bites).DistinctBy(b => b.Key)];
+        var told = await events.Of(Id, cancel);
+        HasEvents = told.Count > 0;
+        Log = HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>());
+        if (lesson.Held && await shelf.Find(lesson.DanceId, cancel) is { DeletedAt: null } dance)
+        {
+            await Suggest(dance, cancel);
+        }
     }
+
+    private async Task Suggest(DanceRecord dance, CancellationToken cancel)
+    {
+        var analysis = Core.Analysis.Of(dance.Script, await shelf.Lexicon(cancel));
+        var held = (await book.HeldWith(Lesson.GroupId, cancel)).Where(l => l.DanceId == dance.Id && l.Date <= Lesson.Date).OrderBy(l => l.Date).ToList();
+        var lines = TaughtClass.LoggedLines(analysis);
+        var several = lines.Select(l => l.Pattern).Distinct().Count() > 1;
+        var next = Lesson.Date.AddDays(7);
+        var danced = lines.Select((l, i) => new LineDanced(
+            Core.Told.PartWording.Of(l.Pattern.Part, l.Line, several),
+            [.. held.Where(h => h.ReachedLine > i || h.WeakLines.Contains(i + 1)).Select(h => (h.Date, !h.WeakLines.Contains(i + 1)))],
+            SpentOn(l.Pattern.Part.Name, l.Line.Number))).ToList();
+        Next = NextTime.Of(danced, Lesson.ReachedLine, Lesson.RatePercent, next);
+        // What was taught is recalled, and what is new begins behind it.
+        var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(await shelf.Lexicon(cancel), ClassLevel.Regular), DancePage.UsualTempo)
+            .TakeWhile(b => lines.ToList().FindIndex(l => l.Pattern.Part.Name == b.Part && l.Line.Number == b.Line) is >= 0 and var at && at < Lesson.ReachedLine).Count();
+        NextPlan = $"/dances/{dance.Id}/plan?order=&class={Lesson.GroupId}&minutes={Lesson.Minutes}{(Next.GoOn is not null && taught > 0 ? $"&span=0.{taught}-" : "")}&date={next:yyyy-MM-dd}";
+    }
+
+    /// <summary>Seconds that the plan's blocks took in which a line was first taught: walked, danced and joined by itself.</summary>
+    private double SpentOn(string part, int line) => Blocks.Where(b => b.Dance == 0 && b.Kind is "walk" or "dance" && b.Bites.Any(x => x.Part == part && x.Line <= line && x.LastLine >= line))
+        .Sum(b => Log.Of(b.Id) is { IsDone: true } held ? held.Seconds : HasEvents ? 0 : b.Seconds);
 }

@@ -1,3 +1,4 @@
+using FondCompass.Core.Teaching;
 using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;

@@ -1,5 +1,6 @@
 using FondCompass.Core;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
@@ -129,6 +130,9 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
         var counts = Math.Clamp(Intro + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats), 1, Song.MostCounts);
         return (Song.Steady((int)counts, new Bpm(Tempo)), problem);
     }
+
+    /// <summary>The dance as a lesson teaches it.</summary>
+    public LessonDance Fitted => new(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song) { Intro = Dance.Fit.Intro };
 
     /// <summary>Reckons anew after something was stored.</summary>
     protected void Forget() => _analysis = null;

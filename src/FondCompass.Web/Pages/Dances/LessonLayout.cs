@@ -37,8 +37,18 @@ public sealed class LessonLayout
     /// <summary>What is suggested for this kind of class, and why.</summary>
     public (TeachingWay Way, string Why) Suggested => SuggestedFor(Taught[0], _group);
 
+    /// <summary>All dances of the lesson, those that are known behind those that are taught; with their ids on the shelf, where they have one there.</summary>
+    public IReadOnlyList<(Guid? Id, LessonDance Dance)> All { get; private init; } = [];
+
+    /// <summary>Steps of the lessons held before, as the log has them.</summary>
+    public IReadOnlyList<StepState> Steps { get; private init; } = [];
+
+    public ClassKnowledge Knowledge => _knowledge;
+
     /// <param name="first">The dance the lesson begins with, and its id.</param>
-    public static async Task<LessonLayout> Of((Guid Id, LessonDance Dance) first, PlanAsked asked, GroupRecord? group, DanceShelf shelf, LessonBook book, CancellationToken cancel)
+    /// <param name="lesson">The lesson itself, once it is held: what is logged of it does not change what it was planned from.</param>
+    public static async Task<LessonLayout> Of(
+        (Guid Id, LessonDance Dance) first, PlanAsked asked, GroupRecord? group, DanceShelf shelf, LessonBook book, TrackBook tracks, Guid? lesson, CancellationToken cancel)
     {
         var lexicon = await shelf.Lexicon(cancel);
         var (taught, also) = (new List<LessonDance> { first.Dance }, new List<(Guid Id, string Title)>());
@@ -46,21 +56,28 @@ public sealed class LessonLayout
         foreach (var dance in asked.Also.Where(d => d != first.Id && records.ContainsKey(d)))
         {
             also.Add((dance, records[dance].Title));
-            taught.Add(TaughtClass.DanceOf(records[dance], lexicon));
+            taught.Add(await TaughtClass.FittedOf(records[dance], "", lexicon, tracks, cancel));
         }
 
-        var held = group is null ? [] : await book.HeldWith(group.Id, cancel);
-        var knowledge = TaughtClass.KnowledgeOf(group, lexicon, await TaughtClass.StepsOf(held, shelf, lexicon, cancel));
+        IReadOnlyList<LessonRecord> held = group is null ? [] : [.. (await book.HeldWith(group.Id, cancel)).Where(l => l.Id != lesson)];
+        var steps = await TaughtClass.StepsOf(held, shelf, lexicon, cancel);
+        taught[0] = taught[0] with { Logged = TaughtClass.LinesOf(taught[0].Analysis, held.Where(l => l.DanceId == first.Id)) };
+        var knowledge = TaughtClass.KnowledgeOf(group, lexicon, steps);
         List<Guid> here = [first.Id, .. also.Select(d => d.Id)];
         // Planned for somebody else it is no week of the course.
         if (asked.Week is var (id, week) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
         {
-            return new LessonLayout(lexicon, group, knowledge, taught, also, course, (await CourseTable.Of(course, shelf, book, cancel)).Known(week, here));
+            var before = (await CourseTable.Of(course, shelf, book, cancel)).Known(week, here);
+            return new LessonLayout(lexicon, group, knowledge, taught, also, course, before) { All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. before.Select(d => ((Guid?)null, d))], Steps = steps };
         }
 
         var known = await Known(held, here, dance =>
-            LessonPlanner.TeachingSeconds(dance, asked.Over(SuggestedFor(first.Dance, group).Way), knowledge, TaughtClass.PaceOf(group)), shelf, lexicon, cancel);
-        return new LessonLayout(lexicon, group, knowledge, taught, also, null, known);
+            LessonPlanner.TeachingSeconds(dance, asked.Over(SuggestedFor(first.Dance, group).Way), knowledge, TaughtClass.PaceOf(group)), shelf, tracks, lexicon, cancel);
+        return new LessonLayout(lexicon, group, knowledge, taught, also, null, [.. known.Select(k => k.Dance)])
+        {
+            All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. known.Select(k => ((Guid?)k.Id, k.Dance))],
+            Steps = steps,
+        };
     }
 
     /// <summary>The way that is asked for, over what is suggested.</summary>
@@ -92,21 +109,21 @@ public sealed class LessonLayout
     }
 
     /// <summary>What this group has danced clean before, those least kept first. What no lesson reached the end of comes back as far as it was reached, and fills nothing.</summary>
-    private static async Task<IReadOnlyList<LessonDance>> Known(
-        IReadOnlyList<LessonRecord> held, List<Guid> here, Func<LessonDance, double> spent, DanceShelf shelf, StepLexicon lexicon, CancellationToken cancel)
+    private static async Task<IReadOnlyList<(Guid Id, LessonDance Dance)>> Known(
+        IReadOnlyList<LessonRecord> held, List<Guid> here, Func<LessonDance, double> spent, DanceShelf shelf, TrackBook tracks, StepLexicon lexicon, CancellationToken cancel)
     {
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
         var danced = held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).Where(d => !here.Contains(d.Dance)).GroupBy(d => d.Dance, d => d.Lesson)
             .Select(g => (Dance: g.Key, Kept: TaughtClass.KeptOf(g, today), Lessons: g.ToList())).Where(d => d.Kept is not null).OrderBy(d => d.Kept).Take(MostKnown).ToList();
         var records = await shelf.FindAll([.. danced.Select(d => d.Dance)], cancel);
-        var known = new List<LessonDance>();
+        var known = new List<(Guid Id, LessonDance Dance)>();
         foreach (var (id, kept, lessons) in danced.Where(d => records.ContainsKey(d.Dance)))
         {
-            var dance = TaughtClass.DanceOf(records[id], lexicon);
+            var dance = await TaughtClass.FittedOf(records[id], "", lexicon, tracks, cancel);
             // A dance that was taught beside another has no eights of its own in the log; it counts as danced whole.
             var reached = lessons.Max(l => l.DanceId == id ? l.ReachedLine : int.MaxValue);
             dance = dance with { Until = reached < TaughtClass.LoggedLines(dance.Analysis).Count ? reached : null };
-            known.Add(dance with { IsKnown = true, Kept = kept!.Value, Learned = reached == 0 ? [] : [new Learned(kept.Value, spent(dance))] });
+            known.Add((id, dance with { IsKnown = true, Kept = kept!.Value, Learned = reached == 0 ? [] : [new Learned(kept.Value, spent(dance))] }));
         }
 
         return known;

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace FondCompass.Web.Pages.Dances;
 
 /// <summary>Logging: how far the class got, at what rate, where it broke down; and the lessons so far.</summary>
-public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shelf)
+public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks) : DancePage(shelf)
 {
     /// <summary>The tempo ladder in percent; 0 is walked without tempo.</summary>
     public static readonly IReadOnlyList<int> Rates = [0, 60, 75, 90, 100];
@@ -115,10 +115,10 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book) : DancePage(shel
     /// <summary>The plan as it stands when the lesson is logged: it is kept as it was, whatever becomes of the dance.</summary>
     private async Task<string> PlanOf(LessonRecord lesson, CancellationToken cancel)
     {
-        var asked = PlanAsked.Of($"{lesson.Way}{(lesson.Pins.Length > 0 ? $"&pins={Uri.EscapeDataString(lesson.Pins)}" : "")}");
-        var first = new LessonDance(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
-        var layout = await LessonLayout.Of((Id, first), asked, Groups.FirstOrDefault(g => g.Id == lesson.GroupId), Shelf, book, cancel);
-        return HeldBlock.Written(layout.Plan(asked, lesson.Minutes));
+        var asked = PlanAsked.Of(lesson);
+        var group = Groups.FirstOrDefault(g => g.Id == lesson.GroupId);
+        var layout = await LessonLayout.Of((Id, Fitted), asked, group, Shelf, book, tracks, lesson.Id, cancel);
+        return HeldBlock.Written(layout.Plan(asked, lesson.Minutes), group);
     }
 
     private async Task Load(CancellationToken cancel)

@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.WebUtilities;
 namespace FondCompass.Web.Pages.Dances;
 
 /// <summary>Planning: the lesson as one column whose height is time, in the instructor's own school.</summary>
-public sealed class PlanModel(DanceShelf shelf, LessonBook book) : DancePage(shelf)
+public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook tracks) : DancePage(shelf)
 {
     /// <summary>Titles that are offered for a further dance; any other can be written.</summary>
     private const int MostOffered = 200;
@@ -236,15 +236,15 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book) : DancePage(she
         GroupName = Class?.Name ?? Planned?.Group?.Name ?? LastTime?.Group?.Name ?? (Groups.Count > 0 ? Groups[0].Name : "");
         Date = Planned?.Date ?? Date;
         await Invite(Request.Query["with"].ToString().Trim(), cancel);
-        Layout = await LessonLayout.Of((Id, new LessonDance(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song)), Asked, Class, Shelf, book, cancel);
+        Layout = await LessonLayout.Of((Id, Fitted), Asked, Class, Shelf, book, tracks, Planned?.Id, cancel);
         Offered = [.. (await Shelf.Search(null, cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
         AddBlock(Request.Query["what"].ToString().Trim());
-        Date = Course is not null && Asked.Week is var (_, week) ? Course.DayOf(week) : Date;
+        Date = Course is not null && Asked.Week is var (_, week) ? Course.DayOf(week) : DateOnly.TryParseExact(Request.Query["date"].ToString(), "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var asked) ? asked : Date;
         Problem ??= Asked.Problem is { Length: > 0 } unread ? unread : null;
     }
 
     /// <summary>The way and the changes that are kept with the planned lesson.</summary>
-    private string? Kept => Planned is { } lesson ? $"{lesson.Way}{(lesson.Pins.Length > 0 ? $"&pins={Uri.EscapeDataString(lesson.Pins)}" : "")}" : null;
+    private string? Kept => Planned is { } lesson ? PlanAsked.KeptOf(lesson) : null;
 
     /// <summary>A further dance, by its title, comes into the lesson.</summary>
     private async Task Invite(string title, CancellationToken cancel)

@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
+using FondCompass.Data.Records;
 using FondCompass.Web.Api;
 
 namespace FondCompass.Web.Pages.Dances;
@@ -12,7 +13,7 @@ namespace FondCompass.Web.Pages.Dances;
 public sealed class PlanAsked
 {
     /// <summary>What is said of the way of teaching and of the dances, and kept with a lesson.</summary>
-    public static readonly IReadOnlyList<string> WayKeys = ["order", "show", "layers", "ladder", "walls", "music", "cues", "mistakes", "progress", "recaps", "countin", "until", "also", "span", "bites", "course"];
+    public static readonly IReadOnlyList<string> WayKeys = ["order", "show", "layers", "ladder", "walls", "music", "cues", "counting", "mistakes", "progress", "recaps", "countin", "until", "also", "span", "bites", "course"];
 
     /// <summary>All that stands in an address, but the minutes.</summary>
     public static readonly IReadOnlyList<string> Keys = ["class", "pins", .. WayKeys];
@@ -43,6 +44,12 @@ public sealed class PlanAsked
     /// <summary>A way as it is kept.</summary>
     public static PlanAsked Of(string way) => Of(QueryCollection.Empty, way);
 
+    /// <summary>What is kept with a lesson.</summary>
+    public static PlanAsked Of(LessonRecord lesson) => Of(KeptOf(lesson));
+
+    /// <summary>The way and the changes that are kept with a lesson, as an address has them.</summary>
+    public static string KeptOf(LessonRecord lesson) => $"{lesson.Way}{(lesson.Pins.Length > 0 ? $"&pins={Uri.EscapeDataString(lesson.Pins)}" : "")}";
+
     public string this[string key] => _said.GetValueOrDefault(key, "");
 
     public string? Minutes => _said.GetValueOrDefault("minutes");
@@ -57,7 +64,7 @@ public sealed class PlanAsked
     /// <summary>The way of a proposal, laid over this.</summary>
     public PlanAsked With(TeachingWay way) => With("order", WayWords.Of(WayWords.Orders, way.Order)).With("show", way.Demonstration ? "yes" : "no").With("layers", WayWords.Of(WayWords.LayerSchools, way.Layers))
         .With("ladder", LadderText(way.Ladder)).With("walls", WayWords.Of(WayWords.WallSchools, way.Walls)).With("music", WayWords.Of(WayWords.MusicSchools, way.Music))
-        .With("cues", WayWords.Of(WayWords.CueSchools, way.Cues)).With("mistakes", WayWords.Of(WayWords.MistakeSchools, way.Mistakes)).With("progress", WayWords.Of(WayWords.ProgressSchools, way.Progress)).With("countin", $"{way.CountIn}").With("until", $"{way.Until}");
+        .With("cues", WayWords.Of(WayWords.CueSchools, way.Cues)).With("counting", way.Counting is { } style ? WayWords.Of(WayWords.CountStyles, style) : "").With("mistakes", WayWords.Of(WayWords.MistakeSchools, way.Mistakes)).With("progress", WayWords.Of(WayWords.ProgressSchools, way.Progress)).With("countin", $"{way.CountIn}").With("until", $"{way.Until}");
 
     /// <summary>A way without what is of one lesson only.</summary>
     public static PlanAsked HabitOf(TeachingWay way) => Of("").With(way with { Until = null });
@@ -84,6 +91,7 @@ public sealed class PlanAsked
         Walls = Word("walls", WayWords.WallSchools) ?? suggested.Walls,
         Music = Word("music", WayWords.MusicSchools) ?? suggested.Music,
         Cues = Word("cues", WayWords.CueSchools) ?? suggested.Cues,
+        Counting = Word("counting", WayWords.CountStyles) ?? suggested.Counting,
         Mistakes = Word("mistakes", WayWords.MistakeSchools) ?? suggested.Mistakes,
         Progress = Word("progress", WayWords.ProgressSchools) ?? suggested.Progress,
         CountIn = Whole("countin", 64) ?? suggested.CountIn,

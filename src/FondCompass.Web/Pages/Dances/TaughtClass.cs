@@ -1,6 +1,8 @@
 using FondCompass.Core;
 using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Music;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
 using FondCompass.Data;
@@ -31,6 +33,14 @@ public static class TaughtClass
     public static IReadOnlyList<(PartTrace Pattern, DanceLine Line)> LoggedLines(Analysis analysis) =>
         [.. analysis.Trace.Calls.Select(c => c.Stretch.Pattern).Distinct().SelectMany(p => p.Part.Lines.Select(l => (p, l))).Take(MostLogged)];
 
+    /// <summary>What the lessons held say of each line of a dance.</summary>
+    public static LineLog LinesOf(Analysis analysis, IEnumerable<LessonRecord> held)
+    {
+        var lessons = held.ToList();
+        return new LineLog(LoggedLines(analysis).Select((l, i) => (Key: (l.Pattern.Part.Name, l.Line.Number), Place: i + 1)).DistinctBy(l => l.Key).ToDictionary(
+            l => l.Key, l => (lessons.Count(h => h.ReachedLine >= l.Place || h.WeakLines.Contains(l.Place)), lessons.Count(h => h.WeakLines.Contains(l.Place)))));
+    }
+
     /// <summary>Every named step of the lessons held, line by line as far as the class got.</summary>
     public static async Task<IReadOnlyList<StepState>> StepsOf(IReadOnlyList<LessonRecord> held, DanceShelf shelf, StepLexicon lexicon, CancellationToken cancel)
     {
@@ -45,6 +55,22 @@ public static class TaughtClass
     }
 
     public static ClassPace PaceOf(GroupRecord? group)
+    {
+        var usual = TypedPaceOf(group);
+        var (walk, gather) = (WalkFactorOf(group), Holds(group, Gather) ? 1 : group?.GatherFactor ?? 1);
+        return usual with { SecondsPerAction = usual.SecondsPerAction * walk, TalkPerBite = usual.TalkPerBite * walk, Regroup = usual.Regroup * gather };
+    }
+
+    /// <summary>Words of constants that are held fast.</summary>
+    public const string Walk = "walk", Gather = "gather";
+
+    public static bool Holds(GroupRecord? group, string constant) => (group?.HeldFast ?? "").Split(' ').Contains(constant);
+
+    /// <summary>What the log makes of walking and talking; 1 where it is held fast.</summary>
+    public static double WalkFactorOf(GroupRecord? group) => Holds(group, Walk) ? 1 : group?.WalkFactor ?? 1;
+
+    /// <summary>The constants as they were typed, or are usual, before anything is learned.</summary>
+    public static ClassPace TypedPaceOf(GroupRecord? group)
     {
         var usual = new ClassPace();
         return usual with
@@ -62,6 +88,19 @@ public static class TaughtClass
     private static string[] Listed(string? list) => (list ?? "").Trim() is var text && text.IndexOf(':', StringComparison.Ordinal) is > 0 and < 24 and var colon && !text[..colon].Contains(',', StringComparison.Ordinal) && !text[..colon].Contains('\n', StringComparison.Ordinal) ? Parts(text[(colon + 1)..]) : Parts(text);
 
     private static string[] Parts(string list) => list.Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+
+    /// <summary>A dance of the shelf as it is danced to the track it is fitted to.</summary>
+    /// <param name="cues">What the class is told otherwise; empty for nothing.</param>
+    public static async Task<LessonDance> FittedOf(DanceRecord record, string cues, StepLexicon lexicon, TrackBook tracks, CancellationToken cancel)
+    {
+        var script = cues.Length > 0 ? ClassCues.Over(record.Script, cues, lexicon) : record.Script;
+        var analysis = Analysis.Of(record.Fit.Exceptions.Length > 0 ? $"{script.TrimEnd()}\n{record.Fit.Exceptions}" : script, lexicon);
+        var tempo = record.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo;
+        var track = record.Fit.TrackId is { } id ? await tracks.Find(id, cancel) : null;
+        var passages = track?.Passages ?? record.Fit.Passages;
+        var song = string.IsNullOrWhiteSpace(passages) ? null : SongText.Read(passages, new Bpm(tempo)) is { Problem: null, Song: var read } ? read : null;
+        return new LessonDance(analysis, tempo, song) { Intro = record.Fit.Intro };
+    }
 
     /// <summary>A dance of the shelf at the tempo of its track, else at its own.</summary>
     public static LessonDance DanceOf(DanceRecord record, StepLexicon lexicon)

@@ -1,3 +1,4 @@
+using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
@@ -17,7 +18,14 @@ public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(sh
     /// <summary>The group that is told something otherwise, as it is called here; null where every class is told the same.</summary>
     public string? ToldFor { get; private set; }
 
-    public Task OnGet(CancellationToken cancel) => TellPlanned(cancel);
+    /// <summary>The lesson planned next with this dance, to be led block by block; null for none.</summary>
+    public FondCompass.Data.Records.LessonRecord? Planned { get; private set; }
+
+    public async Task OnGet(CancellationToken cancel)
+    {
+        await TellPlanned(cancel);
+        Planned = await book.Planned(Id, cancel);
+    }
 
     /// <summary>The run in seconds of the song, with cues that can be said at a rate in percent.</summary>
     public async Task<IActionResult> OnGetTimeline(int rate = 100, int repeats = 2, CancellationToken cancel = default)

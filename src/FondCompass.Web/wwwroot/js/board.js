@@ -2,6 +2,7 @@
 // step next at those moments. Nothing is reckoned here but "which of these moments is now".
 import { Conductor, notesOf, tieMix } from './conductor.js';
 import { on } from './keys.js';
+import { clickAt, paint as paintAt, put } from './painter.js';
 
 const board = /** @type {HTMLElement} */ (document.getElementById('board'));
 const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
@@ -9,10 +10,7 @@ const ladder = [50, 60, 75, 90, 100, 110];
 const slowest = ladder[0];
 const fastest = ladder[ladder.length - 1];
 
-/** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string }} Click */
-/** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number }} Step */
-/** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
-/** @type {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: { at: number, words: string, isOwn: boolean }[], marks: Mark[], events: { from: number, at: number, words: string }[] } | null} */
+/** @type {import('./painter.js').Timeline | null} */
 let line = null;
 let rate = 100;
 let shown = 0;
@@ -51,7 +49,7 @@ async function load() {
     put('phase', line ? 'the server does not answer; the board goes on with what it has' : 'the dance cannot be fetched; press Start to try again');
     return line !== null;
   }
-  line = /** @type {NonNullable<typeof line>} */ (answer);
+  line = /** @type {import('./painter.js').Timeline} */ (answer);
   put('rate', `${rate} %, ${Math.round(line.bpm * 10) / 10} a minute`);
   if (line.steps.length === 0) {
     put('now', 'This dance has no steps yet');
@@ -105,75 +103,15 @@ function show() {
     return;
   }
   const now = conductor.position();
-  shown = 0;
-  for (let low = 0, high = line.clicks.length - 1; low <= high;) {
-    const middle = (low + high) >> 1;
-    if (line.clicks[middle].at <= now) {
-      shown = middle;
-      low = middle + 1;
-    } else {
-      high = middle - 1;
-    }
-  }
+  shown = clickAt(line, now);
   paint(now);
   requestAnimationFrame(show);
 }
 
-/** @param {string} name @param {string} words */
-function put(name, words) {
-  const place = $(name);
-  if (place.textContent !== words) {
-    place.textContent = words;
-  }
-}
-
 /** @param {number} now seconds on the timeline */
 function paint(now) {
-  if (!line) {
-    return;
-  }
-  const click = line.clicks[shown];
-  const steps = line.steps;
-  let current = -1;
-  while (current + 1 < steps.length && steps[current + 1].at <= now + 0.001) {
-    current++;
-  }
-  const step = steps[current];
-  const next = steps[current + 1];
-  put('count', click.label);
-  $('count').classList.toggle('half', click.isHalf);
-  $('count').classList.toggle('named', click.label.length > 3);
-  put('phase', click.isCountIn ? 'count-in' : click.where);
-  put('now', step && !click.isCountIn ? step.name : 'wait');
-  const coming = steps.findIndex((s, i) => i > current && s.starts);
-  put('next', coming >= 0 ? `${steps[coming].name}${steps[coming].foot ? ` · ${steps[coming].foot}` : ''}` : next ? '' : 'end');
-  const say = line.says.find((s) => s.at > now + 0.001);
-  put('cue-count', say ? `say: ${say.words}` : '');
-  $('cue-count').classList.toggle('own', say?.isOwn ?? false);
-  $('foot-l').classList.toggle('on', step?.foot === 'L');
-  $('foot-r').classList.toggle('on', step?.foot === 'R');
-  const until = coming >= 0 ? steps[coming] : next;
-  if (until) {
-    const from = step?.at ?? 0;
-    $('wait').value = Math.max(0, Math.min(1, (until.at - now) / Math.max(0.01, until.at - from)));
-  }
-  put('wall', click.wall);
-  put('facing', step ? `facing ${step.facing}` : '');
-  $('needle').setAttribute('transform', `rotate(${step?.degrees ?? 0} 30 30)`);
-  const marks = line.marks.filter((m) => m.from <= now && (m.until > now || m.at > now - 1.5));
-  list('layers', marks.filter((m) => /^(arms|hips|head|sounds|body)$/.test(m.kind)).map((m) => m.words));
-  put('beside', marks.filter((m) => m.kind === 'beside').map((m) => m.words).join(' · '));
-  put('mind', marks.filter((m) => /^(caution|trouble|note)$/.test(m.kind)).map((m) => (m.kind === 'note' ? m.words : `${m.kind}: ${m.words}`)).join(' · '));
-  put('ahead', line.events.filter((e) => e.from <= now && e.at > now).map((e) => e.words).join(' · '));
-}
-
-/** @param {string} name @param {string[]} words */
-function list(name, words) {
-  const all = [...new Set(words)];
-  const place = $(name);
-  if (place.dataset.words !== all.join('|')) {
-    place.dataset.words = all.join('|');
-    place.replaceChildren(...all.map((w) => Object.assign(document.createElement('li'), { textContent: w })));
+  if (line) {
+    paintAt(line, shown, now);
   }
 }
 

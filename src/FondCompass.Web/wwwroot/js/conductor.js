@@ -32,7 +32,7 @@ export class Conductor {
     this.underWay = [];
     this.pump = 0;
     /** @type {Record<string, number>} */
-    this.mix = { drums: 0.8, bass: 0.7, tune: 0.55, click: 0 };
+    this.mix = { drums: 0.8, bass: 0.7, tune: 0.55, click: 0, beat: 0.7 };
     /** @type {Record<string, GainNode>} */
     this.buses = {};
     /** @type {AudioBuffer | null} */
@@ -125,6 +125,21 @@ export class Conductor {
     }
   }
 
+  /** Goes on from another moment of the song without a break. @param {number} to seconds */
+  jumpTo(to) {
+    if (!this.playing || !this.audio) {
+      this.zeroSong = to;
+      return;
+    }
+    const now = Math.max(this.audio.currentTime + 0.03, this.zeroAudio);
+    const at = to + ((now - this.audio.currentTime) * this.rate);
+    this.silence(now);
+    this.zeroAudio = now;
+    this.zeroSong = at;
+    this.next = this.indexAt(at);
+    this.schedule();
+  }
+
   /** @param {string} bus @param {number} level from 0 to 1 */
   setMix(bus, level) {
     this.mix[bus] = level;
@@ -175,13 +190,14 @@ export class Conductor {
 
   /** @param {Note} note @param {number} when */
   sound(note, when) {
-    const bus = note.voice === 'click' || note.voice === 'bass' || note.voice === 'tune' ? note.voice : 'drums';
+    const bus = note.voice === 'click' || note.voice === 'beat' || note.voice === 'bass' || note.voice === 'tune' ? note.voice : 'drums';
     if (this.mix[bus] <= 0) {
       return;
     }
     const length = Math.max(0.03, note.length / this.rate);
     switch (note.voice) {
-      case 'click': this.tone('click', note.strong ? 1320 : note.pitch || 880, 'sine', when, 0.06, note.strong ? 0.5 : 0.28); break;
+      case 'click':
+      case 'beat': this.tone(bus, note.strong ? 1320 : note.pitch || 880, 'sine', when, 0.06, note.strong ? 0.5 : 0.28); break;
       case 'kick': this.tone('drums', 120, 'sine', when, 0.14, note.strong ? 0.95 : 0.7, 46); break;
       case 'snare': this.noise(when, 0.11, 1400, 0.32); break;
       case 'hat': this.noise(when, 0.035, 7000, note.strong ? 0.2 : 0.13); break;

@@ -1,4 +1,3 @@
-using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
@@ -7,7 +6,7 @@ using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Told;
 
-namespace FondCompass.Web.Drawing;
+namespace FondCompass.Core.Teaching;
 
 /// <summary>One click of the call board.</summary>
 /// <param name="At">Seconds of the song at full rate; the count-in may lie before its count 0.</param>
@@ -45,39 +44,49 @@ public sealed record BoardTimeline(
 
     /// <param name="rate">Share of full tempo at which it is taught.</param>
     /// <param name="lexicon">The steps known, for their cues; the shipped ones when left out.</param>
-    public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats, StepLexicon? lexicon = null)
+    public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats, StepLexicon? lexicon = null, CountStyle? counting = null) =>
+        Of(new BlockRun(run, [run.Start], analysis.Dance.Header.CountIn, repeats, 1), rate, lexicon, counting);
+
+    /// <summary>One pass of a block.</summary>
+    /// <param name="counting">How it is counted; as the dance says when null.</param>
+    public static BoardTimeline Of(BlockRun block, double rate, StepLexicon? lexicon = null, CountStyle? counting = null)
     {
+        var (run, repeats) = (block.Run, block.Repeats);
+        var header = run.Trace.Dance.Header;
+        var style = counting ?? header.CountStyle;
         var time = run.Song.Time;
         var first = run.Start;
-        var header = analysis.Dance.Header;
-        var beat = 60 / time.BpmAt(first);
-        var origin = time.SecondsAt(first) - (header.CountIn * beat);
         var stretches = run.Stretches.TakeWhile(s => s.Repeat <= repeats).ToList();
         var opening = stretches.Count > 0 ? WallOf(run, stretches[0]) : "";
-        var clicks = Enumerable.Range(0, header.CountIn)
-            .Select(i => new BoardClick(origin + (i * beat), CountInLabel(header, i), true, false, false, 0, "", opening))
-            .ToList();
+        var clicks = block.Starts.SelectMany(start => CountIn(header, style, start, block.CountIn, time, stretches.Find(s => s.FromCount >= start) is { } next ? WallOf(run, next) : opening)).ToList();
         var actions = RunTimeline.Of(run, repeats);
         var halves = actions.Where(a => !double.IsInteger(Math.Round(a.SongCount, 6))).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First());
         foreach (var stretch in stretches)
         {
-            clicks.AddRange(ClicksOf(run, stretch, Counted(header.CountStyle, actions), halves, WallOf(run, stretch)));
+            clicks.AddRange(ClicksOf(run, stretch, Counted(style, actions), halves, WallOf(run, stretch)));
         }
 
         var notes = RunTimeline.Notes(run, repeats);
         var end = stretches.Count > 0 ? stretches[^1].ToCount : first;
         return new BoardTimeline(
-            (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, clicks,
+            (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
             StepsOf(actions), SaysOf(actions, notes, time, rate, lexicon ?? StepLexicon.Shipped),
             [.. notes.Where(n => n.Kind != "cue").Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
             [.. EventsOf(run, stretches, repeats).OrderBy(e => e.At)]);
     }
 
+    /// <summary>The counts that lead to a start, at the tempo it begins with; before a song's first count where it begins with it.</summary>
+    private static IEnumerable<BoardClick> CountIn(DanceHeader header, CountStyle style, int start, int counts, TimeMap time, string wall)
+    {
+        var beat = 60 / time.BpmAt(start);
+        return Enumerable.Range(0, counts).Select(i => new BoardClick(time.SecondsAt(start) - ((counts - i) * beat), CountInLabel(header, style, i, counts), true, false, false, 0, "", wall));
+    }
+
     /// <summary>What is called on one count of the count-in: the words said, else the counts that lead to 1: "5, 6, 7, 8", or down to it.</summary>
-    private static string CountInLabel(DanceHeader header, int i) =>
-        header.CountInWords.Count == header.CountIn ? header.CountInWords[i]
-        : header.CountStyle == CountStyle.Down ? $"{header.CountIn - i}"
-        : $"{((header.LineCounts - header.CountIn + i) % header.LineCounts + header.LineCounts) % header.LineCounts + 1}";
+    private static string CountInLabel(DanceHeader header, CountStyle style, int i, int counts) =>
+        header.CountInWords.Count == counts ? header.CountInWords[i]
+        : style == CountStyle.Down ? $"{counts - i}"
+        : $"{((header.LineCounts - counts + i) % header.LineCounts + header.LineCounts) % header.LineCounts + 1}";
 
     private static string WallOf(DanceRun run, RunStretch stretch) =>
         stretch.IsTag ? stretch.Called
@@ -177,7 +186,8 @@ public sealed record BoardTimeline(
                 continue;
             }
 
-            var words = run.Trace.Dance.IsPhrased ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}"
+            var words = run.IsExcerpt ? next.Repeat == before.Repeat ? $"next: {next.Called}" : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? "last one" : "again"
+                : run.Trace.Dance.IsPhrased ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}"
                 : next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag ? "from the top, other side" : "from the top";
             yield return Event(next.FromCount, AheadOfPart, $"{words}, facing {next.StartFacing}");
         }

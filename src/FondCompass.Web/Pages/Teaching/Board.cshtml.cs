@@ -1,0 +1,158 @@
+using System.Text.Json;
+using FondCompass.Core.Teaching;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Dances;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace FondCompass.Web.Pages.Teaching;
+
+/// <summary>The board that leads a lesson block by block. The browser is given times and words, and tells what happens.</summary>
+public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shelf, TrackBook tracks, LessonEvents events, ClassWindows windows) : PageModel
+{
+    /// <summary>Taps that are read at once.</summary>
+    private const int MostTaps = 400;
+
+    [FromRoute]
+    public Guid Id { get; set; }
+
+    public LessonRecord Lesson { get; private set; } = new();
+
+    public string Titles { get; private set; } = "";
+
+    public async Task<IActionResult> OnGet(CancellationToken cancel)
+    {
+        if (await book.Find(Id, cancel) is not { } lesson)
+        {
+            return NotFound();
+        }
+
+        Lesson = lesson;
+        Titles = string.Join(", ", (await shelf.Titles([.. lesson.Dances], cancel)).Values);
+        return Page();
+    }
+
+    /// <summary>All that the board needs to lead the lesson to its end.</summary>
+    public async Task<IActionResult> OnGetLesson(CancellationToken cancel)
+    {
+        if (await desk.Open(Id, cancel) is not { } open)
+        {
+            return NotFound();
+        }
+
+        var lexicon = await shelf.Lexicon(cancel);
+        var known = open.Layout.Knowledge.Steps.Count > 0 ? open.Layout.Knowledge.Steps : open.Layout.Knowledge.WhatEverybodyKnows;
+        var first = open.Layout.All[0].Dance;
+        var (live, _) = LiveMoves.Of(known, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
+        return new JsonResult(BoardData.Of(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, lexicon, live), JsonSerializerOptions.Web);
+    }
+
+    /// <summary>Moves to be called live: of what the group knows, of a dance's lines, or of a list for the evening.</summary>
+    public async Task<IActionResult> OnGetMoves(string? from, string? list, CancellationToken cancel)
+    {
+        if (await desk.Open(Id, cancel) is not { } open)
+        {
+            return NotFound();
+        }
+
+        var lexicon = await shelf.Lexicon(cancel);
+        var first = open.Layout.All[0].Dance;
+        var eight = first.Analysis.Dance.Header.LineCounts;
+        var known = open.Layout.Knowledge.Steps.Count > 0 ? open.Layout.Knowledge.Steps : open.Layout.Knowledge.WhatEverybodyKnows;
+        var (moves, leftOut) = from == "lines" ? (LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [])
+            : LiveMoves.Of(from == "list" ? TaughtClass.Names(list) : known, first.Tempo, lexicon, eight);
+        return new JsonResult(new { live = BoardLive.Of(moves, first.Tempo), leftOut }, JsonSerializerOptions.Web);
+    }
+
+    /// <summary>Keeps what the board tells. What arrives twice is kept once; what cannot be read is named, and the rest is kept.</summary>
+    public async Task<IActionResult> OnPostEvents([FromBody] SentEvents? sent, CancellationToken cancel)
+    {
+        if (sent?.Events is not { Count: > 0 and <= SentEvents.Most } told)
+        {
+            return Refused(StatusCodes.Status422UnprocessableEntity, $"Send from 1 to {SentEvents.Most} events at once.");
+        }
+
+        if (await book.Find(Id, cancel) is not { } lesson)
+        {
+            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was deleted, or it is somebody else's.");
+        }
+
+        var taken = told.Select(e => (Sent: e, Taken: EventWords.Take(e))).ToList();
+        var kept = await events.Keep(Id, [.. taken.Select(t => t.Taken.Record).OfType<LessonEventRecord>()], cancel);
+        if (kept is not true)
+        {
+            return kept is null
+                ? Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was deleted, or it is somebody else's.")
+                : Refused(StatusCodes.Status413PayloadTooLarge, $"A lesson keeps at most {LessonEventRecord.Most} events; these are not kept.");
+        }
+
+        await desk.Reckon(lesson, cancel);
+        return new JsonResult(new { kept = taken.Count(t => t.Taken.Record is not null), refused = taken.Where(t => t.Taken.Record is null).Select(t => new { id = t.Sent?.Id, why = t.Taken.Problem }) });
+    }
+
+    /// <summary>The beat that was tapped; 204 while there is none in the taps.</summary>
+    public IActionResult OnPostTap([FromBody] double[]? taps)
+    {
+        if (taps is not { Length: <= MostTaps } || taps.Any(t => !double.IsFinite(t)))
+        {
+            return Refused(StatusCodes.Status422UnprocessableEntity, $"Send at most {MostTaps} moments in seconds.");
+        }
+
+        return TapTrain.Of([.. taps]) is { } beat
+            ? new JsonResult(new { bpm = beat.Bpm, beatAt = beat.BeatAt, beats = beat.Beats, spread = beat.Spread, drift = beat.Drift }) : StatusCode(StatusCodes.Status204NoContent);
+    }
+
+    /// <summary>Keeps tapped music as a steady track in the library.</summary>
+    public async Task<IActionResult> OnPostTrack([FromBody] TappedTrack? track, CancellationToken cancel)
+    {
+        if (track is null || !(track.Bpm is >= TapTrain.Slowest and <= TapTrain.Fastest) || !(track.Counts is >= 8 and <= 4000))
+        {
+            return Refused(StatusCodes.Status422UnprocessableEntity, "A tapped track has a tempo from 40 to 240 and from 8 to 4000 counts.");
+        }
+
+        var kept = await tracks.Add($"Tapped on {DateTime.UtcNow:d MMMM yyyy}", FormattableString.Invariant($"tapped {track.Counts:0} {track.Bpm:0.0}"), cancel);
+        return new JsonResult(new { title = kept.Title });
+    }
+
+    /// <summary>What the board shows now, for the class's screens.</summary>
+    public async Task<IActionResult> OnPostShow([FromBody] JsonElement shown, CancellationToken cancel)
+    {
+        if (shown.ValueKind != JsonValueKind.Object || await book.Find(Id, cancel) is null)
+        {
+            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was deleted, or it is somebody else's.");
+        }
+
+        var text = shown.GetRawText();
+        if (text.Length > ClassWindows.LongestState)
+        {
+            return Refused(StatusCodes.Status413PayloadTooLarge, "That is more than a screen can show.");
+        }
+
+        windows.Show(Id, text);
+        return new JsonResult(new { windows = windows.Count(Id) });
+    }
+
+    /// <summary>A code by which a screen on the hall's network shows the class what is danced, for a few hours.</summary>
+    public async Task<IActionResult> OnPostCode(CancellationToken cancel)
+    {
+        if (await book.Find(Id, cancel) is not { } lesson)
+        {
+            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was deleted, or it is somebody else's.");
+        }
+
+        if (lesson.ClassCode is null || !(lesson.ClassCodeUntil > DateTimeOffset.UtcNow))
+        {
+            lesson.ClassCode = ClassWindows.NewCode();
+        }
+
+        lesson.ClassCodeUntil = DateTimeOffset.UtcNow + ClassWindows.Holds;
+        await book.Save(cancel);
+        return new JsonResult(new { code = lesson.ClassCode, until = lesson.ClassCodeUntil, address = $"/class/{lesson.ClassCode}" });
+    }
+
+    private static JsonResult Refused(int status, string why) => new(new { title = why }) { StatusCode = status };
+}
+
+/// <summary>Music that was tapped, to be kept as a track.</summary>
+public sealed record TappedTrack(double Bpm, double Counts);

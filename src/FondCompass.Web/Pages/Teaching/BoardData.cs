@@ -1,0 +1,106 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Steps;
+using FondCompass.Core.Teaching;
+using FondCompass.Web.Api;
+
+namespace FondCompass.Web.Pages.Teaching;
+
+/// <summary>All that a board needs to lead a lesson to its end without asking again. Moments are seconds at full tempo.</summary>
+/// <param name="Lesson">The lesson's id.</param>
+/// <param name="Minutes">Planned minutes.</param>
+public sealed record BoardData(
+    Guid Lesson, string Group, int Minutes, IReadOnlyList<BoardDance> Dances, IReadOnlyList<BoardBlock> Blocks, IReadOnlyList<BoardBite> Bites, BoardLive? Live)
+{
+    /// <summary>Bites of all dances for which chains from the top are made ready, at the most.</summary>
+    private const int MostChains = 24;
+
+    public static BoardData Of(Guid lesson, string group, LessonPlan plan, IReadOnlyList<(Guid? Id, LessonDance Dance)> dances, TeachingWay way, StepLexicon lexicon, LiveMoves? live)
+    {
+        var blocks = plan.Blocks.Select(b => BoardBlock.Of(b, b.Dance is { } d ? dances[d].Dance : null, way, lexicon)).ToList();
+        var bites = dances.SelectMany((d, i) => i < plan.Bites.Count ? BitesOf(i, d.Dance, plan.Bites[i], way, lexicon) : []).ToList();
+        return new BoardData(
+            lesson, group, (int)Math.Round(plan.LessonSeconds / 60), [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))], blocks, bites, live is null ? null : BoardLive.Of(live, dances[0].Dance.Tempo));
+    }
+
+    /// <summary>The same with only what a class needs: no cues, cautions and notes, and nothing of the plan but what is danced.</summary>
+    public BoardData ForTheClass()
+    {
+        static BoardTimeline? Plain(BoardTimeline? line) => line is null ? null : line with { Says = [], Marks = [.. line.Marks.Where(m => m.Kind is not ("caution" or "trouble" or "note"))] };
+        return this with
+        {
+            Minutes = 0,
+            Dances = [.. Dances.Select(d => d with { Id = null })],
+            Blocks = [.. Blocks.Select(b => b with { Say = [], Watch = [], Seconds = 0, Timeline = Plain(b.Timeline) })],
+            Bites = [.. Bites.Select(b => b with { One = Plain(b.One), Other = Plain(b.Other), FromTop = Plain(b.FromTop) })],
+            Live = null,
+        };
+    }
+
+    private static IEnumerable<BoardBite> BitesOf(int index, LessonDance dance, IReadOnlyList<Bite> bites, TeachingWay way, StepLexicon lexicon)
+    {
+        var countIn = way.CountIn ?? dance.Analysis.Dance.Header.CountIn;
+        BoardTimeline? Line(IReadOnlyList<Bite> covered, bool otherSide)
+        {
+            var block = new LessonBlock { Id = "", Kind = BlockKind.Drill, Title = "", Why = "", Dance = index, Bites = covered, Counts = covered.Sum(b => b.Counts), Repeats = 1, Starts = 1, CountIn = countIn, Rate = Rate.Full };
+            return BlockRun.Of(dance, block, otherSide) is { } run ? BoardTimeline.Of(run, 1, lexicon, way.Counting) : null;
+        }
+
+        return bites.Select((b, i) => new BoardBite(
+            index, b.Key, LessonWords.Of(b), b.Part, Line([b], false), Line([b], true), bites.Count <= MostChains && i > 0 ? Line([.. bites.Take(i + 1)], false) : null));
+    }
+}
+
+/// <summary>A dance of the lesson.</summary>
+/// <param name="Id">Of the shelf; null for one that is known and fills.</param>
+/// <param name="HasTrack">It is fitted to a track that the band plays.</param>
+public sealed record BoardDance(Guid? Id, string Title, bool HasTrack);
+
+/// <summary>One block as the board leads it.</summary>
+/// <param name="Lead">dance: it is counted, with a count-in; walk: step by step, by hand; clock: it has a clock only.</param>
+/// <param name="Passes">How often the timeline is danced.</param>
+/// <param name="Repeats">Repeats of one pass.</param>
+/// <param name="ByPass">A pass is one repeat of the dance: of an order, whose calls are no repeats of it.</param>
+/// <param name="ToTrack">The band plays the dance's track to it.</param>
+/// <param name="Bites">Keys of the bites it covers.</param>
+public sealed record BoardBlock(
+    string Id, string Kind, string Title, int? Dance, string Lead, double Seconds, int Repeats, int Passes, bool ByPass, double Rate, bool ToTrack, string? Layer, IReadOnlyList<string> Walls,
+    IReadOnlyList<string> Bites, IReadOnlyList<string> Say, IReadOnlyList<string> Watch, BoardTimeline? Timeline)
+{
+    public static BoardBlock Of(LessonBlock block, LessonDance? dance, TeachingWay way, StepLexicon lexicon)
+    {
+        var run = dance is null ? null : BlockRun.Of(dance, block);
+        var isWalked = run is { Starts.Count: 0 };
+        var rate = block.Rate?.Percent ?? 100;
+        return new BoardBlock(
+            block.Id, BlockJson.KindOf(block.Kind), block.Title, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
+            dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known), rate,
+            run is not null && dance!.Song is not null && block.Kind is BlockKind.Show or BlockKind.Music or BlockKind.Runs or BlockKind.Known, block.Layer, [.. block.Walls.Select(w => w.ToString())],
+            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, way.Counting));
+    }
+}
+
+/// <summary>A bite by itself, for who takes it out, dances its other side, or goes back to the top.</summary>
+/// <param name="FromTop">From the first bite to this one; null for the first, and where a dance has too many.</param>
+public sealed record BoardBite(int Dance, string Key, string Name, string Part, BoardTimeline? One, BoardTimeline? Other, BoardTimeline? FromTop);
+
+/// <summary>Moves that can be called without an order.</summary>
+public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> Moves)
+{
+    public static BoardLive Of(LiveMoves live, double bpm) => new(live.Eight, bpm, [.. live.Moves.Select((m, i) => new BoardMove(i, m.Name, m.Difficulty, [.. m.Eights.Select(e => BoardMoveEight.Of(e, m.Name, bpm))]))]);
+}
+
+public sealed record BoardMove(int Number, string Name, double Difficulty, IReadOnlyList<BoardMoveEight> Eights);
+
+/// <summary>One eight of a move from one weight.</summary>
+/// <param name="Turn">In eighths, to the right.</param>
+/// <param name="Steps">What moves on which count, from 0, with the foot.</param>
+public sealed record BoardMoveEight(string Begins, string Ends, int Turn, string Side, IReadOnlyList<BoardMoveStep> Steps)
+{
+    public static BoardMoveEight Of(LiveEight eight, string name, double bpm) => new(
+        eight.Begins.Letter(), eight.Ends.Letter(), eight.Turn.Value, eight.Stretches[0].Mirrored ? "other side" : "",
+        [.. eight.Steps.Select(s => new BoardMoveStep(s.Count, s.Words, s.Foot == Foot.None ? "" : s.Foot.Letter()))]);
+}
+
+public sealed record BoardMoveStep(double Count, string Words, string Foot);

@@ -1,0 +1,72 @@
+using System.Text.Json;
+using FondCompass.Core.Steps;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.EntityFrameworkCore;
+
+namespace FondCompass.Web.Pages.Teaching;
+
+/// <summary>A screen for the class, by a code and without an account: count, step, foot, wall, and what comes.</summary>
+public sealed class ClassModel(FondCompassContext context) : PageModel
+{
+    public static readonly IReadOnlyList<(string Tag, string Name)> Languages =
+        [("en", "English"), .. StepLexicon.Shipped.Translation.Languages.Select(t => (t, System.Globalization.CultureInfo.GetCultureInfo(t).NativeName))];
+
+    [FromRoute]
+    public string Code { get; set; } = "";
+
+    public Guid Lesson { get; private set; }
+
+    /// <summary>The code holds; else the page says what to do.</summary>
+    public bool Holds { get; private set; }
+
+    public async Task OnGet(CancellationToken cancel)
+    {
+        var lesson = await ClassEndpoints.LessonOf(Code, context, cancel);
+        (Lesson, Holds) = (lesson ?? Guid.Empty, lesson is not null);
+        Response.StatusCode = Holds ? StatusCodes.Status200OK : StatusCodes.Status404NotFound;
+    }
+
+    /// <summary>The lesson's times and steps, without what is the instructor's own.</summary>
+    public async Task<IActionResult> OnGetLesson([FromServices] ClassLessons lessons, CancellationToken cancel) =>
+        await ClassEndpoints.LessonOf(Code, context, cancel) is { } lesson && await lessons.Of(lesson, cancel) is { } data ? new JsonResult(data, JsonSerializerOptions.Web) : NotFound();
+
+    /// <summary>Step names and small words in another language.</summary>
+    public IActionResult OnGetWords(string? language)
+    {
+        if (Languages.All(l => l.Tag != language) || language == "en")
+        {
+            return new JsonResult(new Dictionary<string, string>());
+        }
+
+        var words = StepLexicon.Shipped.Translation.Into(language!).ToDictionary();
+        foreach (var step in StepLexicon.Shipped.Steps.Where(s => s.Languages.ContainsKey(language!) && s.Languages[language!].Count > 0))
+        {
+            foreach (var name in step.Aliases.Prepend(step.Name))
+            {
+                words[name.ToLowerInvariant()] = step.Languages[language!][0];
+            }
+        }
+
+        return new JsonResult(words);
+    }
+}
+
+/// <summary>Lessons as their class sees them: opened in the name of whose they are, by who has the code.</summary>
+public sealed class ClassLessons(FondCompassContext context)
+{
+    public async Task<BoardData?> Of(Guid id, CancellationToken cancel)
+    {
+        if (await context.Lessons.AsNoTracking().Where(l => l.Id == id).Select(l => (Guid?)l.OwnerId).FirstOrDefaultAsync(cancel) is not { } owner)
+        {
+            return null;
+        }
+
+        var shelf = new DanceShelf(context, owner, new WordBook(context, owner));
+        var desk = new LessonDesk(shelf, new LessonBook(context, owner), new TrackBook(context, owner), new LessonEvents(context, owner));
+        return await desk.Open(id, cancel) is not { } open ? null
+            : BoardData.Of(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await shelf.Lexicon(cancel), null).ForTheClass();
+    }
+}

@@ -1,0 +1,115 @@
+using System.Collections.Concurrent;
+using System.Net.ServerSentEvents;
+using System.Runtime.CompilerServices;
+using System.Security.Cryptography;
+using System.Threading.Channels;
+using FondCompass.Data;
+using Microsoft.EntityFrameworkCore;
+
+namespace FondCompass.Web.Pages.Teaching;
+
+/// <summary>The screens that show a class what its board shows, lesson by lesson. They are told of every change; nothing is stored of it.</summary>
+public sealed class ClassWindows
+{
+    /// <summary>Most letters of what a board shows.</summary>
+    public const int LongestState = 4000;
+
+    /// <summary>How long a code holds.</summary>
+    public static readonly TimeSpan Holds = TimeSpan.FromHours(6);
+
+    /// <summary>Screens of one lesson at the most.</summary>
+    public const int Most = 200;
+
+    /// <summary>Letters and digits that nobody takes for another.</summary>
+    private const string Letters = "abcdefghjkmnpqrstuvwxyz23456789";
+
+    private const int CodeLength = 8;
+
+    /// <summary>Something is sent at least so often, so that a screen that hears nothing knows that it is cut off.</summary>
+    private static readonly TimeSpan Quiet = TimeSpan.FromSeconds(5);
+
+    private readonly ConcurrentDictionary<Guid, Hall> _halls = new();
+
+    public static string NewCode() => RandomNumberGenerator.GetString(Letters, CodeLength);
+
+    /// <summary>Milliseconds of the server's own clock; boards and screens tell their moments by it.</summary>
+    public static double Now => (DateTime.UtcNow - DateTime.UnixEpoch).TotalMilliseconds;
+
+    public int Count(Guid lesson) => _halls.TryGetValue(lesson, out var hall) ? hall.Screens.Count : 0;
+
+    /// <summary>Tells every screen what is shown now.</summary>
+    public void Show(Guid lesson, string state)
+    {
+        var hall = _halls.GetOrAdd(lesson, _ => new Hall());
+        hall.State = state;
+        foreach (var screen in hall.Screens.Values)
+        {
+            screen.Writer.TryWrite(state);
+        }
+    }
+
+    /// <summary>What is shown, from now on, until the screen leaves; null where there are too many already.</summary>
+    public IAsyncEnumerable<SseItem<string>>? Watch(Guid lesson, CancellationToken cancel)
+    {
+        var hall = _halls.GetOrAdd(lesson, _ => new Hall());
+        return hall.Screens.Count >= Most ? null : Watch(hall, cancel);
+    }
+
+    private static async IAsyncEnumerable<SseItem<string>> Watch(Hall hall, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        // A slow screen misses what is over; the latest is what counts.
+        var screen = Channel.CreateBounded<string>(new BoundedChannelOptions(8) { FullMode = BoundedChannelFullMode.DropOldest });
+        var id = Guid.NewGuid();
+        hall.Screens[id] = screen;
+        try
+        {
+            yield return new SseItem<string>(hall.State, "shown");
+            while (!cancel.IsCancellationRequested)
+            {
+                using var quiet = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+                quiet.CancelAfter(Quiet);
+                string? state = null;
+                try
+                {
+                    state = await screen.Reader.ReadAsync(quiet.Token);
+                }
+                catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
+                {
+                    // Nothing new; that it is still there is told all the same.
+                }
+
+                yield return state is null ? new SseItem<string>("{}", "still") : new SseItem<string>(state, "shown");
+            }
+        }
+        finally
+        {
+            hall.Screens.TryRemove(id, out _);
+        }
+    }
+
+    private sealed class Hall
+    {
+        public string State { get; set; } = "{}";
+
+        public ConcurrentDictionary<Guid, Channel<string>> Screens { get; } = new();
+    }
+}
+
+/// <summary>What a class's screens ask for, by a code and without an account.</summary>
+internal static class ClassEndpoints
+{
+    public static void MapClassWindows(this WebApplication app)
+    {
+        app.MapGet("/class/time", () => Results.Text(ClassWindows.Now.ToString("0.000", System.Globalization.CultureInfo.InvariantCulture))).ExcludeFromDescription();
+        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, FondCompassContext context, CancellationToken cancel) =>
+            await LessonOf(code, context, cancel) is not { } lesson ? Results.NotFound()
+                : windows.Watch(lesson, cancel) is { } shown ? TypedResults.ServerSentEvents(shown) : Results.StatusCode(StatusCodes.Status429TooManyRequests)).ExcludeFromDescription();
+    }
+
+    /// <summary>The lesson of a code that holds still; null for any other.</summary>
+    public static async Task<Guid?> LessonOf(string code, FondCompassContext context, CancellationToken cancel)
+    {
+        var now = DateTimeOffset.UtcNow;
+        return await context.Lessons.AsNoTracking().Where(l => l.ClassCode == code && l.ClassCodeUntil > now).Select(l => (Guid?)l.Id).FirstOrDefaultAsync(cancel);
+    }
+}

@@ -1,0 +1,94 @@
+using FondCompass.Core.Teaching;
+using FondCompass.Data.Records;
+
+namespace FondCompass.Web.Pages.Teaching;
+
+/// <summary>An event as a board sends it.</summary>
+public sealed record SentEvent
+{
+    public Guid Id { get; init; }
+
+    public Guid Board { get; init; }
+
+    public int Number { get; init; }
+
+    public double Opened { get; init; }
+
+    public double Since { get; init; }
+
+    public string? Kind { get; init; }
+
+    public string? Block { get; init; }
+
+    public string? Bite { get; init; }
+
+    public double? Value { get; init; }
+
+    public string? Words { get; init; }
+
+    public Guid? Undoes { get; init; }
+}
+
+/// <summary>What a board sends at once.</summary>
+public sealed record SentEvents(IReadOnlyList<SentEvent?>? Events)
+{
+    /// <summary>Events that are taken at once.</summary>
+    public const int Most = 500;
+}
+
+/// <summary>Events between how they are sent, kept and reckoned with.</summary>
+public static class EventWords
+{
+    /// <summary>Seconds since 1970 between which a board's clock may stand: 2000 to 2100.</summary>
+    private const double Earliest = 946_684_800, Latest = 4_102_444_800;
+
+    /// <summary>Longest time that one board is open, in seconds: a day and a half.</summary>
+    private const double LongestOpen = 36 * 3600;
+
+    public static string Of(LessonEventKind kind) => kind.ToString().ToLowerInvariant();
+
+    /// <summary>An event as it is reckoned with; null for a kind that nobody knows any more.</summary>
+    public static LessonEvent? Read(LessonEventRecord kept) => Enum.TryParse<LessonEventKind>(kept.Kind, true, out var kind)
+        ? new LessonEvent(kept.Id, kept.Board, kept.Number, kept.Opened, kept.Since, kind, kept.Block) { Bite = kept.Bite, Value = kept.Value, Words = kept.Words, Undoes = kept.Undoes } : null;
+
+    /// <summary>As it is kept, or why it is not.</summary>
+    public static (LessonEventRecord? Record, string Problem) Take(SentEvent? sent)
+    {
+        static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
+        if (sent is null || sent.Id == Guid.Empty || sent.Board == Guid.Empty)
+        {
+            return (null, "It has no id of its own, or no board's.");
+        }
+
+        if (!Enum.TryParse<LessonEventKind>(sent.Kind, true, out var kind) || !Enum.IsDefined(kind) || int.TryParse(sent.Kind, out _))
+        {
+            return (null, $"'{Clean(sent.Kind)}' is nothing that a board tells.");
+        }
+
+        if (!(sent.Opened is >= Earliest and <= Latest) || !(sent.Since is >= 0 and <= LongestOpen) || sent.Number < 1 || sent.Value is { } value && !double.IsFinite(value))
+        {
+            return (null, "Its moment, its number or its value cannot be.");
+        }
+
+        var (block, bite, words) = (Clean(sent.Block), Clean(sent.Bite), Clean(sent.Words));
+        return block.Length > LessonEventRecord.LongestBlock || bite.Length > LessonEventRecord.LongestBite ? (null, "The block or the bite it names is none.")
+            : kind == LessonEventKind.Undo && sent.Undoes is null ? (null, "It takes back nothing.")
+            : (new LessonEventRecord
+            {
+                Id = sent.Id,
+                Board = sent.Board,
+                Number = sent.Number,
+                Opened = sent.Opened,
+                Since = sent.Since,
+                Kind = Of(kind),
+                Block = block,
+                Bite = bite,
+                Value = sent.Value,
+                Words = words.Length > LessonEventRecord.LongestWords ? Cut(words) : words,
+                Undoes = sent.Undoes,
+            }, "");
+    }
+
+    /// <summary>The longest beginning that is kept, cut between two letters.</summary>
+    private static string Cut(string words) => words[..(char.IsHighSurrogate(words[LessonEventRecord.LongestWords - 1]) ? LessonEventRecord.LongestWords - 1 : LessonEventRecord.LongestWords)];
+}

@@ -1,0 +1,110 @@
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Teaching;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Dances;
+
+namespace FondCompass.Web.Pages.Teaching;
+
+/// <summary>A lesson opened to be held: its plan, and what it is made of.</summary>
+public sealed record OpenLesson(LessonRecord Record, LessonLayout Layout, LessonPlan Plan, TeachingWay Way, GroupRecord Group);
+
+/// <summary>Opens lessons to be held, and reckons their log from what boards tell.</summary>
+public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonEvents events)
+{
+    /// <summary>The lesson as it is planned; null for nobody's and anybody else's, and where its dance was deleted.</summary>
+    public async Task<OpenLesson?> Open(Guid id, CancellationToken cancel)
+    {
+        if (await book.Find(id, cancel) is not { Group: { } group } lesson || await shelf.Find(lesson.DanceId, cancel) is not { DeletedAt: null } dance)
+        {
+            return null;
+        }
+
+        var lexicon = await shelf.Lexicon(cancel);
+        var asked = PlanAsked.Of(lesson);
+        var first = await TaughtClass.FittedOf(dance, await book.CuesFor(group.Id, dance.Id, cancel), lexicon, tracks, cancel);
+        var layout = await LessonLayout.Of((dance.Id, first), asked, group, shelf, book, tracks, lesson.Id, cancel);
+        return new OpenLesson(lesson, layout, layout.Plan(asked, lesson.Minutes), layout.Way(asked), group);
+    }
+
+    /// <summary>Writes what the events say into the lesson, and what they teach into its group.</summary>
+    public async Task Reckon(LessonRecord lesson, CancellationToken cancel)
+    {
+        if (lesson.HeldPlan is null && await Open(lesson.Id, cancel) is { } open)
+        {
+            lesson.HeldPlan = HeldBlock.Written(open.Plan, open.Group);
+        }
+
+        var log = HallLog.Of((await events.Of(lesson.Id, cancel)).Select(EventWords.Read).OfType<LessonEvent>());
+        var blocks = HeldBlock.Read(lesson.HeldPlan);
+        var lines = await shelf.Find(lesson.DanceId, cancel) is { } dance
+            ? TaughtClass.LoggedLines(Core.Analysis.Of(dance.Script, await shelf.Lexicon(cancel))).Select(l => (l.Pattern.Part.Name, l.Line.Number)).ToList() : [];
+        var result = LessonResult.Of(blocks, log, lines);
+        lesson.Held |= log.Blocks.Any(b => b.IsDone || b.Repeats > 0) || log.Marks.Count > 0;
+        lesson.Running = !log.IsClosed;
+        lesson.Heads = log.Heads ?? lesson.Heads;
+        (lesson.ReachedLine, lesson.RatePercent, lesson.WeakLines) = (result.Reached, result.Rate, [.. result.Weak]);
+        await book.Save(cancel);
+        await LearnPace(lesson.GroupId, cancel);
+    }
+
+    /// <summary>What a group's blocks took, by the constant they tell of.</summary>
+    public async Task<(IReadOnlyList<TimeTaken> Walks, IReadOnlyList<TimeTaken> Gathers)> TimesOf(Guid group, CancellationToken cancel)
+    {
+        var told = await events.OfGroup(group, cancel);
+        var (walks, gathers) = (new List<TimeTaken>(), new List<TimeTaken>());
+        foreach (var lesson in (await book.HeldWith(group, cancel)).Where(l => told.Contains(l.Id)))
+        {
+            var log = HallLog.Of(told[lesson.Id].Select(EventWords.Read).OfType<LessonEvent>());
+            foreach (var block in HeldBlock.Read(lesson.HeldPlan).Where(b => b.Usual > 0))
+            {
+                if (log.Of(block.Id) is not { IsDone: true } held)
+                {
+                    continue;
+                }
+
+                if (block.Rate is null)
+                {
+                    walks.Add(new TimeTaken(block.Usual, held.Seconds));
+                }
+                else if (held.Repeats > 0)
+                {
+                    gathers.Add(new TimeTaken(block.Usual, Math.Max(0, held.Seconds - held.Dancing)));
+                }
+            }
+        }
+
+        return (walks, gathers);
+    }
+
+    private async Task LearnPace(Guid id, CancellationToken cancel)
+    {
+        if (await book.Group(id, cancel) is { } group)
+        {
+            var (walks, gathers) = await TimesOf(id, cancel);
+            (group.WalkFactor, group.GatherFactor) = (PaceLearning.Factor(walks), PaceLearning.Factor(gathers));
+            await book.Save(cancel);
+        }
+    }
+}
+
+/// <summary>What a lesson's log says of the dance it begins with, line by line.</summary>
+/// <param name="Reached">Lines, from the first, that were danced.</param>
+/// <param name="Rate">The fastest rate at which a block was danced without a mark, in percent; 0 for walked.</param>
+/// <param name="Weak">Places of the lines that were marked, from 1.</param>
+public sealed record LessonResult(int Reached, int Rate, IReadOnlyList<int> Weak)
+{
+    /// <param name="lines">The dance's lines as they are logged: part and number.</param>
+    public static LessonResult Of(IReadOnlyList<HeldBlock> blocks, HallLog log, IReadOnlyList<(string Part, int Line)> lines)
+    {
+        var own = blocks.Where(b => b.Dance == 0).ToList();
+        int PlaceOf((string, int) line) => lines.ToList().IndexOf(line) + 1;
+        IEnumerable<int> LinesOf(HeldBite bite) => Enumerable.Range(bite.Line, Math.Max(1, bite.LastLine - bite.Line + 1)).Select(l => PlaceOf((bite.Part, l))).Where(p => p > 0);
+        var danced = own.Where(b => b.Rate is not null && log.Of(b.Id) is { Repeats: > 0 }).ToList();
+        // What is the same as an earlier bite is danced with it, and has no block of its own.
+        var reached = danced.SelectMany(b => b.Bites).SelectMany(LinesOf).DefaultIfEmpty(0).Max();
+        var bites = own.SelectMany(b => b.Bites).GroupBy(b => b.Key).ToDictionary(g => g.Key, g => g.First());
+        var weak = log.Marks.Where(m => own.Any(b => b.Id == m.Block) || m.Block.Length == 0).Select(m => bites.GetValueOrDefault(m.Bite)).OfType<HeldBite>().SelectMany(LinesOf).Distinct().Order().ToList();
+        return new LessonResult(reached, danced.Select(b => log.Of(b.Id)!.CleanRate).DefaultIfEmpty(0).Max(), weak);
+    }
+}

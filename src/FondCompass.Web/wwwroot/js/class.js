@@ -1,0 +1,147 @@
+// A screen for the class: the count, the step, the foot, the wall and what comes, in step with the board. It asks for nothing that the class
+// does not need, and comes back by itself.
+import { clickAt, lastAt, paint, put } from './painter.js';
+import { here, serverClock } from './teller.js';
+
+/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, song: number, rate: number, at: number, number: number, live: import('./painter.js').Timeline | null }} Shown */
+
+const screen = /** @type {HTMLElement} */ (document.getElementById('screen'));
+const code = screen.dataset.code ?? '';
+const lessonId = screen.dataset.lesson ?? '';
+const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
+
+/** @type {any} */
+let lesson = null;
+/** @type {Shown | null} */
+let shown = null;
+let offset = 0;
+let heardAt = here();
+/** Words in this screen's own language: what is English on the board, and what it is here. @type {Record<string, string>} */
+let words = {};
+
+/** @returns {import('./painter.js').Timeline | null} */
+function line() {
+  if (!shown || !lesson) {
+    return null;
+  }
+  if (shown.live) {
+    return shown.live;
+  }
+  const block = lesson.blocks[shown.block];
+  if (shown.how === 'block') {
+    return block?.timeline ?? null;
+  }
+  const bite = lesson.bites.find((/** @type {any} */ b) => b.dance === block?.dance && b.key === shown?.bite);
+  return (shown.how === 'chain' ? bite?.fromTop ?? bite?.one : shown.other ? bite?.other : bite?.one) ?? null;
+}
+
+/** Seconds on the timeline now. */
+const position = () => (shown ? shown.song + (shown.playing ? (here() + offset - shown.at) / 1000 * shown.rate : 0) : 0);
+
+/** @param {string} text */
+function translated(text) {
+  const whole = words[text.toLowerCase()];
+  return whole ?? text.replace(/[a-z][a-z-]*/gi, (w) => words[w.toLowerCase()] ?? w);
+}
+
+function show() {
+  requestAnimationFrame(show);
+  const quiet = here() - heardAt;
+  put('state', quiet > 12000 ? 'The board is not heard; this goes on by itself when it is back.' : '');
+  if (!shown) {
+    return;
+  }
+  const current = line();
+  if (!current) {
+    put('count', '');
+    put('now', translated(shown.title || 'Soon it begins'));
+    put('next', translated(shown.next));
+    put('wall', '');
+    return;
+  }
+  const moment = shown.walk >= 0 ? current.steps[shown.walk]?.at ?? 0 : position();
+  const isBack = $('view').value === 'back';
+  paint(current, clickAt(current, moment + 0.001), moment, { mirrored: $('side').value === 'mirrored' !== isBack });
+  const step = current.steps[lastAt(current.steps, moment + 0.001)];
+  const coming = current.steps.find((s) => s.starts && s.at > moment + 0.001);
+  put('now', translated($('now').textContent));
+  put('next', coming ? translated(coming.name) : translated(shown.next));
+  for (const [box, foot] of [['foot-l', 'L'], ['foot-r', 'R']]) {
+    $(box).classList.toggle('on', step?.foot === ($('side').value === 'mirrored' ? (foot === 'L' ? 'R' : 'L') : foot));
+  }
+}
+
+/** @param {Shown} told @param {boolean} isHere told straight, by this browser's own clock */
+function take(told, isHere) {
+  heardAt = here();
+  if (told.at === undefined) {
+    return;
+  }
+  const at = isHere ? told.at + offset : told.at;
+  // What was overtaken by its successor is not shown any more.
+  if (!shown || at >= shown.at - 50) {
+    shown = { ...told, at };
+  }
+}
+
+async function meet() {
+  try {
+    offset = (await serverClock()).offset;
+  } catch {
+    // It is tried again with the next connection.
+  }
+}
+
+async function load() {
+  for (;;) {
+    try {
+      const answer = await fetch(`/class/${code}?handler=Lesson`, { signal: AbortSignal.timeout(20000) });
+      if (answer.status === 404) {
+        put('now', 'This code is over. Ask for a new one.');
+        return;
+      }
+      lesson = await answer.json();
+      break;
+    } catch {
+      put('now', 'The board is not reached; it is tried again.');
+      await new Promise((go) => setTimeout(go, 3000));
+    }
+  }
+  await meet();
+  const told = new EventSource(`/class/${code}/shown`);
+  told.addEventListener('shown', (event) => take(JSON.parse(/** @type {MessageEvent} */ (event).data), false));
+  told.addEventListener('still', () => { heardAt = here(); });
+  told.addEventListener('open', meet);
+  if ('BroadcastChannel' in window) {
+    const channel = new BroadcastChannel(`fond-class-${lessonId}`);
+    channel.addEventListener('message', (event) => event.data !== 'asks' && take(event.data, true));
+    channel.postMessage('asks');
+  }
+  setInterval(meet, 60000);
+  screen.dataset.ready = 'yes';
+  show();
+}
+
+/** Every choice of this screen is remembered by it. */
+for (const choice of ['size', 'side', 'view', 'language']) {
+  const field = $(choice);
+  field.value = localStorage.getItem(`fond-class-${choice}`) ?? field.value;
+  const apply = async () => {
+    localStorage.setItem(`fond-class-${choice}`, field.value);
+    if (choice === 'size') {
+      document.documentElement.style.setProperty('--size', field.value);
+    } else if (choice === 'language') {
+      try {
+        words = field.value === 'en' ? {} : await (await fetch(`/class/${code}?handler=Words&language=${field.value}`, { signal: AbortSignal.timeout(8000) })).json();
+        document.documentElement.lang = field.value;
+      } catch {
+        words = {};
+      }
+    }
+  };
+  field.addEventListener('change', apply);
+  apply();
+}
+
+Object.assign(window, { fondClass: { position, shown: () => shown, offset: () => offset } });
+load();

@@ -1,0 +1,147 @@
+// Moves called without an order. Which can follow, from which foot, and what they do was reckoned by the server for every one; here only
+// the eight that comes next is taken from that.
+
+/** @typedef {{ begins: string, ends: string, turn: number, side: string, steps: { count: number, words: string, foot: string }[] }} Eight */
+/** @typedef {{ number: number, name: string, difficulty: number, eights: Eight[] }} Move */
+/** @typedef {{ eight: number, bpm: number, moves: Move[] }} Live */
+
+const facings = ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'];
+
+export class LiveCaller {
+  /** @param {{ said: (words: string) => void, offer: (moves: Move[]) => void }} ways */
+  constructor(ways) {
+    this.ways = ways;
+    this.isOn = false;
+    this.eight = 8;
+    this.bpm = 112;
+    /** @type {Move[]} */
+    this.moves = [];
+    /** @type {import('./painter.js').Timeline} */
+    this.line = empty(112);
+    /** @type {Move | null} */
+    this.called = null;
+    /** @type {Move | null} */
+    this.current = null;
+    this.weight = 'L';
+    this.facing = 0;
+    this.eights = 0;
+    this.turned = 0;
+    /** @type {Move[]} */
+    this.offered = [];
+  }
+
+  /** @param {Live | null} live */
+  start(live) {
+    this.isOn = true;
+    this.weight = 'L';
+    this.facing = 0;
+    this.eights = 0;
+    this.called = null;
+    this.current = null;
+    if (live) {
+      this.take(live);
+    }
+    this.line = empty(this.bpm);
+    this.lead();
+    this.extend();
+    this.extend();
+  }
+
+  /** Other moves from here on. @param {Live} live */
+  take(live) {
+    this.moves = live.moves;
+    this.eight = live.eight;
+    this.bpm = live.bpm;
+    this.offer();
+  }
+
+  stop() {
+    this.isOn = false;
+  }
+
+  get beat() {
+    return 60 / this.bpm;
+  }
+
+  /** A count-in of half an eight. */
+  lead() {
+    const counts = Math.max(2, Math.ceil(this.eight / 2));
+    for (let i = 0; i < counts; i++) {
+      this.line.clicks.push({ at: (i - counts) * this.beat, label: String(this.eight - counts + i + 1), isCountIn: true, isFirst: false, isHalf: false, repeat: 0, where: '', wall: '' });
+    }
+  }
+
+  /** What can follow what is settled by now, easy ones first. */
+  offer() {
+    this.offered = this.moves.filter((m) => m.eights.some((e) => e.begins === this.weight));
+    this.ways.offer(this.offered);
+  }
+
+  /** The next move: it comes after the eight that the class hears it in. @param {Move} move */
+  call(move) {
+    if (!move.eights.some((e) => e.begins === this.weight)) {
+      this.ways.said(`${move.name} cannot follow: the other foot is free.`);
+      return;
+    }
+    this.called = move;
+    this.ways.said(`Next: ${move.name}`);
+  }
+
+  /** The eight behind what is settled: what was called, else the same again, else the easiest that can follow. */
+  extend() {
+    const wanted = this.called ?? this.current;
+    const from = (/** @type {Move | null | undefined} */ m) => m?.eights.find((e) => e.begins === this.weight);
+    const move = from(wanted) ? wanted : this.offered[0] ?? null;
+    const eight = from(move);
+    const at = this.eights * this.eight * this.beat;
+    const name = move ? `${move.name}${eight?.side ? `, ${eight.side}` : ''}` : 'march on the spot';
+    for (let i = 0; i < this.eight; i++) {
+      this.line.clicks.push({ at: at + (i * this.beat), label: String(i + 1), isCountIn: false, isFirst: i === 0, isHalf: false, repeat: this.eights + 1, where: name, wall: '' });
+    }
+    if (eight && move) {
+      const turns = Math.max(1, eight.steps.length);
+      eight.steps.forEach((s, i) => {
+        const facing = (((this.facing + Math.round(eight.turn * (i + 1) / turns)) % 8) + 8) % 8;
+        this.line.steps.push({ at: at + (s.count * this.beat), starts: i === 0, name, foot: s.foot, free: eight.ends === 'L' ? 'R' : 'L', facing: facings[facing], degrees: facing * 45 });
+      });
+      this.weight = eight.ends;
+      this.facing = (((this.facing + eight.turn) % 8) + 8) % 8;
+    } else {
+      this.line.steps.push({ at, starts: true, name, foot: '', free: '', facing: facings[this.facing], degrees: this.facing * 45 });
+    }
+    if (move && wanted && move !== wanted) {
+      this.ways.said(`${wanted.name} cannot go on from here: ${move.name} follows.`);
+    }
+    if (this.called) {
+      this.line.events.push({ from: at - (this.eight * this.beat), at, words: `next: ${name}` });
+    }
+    this.current = move;
+    this.called = null;
+    this.eights++;
+    this.line.end = this.eights * this.eight * this.beat;
+    this.offer();
+  }
+
+  /** Settles a further eight whenever one begins, and hands its counts to the conductor. @param {import('./conductor.js').Conductor} conductor */
+  follow(conductor) {
+    if (conductor.position() >= (this.eights - 2) * this.eight * this.beat) {
+      this.extend();
+      const clicks = this.line.clicks.slice(-this.eight).map((c) => ({ at: c.at, length: 0.06, voice: 'beat', pitch: 880, strong: c.isFirst }));
+      conductor.load([...conductor.notes, ...clicks], Number.POSITIVE_INFINITY);
+    }
+  }
+
+  /** The eights that a class's screen needs now. */
+  shownLine() {
+    const from = Math.max(0, this.eights - 3) * this.eight * this.beat;
+    return {
+      ...this.line, says: [], marks: [], events: this.line.events.filter((e) => e.at >= from),
+      clicks: this.line.clicks.filter((c) => c.at >= from || c.isCountIn && from === 0), steps: this.line.steps.filter((s) => s.at >= from),
+    };
+  }
+}
+
+/** @param {number} bpm @returns {import('./painter.js').Timeline} */
+function empty(bpm) {
+  return { ratePercent: 100, bpm, end: 0, firstWall: '', clicks: [], steps: [], says: [], marks: [], events: [] };
+}

@@ -1,0 +1,94 @@
+// Paints one moment of a timeline onto a board: the count, the step now and the next, the feet, the needle, what stands on top and what comes.
+// Board, lesson and the class's screens all paint with it; a place that a page does not have is left out.
+
+/** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string }} Click */
+/** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number }} Step */
+/** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
+/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: { at: number, words: string, isOwn: boolean }[], marks: Mark[], events: { from: number, at: number, words: string }[] }} Timeline */
+
+/** @param {string} name @returns {any} */
+const place = (name) => document.getElementById(name);
+
+/** @param {string} name @param {string} words */
+export function put(name, words) {
+  const at = place(name);
+  if (at && at.textContent !== words) {
+    at.textContent = words;
+  }
+}
+
+/** @param {string} name @param {string} sign @param {boolean} on */
+const mark = (name, sign, on) => place(name)?.classList.toggle(sign, on);
+
+/** @param {string} name @param {string[]} words */
+export function list(name, words) {
+  const all = [...new Set(words)];
+  const at = place(name);
+  if (at && at.dataset.words !== all.join('|')) {
+    at.dataset.words = all.join('|');
+    at.replaceChildren(...all.map((w) => Object.assign(document.createElement('li'), { textContent: w })));
+  }
+}
+
+/** The last of these moments that is not after now; -1 before the first. @param {{ at: number }[]} moments @param {number} now */
+export function lastAt(moments, now) {
+  let found = -1;
+  for (let low = 0, high = moments.length - 1; low <= high;) {
+    const middle = (low + high) >> 1;
+    if (moments[middle].at <= now) {
+      found = middle;
+      low = middle + 1;
+    } else {
+      high = middle - 1;
+    }
+  }
+  return found;
+}
+
+/** Which of the clicks is now. @param {Timeline} line @param {number} now */
+export const clickAt = (line, now) => Math.max(0, lastAt(line.clicks, now));
+
+/**
+ * @param {Timeline} line @param {number} shown the click that is now
+ * @param {number} now seconds on the timeline
+ * @param {{ mirrored?: boolean, levels?: Set<string>, turned?: number }} [view] mirrored: as one sees it who faces the class; turned: degrees the picture is turned by
+ */
+export function paint(line, shown, now, view = {}) {
+  const click = line.clicks[shown];
+  const steps = line.steps;
+  const current = lastAt(steps, now + 0.001);
+  const step = steps[current];
+  const next = steps[current + 1];
+  if (click) {
+    put('count', click.label);
+    mark('count', 'half', click.isHalf);
+    mark('count', 'named', click.label.length > 3);
+    put('phase', click.isCountIn ? 'count-in' : click.where);
+    put('wall', click.wall);
+  }
+  put('now', step && !click?.isCountIn ? step.name : 'wait');
+  const coming = steps.findIndex((s, i) => i > current && s.starts);
+  put('next', coming >= 0 ? `${steps[coming].name}${steps[coming].foot ? ` · ${steps[coming].foot}` : ''}` : next ? '' : 'end');
+  const say = line.says.find((s) => s.at > now + 0.001);
+  put('cue-count', say ? `say: ${say.words}` : '');
+  mark('cue-count', 'own', say?.isOwn ?? false);
+  mark('foot-l', 'on', step?.foot === 'L');
+  mark('foot-r', 'on', step?.foot === 'R');
+  mark('foot-l', 'free', step?.free === 'L' && step?.foot !== 'L');
+  mark('foot-r', 'free', step?.free === 'R' && step?.foot !== 'R');
+  const until = coming >= 0 ? steps[coming] : next;
+  const wait = place('wait');
+  if (until && wait) {
+    const from = step?.at ?? 0;
+    wait.value = Math.max(0, Math.min(1, (until.at - now) / Math.max(0.01, until.at - from)));
+  }
+  put('facing', step ? `facing ${step.facing}` : '');
+  const degrees = (step?.degrees ?? 0) + (view.turned ?? 0);
+  place('needle')?.setAttribute('transform', `rotate(${view.mirrored ? -degrees : degrees} 30 30)`);
+  const marks = line.marks.filter((m) => m.from <= now && (m.until > now || m.at > now - 1.5));
+  const layers = marks.filter((m) => /^(arms|hips|head|sounds|body)$/.test(m.kind) && (!view.levels || view.levels.has(m.kind)));
+  list('layers', layers.map((m) => m.words));
+  put('beside', marks.filter((m) => m.kind === 'beside').map((m) => m.words).join(' · '));
+  put('mind', marks.filter((m) => /^(caution|trouble|note)$/.test(m.kind)).map((m) => (m.kind === 'note' ? m.words : `${m.kind}: ${m.words}`)).join(' · '));
+  put('ahead', line.events.filter((e) => e.from <= now && e.at > now).map((e) => e.words).join(' · '));
+}

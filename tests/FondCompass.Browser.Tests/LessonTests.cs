@@ -1,0 +1,244 @@
+using System.Globalization;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace FondCompass.Browser.Tests;
+
+/// <summary>A lesson led from the board, block by block, with and without its server; what happened is in the log, once each.</summary>
+public class LessonTests(RunningStudio studio)
+{
+    private const string Script = "title Kittiwake Turn\ntempo 120\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n";
+
+    private static string State(Browser browser, string what) => Convert.ToString(browser.Run($"return window.fondBoard?.state().{what}"), CultureInfo.InvariantCulture) ?? "";
+
+    /// <summary>Opens a lesson of twenty minutes on the board, in time that hurries.</summary>
+    private static string Open(Browser browser)
+    {
+        browser.NewAccount();
+        browser.NewDance();
+        browser.Rewrite(Script);
+        browser.WaitForText("#fact-counts", "16");
+        browser.WaitForText("#saved", "saved");
+        browser.Chord(Keys.Alt, "2");
+        browser.Find("#passages").SendKeys("intro 8\nverse 32\nchorus 32");
+        browser.WaitForText("#run .headline", "repeat");
+        browser.Chord(Keys.Alt, "3");
+        browser.Settle();
+        browser.Find("#group").Clear();
+        browser.Find("#group").SendKeys("Slipway beginners");
+        browser.Find("#minutes").Clear();
+        browser.Find("#minutes").SendKeys("20");
+        browser.ClickText("Plan this lesson");
+        browser.ClickText("Lead it");
+        Ready(browser);
+        return browser.Path.Split('/')[2];
+    }
+
+    private static void Ready(Browser browser)
+    {
+        browser.Find("#board[data-ready]");
+        browser.Wait("the first block is shown", () => State(browser, "block").Length > 0);
+        browser.Run("window.fondBoard.hurry(40)");
+    }
+
+    /// <summary>Presses the one key until the block is over; what is danced is danced to its end.</summary>
+    private static void Through(Browser browser)
+    {
+        var index = State(browser, "index");
+        for (var press = 0; State(browser, "index") == index && State(browser, "isOver") != "True"; press++)
+        {
+            Assert.True(press < 60, $"block {index} does not end");
+            if (State(browser, "lead") == "dance" && State(browser, "playing") == "True")
+            {
+                browser.Wait("it is danced through", () => State(browser, "playing") == "False", 60);
+            }
+
+            browser.Keys(press % 2 == 0 ? " " : Keys.PageDown);
+            if (State(browser, "lead") == "dance" && State(browser, "index") == index)
+            {
+                browser.Wait("it plays, or is over", () => State(browser, "playing") == "True" || State(browser, "index") != index);
+            }
+        }
+    }
+
+    private static void Until(Browser browser, string block)
+    {
+        for (var i = 0; State(browser, "block") != block; i++)
+        {
+            Assert.True(i < 60, $"{block} never comes");
+            Through(browser);
+        }
+    }
+
+    [Fact]
+    public async Task Twenty_minutes_are_led_with_the_server_away_in_the_middle_and_every_mark_is_kept_once()
+    {
+        using var browser = new Browser(studio.Address);
+        var lesson = Open(browser);
+        Until(browser, "walk:A:1");
+        browser.Keys(" ");
+        browser.Wait("the second step is shown", () => State(browser, "step") == "1");
+        browser.Keys(Keys.ArrowLeft);
+        Assert.Equal("0", State(browser, "step"));
+        Until(browser, "dance:A:1");
+        // Only this bite, round and round, and back.
+        browser.Keys("b");
+        Assert.Equal("bite", State(browser, "how"));
+        browser.Keys(" ");
+        browser.Wait("it goes round", () => State(browser, "playing") == "True");
+        browser.Keys("b");
+        Assert.Equal("block", State(browser, "how"));
+        browser.Keys(" ");
+        browser.Keys("t");
+        browser.WaitForText("#phase", "trouble: vine");
+        Until(browser, "chain:A:1-2");
+        browser.Keys("t");
+        browser.Keys("t");
+        browser.Keys("u");
+        browser.Wait("the marks have arrived", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
+        browser.Wait("it is kept for when there is no network", () => browser.Run("return navigator.serviceWorker.controller !== null || true") is true);
+        browser.Wait("the page is in the browser", () => (bool?)((IJavaScriptExecutor)browser.Driver).ExecuteAsyncScript("const done = arguments[arguments.length - 1]; caches.match(location.pathname).then(m => done(!!m))") is true);
+        browser.Go($"/lessons/{lesson}/teach");
+        Ready(browser);
+        Assert.Equal("chain:A:1-2", State(browser, "block"));
+
+        studio.Stop();
+        try
+        {
+            browser.Keys("t");
+            browser.WaitForText("#state", "No server: ");
+            Assert.Contains("kept in this browser, and delivered when it is back", browser.Text("#state"), StringComparison.Ordinal);
+            browser.Go($"/lessons/{lesson}/teach");
+            Ready(browser);
+            Assert.Equal("chain:A:1-2", State(browser, "block"));
+            Through(browser);
+            browser.Keys("s");
+            Through(browser);
+        }
+        finally
+        {
+            await studio.Start();
+        }
+
+        browser.Wait("all is delivered", () => browser.Run("return Object.keys(localStorage).every(k => !k.startsWith('fond-marks')) && window.fondBoard.marks.waiting.length === 0") is true, 60);
+        Assert.Equal("", browser.Text("#state"));
+        Until(browser, "music");
+        Until(browser, "runs");
+        for (var i = 0; State(browser, "isOver") != "True" && i < 20; i++)
+        {
+            Through(browser);
+        }
+
+        browser.Wait("the end is told", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
+        browser.Go($"/lessons/{lesson}");
+        // One at the first dance, one of two in the chain, one while the server was away.
+        Assert.Equal(3, browser.Driver.FindElements(By.CssSelector(".marks [aria-label^='Take this mark out']")).Count);
+        Assert.Single(browser.Driver.FindElements(By.CssSelector(".held .skipped")));
+        Assert.DoesNotContain("not reached", browser.Text(".held"), StringComparison.Ordinal);
+        // What was danced is what was planned, block by block.
+        Assert.DoesNotContain(" of ", string.Join('|', browser.Driver.FindElements(By.CssSelector(".held td:nth-child(4)")).Select(c => c.Text)), StringComparison.Ordinal);
+        Assert.Contains("weak: 1", browser.Text("main"), StringComparison.Ordinal);
+        Assert.DoesNotContain("A board leads it now", browser.Text("main"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Keys_lead_it_and_every_slip_is_undone()
+    {
+        using var browser = new Browser(studio.Address);
+        Open(browser);
+        browser.Keys("s");
+        browser.Keys("s");
+        Assert.Equal("2", State(browser, "index"));
+        browser.Keys("u");
+        browser.Keys("u");
+        Assert.Equal("0", State(browser, "index"));
+        browser.WaitForText("#phase", "taken back: left out");
+        Until(browser, "dance:A:1");
+        browser.Keys(Keys.ArrowUp);
+        Assert.Equal("75", State(browser, "rate"));
+        browser.Keys("-");
+        Assert.Equal("74", State(browser, "rate"));
+        browser.Keys("o");
+        browser.WaitForText("#phase", "other side");
+        browser.Keys("a");
+        Assert.Equal("block", State(browser, "how"));
+        browser.Keys("m");
+        Assert.Equal("true", browser.Find("#mirror").GetAttribute("aria-pressed"));
+        browser.Keys("h");
+        // Keys that type in a field type.
+        browser.Keys("14");
+        browser.Keys(Keys.Enter);
+        browser.WaitForText("#phase", "14 dancers");
+        browser.Keys("n");
+        browser.Keys("stop at the top" + Keys.Enter);
+        browser.WaitForText("#phase", "note kept");
+        Assert.Equal("dance:A:1", State(browser, "block"));
+        Assert.Empty(browser.Errors());
+    }
+
+    [Fact]
+    public void Music_from_elsewhere_is_tapped_and_moves_are_called_live()
+    {
+        using var browser = new Browser(studio.Address);
+        Open(browser);
+        Until(browser, "dance:A:1");
+        browser.Run("window.fondBoard.hurry(1)");
+        // Taps at 100 a minute, as a hand gives them to the page.
+        ((IJavaScriptExecutor)browser.Driver).ExecuteAsyncScript("const done = arguments[arguments.length - 1]; let n = 0; const next = () => { window.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true })); document.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true })); if (++n < 5) setTimeout(next, 600); else done(); }; next();");
+        browser.Wait("the board runs with it", () => State(browser, "playing") == "True");
+        browser.Wait("at the tempo tapped", () => browser.Run("return window.fondBoard.pulse.bpm > 92 && window.fondBoard.pulse.bpm < 108") is true);
+        browser.WaitForText("#tapped", "a minute over");
+        browser.Keys(Keys.Enter);
+        browser.Wait("the 1 is now", () => browser.Text("#count") is "1" or "2" or "8");
+        browser.Keys(" ");
+
+        browser.Keys("l");
+        browser.Run("window.fondBoard.pulse.stop(); window.fondBoard.hurry(4)");
+        browser.Wait("moves are offered", () => browser.Driver.FindElements(By.CssSelector("#moves button")).Count > 3);
+        browser.Keys(" ");
+        var second = browser.Driver.FindElements(By.CssSelector("#moves button"))[1].Text[2..];
+        browser.Keys("2");
+        browser.WaitForText("#live-said", $"Next: {second}");
+        browser.Wait("it is danced after an eight of notice", () => browser.Text("#now").StartsWith(second, StringComparison.Ordinal), 30);
+        browser.Keys("l");
+        Assert.Equal("dance:A:1", State(browser, "block"));
+        Assert.Empty(browser.Errors());
+    }
+
+    [Fact]
+    public void A_screen_for_the_class_goes_in_step_with_the_board()
+    {
+        using var browser = new Browser(studio.Address);
+        Open(browser);
+        Until(browser, "dance:A:1");
+        browser.Run("window.fondBoard.hurry(1)");
+        browser.Click(".lesson-more summary");
+        browser.ClickText("A screen for the class");
+        browser.WaitForText("#screen-said", "/class/");
+        var address = browser.Find("#screen-said a").GetAttribute("href")!;
+        var board = browser.Driver.CurrentWindowHandle;
+        browser.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        var screen = browser.Driver.CurrentWindowHandle;
+        browser.Driver.Navigate().GoToUrl(address);
+        browser.Find("#screen[data-ready]");
+        browser.Driver.SwitchTo().Window(board);
+        browser.Keys(" ");
+        browser.Wait("it plays", () => State(browser, "playing") == "True");
+        browser.Driver.SwitchTo().Window(screen);
+        browser.Wait("the class sees the count", () => browser.Text("#count").Length == 1 && browser.Text("#now").StartsWith("vine", StringComparison.Ordinal));
+        Assert.True(Skew(browser, board, screen) < 0.1);
+        new OpenQA.Selenium.Support.UI.SelectElement(browser.Find("#language")).SelectByValue("de");
+    }
+
+    /// <summary>Seconds of the song between what the board plays and what a screen shows at one moment.</summary>
+    private static double Skew(Browser browser, string board, string screen)
+    {
+        const string Moment = "return [performance.timeOrigin + performance.now(), {0}]";
+        browser.Driver.SwitchTo().Window(board);
+        var rate = Convert.ToDouble(browser.Run("return window.fondBoard.conductor.rate"), CultureInfo.InvariantCulture);
+        var here = ((IEnumerable<object>)browser.Run(Moment.Replace("{0}", "window.fondBoard.conductor.position()", StringComparison.Ordinal))!).Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture)).ToList();
+        browser.Driver.SwitchTo().Window(screen);
+        var there = ((IEnumerable<object>)browser.Run(Moment.Replace("{0}", "window.fondClass.position()", StringComparison.Ordinal))!).Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture)).ToList();
+        return Math.Abs(there[1] - (here[1] + ((there[0] - here[0]) / 1000 * rate)));
+    }
+}

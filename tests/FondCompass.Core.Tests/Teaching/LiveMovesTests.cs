@@ -1,0 +1,90 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Steps;
+using FondCompass.Core.Teaching;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Teaching;
+
+/// <summary>Moves called without an order: only what feet and counts allow.</summary>
+public class LiveMovesTests
+{
+    private static LiveMoves Of(params string[] names) => LiveMoves.Of(names, 112, StepLexicon.Shipped).Moves;
+
+    [Fact]
+    public void A_move_fills_its_eight_on_alternating_sides_where_the_feet_ask_for_it()
+    {
+        var vine = Assert.Single(Of("vine").Moves);
+        Assert.Equal(4, vine.Counts);
+        // From the left the right foot is free: to the right and back, and the left carries again.
+        var right = vine.From(Weight.Left)!;
+        Assert.Equal([false, true], right.Stretches.Select(s => s.Mirrored));
+        Assert.Equal((Weight.Left, 0), (right.Ends, right.Turn.Value));
+        Assert.Equal("R", right.Steps.First().Foot.Letter());
+        Assert.Equal("L", vine.From(Weight.Right)!.Steps.First().Foot.Letter());
+        Assert.Equal([0, 1, 2, 3, 4, 5, 6, 7], right.Steps.Select(s => s.Count));
+    }
+
+    [Fact]
+    public void Only_what_the_free_foot_allows_is_offered_easy_ones_first()
+    {
+        var (moves, leftOut) = LiveMoves.Of(["vine", "march", "wizzle the wobble", "rocking chair"], 112, StepLexicon.Shipped);
+        Assert.Equal(["wizzle the wobble"], leftOut);
+        Assert.Equal(3, moves.Moves.Count);
+        Assert.Equal(moves.Moves.Select(m => m.Difficulty).Order(), moves.Moves.Select(m => m.Difficulty));
+        Assert.All(moves.Offered(Weight.Left), m => Assert.Equal("R", m.From(Weight.Left)!.Steps.First(s => s.Foot.IsSingle()).Foot.Letter()));
+        Assert.Empty(moves.Offered(Weight.Unknown));
+    }
+
+    [Fact]
+    public void A_dances_lines_are_moves_too_on_either_side()
+    {
+        var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\n1-4 lock step R forward\n5-8 lock step L forward\n1-6 march R");
+        var lines = LiveMoves.OfLines(analysis, 112, StepLexicon.Shipped);
+        // The line of six goes into no eight.
+        Assert.Equal(2, lines.Moves.Count);
+        Assert.Equal(8, lines.Eight);
+        Assert.All(lines.Moves, m => Assert.NotNull(m.From(Weight.Left)));
+        Assert.True(lines.Moves[0].From(Weight.Right)!.Stretches[0].Mirrored);
+    }
+
+    [Fact]
+    public void Ten_thousand_random_calls_are_all_danced_and_the_trace_agrees()
+    {
+        var knowledge = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Regular);
+        var moves = LiveMoves.Of(knowledge.WhatEverybodyKnows.Order(StringComparer.Ordinal), 112, StepLexicon.Shipped).Moves;
+        Assert.True(moves.Moves.Count > 25, $"{moves.Moves.Count} moves");
+        var random = new Random(61);
+        var calls = 0;
+        while (calls < 10_000)
+        {
+            var weight = random.Next(2) == 0 ? Weight.Left : Weight.Right;
+            var (script, starts) = ($"start weight {weight.Letter()}\npart M\n", new List<Weight>());
+            for (var eight = 0; eight < 50; eight++, calls++)
+            {
+                var offered = moves.Offered(weight).ToList();
+                Assert.NotEmpty(offered);
+                var move = offered[random.Next(offered.Count)];
+                var danced = move.From(weight)!;
+                starts.Add(weight);
+                Assert.Equal(8, danced.Stretches.Sum(s => s.Counts));
+                for (var i = 0; i < danced.Stretches.Count; i++)
+                {
+                    var stretch = danced.Stretches[i];
+                    var first = stretch.Pattern.Actions.First(a => a.Foot.IsSingle() || a == stretch.Pattern.Actions[^1]).Foot;
+                    var lead = stretch.Pattern.Actions[0].Action.CallLead is { } l && l.IsSingle() ? l : first;
+                    var foot = (stretch.Mirrored ? lead.Other() : lead).Letter();
+                    script += $"{(i * move.Counts) + 1}{(move.Counts == 1 ? "" : $"-{(i + 1) * move.Counts}")} {move.Name} {foot}\n";
+                }
+
+                weight = danced.Ends;
+            }
+
+            var trace = Analysis.Of(script);
+            Assert.True(trace.Findings.All(f => f.Severity != Severity.Error), $"{trace.Findings.FirstOrDefault(f => f.Severity == Severity.Error)?.Message}\n{script}");
+            var lines = trace.Trace.Parts[0].Lines;
+            Assert.Equal(starts.Skip(1).Append(weight), lines.Select(l => l.State.Weight));
+        }
+    }
+}

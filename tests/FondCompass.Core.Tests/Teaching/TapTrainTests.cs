@@ -1,0 +1,140 @@
+using FondCompass.Core.Teaching;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Teaching;
+
+/// <summary>The beat that somebody taps along to.</summary>
+public class TapTrainTests
+{
+    private static List<double> Even(double bpm, int taps, double from = 3) => [.. Enumerable.Range(0, taps).Select(i => from + (i * 60 / bpm))];
+
+    [Theory]
+    [InlineData(60)]
+    [InlineData(112)]
+    [InlineData(180)]
+    public void Even_taps_tell_tempo_and_beat(double bpm)
+    {
+        var beat = TapTrain.Of(Even(bpm, 4))!.Value;
+        Assert.Equal(bpm, beat.Bpm, 6);
+        Assert.Equal(3 + (3 * 60 / bpm), beat.BeatAt, 6);
+        Assert.Equal((3, 0), (beat.Beats, beat.Drift));
+        Assert.Equal(0, beat.Spread, 6);
+        Assert.Equal(1, beat.CountsAt(beat.BeatAt + (60 / bpm)), 6);
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(3)]
+    public void Fewer_than_four_tell_nothing(int taps) => Assert.Null(TapTrain.Of(Even(120, taps)));
+
+    [Theory]
+    [InlineData(38)]
+    [InlineData(260)]
+    public void What_nobody_dances_to_is_no_tempo(double bpm) => Assert.Null(TapTrain.Of(Even(bpm, 8)));
+
+    [Fact]
+    public void A_beat_left_out_is_left_out()
+    {
+        var taps = Even(120, 9);
+        taps.RemoveAt(4);
+        var beat = TapTrain.Of(taps)!.Value;
+        Assert.Equal(120, beat.Bpm, 6);
+        Assert.Equal(8, beat.Beats);
+    }
+
+    [Fact]
+    public void A_beat_tapped_twice_is_one()
+    {
+        var taps = Even(120, 8);
+        taps.Insert(5, taps[4] + 0.11);
+        var beat = TapTrain.Of(taps)!.Value;
+        Assert.Equal(120, beat.Bpm, 6);
+        Assert.Equal(7, beat.Beats);
+    }
+
+    [Fact]
+    public void After_a_pause_it_is_another_train()
+    {
+        // Eight at 120, a rest of eight beats, four at 100.
+        List<double> taps = [.. Even(120, 8, 0), .. Even(100, 4, 7.5)];
+        Assert.Equal(100, TapTrain.Of(taps)!.Value.Bpm, 6);
+        // Three beats without a tap are no pause.
+        List<double> going = [.. Even(120, 8, 0), .. Even(120, 4, 5.5)];
+        Assert.Equal(14, TapTrain.Of(going)!.Value.Beats);
+    }
+
+    [Fact]
+    public void Music_that_gathers_speed_is_followed_and_said()
+    {
+        var (taps, at) = (new List<double>(), 0.0);
+        for (var i = 0; i < 32; i++)
+        {
+            taps.Add(at);
+            at += 60 / (120 * (1 + (0.03 * i / 31)));
+        }
+
+        var beat = TapTrain.Of(taps)!.Value;
+        Assert.InRange(beat.Bpm, 122, 123.6);
+        Assert.InRange(beat.Drift, 0.01, 0.025);
+        Assert.InRange(beat.BeatAt - taps[^1], -0.012, 0.012);
+    }
+
+    /// <summary>Sixty trains as hands tap them: a deviation of 25 ms, music that drifts by up to 3 %, one beat left out and one tapped twice in every third.</summary>
+    [Fact]
+    public void Unsteady_hands_are_understood()
+    {
+        var (tempo, phase, trains) = (0, 0, 60);
+        foreach (var train in Enumerable.Range(0, trains).Select(TapTrains.Of))
+        {
+            if (TapTrain.Of([.. train.Taps.Take(8)]) is { } eight && Math.Abs((eight.Bpm / train.TempoAfter(8)) - 1) < 0.01)
+            {
+                tempo++;
+            }
+
+            if (TapTrain.Of(train.Taps) is { } beat && Math.Abs(train.NearestBeat(beat.BeatAt) - beat.BeatAt) < 0.03)
+            {
+                phase++;
+            }
+        }
+
+        // What can be known of a tempo from eight taps is limited by the hand: see docs/decisions.md.
+        Assert.True(tempo >= 0.7 * trains, $"tempo within 1 %: {tempo} of {trains}");
+        Assert.True(phase >= 0.95 * trains, $"phase within 30 ms: {phase} of {trains}");
+    }
+}
+
+/// <summary>Trains of taps with what hands do: the same for tests and benchmarks.</summary>
+public sealed record TapTrains(IReadOnlyList<double> Taps, IReadOnlyList<double> Beats)
+{
+    /// <summary>The train of a seed: 80 to 160 a minute, drifting by up to 3 % over its 24 beats, jitter of 25 ms.</summary>
+    public static TapTrains Of(int seed)
+    {
+        var random = new Random(seed * 7919);
+        double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+        var (bpm, drift, at) = (80 + (random.NextDouble() * 80), (random.NextDouble() * 0.06) - 0.03, 1.0);
+        var beats = new List<double>();
+        for (var i = 0; i < 24; i++)
+        {
+            beats.Add(at);
+            at += 60 / (bpm * (1 + (drift * i / 23)));
+        }
+
+        var taps = beats.ConvertAll(b => b + (0.025 * Normal()));
+        if (seed % 3 == 1)
+        {
+            taps.RemoveAt(10);
+        }
+        else if (seed % 3 == 2)
+        {
+            taps.Insert(13, taps[12] + 0.09);
+        }
+
+        taps.Sort();
+        return new TapTrains(taps, beats);
+    }
+
+    /// <summary>Counts a minute over the last gap of so many beats.</summary>
+    public double TempoAfter(int beats) => 60 / (Beats[beats - 1] - Beats[beats - 2]);
+
+    public double NearestBeat(double at) => Beats.MinBy(b => Math.Abs(b - at));
+}

@@ -1,0 +1,222 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using FondCompass.Data.Records;
+using Xunit;
+
+namespace FondCompass.Web.Tests;
+
+/// <summary>The lesson on the board: what it is given, what it tells, and what becomes of that.</summary>
+public class BoardPageTests(Studio studio)
+{
+    private const string Script = "title Kittiwake Turn\ntempo 112\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n";
+
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    private int _number;
+
+    private readonly Guid _board = Guid.NewGuid();
+
+    private object Told(double since, string kind, string block = "", string bite = "", double? value = null, Guid? id = null, Guid? undoes = null, string words = "") =>
+        new { id = id ?? Guid.NewGuid(), board = _board, number = ++_number, opened = 1_780_000_000.5, since, kind, block, bite, value, undoes, words };
+
+    private async Task<(Visitor Visitor, string Dance, string Lesson)> Lesson()
+    {
+        var visitor = await studio.NewVisitor();
+        var dance = await visitor.Write(Script);
+        return (visitor, dance, await visitor.Plan(dance));
+    }
+
+    private static Task<HttpResponseMessage> Tell(Visitor visitor, string lesson, params object[] events) => visitor.Send($"/lessons/{lesson}/teach?handler=Events", "/", new { events });
+
+    private static async Task<JsonElement> Json(HttpResponseMessage answer) => (await answer.Content.ReadFromJsonAsync<JsonElement>(Cancel))!;
+
+    [Fact]
+    public async Task The_board_is_given_every_block_with_its_times()
+    {
+        var (visitor, _, lesson) = await Lesson();
+        var data = JsonDocument.Parse((await visitor.Get($"/lessons/{lesson}/teach?handler=Lesson")).Html).RootElement;
+        var blocks = data.GetProperty("blocks").EnumerateArray().ToList();
+        Assert.Equal("warm-up", blocks[0].GetProperty("kind").GetString());
+        Assert.Equal("clock", blocks[0].GetProperty("lead").GetString());
+        Assert.Contains(blocks, b => b.GetProperty("lead").GetString() == "walk" && b.GetProperty("id").GetString() == "walk:A:1");
+        var dance = blocks.Single(b => b.GetProperty("id").GetString() == "dance:A:1");
+        Assert.Equal(("dance", 60), (dance.GetProperty("lead").GetString(), dance.GetProperty("rate").GetDouble()));
+        Assert.True(dance.GetProperty("timeline").GetProperty("clicks").GetArrayLength() >= 20);
+        Assert.Equal(["A:1", "A:2"], data.GetProperty("bites").EnumerateArray().Select(b => b.GetProperty("key").GetString()));
+        Assert.True(data.GetProperty("live").GetProperty("moves").GetArrayLength() > 3);
+        Assert.Equal(2700, blocks.Sum(b => b.GetProperty("seconds").GetDouble()), 1);
+    }
+
+    [Fact]
+    public async Task What_happens_writes_the_log_once_however_often_it_arrives()
+    {
+        var (visitor, dance, lesson) = await Lesson();
+        object[] told =
+        [
+            Told(0, "enter", "walk:A:1"), Told(200, "done", "walk:A:1"), Told(200, "enter", "dance:A:1"), Told(210, "play", "dance:A:1", value: 60), Told(230, "repeat", "dance:A:1", value: 60),
+            Told(240, "enter", "chain:A:1-2"), Told(250, "play", "chain:A:1-2", value: 75), Told(260, "trouble", "chain:A:1-2", "A:2"), Told(270, "repeat", "chain:A:1-2", value: 75), Told(280, "skip", "whole:90"),
+            Told(290, "heads", value: 11), Told(291, "note", words: "the box was late"),
+        ];
+        Assert.Equal(12, (await Json(await Tell(visitor, lesson, told))).GetProperty("kept").GetInt32());
+        Assert.Equal(12, (await Json(await Tell(visitor, lesson, told))).GetProperty("kept").GetInt32());
+        // It runs: the first page leads back to it.
+        Assert.Contains("Back to the board", (await visitor.Get("/")).Html);
+        await Tell(visitor, lesson, Told(300, "close"));
+        var html = (await visitor.Get($"/lessons/{lesson}")).Html;
+        Assert.Contains("reached eight 2 at 60 %, weak: 2, 11 dancers", html);
+        Assert.Contains("5:00 on the board", html);
+        Assert.Contains("1 × 75 %", WebUtility.HtmlDecode(html));
+        Assert.Equal(1, Regex.Count(html, "Take this mark out"));
+        Assert.Contains("the box was late", html);
+        Assert.Contains("left out", html);
+        Assert.DoesNotContain("Back to the board", (await visitor.Get("/")).Html);
+        Assert.Contains("reached eight 2 at 60 % · weak: 2", (await visitor.Get($"/dances/{dance}/log")).Html);
+        // A walk of 200 s where more was planned: the pace is learned, and shown with its reason.
+        var group = Regex.Match(html, "/groups/[0-9a-f-]{36}").Value;
+        Assert.Contains("1 block took on the whole", (await visitor.Get(group)).Html);
+        Assert.Contains("Lesson by lesson", (await visitor.Get(group)).Html);
+    }
+
+    [Fact]
+    public async Task A_lesson_is_corrected_line_by_line_and_says_what_comes_next()
+    {
+        var (visitor, _, lesson) = await Lesson();
+        await Tell(visitor, lesson, Told(0, "enter", "dance:A:1"), Told(9, "repeat", "dance:A:1", value: 60), Told(10, "trouble", "dance:A:1", "A:1"), Told(12, "done", "dance:A:1"), Told(13, "close"));
+        var page = $"/lessons/{lesson}";
+        Assert.Contains("weak: 1", (await visitor.Get(page)).Html);
+        await visitor.Press(page, "TakeBack");
+        Assert.DoesNotContain("weak: 1", (await visitor.Get(page)).Html);
+        await visitor.Post($"{page}?handler=Mark", page, ("bite", "A:1"), ("block", "dance:A:1"));
+        await visitor.Post($"{page}?handler=Heads", page, ("heads", "17"));
+        await visitor.Post($"{page}?handler=Note", page, ("note", "windy"));
+        var html = (await visitor.Get(page)).Html;
+        Assert.Contains("weak: 1, 17 dancers", html);
+        Assert.Contains("windy", html);
+        Assert.Contains("Next time: recap", html);
+        var plan = WebUtility.HtmlDecode(Regex.Match(html, "href=\"(/dances/[^\"]*/plan[^\"]*)\"").Groups[1].Value);
+        Assert.Contains("span=0.1-", plan);
+        Assert.Contains("Recall vine", (await visitor.Get(plan)).Html);
+        using var bad = await visitor.Post($"{page}?handler=Heads", page, ("heads", "many"));
+        Assert.Contains("no number of dancers", await bad.Content.ReadAsStringAsync(Cancel));
+    }
+
+    [Fact]
+    public async Task What_cannot_be_read_is_named_and_the_rest_is_kept()
+    {
+        var (visitor, _, lesson) = await Lesson();
+        var good = Told(1, "trouble", "dance:A:1", "A:1");
+        using var answer = await Tell(visitor, lesson, good, Told(2, "explode"), Told(-1, "enter", "b"), Told(3, "undo"), Told(4, "3"), Told(5, "enter", new string('b', 201)), Told(6, "repeat", "b", value: 1e300), new { id = Guid.Empty });
+        var json = await Json(answer);
+        Assert.Equal(2, json.GetProperty("kept").GetInt32());
+        Assert.Equal(6, json.GetProperty("refused").GetArrayLength());
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Tell(visitor, lesson)).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Tell(visitor, lesson, [.. Enumerable.Range(0, 501).Select(_ => Told(1, "note"))])).StatusCode);
+        // A surrogate at the cut, and a NUL, are no reason to fail.
+        using var odd = await Tell(visitor, lesson, Told(7, "note", words: new string('x', 1999) + "🦀\0"));
+        Assert.Equal(HttpStatusCode.OK, odd.StatusCode);
+    }
+
+    [Fact]
+    public async Task Nobody_elses_lesson_is_touched_and_a_deleted_one_is_said_to_be_gone()
+    {
+        var (visitor, dance, lesson) = await Lesson();
+        var other = await studio.NewVisitor();
+        Assert.Equal(HttpStatusCode.NotFound, (await Tell(other, lesson, Told(1, "trouble", "b", "A:1"))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"/lessons/{lesson}/teach")).Status);
+        Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"/lessons/{lesson}/teach?handler=Lesson")).Status);
+        foreach (var handler in (string[])["Show", "Code"])
+        {
+            Assert.Equal(HttpStatusCode.NotFound, (await other.Send($"/lessons/{lesson}/teach?handler={handler}", "/", new { })).StatusCode);
+        }
+
+        // The same event in another lesson is another event.
+        var id = Guid.NewGuid();
+        var mine = await Lesson();
+        await Tell(visitor, lesson, Told(1, "note", words: "first", id: id));
+        await Tell(mine.Visitor, mine.Lesson, Told(1, "note", words: "second", id: id));
+        using var without = await visitor.Client.PostAsJsonAsync($"/lessons/{lesson}/teach?handler=Events", new { events = new[] { Told(1, "note") } }, Cancel);
+        Assert.Equal(HttpStatusCode.BadRequest, without.StatusCode);
+        await visitor.Post($"/?handler=Delete&id={dance}", "/");
+        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Get($"/lessons/{lesson}/teach?handler=Lesson")).Status);
+        // What is told of it all the same is kept.
+        Assert.Equal(HttpStatusCode.OK, (await Tell(visitor, lesson, Told(2, "note", words: "late"))).StatusCode);
+    }
+
+    [Fact]
+    public async Task Ten_thousand_events_are_kept_and_more_than_are_kept_are_refused_in_words()
+    {
+        var (visitor, _, lesson) = await Lesson();
+        for (var batch = 0; batch < LessonEventRecord.Most / 500; batch++)
+        {
+            using var answer = await Tell(visitor, lesson, [.. Enumerable.Range(0, 500).Select(i => Told(batch + (i / 1000.0), "repeat", "dance:A:1", value: 60))]);
+            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        }
+
+        using var refused = await Tell(visitor, lesson, Told(900, "note"));
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, refused.StatusCode);
+        Assert.Contains($"at most {LessonEventRecord.Most}", await refused.Content.ReadAsStringAsync(Cancel));
+        Assert.Contains($"{LessonEventRecord.Most} × 60 %", WebUtility.HtmlDecode((await visitor.Get($"/lessons/{lesson}")).Html));
+    }
+
+    [Fact]
+    public async Task Taps_tell_a_beat_or_nothing()
+    {
+        var (visitor, _, lesson) = await Lesson();
+        var address = $"/lessons/{lesson}/teach?handler=Tap";
+        var beat = await Json(await visitor.Send(address, "/", new[] { 1.0, 1.5, 2.0, 2.5 }));
+        Assert.Equal(120, beat.GetProperty("bpm").GetDouble(), 6);
+        Assert.Equal(2.5, beat.GetProperty("beatAt").GetDouble(), 6);
+        Assert.Equal(HttpStatusCode.NoContent, (await visitor.Send(address, "/", new[] { 1.0, 1.5 })).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.Send(address, "/", Enumerable.Range(0, 401).Select(i => (double)i))).StatusCode);
+        Assert.Equal("Tapped on " + DateTime.UtcNow.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture), (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 118.4, counts = 64 }))).GetProperty("title").GetString());
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 0, counts = 64 })).StatusCode);
+    }
+
+    [Fact]
+    public async Task The_class_sees_by_a_code_what_it_needs_and_no_more()
+    {
+        var (visitor, _, lesson) = await Lesson();
+        var code = (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Code", "/", new { }))).GetProperty("code").GetString();
+        Assert.Equal(code, (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Code", "/", new { }))).GetProperty("code").GetString());
+        using var stranger = studio.CreateClient();
+        Assert.Contains("class-screen", await stranger.GetStringAsync($"/class/{code}", Cancel));
+        var data = JsonDocument.Parse(await stranger.GetStringAsync($"/class/{code}?handler=Lesson", Cancel)).RootElement;
+        Assert.All(data.GetProperty("blocks").EnumerateArray(), b => Assert.Equal((0, 0), (b.GetProperty("say").GetArrayLength(), b.GetProperty("watch").GetArrayLength())));
+        Assert.All(data.GetProperty("dances").EnumerateArray(), d => Assert.Equal(JsonValueKind.Null, d.GetProperty("id").ValueKind));
+        var words = JsonDocument.Parse(await stranger.GetStringAsync($"/class/{code}?handler=Words&language=de", Cancel)).RootElement;
+        Assert.Equal(("rechts", "weinrebe"), (words.GetProperty("right").GetString(), words.GetProperty("vine").GetString()));
+        Assert.Equal("{}", await stranger.GetStringAsync($"/class/{code}?handler=Words&language=xx", Cancel));
+        Assert.Equal(HttpStatusCode.NotFound, (await stranger.GetAsync("/class/nothere2", Cancel)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await stranger.GetAsync("/class/nothere2?handler=Lesson", Cancel)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await stranger.GetAsync("/class/nothere2/shown", Cancel)).StatusCode);
+
+        // What the board shows is told at once.
+        await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { block = 3, playing = false });
+        using var shown = await stranger.GetStreamAsync($"/class/{code}/shown", Cancel);
+        using var reader = new StreamReader(shown);
+        Assert.Equal("event: shown", await reader.ReadLineAsync(Cancel));
+        Assert.Equal("data: {\"block\":3,\"playing\":false}", await reader.ReadLineAsync(Cancel));
+        await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { block = 4 });
+        string? line;
+        while ((line = await reader.ReadLineAsync(Cancel)) is not null && !line.Contains("\"block\":4", StringComparison.Ordinal))
+        {
+        }
+
+        Assert.NotNull(line);
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { words = new string('x', 4001) })).StatusCode);
+    }
+
+    [Fact]
+    public async Task Moves_come_from_what_they_know_from_a_dances_lines_or_from_a_list()
+    {
+        var (visitor, _, lesson) = await Lesson();
+        async Task<JsonElement> From(string query) => JsonDocument.Parse((await visitor.Get($"/lessons/{lesson}/teach?handler=Moves&{query}")).Html).RootElement;
+        Assert.Equal(2, (await From("from=lines")).GetProperty("live").GetProperty("moves").GetArrayLength());
+        var list = await From("from=list&list=vine,%20wizzle,%20march");
+        Assert.Equal(["wizzle"], list.GetProperty("leftOut").EnumerateArray().Select(w => w.GetString()));
+        Assert.Equal(["march", "vine"], list.GetProperty("live").GetProperty("moves").EnumerateArray().Select(m => m.GetProperty("name").GetString()).Order());
+        Assert.True((await From("from=known")).GetProperty("live").GetProperty("moves").GetArrayLength() > 3);
+    }
+}
