@@ -57,6 +57,9 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
     private readonly record struct CountsKey(Beat First, Beat Last, int Positions, int Split, int Hash, bool IsRange, bool IsList);
 
     /// <summary>The same words on the same counts are laid once: dances repeat themselves, and each key typed binds them all again.</summary>
+    /// <summary>What a reading costs more that takes a step's whole name apart.</summary>
+    private const int NotWhatItIsCalled = 3;
+
     private static readonly ConditionalWeakTable<Readings, Dictionary<CountsKey, List<Option>>> Laid = [];
 
     /// <summary>Looks up a row's words and lays its actions on their beats.</summary>
@@ -153,6 +156,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         var call = _call;
         var tried = new List<(Option Option, int Cost, List<Pending> Moments)>();
         var least = int.MaxValue - 1;
+        // What is a known step by its whole name stays that step, whatever foot the next row moves: a foot that is not free is told there.
+        var isNamed = options[0].Wording is { Completed: false, Items: [{ Main.Step: not null }] };
         foreach (var option in options)
         {
             // Feet and facts only ever add to a way's cost: those behind cannot become better, and hardly a rival.
@@ -164,7 +169,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             _call = call;
             var moments = Moments(option, entry, first, written, feet);
             var (end, faults) = Danced(moments, feet);
-            var cost = option.Cost + (FaultCost * faults) + (after is { } wanted && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? 3 : 0);
+            var isOther = isNamed && option.Wording.Doubt.Length == 0 && option.Wording.Items.All(i => i.Main.Step is null);
+            var cost = option.Cost + (FaultCost * faults) + (isOther ? NotWhatItIsCalled : 0) + (after is { } wanted && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? 3 : 0);
             tried.Add((option, cost, moments));
             least = Math.Min(least, cost);
         }

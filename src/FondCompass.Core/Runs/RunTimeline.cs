@@ -2,6 +2,7 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
@@ -18,6 +19,9 @@ public sealed record RunAction(
 {
     /// <summary>What its call is called as it is danced here; on the first action of a call only.</summary>
     public StepWording? Wording { get; init; }
+
+    /// <summary>What this one action is: "step behind", "touch beside", "step forward, turn 1/4 left"; the foot stands apart.</summary>
+    public string Deed { get; init; } = "";
 }
 
 /// <summary>Words of the instructor that hang on counts of a run: a cue, note, caution or trouble spot, or what is done on top of the feet.</summary>
@@ -114,6 +118,7 @@ public static class RunTimeline
                     verb.Kind == VerbKind.Takes, weight, facing, step.Turn, stretch.Repeat, wall, stretch.Part, action.Line, stretch.IsTag, starts)
                 {
                     Wording = starts ? WordingOf(steps, i, action, stretch.Stretch.Mirrored) : null,
+                    Deed = $"{verb.Name}{(PhraseText.Words(action.Direction) is { Length: > 0 } way ? $" {way}" : "")}{(step.Turn.IsNone ? "" : $", turn {step.Turn}")}",
                 });
             }
         }

@@ -20,7 +20,8 @@ public sealed record BoardClick(double At, string Label, bool IsCountIn, bool Is
 /// <param name="Name">As the instructor calls it, with its way and its turn; the foot stands apart.</param>
 /// <param name="Foot">The foot that moves, L or R; empty where no single foot does.</param>
 /// <param name="Starts">A step begins; else it goes on with another foot.</param>
-public sealed record BoardStep(double At, bool Starts, string Name, string Foot, string Free, string Facing, int Degrees);
+/// <param name="Deed">What this one action is, for who walks it: "step behind".</param>
+public sealed record BoardStep(double At, bool Starts, string Name, string Foot, string Free, string Facing, int Degrees, string Deed);
 
 /// <summary>Words to be said, and the moment they are for.</summary>
 /// <param name="Words">The instructor's own cue, else the longest wording that can be said in time.</param>
@@ -143,7 +144,7 @@ public sealed record BoardTimeline(
             // The free foot and the facing follow every action; the name stays until the next call.
             var name = action.Wording?.Called ?? (steps.Count > 0 ? steps[^1].Name : "");
             var foot = action.Foot.IsSingle() ? action.Foot.Letter() : "";
-            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot().Letter(), action.Facing.ToString(), action.Facing.Degrees));
+            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot().Letter(), action.Facing.ToString(), action.Facing.Degrees, action.Deed));
         }
 
         return steps;

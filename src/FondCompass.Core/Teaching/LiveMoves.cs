@@ -12,7 +12,16 @@ namespace FondCompass.Core.Teaching;
 /// <param name="Stretches">What is danced: the move once, or as often as the eight has room for it.</param>
 public sealed record LiveEight(Weight Begins, Weight Ends, Eighths Turn, IReadOnlyList<Stretch> Stretches)
 {
-    /// <summary>What moves, by the count from the eight's beginning, with the foot.</summary>
+    /// <summary>The foot that the move is called with the first time: "vine R"; none of a dance's line.</summary>
+    public Foot Lead { get; init; }
+
+    /// <summary>Counts before its first that it begins with a pick-up; 0 for none.</summary>
+    public double PickUp => Math.Max(0, -Steps.Min(s => s.Count));
+
+    /// <summary>Counts from its last movement to its end.</summary>
+    public double Free => Stretches.Sum(s => s.Counts) - Steps.Max(s => s.Count);
+
+    /// <summary>What moves, by the count from the eight's beginning, with the foot; a pick-up before it.</summary>
     public IEnumerable<(double Count, string Words, Foot Foot)> Steps
     {
         get
@@ -41,8 +50,9 @@ public sealed record LiveEight(Weight Begins, Weight Ends, Eighths Turn, IReadOn
 /// <param name="Eights">An eight of it for each weight on which it can begin.</param>
 public sealed record LiveMove(string Name, int Counts, double Difficulty, IReadOnlyList<LiveEight> Eights)
 {
-    /// <summary>The eight of it that can be danced from a weight; null where the free foot does not allow it.</summary>
-    public LiveEight? From(Weight weight) => Eights.FirstOrDefault(e => e.Begins == weight);
+    /// <summary>The eight of it that can be danced from a weight; null where the free foot does not allow it, or a pick-up would fall into what moves still.</summary>
+    /// <param name="free">Counts in which nothing moves before it.</param>
+    public LiveEight? From(Weight weight, double free = 1) => Eights.FirstOrDefault(e => e.Begins == weight && e.PickUp < free);
 }
 
 /// <summary>What can be called live: no order, the leader takes the next move, and only what feet, stance and counts allow is offered.</summary>
@@ -88,7 +98,7 @@ public sealed class LiveMoves
         var moves = new List<LiveMove>();
         foreach (var bite in Bites.Of(analysis, knowledge, bpm).Where(b => b.Counts == eight && b.Relation != BiteRelation.Same).Take(Most))
         {
-            var eights = Enum.GetValues<Weight>().Select(w => EightOf(bite.Stretch, w, eight)).OfType<LiveEight>().ToList();
+            var eights = Enum.GetValues<Weight>().Select(w => EightOf(bite.Stretch, w, eight) ?? EightOf(Mirrored(bite.Stretch), w, eight)).OfType<LiveEight>().ToList();
             if (eights.Count > 0)
             {
                 moves.Add(new LiveMove(bite.Name, eight, bite.Difficulty.Points, eights));
@@ -99,7 +109,8 @@ public sealed class LiveMoves
     }
 
     /// <summary>What can follow from a weight, easy ones first.</summary>
-    public IEnumerable<LiveMove> Offered(Weight weight) => Moves.Where(m => m.From(weight) is not null);
+    /// <param name="free">Counts in which nothing moves before it.</param>
+    public IEnumerable<LiveMove> Offered(Weight weight, double free = 1) => Moves.Where(m => m.From(weight, free) is not null);
 
     private static List<LiveMove> Sorted(List<LiveMove> moves) => [.. moves.OrderBy(m => m.Difficulty).ThenBy(m => m.Name, StringComparer.Ordinal)];
 
@@ -120,7 +131,7 @@ public sealed class LiveMoves
                 }
 
                 first ??= Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular, [], []), bpm) is [var bite, ..] ? bite : null;
-                eights.AddRange(Enum.GetValues<Weight>().Where(w => eights.TrueForAll(e => e.Begins != w)).Select(w => EightOf(Stretch.Whole(pattern), w, eight)).OfType<LiveEight>());
+                eights.AddRange(Enum.GetValues<Weight>().Where(w => eights.TrueForAll(e => e.Begins != w)).Select(w => EightOf(Stretch.Whole(pattern), w, eight)).OfType<LiveEight>().Select(e => e with { Lead = foot == "R" ? Foot.Right : Foot.Left }));
             }
 
             if (eights.Count > 0 && first is not null)

@@ -15,8 +15,8 @@ public readonly record struct TappedBeat(double Bpm, double BeatAt, int Beats, d
 }
 
 /// <summary>
-/// Tempo and phase of music that somebody taps along to. A line is laid through the taps by their beats, later ones weighing more, so that
-/// it follows music that gathers or loses speed; a beat left out is left out, and one tapped twice is one.
+/// Tempo and phase of music that somebody taps along to. A line is laid through the last taps by their beats, so that it follows music that
+/// gathers or loses speed; a beat left out is left out, and one tapped twice is one.
 /// </summary>
 public static class TapTrain
 {
@@ -32,8 +32,8 @@ public static class TapTrain
     /// <summary>Beats without a tap after which it is another train.</summary>
     private const double Lost = 6;
 
-    /// <summary>What a tap weighs for each beat it lies back.</summary>
-    private const double Fading = 0.94;
+    /// <summary>Beats that the line is laid through: enough to steady a hand, few enough to follow music that gathers or loses speed.</summary>
+    private const int Window = 14;
 
     /// <summary>Taps that are looked at, at the most.</summary>
     private const int Most = 64;
@@ -65,7 +65,8 @@ public static class TapTrain
             return null;
         }
 
-        var spread = Math.Sqrt(times.Select((t, i) => t - at - (slope * (beats[i] - beats[^1]))).Sum(e => e * e) / Math.Max(1, times.Count - 2));
+        var off = times.Select((t, i) => (Back: beats[^1] - beats[i], Off: t - at - (slope * (beats[i] - beats[^1])))).Where(t => t.Back < Window).Select(t => t.Off * t.Off).ToList();
+        var spread = Math.Sqrt(off.Sum() / Math.Max(1, off.Count - 2));
         return new TappedBeat(60 / slope, at, beats[^1] - beats[0], spread, DriftOf(times, beats));
     }
 
@@ -124,8 +125,10 @@ public static class TapTrain
         {
             // From the last tap back, so that the line's end is the beat that counts.
             var (beat, time) = ((double)beats[i] - beats[^1], times[i] - times[^1]);
-            var w = Math.Pow(Fading, -beat);
-            (weight, x, y, xx, xy) = (weight + w, x + (w * beat), y + (w * time), xx + (w * beat * beat), xy + (w * beat * time));
+            if (beat > -Window)
+            {
+                (weight, x, y, xx, xy) = (weight + 1, x + beat, y + time, xx + (beat * beat), xy + (beat * time));
+            }
         }
 
         var slope = ((weight * xy) - (x * y)) / ((weight * xx) - (x * x));

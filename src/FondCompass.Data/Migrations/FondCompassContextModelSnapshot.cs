@@ -241,6 +241,11 @@ namespace FondCompass.Data.Migrations
                     b.Property<double?>("CoolDown")
                         .HasColumnType("double precision");
 
+                    b.Property<double>("GatherFactor")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(1.0);
+
                     b.Property<string>("Gentle")
                         .IsRequired()
                         .ValueGeneratedOnAdd()
@@ -253,6 +258,13 @@ namespace FondCompass.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasMaxLength(400)
                         .HasColumnType("character varying(400)")
+                        .HasDefaultValue("");
+
+                    b.Property<string>("HeldFast")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
                         .HasDefaultValue("");
 
                     b.Property<string>("Knows")
@@ -303,6 +315,11 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<double?>("TalkPerBite")
                         .HasColumnType("double precision");
+
+                    b.Property<double>("WalkFactor")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(1.0);
 
                     b.Property<double?>("WarmUp")
                         .HasColumnType("double precision");
@@ -401,6 +418,65 @@ namespace FondCompass.Data.Migrations
                     b.ToTable("KeptFits");
                 });
 
+            modelBuilder.Entity("FondCompass.Data.Records.LessonEventRecord", b =>
+                {
+                    b.Property<Guid>("LessonId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<long>("Arrived")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("bigint");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityAlwaysColumn(b.Property<long>("Arrived"));
+
+                    b.Property<string>("Bite")
+                        .IsRequired()
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)");
+
+                    b.Property<string>("Block")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<Guid>("Board")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("integer");
+
+                    b.Property<double>("Opened")
+                        .HasColumnType("double precision");
+
+                    b.Property<double>("Since")
+                        .HasColumnType("double precision");
+
+                    b.Property<Guid?>("Undoes")
+                        .HasColumnType("uuid");
+
+                    b.Property<double?>("Value")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)");
+
+                    b.HasKey("LessonId", "Id");
+
+                    b.HasIndex("LessonId", "Arrived");
+
+                    b.ToTable("LessonEvents");
+                });
+
             modelBuilder.Entity("FondCompass.Data.Records.LessonRecord", b =>
                 {
                     b.Property<Guid>("Id")
@@ -413,6 +489,13 @@ namespace FondCompass.Data.Migrations
                         .HasColumnType("uuid[]")
                         .HasDefaultValueSql("'{}'");
 
+                    b.Property<string>("ClassCode")
+                        .HasMaxLength(12)
+                        .HasColumnType("character varying(12)");
+
+                    b.Property<DateTimeOffset?>("ClassCodeUntil")
+                        .HasColumnType("timestamp with time zone");
+
                     b.Property<Guid?>("CourseId")
                         .HasColumnType("uuid");
 
@@ -424,6 +507,9 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<Guid>("GroupId")
                         .HasColumnType("uuid");
+
+                    b.Property<int?>("Heads")
+                        .HasColumnType("integer");
 
                     b.Property<bool>("Held")
                         .HasColumnType("boolean");
@@ -453,6 +539,9 @@ namespace FondCompass.Data.Migrations
                     b.Property<int>("ReachedLine")
                         .HasColumnType("integer");
 
+                    b.Property<bool>("Running")
+                        .HasColumnType("boolean");
+
                     b.Property<Guid?>("Sent")
                         .HasColumnType("uuid");
 
@@ -473,6 +562,9 @@ namespace FondCompass.Data.Migrations
                     b.HasIndex("Also");
 
                     NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex("Also"), "gin");
+
+                    b.HasIndex("ClassCode")
+                        .IsUnique();
 
                     b.HasIndex("CourseId");
 
@@ -731,6 +823,15 @@ namespace FondCompass.Data.Migrations
                     b.HasOne("FondCompass.Data.Records.TrackRecord", null)
                         .WithMany()
                         .HasForeignKey("TrackId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.LessonEventRecord", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.LessonRecord", null)
+                        .WithMany()
+                        .HasForeignKey("LessonId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -30,7 +30,7 @@ public class BlockRunTests
         Assert.Empty(run.Starts);
         var board = BoardTimeline.Of(run, 1);
         Assert.DoesNotContain(board.Clicks, c => c.IsCountIn);
-        Assert.Equal(["vine", "step forward", "touch beside", "step forward, turn 1/4 left", "touch beside"], board.Steps.Where(s => s.Starts).Select(s => s.Name));
+        Assert.Equal(["vine", "step forward", "touch beside", "step forward 1/4 left", "touch beside"], board.Steps.Where(s => s.Starts).Select(s => s.Name));
     }
 
     [Fact]

@@ -74,7 +74,7 @@ public class TapTrainTests
         }
 
         var beat = TapTrain.Of(taps)!.Value;
-        Assert.InRange(beat.Bpm, 122, 123.6);
+        Assert.InRange(beat.Bpm, 122.4, 123.6);
         Assert.InRange(beat.Drift, 0.01, 0.025);
         Assert.InRange(beat.BeatAt - taps[^1], -0.012, 0.012);
     }
@@ -86,7 +86,7 @@ public class TapTrainTests
         var (tempo, phase, trains) = (0, 0, 60);
         foreach (var train in Enumerable.Range(0, trains).Select(TapTrains.Of))
         {
-            if (TapTrain.Of([.. train.Taps.Take(8)]) is { } eight && Math.Abs((eight.Bpm / train.TempoAfter(8)) - 1) < 0.01)
+            if (TapTrain.Of([.. train.Taps.Take(8)]) is { } eight && Math.Abs((eight.Bpm / train.TempoOver(8)) - 1) < 0.01)
             {
                 tempo++;
             }
@@ -133,8 +133,8 @@ public sealed record TapTrains(IReadOnlyList<double> Taps, IReadOnlyList<double>
         return new TapTrains(taps, beats);
     }
 
-    /// <summary>Counts a minute over the last gap of so many beats.</summary>
-    public double TempoAfter(int beats) => 60 / (Beats[beats - 1] - Beats[beats - 2]);
+    /// <summary>Counts a minute over so many beats.</summary>
+    public double TempoOver(int beats) => 60 * (beats - 1) / (Beats[beats - 1] - Beats[0]);
 
     public double NearestBeat(double at) => Beats.MinBy(b => Math.Abs(b - at));
 }

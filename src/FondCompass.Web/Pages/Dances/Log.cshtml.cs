@@ -1,5 +1,4 @@
 using System.Globalization;
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Told;
 using FondCompass.Data;
 using FondCompass.Data.Records;

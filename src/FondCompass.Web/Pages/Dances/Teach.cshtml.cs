@@ -1,6 +1,5 @@
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
-using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;

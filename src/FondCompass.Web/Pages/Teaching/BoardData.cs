@@ -1,6 +1,5 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
-using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
 using FondCompass.Web.Api;
@@ -95,11 +94,13 @@ public sealed record BoardMove(int Number, string Name, double Difficulty, IRead
 
 /// <summary>One eight of a move from one weight.</summary>
 /// <param name="Turn">In eighths, to the right.</param>
+/// <param name="PickUp">Counts before its first that it begins with.</param>
+/// <param name="Free">Counts at its end in which nothing moves.</param>
 /// <param name="Steps">What moves on which count, from 0, with the foot.</param>
-public sealed record BoardMoveEight(string Begins, string Ends, int Turn, string Side, IReadOnlyList<BoardMoveStep> Steps)
+public sealed record BoardMoveEight(string Begins, string Ends, int Turn, string Side, double PickUp, double Free, IReadOnlyList<BoardMoveStep> Steps)
 {
     public static BoardMoveEight Of(LiveEight eight, string name, double bpm) => new(
-        eight.Begins.Letter(), eight.Ends.Letter(), eight.Turn.Value, eight.Stretches[0].Mirrored ? "other side" : "",
+        eight.Begins.Letter(), eight.Ends.Letter(), eight.Turn.Value, eight.Stretches[0].Mirrored ? "other side" : "", eight.PickUp, eight.Free,
         [.. eight.Steps.Select(s => new BoardMoveStep(s.Count, s.Words, s.Foot == Foot.None ? "" : s.Foot.Letter()))]);
 }
 

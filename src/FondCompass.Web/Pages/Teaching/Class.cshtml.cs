@@ -1,7 +1,6 @@
 using System.Text.Json;
 using FondCompass.Core.Steps;
 using FondCompass.Data;
-using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.EntityFrameworkCore;

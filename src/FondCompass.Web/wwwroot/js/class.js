@@ -65,6 +65,7 @@ function show() {
   const step = current.steps[lastAt(current.steps, moment + 0.001)];
   const coming = current.steps.find((s) => s.starts && s.at > moment + 0.001);
   put('now', translated($('now').textContent));
+  put('deed', shown.walk >= 0 ? translated($('deed').textContent) : '');
   put('next', coming ? translated(coming.name) : translated(shown.next));
   for (const [box, foot] of [['foot-l', 'L'], ['foot-r', 'R']]) {
     $(box).classList.toggle('on', step?.foot === ($('side').value === 'mirrored' ? (foot === 'L' ? 'R' : 'L') : foot));

@@ -89,7 +89,7 @@ function paint() {
     put('count', '–');
     put('now', block().title);
     put('next', lesson?.blocks[at + 1]?.title ?? 'the end');
-    for (const name of ['phase', 'wall', 'facing', 'ahead', 'cue-count', 'mind', 'beside', 'left']) {
+    for (const name of ['deed', 'phase', 'wall', 'facing', 'ahead', 'cue-count', 'mind', 'beside', 'left']) {
       put(name, '');
     }
     list('layers', []);
@@ -259,7 +259,7 @@ function enter(index, quiet = false) {
   put('rate', current.lead === 'dance' ? rateWords() : '');
   put('block-title', `${at + 1} of ${lesson.blocks.length}: ${current.title}`);
   put('go-word', current.lead === 'dance' ? 'Start' : current.lead === 'walk' ? 'Next step' : 'Done: on to the next');
-  $('words').replaceChildren(...[...current.say.map((w) => ['say', w]), ...current.watch.map((w) => ['watch', w])].map(([kind, w]) => Object.assign(document.createElement('p'), { className: kind, textContent: w })));
+  $('words').replaceChildren(...[...[...new Set(current.say)].map((w) => ['say', w]), ...current.watch.map((w) => ['watch', w])].map(([kind, w]) => Object.assign(document.createElement('p'), { className: kind, textContent: w })));
   document.body.dataset.lead = current.lead;
   $('map').replaceChildren(...lesson.bites.filter((b) => b.dance === (current.dance ?? 0)).map((b) => {
     const chip = Object.assign(document.createElement('li'), { textContent: b.name });

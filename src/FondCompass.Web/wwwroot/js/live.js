@@ -1,7 +1,7 @@
 // Moves called without an order. Which can follow, from which foot, and what they do was reckoned by the server for every one; here only
 // the eight that comes next is taken from that.
 
-/** @typedef {{ begins: string, ends: string, turn: number, side: string, steps: { count: number, words: string, foot: string }[] }} Eight */
+/** @typedef {{ begins: string, ends: string, turn: number, side: string, pickUp: number, free: number, steps: { count: number, words: string, foot: string }[] }} Eight */
 /** @typedef {{ number: number, name: string, difficulty: number, eights: Eight[] }} Move */
 /** @typedef {{ eight: number, bpm: number, moves: Move[] }} Live */
 
@@ -23,6 +23,7 @@ export class LiveCaller {
     /** @type {Move | null} */
     this.current = null;
     this.weight = 'L';
+    this.free = 1;
     this.facing = 0;
     this.eights = 0;
     this.turned = 0;
@@ -34,6 +35,7 @@ export class LiveCaller {
   start(live) {
     this.isOn = true;
     this.weight = 'L';
+    this.free = 1;
     this.facing = 0;
     this.eights = 0;
     this.called = null;
@@ -71,16 +73,21 @@ export class LiveCaller {
     }
   }
 
+  /** The eight of a move that can follow what is settled. @param {Move | null} move */
+  eightOf(move) {
+    return move?.eights.find((e) => e.begins === this.weight && e.pickUp < this.free);
+  }
+
   /** What can follow what is settled by now, easy ones first. */
   offer() {
-    this.offered = this.moves.filter((m) => m.eights.some((e) => e.begins === this.weight));
+    this.offered = this.moves.filter((m) => this.eightOf(m));
     this.ways.offer(this.offered);
   }
 
   /** The next move: it comes after the eight that the class hears it in. @param {Move} move */
   call(move) {
-    if (!move.eights.some((e) => e.begins === this.weight)) {
-      this.ways.said(`${move.name} cannot follow: the other foot is free.`);
+    if (!this.eightOf(move)) {
+      this.ways.said(`${move.name} cannot follow here: the foot it begins on is not free then.`);
       return;
     }
     this.called = move;
@@ -90,9 +97,8 @@ export class LiveCaller {
   /** The eight behind what is settled: what was called, else the same again, else the easiest that can follow. */
   extend() {
     const wanted = this.called ?? this.current;
-    const from = (/** @type {Move | null | undefined} */ m) => m?.eights.find((e) => e.begins === this.weight);
-    const move = from(wanted) ? wanted : this.offered[0] ?? null;
-    const eight = from(move);
+    const move = this.eightOf(wanted) ? wanted : this.offered[0] ?? null;
+    const eight = this.eightOf(move);
     const at = this.eights * this.eight * this.beat;
     const name = move ? `${move.name}${eight?.side ? `, ${eight.side}` : ''}` : 'march on the spot';
     for (let i = 0; i < this.eight; i++) {
@@ -105,6 +111,7 @@ export class LiveCaller {
         this.line.steps.push({ at: at + (s.count * this.beat), starts: i === 0, name, foot: s.foot, free: eight.ends === 'L' ? 'R' : 'L', facing: facings[facing], degrees: facing * 45 });
       });
       this.weight = eight.ends;
+      this.free = eight.free;
       this.facing = (((this.facing + eight.turn) % 8) + 8) % 8;
     } else {
       this.line.steps.push({ at, starts: true, name, foot: '', free: '', facing: facings[this.facing], degrees: this.facing * 45 });

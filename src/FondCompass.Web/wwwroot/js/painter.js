@@ -2,7 +2,7 @@
 // Board, lesson and the class's screens all paint with it; a place that a page does not have is left out.
 
 /** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string }} Click */
-/** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number }} Step */
+/** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number, deed?: string }} Step */
 /** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
 /** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: { at: number, words: string, isOwn: boolean }[], marks: Mark[], events: { from: number, at: number, words: string }[] }} Timeline */
 
@@ -67,6 +67,7 @@ export function paint(line, shown, now, view = {}) {
     put('wall', click.wall);
   }
   put('now', step && !click?.isCountIn ? step.name : 'wait');
+  put('deed', step?.deed ?? '');
   const coming = steps.findIndex((s, i) => i > current && s.starts);
   put('next', coming >= 0 ? `${steps[coming].name}${steps[coming].foot ? ` · ${steps[coming].foot}` : ''}` : next ? '' : 'end');
   const say = line.says.find((s) => s.at > now + 0.001);
