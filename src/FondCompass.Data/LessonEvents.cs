@@ -27,19 +27,15 @@ public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
             }
         }
 
-        await using var work = await context.Database.BeginTransactionAsync(cancel);
-        foreach (var e in events)
-        {
-            // Two boards, or one that asks twice, write the same event at once: it is there once.
-            await context.Database.ExecuteSqlAsync(
-                $"""
-                insert into "LessonEvents" ("LessonId", "Id", "Board", "Number", "Opened", "Since", "Kind", "Block", "Bite", "Value", "Words", "Undoes")
-                values ({lesson}, {e.Id}, {e.Board}, {e.Number}, {e.Opened}, {e.Since}, {e.Kind}, {e.Block}, {e.Bite}, {e.Value}, {e.Words}, {e.Undoes})
-                on conflict do nothing
-                """, cancel);
-        }
-
-        await work.CommitAsync(cancel);
+        var e = events.ToList();
+        // Two boards, or one that asks twice, write the same event at once: it is there once. All of them, or none, in their order.
+        await context.Database.ExecuteSqlAsync(
+            $"""
+            insert into "LessonEvents" ("LessonId", "Id", "Board", "Number", "Opened", "Since", "Kind", "Block", "Bite", "Value", "Words", "Undoes")
+            select {lesson}, t.* from unnest({e.ConvertAll(x => x.Id)}, {e.ConvertAll(x => x.Board)}, {e.ConvertAll(x => x.Number)}, {e.ConvertAll(x => x.Opened)}, {e.ConvertAll(x => x.Since)}, {e.ConvertAll(x => x.Kind)},
+                {e.ConvertAll(x => x.Block)}, {e.ConvertAll(x => x.Bite)}, {e.ConvertAll(x => x.Value)}, {e.ConvertAll(x => x.Words)}, {e.ConvertAll(x => x.Undoes)}) as t
+            on conflict do nothing
+            """, cancel);
         return true;
     }
 

@@ -90,7 +90,7 @@ public class LessonTests(RunningStudio studio)
         Assert.Equal("block", State(browser, "how"));
         browser.Keys(" ");
         browser.Keys("t");
-        browser.WaitForText("#phase", "trouble: vine");
+        browser.WaitForText("#said", "trouble: vine");
         Until(browser, "chain:A:1-2");
         browser.Keys("t");
         browser.Keys("t");
@@ -152,14 +152,14 @@ public class LessonTests(RunningStudio studio)
         browser.Keys("u");
         browser.Keys("u");
         Assert.Equal("0", State(browser, "index"));
-        browser.WaitForText("#phase", "taken back: left out");
+        browser.WaitForText("#said", "taken back: left out");
         Until(browser, "dance:A:1");
         browser.Keys(Keys.ArrowUp);
         Assert.Equal("75", State(browser, "rate"));
         browser.Keys("-");
         Assert.Equal("74", State(browser, "rate"));
         browser.Keys("o");
-        browser.WaitForText("#phase", "other side");
+        browser.WaitForText("#said", "other side");
         browser.Keys("a");
         Assert.Equal("block", State(browser, "how"));
         browser.Keys("m");
@@ -168,10 +168,10 @@ public class LessonTests(RunningStudio studio)
         // Keys that type in a field type.
         browser.Keys("14");
         browser.Keys(Keys.Enter);
-        browser.WaitForText("#phase", "14 dancers");
+        browser.WaitForText("#said", "14 dancers");
         browser.Keys("n");
         browser.Keys("stop at the top" + Keys.Enter);
-        browser.WaitForText("#phase", "note kept");
+        browser.WaitForText("#said", "note kept");
         Assert.Equal("dance:A:1", State(browser, "block"));
         Assert.Empty(browser.Errors());
     }
@@ -187,7 +187,7 @@ public class LessonTests(RunningStudio studio)
         ((IJavaScriptExecutor)browser.Driver).ExecuteAsyncScript("const done = arguments[arguments.length - 1]; let n = 0; const next = () => { window.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true })); document.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true })); if (++n < 5) setTimeout(next, 600); else done(); }; next();");
         browser.Wait("the board runs with it", () => State(browser, "playing") == "True");
         browser.Wait("at the tempo tapped", () => browser.Run("return window.fondBoard.pulse.bpm > 92 && window.fondBoard.pulse.bpm < 108") is true);
-        browser.WaitForText("#tapped", "a minute over");
+        browser.WaitForText("#said", "a minute over");
         browser.Keys(Keys.Enter);
         browser.Wait("the 1 is now", () => browser.Text("#count") is "1" or "2" or "8");
         browser.Keys(" ");
@@ -227,7 +227,9 @@ public class LessonTests(RunningStudio studio)
         browser.Driver.SwitchTo().Window(screen);
         browser.Wait("the class sees the count", () => browser.Text("#count").Length == 1 && browser.Text("#now").StartsWith("vine", StringComparison.Ordinal));
         Assert.True(Skew(browser, board, screen) < 0.1);
+        browser.Click(".class-choices summary");
         new OpenQA.Selenium.Support.UI.SelectElement(browser.Find("#language")).SelectByValue("de");
+        browser.Wait("it speaks their language", () => browser.Text("#now").Contains("weinrebe", StringComparison.Ordinal));
     }
 
     /// <summary>Seconds of the song between what the board plays and what a screen shows at one moment.</summary>

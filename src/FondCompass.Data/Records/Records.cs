@@ -328,7 +328,7 @@ public sealed class LessonRecord : IOwned
 public sealed class LessonEventRecord
 {
     /// <summary>Most events of one lesson, and most letters of a block's id, a bite's key and of words.</summary>
-    public const int Most = 20_000, LongestBlock = 200, LongestBite = 100, LongestWords = 2000;
+    public const int Most = 12_000, LongestBlock = 200, LongestBite = 100, LongestWords = 2000;
 
     public Guid LessonId { get; set; }
 

@@ -10,8 +10,11 @@ namespace FondCompass.Web.Pages.Teaching;
 /// <summary>A screen for the class, by a code and without an account: count, step, foot, wall, and what comes.</summary>
 public sealed class ClassModel(FondCompassContext context) : PageModel
 {
+    /// <summary>Languages by their own names; one without a name here is called by its tag.</summary>
+    private static readonly Dictionary<string, string> Names = new() { ["de"] = "Deutsch", ["es"] = "Español", ["uk"] = "Українська", ["ko"] = "한국어" };
+
     public static readonly IReadOnlyList<(string Tag, string Name)> Languages =
-        [("en", "English"), .. StepLexicon.Shipped.Translation.Languages.Select(t => (t, System.Globalization.CultureInfo.GetCultureInfo(t).NativeName))];
+        [("en", "English"), .. StepLexicon.Shipped.Translation.Languages.Select(t => (t, Names.GetValueOrDefault(t, t)))];
 
     [FromRoute]
     public string Code { get; set; } = "";

@@ -51,7 +51,7 @@ const marks = new Marks(id, (words) => {
   put('state', words);
   $('file').hidden = !/as a file/.test(words);
 });
-const pulse = new Pulse({ ask: (taps) => post(id, 'Tap', taps), run: follow, say: (words) => put('tapped', words) });
+const pulse = new Pulse({ ask: (taps) => post(id, 'Tap', taps), run: follow, say: (words) => { put('tapped', words); say(words); } });
 const live = new LiveCaller({ said: (words) => put('live-said', words), offer: showMoves });
 const teller = new ClassTeller(id, post);
 $('file').addEventListener('click', () => { $('file').href = URL.createObjectURL(marks.file()); });
@@ -169,9 +169,13 @@ function slip(words, event, back) {
   say(words);
 }
 
-/** @param {string} words */
+let saidUntil = 0;
+
+/** Says what was just done, for a while. @param {string} words */
 function say(words) {
-  put('phase', words);
+  put('said', words);
+  clearTimeout(saidUntil);
+  saidUntil = words === '' ? 0 : window.setTimeout(() => put('said', ''), 5000);
 }
 
 /** The timeline was danced through. */

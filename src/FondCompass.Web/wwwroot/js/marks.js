@@ -89,7 +89,12 @@ export class Marks {
     this.sending = false;
     this.how = 'kept';
     addEventListener('online', () => this.deliver());
-    setInterval(() => this.deliver(), again);
+    setInterval(async () => {
+      await this.deliver();
+      if (this.how === 'kept') {
+        await deliverLeft(this.board);
+      }
+    }, again);
   }
 
   get key() {
@@ -120,6 +125,9 @@ export class Marks {
   }
 
   async deliver() {
+    if (this.waiting.length === 0 && this.how === 'away') {
+      this.how = 'kept';
+    }
     if (this.sending || this.waiting.length === 0 || this.how === 'gone' || this.how === 'full') {
       this.say();
       return;
@@ -177,6 +185,6 @@ export async function deliverLeft(open = '') {
   }
 }
 
-if (account !== '') {
+if (account !== '' && document.getElementById('board')?.dataset.lesson === undefined) {
   deliverLeft().catch(() => {});
 }
