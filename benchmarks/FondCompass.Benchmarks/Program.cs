@@ -15,7 +15,7 @@ var config = ManualConfig.CreateEmpty()
     .AddLogger(NullLogger.Instance)
     .WithOptions(ConfigOptions.DisableLogFile);
 Console.WriteLine($"{"what",-52} {"median",12} {"allocated",12}");
-foreach (var type in args is [_, "pages"] ? [] : (Type[])[typeof(AnalyseBenchmarks), typeof(RunBenchmarks), typeof(LessonBenchmarks)])
+foreach (var type in args is [_, "pages"] ? [] : (Type[])[typeof(AnalyseBenchmarks), typeof(RunBenchmarks), typeof(LessonBenchmarks), typeof(TeachingBenchmarks)])
 {
     var summary = BenchmarkRunner.Run(type, config);
     foreach (var report in summary.Reports)
@@ -26,6 +26,7 @@ foreach (var type in args is [_, "pages"] ? [] : (Type[])[typeof(AnalyseBenchmar
     }
 }
 
+Console.WriteLine(TeachingBenchmarks.Understood());
 if (args.Length > 0)
 {
     await FirstPaint.Run(args[0]);

@@ -5,7 +5,7 @@ namespace FondCompass.Browser.Tests;
 /// <summary>One browser in the demo studio, for tests that only look.</summary>
 public sealed class DemoBrowser : IDisposable
 {
-    private readonly Lazy<(Browser Browser, string Dance, string Group)> _opened;
+    private readonly Lazy<(Browser Browser, Dictionary<string, string> Names)> _opened;
 
     public DemoBrowser(RunningStudio studio) => _opened = new(() =>
     {
@@ -16,13 +16,23 @@ public sealed class DemoBrowser : IDisposable
         var dance = (string)browser.Run("return [...document.querySelectorAll('table.shelf a.name')].find(a => a.textContent.includes('(harbour')).getAttribute('href')")!;
         browser.Go("/groups");
         var group = (string)browser.Run("return document.querySelector('ul.groups a').getAttribute('href')")!;
-        return (browser, dance.Split('/')[2], group.Split('/')[2]);
+        browser.Go("/lessons");
+        var held = (string)browser.Run("return document.querySelector('.lessons .held a[href^=\"/lessons/\"]').getAttribute('href')")!;
+        browser.Go("/");
+        var tonight = (string)browser.Run("return document.querySelector('.tonight a.button').getAttribute('href')")!;
+        browser.Go(tonight);
+        browser.Find("#board[data-ready]");
+        browser.Run("document.querySelector('.lesson-more').open = true");
+        browser.ClickText("A screen for the class");
+        browser.WaitForText("#screen-said", "/class/");
+        var code = (string)browser.Run("return document.querySelector('#screen-said a').getAttribute('href')")!;
+        return (browser, new() { ["DANCE"] = dance.Split('/')[2], ["GROUP"] = group.Split('/')[2], ["HELD"] = held.Split('/')[2], ["TONIGHT"] = tonight.Split('/')[2], ["CODE"] = code.Split('/')[2] });
     });
 
     /// <summary>Every page there is, in the demo studio.</summary>
     public static TheoryData<string> Pages =>
     [
-        "/", "/help", "/steps", "/steps?step=vine", "/steps/own", "/groups", "/groups/GROUP", "/lessons", "/nowhere",
+        "/", "/help", "/steps", "/steps?step=vine", "/steps/own", "/groups", "/groups/GROUP", "/lessons", "/lessons/HELD", "/lessons/TONIGHT/teach", "/class/CODE", "/nowhere",
         "/dances/DANCE/write", "/dances/DANCE/fit", "/dances/DANCE/plan", "/dances/DANCE/teach", "/dances/DANCE/log",
         "/dances/DANCE/floor", "/dances/DANCE/cues", "/dances/DANCE/room", "/dances/DANCE/compare", "/dances/DANCE/revisions",
     ];
@@ -33,7 +43,7 @@ public sealed class DemoBrowser : IDisposable
     public void Open(string page, int width = 1280, int height = 800)
     {
         Browser.Size(width, height);
-        Browser.Go(page.Replace("DANCE", _opened.Value.Dance, StringComparison.Ordinal).Replace("GROUP", _opened.Value.Group, StringComparison.Ordinal));
+        Browser.Go(_opened.Value.Names.Aggregate(page, (path, name) => path.Replace(name.Key, name.Value, StringComparison.Ordinal)));
         Browser.Settle();
     }
 

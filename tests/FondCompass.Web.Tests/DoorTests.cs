@@ -63,7 +63,7 @@ public class DoorTests(Studio studio)
         Assert.Contains("Low Water Waltz", shelf);
         Assert.Contains("Gangway Loop", shelf);
         Assert.DoesNotContain("state errors", shelf);
-        Assert.Contains("Teach it", shelf);
+        Assert.Contains("Lead the lesson", shelf);
         var (_, lessons) = await visitor.Get("/lessons");
         Assert.Equal(3, lessons.Split("Slipway beginners").Length - 1);
     }

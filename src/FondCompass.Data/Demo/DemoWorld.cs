@@ -49,7 +49,7 @@ public static class DemoWorld
             await book.Add(preset.Title, preset.Text, cancel);
         }
 
-        await AddLessons(new LessonBook(context, owner.Id), dances, cancel);
+        await AddLessons(new LessonBook(context, owner.Id), new LessonEvents(context, owner.Id), dances, cancel);
         await transaction.CommitAsync(cancel);
     }
 
@@ -75,7 +75,7 @@ public static class DemoWorld
     /// <summary>What the beginners learn for the regatta, in the order in which it begins.</summary>
     private static readonly string[] Autumn = ["two-ferries-island", "low-water-waltz", "winch-and-windlass", "nine-lanterns", "bell-buoy-ring", "fog-signal"];
 
-    private static async Task AddLessons(LessonBook book, Dictionary<string, DanceRecord> dances, CancellationToken cancel)
+    private static async Task AddLessons(LessonBook book, LessonEvents events, Dictionary<string, DanceRecord> dances, CancellationToken cancel)
     {
         var stroll = dances["slack-tide-stroll"];
         var beginners = await book.AddGroup("Slipway beginners", "Thursdays in the Net Loft, rows", 60, cancel);
@@ -99,7 +99,7 @@ public static class DemoWorld
             WeakLines = [2],
             Note = "Lock steps crossed over on the left. Two newcomers. Floor still sticky by the stove.",
         }, cancel);
-        await book.Add(new LessonRecord
+        var held = await book.Add(new LessonRecord
         {
             DanceId = stroll.Id,
             GroupId = beginners.Id,
@@ -110,8 +110,12 @@ public static class DemoWorld
             RatePercent = 90,
             WeakLines = [3],
             Note = "The two pivots came apart: half first, then the quarter. Danced two walls to the band.",
+            HeldPlan = HeldLesson.Plan,
+            Heads = 16,
         }, cancel);
+        await events.Keep(held!.Id, [.. HeldLesson.Events(held.Date)], cancel);
         await book.Add(new LessonRecord { DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday, Minutes = 60 }, cancel);
+        (beginners.WalkFactor, beginners.GatherFactor) = HeldLesson.Pace;
         beginners.Gentle = "knees: no deep bends";
         beginners.Room = "width=11&depth=9&margin=1&dancers=18&layout=Rows&obstacles=0%200%201.2%200.8";
         await book.Save(cancel);

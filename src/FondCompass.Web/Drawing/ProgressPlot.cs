@@ -17,7 +17,7 @@ public sealed record Plot(IReadOnlyList<PlotMark> Marks, IReadOnlyList<(double Y
 {
     public const int Width = 320, Height = 150;
 
-    private const double Left = 34, Right = 10, Top = 10, Bottom = 24;
+    private const double Left = 50, Right = 26, Top = 10, Bottom = 24;
 
     /// <summary>Labels of days that have room beneath a plot.</summary>
     private const int MostDays = 5;

@@ -25,6 +25,9 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonEvents e
     /// <summary>Each dance with how often and when it was danced; what is kept least comes first.</summary>
     public IReadOnlyList<(Guid Id, string Title, int Times, DateOnly Last, int Rate, double? Kept)> Danced { get; private set; } = [];
 
+    /// <summary>Of each dance the lines that are due, with the share reckoned to be kept; null for one that was never clean.</summary>
+    public IReadOnlyDictionary<Guid, IReadOnlyList<(string Name, double? Kept)>> Due { get; private set; } = new Dictionary<Guid, IReadOnlyList<(string, double?)>>();
+
     /// <summary>Names of steps that no lexicon of this instructor has.</summary>
     public IReadOnlyList<string> Unknown { get; private set; } = [];
 
@@ -98,6 +101,10 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonEvents e
             return (g.Key, titles[g.Key], days.Count, days[^1].Date, days.Max(d => d.RatePercent), kept: Memory.Kept(days.Select(d => (d.Date, d.IsClean)), today));
         }).OrderBy(d => d.kept ?? -1).ToList();
         var lexicon = await shelf.Lexicon(cancel);
+        var scripts = await shelf.FindAll([.. Danced.Select(d => d.Id)], cancel);
+        Due = scripts.AsParallel().WithCancellation(cancel).ToDictionary(d => d.Key, IReadOnlyList<(string, double?)> (d) =>
+            [.. TaughtClass.DaysOf(Core.Analysis.Of(d.Value.Script, lexicon), lexicon, Held.Where(l => l.DanceId == d.Key)).Where(l => l.Days.Count > 0)
+                .Select(l => (l.Name, Kept: l.KeptOn(today))).Where(l => l.Kept is null or < Memory.Due).OrderBy(l => l.Kept ?? -1)]);
         Steps = await TaughtClass.StepsOf(Held, shelf, lexicon, cancel);
         var told = await events.OfGroup(id, cancel);
         Progress = [.. Held.Take(MostPlotted).Reverse().Select(l => new LessonPoint(

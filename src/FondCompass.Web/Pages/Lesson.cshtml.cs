@@ -120,18 +120,15 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
 
     private async Task Suggest(DanceRecord dance, CancellationToken cancel)
     {
-        var analysis = Core.Analysis.Of(dance.Script, await shelf.Lexicon(cancel));
-        var held = (await book.HeldWith(Lesson.GroupId, cancel)).Where(l => l.DanceId == dance.Id && l.Date <= Lesson.Date).OrderBy(l => l.Date).ToList();
+        var lexicon = await shelf.Lexicon(cancel);
+        var analysis = Core.Analysis.Of(dance.Script, lexicon);
+        var held = (await book.HeldWith(Lesson.GroupId, cancel)).Where(l => l.DanceId == dance.Id && l.Date <= Lesson.Date).ToList();
         var lines = TaughtClass.LoggedLines(analysis);
-        var several = lines.Select(l => l.Pattern).Distinct().Count() > 1;
         var next = Lesson.Date.AddDays(7);
-        var danced = lines.Select((l, i) => new LineDanced(
-            Core.Told.PartWording.Of(l.Pattern.Part, l.Line, several),
-            [.. held.Where(h => h.ReachedLine > i || h.WeakLines.Contains(i + 1)).Select(h => (h.Date, !h.WeakLines.Contains(i + 1)))],
-            SpentOn(l.Pattern.Part.Name, l.Line.Number))).ToList();
+        var danced = TaughtClass.DaysOf(analysis, lexicon, held, SpentOn);
         Next = NextTime.Of(danced, Lesson.ReachedLine, Lesson.RatePercent, next);
         // What was taught is recalled, and what is new begins behind it.
-        var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(await shelf.Lexicon(cancel), ClassLevel.Regular), DancePage.UsualTempo)
+        var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), DancePage.UsualTempo)
             .TakeWhile(b => lines.ToList().FindIndex(l => l.Pattern.Part.Name == b.Part && l.Line.Number == b.Line) is >= 0 and var at && at < Lesson.ReachedLine).Count();
         NextPlan = $"/dances/{dance.Id}/plan?order=&class={Lesson.GroupId}&minutes={Lesson.Minutes}{(Next.GoOn is not null && taught > 0 ? $"&span=0.{taught}-" : "")}&date={next:yyyy-MM-dd}";
     }

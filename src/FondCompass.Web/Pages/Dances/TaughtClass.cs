@@ -4,6 +4,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Teaching;
 using FondCompass.Core.Tracing;
 using FondCompass.Data;
 using FondCompass.Data.Records;
@@ -39,6 +40,18 @@ public static class TaughtClass
         var lessons = held.ToList();
         return new LineLog(LoggedLines(analysis).Select((l, i) => (Key: (l.Pattern.Part.Name, l.Line.Number), Place: i + 1)).DistinctBy(l => l.Key).ToDictionary(
             l => l.Key, l => (lessons.Count(h => h.ReachedLine >= l.Place || h.WeakLines.Contains(l.Place)), lessons.Count(h => h.WeakLines.Contains(l.Place)))));
+    }
+
+    /// <summary>Each line of a dance in the lessons held, as it is called, with the days on which it was danced.</summary>
+    /// <param name="spent">Seconds first spent on a line of a part; 0 where nobody knows.</param>
+    public static IReadOnlyList<LineDanced> DaysOf(Analysis analysis, StepLexicon lexicon, IEnumerable<LessonRecord> held, Func<string, int, double>? spent = null)
+    {
+        var lessons = held.OrderBy(l => l.Date).ToList();
+        var names = Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), DancePage.UsualTempo).Where(b => b.Time == 1).GroupBy(b => (b.Part, b.Line)).ToDictionary(g => g.Key, g => LessonWords.Of(g.First()));
+        return [.. LoggedLines(analysis).Select((l, i) => new LineDanced(
+            names.GetValueOrDefault((l.Pattern.Part.Name, l.Line.Number), Core.Told.PartWording.Of(l.Pattern.Part, l.Line, several: true)),
+            [.. lessons.Where(h => h.ReachedLine > i || h.WeakLines.Contains(i + 1)).Select(h => (h.Date, !h.WeakLines.Contains(i + 1)))],
+            spent?.Invoke(l.Pattern.Part.Name, l.Line.Number) ?? 0))];
     }
 
     /// <summary>Every named step of the lessons held, line by line as far as the class got.</summary>

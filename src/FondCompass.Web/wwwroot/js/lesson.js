@@ -252,6 +252,7 @@ function enter(index, quiet = false) {
   }
   live.stop();
   $('live').hidden = true;
+  $('map').hidden = false;
   document.body.classList.remove('dancing');
   at = Math.max(0, Math.min(lesson.blocks.length - 1, index));
   const current = block();
@@ -647,6 +648,7 @@ function toggleLive() {
     conductor.pause();
   }
   $('live').hidden = false;
+  $('map').hidden = true;
   live.start(lesson.live);
   conductor.zeroSong = 0;
   put('go-word', 'Start');
@@ -759,7 +761,7 @@ on('Lesson', {
 // Pressed with a finger or a mouse, a button gives the keys back to the board.
 board.addEventListener('click', (event) => {
   if (event.detail > 0 && event.target instanceof Element) {
-    event.target.closest('button')?.blur();
+    /** @type {HTMLElement | null} */ (event.target.closest('button, summary'))?.blur();
   }
 });
 

@@ -2,7 +2,7 @@
 // clock, or in this browser by its own.
 
 const patience = 8000;
-const soon = 60;
+const soon = 10;
 const still = 5000;
 
 /** Milliseconds of the server's clock less those of this page's; and how sure that is, in milliseconds. */
