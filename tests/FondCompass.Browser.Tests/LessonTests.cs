@@ -132,7 +132,7 @@ public class LessonTests(RunningStudio studio)
         browser.Wait("the end is told", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
         browser.Go($"/lessons/{lesson}");
         // One at the first dance, one of two in the chain, one while the server was away.
-        Assert.Equal(3, browser.Driver.FindElements(By.CssSelector(".marks [aria-label^='Take this mark out']")).Count);
+        Assert.Equal(3, browser.Driver.FindElements(By.CssSelector(".marks [aria-label^='Take it out: the mark']")).Count);
         Assert.Single(browser.Driver.FindElements(By.CssSelector(".held .skipped")));
         Assert.DoesNotContain("not reached", browser.Text(".held"), StringComparison.Ordinal);
         // What was danced is what was planned, block by block.

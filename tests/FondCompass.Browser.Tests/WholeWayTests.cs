@@ -14,10 +14,10 @@ public class WholeWayTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         browser.Go("/");
         browser.ClickText("Open the demo studio");
-        browser.ClickText("Teach it");
+        browser.ClickText("Lead the lesson");
+        browser.WaitForText("#block-title", "1 of ");
         browser.Click("#go");
-        browser.WaitForText("#phase", "repeat 1");
-        browser.WaitForText("#now", "vine");
+        browser.WaitForText("#block-title", "2 of ");
     }
 
     [Fact]

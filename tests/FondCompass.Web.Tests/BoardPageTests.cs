@@ -68,7 +68,7 @@ public class BoardPageTests(Studio studio)
         Assert.Contains("reached eight 2 at 60 %, weak: 2, 11 dancers", html);
         Assert.Contains("5:00 on the board", html);
         Assert.Contains("1 × 75 %", WebUtility.HtmlDecode(html));
-        Assert.Equal(1, Regex.Count(html, "Take this mark out"));
+        Assert.Equal(1, Regex.Count(html, "Take it out: the mark"));
         Assert.Contains("the box was late", html);
         Assert.Contains("left out", html);
         Assert.DoesNotContain("Back to the board", (await visitor.Get("/")).Html);
