@@ -15,25 +15,28 @@ self.addEventListener('activate', (event) => event.waitUntil((async () => {
 
 self.addEventListener('message', (event) => {
   if (Array.isArray(event.data?.keep)) {
-    event.waitUntil(keep(event.data.keep));
+    event.waitUntil(keep(event.data.keep).then((kept) => event.source?.postMessage({ kept, of: event.data.keep.length })));
   } else if (event.data?.forget) {
     event.waitUntil(caches.delete(name));
   }
 });
 
-/** What a lesson is made of, as the server has it now. One that fails leaves what was kept before. */
+/** What a lesson is made of, as the server has it now: how much of it is kept. One that fails leaves what was kept before. */
 async function keep(addresses) {
   const cache = await caches.open(name);
-  await Promise.all(addresses.map(async (address) => {
+  const kept = await Promise.all(addresses.map(async (address) => {
     try {
       const answer = await fetch(address, { credentials: 'same-origin' });
       if (answer.ok && !answer.redirected) {
         await cache.put(address, answer);
+        return true;
       }
     } catch {
       // Kept the next time.
     }
+    return (await cache.match(address)) !== undefined;
   }));
+  return kept.filter((k) => k).length;
 }
 
 self.addEventListener('fetch', (event) => {

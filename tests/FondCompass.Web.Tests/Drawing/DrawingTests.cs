@@ -1,8 +1,8 @@
-using FondCompass.Core.Teaching;
 using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Teaching;
 using FondCompass.Web.Drawing;
 using Xunit;
 

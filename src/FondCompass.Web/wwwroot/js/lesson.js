@@ -53,7 +53,7 @@ const marks = new Marks(id, (words) => {
 });
 const pulse = new Pulse({ ask: (taps) => post(id, 'Tap', taps), run: follow, say: (words) => { put('tapped', words); say(words); } });
 const live = new LiveCaller({ said: (words) => put('live-said', words), offer: showMoves });
-const teller = new ClassTeller(id, post);
+const teller = new ClassTeller(id, post, (isAway) => { marks.isAway = isAway; marks.say(); });
 $('file').addEventListener('click', () => { $('file').href = URL.createObjectURL(marks.file()); });
 
 const block = () => /** @type {Lesson} */ (lesson).blocks[at];
@@ -755,7 +755,7 @@ on('Lesson', {
   Space: go, 'Page Down': go, '→': whenHere(buttons.on), '←': back, 'Page Up': back, '↑': () => changeRate(1), '↓': () => changeRate(-1), '+': () => setRate(rate + 1), '-': () => setRate(rate - 1),
   A: again, B: whenHere(() => only('bite')), C: whenHere(() => only('chain')), O: whenHere(other), M: mirror, T: trouble, S: skip, U: undo, 'Ctrl Z': undo, '[': whenHere(() => changeLevels(-1)), ']': whenHere(() => changeLevels(1)),
   L: toggleLive, P: whenHere(buttons.tap), Enter: whenHere(buttons.one), ',': whenHere(buttons.earlier), '.': whenHere(buttons.later), '<': whenHere(buttons['earlier-one']), '>': whenHere(buttons['later-one']),
-  H: () => field('heads'), N: () => field('note'),
+  '?': () => window.open('/help#keys', '_blank'), H: () => field('heads'), N: () => field('note'),
   ...Object.fromEntries([...'123456789'].map((digit) => [digit, () => callMove(live.offered[Number(digit) - 1])])),
 });
 // Pressed with a finger or a mouse, a button gives the keys back to the board.
@@ -819,11 +819,12 @@ async function load() {
   }));
 }
 
+const noKeeping = 'This browser keeps no pages here: without a network the lesson runs on, but do not reload.';
+
 /** Page, times and band stay in this browser, so that a reload without a network works. */
 async function keepForOffline() {
   if (!('serviceWorker' in navigator)) {
-    marks.tell('');
-    put('lesson-kept', '');
+    put('kept', noKeeping);
     return;
   }
   try {
@@ -832,9 +833,14 @@ async function keepForOffline() {
     const addresses = [location.pathname, board.dataset.source ?? '', ...performance.getEntriesByType('resource').map((e) => e.name).filter((n) => n.startsWith(location.origin)).map((n) => n.slice(location.origin.length)),
       ...[...document.querySelectorAll('link[href], script[src]')].map((e) => e.getAttribute('href') ?? e.getAttribute('src') ?? ''),
       .../** @type {Lesson} */ (lesson).dances.filter((d) => d.id && d.hasTrack).map((d) => `/dances/${d.id}/fit?handler=Score`)];
+    navigator.serviceWorker.addEventListener('message', (event) => {
+      const { kept, of } = event.data ?? {};
+      put('kept', kept === of ? 'Kept in this browser: a reload works without a network.' : 'Not all of it could be kept in this browser: without a network, do not reload.');
+    });
     worker.active?.postMessage({ keep: [...new Set(addresses)].filter((a) => a.startsWith('/') && !a.includes('handler=Moves') && !a.startsWith('/class/')) });
   } catch {
     // Where it is not allowed, the lesson runs to its end as long as the page stays open.
+    put('kept', noKeeping);
   }
 }
 

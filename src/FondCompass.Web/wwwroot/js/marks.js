@@ -86,6 +86,7 @@ export class Marks {
     /** @type {{ id: string, why: string }[]} */
     this.refused = [];
     this.stored = true;
+    this.isAway = false;
     this.sending = false;
     this.how = 'kept';
     addEventListener('online', () => this.deliver());
@@ -138,6 +139,7 @@ export class Marks {
     this.sending = false;
     this.how = how;
     if (how === 'kept') {
+      this.isAway = false;
       this.refused.push(...refused);
       this.waiting = this.waiting.filter((w) => !batch.includes(w));
       this.keep();
@@ -152,7 +154,7 @@ export class Marks {
     const many = this.waiting.length === 1 ? '1 mark is' : `${this.waiting.length} marks are`;
     const where = this.stored ? 'kept in this browser' : 'kept in this page only, for the browser has no room left: do not close it';
     const refused = this.refused.length > 0 ? `${this.refused.length} could not be read and was not kept: ${this.refused[0].why} ` : '';
-    this.tell(refused + (this.waiting.length === 0 ? ''
+    this.tell(refused + (this.waiting.length === 0 ? (this.isAway ? 'No server: the lesson goes on by itself, and what you mark is kept here.' : '')
       : this.how === 'away' ? `No server: ${many} ${where}, and delivered when it is back.`
         : this.how === 'signed out' ? `You are signed out: ${many} ${where}. Sign in again in another tab.`
           : this.how === 'gone' ? `This lesson was deleted. ${many} ${where}; save them as a file below.`

@@ -24,8 +24,12 @@ export async function serverClock() {
 export const here = () => performance.timeOrigin + performance.now();
 
 export class ClassTeller {
-  /** @param {string} lesson @param {(lesson: string, handler: string, body: any) => Promise<Response | null>} post */
-  constructor(lesson, post) {
+  /**
+   * @param {string} lesson @param {(lesson: string, handler: string, body: any) => Promise<Response | null>} post
+   * @param {(isAway: boolean) => void} [tell] called when the server is away, and when it is back
+   */
+  constructor(lesson, post, tell) {
+    this.told = tell;
     this.lesson = lesson;
     this.post = post;
     this.channel = 'BroadcastChannel' in window ? new BroadcastChannel(`fond-class-${lesson}`) : null;
@@ -73,6 +77,7 @@ export class ClassTeller {
     const sent = this.number;
     const answer = await this.post(this.lesson, 'Show', { ...this.shown(), at: here() + this.offset, number: ++this.number });
     this.sending = false;
+    this.told?.(answer === null || answer.status >= 500);
     if (answer?.ok) {
       this.screens = (await answer.json()).windows;
     } else {
