@@ -205,7 +205,7 @@ public class BoardPageTests(Studio studio)
         }
 
         Assert.NotNull(line);
-        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { words = new string('x', 4001) })).StatusCode);
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { words = new string('x', 24_001) })).StatusCode);
     }
 
     [Fact]

@@ -11,8 +11,8 @@ namespace FondCompass.Web.Pages.Teaching;
 /// <summary>The screens that show a class what its board shows, lesson by lesson. They are told of every change; nothing is stored of it.</summary>
 public sealed class ClassWindows
 {
-    /// <summary>Most letters of what a board shows.</summary>
-    public const int LongestState = 4000;
+    /// <summary>Most letters of what a board shows; called live it tells three eights of steps.</summary>
+    public const int LongestState = 24_000;
 
     /// <summary>How long a code holds.</summary>
     public static readonly TimeSpan Holds = TimeSpan.FromHours(6);
