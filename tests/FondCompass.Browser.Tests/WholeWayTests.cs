@@ -14,7 +14,7 @@ public class WholeWayTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         browser.Go("/");
         browser.ClickText("Open the demo studio");
-        browser.ClickText("Lead the lesson");
+        browser.Click(".tonight .button");
         browser.WaitForText("#block-title", "1 of ");
         browser.Click("#go");
         browser.WaitForText("#block-title", "2 of ");

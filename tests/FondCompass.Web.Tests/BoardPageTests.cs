@@ -103,14 +103,43 @@ public class BoardPageTests(Studio studio)
     }
 
     [Fact]
+    public async Task What_was_logged_by_hand_stays_where_no_board_told_of_a_block()
+    {
+        var (visitor, dance, lesson) = await Lesson();
+        await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", DateTime.UtcNow.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), ("reached", "2"), ("rate", "90"), ("weak", "1"));
+        await Tell(visitor, lesson, Told(1, "heads", value: 9), Told(2, "note", words: "windy"));
+        var html = (await visitor.Get($"/lessons/{lesson}")).Html;
+        Assert.Contains("reached eight 2 at 90 %, weak: 1, 9 dancers", html);
+        Assert.DoesNotContain("A board leads it now", html);
+        // Somebody who would log it once more is told that it is.
+        Assert.Contains("is logged already", (await visitor.Get($"/dances/{dance}/log")).Html);
+    }
+
+    [Fact]
+    public async Task Two_lessons_stand_beside_each_other()
+    {
+        var (visitor, dance, lesson) = await Lesson();
+        await Tell(visitor, lesson, Told(0, "enter", "walk:A:1"), Told(200, "done", "walk:A:1"), Told(201, "close"));
+        var second = await visitor.Plan(dance);
+        await Tell(visitor, second, Told(0, "enter", "walk:A:1"), Told(90, "done", "walk:A:1"), Told(91, "close"));
+        var html = (await visitor.Get($"/lessons/{second}")).Html;
+        var beside = WebUtility.HtmlDecode(Regex.Match(html, "href=\"(/lessons/[^\"]*beside=[^\"]*)\"").Groups[1].Value);
+        Assert.Contains(lesson, beside);
+        var both = (await visitor.Get(beside)).Html;
+        Assert.Contains("1:30", both);
+        Assert.Contains("3:20", both);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/lessons/{second}?beside={Guid.NewGuid()}")).Status);
+    }
+
+    [Fact]
     public async Task What_cannot_be_read_is_named_and_the_rest_is_kept()
     {
         var (visitor, _, lesson) = await Lesson();
         var good = Told(1, "trouble", "dance:A:1", "A:1");
         using var answer = await Tell(visitor, lesson, good, Told(2, "explode"), Told(-1, "enter", "b"), Told(3, "undo"), Told(4, "3"), Told(5, "enter", new string('b', 201)), Told(6, "repeat", "b", value: 1e300), new { id = Guid.Empty });
         var json = await Json(answer);
-        Assert.Equal(2, json.GetProperty("kept").GetInt32());
-        Assert.Equal(6, json.GetProperty("refused").GetArrayLength());
+        Assert.Equal(1, json.GetProperty("kept").GetInt32());
+        Assert.Equal(7, json.GetProperty("refused").GetArrayLength());
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Tell(visitor, lesson)).StatusCode);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Tell(visitor, lesson, [.. Enumerable.Range(0, 501).Select(_ => Told(1, "note"))])).StatusCode);
         // A surrogate at the cut, and a NUL, are no reason to fail.

@@ -113,7 +113,7 @@ public sealed record HallLog
                 case LessonEventKind.Enter:
                     (block, isPlaying) = (told.Block, false);
                     break;
-                case LessonEventKind.Close:
+                case LessonEventKind.Done or LessonEventKind.Skip or LessonEventKind.Close:
                     (block, isPlaying) = ("", false);
                     break;
                 case LessonEventKind.Play or LessonEventKind.Pause:

@@ -37,6 +37,12 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
 
     public string? Problem { get; private set; }
 
+    /// <summary>A lesson of the same group that stands beside this one; null for none.</summary>
+    public (LessonRecord Lesson, HallLog Log)? Beside { get; private set; }
+
+    /// <summary>The lesson before this one with the same dance, to be put beside it; null for none.</summary>
+    public Guid? Before { get; private set; }
+
     /// <summary>Bites of the plan, by their keys.</summary>
     public IReadOnlyList<HeldBite> Bites { get; private set; } = [];
 
@@ -112,6 +118,13 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         var told = await events.Of(Id, cancel);
         HasEvents = told.Count > 0;
         Log = HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>());
+        var others = (await book.HeldWith(lesson.GroupId, cancel)).Where(l => l.Id != Id).ToList();
+        Before = others.FirstOrDefault(l => l.DanceId == lesson.DanceId && l.HeldPlan is not null && (l.Date < lesson.Date || (l.Date == lesson.Date && l.Id < lesson.Id)))?.Id;
+        if (Guid.TryParse(Request.Query["beside"], out var other) && others.Find(l => l.Id == other) is { } beside)
+        {
+            Beside = (beside, HallLog.Of((await events.Of(other, cancel)).Select(EventWords.Read).OfType<LessonEvent>()));
+        }
+
         if (lesson.Held && await shelf.Find(lesson.DanceId, cancel) is { DeletedAt: null } dance)
         {
             await Suggest(dance, cancel);

@@ -32,7 +32,8 @@ public class HallLogTests
         Told(151, LessonEventKind.Repeat, "dance:A:1", value: 75);
         Told(160, LessonEventKind.Pause, "dance:A:1");
         Told(165, LessonEventKind.Done, "dance:A:1");
-        Told(165, LessonEventKind.Close);
+        // What lies between a block that is done and the next belongs to neither.
+        Told(180, LessonEventKind.Close);
         var walk = Log.Of("walk:A:1")!;
         Assert.Equal((100, 0, true, false, 0), (walk.Seconds, walk.Dancing, walk.IsDone, walk.IsSkipped, walk.CleanRate));
         var dance = Log.Of("dance:A:1")!;

@@ -19,6 +19,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
     /// <summary>Titles of further dances that the lesson planned next teaches.</summary>
     public IReadOnlyList<string> AlsoTaught { get; private set; } = [];
 
+    /// <summary>The lesson of today with this dance that is logged already; null for none.</summary>
+    public LessonRecord? Logged => Past.FirstOrDefault(l => l.Held && l.HeldPlan is not null && l.Date == DateOnly.FromDateTime(DateTime.UtcNow));
+
     public IReadOnlyList<GroupRecord> Groups { get; private set; } = [];
 
     public IReadOnlyList<LessonRecord> Past { get; private set; } = [];

@@ -5,11 +5,12 @@ using System.Security.Cryptography;
 using System.Threading.Channels;
 using FondCompass.Data;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
 
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>The screens that show a class what its board shows, lesson by lesson. They are told of every change; nothing is stored of it.</summary>
-public sealed class ClassWindows
+public sealed class ClassWindows(IMemoryCache cache)
 {
     /// <summary>Most letters of what a board shows; called live it tells three eights of steps.</summary>
     public const int LongestState = 24_000;
@@ -28,19 +29,24 @@ public sealed class ClassWindows
     /// <summary>Something is sent at least so often, so that a screen that hears nothing knows that it is cut off.</summary>
     private static readonly TimeSpan Quiet = TimeSpan.FromSeconds(5);
 
-    private readonly ConcurrentDictionary<Guid, Hall> _halls = new();
-
     public static string NewCode() => RandomNumberGenerator.GetString(Letters, CodeLength);
 
     /// <summary>Milliseconds of the server's own clock; boards and screens tell their moments by it.</summary>
     public static double Now => (DateTime.UtcNow - DateTime.UnixEpoch).TotalMilliseconds;
 
-    public int Count(Guid lesson) => _halls.TryGetValue(lesson, out var hall) ? hall.Screens.Count : 0;
+    public int Count(Guid lesson) => HallOf(lesson).Screens.Count;
+
+    /// <summary>A lesson's screens; forgotten some hours after anything was shown.</summary>
+    private Hall HallOf(Guid lesson) => cache.GetOrCreate((nameof(ClassWindows), lesson), entry =>
+    {
+        entry.SlidingExpiration = Holds;
+        return new Hall();
+    })!;
 
     /// <summary>Tells every screen what is shown now.</summary>
     public void Show(Guid lesson, string state)
     {
-        var hall = _halls.GetOrAdd(lesson, _ => new Hall());
+        var hall = HallOf(lesson);
         hall.State = state;
         foreach (var screen in hall.Screens.Values)
         {
@@ -51,7 +57,7 @@ public sealed class ClassWindows
     /// <summary>What is shown, from now on, until the screen leaves; null where there are too many already.</summary>
     public IAsyncEnumerable<SseItem<string>>? Watch(Guid lesson, CancellationToken cancel)
     {
-        var hall = _halls.GetOrAdd(lesson, _ => new Hall());
+        var hall = HallOf(lesson);
         return hall.Screens.Count >= Most ? null : Watch(hall, cancel);
     }
 

@@ -45,6 +45,9 @@ public static class EventWords
     /// <summary>Longest time that one board is open, in seconds: a day and a half.</summary>
     private const double LongestOpen = 36 * 3600;
 
+    /// <summary>The largest rate, number of dancers or tempo that is told.</summary>
+    private const double Largest = 10_000;
+
     public static string Of(LessonEventKind kind) => kind.ToString().ToLowerInvariant();
 
     /// <summary>An event as it is reckoned with; null for a kind that nobody knows any more.</summary>
@@ -65,7 +68,7 @@ public static class EventWords
             return (null, $"'{Clean(sent.Kind)}' is nothing that a board tells.");
         }
 
-        if (!(sent.Opened is >= Earliest and <= Latest) || !(sent.Since is >= 0 and <= LongestOpen) || sent.Number < 1 || sent.Value is { } value && !double.IsFinite(value))
+        if (!(sent.Opened is >= Earliest and <= Latest) || !(sent.Since is >= 0 and <= LongestOpen) || sent.Number < 1 || sent.Value is { } value && !(value is >= 0 and <= Largest))
         {
             return (null, "Its moment, its number or its value cannot be.");
         }

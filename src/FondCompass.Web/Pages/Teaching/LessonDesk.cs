@@ -41,9 +41,14 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
             ? TaughtClass.LoggedLines(Core.Analysis.Of(dance.Script, await shelf.Lexicon(cancel))).Select(l => (l.Pattern.Part.Name, l.Line.Number)).ToList() : [];
         var result = LessonResult.Of(blocks, log, lines);
         lesson.Held |= log.Blocks.Any(b => b.IsDone || b.Repeats > 0) || log.Marks.Count > 0;
-        lesson.Running = !log.IsClosed;
         lesson.Heads = log.Heads ?? lesson.Heads;
-        (lesson.ReachedLine, lesson.RatePercent, lesson.WeakLines) = (result.Reached, result.Rate, [.. result.Weak]);
+        // A lesson that was logged by hand keeps that, until a board tells of its blocks.
+        if (log.Blocks.Count > 0)
+        {
+            lesson.Running = !log.IsClosed;
+            (lesson.ReachedLine, lesson.RatePercent, lesson.WeakLines) = (result.Reached, result.Rate, [.. result.Weak]);
+        }
+
         await book.Save(cancel);
         await LearnPace(lesson.GroupId, cancel);
     }

@@ -38,6 +38,9 @@ let hurried = 1;
 let lastRepeat = 0;
 let entered = performance.now();
 let began = Date.now();
+/** Seconds that the lesson had lasted when this page was opened, and when that was by a clock that nobody sets back. */
+let before = 0;
+const opened = performance.now();
 /** @type {{ words: string, told: import('./marks.js').Told, back?: () => void }[]} */
 const slips = [];
 /** Notes of each dance's track. @type {Map<number, import('./conductor.js').Note[]>} */
@@ -129,7 +132,7 @@ function showTime() {
   const inBlock = (performance.now() - entered) / 1000 * hurried;
   const planned = lesson.blocks.slice(0, at).reduce((sum, b) => sum + b.seconds, 0);
   put('block-left', isOver ? '' : `${clock(block().seconds - inBlock)} for this`);
-  const taken = (Date.now() - began) / 1000 * hurried;
+  const taken = (before + ((performance.now() - opened) / 1000)) * hurried;
   const late = Math.round((taken - planned - Math.min(inBlock, block().seconds)) / 60);
   put('lesson-left', isOver ? '' : `${clock(Math.max(0, (lesson.minutes * 60) - taken))} left${late >= 2 ? `, ${late} min behind` : late <= -2 ? `, ${-late} min to spare` : ''}`);
 }
@@ -802,6 +805,7 @@ async function load() {
   const open = /** @type {Lesson} */ (lesson).blocks.findIndex((b) => b.id === kept.block);
   // What was begun longer ago than any lesson lasts is begun anew.
   began = open >= 0 && Date.now() - kept.began < 9 * 3600e3 && kept.began <= Date.now() ? kept.began : Date.now();
+  before = (Date.now() - began) / 1000;
   enter(open >= 0 && began === kept.began ? open : 0);
   setInterval(showTime, 500);
   stayAwake();
