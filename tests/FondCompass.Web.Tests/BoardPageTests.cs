@@ -66,7 +66,7 @@ public class BoardPageTests(Studio studio)
         await Tell(visitor, lesson, Told(300, "close"));
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
         Assert.Contains("reached eight 2 at 60 %, weak: 2, 11 dancers", html);
-        Assert.Contains("5:00 on the board", html);
+        Assert.Contains("4:40 on the board", html);
         Assert.Contains("1 × 75 %", WebUtility.HtmlDecode(html));
         Assert.Equal(1, Regex.Count(html, "Take it out: the mark"));
         Assert.Contains("the box was late", html);
