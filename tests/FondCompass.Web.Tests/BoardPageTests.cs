@@ -2,7 +2,12 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.RegularExpressions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Music;
+using FondCompass.Core.Teaching;
 using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Dances;
+using FondCompass.Web.Pages.Teaching;
 using Xunit;
 
 namespace FondCompass.Web.Tests;
@@ -116,6 +121,18 @@ public class BoardPageTests(Studio studio)
     }
 
     [Fact]
+    public void Who_teaches_from_the_end_has_not_reached_the_end_with_its_first_bite()
+    {
+        HeldBlock Danced(string id, params int[] lines) => new(id, "dance", id, 0, 60, 1, 60, null, []) { Dance = 0, Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))] };
+        HeldBlock[] blocks = [Danced("dance:A:3", 3), Danced("chain:A:1-2", 1, 2)];
+        (string, int)[] lines = [("A", 1), ("A", 2), ("A", 3), ("A", 4)];
+        int Reached(params string[] danced) => LessonResult.Of(blocks, HallLog.Of(danced.Select((b, i) => new LessonEvent(Guid.NewGuid(), _board, i + 1, 0, i, LessonEventKind.Repeat, b) { Value = 60 })), lines).Reached;
+        Assert.Equal(0, Reached("dance:A:3"));
+        Assert.Equal(2, Reached("chain:A:1-2"));
+        Assert.Equal(3, Reached("dance:A:3", "chain:A:1-2"));
+    }
+
+    [Fact]
     public async Task Two_lessons_stand_beside_each_other()
     {
         var (visitor, dance, lesson) = await Lesson();
@@ -200,6 +217,10 @@ public class BoardPageTests(Studio studio)
         Assert.Equal(HttpStatusCode.NoContent, (await visitor.Send(address, "/", new[] { 1.0, 1.5 })).StatusCode);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.Send(address, "/", Enumerable.Range(0, 401).Select(i => (double)i))).StatusCode);
         Assert.Equal("Tapped on " + DateTime.UtcNow.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture), (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 118.4, counts = 64 }))).GetProperty("title").GetString());
+        // What is kept is read as it was tapped.
+        var read = SongText.Read(new TappedTrack(118.4, 64).Passages, new Bpm(100));
+        Assert.Null(read.Problem);
+        Assert.Equal((64, 118.4), (read.Song.Counts, Math.Round(read.Song.Time.BpmAt(0), 6)));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 0, counts = 64 })).StatusCode);
     }
 

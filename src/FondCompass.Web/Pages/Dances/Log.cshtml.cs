@@ -98,7 +98,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
         lesson.GroupId = group;
         lesson.Date = day;
         lesson.HeldPlan = ReferenceEquals(lesson, planned) && (!lesson.Held || lesson.HeldPlan is null) ? await PlanOf(lesson, cancel) : lesson.HeldPlan;
-        lesson.Held = true;
+        (lesson.Held, lesson.Running) = (true, false);
         lesson.Sent = sent;
         lesson.ReachedLine = Reached;
         lesson.RatePercent = Rate;

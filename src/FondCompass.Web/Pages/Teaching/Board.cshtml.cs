@@ -111,7 +111,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             return Refused(StatusCodes.Status422UnprocessableEntity, "A tapped track has a tempo from 40 to 240 and from 8 to 4000 counts.");
         }
 
-        var kept = await tracks.Add($"Tapped on {DateTime.UtcNow:d MMMM yyyy}", FormattableString.Invariant($"tapped {track.Counts:0} {track.Bpm:0.0}"), cancel);
+        var kept = await tracks.Add($"Tapped on {DateTime.UtcNow:d MMMM yyyy}", track.Passages, cancel);
         return new JsonResult(new { title = kept.Title });
     }
 
@@ -155,4 +155,8 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
 }
 
 /// <summary>Music that was tapped, to be kept as a track.</summary>
-public sealed record TappedTrack(double Bpm, double Counts);
+public sealed record TappedTrack(double Bpm, double Counts)
+{
+    /// <summary>As the library writes a track: one passage at a steady tempo.</summary>
+    public string Passages => FormattableString.Invariant($"tapped {Counts:0} @{Bpm:0.0}");
+}

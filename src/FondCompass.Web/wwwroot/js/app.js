@@ -34,6 +34,10 @@ export function wordsFor(status) {
   }
 }
 
+// Nobody is signed in: what a lesson kept here for a reload without a network is not for whoever comes next.
+if ('caches' in window && document.querySelector('meta[name="fond-account"]') === null) {
+  caches.keys().then((names) => Promise.all(names.filter((n) => n.startsWith('fond-lessons-')).map((n) => caches.delete(n)))).catch(() => {});
+}
 document.body.addEventListener('click', (event) => {
   if (event.target instanceof Element && event.target.closest('[data-print]')) {
     window.print();

@@ -61,7 +61,7 @@ function show() {
   }
   const moment = shown.walk >= 0 ? current.steps[shown.walk]?.at ?? 0 : position();
   const isBack = $('view').value === 'back';
-  paint(current, clickAt(current, moment + 0.001), moment, { mirrored: $('side').value === 'mirrored' !== isBack });
+  paint(current, clickAt(current, moment + 0.001), moment, { mirrored: $('side').value === 'mirrored', turned: isBack ? 180 : 0 });
   const step = current.steps[lastAt(current.steps, moment + 0.001)];
   const coming = current.steps.find((s) => s.starts && s.at > moment + 0.001);
   put('now', translated($('now').textContent));
