@@ -14,7 +14,9 @@ namespace FondCompass.Core.Teaching;
 /// <param name="IsHalf">Between two counts: shown, and not clicked.</param>
 /// <param name="Where">The part as it is called, and the line by its name or number.</param>
 /// <param name="Wall">"wall 2 of 4"; in a tag the tag's name, off the walls the way everybody faces.</param>
-public sealed record BoardClick(double At, string Label, bool IsCountIn, bool IsFirst, bool IsHalf, int Repeat, string Where, string Wall);
+/// <param name="Part">The part that is danced; empty in a count-in.</param>
+/// <param name="Line">Its line, from 1, and the count in it, from 1; 0 in a count-in.</param>
+public sealed record BoardClick(double At, string Label, bool IsCountIn, bool IsFirst, bool IsHalf, int Repeat, string Where, string Wall, string Part = "", int Line = 0, int Count = 0);
 
 /// <summary>One step called on the board.</summary>
 /// <param name="Name">As the instructor calls it, with its way and its turn; the foot stands apart.</param>
@@ -122,12 +124,12 @@ public sealed record BoardTimeline(
 
                 var at = stretch.FromCount - stretch.Stretch.From + count;
                 var where = run.Trace.Dance.IsPhrased || stretch.IsTag ? $"{name} · {PartWording.Of(line)}" : $"repeat {stretch.Repeat}, {PartWording.Of(part, line, several: true)}";
-                yield return new BoardClick(run.Song.Time.SecondsAt(at), counted(at, i + 1, line.Counts), false, i == 0, false, stretch.Repeat, where, wall);
+                yield return new BoardClick(run.Song.Time.SecondsAt(at), counted(at, i + 1, line.Counts), false, i == 0, false, stretch.Repeat, where, wall, stretch.Part, line.Number, i + 1);
                 foreach (var share in Shares)
                 {
                     if (halves.TryGetValue(Math.Round(at + share.Part, 6), out var moved) && moved.Repeat == stretch.Repeat)
                     {
-                        yield return new BoardClick(moved.Seconds, share.Letter, false, false, true, stretch.Repeat, where, wall);
+                        yield return new BoardClick(moved.Seconds, share.Letter, false, false, true, stretch.Repeat, where, wall, stretch.Part, line.Number, i + 1);
                     }
                 }
             }

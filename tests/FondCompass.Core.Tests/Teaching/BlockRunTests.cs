@@ -105,6 +105,17 @@ public class BlockRunTests
     }
 
     [Fact]
+    public void Every_count_says_in_which_part_and_line_it_is()
+    {
+        var planned = Planned("part V\n1-4 vine R\n5-8 vine L\n1-8 march R\npart C\n1-4 rocking chair R\n5-8 jazz box R\norder V C V");
+        var whole = BlockRun.Of(planned.Dance, planned.Plan.Blocks.First(b => b.Kind == BlockKind.Whole))!;
+        var counted = BoardTimeline.Of(whole, 1).Clicks.Where(c => !c.IsHalf && !c.IsCountIn).ToList();
+        Assert.Equal(["V1", "V2", "C1", "V1", "V2"], counted.Where(c => c.IsFirst).Select(c => $"{c.Part}{c.Line}"));
+        Assert.Equal(Enumerable.Range(1, 8), counted.Skip(16).Take(8).Select(c => c.Count));
+        Assert.All(BoardTimeline.Of(whole, 1).Clicks.Where(c => c.IsCountIn), c => Assert.Equal(("", 0), (c.Part, c.Line)));
+    }
+
+    [Fact]
     public void The_other_side_begins_on_the_other_foot()
     {
         var planned = Planned(Square);

@@ -47,7 +47,7 @@ public sealed record BoardData(
         }
 
         return bites.Select((b, i) => new BoardBite(
-            index, b.Key, LessonWords.Of(b), b.Part, Line([b], false), Line([b], true), bites.Count <= MostChains && i > 0 ? Line([.. bites.Take(i + 1)], false) : null));
+            index, b.Key, LessonWords.Of(b), b.Part, b.Line, b.LastLine, b.FromCount, Line([b], false), Line([b], true), bites.Count <= MostChains && i > 0 ? Line([.. bites.Take(i + 1)], false) : null));
     }
 }
 
@@ -81,8 +81,10 @@ public sealed record BoardBlock(
 }
 
 /// <summary>A bite by itself, for who takes it out, dances its other side, or goes back to the top.</summary>
+/// <param name="Line">Its first line, from 1.</param>
+/// <param name="FromCount">The count of that line with which it begins; 1 unless the line is split.</param>
 /// <param name="FromTop">From the first bite to this one; null for the first, and where a dance has too many.</param>
-public sealed record BoardBite(int Dance, string Key, string Name, string Part, BoardTimeline? One, BoardTimeline? Other, BoardTimeline? FromTop);
+public sealed record BoardBite(int Dance, string Key, string Name, string Part, int Line, int LastLine, int FromCount, BoardTimeline? One, BoardTimeline? Other, BoardTimeline? FromTop);
 
 /// <summary>Moves that can be called without an order.</summary>
 public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> Moves)

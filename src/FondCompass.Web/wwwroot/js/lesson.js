@@ -10,7 +10,7 @@ import { ClassTeller } from './teller.js';
 
 /** @typedef {import('./painter.js').Timeline} Timeline */
 /** @typedef {{ id: string, kind: string, title: string, dance: number | null, lead: 'dance' | 'walk' | 'clock', seconds: number, repeats: number, passes: number, byPass: boolean, rate: number, toTrack: boolean, layer: string | null, walls: string[], bites: string[], say: string[], watch: string[], timeline: Timeline | null }} Block */
-/** @typedef {{ dance: number, key: string, name: string, part: string, one: Timeline | null, other: Timeline | null, fromTop: Timeline | null }} Bite */
+/** @typedef {{ dance: number, key: string, name: string, part: string, line: number, lastLine: number, fromCount: number, one: Timeline | null, other: Timeline | null, fromTop: Timeline | null }} Bite */
 /** @typedef {{ lesson: string, group: string, minutes: number, dances: { id: string | null, title: string, hasTrack: boolean }[], blocks: Block[], bites: Bite[], live: import('./live.js').Live | null }} Lesson */
 
 const board = /** @type {HTMLElement} */ (document.getElementById('board'));
@@ -62,15 +62,18 @@ $('file').addEventListener('click', () => { $('file').href = URL.createObjectURL
 const block = () => /** @type {Lesson} */ (lesson).blocks[at];
 const isCounted = () => now.line !== null && (now.how !== 'block' || block().lead === 'dance');
 
-/** The bite danced at a moment; of a walk and a chain, by how far it has come. @returns {Bite | undefined} */
+/** The bite that is danced now: what is danced says in which part, line and count it is; before it begins, the first of it. @returns {Bite | undefined} */
 function biteNow() {
-  const keys = now.bite ? [now.bite] : block().bites;
   const own = lesson?.bites.filter((b) => b.dance === block().dance) ?? [];
-  const click = now.line?.clicks[shown];
-  const counted = now.line?.clicks.filter((c) => !c.isCountIn && !c.isHalf && c.repeat === (click?.repeat || 1)) ?? [];
-  const of = counted.filter((c) => c.isFirst && click && c.at <= click.at).length;
-  const chained = now.how === 'chain' ? own.slice(0, own.findIndex((b) => b.key === keys[keys.length - 1]) + 1).map((b) => b.key) : keys;
-  return own.find((b) => b.key === chained[Math.min(chained.length, Math.max(1, of)) - 1]) ?? own.find((b) => b.key === keys[0]);
+  const keys = now.bite ? [now.bite] : block().bites;
+  const { part = '', line = 0, count = 0 } = now.line?.clicks[shown] ?? {};
+  if (part === '') {
+    return own.find((b) => b.key === keys[0]);
+  }
+  const here = own.filter((b) => b.part === part && b.line <= line && line <= b.lastLine && (b.line < line || b.fromCount <= count));
+  // Of a split line the later half, once it has begun; of a part danced with several endings, the one that this block has.
+  const latest = here.filter((b) => b.line === here[here.length - 1].line && b.fromCount === Math.max(...here.map((h) => h.fromCount)));
+  return latest.find((b) => keys.includes(b.key)) ?? latest[0];
 }
 
 function view() {

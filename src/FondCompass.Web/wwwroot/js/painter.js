@@ -1,7 +1,7 @@
 // Paints one moment of a timeline onto a board: the count, the step now and the next, the feet, the needle, what stands on top and what comes.
 // Board, lesson and the class's screens all paint with it; a place that a page does not have is left out.
 
-/** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string }} Click */
+/** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string, part?: string, line?: number, count?: number }} Click */
 /** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number, deed?: string }} Step */
 /** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
 /** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: { at: number, words: string, isOwn: boolean }[], marks: Mark[], events: { from: number, at: number, words: string }[] }} Timeline */
