@@ -263,10 +263,10 @@ public class BoardPageTests(Studio studio)
     {
         var (visitor, _, lesson) = await Lesson();
         async Task<JsonElement> From(string query) => JsonDocument.Parse((await visitor.Get($"/lessons/{lesson}/teach?handler=Moves&{query}")).Html).RootElement;
-        Assert.Equal(2, (await From("from=lines")).GetProperty("live").GetProperty("moves").GetArrayLength());
+        Assert.Equal(2, (await From("from=lines")).GetProperty("moves").GetArrayLength());
         var list = await From("from=list&list=vine,%20wizzle,%20march");
         Assert.Equal(["wizzle"], list.GetProperty("leftOut").EnumerateArray().Select(w => w.GetString()));
-        Assert.Equal(["march", "vine"], list.GetProperty("live").GetProperty("moves").EnumerateArray().Select(m => m.GetProperty("name").GetString()).Order());
-        Assert.True((await From("from=known")).GetProperty("live").GetProperty("moves").GetArrayLength() > 3);
+        Assert.Equal(["march", "vine"], list.GetProperty("moves").EnumerateArray().Select(m => m.GetProperty("name").GetString()).Order());
+        Assert.True((await From("from=known")).GetProperty("moves").GetArrayLength() > 3);
     }
 }

@@ -56,10 +56,10 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
     /// <summary>What counts a row has, as far as laying its words on them goes.</summary>
     private readonly record struct CountsKey(Beat First, Beat Last, int Positions, int Split, int Hash, bool IsRange, bool IsList);
 
-    /// <summary>The same words on the same counts are laid once: dances repeat themselves, and each key typed binds them all again.</summary>
-    /// <summary>What a reading costs more that takes a step's whole name apart.</summary>
-    private const int NotWhatItIsCalled = 3;
+    /// <summary>What a reading costs more that ends on another foot than the next row needs, and one that takes a step's whole name apart: the first never outweighs the second.</summary>
+    private const int OtherFootAfter = 3, NotWhatItIsCalled = 3;
 
+    /// <summary>The same words on the same counts are laid once: dances repeat themselves, and each key typed binds them all again.</summary>
     private static readonly ConditionalWeakTable<Readings, Dictionary<CountsKey, List<Option>>> Laid = [];
 
     /// <summary>Looks up a row's words and lays its actions on their beats.</summary>
@@ -170,7 +170,7 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             var moments = Moments(option, entry, first, written, feet);
             var (end, faults) = Danced(moments, feet);
             var isOther = isNamed && option.Wording.Doubt.Length == 0 && option.Wording.Items.All(i => i.Main.Step is null);
-            var cost = option.Cost + (FaultCost * faults) + (isOther ? NotWhatItIsCalled : 0) + (after is { } wanted && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? 3 : 0);
+            var cost = option.Cost + (FaultCost * faults) + (isOther ? NotWhatItIsCalled : 0) + (after is { } wanted && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? OtherFootAfter : 0);
             tried.Add((option, cost, moments));
             least = Math.Min(least, cost);
         }

@@ -50,3 +50,21 @@ public readonly record struct Facing
 
     public override string ToString() => Names[Index];
 }
+
+/// <summary>Walls in the order in which they are danced.</summary>
+public static class WallOrders
+{
+    /// <summary>The place of a facing among the walls, from 1; null when it is none of them.</summary>
+    public static int? PlaceOf(this IReadOnlyList<Facing> walls, Facing facing)
+    {
+        for (var i = 0; i < walls.Count; i++)
+        {
+            if (walls[i] == facing)
+            {
+                return i + 1;
+            }
+        }
+
+        return null;
+    }
+}

@@ -193,16 +193,5 @@ public sealed class RunUnroller
         }
     }
 
-    private int? WallOf(Facing facing)
-    {
-        for (var i = 0; i < _walls.Count; i++)
-        {
-            if (_walls[i] == facing)
-            {
-                return i + 1;
-            }
-        }
-
-        return null;
-    }
+    private int? WallOf(Facing facing) => _walls.PlaceOf(facing);
 }

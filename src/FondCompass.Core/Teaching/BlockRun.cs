@@ -61,18 +61,17 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
         // Danced from another wall, everything is turned with it.
         if (block.Walls.Count == 1 && block.Walls[0] - trace.StartFacing is { IsNone: false } turn)
         {
+            var walls = trace.WallOrder;
             run = run with
             {
                 Stretches = [.. run.Stretches.Select(s => s with { StartFacing = s.StartFacing + turn, EndFacing = s.EndFacing + turn })],
-                Repeats = [.. run.Repeats.Select(r => r with { StartFacing = r.StartFacing + turn, EndFacing = r.EndFacing + turn, Wall = WallOf(trace, r.StartFacing + turn) })],
+                Repeats = [.. run.Repeats.Select(r => r with { StartFacing = r.StartFacing + turn, EndFacing = r.EndFacing + turn, Wall = walls.PlaceOf(r.StartFacing + turn) })],
                 Events = [.. run.Events.Select(e => e with { Facing = e.Facing + turn })],
             };
         }
 
         return new BlockRun(run, [countIn], countIn, isPhrased ? Math.Max(1, run.Repeats.Count) : each, (repeats + each - 1) / each);
     }
-
-    private static int? WallOf(DanceTrace trace, Facing facing) => trace.WallOrder.ToList().IndexOf(facing) is >= 0 and var wall ? wall + 1 : null;
 
     /// <summary>Bites one behind the other, as often as the block has it; each start with a count-in and on the foot that the first bite begins on.</summary>
     private static BlockRun OfBites(LessonDance dance, LessonBlock block, bool otherSide)

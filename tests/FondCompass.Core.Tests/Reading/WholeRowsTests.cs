@@ -1,3 +1,4 @@
+using FondCompass.Core.Findings;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Reading;
@@ -263,4 +264,16 @@ public class WholeRowsTests
     [InlineData("1-4 two heel struts", "1 heel R · 2 drop R · 3 heel L · 4 drop L")]
     [InlineData("1-3 three step turn R", "1 step R forward after turning 1/4 right · 2 step L back after turning 1/2 right · 3 step R side after turning 1/4 right")]
     public void A_number_before_a_plural_is_how_many_and_before_a_singular_may_be_a_name(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    /// <summary>A step by its whole name is that step, whatever foot the next row moves; that it does not fit is told there.</summary>
+    [Theory]
+    [InlineData("2 ball change L", "3 touch R", "2 ball L back · 2& step R in place")]
+    [InlineData("2 ball change L", "3-4 step touch R", "2 ball L back · 2& step R in place")]
+    [InlineData("2 ball change", "3 heel R", "2 ball L back · 2& step R in place")]
+    public void What_the_next_row_moves_takes_no_name_apart(string row, string next, string read)
+    {
+        var analysis = Analysis.Of($"start weight R\npart A\n1 ball change L\n{row}\n{next}");
+        Assert.Equal(read, analysis.Reads.Single(r => r.Row == 4).Text);
+        Assert.Contains(analysis.Findings, f => f is { Severity: Severity.Error, Place.Row: 5 });
+    }
 }

@@ -41,11 +41,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             return NotFound();
         }
 
-        var lexicon = await shelf.Lexicon(cancel);
-        var known = open.Layout.Knowledge.Steps.Count > 0 ? open.Layout.Knowledge.Steps : open.Layout.Knowledge.WhatEverybodyKnows;
-        var first = open.Layout.All[0].Dance;
-        var (live, _) = LiveMoves.Of(known, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
-        return new JsonResult(BoardData.Of(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, lexicon, live), JsonSerializerOptions.Web);
+        return new JsonResult(BoardData.Of(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await shelf.Lexicon(cancel), await Moves(open, "known", null, cancel)), JsonSerializerOptions.Web);
     }
 
     /// <summary>Moves to be called live: of what the group knows, of a dance's lines, or of a list for the evening.</summary>
@@ -56,13 +52,21 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             return NotFound();
         }
 
-        var lexicon = await shelf.Lexicon(cancel);
-        var first = open.Layout.All[0].Dance;
-        var eight = first.Analysis.Dance.Header.LineCounts;
-        var known = open.Layout.Knowledge.Steps.Count > 0 ? open.Layout.Knowledge.Steps : open.Layout.Knowledge.WhatEverybodyKnows;
-        var (moves, leftOut) = from == "lines" ? (LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [])
-            : LiveMoves.Of(from == "list" ? TaughtClass.Names(list) : known, first.Tempo, lexicon, eight);
-        return new JsonResult(new { live = BoardLive.Of(moves, first.Tempo), leftOut }, JsonSerializerOptions.Web);
+        return new JsonResult(await Moves(open, from, list, cancel), JsonSerializerOptions.Web);
+    }
+
+    private async Task<BoardLive> Moves(OpenLesson open, string? from, string? list, CancellationToken cancel)
+    {
+        var (lexicon, first, knowledge) = (await shelf.Lexicon(cancel), open.Layout.All[0].Dance, open.Layout.Knowledge);
+        if (from == "lines")
+        {
+            return BoardLive.Of(LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [], first.Tempo);
+        }
+
+        // Of a group that is not said to know anything, what its level may be trusted with.
+        IEnumerable<string> names = from == "list" ? TaughtClass.Names(list) : knowledge.Steps.Count > 0 ? knowledge.Steps : knowledge.WhatEverybodyKnows;
+        var (moves, leftOut) = LiveMoves.Of(names, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
+        return BoardLive.Of(moves, leftOut, first.Tempo);
     }
 
     /// <summary>Keeps what the board tells. What arrives twice is kept once; what cannot be read is named, and the rest is kept.</summary>

@@ -15,12 +15,12 @@ public sealed record BoardData(
     /// <summary>Bites of all dances for which chains from the top are made ready, at the most.</summary>
     private const int MostChains = 24;
 
-    public static BoardData Of(Guid lesson, string group, LessonPlan plan, IReadOnlyList<(Guid? Id, LessonDance Dance)> dances, TeachingWay way, StepLexicon lexicon, LiveMoves? live)
+    public static BoardData Of(Guid lesson, string group, LessonPlan plan, IReadOnlyList<(Guid? Id, LessonDance Dance)> dances, TeachingWay way, StepLexicon lexicon, BoardLive? live)
     {
         var blocks = plan.Blocks.Select(b => BoardBlock.Of(b, b.Dance is { } d ? dances[d].Dance : null, way, lexicon)).ToList();
         var bites = dances.SelectMany((d, i) => i < plan.Bites.Count ? BitesOf(i, d.Dance, plan.Bites[i], way, lexicon) : []).ToList();
         return new BoardData(
-            lesson, group, (int)Math.Round(plan.LessonSeconds / 60), [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))], blocks, bites, live is null ? null : BoardLive.Of(live, dances[0].Dance.Tempo));
+            lesson, group, (int)Math.Round(plan.LessonSeconds / 60), [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))], blocks, bites, live);
     }
 
     /// <summary>The same with only what a class needs: no cues, cautions and notes, and nothing of the plan but what is danced.</summary>
@@ -87,9 +87,10 @@ public sealed record BoardBlock(
 public sealed record BoardBite(int Dance, string Key, string Name, string Part, int Line, int LastLine, int FromCount, BoardTimeline? One, BoardTimeline? Other, BoardTimeline? FromTop);
 
 /// <summary>Moves that can be called without an order.</summary>
-public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> Moves)
+/// <param name="LeftOut">Names that are no steps that go into an eight.</param>
+public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> Moves, IReadOnlyList<string> LeftOut)
 {
-    public static BoardLive Of(LiveMoves live, double bpm) => new(live.Eight, bpm, [.. live.Moves.Select((m, i) => new BoardMove(i, m.Name, m.Difficulty, [.. m.Eights.Select(e => BoardMoveEight.Of(e, m.Name, bpm))]))]);
+    public static BoardLive Of(LiveMoves live, IReadOnlyList<string> leftOut, double bpm) => new(live.Eight, bpm, [.. live.Moves.Select((m, i) => new BoardMove(i, m.Name, m.Difficulty, [.. m.Eights.Select(e => BoardMoveEight.Of(e))]))], leftOut);
 }
 
 public sealed record BoardMove(int Number, string Name, double Difficulty, IReadOnlyList<BoardMoveEight> Eights);
@@ -101,7 +102,7 @@ public sealed record BoardMove(int Number, string Name, double Difficulty, IRead
 /// <param name="Steps">What moves on which count, from 0, with the foot.</param>
 public sealed record BoardMoveEight(string Begins, string Ends, int Turn, string Side, double PickUp, double Free, IReadOnlyList<BoardMoveStep> Steps)
 {
-    public static BoardMoveEight Of(LiveEight eight, string name, double bpm) => new(
+    public static BoardMoveEight Of(LiveEight eight) => new(
         eight.Begins.Letter(), eight.Ends.Letter(), eight.Turn.Value, eight.Stretches[0].Mirrored ? "other side" : "", eight.PickUp, eight.Free,
         [.. eight.Steps.Select(s => new BoardMoveStep(s.Count, s.Words, s.Foot == Foot.None ? "" : s.Foot.Letter()))]);
 }

@@ -3,8 +3,6 @@ using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
 using System.Security.Cryptography;
 using System.Threading.Channels;
-using FondCompass.Data;
-using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 
 namespace FondCompass.Web.Pages.Teaching;
@@ -98,24 +96,5 @@ public sealed class ClassWindows(IMemoryCache cache)
         public string State { get; set; } = "{}";
 
         public ConcurrentDictionary<Guid, Channel<string>> Screens { get; } = new();
-    }
-}
-
-/// <summary>What a class's screens ask for, by a code and without an account.</summary>
-internal static class ClassEndpoints
-{
-    public static void MapClassWindows(this WebApplication app)
-    {
-        app.MapGet("/class/time", () => Results.Text(ClassWindows.Now.ToString("0.000", System.Globalization.CultureInfo.InvariantCulture))).ExcludeFromDescription();
-        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, FondCompassContext context, CancellationToken cancel) =>
-            await LessonOf(code, context, cancel) is not { } lesson ? Results.NotFound()
-                : windows.Watch(lesson, cancel) is { } shown ? TypedResults.ServerSentEvents(shown) : Results.StatusCode(StatusCodes.Status429TooManyRequests)).ExcludeFromDescription();
-    }
-
-    /// <summary>The lesson of a code that holds still; null for any other.</summary>
-    public static async Task<Guid?> LessonOf(string code, FondCompassContext context, CancellationToken cancel)
-    {
-        var now = DateTimeOffset.UtcNow;
-        return await context.Lessons.AsNoTracking().Where(l => l.ClassCode == code && l.ClassCodeUntil > now).Select(l => (Guid?)l.Id).FirstOrDefaultAsync(cancel);
     }
 }

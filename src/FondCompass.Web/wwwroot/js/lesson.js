@@ -656,6 +656,7 @@ function toggleLive() {
   $('live').hidden = false;
   $('map').hidden = true;
   live.start(lesson.live);
+  put('live-said', live.words());
   conductor.zeroSong = 0;
   put('go-word', 'Start');
   put('block-title', 'Called live');
@@ -667,13 +668,14 @@ $('live-from').addEventListener('submit', async (/** @type {Event} */ event) => 
   event.preventDefault();
   try {
     const answer = await fetch(`/lessons/${id}/teach?handler=Moves&from=${$('live-source').value}&list=${encodeURIComponent($('live-list').value)}`, { signal: AbortSignal.timeout(8000) });
-    const { live: taken, leftOut } = await answer.json();
+    const taken = /** @type {import('./live.js').Live} */ (await answer.json());
+    const { leftOut } = taken;
     if (taken.moves.length === 0) {
       put('live-said', `Nothing of that can be called${leftOut.length > 0 ? `: ${leftOut.join(', ')} cannot be read as steps of an eight` : ''}.`);
       return;
     }
     live.take(taken);
-    put('live-said', leftOut.length > 0 ? `Left out, since they are no steps that go into an eight: ${leftOut.join(', ')}.` : `${taken.moves.length} moves.`);
+    put('live-said', live.words());
   } catch {
     put('live-said', 'The server does not answer; the moves stay as they are.');
   }
@@ -703,9 +705,9 @@ $('screen').addEventListener('click', async () => {
     put('screen-said', 'The server does not answer; a screen in this browser can be opened once it is back.');
     return;
   }
-  const { code, address } = await answer.json();
+  const { code, address, until } = await answer.json();
   const link = Object.assign(document.createElement('a'), { href: address, target: '_blank', rel: 'opener', textContent: `Open it here` });
-  $('screen-said').replaceChildren(link, ` or, on another screen: ${location.host}/class/${code}, for six hours.`);
+  $('screen-said').replaceChildren(link, ` or, on another screen: ${location.host}/class/${code}, until ${new Date(until).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}.`);
 });
 
 $('keep-track').addEventListener('click', async () => {

@@ -3,7 +3,7 @@
 
 /** @typedef {{ begins: string, ends: string, turn: number, side: string, pickUp: number, free: number, steps: { count: number, words: string, foot: string }[] }} Eight */
 /** @typedef {{ number: number, name: string, difficulty: number, eights: Eight[] }} Move */
-/** @typedef {{ eight: number, bpm: number, moves: Move[] }} Live */
+/** @typedef {{ eight: number, bpm: number, moves: Move[], leftOut: string[] }} Live */
 
 const facings = ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'];
 
@@ -16,6 +16,8 @@ export class LiveCaller {
     this.bpm = 112;
     /** @type {Move[]} */
     this.moves = [];
+    /** @type {string[]} */
+    this.leftOut = [];
     /** @type {import('./painter.js').Timeline} */
     this.line = empty(112);
     /** @type {Move | null} */
@@ -54,7 +56,13 @@ export class LiveCaller {
     this.moves = live.moves;
     this.eight = live.eight;
     this.bpm = live.bpm;
+    this.leftOut = live.leftOut;
     this.offer();
+  }
+
+  /** How many there are, and what was left out of them. */
+  words() {
+    return `${this.moves.length} moves${this.leftOut.length > 0 ? `; left out, since they are no steps that go into an eight: ${this.leftOut.join(', ')}` : ''}.`;
   }
 
   stop() {

@@ -1,0 +1,23 @@
+using FondCompass.Data;
+using Microsoft.EntityFrameworkCore;
+
+namespace FondCompass.Web.Pages.Teaching;
+
+/// <summary>What a class's screens ask for, by a code and without an account.</summary>
+internal static class ClassEndpoints
+{
+    public static void MapClassWindows(this WebApplication app)
+    {
+        app.MapGet("/class/time", () => Results.Text(ClassWindows.Now.ToString("0.000", System.Globalization.CultureInfo.InvariantCulture))).ExcludeFromDescription();
+        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, FondCompassContext context, CancellationToken cancel) =>
+            await LessonOf(code, context, cancel) is not { } lesson ? Results.NotFound()
+                : windows.Watch(lesson, cancel) is { } shown ? TypedResults.ServerSentEvents(shown) : Results.StatusCode(StatusCodes.Status429TooManyRequests)).ExcludeFromDescription();
+    }
+
+    /// <summary>The lesson of a code that holds still; null for any other.</summary>
+    public static async Task<Guid?> LessonOf(string code, FondCompassContext context, CancellationToken cancel)
+    {
+        var now = DateTimeOffset.UtcNow;
+        return await context.Lessons.AsNoTracking().Where(l => l.ClassCode == code && l.ClassCodeUntil > now).Select(l => (Guid?)l.Id).FirstOrDefaultAsync(cancel);
+    }
+}

@@ -1,0 +1,21 @@
+using FondCompass.Data;
+using Microsoft.EntityFrameworkCore;
+
+namespace FondCompass.Web.Pages.Teaching;
+
+/// <summary>Lessons as their class sees them: opened in the name of whose they are, by who has the code.</summary>
+public sealed class ClassLessons(FondCompassContext context)
+{
+    public async Task<BoardData?> Of(Guid id, CancellationToken cancel)
+    {
+        if (await context.Lessons.AsNoTracking().Where(l => l.Id == id).Select(l => (Guid?)l.OwnerId).FirstOrDefaultAsync(cancel) is not { } owner)
+        {
+            return null;
+        }
+
+        var shelf = new DanceShelf(context, owner, new WordBook(context, owner));
+        var desk = new LessonDesk(shelf, new LessonBook(context, owner), new TrackBook(context, owner), new LessonEvents(context, owner));
+        return await desk.Open(id, cancel) is not { } open ? null
+            : BoardData.Of(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await shelf.Lexicon(cancel), null).ForTheClass();
+    }
+}
