@@ -70,7 +70,8 @@ public class BoardPageTests(Studio studio)
         Assert.Contains("Back to the board", (await visitor.Get("/")).Html);
         await Tell(visitor, lesson, Told(300, "close"));
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
-        Assert.Contains("reached eight 2 at 60 %, weak: 2, 11 dancers", html);
+        Assert.Contains("reached eight 2 at 60 %, weak: 2. ", html);
+        Assert.Contains(", 11 dancers", html);
         Assert.Contains("4:40 on the board", html);
         Assert.Contains("1 × 75 %", WebUtility.HtmlDecode(html));
         Assert.Equal(1, Regex.Count(html, "Take it out: the mark"));
@@ -93,11 +94,14 @@ public class BoardPageTests(Studio studio)
         Assert.Contains("weak: 1", (await visitor.Get(page)).Html);
         await visitor.Press(page, "TakeBack");
         Assert.DoesNotContain("weak: 1", (await visitor.Get(page)).Html);
-        await visitor.Post($"{page}?handler=Mark", page, ("bite", "A:1"), ("block", "dance:A:1"));
+        using var nothing = await visitor.Post($"{page}?handler=Mark", page, ("at", "99.0"));
+        Assert.Contains("nothing was marked", await nothing.Content.ReadAsStringAsync(Cancel));
+        await visitor.Post($"{page}?handler=Mark", page, ("at", OptionOf((await visitor.Get(page)).Html, "Dance vine", 0)));
         await visitor.Post($"{page}?handler=Heads", page, ("heads", "17"));
         await visitor.Post($"{page}?handler=Note", page, ("note", "windy"));
         var html = (await visitor.Get(page)).Html;
-        Assert.Contains("weak: 1, 17 dancers", html);
+        Assert.Contains("weak: 1. ", html);
+        Assert.Contains(", 17 dancers", html);
         Assert.Contains("windy", html);
         Assert.Contains("Next time: recap", html);
         var plan = WebUtility.HtmlDecode(Regex.Match(html, "href=\"(/dances/[^\"]*/plan[^\"]*)\"").Groups[1].Value);
@@ -114,7 +118,8 @@ public class BoardPageTests(Studio studio)
         await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", DateTime.UtcNow.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), ("reached", "2"), ("rate", "90"), ("weak", "1"));
         await Tell(visitor, lesson, Told(1, "heads", value: 9), Told(2, "note", words: "windy"));
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
-        Assert.Contains("reached eight 2 at 90 %, weak: 1, 9 dancers", html);
+        Assert.Contains("reached eight 2 at 90 %, weak: 1. ", html);
+        Assert.Contains(", 9 dancers", html);
         Assert.DoesNotContain("A board leads it now", html);
         // Somebody who would log it once more is told that it is.
         Assert.Contains("is logged already", (await visitor.Get($"/dances/{dance}/log")).Html);
@@ -126,10 +131,29 @@ public class BoardPageTests(Studio studio)
         HeldBlock Danced(string id, params int[] lines) => new(id, "dance", id, 0, 60, 1, 60, null, []) { Dance = 0, Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))] };
         HeldBlock[] blocks = [Danced("dance:A:3", 3), Danced("chain:A:1-2", 1, 2)];
         (string, int)[] lines = [("A", 1), ("A", 2), ("A", 3), ("A", 4)];
-        int Reached(params string[] danced) => LessonResult.Of(blocks, HallLog.Of(danced.Select((b, i) => new LessonEvent(Guid.NewGuid(), _board, i + 1, 0, i, LessonEventKind.Repeat, b) { Value = 60 })), lines).Reached;
+        int Reached(params string[] danced) => LessonResult.Of(blocks, 0, HallLog.Of(danced.Select((b, i) => new LessonEvent(Guid.NewGuid(), _board, i + 1, 0, i, LessonEventKind.Repeat, b) { Value = 60 })), lines).Reached;
         Assert.Equal(0, Reached("dance:A:3"));
         Assert.Equal(2, Reached("chain:A:1-2"));
         Assert.Equal(3, Reached("dance:A:3", "chain:A:1-2"));
+    }
+
+    /// <summary>What a select sends for an option of a group.</summary>
+    private static string OptionOf(string html, string group, int place) =>
+        Regex.Matches(WebUtility.HtmlDecode(html)[WebUtility.HtmlDecode(html).IndexOf($"<optgroup label=\"{group}", StringComparison.Ordinal)..], "<option value=\"([0-9.]+)\"")[place].Groups[1].Value;
+
+    [Fact]
+    public void Each_dance_of_a_lesson_has_its_own_lines_in_the_log()
+    {
+        HeldBlock Danced(int dance, params int[] lines) => new($"dance:A:{lines[0]}#{dance}", "dance", "", 0, 60, 1, 60, null, []) { Dance = dance, Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))] };
+        HeldBlock[] blocks = [Danced(0, 1), Danced(1, 1), Danced(1, 2)];
+        (string, int)[] lines = [("A", 1), ("A", 2)];
+        LessonEvent Of(int number, LessonEventKind kind, HeldBlock block) => new(Guid.NewGuid(), _board, number, 0, number, kind, block.Id) { Value = 60 + number, Bite = block.Bites[0].Key };
+        var log = HallLog.Of([Of(1, LessonEventKind.Repeat, blocks[0]), Of(2, LessonEventKind.Repeat, blocks[1]), Of(3, LessonEventKind.Repeat, blocks[2]), Of(4, LessonEventKind.Trouble, blocks[2])]);
+        var (first, second) = (LessonResult.Of(blocks, 0, log, lines), LessonResult.Of(blocks, 1, log, lines));
+        Assert.Equal((1, 61), (first.Reached, first.Rate));
+        Assert.Empty(first.Weak);
+        Assert.Equal((2, 62), (second.Reached, second.Rate));
+        Assert.Equal([2], second.Weak);
     }
 
     [Fact]

@@ -118,6 +118,34 @@ public partial class PlanChangesTests(Studio studio)
     }
 
     [Fact]
+    public async Task How_each_dance_of_a_lesson_went_is_logged_by_itself()
+    {
+        var visitor = await studio.NewVisitor();
+        var (id, also) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "90"), ("order", ""), ("also", $"{also}"));
+        var form = (await visitor.Get($"/dances/{id}/log")).Html;
+        Assert.Contains("Reached, danced whole up to here, Low Tide Reel", form);
+        Assert.Contains("Planned in the same lesson with Harbour ring", form);
+        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "2"), ("rate", "100"), ("also[0].dance", $"{also}"), ("also[0].reached", "1"), ("also[0].rate", "75"), ("also[0].weak", "1"), ("also[0].weak", "9"));
+        // On its own page each dance has its own figures, and what is next of it.
+        Assert.Contains("reached eight 2 at 100 %", (await visitor.Get($"/dances/{id}/log")).Html);
+        var second = (await visitor.Get($"/dances/{also}/log")).Html;
+        Assert.Contains("reached eight 1 at 75 %, weak: 1", second);
+        Assert.Contains("Next time: recap", second);
+        Assert.Contains("reached eight 1 at 75 %, weak: 1", (await visitor.Get($"/dances/{also}/plan")).Html);
+        var lesson = (await visitor.Get(Regex.Match((await visitor.Get("/lessons")).Html, "href=\"(/lessons/[0-9a-f-]{36})\"").Groups[1].Value)).Html;
+        Assert.Contains("reached eight 2 at 100 %", lesson);
+        Assert.Contains("reached eight 1 at 75 %, weak: 1", lesson);
+        var next = WebUtility.HtmlDecode(Regex.Match(lesson, "href=\"(/dances/[^\"]*/plan[^\"]*)\"").Groups[1].Value);
+        Assert.Contains($"also={also}&span=1.1-", next);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Get(next)).Status);
+        // What was lost in the second is not said of the first.
+        var group = (await visitor.Get(Regex.Match((await visitor.Get("/groups")).Html, "/groups/[0-9a-f-]{36}").Value)).Html;
+        Assert.Contains("Low Tide Reel", group);
+        Assert.Matches("Kittiwake Turn, Low Tide Reel</td><td class=\"num\">100 %</td><td class=\"num\">1</td>", group);
+    }
+
+    [Fact]
     public async Task A_held_lesson_keeps_the_plan_it_was_held_with()
     {
         var visitor = await studio.NewVisitor();

@@ -46,31 +46,21 @@ public static class LineCompletion
 
     private readonly record struct Reached(int Counts, Weight Weight, int Net, int Pieces);
 
-    /// <summary>A sequence by its last step and what is before it.</summary>
-    private sealed record Way(Way? Before, StepEffect? Last, int Cost)
+    /// <summary>A sequence of steps. By cost, then by the words of its steps from the first on.</summary>
+    /// <param name="Order">The places of its steps among the words of all, the first in the highest bits.</param>
+    private readonly record struct Way(int Cost, long Order, StepEffect? First, StepEffect? Second, StepEffect? Third) : IComparable<Way>
     {
-        public IEnumerable<StepEffect> Steps => Before is null ? [] : Before.Steps.Append(Last!);
+        private const int BitsOfAPlace = 20;
 
-        /// <summary>By cost, then by the words of the steps from the first on.</summary>
-        public static int Compare(Way a, Way b) => a.Cost != b.Cost ? a.Cost.CompareTo(b.Cost) : ByWords(a, b);
+        public IEnumerable<StepEffect> Steps => new[] { First, Second, Third }.OfType<StepEffect>();
 
-        private static int ByWords(Way a, Way b)
-        {
-            foreach (var (first, second) in a.Steps.Zip(b.Steps))
-            {
-                if (string.CompareOrdinal(first.Choice.Wording, second.Choice.Wording) is not 0 and var order)
-                {
-                    return order;
-                }
+        /// <param name="pieces">Steps there are already.</param>
+        /// <param name="place">The step's place among the words of all, from 1.</param>
+        public Way With(StepEffect step, int place, int pieces) => new(
+            Cost + step.Cost, Order | ((long)place << (BitsOfAPlace * (MostPieces - 1 - pieces))),
+            pieces == 0 ? step : First, pieces == 1 ? step : Second, pieces == MostPieces - 1 ? step : Third);
 
-                if (first.Choice.Counts != second.Choice.Counts)
-                {
-                    return first.Choice.Counts.CompareTo(second.Choice.Counts);
-                }
-            }
-
-            return 0;
-        }
+        public int CompareTo(Way other) => Cost != other.Cost ? Cost.CompareTo(other.Cost) : Order.CompareTo(other.Order);
     }
 
     /// <param name="start">The state the gap begins in: open, on one foot.</param>
@@ -84,13 +74,16 @@ public static class LineCompletion
         }
 
         var turns = gap.Turn is { } turn ? !turn.IsNone : gap.Facing is { } facing && facing != start.Facing;
-        var kinds = StepEffects.For(lexicon, header, turns).Where(e => e.Choice.Counts <= gap.Counts)
-            .GroupBy(e => (e.From, Length: e.Choice.Counts, e.To, e.Net))
-            .Select(g => (g.Key, Steps: g.OrderBy(e => e.Cost).ThenBy(e => e.Choice.Wording, StringComparer.Ordinal).Take(most).ToList()))
+        var places = new Dictionary<(string, int), int>();
+        var kinds = StepEffects.For(lexicon, header, turns).Where(e => e.EndsOpen && e.Choice.Counts <= gap.Counts)
+            .OrderBy(e => e.Choice.Wording, StringComparer.Ordinal).ThenBy(e => e.Choice.Counts)
+            .Select(e => (Effect: e, Place: places.TryGetValue((e.Choice.Wording, e.Choice.Counts), out var place) ? place : places[(e.Choice.Wording, e.Choice.Counts)] = places.Count + 1))
+            .GroupBy(e => (e.Effect.From, Length: e.Effect.Choice.Counts, e.Effect.To, e.Effect.Net))
+            .Select(g => (g.Key, Steps: g.OrderBy(e => e.Effect.Cost).ThenBy(e => e.Place).Take(most).ToList()))
             .ToLookup(k => k.Key.From);
         // What costs more than so much is not among the best that are known to end in a state.
         var bounds = new Dictionary<Reached, int>();
-        var reached = new Dictionary<Reached, List<Way>> { [new(0, start.Weight, 0, 0)] = [new(null, null, 0)] };
+        var reached = new Dictionary<Reached, List<Way>> { [new(0, start.Weight, 0, 0)] = [default] };
         for (var counts = 0; counts < gap.Counts; counts++)
         {
             cancel.ThrowIfCancellationRequested();
@@ -111,9 +104,9 @@ public static class LineCompletion
                     // Of two ordered lists the pair (i, j) has (i + 1) · (j + 1) − 1 pairs before it, so that no other is among the best.
                     for (var i = 0; i < ways.Count; i++)
                     {
-                        for (var j = 0; j < steps.Count && (i + 1) * (j + 1) <= most && ways[i].Cost + steps[j].Cost <= bound; j++)
+                        for (var j = 0; j < steps.Count && (i + 1) * (j + 1) <= most && ways[i].Cost + steps[j].Effect.Cost <= bound; j++)
                         {
-                            kept.Add(new Way(ways[i], steps[j], ways[i].Cost + steps[j].Cost));
+                            kept.Add(ways[i].With(steps[j].Effect, steps[j].Place, state.Pieces));
                         }
                     }
 
@@ -127,14 +120,14 @@ public static class LineCompletion
         }
 
         var found = reached.Where(r => r.Key.Counts == gap.Counts).SelectMany(r => r.Value).ToList();
-        found.Sort(Way.Compare);
+        found.Sort();
         return [.. found.Select(w => Write(header, w, start, from)).OfType<Filling>().DistinctBy(f => string.Join('\n', f.Rows)).Take(most)];
     }
 
     /// <summary>The least are enough: whatever comes behind costs all of them the same.</summary>
     private static void Trim(List<Way> ways, int most)
     {
-        ways.Sort(Way.Compare);
+        ways.Sort();
         if (ways.Count > most)
         {
             ways.RemoveRange(most, ways.Count - most);

@@ -62,12 +62,13 @@ public sealed class SwapSearch
     private readonly double _points;
     private readonly int _ownTurning;
     private readonly HashSet<string> _ownSteps;
-    private readonly List<Candidate> _found = [];
+    /// <summary>What is wanted, by how it is ranked: the genre's own first, then the most fitting. Most fit like many others.</summary>
+    private readonly Dictionary<(bool Foreign, double Misfit), List<Candidate>> _found = [];
 
     private SwapSearch(DanceHeader header, TraceState before, TraceState after, List<TracedAction> own, int counts, SwapAim aim, double bpm, IReadOnlySet<string>? known, bool onlyKnown)
     {
         (_header, _before, _after, _counts, _aim, _bpm, _known, _onlyKnown) = (header, before, after, counts, aim, bpm, known, onlyKnown || aim == SwapAim.Known);
-        _points = Difficulty.PointsOf(own, [], counts, bpm);
+        _points = Difficulty.PointsOf(own, counts, bpm);
         _ownTurning = own.Sum(a => a.Turn.Size);
         _ownSteps = own.Select(a => a.Action.Step).ToHashSet();
     }
@@ -108,44 +109,51 @@ public sealed class SwapSearch
     private void Look(StepLexicon lexicon, CancellationToken cancel)
     {
         var withTurns = Net != 0;
-        var effects = StepEffects.For(lexicon, _header, withTurns).Where(e => MayBe(e.Choice)).ToLookup(e => (e.Choice.Counts, e.From, e.To, Key(e.Net)));
-        foreach (var choice in StepChoices.For(lexicon, _header, withTurns).Where(c => c.Counts <= _counts && MayBe(c)))
+        var effects = StepEffects.For(lexicon, _header, withTurns).Where(e => e.Choice.Counts <= _counts && MayBe(e.Choice)).ToList();
+        var seconds = effects.Where(e => e.EndsOpen).ToLookup(e => (e.Choice.Counts, e.From, e.To, Key(e.Net)));
+        // What a step does from an open stance is known; from any other it is danced.
+        var firsts = _before is { Stance: Stance.Open } && _before.Weight.IsSingle() ? effects.Where(e => e.From == _before.Weight)
+            : StepChoices.For(lexicon, _header, withTurns).Where(c => c.Counts <= _counts && MayBe(c)).Select(c => StepEffects.Of(_header, c, _before)).OfType<StepEffect>();
+        foreach (var first in firsts.Where(f => f.Choice.Counts <= _counts))
         {
             cancel.ThrowIfCancellationRequested();
-            if (StepChoices.From(_header, choice, _before) is not { } trace)
+            if (first.Choice.Counts == _counts)
             {
-                continue;
-            }
-
-            if (choice.Counts == _counts)
-            {
-                Consider(choice, trace, null);
-            }
-            else if (trace.End.Weight.IsSingle() && trace.End.Stance == Stance.Open && _after.Stance == Stance.Open)
-            {
-                foreach (var effect in effects[(_counts - choice.Counts, trace.End.Weight, _after.Weight, Key(_after.Net.Value - trace.End.Net.Value))])
+                if (first.To == _after.Weight && Key(first.Net) == Key(Net) && IsNear(first, null))
                 {
-                    if ((trace.End.Body + effect.Moved.Turned(trace.End.Facing.Index) - _after.Body).Length <= SwapVerdict.Tolerance + Slack)
-                    {
-                        Consider(choice, trace, effect);
-                    }
+                    Consider(first, null);
+                }
+            }
+            else if (first.EndsOpen && _after.Stance == Stance.Open)
+            {
+                foreach (var second in seconds[(_counts - first.Choice.Counts, first.To, _after.Weight, Key(Net - first.Net))].Where(s => IsNear(first, s)))
+                {
+                    Consider(first, second);
                 }
             }
         }
     }
 
-    /// <summary>Takes note of what is wanted; whether two steps end where they should is traced only when they are among the best.</summary>
-    private void Consider(StepChoice choice, PartTrace trace, StepEffect? second)
+    /// <summary>It may end at the same place, as far as that can be said before it is danced.</summary>
+    private bool IsNear(StepEffect first, StepEffect? second)
     {
-        if (_ownSteps.Contains(Name(choice)) && (second is null || _ownSteps.Contains(Name(second.Choice))))
+        var body = _before.Body + first.Moved.Turned(_before.Facing.Index);
+        return second is null
+            ? (body - _after.Body).Length <= SwapVerdict.Tolerance + Slack
+            : (body + second.Moved.Turned((_before.Facing + new Eighths(first.Net)).Index) - _after.Body).Length <= SwapVerdict.Tolerance + (2 * Slack);
+    }
+
+    /// <summary>Takes note of what is wanted; whether it ends where it should is traced only when it is among the best.</summary>
+    private void Consider(StepEffect first, StepEffect? second)
+    {
+        if (_ownSteps.Contains(Name(first.Choice)) && (second is null || _ownSteps.Contains(Name(second.Choice))))
         {
             return;
         }
 
-        var further = second?.Actions ?? [];
-        var points = Difficulty.PointsOf(trace.Actions, further, _counts, _bpm);
-        var turning = trace.Actions.Sum(a => a.Turn.Size) + (second?.Turning ?? 0);
-        var impact = trace.Actions.Any(a => a.Action.Verb.IsHighImpact) || second is { HighImpact: true };
+        var points = Difficulty.PointsOf(second is null ? first.Load : first.Load + second.Load, _counts, _bpm);
+        var turning = first.Turning + (second?.Turning ?? 0);
+        var impact = first.HighImpact || second is { HighImpact: true };
         var wanted = _aim switch
         {
             SwapAim.Easier => points < _points,
@@ -163,59 +171,60 @@ public sealed class SwapSearch
                 SwapAim.NoTurn => (turning * 100) + Math.Abs(points - _points),
                 _ => Math.Abs(points - _points),
             };
-            _found.Add(new Candidate(choice, trace, second, points, Math.Round(misfit, 9), turning, impact, StepChoices.IsOwn(choice, _header.Genre) && second is null or { IsOwn: true }));
+            var rank = (!(first.IsOwn && second is null or { IsOwn: true }), Math.Round(misfit, 9));
+            (_found.TryGetValue(rank, out var alike) ? alike : _found[rank] = []).Add(new Candidate(first, second, points, turning, impact));
         }
     }
 
     /// <summary>The genre's own first, then the most fitting, then the least difference in place; each traced to its end.</summary>
     private List<Swap> Ranked(int first, int most)
     {
-        _found.Sort((a, b) => a.IsOwn != b.IsOwn ? (a.IsOwn ? -1 : 1) : a.Misfit.CompareTo(b.Misfit));
         var swaps = new List<Swap>();
         var written = new HashSet<string>();
-        for (var from = 0; from < _found.Count && swaps.Count < most;)
+        foreach (var (rank, alike) in _found.OrderBy(f => f.Key))
         {
-            var to = from;
-            while (to < _found.Count && _found[to].IsOwn == _found[from].IsOwn && _found[to].Misfit.Equals(_found[from].Misfit))
-            {
-                to++;
-            }
-
             // Those that fit alike are told apart by where they end.
-            var alike = _found.GetRange(from, to - from).Select(c => Write(c, first)).OfType<Swap>();
-            swaps.AddRange(alike.OrderBy(s => s.Metres).ThenBy(s => s.Pieces).ThenBy(s => s.Words, StringComparer.Ordinal).Where(s => written.Add(string.Join('\n', s.Rows))));
-            from = to;
+            swaps.AddRange(alike.Select(c => Write(c, first, !rank.Foreign)).OfType<Swap>()
+                .OrderBy(s => s.Metres).ThenBy(s => s.Pieces).ThenBy(s => s.Words, StringComparer.Ordinal).Where(s => written.Add(string.Join('\n', s.Rows))));
+            if (swaps.Count >= most)
+            {
+                break;
+            }
         }
 
         return swaps.Count > most ? swaps[..most] : swaps;
     }
 
-    private Swap? Write(Candidate found, int first)
+    private Swap? Write(in Candidate found, int from, bool isOwn)
     {
-        var second = found.Second is { } effect ? StepChoices.From(_header, effect.Choice, found.Trace.End) : null;
-        var end = (second ?? found.Trace).End;
-        var verdict = SafeSwap.Compare(_after, end);
-        if ((found.Second is not null && second is null) || !verdict.IsSafe || Key((end.Net - _before.Net).Value) != Key(Net))
+        var (choice, then) = (found.First.Choice, found.Second?.Choice);
+        if (StepChoices.From(_header, choice, _before) is not { } first || (then is null ? first : StepChoices.From(_header, then, first.End)) is not { } last)
         {
             return null;
         }
 
-        List<string> rows = [found.Choice.Row(first, Lead(found.Trace))];
-        if (second is not null)
+        var verdict = SafeSwap.Compare(_after, last.End);
+        if (!verdict.IsSafe || Key((last.End.Net - _before.Net).Value) != Key(Net))
         {
-            rows.Add(found.Second!.Choice.Row(first + found.Choice.Counts, Lead(second)));
+            return null;
         }
 
-        return new Swap(rows, found.Points, verdict.Metres, found.Turning > 0, found.HighImpact, Math.Max(found.Choice.Step?.Level ?? 1, found.Second?.Choice.Step?.Level ?? 1))
+        List<string> rows = [choice.Row(from, Lead(first))];
+        if (then is not null)
         {
-            IsOwn = found.IsOwn,
+            rows.Add(then.Row(from + choice.Counts, Lead(last)));
+        }
+
+        return new Swap(rows, found.Points, verdict.Metres, found.Turning > 0, found.HighImpact, Math.Max(choice.Step?.Level ?? 1, then?.Step?.Level ?? 1))
+        {
+            IsOwn = isOwn,
             Turning = found.Turning,
             Difference = found.Points - _points,
             Pieces = rows.Count,
         };
     }
 
-    private sealed record Candidate(StepChoice Choice, PartTrace Trace, StepEffect? Second, double Points, double Misfit, int Turning, bool HighImpact, bool IsOwn);
+    private readonly record struct Candidate(StepEffect First, StepEffect? Second, double Points, int Turning, bool HighImpact);
 
     private static string Name(StepChoice choice) => choice.Step?.Name ?? choice.Wording;
 

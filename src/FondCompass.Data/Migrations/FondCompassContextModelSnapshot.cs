@@ -861,6 +861,36 @@ namespace FondCompass.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
+                    b.OwnsMany("FondCompass.Data.Records.DanceHeld", "Further", b1 =>
+                        {
+                            b1.Property<Guid>("LessonRecordId");
+
+                            b1.Property<int>("__synthesizedOrdinal")
+                                .ValueGeneratedOnAdd();
+
+                            b1.Property<Guid>("DanceId");
+
+                            b1.Property<int>("RatePercent");
+
+                            b1.Property<int>("ReachedLine");
+
+                            b1.PrimitiveCollection<string>("WeakLines")
+                                .IsRequired();
+
+                            b1.HasKey("LessonRecordId", "__synthesizedOrdinal");
+
+                            b1.ToTable("Lessons");
+
+                            b1
+                                .ToJson("Further")
+                                .HasColumnType("jsonb");
+
+                            b1.WithOwner()
+                                .HasForeignKey("LessonRecordId");
+                        });
+
+                    b.Navigation("Further");
+
                     b.Navigation("Group");
                 });
 

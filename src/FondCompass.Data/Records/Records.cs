@@ -303,6 +303,9 @@ public sealed class LessonRecord : IOwned
     /// <summary>Lines (eights) most dancers lost.</summary>
     public int[] WeakLines { get; set; } = [];
 
+    /// <summary>How its further dances went, those of which anybody said it; the three before are of the dance it begins with.</summary>
+    public List<DanceHeld> Further { get; set; } = [];
+
     public string Note { get; set; } = "";
 
     /// <summary>Dancers counted; null where nobody counted.</summary>
@@ -320,8 +323,40 @@ public sealed class LessonRecord : IOwned
     /// <summary>All dances that are taught in it.</summary>
     public IEnumerable<Guid> Dances => Also.Prepend(DanceId);
 
-    /// <summary>Nothing was marked as lost in it.</summary>
-    public bool IsClean => WeakLines.Length == 0;
+    /// <summary>How one of its dances went; null of a further dance of which nobody said it.</summary>
+    public DanceHeld? HeldOf(Guid dance) => dance == DanceId
+        ? new DanceHeld { DanceId = DanceId, ReachedLine = ReachedLine, RatePercent = RatePercent, WeakLines = WeakLines } : Further.Find(f => f.DanceId == dance);
+
+    /// <summary>Nothing of a dance was marked as lost; a dance of which nobody said anything is as clean as the lesson.</summary>
+    public bool WasClean(Guid dance) => (HeldOf(dance)?.WeakLines ?? WeakLines).Length == 0;
+
+    /// <summary>Writes how one of its dances went.</summary>
+    public void Went(DanceHeld held)
+    {
+        if (held.DanceId == DanceId)
+        {
+            (ReachedLine, RatePercent, WeakLines) = (held.ReachedLine, held.RatePercent, held.WeakLines);
+        }
+        else
+        {
+            Further = [.. Further.Where(f => f.DanceId != held.DanceId), held];
+        }
+    }
+}
+
+/// <summary>How one dance of a lesson went.</summary>
+public sealed class DanceHeld
+{
+    public Guid DanceId { get; set; }
+
+    /// <summary>Last line (eight) the class reached; 0 when none.</summary>
+    public int ReachedLine { get; set; }
+
+    /// <summary>Best share of full tempo that was clean, in percent; 0 for walked.</summary>
+    public int RatePercent { get; set; }
+
+    /// <summary>Lines (eights) most dancers lost, from 1.</summary>
+    public int[] WeakLines { get; set; } = [];
 }
 
 /// <summary>One thing that a board told of a lesson. What arrives twice is kept once.</summary>

@@ -98,17 +98,17 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonEvents e
         Danced = Held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).GroupBy(d => d.Dance, d => d.Lesson).Where(g => titles.ContainsKey(g.Key)).Select(g =>
         {
             var days = g.OrderBy(l => l.Date).ToList();
-            return (g.Key, titles[g.Key], days.Count, days[^1].Date, days.Max(d => d.RatePercent), kept: Memory.Kept(days.Select(d => (d.Date, d.IsClean)), today));
+            return (g.Key, titles[g.Key], days.Count, days[^1].Date, days.Max(d => d.HeldOf(g.Key)?.RatePercent ?? 0), kept: TaughtClass.KeptOf(g.Key, days, today));
         }).OrderBy(d => d.kept ?? -1).ToList();
         var lexicon = await shelf.Lexicon(cancel);
         var scripts = await shelf.FindAll([.. Danced.Select(d => d.Id)], cancel);
         Due = scripts.AsParallel().WithCancellation(cancel).ToDictionary(d => d.Key, IReadOnlyList<(string, double?)> (d) =>
-            [.. TaughtClass.DaysOf(Core.Analysis.Of(d.Value.Script, lexicon), lexicon, Held.Where(l => l.DanceId == d.Key)).Where(l => l.Days.Count > 0)
+            [.. TaughtClass.DaysOf(d.Key, Core.Analysis.Of(d.Value.Script, lexicon), lexicon, Held).Where(l => l.Days.Count > 0)
                 .Select(l => (l.Name, Kept: l.KeptOn(today))).Where(l => l.Kept is null or < Memory.Due).OrderBy(l => l.Kept ?? -1)]);
         Steps = await TaughtClass.StepsOf(Held, shelf, lexicon, cancel);
         var told = await events.OfGroup(id, cancel);
         Progress = [.. Held.Take(MostPlotted).Reverse().Select(l => new LessonPoint(
-            l.Id, l.Date, titles.GetValueOrDefault(l.DanceId, "a deleted dance"), l.RatePercent, l.WeakLines.Length, l.Minutes,
+            l.Id, l.Date, string.Join(", ", l.Dances.Select(d => titles.GetValueOrDefault(d, "a deleted dance"))), l.Dances.Max(d => l.HeldOf(d)?.RatePercent ?? 0), l.Dances.Sum(d => l.HeldOf(d)?.WeakLines.Length ?? 0), l.Minutes,
             told.Contains(l.Id) ? HallLog.Of(told[l.Id].Select(EventWords.Read).OfType<LessonEvent>()).Seconds / 60 : null))];
         var (walks, gathers) = await desk.TimesOf(id, cancel);
         var typed = TaughtClass.TypedPaceOf(group);

@@ -30,7 +30,8 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
 
     public bool HasEvents { get; private set; }
 
-    public NextTime? Next { get; private set; }
+    /// <summary>What is next of each dance, with its title; none before it is held.</summary>
+    public IReadOnlyList<(string Title, NextTime Next)> Next { get; private set; } = [];
 
     /// <summary>Where the next lesson is planned.</summary>
     public string NextPlan { get; private set; } = "";
@@ -43,10 +44,8 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
     /// <summary>The lesson before this one with the same dance, to be put beside it; null for none.</summary>
     public Guid? Before { get; private set; }
 
-    /// <summary>Bites of the plan, by their keys.</summary>
-    public IReadOnlyList<HeldBite> Bites { get; private set; } = [];
-
-    public string NameOf(string bite) => Bites.FirstOrDefault(b => b.Key == bite)?.Name ?? bite;
+    /// <summary>A bite's name, by the dance that its block is about.</summary>
+    public string NameOf(string bite, string block) => (Blocks.FirstOrDefault(b => b.Id == block)?.Bites ?? []).Concat(Blocks.SelectMany(b => b.Bites)).FirstOrDefault(b => b.Key == bite)?.Name ?? bite;
 
     public string TitleOf(string block) => Blocks.FirstOrDefault(b => b.Id == block)?.Title ?? block;
 
@@ -69,7 +68,19 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
     /// <summary>Takes one thing that was told back, or puts it in again where it was taken back.</summary>
     public Task<IActionResult> OnPostTakeBack(Guid undoes, CancellationToken cancel) => Tell(LessonEventKind.Undo, e => e with { Undoes = undoes }, cancel);
 
-    public Task<IActionResult> OnPostMark(string? bite, string? block, CancellationToken cancel) => Tell(LessonEventKind.Trouble, e => e with { Bite = bite, Block = block }, cancel);
+    /// <param name="at">The bite, as its place in the plan: block and bite from 0, "3.1".</param>
+    public async Task<IActionResult> OnPostMark(string? at, CancellationToken cancel)
+    {
+        var blocks = HeldBlock.Read((await book.Find(Id, cancel))?.HeldPlan);
+        if ((at ?? "").Split('.') is [var b, var x] && int.TryParse(b, NumberStyles.None, CultureInfo.InvariantCulture, out var block) && block < blocks.Count
+            && int.TryParse(x, NumberStyles.None, CultureInfo.InvariantCulture, out var bite) && bite < blocks[block].Bites.Count)
+        {
+            return await Tell(LessonEventKind.Trouble, e => e with { Bite = blocks[block].Bites[bite].Key, Block = blocks[block].Id }, cancel);
+        }
+
+        Problem = "Choose what was lost from the list; nothing was marked.";
+        return await OnGet(cancel);
+    }
 
     public Task<IActionResult> OnPostNote(string? note, CancellationToken cancel) => Tell(LessonEventKind.Note, e => e with { Words = note }, cancel);
 
@@ -114,7 +125,6 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         var titles = await shelf.Titles([.. lesson.Dances], cancel);
         Dances = [.. lesson.Dances.Select(d => (d, titles.GetValueOrDefault(d, "a deleted dance")))];
         Blocks = HeldBlock.Read(lesson.HeldPlan);
-        Bites = [.. Blocks.SelectMany(b => b.Bites).DistinctBy(b => b.Key)];
         var told = await events.Of(Id, cancel);
         HasEvents = told.Count > 0;
         Log = HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>());
@@ -125,28 +135,40 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
             Beside = (beside, HallLog.Of((await events.Of(other, cancel)).Select(EventWords.Read).OfType<LessonEvent>()));
         }
 
-        if (lesson.Held && await shelf.Find(lesson.DanceId, cancel) is { DeletedAt: null } dance)
+        if (lesson.Held)
         {
-            await Suggest(dance, cancel);
+            await Suggest(cancel);
         }
     }
 
-    private async Task Suggest(DanceRecord dance, CancellationToken cancel)
+    private async Task Suggest(CancellationToken cancel)
     {
-        var lexicon = await shelf.Lexicon(cancel);
-        var analysis = Core.Analysis.Of(dance.Script, lexicon);
-        var held = (await book.HeldWith(Lesson.GroupId, cancel)).Where(l => l.DanceId == dance.Id && l.Date <= Lesson.Date).ToList();
-        var lines = TaughtClass.LoggedLines(analysis);
-        var next = Lesson.Date.AddDays(7);
-        var danced = TaughtClass.DaysOf(analysis, lexicon, held, SpentOn);
-        Next = NextTime.Of(danced, Lesson.ReachedLine, Lesson.RatePercent, next);
-        // What was taught is recalled, and what is new begins behind it.
-        var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), DancePage.UsualTempo)
-            .TakeWhile(b => lines.ToList().FindIndex(l => l.Pattern.Part.Name == b.Part && l.Line.Number == b.Line) is >= 0 and var at && at < Lesson.ReachedLine).Count();
-        NextPlan = $"/dances/{dance.Id}/plan?order=&class={Lesson.GroupId}&minutes={Lesson.Minutes}{(Next.GoOn is not null && taught > 0 ? $"&span=0.{taught}-" : "")}&date={next:yyyy-MM-dd}";
+        var (lexicon, records) = (await shelf.Lexicon(cancel), await shelf.FindAll([.. Lesson.Dances], cancel));
+        var held = await book.HeldWith(Lesson.GroupId, cancel);
+        var (next, spans) = (new List<(string, NextTime)>(), new List<string>());
+        var here = Lesson.Dances.Select((d, i) => (Id: d, Place: i)).Where(d => records.ContainsKey(d.Id) && Lesson.HeldOf(d.Id) is not null).ToList();
+        foreach (var (id, place) in here)
+        {
+            var analysis = Core.Analysis.Of(records[id].Script, lexicon);
+            next.Add((records[id].Title, TaughtClass.NextOf(id, analysis, lexicon, held, Lesson, (part, line) => SpentOn(place, part, line))));
+            // What was taught is recalled, and what is new begins behind it.
+            var lines = TaughtClass.LoggedLines(analysis).ToList();
+            var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), DancePage.UsualTempo)
+                .TakeWhile(b => lines.FindIndex(l => l.Pattern.Part.Name == b.Part && l.Line.Number == b.Line) is >= 0 and var at && at < Lesson.HeldOf(id)!.ReachedLine).Count();
+            if (next[^1].Item2.GoOn is not null && taught > 0)
+            {
+                spans.Add(string.Create(CultureInfo.InvariantCulture, $"{next.Count - 1}.{taught}-"));
+            }
+        }
+
+        Next = next;
+        if (here.Count > 0)
+        {
+            NextPlan = string.Create(CultureInfo.InvariantCulture, $"/dances/{here[0].Id}/plan?order=&class={Lesson.GroupId}&minutes={Lesson.Minutes}&also={string.Join(',', here.Skip(1).Select(d => d.Id))}&span={string.Join(',', spans)}&date={Lesson.Date.AddDays(TaughtClass.DaysToNext):yyyy-MM-dd}");
+        }
     }
 
     /// <summary>Seconds that the plan's blocks took in which a line was first taught: walked, danced and joined by itself.</summary>
-    private double SpentOn(string part, int line) => Blocks.Where(b => b.Dance == 0 && b.Kind is "walk" or "dance" && b.Bites.Any(x => x.Part == part && x.Line <= line && x.LastLine >= line))
+    private double SpentOn(int dance, string part, int line) => Blocks.Where(b => b.Dance == dance && b.Kind is "walk" or "dance" && b.Bites.Any(x => x.Part == part && x.Line <= line && x.LastLine >= line))
         .Sum(b => Log.Of(b.Id) is { IsDone: true } held ? held.Seconds : HasEvents ? 0 : b.Seconds);
 }

@@ -68,7 +68,7 @@ public sealed class LineCompletionTests
     {
         var header = Analysis.Of("part A\n").Dance.Header;
         var gap = new Gap(counts, end, null) { Turn = turn is { } eighths ? new Eighths(eighths) : null };
-        var effects = StepEffects.For(StepLexicon.Shipped, header, turn is not (null or 0));
+        var effects = StepEffects.For(StepLexicon.Shipped, header, turn is not (null or 0)).Where(e => e.EndsOpen).ToList();
         var ways = new List<List<StepEffect>>();
         void Go(List<StepEffect> before, int left, Weight weight, int net)
         {

@@ -61,9 +61,9 @@ public sealed class LessonLayout
 
         IReadOnlyList<LessonRecord> held = group is null ? [] : [.. (await book.HeldWith(group.Id, cancel)).Where(l => l.Id != lesson)];
         var steps = await TaughtClass.StepsOf(held, shelf, lexicon, cancel);
-        taught[0] = taught[0] with { Logged = TaughtClass.LinesOf(taught[0].Analysis, held.Where(l => l.DanceId == first.Id)) };
         var knowledge = TaughtClass.KnowledgeOf(group, lexicon, steps);
         List<Guid> here = [first.Id, .. also.Select(d => d.Id)];
+        taught = [.. taught.Select((d, i) => d with { Logged = TaughtClass.LinesOf(here[i], d.Analysis, held) })];
         // Planned for somebody else it is no week of the course.
         if (asked.Week is var (id, week) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
         {
@@ -114,14 +114,14 @@ public sealed class LessonLayout
     {
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
         var danced = held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).Where(d => !here.Contains(d.Dance)).GroupBy(d => d.Dance, d => d.Lesson)
-            .Select(g => (Dance: g.Key, Kept: TaughtClass.KeptOf(g, today), Lessons: g.ToList())).Where(d => d.Kept is not null).OrderBy(d => d.Kept).Take(MostKnown).ToList();
+            .Select(g => (Dance: g.Key, Kept: TaughtClass.KeptOf(g.Key, g, today), Lessons: g.ToList())).Where(d => d.Kept is not null).OrderBy(d => d.Kept).Take(MostKnown).ToList();
         var records = await shelf.FindAll([.. danced.Select(d => d.Dance)], cancel);
         var known = new List<(Guid Id, LessonDance Dance)>();
         foreach (var (id, kept, lessons) in danced.Where(d => records.ContainsKey(d.Dance)))
         {
             var dance = await TaughtClass.FittedOf(records[id], "", lexicon, tracks, cancel);
-            // A dance that was taught beside another has no eights of its own in the log; it counts as danced whole.
-            var reached = lessons.Max(l => l.DanceId == id ? l.ReachedLine : int.MaxValue);
+            // A dance beside another of which nobody said how far it went counts as danced whole.
+            var reached = lessons.Max(l => l.HeldOf(id)?.ReachedLine ?? int.MaxValue);
             dance = dance with { Until = reached < TaughtClass.LoggedLines(dance.Analysis).Count ? reached : null };
             known.Add((id, dance with { IsKnown = true, Kept = kept!.Value, Learned = reached == 0 ? [] : [new Learned(kept.Value, spent(dance))] }));
         }

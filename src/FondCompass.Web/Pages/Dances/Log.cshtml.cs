@@ -1,5 +1,4 @@
 using System.Globalization;
-using FondCompass.Core.Told;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
@@ -16,8 +15,11 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
 
     public string? Problem { get; private set; }
 
-    /// <summary>Titles of further dances that the lesson planned next teaches.</summary>
-    public IReadOnlyList<string> AlsoTaught { get; private set; } = [];
+    /// <summary>Further dances that the lesson planned next teaches, with their lines, and how they went as far as it is filled in.</summary>
+    public IReadOnlyList<WentForm> AlsoTaught { get; private set; } = [];
+
+    /// <summary>The group of the lesson planned next.</summary>
+    public string PlannedFor { get; private set; } = "";
 
     /// <summary>The lesson of today with this dance that is logged already; null for none.</summary>
     public LessonRecord? Logged => Past.FirstOrDefault(l => l.Held && l.HeldPlan is not null && l.Date == DateOnly.FromDateTime(DateTime.UtcNow));
@@ -33,19 +35,13 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
 
     public string Date { get; private set; } = "";
 
-    public int Reached { get; private set; }
-
-    public int Rate { get; private set; } = 75;
-
-    public IReadOnlyList<int> Weak { get; private set; } = [];
+    public WentAsked Went { get; private set; } = new();
 
     public string Note { get; private set; } = "";
 
     /// <summary>What the last lesson says about the next.</summary>
-    public string? NextTime => Past.FirstOrDefault(l => l.Held && l.DanceId == Id) is not { } last ? null
-        : last.WeakLines.Length > 0 ? $"Next time: recap eight {string.Join(" and ", last.WeakLines)} at {Math.Max(60, last.RatePercent - 15)} %, then {(last.ReachedLine < Lines.Count ? $"go on with eight {last.ReachedLine + 1}" : "dance it whole on every wall")}."
-        : last.ReachedLine < Lines.Count ? $"Next time: dance up to eight {last.ReachedLine} once, then go on with eight {last.ReachedLine + 1}."
-        : "Next time: it is known; dance it whole, on every wall, at full tempo.";
+    public string? NextTime => Past.FirstOrDefault(l => l.Held && l.HeldOf(Id) is not null) is { } last
+        ? TaughtClass.NextOf(Id, Analysis, Lexicon, Past.Where(l => l.GroupId == last.GroupId), last).Words : null;
 
     public async Task OnGet(CancellationToken cancel)
     {
@@ -53,18 +49,17 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
         var planned = await book.Planned(Id, cancel);
         GroupName = planned?.Group?.Name ?? (Past.Count > 0 ? Past[0].Group!.Name : Groups.Count > 0 ? Groups[0].Name : "");
         Date = DateOnly.FromDateTime(DateTime.UtcNow).ToString("yyyy-MM-dd");
-        Reached = Lines.Count;
     }
 
-    public async Task<IActionResult> OnPost(string? group, string? date, int reached, int rate, int[] weak, string? note, Guid? sent, CancellationToken cancel)
+    public async Task<IActionResult> OnPost(string? group, string? date, [Bind(Prefix = "")] WentAsked went, WentAsked[] also, string? note, Guid? sent, CancellationToken cancel)
     {
         await Load(cancel);
         GroupName = (group ?? "").Trim();
         Date = date ?? "";
         Note = (note ?? "").Trim();
-        Weak = weak.Where(w => w >= 1 && w <= Lines.Count).Distinct().Order().ToArray();
-        Reached = Math.Clamp(reached, 0, Lines.Count);
-        Rate = Rates.Contains(rate) ? rate : 0;
+        Went = went;
+        // A dance of which the form says nothing stays unsaid.
+        AlsoTaught = [.. AlsoTaught.Where(a => also.Any(w => w.Dance == a.Went.Dance)).Select(a => a with { Went = also.First(w => w.Dance == a.Went.Dance) })];
         if (GroupName.Length is 0 or > 120)
         {
             Problem = "Say which group it was, in at most 120 letters.";
@@ -100,9 +95,12 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
         lesson.HeldPlan = ReferenceEquals(lesson, planned) && (!lesson.Held || lesson.HeldPlan is null) ? await PlanOf(lesson, cancel) : lesson.HeldPlan;
         (lesson.Held, lesson.Running) = (true, false);
         lesson.Sent = sent;
-        lesson.ReachedLine = Reached;
-        lesson.RatePercent = Rate;
-        lesson.WeakLines = [.. Weak];
+        lesson.Went((Went with { Dance = lesson.DanceId }).Held(Lines.Count));
+        foreach (var further in AlsoTaught.Where(a => lesson.Also.Contains(a.Went.Dance)))
+        {
+            lesson.Went(further.Went.Held(further.Lines.Count));
+        }
+
         lesson.Note = Note.Replace("\0", "", StringComparison.Ordinal);
         if (ReferenceEquals(lesson, planned))
         {
@@ -127,9 +125,44 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
     {
         Groups = await book.Groups(cancel);
         Past = await book.Lessons(Id, cancel);
-        AlsoTaught = await book.Planned(Id, cancel) is { Also.Length: > 0 } planned ? [.. (await Shelf.Titles(planned.Also, cancel)).Values] : [];
-        var logged = TaughtClass.LoggedLines(Analysis);
-        var several = logged.Select(l => l.Pattern).Distinct().Count() > 1;
-        Lines = [.. logged.Select(l => PartWording.Of(l.Pattern.Part, l.Line, several))];
+        Lines = TaughtClass.LineNames(Analysis);
+        Went = new WentAsked { Reached = Lines.Count };
+        if (await book.Planned(Id, cancel) is { Also.Length: > 0 } planned)
+        {
+            var further = await Shelf.FindAll(planned.Also, cancel);
+            PlannedFor = planned.Group?.Name ?? "";
+            AlsoTaught = [.. planned.Also.Where(further.ContainsKey).Select(d => (Dance: d, Lines: TaughtClass.LineNames(Core.Analysis.Of(further[d].Script, Lexicon))))
+                .Select((d, i) => new WentForm($"also[{i}].", further[d.Dance].Title, d.Lines, new WentAsked { Dance = d.Dance, Reached = d.Lines.Count }))];
+        }
     }
+}
+
+/// <summary>How one dance of a lesson went, as the form says it.</summary>
+public sealed record WentAsked
+{
+    public Guid Dance { get; init; }
+
+    public int Reached { get; init; }
+
+    public int Rate { get; init; } = 75;
+
+    public int[] Weak { get; init; } = [];
+
+    /// <param name="lines">Lines that the dance has.</param>
+    public DanceHeld Held(int lines) => new()
+    {
+        DanceId = Dance,
+        ReachedLine = Math.Clamp(Reached, 0, lines),
+        RatePercent = LogModel.Rates.Contains(Rate) ? Rate : 0,
+        WeakLines = [.. Weak.Where(w => w >= 1 && w <= lines).Distinct().Order()],
+    };
+}
+
+/// <summary>The fields in which a dance's way through a lesson is told.</summary>
+/// <param name="Prefix">Before the fields' names.</param>
+/// <param name="Title">The dance's, where the form has several; empty for the page's own.</param>
+public sealed record WentForm(string Prefix, string Title, IReadOnlyList<string> Lines, WentAsked Went)
+{
+    /// <summary>Behind what its fields are called, so that two dances in one form are told apart.</summary>
+    public string Of => Title.Length > 0 ? $", {Title}" : "";
 }

@@ -37,16 +37,19 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
 
         var log = HallLog.Of((await events.Of(lesson.Id, cancel)).Select(EventWords.Read).OfType<LessonEvent>());
         var blocks = HeldBlock.Read(lesson.HeldPlan);
-        var lines = await shelf.Find(lesson.DanceId, cancel) is { } dance
-            ? TaughtClass.LoggedLines(Core.Analysis.Of(dance.Script, await shelf.Lexicon(cancel))).Select(l => (l.Pattern.Part.Name, l.Line.Number)).ToList() : [];
-        var result = LessonResult.Of(blocks, log, lines);
         lesson.Held |= log.Blocks.Any(b => b.IsDone || b.Repeats > 0) || log.Marks.Count > 0;
         lesson.Heads = log.Heads ?? lesson.Heads;
         // A lesson that was logged by hand keeps that, until a board tells of its blocks.
         if (log.Blocks.Count > 0)
         {
             lesson.Running = !log.IsClosed;
-            (lesson.ReachedLine, lesson.RatePercent, lesson.WeakLines) = (result.Reached, result.Rate, [.. result.Weak]);
+            var (dances, lexicon) = (await shelf.FindAll([.. lesson.Dances], cancel), await shelf.Lexicon(cancel));
+            foreach (var (id, place) in lesson.Dances.Select((d, i) => (d, i)).Where(d => dances.ContainsKey(d.d)))
+            {
+                var lines = TaughtClass.LoggedLines(Core.Analysis.Of(dances[id].Script, lexicon)).Select(l => (l.Pattern.Part.Name, l.Line.Number)).ToList();
+                var result = LessonResult.Of(blocks, place, log, lines);
+                lesson.Went(new DanceHeld { DanceId = id, ReachedLine = result.Reached, RatePercent = result.Rate, WeakLines = [.. result.Weak] });
+            }
         }
 
         await book.Save(cancel);

@@ -3,16 +3,17 @@ using FondCompass.Web.Pages.Dances;
 
 namespace FondCompass.Web.Pages.Teaching;
 
-/// <summary>What a lesson's log says of the dance it begins with, line by line.</summary>
+/// <summary>What a lesson's log says of one of its dances, line by line.</summary>
 /// <param name="Reached">Lines, from the first, that were danced without one left out between.</param>
 /// <param name="Rate">The fastest rate at which a block was danced without a mark, in percent; 0 for walked.</param>
 /// <param name="Weak">Places of the lines that were marked, from 1.</param>
 public sealed record LessonResult(int Reached, int Rate, IReadOnlyList<int> Weak)
 {
+    /// <param name="dance">The dance's place in the lesson, from 0.</param>
     /// <param name="lines">The dance's lines as they are logged: part and number.</param>
-    public static LessonResult Of(IReadOnlyList<HeldBlock> blocks, HallLog log, IReadOnlyList<(string Part, int Line)> lines)
+    public static LessonResult Of(IReadOnlyList<HeldBlock> blocks, int dance, HallLog log, IReadOnlyList<(string Part, int Line)> lines)
     {
-        var own = blocks.Where(b => b.Dance == 0).ToList();
+        var own = blocks.Where(b => b.Dance == dance).ToList();
         int PlaceOf((string, int) line) => lines.ToList().IndexOf(line) + 1;
         IEnumerable<int> LinesOf(HeldBite bite) => Enumerable.Range(bite.Line, Math.Max(1, bite.LastLine - bite.Line + 1)).Select(l => PlaceOf((bite.Part, l))).Where(p => p > 0);
         var danced = own.Where(b => b.Rate is not null && log.Of(b.Id) is { Repeats: > 0 }).ToList();
@@ -20,7 +21,7 @@ public sealed record LessonResult(int Reached, int Rate, IReadOnlyList<int> Weak
         var places = danced.SelectMany(b => b.Bites).SelectMany(LinesOf).ToHashSet();
         var reached = Enumerable.Range(1, lines.Count).TakeWhile(places.Contains).Count();
         var bites = own.SelectMany(b => b.Bites).GroupBy(b => b.Key).ToDictionary(g => g.Key, g => g.First());
-        var weak = log.Marks.Where(m => own.Any(b => b.Id == m.Block) || m.Block.Length == 0).Select(m => bites.GetValueOrDefault(m.Bite)).OfType<HeldBite>().SelectMany(LinesOf).Distinct().Order().ToList();
+        var weak = log.Marks.Where(m => own.Any(b => b.Id == m.Block) || (m.Block.Length == 0 && dance == 0)).Select(m => bites.GetValueOrDefault(m.Bite)).OfType<HeldBite>().SelectMany(LinesOf).Distinct().Order().ToList();
         return new LessonResult(reached, danced.Select(b => log.Of(b.Id)!.CleanRate).DefaultIfEmpty(0).Max(), weak);
     }
 }
