@@ -36,6 +36,7 @@ internal static partial class PageBenchmarks
         Console.WriteLine($"{"page",-52} {"p50",12} {"p95",12}");
         await Measure("recompute while typing, 32 counts", Ruler);
         await Measure("  yardstick: the same page, body constant", () => Post(plain, "/", script));
+        await Measure("ruler of a dance of 244 counts", () => Post(client, $"/dances/{id}/write?handler=Ruler", AnalyseBenchmarks.Script(244)));
         await Measure("shelf search", () => client.GetStringAsync("/?handler=List&q=slack"));
         await FillShelf(application.Database.Connection);
         foreach (var words in (string[])["reel 4711", "windlass", "vine", "capst", "nowhere", "ab"])

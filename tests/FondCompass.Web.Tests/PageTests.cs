@@ -291,7 +291,7 @@ public class PageTests(Studio studio)
         var (_, html) = await visitor.Get($"/dances/{id}/log");
         Assert.Contains("reached eight 1 at 90 %", html);
         Assert.Contains("&lt;b&gt;wet floor", html);
-        Assert.Contains("Next time: recap walk", html);
+        Assert.Contains("Next time: recap vine", html);
         Assert.DoesNotContain("Planned for", (await visitor.Get($"/dances/{id}/plan")).Html);
     }
 
