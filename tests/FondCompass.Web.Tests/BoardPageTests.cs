@@ -78,7 +78,7 @@ public class BoardPageTests(Studio studio)
         Assert.Contains("the box was late", html);
         Assert.Contains("left out", html);
         Assert.DoesNotContain("Back to the board", (await visitor.Get("/")).Html);
-        Assert.Contains("reached eight 2 at 60 % · weak: 2", WebUtility.HtmlDecode((await visitor.Get($"/dances/{dance}/log")).Html));
+        Assert.Contains("reached eight 2 at 60 %, weak: 2", WebUtility.HtmlDecode((await visitor.Get($"/dances/{dance}/log")).Html));
         // A walk of 200 s where more was planned: the pace is learned, and shown with its reason.
         var group = Regex.Match(html, "/groups/[0-9a-f-]{36}").Value;
         Assert.Contains("1 block took on the whole", (await visitor.Get(group)).Html);

@@ -28,26 +28,36 @@ public enum SpanKind
 /// <param name="Called">What it is called; <see cref="Shown"/> as far as there is room.</param>
 public sealed record StepSpan(double X, double Width, string Called, string Full, string Foot, int Row, int Count, bool HasError, SpanKind Kind = SpanKind.Step)
 {
-    /// <summary>Units a letter takes in the ruler's type: most, the narrow and the broad ones; and what stands beside the name.</summary>
-    private const double Letter = 7, Thin = 4, Broad = 10, Beside = 19;
+    /// <summary>What stands beside the name, in units.</summary>
+    private const double Beside = 24;
 
-    /// <summary>About as much of the name as fits into so many units.</summary>
-    public string Shown(double width)
+    /// <summary>As much of the name as fits into so many units.</summary>
+    public string Shown(double width) => RulerType.Fitted(Called, width - Beside);
+}
+
+/// <summary>How wide words are in the ruler's type.</summary>
+public static class RulerType
+{
+    /// <summary>Units a letter takes: most, the narrow and the broad ones.</summary>
+    private const double Letter = 7, Thin = 4, Broad = 10;
+
+    /// <summary>Whole words as far as there is room, for half an amount would be another; of a first word that is too long its beginning.</summary>
+    public static string Fitted(string words, double room)
     {
-        var room = width - Beside;
-        if (Called.Sum(WidthOf) <= room)
+        if (words.Sum(WidthOf) <= room)
         {
-            return Called;
+            return words;
         }
 
-        var used = Letter;
-        var letters = 0;
-        while (letters < Called.Length && used + WidthOf(Called[letters]) <= room)
+        var (used, letters, whole) = (Letter, 0, 0);
+        while (letters < words.Length && used + WidthOf(words[letters]) <= room)
         {
-            used += WidthOf(Called[letters++]);
+            whole = words[letters] == ' ' ? letters : whole;
+            used += WidthOf(words[letters++]);
         }
 
-        return letters == 0 ? "" : Called[..letters].TrimEnd() + "…";
+        whole = letters < words.Length && words[letters] == ' ' ? letters : whole;
+        return whole > 0 ? words[..whole] + "…" : letters == 0 || char.IsAsciiDigit(words[0]) ? "" : words[..letters] + "…";
     }
 
     private static double WidthOf(char c) => c is 'i' or 'l' or 'j' or 't' or 'f' or 'r' or ' ' or '1' or '/' or ',' or '.' or '\'' ? Thin : c is 'm' or 'w' or 'M' or 'W' ? Broad : Letter;

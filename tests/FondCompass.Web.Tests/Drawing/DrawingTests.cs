@@ -47,9 +47,12 @@ public class DrawingTests
         var span = Ruler("1-2 step together R\n3-4 syncopated vine R")[0].Spans[1];
         Assert.Equal("syncopated vine", span.Called);
         Assert.Equal("syncopated vine", span.Shown(span.Width));
-        Assert.Equal("syncopated…", span.Shown(97));
-        Assert.Equal("synco…", span.Shown(62));
+        Assert.Equal("syncopated…", span.Shown(102));
+        Assert.Equal("synco…", span.Shown(67));
         Assert.Equal("", span.Shown(30));
+        Assert.Equal("step back…", RulerType.Fitted("step back 1/4 left", 80));
+        Assert.Equal("step back 1/4…", RulerType.Fitted("step back 1/4 left", 97));
+        Assert.Equal("", RulerType.Fitted("1/4 left", 14));
     }
 
     /// <summary>Counts of the line, counts a row, and the first count of each row.</summary>
