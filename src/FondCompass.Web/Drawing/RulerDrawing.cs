@@ -41,7 +41,10 @@ public static class RulerType
     /// <summary>Units a letter takes: most, the narrow and the broad ones.</summary>
     private const double Letter = 7, Thin = 4, Broad = 10;
 
-    /// <summary>Whole words as far as there is room, for half an amount would be another; of a first word that is too long its beginning.</summary>
+    /// <summary>Letters of a word that tell anything of it.</summary>
+    private const int Telling = 3;
+
+    /// <summary>As much as there is room for. Half an amount would be another, so that one is left out instead.</summary>
     public static string Fitted(string words, double room)
     {
         if (words.Sum(WidthOf) <= room)
@@ -56,8 +59,9 @@ public static class RulerType
             used += WidthOf(words[letters++]);
         }
 
-        whole = letters < words.Length && words[letters] == ' ' ? letters : whole;
-        return whole > 0 ? words[..whole] + "…" : letters == 0 || char.IsAsciiDigit(words[0]) ? "" : words[..letters] + "…";
+        var begun = whole == 0 ? 0 : whole + 1;
+        var shown = letters < words.Length && words[letters] != ' ' && (letters - begun < Telling || char.IsAsciiDigit(words[begun])) ? whole : letters;
+        return shown == 0 ? "" : words[..shown].TrimEnd() + "…";
     }
 
     private static double WidthOf(char c) => c is 'i' or 'l' or 'j' or 't' or 'f' or 'r' or ' ' or '1' or '/' or ',' or '.' or '\'' ? Thin : c is 'm' or 'w' or 'M' or 'W' ? Broad : Letter;

@@ -52,6 +52,8 @@ public class DrawingTests
         Assert.Equal("", span.Shown(30));
         Assert.Equal("step back…", RulerType.Fitted("step back 1/4 left", 80));
         Assert.Equal("step back 1/4…", RulerType.Fitted("step back 1/4 left", 97));
+        Assert.Equal("step bac…", RulerType.Fitted("step back 1/4 left", 60));
+        Assert.Equal("step…", RulerType.Fitted("step back 1/4 left", 55));
         Assert.Equal("", RulerType.Fitted("1/4 left", 14));
     }
 
