@@ -120,6 +120,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             lesson.Property(l => l.Note).HasMaxLength(4000);
             lesson.Property(l => l.Way).HasMaxLength(LessonRecord.LongestWay);
             lesson.OwnsMany(l => l.Further, f => f.ToJson());
+            lesson.HasQueryFilter(l => l.DeletedAt == null);
             lesson.Property(l => l.Pins).HasMaxLength(LessonRecord.LongestPins);
             lesson.Property(l => l.ClassCode).HasMaxLength(12);
             lesson.HasIndex(l => l.ClassCode).IsUnique();

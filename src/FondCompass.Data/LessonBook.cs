@@ -20,11 +20,38 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
     /// <summary>A group to be changed; null for nobody's and anybody else's.</summary>
     public Task<GroupRecord?> Group(Guid id, CancellationToken cancel = default) => context.Groups.FirstOrDefaultAsync(g => g.Id == id && g.OwnerId == ownerId, cancel);
 
+    /// <summary>Lessons on one page of them.</summary>
+    public const int PageSize = 100;
+
     /// <summary>Lessons, newest first; of one dance when it is given.</summary>
-    public async Task<IReadOnlyList<LessonRecord>> Lessons(Guid? danceId = null, CancellationToken cancel = default) =>
-        await context.Lessons.AsNoTracking().Include(l => l.Group)
-            .Where(l => l.OwnerId == ownerId && (danceId == null || l.DanceId == danceId || l.Also.Contains(danceId.Value)))
-            .OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).Take(100).ToListAsync(cancel);
+    /// <param name="skip">So many are on pages before.</param>
+    public async Task<IReadOnlyList<LessonRecord>> Lessons(Guid? danceId = null, int skip = 0, CancellationToken cancel = default) =>
+        await Of(danceId).OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).Skip(skip).Take(PageSize).ToListAsync(cancel);
+
+    /// <summary>The lesson that is led now, else the next that is planned; null for none.</summary>
+    public Task<LessonRecord?> Tonight(DateOnly today, CancellationToken cancel = default) =>
+        Of(null).Where(l => (l.Running && l.Date >= today.AddDays(-1)) || (!l.Held && l.Date >= today)).OrderByDescending(l => l.Running).ThenBy(l => l.Date).ThenBy(l => l.Id).FirstOrDefaultAsync(cancel);
+
+    /// <summary>How many lessons were held with each group, and when the last was.</summary>
+    public Task<Dictionary<Guid, (int Held, DateOnly Last)>> HeldCounts(CancellationToken cancel = default) =>
+        Of(null).Where(l => l.Held).GroupBy(l => l.GroupId).Select(g => new { g.Key, Held = g.Count(), Last = g.Max(l => l.Date) }).ToDictionaryAsync(g => g.Key, g => (g.Held, g.Last), cancel);
+
+    public Task<int> CountOf(Guid? danceId = null, CancellationToken cancel = default) => Of(danceId).CountAsync(cancel);
+
+    private IQueryable<LessonRecord> Of(Guid? danceId) => context.Lessons.AsNoTracking().Include(l => l.Group)
+        .Where(l => l.OwnerId == ownerId && (danceId == null || l.DanceId == danceId || l.Also.Contains(danceId.Value)));
+
+    /// <summary>Lessons that were taken out, the latest first.</summary>
+    public async Task<IReadOnlyList<LessonRecord>> TakenOut(CancellationToken cancel = default) =>
+        await context.Lessons.IgnoreQueryFilters().AsNoTracking().Include(l => l.Group).Where(l => l.OwnerId == ownerId && l.DeletedAt != null)
+            .OrderByDescending(l => l.DeletedAt).Take(PageSize).ToListAsync(cancel);
+
+    /// <summary>Takes a lesson out, with whatever was told of it; it can be put back.</summary>
+    public async Task<bool> TakeOut(Guid id, CancellationToken cancel = default) =>
+        await context.Lessons.Where(l => l.Id == id && l.OwnerId == ownerId).ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, DateTimeOffset.UtcNow).SetProperty(x => x.Sent, (Guid?)null), cancel) > 0;
+
+    public async Task<bool> PutBack(Guid id, CancellationToken cancel = default) =>
+        await context.Lessons.IgnoreQueryFilters().Where(l => l.Id == id && l.OwnerId == ownerId && l.DeletedAt != null).ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, (DateTimeOffset?)null), cancel) > 0;
 
     /// <summary>All lessons held with a group, newest first.</summary>
     public async Task<IReadOnlyList<LessonRecord>> HeldWith(Guid group, CancellationToken cancel = default) =>

@@ -107,7 +107,7 @@ public class DanceShelfTests(ShelfFixture fixture)
         var foreign = await new LessonBook(context, other).AddGroup("Others", "", 60, Cancel);
         Assert.Null(await book.Add(new LessonRecord { DanceId = dance.Id, GroupId = foreign.Id }, Cancel));
         Assert.NotNull(await book.Add(new LessonRecord { DanceId = dance.Id, GroupId = own.Id, Date = new DateOnly(2026, 11, 26) }, Cancel));
-        Assert.Empty(await new LessonBook(context, other).Lessons(null, Cancel));
+        Assert.Empty(await new LessonBook(context, other).Lessons(cancel: Cancel));
         Assert.Equal("Loft regulars", (await book.Planned(dance.Id, Cancel))!.Group!.Name);
     }
 

@@ -157,6 +157,46 @@ public class BoardPageTests(Studio studio)
     }
 
     [Fact]
+    public async Task A_lesson_that_is_taken_out_counts_nowhere_and_can_be_put_back_with_its_marks()
+    {
+        var (visitor, dance, lesson) = await Lesson();
+        await Tell(visitor, lesson, Told(0, "enter", "dance:A:1"), Told(20, "repeat", "dance:A:1", value: 60), Told(40, "close"));
+        Assert.Contains("reached eight 1", (await visitor.Get($"/dances/{dance}/log")).Html);
+        using var others = await (await studio.NewVisitor()).Post("/lessons?handler=TakeOut", "/", ("id", lesson));
+        Assert.Equal(HttpStatusCode.NotFound, others.StatusCode);
+        await visitor.Post("/lessons?handler=TakeOut", "/", ("id", lesson));
+        Assert.DoesNotContain("reached eight 1", (await visitor.Get($"/dances/{dance}/log")).Html);
+        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Get($"/lessons/{lesson}")).Status);
+        Assert.DoesNotContain(lesson, (await visitor.Get("/")).Html);
+        // A board that still leads it is told, and may deliver once it is back.
+        Assert.Equal(HttpStatusCode.NotFound, (await Tell(visitor, lesson, Told(50, "note", words: "windy"))).StatusCode);
+        Assert.Contains("Put it back", (await visitor.Get("/lessons")).Html);
+        await visitor.Post("/lessons?handler=PutBack", "/", ("id", lesson));
+        Assert.Equal(HttpStatusCode.OK, (await Tell(visitor, lesson, Told(50, "note", words: "windy"))).StatusCode);
+        var html = (await visitor.Get($"/lessons/{lesson}")).Html;
+        Assert.Contains("reached eight 1", html);
+        Assert.Contains("windy", html);
+    }
+
+    [Fact]
+    public async Task Lessons_stand_on_pages_and_none_is_left_out()
+    {
+        var (visitor, dance, lesson) = await Lesson();
+        foreach (var day in Enumerable.Range(1, Data.LessonBook.PageSize))
+        {
+            await visitor.Post($"/dances/{dance}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", $"{DateOnly.FromDateTime(DateTime.UtcNow).AddDays(day):yyyy-MM-dd}"), ("minutes", "20"));
+        }
+
+        // Today's stays the first thing seen, however many are planned behind it.
+        Assert.Contains($"/lessons/{lesson}/teach", (await visitor.Get("/")).Html);
+        var first = (await visitor.Get("/lessons")).Html;
+        Assert.Contains($"1 to {Data.LessonBook.PageSize} of {Data.LessonBook.PageSize + 1}", first);
+        Assert.Contains($"{Data.LessonBook.PageSize + 1} to {Data.LessonBook.PageSize + 1} of", (await visitor.Get("/lessons?sheet=2")).Html);
+        Assert.Contains($"{Data.LessonBook.PageSize + 1} to", (await visitor.Get("/lessons?sheet=999999999")).Html);
+        Assert.Contains($"The latest {Data.LessonBook.PageSize} of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log")).Html);
+    }
+
+    [Fact]
     public async Task Two_lessons_stand_beside_each_other()
     {
         var (visitor, dance, lesson) = await Lesson();

@@ -320,6 +320,9 @@ public sealed class LessonRecord : IOwned
     /// <summary>Until when the code holds.</summary>
     public DateTimeOffset? ClassCodeUntil { get; set; }
 
+    /// <summary>When it was taken out; null for a lesson that stands. One that was taken out is found nowhere but where it can be put back.</summary>
+    public DateTimeOffset? DeletedAt { get; set; }
+
     /// <summary>All dances that are taught in it.</summary>
     public IEnumerable<Guid> Dances => Also.Prepend(DanceId);
 

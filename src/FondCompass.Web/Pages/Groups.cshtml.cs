@@ -8,15 +8,15 @@ namespace FondCompass.Web.Pages;
 /// <summary>The groups that are taught, with what their lessons add up to.</summary>
 public sealed class GroupsModel(LessonBook book) : PageModel
 {
-    private IReadOnlyList<LessonRecord> _lessons = [];
+    private IReadOnlyDictionary<Guid, (int Held, DateOnly Last)> _held = new Dictionary<Guid, (int, DateOnly)>();
 
     public IReadOnlyList<GroupRecord> All { get; private set; } = [];
 
     public string? Problem { get; private set; }
 
-    public int Held(Guid group) => _lessons.Count(l => l.GroupId == group && l.Held);
+    public int Held(Guid group) => _held.GetValueOrDefault(group).Held;
 
-    public DateOnly? Reached(Guid group) => _lessons.FirstOrDefault(l => l.GroupId == group && l.Held)?.Date;
+    public DateOnly? Reached(Guid group) => _held.TryGetValue(group, out var held) ? held.Last : null;
 
     public Task OnGet(CancellationToken cancel) => Load(cancel);
 
@@ -48,6 +48,6 @@ public sealed class GroupsModel(LessonBook book) : PageModel
     private async Task Load(CancellationToken cancel)
     {
         All = await book.Groups(cancel);
-        _lessons = await book.Lessons(null, cancel);
+        _held = await book.HeldCounts(cancel);
     }
 }

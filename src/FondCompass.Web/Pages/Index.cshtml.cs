@@ -81,7 +81,7 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
         Groups = await book.Groups(cancel);
         Binned = await shelf.Deleted(cancel);
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
-        Tonight = (await book.Lessons(null, cancel)).Where(l => (l.Running && l.Date >= today.AddDays(-1)) || (!l.Held && l.Date >= today)).OrderByDescending(l => l.Running).ThenBy(l => l.Date).FirstOrDefault();
+        Tonight = await book.Tonight(today, cancel);
         if (Tonight is not null)
         {
             var dance = await shelf.Find(Tonight.DanceId, cancel);

@@ -26,7 +26,10 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
 
     public IReadOnlyList<GroupRecord> Groups { get; private set; } = [];
 
+    /// <summary>The latest lessons with this dance.</summary>
     public IReadOnlyList<LessonRecord> Past { get; private set; } = [];
+
+    public int PastCount { get; private set; }
 
     /// <summary>The lines (eights) of the dance, as they are named.</summary>
     public IReadOnlyList<string> Lines { get; private set; } = [];
@@ -124,7 +127,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
     private async Task Load(CancellationToken cancel)
     {
         Groups = await book.Groups(cancel);
-        Past = await book.Lessons(Id, cancel);
+        (Past, PastCount) = (await book.Lessons(Id, cancel: cancel), await book.CountOf(Id, cancel));
         Lines = TaughtClass.LineNames(Analysis);
         Went = new WentAsked { Reached = Lines.Count };
         if (await book.Planned(Id, cancel) is { Also.Length: > 0 } planned)

@@ -226,7 +226,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
         Groups = await book.Groups(cancel);
         Planned = await book.Planned(Id, cancel);
         Beside = await book.PlannedBeside(Id, cancel);
-        LastTime = (await book.Lessons(Id, cancel)).FirstOrDefault(l => l.Held && l.HeldOf(Id) is not null);
+        LastTime = (await book.Lessons(Id, cancel: cancel)).FirstOrDefault(l => l.Held && l.HeldOf(Id) is not null);
         Asked = PlanAsked.Of(Request.HasFormContentType && Request.Form.ContainsKey("group") ? FormOf(Request.Form) : Request.Query, Kept);
         Minutes = Planned?.Minutes ?? Minutes;
         ReadMinutes(Asked.Minutes);

@@ -79,7 +79,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
 
         if (await book.Find(Id, cancel) is not { } lesson)
         {
-            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was deleted, or it is somebody else's.");
+            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
         }
 
         var taken = told.Select(e => (Sent: e, Taken: EventWords.Take(e))).ToList();
@@ -87,7 +87,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
         if (kept is not true)
         {
             return kept is null
-                ? Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was deleted, or it is somebody else's.")
+                ? Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.")
                 : Refused(StatusCodes.Status413PayloadTooLarge, $"A lesson keeps at most {LessonEventRecord.Most} events; these are not kept.");
         }
 
@@ -124,7 +124,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
     {
         if (shown.ValueKind != JsonValueKind.Object || await book.Find(Id, cancel) is null)
         {
-            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was deleted, or it is somebody else's.");
+            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
         }
 
         var text = shown.GetRawText();
@@ -142,7 +142,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
     {
         if (await book.Find(Id, cancel) is not { } lesson)
         {
-            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was deleted, or it is somebody else's.");
+            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
         }
 
         if (lesson.ClassCode is null || !(lesson.ClassCodeUntil > DateTimeOffset.UtcNow))

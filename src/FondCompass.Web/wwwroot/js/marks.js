@@ -157,7 +157,7 @@ export class Marks {
     this.tell(refused + (this.waiting.length === 0 ? (this.isAway ? 'No server: the lesson goes on by itself, and what you mark is kept here.' : '')
       : this.how === 'away' ? `No server: ${many} ${where}, and delivered when it is back.`
         : this.how === 'signed out' ? `You are signed out: ${many} ${where}. Sign in again in another tab.`
-          : this.how === 'gone' ? `This lesson was deleted. ${many} ${where}; save them as a file below.`
+          : this.how === 'gone' ? `This lesson was taken out. ${many} ${where}; put it back under Lessons and open this board again, or save them as a file below.`
             : this.how === 'full' ? `This lesson has more events than are kept. ${many} ${where}; save them as a file below.`
               : this.how === 'refused' ? `The server does not take them: ${many} ${where}; save them as a file below.`
                 : this.stored ? '' : `${many} ${where}.`));

@@ -13,7 +13,7 @@ using Npgsql.EntityFrameworkCore.PostgreSQL.Metadata;
 namespace FondCompass.Data.Migrations
 {
     [DbContext(typeof(FondCompassContext))]
-    [Migration("20261126190249_FurtherDances")]
+    [Migration("20261126193119_FurtherDances")]
     partial class FurtherDances
     {
         /// <inheritdoc />
@@ -507,6 +507,9 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<DateOnly>("Date")
                         .HasColumnType("date");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone");
 
                     b.Property<Guid>("GroupId")
                         .HasColumnType("uuid");
