@@ -22,10 +22,12 @@ public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
 
     /// <param name="script">Any text; what cannot be read becomes findings.</param>
     /// <param name="lexicon">The steps known; the shipped ones when left out.</param>
-    public static Analysis Of(string script, StepLexicon? lexicon = null)
+    /// <param name="cancel">Somebody no longer waits; then it ends with <see cref="OperationCanceledException"/>.</param>
+    public static Analysis Of(string script, StepLexicon? lexicon = null, CancellationToken cancel = default)
     {
-        var dance = ScriptReader.Read(script);
-        var actions = ActionBinder.Bind(dance, lexicon ?? StepLexicon.Shipped);
+        var dance = ScriptReader.Read(script, cancel);
+        var actions = ActionBinder.Bind(dance, lexicon ?? StepLexicon.Shipped, cancel);
+        cancel.ThrowIfCancellationRequested();
         var trace = DanceTracer.Trace(actions);
         return new Analysis(trace, DanceChecks.Check(trace));
     }

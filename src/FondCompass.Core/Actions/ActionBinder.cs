@@ -12,7 +12,7 @@ public static class ActionBinder
     /// <summary>Actions that are read in all; a dance of two hours has fewer.</summary>
     public const int MostMoments = 60_000;
 
-    public static DanceActions Bind(Dance dance, StepLexicon lexicon)
+    public static DanceActions Bind(Dance dance, StepLexicon lexicon, CancellationToken cancel = default)
     {
         var findings = new List<Finding>();
         var names = NamesOf(dance, lexicon, findings);
@@ -23,6 +23,7 @@ public static class ActionBinder
         // In the order in which they are danced, so that each is read on the feet it is reached on.
         foreach (var index in Reached(dance))
         {
+            cancel.ThrowIfCancellationRequested();
             if (parts[index] is not null)
             {
                 continue;

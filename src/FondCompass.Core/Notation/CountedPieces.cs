@@ -47,7 +47,7 @@ public static class CountedPieces
                 continue;
             }
 
-            if (start == gap || start >= text.Length || CountsReader.TryRead(bare ? Window(text, start) : text[start..], lineCounts, counts.Last, out var next, out var length) != CountsOutcome.Read
+            if (start == gap || start >= text.Length || CountsReader.TryRead(Window(text, start, bare ? MostBare : MostCounts), lineCounts, counts.Last, out var next, out var length) != CountsOutcome.Read
                 || start + length >= text.Length || !EndsCounts(text, start + length) || next!.First <= counts.Last
                 || (bare && !GoesOn(text, from, i, start + length, counts, next)))
             {
@@ -72,7 +72,7 @@ public static class CountedPieces
     private static bool GoesOn(string text, int from, int before, int behind, CountSpec counts, CountSpec next)
     {
         var said = text[Math.Max(from, before - MostBare)..before].TrimEnd();
-        var follows = Window(text, behind).TrimStart();
+        var follows = Window(text, behind, MostBare).TrimStart();
         return said.Length > 0 && char.IsLetter(said[^1]) && follows.Length > 0 && char.IsLetter(follows[0])
             && next.First.Number <= counts.Last.Number + 1
             && !Apart.Contains(said[(said.LastIndexOf(' ') + 1)..]) && !Apart.Contains(follows.Split(' ', ',', '.', ';')[0]);
@@ -81,7 +81,10 @@ public static class CountedPieces
     /// <summary>Characters that counts without a comma, and a word beside them, may have.</summary>
     private const int MostBare = 48;
 
-    private static string Window(string text, int from) => text.Substring(from, Math.Min(MostBare, text.Length - from));
+    /// <summary>Characters that counts behind a comma may have.</summary>
+    private const int MostCounts = 400;
+
+    private static string Window(string text, int from, int most) => text.Substring(from, Math.Min(most, text.Length - from));
 
     private static bool EndsCounts(string text, int at) => char.IsWhiteSpace(text[at]) || text[at - 1] is ':' or ')' or '.';
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Text;
@@ -34,14 +35,26 @@ public sealed partial class ScriptReader
     private int? _ending;
     private Beat? _endingLast;
 
+    /// <summary>Rows that are read, those without words left out, and letters of one row. No dance that is danced is longer.</summary>
+    public const int MostRows = 5_000, LongestRow = 1_000;
+
     private ScriptReader(string script) => (_rows, _breaks) = RowText.SplitRows(script);
 
-    public static Dance Read(string script) => new ScriptReader(script).ReadAll();
+    /// <param name="cancel">Somebody no longer waits.</param>
+    public static Dance Read(string script, CancellationToken cancel = default) => new ScriptReader(script).ReadAll(cancel);
 
-    private Dance ReadAll()
+    private Dance ReadAll(CancellationToken cancel)
     {
+        var read = 0;
         for (var i = 0; i < _rows.Length; i++)
         {
+            cancel.ThrowIfCancellationRequested();
+            if (RowText.Content(_rows[i]).Length > 0 && ++read > MostRows)
+            {
+                _findings.Add(NotationFindings.TooMuch.At(i + 1, string.Create(CultureInfo.InvariantCulture, $"{MostRows:N0} rows are read; this one and what is behind it are not. Part it into several dances, or write what repeats once and call it in an order.")));
+                break;
+            }
+
             ReadRow(i + 1, _rows[i]);
         }
 
@@ -90,6 +103,12 @@ public sealed partial class ScriptReader
 
         if (content.Length == 0)
         {
+            return;
+        }
+
+        if (content.Length > LongestRow)
+        {
+            _findings.Add(NotationFindings.TooMuch.At(row, string.Create(CultureInfo.InvariantCulture, $"This row has {content.Length:N0} letters; one of more than {LongestRow:N0} is not read. Write each step on a row of its own.")));
             return;
         }
 

@@ -16,9 +16,23 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
 
     public bool IsEmpty => Text.Length == 0;
 
-    public static IReadOnlyList<ProseLine> All(string text)
+    /// <summary>Rows and words that are read in all, and letters of one row; a page of the longest dance has a tenth of it.</summary>
+    public const int MostRows = 2_000, MostWords = 20_000, LongestRow = 8_000;
+
+    /// <summary>The row is longer than any that is read.</summary>
+    public bool IsTooLong => Raw.Length > LongestRow;
+
+    /// <param name="behind">What is beyond the rows and words that are read; empty when nothing is.</param>
+    public static IReadOnlyList<ProseLine> All(string text, out string[] behind)
     {
-        var rows = RowText.SplitRows(text).Rows;
+        var (rows, words) = (RowText.SplitRows(text).Rows, 0);
+        var read = 0;
+        while (read < rows.Length && read < MostRows && (words += rows[read].Length > LongestRow ? 1 : rows[read].Count(char.IsWhiteSpace) + 1) <= MostWords)
+        {
+            read++;
+        }
+
+        (rows, behind) = (rows[..read], rows[read..]);
         // "1) …", "2. …" are list numbers where every one of several counts on by one and none stands on a row of counts.
         var numbered = rows.Count(r => ListNumber.IsMatch(r)) > 1;
         return [.. rows.Select(r => Of(r, numbered))];

@@ -1,3 +1,4 @@
+using System.Globalization;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
@@ -16,6 +17,7 @@ public sealed partial class ProseReader
     private readonly Dance _frame;
     private readonly ProseSettings _settings;
     private readonly IReadOnlyList<ProseLine> _lines;
+    private readonly string[] _behind;
     private readonly RowBinder _binder;
     private readonly List<PastedRow> _rows = [];
     private readonly List<string> _script = [];
@@ -42,7 +44,7 @@ public sealed partial class ProseReader
 
     private ProseReader(string text, StepLexicon lexicon, string? genre)
     {
-        _lines = ProseLine.All(text);
+        _lines = ProseLine.All(text, out _behind);
         _settings = ProseSettings.Of(_lines, lexicon.Translation, genre);
         _frame = ScriptReader.Read(string.Join('\n', _settings.Rows().Append("part A")));
         _names = ActionBinder.NamesOf(_frame, lexicon, []);
@@ -55,16 +57,18 @@ public sealed partial class ProseReader
     /// <param name="text">Any text; at most what a script may be.</param>
     /// <param name="lexicon">The steps known.</param>
     /// <param name="genre">The kind of dance, when it is known; else what the words suggest.</param>
-    public static PastedDance Read(string text, StepLexicon? lexicon = null, string? genre = null) =>
-        new ProseReader(text, lexicon ?? StepLexicon.Shipped, genre).Read(lexicon ?? StepLexicon.Shipped);
+    /// <param name="cancel">Somebody no longer waits; then it ends with <see cref="OperationCanceledException"/>.</param>
+    public static PastedDance Read(string text, StepLexicon? lexicon = null, string? genre = null, CancellationToken cancel = default) =>
+        new ProseReader(text, lexicon ?? StepLexicon.Shipped, genre).Read(lexicon ?? StepLexicon.Shipped, cancel);
 
-    private PastedDance Read(StepLexicon lexicon)
+    private PastedDance Read(StepLexicon lexicon, CancellationToken cancel)
     {
         var head = _settings.Rows().ToList();
         for (_row = 0; _row < _lines.Count; _row++)
         {
+            cancel.ThrowIfCancellationRequested();
             _script.Clear();
-            var fate = ReadLine(_lines[_row]);
+            var fate = _lines[_row].IsTooLong ? ReadTooLong(_lines[_row]) : ReadLine(_lines[_row]);
             if (_script.TrueForAll(s => s.Length == 0) && !_lines[_row].IsEmpty)
             {
                 // Nothing is dropped: what said its word elsewhere stays as a remark.
@@ -89,7 +93,8 @@ public sealed partial class ProseReader
             _rows.Add(new PastedRow("", string.Join('\n', _tail), PastedFate.Frame));
         }
 
-        var analysis = Analysis.Of(PastedDance.ScriptOf(_rows), lexicon);
+        ReadBehind();
+        var analysis = Analysis.Of(PastedDance.ScriptOf(_rows), lexicon, cancel);
         var understood = Understood(analysis);
         return new PastedDance(WithReads(analysis), understood, _doubts, analysis);
     }
@@ -103,6 +108,29 @@ public sealed partial class ProseReader
         }
 
         return stretches;
+    }
+
+    private PastedFate ReadTooLong(ProseLine line)
+    {
+        Lose(line.Raw, string.Create(CultureInfo.InvariantCulture, $"Row {_row + 1} has {line.Raw.Length:N0} letters; one of more than {ProseLine.LongestRow:N0} is not read, and stays as a remark. Part it into sentences, a row each."));
+        return PastedFate.Aside;
+    }
+
+    /// <summary>What is beyond all that is read stays as remarks.</summary>
+    private void ReadBehind()
+    {
+        if (_behind.Length > 0)
+        {
+            Lose(_behind[0], string.Create(CultureInfo.InvariantCulture, $"{ProseLine.MostRows:N0} rows and {ProseLine.MostWords:N0} words are read; what begins with row {_lines.Count + 1:N0} is not, and stays as remarks. Paste one dance at a time."));
+            var kept = _behind.Where(r => r.Trim().Length > 0).Select(r => $"# {RowText.Plain(r).Trim()}");
+            _rows.Add(new PastedRow(string.Join('\n', _behind), string.Join('\n', kept), PastedFate.Aside));
+        }
+    }
+
+    private void Lose(string text, string why)
+    {
+        _lostWords += text.Count(char.IsWhiteSpace) + 1;
+        _doubts.Add(why);
     }
 
     private PastedFate ReadLine(ProseLine line)

@@ -9,10 +9,10 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/analyse: a script in, everything computed of it out; nothing is stored.</summary>
 internal static class AnalyseEndpoint
 {
-    public static void MapAnalyse(this WebApplication app) => app.MapPost("/api/analyse", async (HttpRequest request) =>
+    public static void MapAnalyse(this WebApplication app) => app.MapPost("/api/analyse", async (HttpRequest request, CancellationToken cancel) =>
     {
         var (script, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "a dance script");
-        return refusal ?? Results.Json(AnalysisJson.Of(Analysis.Of(script).WithTriedFixes()), ApiJson.Options);
+        return refusal ?? Results.Json(AnalysisJson.Of(Analysis.Of(script, cancel: cancel).WithTriedFixes()), ApiJson.Options);
     }).Describe<AnalysisJson>("a dance script").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }
 

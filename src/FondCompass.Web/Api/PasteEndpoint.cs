@@ -7,7 +7,7 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/paste: free wording in, a script and what became of each row out; nothing is stored.</summary>
 internal static class PasteEndpoint
 {
-    public static void MapPaste(this WebApplication app) => app.MapPost("/api/paste", async (HttpRequest request, string? genre) =>
+    public static void MapPaste(this WebApplication app) => app.MapPost("/api/paste", async (HttpRequest request, string? genre, CancellationToken cancel) =>
     {
         var (text, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "free wording");
         if (refusal is not null)
@@ -20,7 +20,7 @@ internal static class PasteEndpoint
             return Hosting.ClearErrors.Problem(422, "Unknown genre", $"'{genre}' is no genre; send line, social, percussive, fitness, jazz or circle, or none.");
         }
 
-        var pasted = ProseReader.Read(text, genre: genre?.ToLowerInvariant());
+        var pasted = ProseReader.Read(text, genre: genre?.ToLowerInvariant(), cancel: cancel);
         return Results.Json(PasteJson.Of(pasted, pasted.Analysis.WithTriedFixes()), ApiJson.Options);
     }).Describe<PasteJson>("free wording").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }

@@ -52,6 +52,7 @@ public class FindingExamples
         new("TEXT06", 1, "1-8 march R", "part A\n1-8 march R", "part A"),
         new("TEXT07", 3, "part A\n1-8 march R\ncheck weight sideways", "part A\n1-8 march R\ncheck weight L"),
         new("TEXT08", 2, "part A\n1-8 march\u0001 R", "part A\n1-8 march R"),
+        new("TEXT09", 2, $"part A\n1-8 march R # short\n1-8 {string.Join(", ", Enumerable.Repeat("march R", 125))}".Replace("# short\n1-8 ", "", StringComparison.Ordinal), "part A\n1-8 march R"),
         new("TEXT09", 4, "part A\n1-4000 shuffle R x4000\n" + string.Concat(Enumerable.Repeat("again x99\n", 20)), "part A\n1-8 march R\nagain x99"),
         new("TRAP01", 3, "part A\n1 step R side\n2 touch L beside\n3 step L forward", "part A\n1 step R side\n2 touch L beside\n3 touch L beside"),
         new("TRAP02", 3, "part A\n1 step R side\n2 kick L\n3 kick L\n4 step L", "part A\n1 step R side\n2 kick L\n3 step L\n4 step R"),

@@ -91,7 +91,8 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
                 : Refused(StatusCodes.Status413PayloadTooLarge, $"A lesson keeps at most {LessonEventRecord.Most} events; these are not kept.");
         }
 
-        await desk.Reckon(lesson, cancel);
+        // What was kept is reckoned, whoever waits for it.
+        await desk.Reckon(lesson, CancellationToken.None);
         return new JsonResult(new { kept = taken.Count(t => t.Taken.Record is not null), refused = taken.Where(t => t.Taken.Record is null).Select(t => new { id = t.Sent?.Id, why = t.Taken.Problem }) });
     }
 
