@@ -22,11 +22,13 @@ public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
 
     /// <param name="script">Any text; what cannot be read becomes findings.</param>
     /// <param name="lexicon">The steps known; the shipped ones when left out.</param>
-    /// <param name="cancel">Somebody no longer waits; then it ends with <see cref="OperationCanceledException"/>.</param>
-    public static Analysis Of(string script, StepLexicon? lexicon = null, CancellationToken cancel = default)
+    public static Analysis Of(string script, StepLexicon? lexicon = null) => WhileWaited(script, lexicon, CancellationToken.None);
+
+    /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
+    public static Analysis WhileWaited(string script, StepLexicon? lexicon, CancellationToken cancel)
     {
-        var dance = ScriptReader.Read(script, cancel);
-        var actions = ActionBinder.Bind(dance, lexicon ?? StepLexicon.Shipped, cancel);
+        var dance = ScriptReader.WhileWaited(script, cancel);
+        var actions = ActionBinder.WhileWaited(dance, lexicon ?? StepLexicon.Shipped, cancel);
         cancel.ThrowIfCancellationRequested();
         var trace = DanceTracer.Trace(actions);
         return new Analysis(trace, DanceChecks.Check(trace));

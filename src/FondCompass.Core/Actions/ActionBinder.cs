@@ -10,9 +10,12 @@ namespace FondCompass.Core.Actions;
 public static class ActionBinder
 {
     /// <summary>Actions that are read in all; a dance of two hours has fewer.</summary>
-    public const int MostMoments = 60_000;
+    public const int MostMoments = 30_000;
 
-    public static DanceActions Bind(Dance dance, StepLexicon lexicon, CancellationToken cancel = default)
+    public static DanceActions Bind(Dance dance, StepLexicon lexicon) => WhileWaited(dance, lexicon, CancellationToken.None);
+
+    /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
+    public static DanceActions WhileWaited(Dance dance, StepLexicon lexicon, CancellationToken cancel)
     {
         var findings = new List<Finding>();
         var names = NamesOf(dance, lexicon, findings);

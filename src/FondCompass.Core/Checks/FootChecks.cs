@@ -14,6 +14,12 @@ public static class FootChecks
 
     public static IEnumerable<Finding> Check(Dance dance, PartTrace trace)
     {
+        if (trace.Actions.All(a => a.Fault == Fault.None))
+        {
+            yield break;
+        }
+
+        var rows = RowFixes.Rows(dance);
         foreach (var action in trace.Actions)
         {
             if (action.Fault == Fault.FootHoldsWeight)
@@ -23,7 +29,7 @@ public static class FootChecks
                     HoldsWeight,
                     PlaceOf.Action(dance, trace, action),
                     $"count {count}: the {action.Foot.Word()} foot already holds the weight, since {action.HeldSince}, so it cannot {action.Action.Verb.Name}. Use the {action.Foot.Other().Word()} foot, or let the step before leave the {action.Foot.Word()} foot free.",
-                    RowFixes.OtherFoot(dance, action));
+                    RowFixes.OtherFoot(dance, rows, action));
             }
             else if (action.Fault == Fault.StandingVerbOnFreeFoot)
             {
@@ -32,7 +38,7 @@ public static class FootChecks
                     StandingVerb,
                     PlaceOf.Action(dance, trace, action),
                     $"count {count}: a {action.Action.Verb.Name} is done on the foot that holds the weight, and that is the {action.Foot.Other().Word()}, since {action.HeldSince}. Use the {action.Foot.Other().Word()} foot, or step onto the {action.Foot.Word()} first.",
-                    RowFixes.OtherFoot(dance, action));
+                    RowFixes.OtherFoot(dance, rows, action));
             }
         }
     }

@@ -15,11 +15,15 @@ internal static class RowFixes
     /// <summary>Rows longer than this are no rows of a dance; nobody mends them with one key.</summary>
     private const int LongestRow = 300;
 
+    /// <summary>The entries of each row of steps.</summary>
+    public static ILookup<int, StepEntry> Rows(Dance dance) => dance.Parts.SelectMany(p => p.Entries).OfType<StepEntry>().ToLookup(e => e.Row);
+
     /// <summary>Names the other foot, or the other feet where the words name several.</summary>
-    public static Fix? OtherFoot(Dance dance, TracedAction action)
+    /// <param name="rows">The entries of the dance, by their rows.</param>
+    public static Fix? OtherFoot(Dance dance, ILookup<int, StepEntry> rows, TracedAction action)
     {
         // Where its own words alone mend nothing, such as a whole row on the wrong foot or an ending that goes with its step: all feet of the row.
-        var all = dance.Parts.SelectMany(p => p.Entries).OfType<StepEntry>().Where(e => e.Row == action.Action.Row).Select(e => e.Span).ToList();
+        var all = rows[action.Action.Row].Select(e => e.Span).ToList();
         var wide = all.Count == 0 ? null : OtherFoot(dance, action, all[0].To(all[^1]));
         return OtherFoot(dance, action, action.Action.Source) is not { } narrow ? wide : wide is null || wide.NewText == narrow.NewText ? narrow : narrow with { Otherwise = wide };
     }

@@ -36,12 +36,14 @@ public sealed partial class ScriptReader
     private Beat? _endingLast;
 
     /// <summary>Rows that are read, those without words left out, and letters of one row. No dance that is danced is longer.</summary>
-    public const int MostRows = 5_000, LongestRow = 1_000;
+    public const int MostRows = 5_000, LongestRow = 2_000;
 
     private ScriptReader(string script) => (_rows, _breaks) = RowText.SplitRows(script);
 
-    /// <param name="cancel">Somebody no longer waits.</param>
-    public static Dance Read(string script, CancellationToken cancel = default) => new ScriptReader(script).ReadAll(cancel);
+    public static Dance Read(string script) => WhileWaited(script, CancellationToken.None);
+
+    /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
+    public static Dance WhileWaited(string script, CancellationToken cancel) => new ScriptReader(script).ReadAll(cancel);
 
     private Dance ReadAll(CancellationToken cancel)
     {

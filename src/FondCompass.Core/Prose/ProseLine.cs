@@ -17,7 +17,7 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
     public bool IsEmpty => Text.Length == 0;
 
     /// <summary>Rows and words that are read in all, and letters of one row; a page of the longest dance has a tenth of it.</summary>
-    public const int MostRows = 2_000, MostWords = 20_000, LongestRow = 8_000;
+    public const int MostRows = 1_000, MostWords = 12_000, LongestRow = 8_000;
 
     /// <summary>The row is longer than any that is read.</summary>
     public bool IsTooLong => Raw.Length > LongestRow;
@@ -34,12 +34,17 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
 
         (rows, behind) = (rows[..read], rows[read..]);
         // "1) …", "2. …" are list numbers where every one of several counts on by one and none stands on a row of counts.
-        var numbered = rows.Count(r => ListNumber.IsMatch(r)) > 1;
+        var numbered = rows.Count(r => r.Length <= LongestRow && ListNumber.IsMatch(r)) > 1;
         return [.. rows.Select(r => Of(r, numbered))];
     }
 
     private static ProseLine Of(string raw, bool numbered)
     {
+        if (raw.Length > LongestRow)
+        {
+            return new ProseLine(raw, "", []);
+        }
+
         var text = RowText.Plain(raw).Trim();
         text = Stamp.Replace(text, "");
         for (var i = 0; i < 3; i++)

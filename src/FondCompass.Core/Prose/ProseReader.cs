@@ -57,8 +57,10 @@ public sealed partial class ProseReader
     /// <param name="text">Any text; at most what a script may be.</param>
     /// <param name="lexicon">The steps known.</param>
     /// <param name="genre">The kind of dance, when it is known; else what the words suggest.</param>
-    /// <param name="cancel">Somebody no longer waits; then it ends with <see cref="OperationCanceledException"/>.</param>
-    public static PastedDance Read(string text, StepLexicon? lexicon = null, string? genre = null, CancellationToken cancel = default) =>
+    public static PastedDance Read(string text, StepLexicon? lexicon = null, string? genre = null) => WhileWaited(text, lexicon, genre, CancellationToken.None);
+
+    /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
+    public static PastedDance WhileWaited(string text, StepLexicon? lexicon, string? genre, CancellationToken cancel) =>
         new ProseReader(text, lexicon ?? StepLexicon.Shipped, genre).Read(lexicon ?? StepLexicon.Shipped, cancel);
 
     private PastedDance Read(StepLexicon lexicon, CancellationToken cancel)
@@ -94,7 +96,7 @@ public sealed partial class ProseReader
         }
 
         ReadBehind();
-        var analysis = Analysis.Of(PastedDance.ScriptOf(_rows), lexicon, cancel);
+        var analysis = Analysis.WhileWaited(PastedDance.ScriptOf(_rows), lexicon, cancel);
         var understood = Understood(analysis);
         return new PastedDance(WithReads(analysis), understood, _doubts, analysis);
     }
@@ -113,6 +115,7 @@ public sealed partial class ProseReader
     private PastedFate ReadTooLong(ProseLine line)
     {
         Lose(line.Raw, string.Create(CultureInfo.InvariantCulture, $"Row {_row + 1} has {line.Raw.Length:N0} letters; one of more than {ProseLine.LongestRow:N0} is not read, and stays as a remark. Part it into sentences, a row each."));
+        _script.Add($"# {RowText.Plain(line.Raw).Trim()}");
         return PastedFate.Aside;
     }
 

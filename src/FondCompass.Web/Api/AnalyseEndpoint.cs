@@ -12,7 +12,7 @@ internal static class AnalyseEndpoint
     public static void MapAnalyse(this WebApplication app) => app.MapPost("/api/analyse", async (HttpRequest request, CancellationToken cancel) =>
     {
         var (script, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "a dance script");
-        return refusal ?? Results.Json(AnalysisJson.Of(Analysis.Of(script, cancel: cancel).WithTriedFixes()), ApiJson.Options);
+        return refusal ?? Results.Json(AnalysisJson.Of(Analysis.WhileWaited(script, null, cancel).WithTriedFixes()), ApiJson.Options);
     }).Describe<AnalysisJson>("a dance script").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }
 

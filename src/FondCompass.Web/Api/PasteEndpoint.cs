@@ -20,7 +20,7 @@ internal static class PasteEndpoint
             return Hosting.ClearErrors.Problem(422, "Unknown genre", $"'{genre}' is no genre; send line, social, percussive, fitness, jazz or circle, or none.");
         }
 
-        var pasted = ProseReader.Read(text, genre: genre?.ToLowerInvariant(), cancel: cancel);
+        var pasted = ProseReader.WhileWaited(text, null, genre?.ToLowerInvariant(), cancel);
         return Results.Json(PasteJson.Of(pasted, pasted.Analysis.WithTriedFixes()), ApiJson.Options);
     }).Describe<PasteJson>("free wording").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }

@@ -62,7 +62,7 @@ internal static class RequestText
         {
             return Encoding.GetEncoding(type.Charset.Value.Trim('"'));
         }
-        catch (ArgumentException)
+        catch (Exception problem) when (problem is ArgumentException or NotSupportedException)
         {
             return null;
         }

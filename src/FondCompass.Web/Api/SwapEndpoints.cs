@@ -37,7 +37,7 @@ internal static class SwapEndpoints
 
     private static ChoicesJson Swaps(ApiBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.Of(body.Script(), cancel: cancel);
+        var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
         var name = body.Text("part") ?? throw RefusedException.Missing("\"part\" with the name of a part");
         var part = analysis.Trace.Written(name) ?? throw RefusedException.Impossible($"There is no part '{name}' in the dance; it has {string.Join(", ", analysis.Trace.Parts.Select(p => p.Part.Name))}.");
         var line = body.Whole("line") ?? throw RefusedException.Missing("\"line\" as a whole number");

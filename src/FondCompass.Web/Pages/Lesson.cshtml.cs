@@ -150,7 +150,7 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         var here = Lesson.Dances.Select((d, i) => (Id: d, Place: i)).Where(d => records.ContainsKey(d.Id) && Lesson.HeldOf(d.Id) is not null).ToList();
         foreach (var (id, place) in here)
         {
-            var analysis = Core.Analysis.Of(records[id].Script, lexicon, cancel);
+            var analysis = Core.Analysis.WhileWaited(records[id].Script, lexicon, cancel);
             next.Add((records[id].Title, TaughtClass.NextOf(id, analysis, lexicon, held, Lesson, (part, line) => SpentOn(place, part, line))));
             // What was taught is recalled, and what is new begins behind it.
             var lines = TaughtClass.LoggedLines(analysis).ToList();

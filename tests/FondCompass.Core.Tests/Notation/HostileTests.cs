@@ -1,5 +1,6 @@
 using System.Text;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Notation;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Notation;
@@ -25,17 +26,17 @@ public class HostileTests
         { "part A\n", "1-4096 march R\n", "TEXT09" },
         { "part A\n", "1-8 vine R x512\n", "COUNT01" },
         { "part A\n", "1 gribbletop R\n", "WORD01" },
-        { "part A\n1 ", "step R, ", "FOOT01" },
-        { "part A\n1 ", "step R and ", "FOOT01" },
+        { "part A\n1 ", "step R, ", "TEXT10" },
+        { "part A\n1 ", "step R and ", "TEXT10" },
         { "part A\n", "&1 ball R, step L\n", "COUNT02" },
         { "part A\n", "1 step R, turn left\n", "FOOT01" },
         { "part A\n1 step R\n", "check weight L facing 3\n", "FACT01" },
-        { "part A\n1-8 vine R\norder ", "A ", "JOIN01" },
+        { "part A\n1-8 vine R\norder ", "A ", "TEXT10" },
         { "part A\n1-8 vine R\ntag T\n1 hold\n", "after 1 T\n", "MIRROR01" },
         { "", "part A\n", "TEXT05" },
-        { "", "\"", "WORD01" },
-        { "", "\u202e\u05d0 ", "WORD01" },
-        { "", "🦀 ", "WORD01" },
+        { "", "\"", "TEXT10" },
+        { "", "\u202e\u05d0 ", "TEXT10" },
+        { "", "🦀 ", "TEXT10" },
         { "", "\u0001\u0007\n", "TEXT08" },
         { "part A\n", "1000000000 step R\n", "TEXT02" },
         { "part A\n", "step a = a\n", "STEP02" },
@@ -49,6 +50,29 @@ public class HostileTests
         Assert.Contains(analysis.Findings, f => f.Code == code);
         Assert.InRange(analysis.Findings.Count, 1, Checks.DanceChecks.Most);
         Assert.All(analysis.Findings, f => Assert.InRange(f.Message.Length, 1, 600));
+    }
+
+    /// <summary>Letters of a row and rows that are read, and one more.</summary>
+    [Fact]
+    public void Limits_are_said_where_they_are_passed()
+    {
+        string Row(int letters) => "1 march R + clap" + new string('x', letters - 16);
+        Assert.DoesNotContain(Analysis.Of($"part A\n{Row(ScriptReader.LongestRow)}").Findings, f => f.Code == "TEXT10");
+        Assert.Equal(2, Analysis.Of($"part A\n{Row(ScriptReader.LongestRow + 1)}").Findings.Single(f => f.Code == "TEXT10").Place.Row);
+        string Rows(int steps) => "part A\n" + string.Concat(Enumerable.Repeat("1-8 march R\n\n# a remark\n", steps));
+        Assert.DoesNotContain(Analysis.Of(Rows(ScriptReader.MostRows - 1)).Findings, f => f.Code == "TEXT10");
+        var told = Analysis.Of(Rows(ScriptReader.MostRows)).Findings.Single(f => f.Code == "TEXT10");
+        Assert.Equal(2 + (3 * (ScriptReader.MostRows - 1)), told.Place.Row);
+        Assert.Contains("5,000 rows are read", told.Message);
+    }
+
+    [Fact]
+    public void Reading_ends_when_nobody_waits()
+    {
+        using var gone = new CancellationTokenSource();
+        gone.Cancel();
+        Assert.Throws<OperationCanceledException>(() => Analysis.WhileWaited("part A\n1-8 march R", null, gone.Token));
+        Assert.Throws<OperationCanceledException>(() => Core.Prose.ProseReader.WhileWaited("1-8 march R", null, null, gone.Token));
     }
 
     [Fact]

@@ -124,4 +124,21 @@ public class ProseReaderTests
         Assert.Contains("note Hold hands like eggs", script, StringComparison.Ordinal);
         Assert.DoesNotContain("1-8", script, StringComparison.Ordinal);
     }
+
+    /// <summary>Rows, words and letters of a row that are read; what is beyond stays as remarks, and is told.</summary>
+    [Fact]
+    public void What_is_too_much_to_read_stays_as_remarks_and_is_said()
+    {
+        string Rows(int rows) => string.Concat(Enumerable.Repeat("1-8 vine R, vine L\n", rows - 1)) + "1-8 vine R, vine L";
+        Assert.DoesNotContain(ProseReader.Read(Rows(1000)).Doubts, d => d.Contains("are read", StringComparison.Ordinal));
+        var many = ProseReader.Read(Rows(1002));
+        Assert.Contains(many.Doubts, d => d.Contains("what begins with row 1,001 is not", StringComparison.Ordinal));
+        Assert.Equal(("1-8 vine R, vine L\n1-8 vine R, vine L", "# 1-8 vine R, vine L\n# 1-8 vine R, vine L", PastedFate.Aside), (many.Rows[^1].From, many.Rows[^1].Script, many.Rows[^1].Fate));
+        var words = ProseReader.Read(string.Join('\n', Enumerable.Repeat(string.Join(' ', Enumerable.Repeat("la", 1000)), 13)));
+        Assert.Contains(words.Doubts, d => d.Contains("what begins with row 13 is not", StringComparison.Ordinal));
+        var letters = ProseReader.Read("1-8 vine R, vine L\n" + new string('x', 8001));
+        Assert.Contains(letters.Doubts, d => d.Contains("Row 2 has 8,001 letters", StringComparison.Ordinal));
+        Assert.Equal(PastedFate.Aside, letters.Rows[^1].Fate);
+        Assert.DoesNotContain(ProseReader.Read("1-8 vine R, vine L\n" + new string('x', 8000)).Doubts, d => d.Contains("letters", StringComparison.Ordinal));
+    }
 }

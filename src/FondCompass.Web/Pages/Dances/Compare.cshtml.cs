@@ -50,7 +50,7 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
         if (kind == "dance" && Guid.TryParse(name, out var id) && await Shelf.Find(id, cancel) is { DeletedAt: null } dance)
         {
             OtherName = dance.Title;
-            return Analysis.Of(dance.Script, Lexicon, cancel).Trace;
+            return Analysis.WhileWaited(dance.Script, Lexicon, cancel).Trace;
         }
 
         if (kind == "version" && Versions.Find(Analysis.Trace.Actions, name) is { } label)
@@ -62,7 +62,7 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
         if (kind == "revision" && int.TryParse(name, NumberStyles.None, CultureInfo.InvariantCulture, out var version) && await Shelf.Revision(Id, version, cancel) is { } revision)
         {
             OtherName = $"revision {version}";
-            return Analysis.Of(revision.Script, WordBook.Read(revision.Words).Lexicon, cancel).Trace;
+            return Analysis.WhileWaited(revision.Script, WordBook.Read(revision.Words).Lexicon, cancel).Trace;
         }
 
         return null;

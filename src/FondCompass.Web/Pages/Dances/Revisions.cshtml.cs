@@ -26,7 +26,7 @@ public sealed class RevisionsModel(DanceShelf shelf) : DancePage(shelf)
                 return NotFound();
             }
 
-            Difference = DanceDifference.Between(Core.Analysis.Of(revision.Script, WordBook.Read(revision.Words).Lexicon, cancel).Trace, Analysis.Trace);
+            Difference = DanceDifference.Between(Core.Analysis.WhileWaited(revision.Script, WordBook.Read(revision.Words).Lexicon, cancel).Trace, Analysis.Trace);
         }
 
         return Page();

@@ -130,7 +130,7 @@ public static class TaughtClass
     public static async Task<LessonDance> FittedOf(DanceRecord record, string cues, StepLexicon lexicon, TrackBook tracks, CancellationToken cancel)
     {
         var script = cues.Length > 0 ? ClassCues.Over(record.Script, cues, lexicon) : record.Script;
-        var analysis = Analysis.Of(record.Fit.Exceptions.Length > 0 ? $"{script.TrimEnd()}\n{record.Fit.Exceptions}" : script, lexicon, cancel);
+        var analysis = Analysis.WhileWaited(record.Fit.Exceptions.Length > 0 ? $"{script.TrimEnd()}\n{record.Fit.Exceptions}" : script, lexicon, cancel);
         var tempo = record.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo;
         var track = record.Fit.TrackId is { } id ? await tracks.Find(id, cancel) : null;
         var passages = track?.Passages ?? record.Fit.Passages;

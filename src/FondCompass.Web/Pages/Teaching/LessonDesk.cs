@@ -46,7 +46,7 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
             var (dances, lexicon) = (await shelf.FindAll([.. lesson.Dances], cancel), await shelf.Lexicon(cancel));
             foreach (var (id, place) in lesson.Dances.Select((d, i) => (d, i)).Where(d => dances.ContainsKey(d.d)))
             {
-                var lines = TaughtClass.LoggedLines(Core.Analysis.Of(dances[id].Script, lexicon, cancel)).Select(l => (l.Pattern.Part.Name, l.Line.Number)).ToList();
+                var lines = TaughtClass.LoggedLines(Core.Analysis.WhileWaited(dances[id].Script, lexicon, cancel)).Select(l => (l.Pattern.Part.Name, l.Line.Number)).ToList();
                 var result = LessonResult.Of(blocks, place, log, lines);
                 lesson.Went(new DanceHeld { DanceId = id, ReachedLine = result.Reached, RatePercent = result.Rate, WeakLines = [.. result.Weak] });
             }
