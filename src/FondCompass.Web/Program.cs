@@ -8,7 +8,9 @@ builder.AddLogs();
 builder.AddDatabase();
 builder.AddAccounts();
 builder.AddStudioPages();
+builder.AddDearWork();
 builder.Services.AddOpenApi();
+builder.Services.AddExceptionHandler<FaultLog>();
 
 var app = builder.Build();
 app.UseClearErrors();
@@ -17,6 +19,7 @@ app.UseResponseCompression();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
+app.UseRateLimiter();
 app.MapHealth();
 app.MapAnalyse();
 app.MapPaste();

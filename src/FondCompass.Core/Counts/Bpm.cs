@@ -2,17 +2,17 @@ using System.Globalization;
 
 namespace FondCompass.Core.Counts;
 
-/// <summary>Tempo in counts per minute; positive and finite.</summary>
+/// <summary>Tempo in counts per minute; from the slowest to the fastest that is accepted.</summary>
 public readonly record struct Bpm
 {
-    /// <summary>Fastest tempo that is accepted, counts per minute.</summary>
-    public const double Fastest = 100_000;
+    /// <summary>Slowest and fastest tempo that are accepted, counts per minute.</summary>
+    public const double Slowest = 0.01, Fastest = 100_000;
 
     public Bpm(double value)
     {
         if (!IsValid(value))
         {
-            throw new ArgumentOutOfRangeException(nameof(value), value, "A tempo is more than 0 and at most 100000 counts per minute.");
+            throw new ArgumentOutOfRangeException(nameof(value), value, $"A tempo is at least {Slowest} and at most {Fastest} counts per minute.");
         }
 
         Value = value;
@@ -22,7 +22,7 @@ public readonly record struct Bpm
 
     public double SecondsPerCount => 60 / Value;
 
-    public static bool IsValid(double value) => double.IsFinite(value) && value is > 0 and <= Fastest;
+    public static bool IsValid(double value) => double.IsFinite(value) && value is >= Slowest and <= Fastest;
 
     /// <summary>This tempo at a rate: 1 is full speed, 0.8 four fifths of it.</summary>
     public Bpm At(double rate) => new(Value * rate);

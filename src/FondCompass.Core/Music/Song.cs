@@ -41,6 +41,9 @@ public sealed record Song
     /// <summary>Longest song, in counts.</summary>
     public const int MostCounts = 100_000;
 
+    /// <summary>Passages that a song has at the most.</summary>
+    public const int MostPassages = 2_000;
+
     /// <summary>Longest passage without a beat, in seconds.</summary>
     public const double LongestRest = 600;
 
@@ -89,6 +92,11 @@ public sealed record Song
             return "The song has no passages. Give at least one, with its counts and tempo.";
         }
 
+        if (passages.Count > MostPassages)
+        {
+            return $"The song has {passages.Count} passages; at most {MostPassages} can be reckoned. Join some of them.";
+        }
+
         long total = 0;
         for (var i = 0; i < passages.Count; i++)
         {
@@ -111,7 +119,7 @@ public sealed record Song
 
             if (!IsTempo(passage.Bpm) || (passage.BpmEnd is { } end && !IsTempo(end)))
             {
-                return $"{where} has a tempo that cannot be danced; it is more than 0 and at most {Core.Counts.Bpm.Fastest} counts per minute.";
+                return $"{where} has a tempo that cannot be danced; it is at least {Core.Counts.Bpm.Slowest} and at most {Core.Counts.Bpm.Fastest} counts per minute.";
             }
 
             total += passage.Counts;

@@ -18,8 +18,8 @@ public sealed record ReadSong(IReadOnlyList<Passage> Passages, IReadOnlyList<Anc
 /// </summary>
 public static partial class SongText
 {
-    /// <summary>Rows read at the most.</summary>
-    private const int MostRows = 2_000;
+    /// <summary>Rows read at the most: passages, and as many counts held to a moment and remarks.</summary>
+    private const int MostRows = 2 * Song.MostPassages;
 
     public static ReadSong Read(string text, Bpm usual)
     {
@@ -27,7 +27,12 @@ public static partial class SongText
         var anchors = new List<Anchor>();
         var tempo = usual.Value;
         var rows = text.ReplaceLineEndings("\n").Split('\n');
-        for (var i = 0; i < Math.Min(rows.Length, MostRows); i++)
+        if (rows.Length > MostRows)
+        {
+            return new ReadSong([], [], $"The song has {rows.Length} rows; at most {MostRows} are read. Join some of its passages.");
+        }
+
+        for (var i = 0; i < rows.Length; i++)
         {
             var row = rows[i].Trim();
             if (row.Length == 0 || row[0] == '#')

@@ -70,7 +70,7 @@ public static class HeaderReader
             case "tempo" when Bpm.TryParse(value.Replace("bpm", "").Trim(), out var tempo):
                 return (header with { Tempo = tempo }, null);
             case "tempo":
-                return (header, $"'tempo {rest}' cannot be read: write counts per minute, more than 0 and at most {Bpm.Fastest}, such as 'tempo 112'.");
+                return (header, $"'tempo {rest}' cannot be read: write counts per minute, at least {Bpm.Slowest} and at most {Bpm.Fastest}, such as 'tempo 112'.");
             case "intro" when int.TryParse(value.Split(' ')[0], out var intro) && intro is >= 0 and <= 100_000:
                 return (header with { Intro = intro }, null);
             case "intro":

@@ -38,6 +38,9 @@ public sealed record Hall(double Width, double Depth, double Margin = Hall.Usual
 public sealed record RoomWish(Hall Hall, int Dancers, RoomLayout Layout, int Repeats = RoomWish.UsualRepeats, double? Spacing = null, double Allowance = 0)
 {
     public const int UsualRepeats = 6, MostDancers = 10_000, MostRepeats = 1000;
+
+    /// <summary>Repeats that are reckoned with: of a long dance no more than a song has counts for.</summary>
+    public int RepeatsOf(DanceTrace trace) => Math.Clamp(Repeats, 1, Math.Max(1, Music.Song.MostCounts / Math.Max(1, trace.TotalCounts)));
 }
 
 /// <summary>A dancer who stands where a wall's front row is and knows the dance.</summary>
@@ -109,7 +112,7 @@ public sealed record RoomPlan
 
     private static RoomPlan Place(DanceTrace trace, RoomWish wish)
     {
-        var (low, high) = FloorPicture.EnvelopeOf(trace, wish.Repeats);
+        var (low, high) = FloorPicture.EnvelopeOf(trace, wish.RepeatsOf(trace));
         var spacing = Math.Max(LeastSpacing, (wish.Spacing ?? LeastSpacing) + wish.Allowance);
         var grid = wish.Layout == RoomLayout.Circle ? Ring(wish, low, high, spacing) : Grid(wish, low, high, spacing);
         var walls = trace.WallOrder;
@@ -239,12 +242,9 @@ public sealed record RoomPlan
         }
 
         // In front on a wall is whoever has nobody before them that way.
-        bool InFront(FloorPoint at, Facing wall)
-        {
-            var way = new FloorPoint(0, 1).Turned(wall.Index);
-            double Ahead(FloorPoint point) => (point.X * way.X) + (point.Y * way.Y);
-            return Ahead(at) >= standing.Max(p => Ahead(p.At)) - 0.01;
-        }
+        double Ahead(FloorPoint point, Facing wall) => new FloorPoint(0, 1).Turned(wall.Index) is var way ? (point.X * way.X) + (point.Y * way.Y) : 0;
+        var front = walls.Distinct().ToDictionary(w => w, w => standing.Max(p => Ahead(p.At, w)) - 0.01);
+        bool InFront(FloorPoint at, Facing wall) => Ahead(at, wall) >= front[wall];
 
         var corners = standing.Select((p, i) => (p.At, Index: i)).OrderByDescending(p => Math.Abs(p.At.X) + Math.Abs(p.At.Y)).ThenBy(p => p.Index).Take(8).Select(p => p.Index)
             .Concat(Enumerable.Range(0, standing.Count)).Distinct().ToList();

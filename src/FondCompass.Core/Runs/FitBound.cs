@@ -21,6 +21,9 @@ internal sealed class FitBound
     private readonly int _counts;
     private FitCost _most;
 
+    /// <summary>Ways to go on that were looked at so far.</summary>
+    public long Looked { get; private set; }
+
     private readonly record struct Leg(int From, int To, int Lane);
 
     /// <summary>A move with what it needs here: its beginnings as stretches of the song, and what it costs beside the passages.</summary>
@@ -170,6 +173,7 @@ internal sealed class FitBound
     {
         var isThrough = false;
         var next = NextPassage(at);
+        Looked += _ways[state]!.Length;
         foreach (ref readonly var way in _ways[state]!.AsSpan())
         {
             var to = at + way.Length;
@@ -200,6 +204,7 @@ internal sealed class FitBound
     {
         var best = FitCost.Endless;
         var next = NextPassage(at);
+        Looked += _ways[state]!.Length;
         foreach (ref readonly var way in _ways[state]!.AsSpan())
         {
             var to = at + way.Length;

@@ -66,7 +66,7 @@ internal sealed class FitMoves
         _round = dance.IsPhrased ? patterns.Calls.Count(c => !c.Stretch.Pattern.Part.IsTag) : 1;
         var goesOn = !dance.IsPhrased || dance.OrderLoops;
         var changed = dance.OrderChanges.SelectMany(c => (int[])[c.Call, c.To]).ToHashSet();
-        var last = dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).Concat(changed).Append(patterns.LastChange).Where(r => r < MostRepeats).Max();
+        var last = dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).Concat(changed).Append(patterns.LastChange).Where(r => r < MostRepeats).DefaultIfEmpty(0).Max();
         var rounds = goesOn && _round > 0 ? ((last + _round - 1) / _round) + 1 : 1;
         foreach (var walked in RepeatWalk.Of(dance, patterns).TakeWhile(w => w.Call <= rounds * _round))
         {

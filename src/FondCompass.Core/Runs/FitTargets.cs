@@ -49,8 +49,8 @@ internal sealed class FitTargets
         var off = 0;
         for (var lane = 0; lane < Lanes; lane++)
         {
-            var own = starts.Where(s => lane == 0 || LaneOf(s.Part) == lane).Select(s => s.At).ToList();
-            off += _lanes[lane].Sum(p => own.Count == 0 ? NeverDanced : own.Min(s => Math.Abs(s - p)));
+            int[] own = [.. starts.Where(s => lane == 0 || LaneOf(s.Part) == lane).Select(s => s.At)];
+            off += _lanes[lane].Sum(p => own.Length == 0 ? NeverDanced : First(own, p) is var i && i == own.Length ? p - own[^1] : i == 0 ? own[0] - p : Math.Min(own[i] - p, p - own[i - 1]));
         }
 
         return off;

@@ -16,8 +16,8 @@ public sealed class PhraseFit
     /// <summary>States looked at for all ways that are ranked, before those left are let be; reckoning the bound weighs as much as so many.</summary>
     private const int MostWork = 12_000, Reckoning = 500;
 
-    /// <summary>States times song counts, past which nothing is tried: an order of 240 calls to 4,000 counts is within.</summary>
-    private const long MostPlaces = 1_000_000;
+    /// <summary>Ways to go on times song counts, past which nothing is tried; and so often may they be looked at in all before the search ends.</summary>
+    private const long MostPlaces = 8_000_000, MostReckoned = 3 * MostPlaces;
 
     /// <summary>Likeliest ways that are followed from the same state within so many counts.</summary>
     private const int Likeliest = 24, Within = 64;
@@ -88,13 +88,13 @@ public sealed class PhraseFit
         }
 
         var moves = FitMoves.Of(trace, constraints);
-        if ((long)moves.Reach().Count * (song.Counts - start) > MostPlaces)
+        if (moves.Reach().Sum(s => (long)moves.From(s).Length) * (song.Counts - start) > MostPlaces)
         {
             return unchanged with { Narrowed = true };
         }
 
         var fit = new PhraseFit(moves, song, start, targets, constraints.MostTags);
-        return fit.Search(offBefore) is { } exact ? exact with { Work = fit._work } : (fit.SearchLikeliest(offBefore) ?? unchanged) with { Narrowed = true };
+        return fit.Search(offBefore) is { } exact ? exact with { Work = fit._work } : ((fit._bound.Looked < MostReckoned ? fit.SearchLikeliest(offBefore) : null) ?? unchanged) with { Narrowed = true };
     }
 
     /// <summary>
@@ -144,7 +144,7 @@ public sealed class PhraseFit
         }
 
         // As written nothing is further off than before, so there the steps end.
-        for (var most = 0; _looked <= MostStates + _song.Counts; most = Math.Min(Math.Max(1, 2 * most), offBefore))
+        for (var most = 0; _looked <= MostStates + _song.Counts && _bound.Looked < MostReckoned; most = Math.Min(Math.Max(1, 2 * most), offBefore))
         {
             if (Try(FitCost.AtMost(most, Many), FitCost.AtMost(most, Many)) is { } last)
             {

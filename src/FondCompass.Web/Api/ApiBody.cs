@@ -35,7 +35,20 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
         return value.ValueKind == kind ? value : throw RefusedException.Missing($"\"{At}{name}\" as {what}");
     }
 
-    public string? Text(string name) => Field(name, JsonValueKind.String, "a string")?.GetString();
+    public string? Text(string name) => Field(name, JsonValueKind.String, "a string") is { } value ? TextOf(value, $"{At}{name}") : null;
+
+    /// <summary>The text of a JSON string; refused where it holds half of a character.</summary>
+    public static string TextOf(JsonElement value, string what)
+    {
+        try
+        {
+            return value.GetString()!;
+        }
+        catch (InvalidOperationException)
+        {
+            throw RefusedException.Impossible($"\"{what}\" holds half of a character (a lone surrogate), which no text has.");
+        }
+    }
 
     public double? Number(string name) => Field(name, JsonValueKind.Number, "a number") is { } value ? value.GetDouble() : null;
 
@@ -73,7 +86,7 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
     {
         var at = At;
         return Field(name, JsonValueKind.Array, "a list of strings") is not { } list ? null
-            : [.. list.EnumerateArray().Select((item, i) => item.ValueKind == JsonValueKind.String ? item.GetString()! : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as a string"))];
+            : [.. list.EnumerateArray().Select((item, i) => item.ValueKind == JsonValueKind.String ? TextOf(item, $"{at}{name}[{i}]") : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as a string"))];
     }
 
     public IReadOnlyList<double>? Numbers(string name)
@@ -104,7 +117,7 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
     /// <summary>Counts a minute; null when left out, 422 when they cannot be.</summary>
     public double? Bpm(string name = "bpm") => Number(name) is not { } bpm ? null
         : Core.Counts.Bpm.IsValid(bpm) ? bpm
-        : throw RefusedException.Impossible(FormattableString.Invariant($"\"{At}{name}\" is {bpm}; a tempo is more than 0 and at most {Core.Counts.Bpm.Fastest:0} counts a minute."));
+        : throw RefusedException.Impossible(FormattableString.Invariant($"\"{At}{name}\" is {bpm}; a tempo is at least {Core.Counts.Bpm.Slowest} and at most {Core.Counts.Bpm.Fastest:0} counts a minute."));
 }
 
 /// <summary>Endpoints that take a JSON object and answer with one; nothing is stored.</summary>

@@ -11,6 +11,9 @@ internal static class PlanEndpoint
 {
     private const int MostDances = 60, MostPins = 500, MostRungs = 12;
 
+    /// <summary>Lines of all dances together; a lesson of nine hours teaches fewer.</summary>
+    private const int MostLines = 1_000;
+
     private static readonly Dictionary<string, DanceUse> Uses = new()
     {
         ["taught"] = DanceUse.Taught,
@@ -35,7 +38,16 @@ internal static class PlanEndpoint
             throw RefusedException.Impossible($"\"dances\" has {sent.Count}; at most {MostDances} are planned at once.");
         }
 
-        var dances = sent.Select(Dance).ToList();
+        var (dances, lines) = (new List<LessonDance>(), 0);
+        foreach (var dance in sent.Select(Dance))
+        {
+            dances.Add(dance);
+            if ((lines += dance.Analysis.Trace.Parts.Sum(p => p.Part.Lines.Count)) > MostLines)
+            {
+                throw RefusedException.Impossible($"The first {dances.Count} of the dances have {lines} lines (eights); at most {MostLines} are planned at once.");
+            }
+        }
+
         var (level, knowledge, pace) = Group(body.Object("group"));
         var first = dances.FirstOrDefault(d => !d.IsKnown)?.Analysis.Dance;
         var usual = first is null ? new TeachingWay() : TeachingWay.For(first.Header.Genre, level, first.IsPhrased).Way;

@@ -31,9 +31,11 @@ internal static class RoomEndpoint
             repeats = Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats);
         }
 
-        return RoomPlan.Of(analysis.Trace, new RoomWish(
+        var wish = new RoomWish(
             hall, body.Whole("dancers", 1, RoomWish.MostDancers) ?? throw RefusedException.Missing("\"dancers\" as a whole number"), body.Word("layout", Layouts) ?? RoomLayout.Rows, repeats,
-            body.Number("spacing", 0, Hall.Widest), body.Number("allowance", 0, Hall.Widest) ?? 0));
+            body.Number("spacing", 0, Hall.Widest), body.Number("allowance", 0, Hall.Widest) ?? 0);
+        return wish.RepeatsOf(analysis.Trace) >= repeats || analysis.Dance.IsPhrased ? RoomPlan.Of(analysis.Trace, wish)
+            : throw RefusedException.Impossible($"{repeats} repeats of {analysis.Trace.TotalCounts} counts are more than the {Core.Music.Song.MostCounts} counts that can be reckoned.");
     }
 
     private static double Metres(ApiBody room, string side) => (room.Number(side) ?? throw RefusedException.Missing($"\"{room.At}{side}\" in metres")) is var metres && metres > 0 && metres <= Hall.Widest ? metres

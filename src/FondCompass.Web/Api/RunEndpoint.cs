@@ -37,7 +37,8 @@ internal sealed record RunJson(
                 c.Kind.ToString().ToLowerInvariant(), c.Repeat, analysis.Dance.IsPhrased ? c.Part : null,
                 c.Kind is FitKind.Restart or FitKind.Half ? c.Counts : null, c.Kind is FitKind.Tag or FitKind.Wait ? c.Counts : null, FitSaying.Of(c))),
             fit.OffBefore,
-            fit.OffAfter),
+            fit.OffAfter,
+            fit.Narrowed),
         run.Ending is { } ending ? new EndingJson(ending.Part, ending.Count, ending.Facing.ToString(), FitSaying.Of(ending)) : null);
 
     private static double Round(double seconds) => Math.Round(seconds, 6);
@@ -56,6 +57,7 @@ internal sealed record ChangeJson(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Counts,
     string Why);
 
-internal sealed record FitJson(IEnumerable<ChangeJson> Changes, int OffBefore, int OffAfter);
+/// <param name="Narrowed">There was too much to try: there may be a better fit. Left out where there is none.</param>
+internal sealed record FitJson(IEnumerable<ChangeJson> Changes, int OffBefore, int OffAfter, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)] bool Narrowed);
 
 internal sealed record EndingJson(string Part, int Count, string Facing, string? Suggestion);

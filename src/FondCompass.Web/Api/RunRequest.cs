@@ -37,7 +37,7 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
             throw RefusedException.Missing($"passage {number} as an object");
         }
 
-        var name = item.TryGetProperty("name", out var named) && named.ValueKind == JsonValueKind.String ? named.GetString()! : $"passage {number}";
+        var name = item.TryGetProperty("name", out var named) && named.ValueKind == JsonValueKind.String ? ApiBody.TextOf(named, $"name of passage {number}") : $"passage {number}";
         var important = item.TryGetProperty("important", out var marked) && marked.ValueKind == JsonValueKind.True;
         if (item.TryGetProperty("seconds", out var seconds) && seconds.ValueKind == JsonValueKind.Number && !item.TryGetProperty("counts", out _))
         {

@@ -40,7 +40,7 @@ public sealed class StatusModel : PageModel
             400 => ("That request was not complete", "The page had been open too long or came from elsewhere, so nothing was changed. Open the page again and repeat what you did; what you wrote is kept in this browser."),
             404 => ("Nothing is here", "There is no dance, lesson or page at this address, or it belongs to another account. Look for it among your dances."),
             413 => ("That is too much at once", "A dance script may have up to 256 KiB. Nothing was saved; shorten it and try again."),
-            _ => ("Something went wrong here", "That should not happen, and nothing was changed by it. Try once more; if it happens again, the server's messages say why."),
+            _ => ("Something went wrong here", $"That should not happen, and nothing was changed by it. Try once more; if it happens again, the server's messages say why, under {HttpContext.TraceIdentifier}."),
         };
         if (code == 404)
         {

@@ -1,0 +1,55 @@
+using System.Net;
+using System.Threading.RateLimiting;
+
+namespace FondCompass.Web.Hosting;
+
+/// <summary>
+/// What anybody may ask for without signing in waits in queues of its own, so that pages stay quick: short requests in one, long ones in another, few at
+/// a time. From elsewhere than this machine as many as a person makes.
+/// </summary>
+internal static class DearWork
+{
+    /// <summary>Bytes of a body from which a request waits among the long ones.</summary>
+    private const long Long = 16 * 1024;
+
+    /// <summary>Requests that wait; whoever comes behind them is told to come again.</summary>
+    private const int MostWaiting = 200;
+
+    /// <summary>Requests of one address elsewhere: so many at once, and so many a minute.</summary>
+    private const int AtOnce = 30, AMinute = 120;
+
+    /// <summary>Seconds after which a request that was turned away may come again.</summary>
+    private const int ComeAgain = 10;
+
+    public static void AddDearWork(this WebApplicationBuilder builder) => builder.Services.AddRateLimiter(limits =>
+    {
+        limits.GlobalLimiter = PartitionedRateLimiter.CreateChained(Persons(), Queues());
+        limits.OnRejected = async (rejected, _) =>
+        {
+            rejected.HttpContext.Response.Headers.RetryAfter = $"{ComeAgain}";
+            await ClearErrors.Problem(StatusCodes.Status429TooManyRequests, "Too many at once", $"More is asked for just now than can be reckoned. Send it again in {ComeAgain} seconds.").ExecuteAsync(rejected.HttpContext);
+        };
+    });
+
+    private static bool IsForAnybody(HttpContext context) => context.Request.Path.StartsWithSegments("/api") && HttpMethods.IsPost(context.Request.Method);
+
+    private static PartitionedRateLimiter<HttpContext> Persons() => PartitionedRateLimiter.Create<HttpContext, string>(context =>
+        IsForAnybody(context) && context.Connection.RemoteIpAddress is { } from && !IPAddress.IsLoopback(from)
+            ? RateLimitPartition.GetTokenBucketLimiter($"{from}", _ => new TokenBucketRateLimiterOptions
+            {
+                TokenLimit = AtOnce,
+                TokensPerPeriod = AMinute / 60,
+                ReplenishmentPeriod = TimeSpan.FromSeconds(1),
+                AutoReplenishment = true,
+            })
+            : RateLimitPartition.GetNoLimiter(""));
+
+    private static PartitionedRateLimiter<HttpContext> Queues() => PartitionedRateLimiter.Create<HttpContext, string>(context => !IsForAnybody(context) ? RateLimitPartition.GetNoLimiter("pages")
+        : RateLimitPartition.GetConcurrencyLimiter(context.Request.ContentLength is { } length && length <= Long ? "short" : "long", lane => new ConcurrencyLimiterOptions
+        {
+            // One core stays for the pages.
+            PermitLimit = Math.Max(1, lane == "long" ? Environment.ProcessorCount / 2 : Environment.ProcessorCount - 1),
+            QueueLimit = MostWaiting,
+            QueueProcessingOrder = QueueProcessingOrder.OldestFirst,
+        }));
+}
