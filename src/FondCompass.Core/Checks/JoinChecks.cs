@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
@@ -89,10 +90,13 @@ public static class JoinChecks
     private static IEnumerable<Finding> PickUpsAtJoins(DanceTrace trace)
     {
         var told = new HashSet<(JoinKind, string, string, int)>();
+        // An order joins the same stretches again and again.
+        var pickUps = new Stretches<DanceAction?>(s => s.PickUpsBefore().FirstOrDefault());
+        var lastMoves = new Stretches<Tick?>(s => s.LastMoveBeforeEnd());
         foreach (var join in trace.Joins)
         {
-            var pickUp = join.After.PickUpsBefore().FirstOrDefault();
-            if (pickUp is null || join.Before.LastMoveBeforeEnd() is not { } last)
+            var pickUp = pickUps.Of(join.After);
+            if (pickUp is null || lastMoves.Of(join.Before) is not { } last)
             {
                 continue;
             }
@@ -103,6 +107,18 @@ public static class JoinChecks
                 var where = join.Kind == JoinKind.Loop ? "the end of the pattern still moves there when it comes round" : $"{join.Before.Pattern.Part.Name} still moves there";
                 yield return Collision(PlaceOf.Moment(trace.Dance, join.After.Pattern.Part.Name, pickUp), where);
             }
+        }
+    }
+
+    /// <summary>Something of a stretch, reckoned once for each.</summary>
+    private sealed class Stretches<T>(Func<Stretch, T> reckon)
+    {
+        private readonly Dictionary<object, Dictionary<(int From, int To), T>> _known = new(ReferenceEqualityComparer.Instance);
+
+        public T Of(Stretch stretch)
+        {
+            var own = _known.TryGetValue(stretch.Pattern, out var known) ? known : _known[stretch.Pattern] = [];
+            return own.TryGetValue((stretch.From, stretch.To), out var value) ? value : own[(stretch.From, stretch.To)] = reckon(stretch);
         }
     }
 

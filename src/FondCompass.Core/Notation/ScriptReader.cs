@@ -108,7 +108,8 @@ public sealed partial class ScriptReader
             return;
         }
 
-        if (content.Length > LongestRow)
+        // Talk that is kept as a note may be as long as it is.
+        if (content.Length > LongestRow && RowText.FirstWord(content.In(text)).Word != "note")
         {
             _findings.Add(NotationFindings.TooMuch.At(row, string.Create(CultureInfo.InvariantCulture, $"This row has {content.Length:N0} letters; one of more than {LongestRow:N0} is not read. Write each step on a row of its own.")));
             return;

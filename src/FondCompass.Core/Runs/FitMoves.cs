@@ -87,6 +87,9 @@ internal sealed class FitMoves
         _again = goesOn ? Math.Max(0, _entries.FindIndex(e => e.Number > (rounds - 1) * _round)) : null;
     }
 
+    /// <summary>Counts of all that is danced differently: there may be a way to go on at each of them.</summary>
+    public long Counts => _entries.Sum(e => (long)e.Counts);
+
     /// <summary>Whether the dance can be over before the song is.</summary>
     public bool Ends => _again is null;
 

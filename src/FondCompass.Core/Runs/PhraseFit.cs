@@ -88,7 +88,7 @@ public sealed class PhraseFit
         }
 
         var moves = FitMoves.Of(trace, constraints);
-        if (moves.Reach().Sum(s => (long)moves.From(s).Length) * (song.Counts - start) > MostPlaces)
+        if (moves.Counts * (song.Counts - start) > MostPlaces || moves.Reach().Sum(s => (long)moves.From(s).Length) * (song.Counts - start) > MostPlaces)
         {
             return unchanged with { Narrowed = true };
         }

@@ -36,6 +36,7 @@ internal static class StudioPages
             options.Cookie.Name = "fond-token";
         });
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new AutoValidateAntiforgeryTokenAttribute()));
+        builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new KnownHandlers()));
         if (builder.Configuration["FondCompass:Keys"] is { Length: > 0 } keys)
         {
             builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(keys)).SetApplicationName("FondCompass");

@@ -59,6 +59,7 @@ public class HostileTests
         string Row(int letters) => "1 march R + clap" + new string('x', letters - 16);
         Assert.DoesNotContain(Analysis.Of($"part A\n{Row(ScriptReader.LongestRow)}").Findings, f => f.Code == "TEXT10");
         Assert.Equal(2, Analysis.Of($"part A\n{Row(ScriptReader.LongestRow + 1)}").Findings.Single(f => f.Code == "TEXT10").Place.Row);
+        Assert.DoesNotContain(Analysis.Of($"part A\n1 march R\nnote {new string('x', 3 * ScriptReader.LongestRow)}").Findings, f => f.Code == "TEXT10");
         string Rows(int steps) => "part A\n" + string.Concat(Enumerable.Repeat("1-8 march R\n\n# a remark\n", steps));
         Assert.DoesNotContain(Analysis.Of(Rows(ScriptReader.MostRows - 1)).Findings, f => f.Code == "TEXT10");
         var told = Analysis.Of(Rows(ScriptReader.MostRows)).Findings.Single(f => f.Code == "TEXT10");
