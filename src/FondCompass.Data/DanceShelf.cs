@@ -2,6 +2,7 @@ using FondCompass.Core;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Text;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -126,7 +127,7 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     public async Task<bool> SetMarks(Guid id, string? marks, CancellationToken cancel = default)
     {
         string[] own = [.. (marks ?? "").Replace("\0", "", StringComparison.Ordinal).ToLowerInvariant().Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Select(m => m.Length > 30 ? m[..30].TrimEnd() : m).Distinct().Take(8)];
+            .Select(m => Letters.Cut(m, 30).TrimEnd()).Distinct().Take(8)];
         return await context.Dances.Where(d => d.Id == id && d.OwnerId == ownerId).ExecuteUpdateAsync(set => set.SetProperty(d => d.Marks, own), cancel) > 0;
     }
 
@@ -313,14 +314,14 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         var analysis = Analysis.Of(script, lexicon);
         var title = analysis.Dance.Header.Title.Trim();
         dance.Script = script;
-        dance.Title = title.Length == 0 ? "Untitled dance" : title.Length > 200 ? title[..200] : title;
+        dance.Title = title.Length == 0 ? "Untitled dance" : Letters.Cut(title, 200);
         dance.Finds = string.Join(' ', $"{title} {script}".ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Distinct());
         dance.Counts = analysis.Trace.TotalCounts;
         dance.Walls = analysis.Trace.WallOrder.Count;
         dance.State = StateOf(analysis);
         var header = analysis.Dance.Header;
         var level = (header.Level ?? "").Trim().ToLowerInvariant();
-        dance.Level = level.Length > 60 ? level[..60] : level;
+        dance.Level = Letters.Cut(level, 60);
         dance.Genre = header.Genre.ToString().ToLowerInvariant();
         dance.Tempo = header.Tempo?.Value;
         dance.Tags = analysis.Dance.Parts.Count(p => p.IsTag);

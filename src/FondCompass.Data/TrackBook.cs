@@ -1,3 +1,4 @@
+using FondCompass.Core.Text;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -22,7 +23,7 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
         {
             Id = Guid.CreateVersion7(),
             OwnerId = ownerId,
-            Title = title.Length == 0 ? "Untitled track" : title.Length > 200 ? title[..200] : title,
+            Title = title.Length == 0 ? "Untitled track" : Letters.Cut(title, 200),
             Passages = passages,
         };
         context.Tracks.Add(track);

@@ -70,6 +70,27 @@ public partial class DocsTests
         }
     }
 
+    /// <summary>Every package that the application is built with stands on the page of licences, and what ships with the pages has its text beside it.</summary>
+    [Fact]
+    public void Whatever_ships_has_its_licence()
+    {
+        var root = Path.GetFullPath(Path.Combine(Path.GetDirectoryName(Page())!, ".."));
+        var page = File.ReadAllText(Path.Combine(root, "docs", "licences.md"));
+        foreach (var project in Directory.GetFiles(Path.Combine(root, "src"), "*.csproj", SearchOption.AllDirectories))
+        {
+            Assert.All(Package().Matches(File.ReadAllText(project)), m => Assert.Contains(m.Groups[1].Value, page, StringComparison.Ordinal));
+        }
+
+        Assert.All(LicenceText().Matches(page), m => Assert.True(File.Exists(Path.Combine(root, m.Groups[1].Value)), m.Groups[1].Value));
+        Assert.True(File.Exists(Path.Combine(root, "LICENSE")));
+    }
+
+    [GeneratedRegex("PackageReference Include=\"([^\"]+)\"")]
+    private static partial Regex Package();
+
+    [GeneratedRegex("`(src/[^`]+)`")]
+    private static partial Regex LicenceText();
+
     [GeneratedRegex("`([^`]+)`")]
     private static partial Regex CodeSpan();
 

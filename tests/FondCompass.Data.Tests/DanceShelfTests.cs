@@ -9,6 +9,19 @@ public class DanceShelfTests(ShelfFixture fixture)
 {
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
+    /// <summary>A character of two halves where the title is cut: none of it, or all.</summary>
+    [Theory]
+    [InlineData(198, 200)]
+    [InlineData(199, 199)]
+    [InlineData(200, 200)]
+    public async Task A_title_is_cut_between_characters(int before, int kept)
+    {
+        var owner = await fixture.NewOwner();
+        await using var context = fixture.Context();
+        var dance = await new DanceShelf(context, owner).Add($"title {new string('x', before)}🦀 and on\npart A\n1-8 march R", Cancel);
+        Assert.Equal(kept, dance.Title.Length);
+    }
+
     [Fact]
     public async Task What_the_shelf_searches_by_is_computed_from_the_script()
     {

@@ -12,7 +12,7 @@ internal sealed class KnownHandlers : IPageFilter
 
     public void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
-        if (context.HandlerMethod is null)
+        if (context.HandlerMethod is null && context.ActionDescriptor.HandlerMethods.Count > 0)
         {
             context.Result = new NotFoundResult();
         }

@@ -3,6 +3,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Text;
 using FondCompass.Data;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
@@ -50,7 +51,7 @@ public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
         {
             Uses = await shelf.Uses(Open, cancel);
             var wording = string.IsNullOrWhiteSpace(Try) ? $"{Open.Name} R" : Try.Trim();
-            Tried = TriedStep.Of(wording.Length > LongestTry ? wording[..LongestTry] : wording, Open, lexicon, Sight);
+            Tried = TriedStep.Of(Letters.Cut(wording, LongestTry), Open, lexicon, Sight);
         }
     }
 

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Web.Pages.Dances;
 
@@ -120,7 +121,7 @@ public static class ChangesText
     {
         var words = rest.Split(Drills);
         var title = Uri.UnescapeDataString(words[0]).Trim();
-        title = title.Length > LongestTitle ? title[..LongestTitle] : title;
+        title = Letters.Cut(title, LongestTitle);
         return title.Length == 0 || !block.StartsWith("own:", StringComparison.Ordinal) ? null
             : words.Length == 3 && int.TryParse(words[1], NumberStyles.None, CultureInfo.InvariantCulture, out var dance) ? new OwnBlock(block, title, 120, dance, Uri.UnescapeDataString(words[2]))
             : new OwnBlock(block, title, 120);
