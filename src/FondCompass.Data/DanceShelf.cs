@@ -12,8 +12,16 @@ namespace FondCompass.Data;
 /// <param name="Saved">False when somebody saved in between; then <paramref name="Current"/> is theirs.</param>
 public sealed record SaveOutcome(bool Saved, DanceRecord Current);
 
+/// <summary>One save of a dance.</summary>
+/// <param name="Kept">Marked by the instructor: never thinned.</param>
+public sealed record RevisionRow(int Version, DateTimeOffset SavedAt, bool Kept);
+
 /// <summary>A dance in which a step occurs, and where it does first.</summary>
 public sealed record StepUse(Guid DanceId, string Title, int Line, string Count);
+
+/// <summary>Where a step is danced.</summary>
+/// <param name="Unread">Dances whose words may mean it and that were not looked through.</param>
+public sealed record StepUses(IReadOnlyList<StepUse> Where, int Unread);
 
 /// <summary>
 /// One instructor's dances: every read and write goes through the owner's id, so that nobody reaches another's.
@@ -51,8 +59,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     /// <summary>The levels and marks that there are, to choose from.</summary>
     public async Task<(IReadOnlyList<string> Levels, IReadOnlyList<string> Marks)> Choices(CancellationToken cancel = default) => (
-        await Own.Where(d => d.Level != "").Select(d => d.Level).Distinct().OrderBy(l => l).Take(40).ToListAsync(cancel),
-        await Own.SelectMany(d => d.Marks).Distinct().OrderBy(m => m).Take(100).ToListAsync(cancel));
+        await Own.Where(d => d.Level != "").Select(d => d.Level).Distinct().OrderBy(l => l).ToListAsync(cancel),
+        await Own.SelectMany(d => d.Marks).Distinct().OrderBy(m => m).ToListAsync(cancel));
 
     /// <summary>Every dance of every lesson held.</summary>
     private IQueryable<DancedOn> Danced
@@ -178,19 +186,21 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     /// <summary>Where a step is danced: every dance of this owner whose script holds one of its names and in which it is indeed the one meant.</summary>
     /// <param name="step">A step of the owner's lexicon.</param>
-    public async Task<IReadOnlyList<StepUse>> Uses(NamedStep step, CancellationToken cancel = default)
+    public async Task<StepUses> Uses(NamedStep step, CancellationToken cancel = default)
     {
         var names = step.Aliases.Prepend(step.Name).Concat(step.LocalNames.Values.SelectMany(n => n)).Concat(step.Languages.Values.SelectMany(n => n));
         // Scripts write plurals and other spellings too; a name's longest word is enough to look there.
         var patterns = names.Select(n => $"%{Escape(n.ToLowerInvariant().Split(' ', '-').MaxBy(w => w.Length)!)}%").Distinct().ToArray();
-        var dances = await Own.AsNoTracking().Where(d => patterns.Any(p => EF.Functions.Like(d.Finds, p, "\\")))
+        var may = Own.AsNoTracking().Where(d => patterns.Any(p => EF.Functions.Like(d.Finds, p, "\\")));
+        var dances = await may
             .OrderBy(d => d.Title).Take(MostUses).Select(d => new { d.Id, d.Title, d.Script }).ToListAsync(cancel);
         var lexicon = await words.Lexicon(cancel);
-        return dances
+        var unread = dances.Count < MostUses ? 0 : await may.CountAsync(cancel) - dances.Count;
+        return new StepUses(dances
             .Select(d => (Dance: d, At: Analysis.Of(d.Script, lexicon).Trace.Parts.SelectMany(p => p.Actions).FirstOrDefault(a => a.Action.Step == step.Name)?.Action))
             .Where(d => d.At is not null)
             .Select(d => new StepUse(d.Dance.Id, d.Dance.Title, d.At!.Line, d.At.Beat.Label()))
-            .ToList();
+            .ToList(), unread);
     }
 
     /// <summary>A dance of this owner, also one in the bin; null for anybody else's.</summary>
@@ -205,17 +215,26 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     public Task<DanceRecord?> ByTitle(string title, CancellationToken cancel = default) =>
         Own.AsNoTracking().Where(d => EF.Functions.ILike(d.Title, Escape(title.Trim()), "\\")).OrderByDescending(d => d.ChangedAt).FirstOrDefaultAsync(cancel);
 
-    public async Task<IReadOnlyList<DanceRecord>> Deleted(CancellationToken cancel = default) =>
-        await context.Dances.AsNoTracking()
-            .Where(d => d.OwnerId == ownerId && d.DeletedAt != null)
-            .OrderByDescending(d => d.DeletedAt).Take(20).ToListAsync(cancel);
+    /// <summary>Dances on one page of the bin.</summary>
+    public const int BinSize = 20;
+
+    /// <summary>Dances in the bin, the latest first, a page of them.</summary>
+    public async Task<IReadOnlyList<DanceRecord>> Deleted(int skip = 0, CancellationToken cancel = default) =>
+        await Bin.OrderByDescending(d => d.DeletedAt).ThenBy(d => d.Id).Skip(Math.Max(0, skip)).Take(BinSize).ToListAsync(cancel);
+
+    public Task<int> CountDeleted(CancellationToken cancel = default) => Bin.CountAsync(cancel);
+
+    private IQueryable<DanceRecord> Bin => context.Dances.AsNoTracking().Where(d => d.OwnerId == ownerId && d.DeletedAt != null);
 
     /// <summary>Titles of this owner's dances, those in the bin left out.</summary>
     public async Task<IReadOnlyDictionary<Guid, string>> Titles(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default) =>
         await Own.Where(d => ids.Contains(d.Id)).ToDictionaryAsync(d => d.Id, d => d.Title, cancel);
 
+    /// <exception cref="QuotaException">The studio holds as many dances, or as much text, as it may.</exception>
     public async Task<DanceRecord> Add(string script, CancellationToken cancel = default)
     {
+        await Quota.Dances.Check(context.Dances, ownerId, cancel);
+        await Quota.CheckBytes(context, ownerId, cancel);
         var dance = new DanceRecord { Id = Guid.CreateVersion7(), OwnerId = ownerId };
         Describe(dance, script, await words.Lexicon(cancel));
         dance.ChangedAt = DateTimeOffset.UtcNow;
@@ -247,6 +266,13 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
             return new SaveOutcome(false, dance);
         }
 
+        var thins = (dance.Version + 1) % ThinnedEvery == 0;
+        if (thins)
+        {
+            await RevisionThinning.Of(context, id, DateTimeOffset.UtcNow, cancel);
+            await Quota.CheckBytes(context, ownerId, cancel);
+        }
+
         dance.Version++;
         Describe(dance, script, await words.Lexicon(cancel));
         dance.ChangedAt = DateTimeOffset.UtcNow;
@@ -256,19 +282,32 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
             await context.SaveChangesAsync(cancel);
             return new SaveOutcome(true, dance);
         }
-        catch (DbUpdateConcurrencyException)
+        catch (DbUpdateException problem) when (Conflicts.Is(problem))
         {
             context.ChangeTracker.Clear();
-            return await Find(id, cancel) is { } current ? new SaveOutcome(false, current) : null;
+            return await Find(id, cancel) is { } current ? new SaveOutcome(current.Script == dance.Script, current) : null;
         }
     }
 
-    /// <summary>All revisions of an own dance, newest first, without their texts.</summary>
-    public async Task<IReadOnlyList<(int Version, DateTimeOffset SavedAt)>> Revisions(Guid id, CancellationToken cancel = default)
-    {
-        var rows = await OwnRevisions(id).OrderByDescending(r => r.Version).Take(200).Select(r => new { r.Version, r.SavedAt }).ToListAsync(cancel);
-        return rows.ConvertAll(r => (r.Version, r.SavedAt));
-    }
+    /// <summary>Saves after which older revisions are thinned, and looked at how much is kept.</summary>
+    private const int ThinnedEvery = 20;
+
+    /// <summary>Revisions on one page of them.</summary>
+    public const int RevisionsPage = 100;
+
+    /// <summary>Revisions of an own dance, newest first, a page of them, without their texts.</summary>
+    public async Task<IReadOnlyList<RevisionRow>> Revisions(Guid id, int skip = 0, CancellationToken cancel = default) =>
+        await OwnRevisions(id).OrderByDescending(r => r.Version).Skip(Math.Max(0, skip)).Take(RevisionsPage).Select(r => new RevisionRow(r.Version, r.SavedAt, r.Kept)).ToListAsync(cancel);
+
+    public Task<int> CountRevisions(Guid id, CancellationToken cancel = default) => OwnRevisions(id).CountAsync(cancel);
+
+    /// <summary>The revision of an own dance before another; null when there is none.</summary>
+    public Task<int?> RevisionBefore(Guid id, int version, CancellationToken cancel = default) =>
+        OwnRevisions(id).Where(r => r.Version < version).MaxAsync(r => (int?)r.Version, cancel);
+
+    /// <summary>Marks a revision as one that is never thinned, or takes the mark away.</summary>
+    public async Task<bool> KeepRevision(Guid id, int version, bool kept, CancellationToken cancel = default) =>
+        await OwnRevisions(id).Where(r => r.Version == version).ExecuteUpdateAsync(set => set.SetProperty(r => r.Kept, kept), cancel) > 0;
 
     /// <summary>One revision of an own dance; null when there is none.</summary>
     public Task<DanceRevision?> Revision(Guid id, int version, CancellationToken cancel = default) =>
@@ -284,8 +323,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
             return false;
         }
 
-        dance.Fit = fit;
-        await context.SaveChangesAsync(cancel);
+        // Beside the text: a save of the script in between is no conflict with it.
+        await Conflicts.Again(context, () => Find(id, cancel), found => found.Fit = fit, dance, cancel);
         return true;
     }
 

@@ -9,6 +9,11 @@ namespace FondCompass.Data;
 public sealed class FondCompassContext(DbContextOptions<FondCompassContext> options)
     : IdentityDbContext<Instructor, IdentityRole<Guid>, Guid>(options)
 {
+    /// <summary>The keys that sign cookies and letters, the same for every instance.</summary>
+    public DbSet<SigningKey> SigningKeys => Set<SigningKey>();
+
+    public DbSet<AccountEvent> AccountEvents => Set<AccountEvent>();
+
     public DbSet<DanceRecord> Dances => Set<DanceRecord>();
 
     public DbSet<DanceRevision> Revisions => Set<DanceRevision>();
@@ -45,6 +50,13 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             // Parts of words are found anywhere in them.
             dance.HasIndex(d => d.Finds, "IX_Dances_Finds_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
             dance.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<AccountEvent>(told =>
+        {
+            // Not tied to the account: that one was deleted outlives it.
+            told.Property(e => e.Kind).HasMaxLength(AccountEvent.LongestKind);
+            told.Property(e => e.From).HasMaxLength(AccountEvent.LongestFrom);
+            told.HasIndex(e => new { e.AccountId, e.Id });
         });
         builder.Entity<DanceRevision>(revision =>
         {

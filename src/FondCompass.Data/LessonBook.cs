@@ -9,8 +9,10 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
     public async Task<IReadOnlyList<GroupRecord>> Groups(CancellationToken cancel = default) =>
         await context.Groups.AsNoTracking().Where(g => g.OwnerId == ownerId).OrderBy(g => g.Name).ToListAsync(cancel);
 
+    /// <exception cref="QuotaException">There are as many as may be.</exception>
     public async Task<GroupRecord> AddGroup(string name, string meets, int minutes, CancellationToken cancel = default)
     {
+        await Quota.Groups.Check(context.Groups, ownerId, cancel);
         var group = new GroupRecord { Id = Guid.CreateVersion7(), OwnerId = ownerId, Name = name, Meets = meets, LessonMinutes = minutes };
         context.Groups.Add(group);
         await context.SaveChangesAsync(cancel);
@@ -118,6 +120,7 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
             return null;
         }
 
+        await Quota.Courses.Check(context.Courses, ownerId, cancel);
         (course.Id, course.OwnerId, course.CreatedAt) = (Guid.CreateVersion7(), ownerId, DateTimeOffset.UtcNow);
         context.Courses.Add(course);
         await context.SaveChangesAsync(cancel);
@@ -152,6 +155,7 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
             return null;
         }
 
+        await Quota.Lessons.Check(context.Lessons.IgnoreQueryFilters(), ownerId, cancel);
         lesson.Id = Guid.CreateVersion7();
         lesson.OwnerId = ownerId;
         context.Lessons.Add(lesson);

@@ -11,13 +11,15 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
     public const int LargestText = 20_000;
 
     public async Task<IReadOnlyList<TrackRecord>> All(CancellationToken cancel = default) =>
-        await context.Tracks.AsNoTracking().Where(t => t.OwnerId == ownerId).OrderBy(t => t.Title).ThenBy(t => t.Id).Take(500).ToListAsync(cancel);
+        await context.Tracks.AsNoTracking().Where(t => t.OwnerId == ownerId).OrderBy(t => t.Title).ThenBy(t => t.Id).ToListAsync(cancel);
 
     public Task<TrackRecord?> Find(Guid id, CancellationToken cancel = default) =>
         context.Tracks.FirstOrDefaultAsync(t => t.Id == id && t.OwnerId == ownerId, cancel);
 
+    /// <exception cref="QuotaException">The library holds as many as it may.</exception>
     public async Task<TrackRecord> Add(string title, string passages, CancellationToken cancel = default)
     {
+        await Quota.Tracks.Check(context.Tracks, ownerId, cancel);
         title = title.Replace("\0", "", StringComparison.Ordinal).Trim();
         var track = new TrackRecord
         {

@@ -5,14 +5,18 @@ using FondCompass.Web.Pages.Teaching;
 
 var builder = WebApplication.CreateBuilder(args);
 builder.AddLogs();
+builder.AddSiteHosts();
 builder.AddDatabase();
 builder.AddAccounts();
 builder.AddStudioPages();
 builder.AddDearWork();
+builder.AddHealth();
+builder.AddTelemetry();
 builder.Services.AddOpenApi();
 builder.Services.AddExceptionHandler<FaultLog>();
 
 var app = builder.Build();
+app.UseSiteHosts();
 app.UseClearErrors();
 app.UseSafeHeaders();
 app.UseResponseCompression();

@@ -24,6 +24,37 @@ namespace FondCompass.Data.Migrations
             NpgsqlModelBuilderExtensions.HasPostgresExtension(modelBuilder, "pg_trgm");
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
+            modelBuilder.Entity("FondCompass.Data.Records.AccountEvent", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("bigint");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityByDefaultColumn(b.Property<long>("Id"));
+
+                    b.Property<Guid>("AccountId")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("From")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("AccountId", "Id");
+
+                    b.ToTable("AccountEvents");
+                });
+
             modelBuilder.Entity("FondCompass.Data.Records.ClassCuesRecord", b =>
                 {
                     b.Property<Guid>("GroupId")
@@ -206,6 +237,9 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<Guid>("DanceId")
                         .HasColumnType("uuid");
+
+                    b.Property<bool>("Kept")
+                        .HasColumnType("boolean");
 
                     b.Property<DateTimeOffset>("SavedAt")
                         .HasColumnType("timestamp with time zone");
@@ -581,6 +615,27 @@ namespace FondCompass.Data.Migrations
                     b.HasIndex("DanceId", "Held", "Date");
 
                     b.ToTable("Lessons");
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.SigningKey", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityByDefaultColumn(b.Property<int>("Id"));
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.Property<string>("Xml")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("SigningKeys");
                 });
 
             modelBuilder.Entity("FondCompass.Data.Records.TrackRecord", b =>

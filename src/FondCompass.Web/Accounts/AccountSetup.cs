@@ -1,7 +1,10 @@
 using System.Security.Claims;
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.DataProtection.KeyManagement;
 using Microsoft.AspNetCore.Identity;
+using Npgsql;
 
 namespace FondCompass.Web.Accounts;
 
@@ -13,13 +16,25 @@ internal static class AccountSetup
             .AddIdentity<Instructor, IdentityRole<Guid>>(options =>
             {
                 options.User.RequireUniqueEmail = true;
-                options.Password.RequiredLength = 10;
-                options.Password.RequireNonAlphanumeric = false;
-                options.Password.RequireUppercase = false;
-                options.Password.RequireDigit = false;
-                options.Lockout.MaxFailedAccessAttempts = 8;
+                // An address is a name, whatever letters it has; what is no address is refused at the door.
+                options.User.AllowedUserNameCharacters = "";
+                options.Password.RequiredLength = CommonPasswords.Shortest;
+                options.Password.RequiredUniqueChars = 1;
+                options.Password.RequireNonAlphanumeric = options.Password.RequireUppercase = options.Password.RequireLowercase = options.Password.RequireDigit = false;
             })
+            .AddPasswordValidator<CommonPasswords>()
             .AddEntityFrameworkStores<FondCompassContext>();
+        builder.Services.AddScoped<ISecurityStampValidator, Sessions>();
+        builder.Services.AddScoped<AccountLog>();
+        builder.Services.AddScoped<Door>();
+        builder.Services.AddScoped<Doorkey>();
+        builder.Services.AddSingleton<KnownBrowser>();
+        builder.Services.AddSingleton<Tries>();
+        builder.Services.AddSingleton<PostOffice>();
+        builder.Services.AddHostedService(services => services.GetRequiredService<PostOffice>());
+        // Every instance signs with the same keys.
+        builder.Services.AddDataProtection().SetApplicationName("FondCompass");
+        builder.Services.AddOptions<KeyManagementOptions>().Configure<NpgsqlDataSource>((keys, database) => keys.XmlRepository = new KeyShelf(database));
         builder.Services.ConfigureApplicationCookie(options =>
         {
             options.LoginPath = "/sign-in";

@@ -1,3 +1,4 @@
+using FondCompass.Data;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Hosting;
@@ -14,6 +15,8 @@ internal static class ClearErrors
             {
                 _ when DatabaseAway.Is(problem) => StatusCodes.Status503ServiceUnavailable,
                 BadHttpRequestException bad => bad.StatusCode,
+                QuotaException => StatusCodes.Status422UnprocessableEntity,
+                _ when Conflicts.Is(problem) => StatusCodes.Status409Conflict,
                 _ => StatusCodes.Status500InternalServerError,
             },
         });

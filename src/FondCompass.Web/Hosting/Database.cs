@@ -1,3 +1,4 @@
+using System.Reflection;
 using FondCompass.Data;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
@@ -5,20 +6,27 @@ using FondCompass.Web.Accounts;
 using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Migrations;
 using Microsoft.Extensions.Options;
+using Npgsql;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>The database behind the pages: its connection, its migrations, the demo world, its health.</summary>
+/// <summary>The database behind the pages: its connection, its migrations, the demo world.</summary>
 internal static class Database
 {
+    /// <summary>Connections of one instance; PostgreSQL lets in 100 unless told otherwise, which is enough for two and for whoever looks after them.</summary>
+    public const int MostConnections = 40;
+
     public static void AddDatabase(this WebApplicationBuilder builder)
     {
         builder.Services.Configure<StudioOptions>(builder.Configuration.GetSection("FondCompass"));
         var connection = builder.Configuration.GetConnectionString("FondCompass")
             ?? throw new InvalidOperationException("No database is named. Start with ./start, or set ConnectionStrings__FondCompass.");
+        var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { Timeout = 4, CommandTimeout = 15, MaxPoolSize = MostConnections, ApplicationName = "fond-compass" });
+        builder.Services.AddSingleton(_ => source);
         builder.Services.AddDbContext<FondCompassContext>(options => options.UseNpgsql(
-            connection + ";Timeout=4;Command Timeout=15",
+            source,
             npgsql => npgsql.EnableRetryOnFailure(2, TimeSpan.FromMilliseconds(300), null)));
         builder.Services.AddHttpContextAccessor();
         builder.Services.AddScoped(services => new WordBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
@@ -34,31 +42,47 @@ internal static class Database
     private static Guid OwnerOf(IServiceProvider services) =>
         services.GetRequiredService<IHttpContextAccessor>().HttpContext!.User.OwnerId();
 
-    /// <summary>Applies migrations, and loads the demo world when it is asked for and the database is empty.</summary>
+    /// <summary>The lock that starts over one database wait for.</summary>
+    private const long StartLock = 5081;
+
+    /// <summary>Applies migrations, and loads the demo world when it is asked for and the database is empty. Several starts over one database wait for each other.</summary>
     public static async Task PrepareDatabase(this WebApplication app)
     {
-        await using var scope = app.Services.CreateAsyncScope();
-        var context = scope.ServiceProvider.GetRequiredService<FondCompassContext>();
-        await context.Database.MigrateAsync();
-        await DanceShelf.DescribeOld(context);
-        if (scope.ServiceProvider.GetRequiredService<IOptions<StudioOptions>>().Value.Demo)
+        // On a connection of its own, which ends with it, whatever happens to the work.
+        await using var turn = await app.Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync();
+        await Ask(turn, "select pg_advisory_lock($1)", StartLock);
+        var demo = app.Services.GetRequiredService<IOptions<StudioOptions>>().Value.Demo;
+        // A start after a crash should be quick: whether anything is left to do is asked without the model of the whole database.
+        if (!await IsReady(turn, demo))
         {
-            var users = scope.ServiceProvider.GetRequiredService<UserManager<Instructor>>();
-            await context.Database.CreateExecutionStrategy().ExecuteAsync(() => DemoWorld.LoadIfEmpty(context, users));
+            await using var scope = app.Services.CreateAsyncScope();
+            var context = scope.ServiceProvider.GetRequiredService<FondCompassContext>();
+            await context.Database.MigrateAsync();
+            await DanceShelf.DescribeOld(context);
+            if (demo)
+            {
+                var users = scope.ServiceProvider.GetRequiredService<UserManager<Instructor>>();
+                await context.Database.CreateExecutionStrategy().ExecuteAsync(() => DemoWorld.LoadIfEmpty(context, users));
+            }
         }
+
+        await Ask(turn, "select pg_advisory_unlock($1)", StartLock);
     }
 
-    /// <summary>GET /healthz: 200 "ok" when the database answers, else 503.</summary>
-    public static void MapHealth(this WebApplication app) => app.MapGet("/healthz", async (FondCompassContext context, CancellationToken cancel) =>
+    /// <summary>Every migration is applied, every dance described, and somebody there where the demo world is wanted.</summary>
+    private static async Task<bool> IsReady(NpgsqlConnection connection, bool demo)
     {
-        try
-        {
-            await context.Database.ExecuteSqlRawAsync("select 1", cancel);
-            return Results.Text("ok");
-        }
-        catch (Exception problem) when (DatabaseAway.Is(problem))
-        {
-            return Results.Text("the database does not answer", statusCode: StatusCodes.Status503ServiceUnavailable);
-        }
-    });
+        string[] known = [.. typeof(FondCompassContext).Assembly.GetTypes().Select(t => t.GetCustomAttribute<MigrationAttribute>()?.Id).OfType<string>()];
+        return await Ask(connection, "select to_regclass('\"__EFMigrationsHistory\"') is not null") is true
+            && await Ask(connection, "select count(*) = $2 from \"__EFMigrationsHistory\" where \"MigrationId\" = any($1)", known, (long)known.Length) is true
+            && await Ask(connection, "select not exists (select from \"Dances\" where \"Genre\" = '') and (not $1 or exists (select from \"AspNetUsers\"))", demo) is true;
+    }
+
+    private static async Task<object?> Ask(NpgsqlConnection connection, string words, params object[] values)
+    {
+        // Somebody else's start may take its time.
+        await using var command = new NpgsqlCommand(words, connection) { CommandTimeout = 0 };
+        command.Parameters.AddRange(values.Select(v => new NpgsqlParameter { Value = v }).ToArray());
+        return await command.ExecuteScalarAsync();
+    }
 }

@@ -4,11 +4,11 @@ using Npgsql;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>Tells a database that does not answer from every other failure.</summary>
+/// <summary>Tells a database that does not answer, or that can keep no more, from every other failure.</summary>
 internal static class DatabaseAway
 {
-    /// <summary>PostgreSQL's classes for connection failures and an operator's stop.</summary>
-    private static readonly string[] StateClasses = ["08", "57"];
+    /// <summary>PostgreSQL's classes for connection failures, for what it lacks (disk, memory, connections), an operator's stop, and its system's failures.</summary>
+    private static readonly string[] StateClasses = ["08", "53", "57", "58"];
 
     public static bool Is(Exception? problem) => problem switch
     {
@@ -17,4 +17,14 @@ internal static class DatabaseAway
         NpgsqlException or SocketException or RetryLimitExceededException { InnerException: null } => true,
         _ => Is(problem.InnerException),
     };
+
+    /// <summary>What it lacks, in plain words.</summary>
+    public static string Words(Exception? problem) => StateOf(problem) switch
+    {
+        PostgresErrorCodes.DiskFull => "The disk of the database is full, so nothing can be saved until whoever runs it makes room.",
+        PostgresErrorCodes.TooManyConnections => "The database is asked for more than it can answer just now.",
+        _ => "The database is away just now, so nothing can be fetched or saved.",
+    };
+
+    private static string? StateOf(Exception? problem) => problem is PostgresException postgres ? postgres.SqlState : problem is null ? null : StateOf(problem.InnerException);
 }

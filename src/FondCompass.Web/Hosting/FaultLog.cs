@@ -1,5 +1,6 @@
 using System.Diagnostics.Metrics;
 using System.Security.Claims;
+using FondCompass.Data;
 using Microsoft.AspNetCore.Diagnostics;
 
 namespace FondCompass.Web.Hosting;
@@ -17,6 +18,8 @@ internal sealed class FaultLog(ILogger<FaultLog> log, IMeterFactory meters) : IE
         var (status, title, detail) = exception switch
         {
             _ when DatabaseAway.Is(exception) => (StatusCodes.Status503ServiceUnavailable, "The database is away", "The database does not answer just now; try again in a little while."),
+            QuotaException full => (StatusCodes.Status422UnprocessableEntity, "This is as much as fits", full.Message),
+            _ when Conflicts.Is(exception) => (StatusCodes.Status409Conflict, "Somebody saved at the same moment", "Nothing was written over it; look at how it stands, then repeat what is missing."),
             BadHttpRequestException bad => (bad.StatusCode, "The request is not complete", "It ended early, or is not as HTTP has it."),
             _ => (StatusCodes.Status500InternalServerError, "Something went wrong here", $"That should not happen. The server's messages say why, under {httpContext.TraceIdentifier}."),
         };
@@ -34,7 +37,7 @@ internal sealed class FaultLog(ILogger<FaultLog> log, IMeterFactory meters) : IE
                 log.LogWarning("The database does not answer: {Method} {Path} of account {Account}: {Why}", request.Method, path, account, exception.GetBaseException().Message);
                 break;
             default:
-                log.LogInformation("A request that is not complete: {Method} {Path}: {Why}", request.Method, path, exception.Message);
+                log.LogInformation("A request that was refused: {Method} {Path}: {Why}", request.Method, path, exception.Message);
                 break;
         }
 

@@ -1,4 +1,3 @@
-using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Razor;
 
@@ -19,6 +18,8 @@ internal static class StudioPages
         {
             options.Conventions.AuthorizeFolder("/");
             options.Conventions.AllowAnonymousToPage("/SignIn");
+            options.Conventions.AllowAnonymousToPage("/Password");
+            options.Conventions.AllowAnonymousToPage("/NewPassword");
             options.Conventions.AllowAnonymousToPage("/Status");
             options.Conventions.AllowAnonymousToPage("/Help");
             options.Conventions.AllowAnonymousToPage("/Teaching/Class");
@@ -37,9 +38,5 @@ internal static class StudioPages
         });
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new KnownHandlers()));
-        if (builder.Configuration["FondCompass:Keys"] is { Length: > 0 } keys)
-        {
-            builder.Services.AddDataProtection().PersistKeysToFileSystem(new DirectoryInfo(keys)).SetApplicationName("FondCompass");
-        }
     }
 }

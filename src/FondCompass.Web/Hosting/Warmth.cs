@@ -2,6 +2,7 @@ using FondCompass.Core;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Prose;
 using FondCompass.Core.Steps;
+using FondCompass.Data;
 
 namespace FondCompass.Web.Hosting;
 
@@ -22,6 +23,12 @@ internal static class Warmth
 
     public static void WarmUp(this WebApplication app) => app.Lifetime.ApplicationStarted.Register(() => Task.Run(() =>
     {
+        // The model of the database is made when it is first asked for; pages wait for it, so it is made first.
+        using (var scope = app.Services.CreateScope())
+        {
+            _ = scope.ServiceProvider.GetRequiredService<FondCompassContext>().Model;
+        }
+
         var slot = StepSlot.AtRow(Little, 3, StepLexicon.Shipped);
         StepCompletion.Find("vine", slot, Analysis.Of(Little).Dance.Header, StepLexicon.Shipped);
         ProseReader.Read(Told);

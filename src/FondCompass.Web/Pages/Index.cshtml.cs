@@ -31,6 +31,12 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
 
     public IReadOnlyList<DanceRecord> Dances { get; private set; } = [];
 
+    /// <summary>A page of the bin, from 1.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int Bin { get; set; } = 1;
+
+    public int InBin { get; private set; }
+
     public IReadOnlyList<DanceRecord> Binned { get; private set; } = [];
 
     public bool HasExamples => Dances.Any(Examples.IsOne);
@@ -79,7 +85,8 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
         await Find(cancel);
         (Levels, Marks) = await shelf.Choices(cancel);
         Groups = await book.Groups(cancel);
-        Binned = await shelf.Deleted(cancel);
+        (Bin, InBin) = (Math.Clamp(Bin, 1, 1000), await shelf.CountDeleted(cancel));
+        Binned = await shelf.Deleted((Bin - 1) * DanceShelf.BinSize, cancel);
         var today = DateOnly.FromDateTime(DateTime.UtcNow);
         Tonight = await book.Tonight(today, cancel);
         if (Tonight is not null)

@@ -37,7 +37,7 @@ public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
 
     public NamedStep? Open { get; private set; }
 
-    public IReadOnlyList<StepUse> Uses { get; private set; } = [];
+    public StepUses Uses { get; private set; } = new([], 0);
 
     public TriedStep? Tried { get; private set; }
 

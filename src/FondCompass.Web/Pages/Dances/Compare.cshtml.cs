@@ -22,7 +22,7 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
 
     public IReadOnlyList<string> Variants => Versions.Of(Analysis.Trace.Actions).Select(l => l.ToString()).ToList();
 
-    public IReadOnlyList<(int Version, DateTimeOffset SavedAt)> Saves { get; private set; } = [];
+    public IReadOnlyList<RevisionRow> Saves { get; private set; } = [];
 
     public string OtherName { get; private set; } = "";
 
@@ -33,7 +33,7 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
     public async Task OnGet(CancellationToken cancel)
     {
         Others = (await Shelf.Search(null, cancel)).Where(d => d.Id != Id).ToList();
-        Saves = await Shelf.Revisions(Id, cancel);
+        Saves = await Shelf.Revisions(Id, cancel: cancel);
         // With nothing chosen: a version of its own, or the last change.
         With ??= Variants.Count > 0 ? $"version:{Variants[0]}"
             : Saves.Where(s => s.Version != Dance.Version).OrderByDescending(s => s.Version).Select(s => $"revision:{s.Version}").FirstOrDefault();

@@ -31,6 +31,9 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
 
     protected DanceShelf Shelf => shelf;
 
+    /// <summary>Goes on with the dance as somebody else saved it meanwhile.</summary>
+    protected void Take(DanceRecord current) => (Dance, _analysis) = (current, null);
+
     /// <summary>Which of the five is open.</summary>
     public abstract string Stage { get; }
 

@@ -247,7 +247,18 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     public async Task<IActionResult> OnPostWriteIn(int version, CancellationToken cancel)
     {
         var outcome = await Shelf.Save(Id, version, DancedScript.TrimEnd() + "\n", cancel);
-        return outcome is { Saved: true } ? await Store("", cancel) : Redirect($"/dances/{Id}/write");
+        if (outcome is not { Saved: false, Current: var current })
+        {
+            return outcome is null ? NotFound() : await Store("", cancel);
+        }
+
+        Take(current);
+        Forget();
+        _problems.Add("The dance was changed elsewhere meanwhile; nothing was written into it. Look at it as it is now, then write it.");
+        Response.StatusCode = StatusCodes.Status409Conflict;
+        Library = await tracks.All(cancel);
+        _ = Danced;
+        return Page();
     }
 
     /// <summary>A tempo tapped: seconds of the taps, comma separated.</summary>
@@ -285,12 +296,18 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     private async Task<IActionResult> Store(string exceptions, CancellationToken cancel)
     {
-        Dance.Fit.Exceptions = exceptions.Length > TrackBook.LargestText ? Dance.Fit.Exceptions : exceptions;
+        var tooLong = exceptions.Length > TrackBook.LargestText;
+        Dance.Fit.Exceptions = tooLong ? Dance.Fit.Exceptions : exceptions;
         await Shelf.SaveFit(Id, Dance.Fit, cancel);
         Forget();
+        if (tooLong)
+        {
+            _problems.Add($"The tags and restarts of this track are longer than {TrackBook.LargestText} characters; this one was not added. Write them into the dance.");
+        }
+
         Library = await tracks.All(cancel);
         _ = Danced;
-        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : Redirect($"/dances/{Id}/fit");
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : tooLong ? Page() : Redirect($"/dances/{Id}/fit");
     }
 
     /// <summary>The tempo of a track where the dance begins; infinite for one that cannot be read or whose bars the dance's lines do not fill.</summary>

@@ -1,0 +1,80 @@
+using System.Net.Mail;
+using System.Threading.Channels;
+using FondCompass.Data.Records;
+using FondCompass.Web.Hosting;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.Options;
+
+namespace FondCompass.Web.Accounts;
+
+/// <summary>A letter that somebody asked for.</summary>
+/// <param name="Email">To whom, if there is anything to write.</param>
+/// <param name="Site">The address its link begins with.</param>
+/// <param name="MayBegin">Whether it may begin an account; else it is for those that there are.</param>
+internal sealed record Asked(string Email, Uri Site, bool MayBegin, string From);
+
+/// <summary>
+/// Writes and sends letters behind the answer, so that asking takes as long for an address that is known as for one that is not. Without a server
+/// they are files in a folder, one for each: a simulated post office.
+/// </summary>
+internal sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptions> studio, ILogger<PostOffice> log) : BackgroundService
+{
+    /// <summary>Letters that wait; what comes behind them is dropped, and asked for again.</summary>
+    private const int MostWaiting = 500;
+
+    private readonly Channel<Asked> _asked = Channel.CreateBounded<Asked>(new BoundedChannelOptions(MostWaiting) { FullMode = BoundedChannelFullMode.DropWrite });
+
+    public bool IsFolder => studio.Value.MailServer.Length == 0;
+
+    public void Ask(Asked asked) => _asked.Writer.TryWrite(asked);
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        await foreach (var asked in _asked.Reader.ReadAllAsync(stoppingToken))
+        {
+            try
+            {
+                await Write(asked, stoppingToken);
+            }
+            catch (Exception problem) when (problem is not OperationCanceledException)
+            {
+                log.LogError(problem, "A letter could not be sent; who asked for it can ask again");
+            }
+        }
+    }
+
+    private async Task Write(Asked asked, CancellationToken cancel)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        var account = await scope.ServiceProvider.GetRequiredService<UserManager<Instructor>>().FindByEmailAsync(asked.Email);
+        // The demo studio has no password, and none is made for it.
+        if (account is { PasswordHash: null } || (account is null && !asked.MayBegin))
+        {
+            return;
+        }
+
+        var link = new Uri(asked.Site, $"/password/new?key={scope.ServiceProvider.GetRequiredService<Doorkey>().For(asked.Email, account)}");
+        var (subject, first) = account is null ? ("Your studio in Fond Compass", "Somebody, hopefully you, asked for an account with this address. Choose its password here:")
+            : ("A new password for Fond Compass", "Somebody, hopefully you, asked for a new password. Choose it here:");
+        using var letter = new MailMessage(studio.Value.MailFrom, asked.Email, subject,
+            $"{first}\n\n{link}\n\nThe link holds for an hour and works once. If it was not you, leave it: nothing changes.\n");
+        using var office = Office();
+        await office.SendMailAsync(letter, cancel);
+        if (account is not null)
+        {
+            await scope.ServiceProvider.GetRequiredService<AccountLog>().Write(account.Id, "asked for a letter with a new password", asked.From, cancel);
+        }
+    }
+
+    private SmtpClient Office()
+    {
+        if (IsFolder)
+        {
+            var folder = Directory.CreateDirectory(studio.Value.Mail);
+            return new SmtpClient { DeliveryMethod = SmtpDeliveryMethod.SpecifiedPickupDirectory, PickupDirectoryLocation = folder.FullName };
+        }
+
+        var server = studio.Value.MailServer.Split(':');
+        return server is [var host, var port] && int.TryParse(port, out var number) ? new SmtpClient(host, number) { EnableSsl = true } : new SmtpClient(server[0]) { EnableSsl = true };
+    }
+}
