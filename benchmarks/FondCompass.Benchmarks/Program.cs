@@ -7,6 +7,12 @@ using BenchmarkDotNet.Running;
 using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using FondCompass.Benchmarks;
 
+if (args is [var web, "load"])
+{
+    await LoadBenchmarks.Run(web);
+    return;
+}
+
 // Core first, by the benchmark library; then the pages of the running application.
 var config = ManualConfig.CreateEmpty()
     .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.DontLogOutput))

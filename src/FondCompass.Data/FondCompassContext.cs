@@ -34,6 +34,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
 
     public DbSet<LessonEventRecord> LessonEvents => Set<LessonEventRecord>();
 
+    public DbSet<ClassShownRecord> ClassShown => Set<ClassShownRecord>();
+
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
@@ -123,6 +125,11 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             told.Property(e => e.Words).HasMaxLength(LessonEventRecord.LongestWords);
             told.HasIndex(e => new { e.LessonId, e.Arrived });
             told.HasOne<LessonRecord>().WithMany().HasForeignKey(e => e.LessonId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<ClassShownRecord>(shown =>
+        {
+            shown.HasKey(s => s.LessonId);
+            shown.HasOne<LessonRecord>().WithMany().HasForeignKey(s => s.LessonId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<LessonRecord>(lesson =>
         {

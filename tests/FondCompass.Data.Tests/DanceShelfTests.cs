@@ -94,7 +94,7 @@ public class DanceShelfTests(ShelfFixture fixture)
         var dance = await shelf.Add("title Ebb\npart A\n1 step R", Cancel);
         Assert.True(await shelf.Delete(dance.Id, Cancel));
         Assert.Empty(await shelf.Search("", Cancel));
-        Assert.Equal("Ebb", Assert.Single(await shelf.Deleted(Cancel)).Title);
+        Assert.Equal("Ebb", Assert.Single(await shelf.Deleted(cancel: Cancel)).Title);
         Assert.True(await shelf.Restore(dance.Id, Cancel));
         Assert.Single(await shelf.Search("", Cancel));
     }

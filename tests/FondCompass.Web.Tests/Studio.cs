@@ -17,6 +17,9 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
 {
     public TestDatabase Database { get; } = new();
 
+    /// <summary>The folder that letters are written to.</summary>
+    public string Mail { get; } = Directory.CreateTempSubdirectory("fond-mail-").FullName;
+
     /// <summary>Started once, before the test classes begin side by side.</summary>
     public ValueTask InitializeAsync()
     {
@@ -29,6 +32,7 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         builder.UseContentRoot(Path.Combine(TestDatabase.Root, "src", "FondCompass.Web"));
         builder.UseSetting("ConnectionStrings:FondCompass", Database.Connection);
         builder.UseSetting("FondCompass:Demo", "true");
+        builder.UseSetting("FondCompass:Mail", Mail);
         builder.UseEnvironment("Production");
         builder.ConfigureServices(services => services.AddTransient<IStartupFilter, FromLoopback>());
     }
@@ -49,6 +53,7 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         await base.DisposeAsync();
         Npgsql.NpgsqlConnection.ClearAllPools();
         Database.Dispose();
+        Directory.Delete(Mail, recursive: true);
     }
 
     /// <summary>The test server has no sockets; requests are given the loopback address that real ones have.</summary>

@@ -5,17 +5,27 @@ using System.Net.Sockets;
 namespace FondCompass.Tests.Databases;
 
 /// <summary>The built application as its own process, over a database of its own, with demo data.</summary>
-/// <param name="dll">The built web application.</param>
-public sealed class RunningApplication(string dll) : IAsyncDisposable
+public sealed class RunningApplication : IAsyncDisposable
 {
+    private readonly string _dll;
     private readonly int _port = FreePort();
     private Process? _process;
 
-    public TestDatabase Database { get; } = new();
+    private bool _isBeside;
+
+    public RunningApplication(string dll)
+        : this(dll, new TestDatabase())
+    {
+    }
+
+    private RunningApplication(string dll, TestDatabase database) => (_dll, Database) = (dll, database);
+
+    public TestDatabase Database { get; }
+
+    /// <summary>Another instance over the same database, to be ended before this one.</summary>
+    public RunningApplication Beside() => new(_dll, Database) { _isBeside = true };
 
     public string Address => $"http://127.0.0.1:{_port}";
-
-    private string Keys { get; } = Directory.CreateTempSubdirectory("fond-keys-").FullName;
 
     /// <summary>Ends the server and starts it again, as after a restart of the machine.</summary>
     public async Task Restart()
@@ -27,22 +37,24 @@ public sealed class RunningApplication(string dll) : IAsyncDisposable
     public ValueTask DisposeAsync()
     {
         End();
-        Database.Dispose();
-        Directory.Delete(Keys, recursive: true);
+        if (!_isBeside)
+        {
+            Database.Dispose();
+        }
+
         return ValueTask.CompletedTask;
     }
 
     public async Task Start()
     {
         var web = Path.Combine(TestDatabase.Root, "src", "FondCompass.Web");
-        var start = new ProcessStartInfo("dotnet", [dll])
+        var start = new ProcessStartInfo("dotnet", [_dll])
         {
             WorkingDirectory = web,
             RedirectStandardOutput = true,
         };
         start.Environment["ConnectionStrings__FondCompass"] = Database.Connection;
         start.Environment["FondCompass__Demo"] = "true";
-        start.Environment["FondCompass__Keys"] = Keys;
         start.Environment["ASPNETCORE_URLS"] = Address;
         start.Environment["ASPNETCORE_CONTENTROOT"] = web;
         // It tells where it listens when it is ready, and ends its output when it ends.

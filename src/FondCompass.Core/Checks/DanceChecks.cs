@@ -1,3 +1,4 @@
+using System.Globalization;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Text;
@@ -13,6 +14,8 @@ public static class DanceChecks
 
     /// <summary>Parts beyond so many findings are not looked at any more.</summary>
     private const int EnoughToSort = 20_000;
+
+    public static readonly FindingCode More = new("TEXT11", Severity.Info, "More findings than are listed");
 
     public static IReadOnlyList<Finding> Check(DanceTrace trace)
     {
@@ -32,13 +35,23 @@ public static class DanceChecks
         findings.AddRange(WallChecks.Check(trace));
         findings.AddRange(VariantChecks.Check(trace));
         findings.AddRange(ExceptionChecks.Check(trace));
-        return findings
-            .OrderBy(f => f.Severity == Severity.Error && findings.Count > Most ? 0 : 1)
+        var cut = findings.Count > Most;
+        // Where not all are listed: first that the text was not read to its end, then what cannot be danced; and that there are more.
+        var ordered = findings
+            .OrderBy(f => !cut ? 0 : f.Kind == NotationFindings.TooMuch ? 0 : f.Severity == Severity.Error ? 1 : 2)
             .ThenBy(f => f.Place.Row ?? int.MaxValue)
             .ThenBy(f => f.Severity)
-            .Take(Most)
+            .ToList();
+        return (cut ? ordered.Take(Most - 1).Append(TooMany(ordered)) : ordered)
             .Select(f => f.Place is { Row: { } row, Words: null } && row <= dance.Rows.Count ? f with { Place = f.Place with { Words = Content(dance.Rows[row - 1]) } } : f)
             .ToList();
+    }
+
+    /// <summary>What tells of those that are left out, at the first of them.</summary>
+    private static Finding TooMany(List<Finding> ordered)
+    {
+        var left = ordered.Count - Most + 1;
+        return new Finding(More, new Place(Row: ordered[Most - 1].Place.Row ?? 1), string.Create(CultureInfo.InvariantCulture, $"{Most - 1} findings are listed, those that cannot be danced first; at least {left:N0} more are not. Mend some, and the others are listed."));
     }
 
     /// <summary>A row without its remark and the space around it.</summary>

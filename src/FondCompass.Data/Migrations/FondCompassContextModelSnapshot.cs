@@ -75,6 +75,20 @@ namespace FondCompass.Data.Migrations
                     b.ToTable("ClassCues");
                 });
 
+            modelBuilder.Entity("FondCompass.Data.Records.ClassShownRecord", b =>
+                {
+                    b.Property<Guid>("LessonId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.HasKey("LessonId");
+
+                    b.ToTable("ClassShown");
+                });
+
             modelBuilder.Entity("FondCompass.Data.Records.CourseRecord", b =>
                 {
                     b.Property<Guid>("Id")
@@ -822,6 +836,15 @@ namespace FondCompass.Data.Migrations
                     b.HasOne("FondCompass.Data.Records.GroupRecord", null)
                         .WithMany()
                         .HasForeignKey("GroupId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.ClassShownRecord", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.LessonRecord", null)
+                        .WithMany()
+                        .HasForeignKey("LessonId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -393,6 +393,14 @@ public sealed class DanceHeld
     public int[] WeakLines { get; set; } = [];
 }
 
+/// <summary>What the board of a lesson shows its class, the latest of it.</summary>
+public sealed class ClassShownRecord
+{
+    public Guid LessonId { get; set; }
+
+    public string State { get; set; } = "";
+}
+
 /// <summary>One thing that a board told of a lesson. What arrives twice is kept once.</summary>
 public sealed class LessonEventRecord
 {

@@ -57,7 +57,11 @@ internal sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOpt
         var (subject, first) = account is null ? ("Your studio in Fond Compass", "Somebody, hopefully you, asked for an account with this address. Choose its password here:")
             : ("A new password for Fond Compass", "Somebody, hopefully you, asked for a new password. Choose it here:");
         using var letter = new MailMessage(studio.Value.MailFrom, asked.Email, subject,
-            $"{first}\n\n{link}\n\nThe link holds for an hour and works once. If it was not you, leave it: nothing changes.\n");
+            $"{first}\r\n\r\n{link}\r\n\r\nThe link holds for an hour and works once. If it was not you, leave it: nothing changes.\r\n")
+        {
+            // As it is written, so that a letter that is a file can be read, and its link taken from it.
+            BodyTransferEncoding = System.Net.Mime.TransferEncoding.SevenBit,
+        };
         using var office = Office();
         await office.SendMailAsync(letter, cancel);
         if (account is not null)

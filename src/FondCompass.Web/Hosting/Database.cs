@@ -36,6 +36,8 @@ internal static class Database
         builder.Services.AddScoped<LessonDesk>();
         builder.Services.AddScoped<ClassLessons>();
         builder.Services.AddSingleton<ClassWindows>();
+        builder.Services.AddSingleton<ClassRelay>();
+        builder.Services.AddHostedService(services => services.GetRequiredService<ClassRelay>());
         builder.Services.AddScoped(services => new LessonBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
     }
 

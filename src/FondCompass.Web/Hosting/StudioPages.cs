@@ -38,5 +38,6 @@ internal static class StudioPages
         });
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new KnownHandlers()));
+        builder.Services.Configure<MvcOptions>(options => options.ModelBinderProviders.Insert(0, new WholeText()));
     }
 }

@@ -20,5 +20,9 @@ public sealed class PasswordModel : PageModel
 
     public string? LettersAreIn => _door.LettersAreIn;
 
+    public void OnGet()
+    {
+    }
+
     public void OnPost() => (Problem, Said) = _door.SendLetter(Email);
 }

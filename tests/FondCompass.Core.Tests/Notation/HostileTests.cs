@@ -52,6 +52,27 @@ public class HostileTests
         Assert.All(analysis.Findings, f => Assert.InRange(f.Message.Length, 1, 600));
     }
 
+    /// <summary>What cannot all be listed says so, and says first that the text was not read to its end.</summary>
+    [Theory]
+    [InlineData(499, false)]
+    [InlineData(500, false)]
+    [InlineData(501, true)]
+    [InlineData(4000, true)]
+    public void Findings_that_are_not_listed_are_told(int wrong, bool isCut)
+    {
+        var findings = Analysis.Of("part A\n" + string.Concat(Enumerable.Range(0, wrong).Select(i => $"{(i % 8) + 1} flurble{i}\n"))).Findings;
+        Assert.Equal(isCut ? Checks.DanceChecks.Most : wrong, findings.Count(f => f.Code is "TEXT01" or "TEXT11"));
+        Assert.Equal(isCut, findings.Any(f => f.Code == "TEXT11"));
+        if (isCut)
+        {
+            Assert.Contains($"at least {findings.Count(f => f.Code != "TEXT11") switch { var listed => (wrong - listed).ToString("N0", System.Globalization.CultureInfo.InvariantCulture) }} more", findings[^1].Message, StringComparison.Ordinal);
+        }
+
+        var both = Analysis.Of("part A\n" + string.Concat(Enumerable.Repeat("1 flurble\n", ScriptReader.MostRows + 1))).Findings;
+        Assert.Equal("TEXT10", both[0].Code);
+        Assert.Equal("TEXT11", both[^1].Code);
+    }
+
     /// <summary>Letters of a row and rows that are read, and one more.</summary>
     [Fact]
     public void Limits_are_said_where_they_are_passed()

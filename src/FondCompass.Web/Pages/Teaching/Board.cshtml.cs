@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>The board that leads a lesson block by block. The browser is given times and words, and tells what happens.</summary>
-public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shelf, TrackBook tracks, LessonEvents events, ClassWindows windows) : PageModel
+public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shelf, TrackBook tracks, LessonEvents events, ClassWindows windows, ClassRelay relay) : PageModel
 {
     /// <summary>Taps that are read at once.</summary>
     private const int MostTaps = 400;
@@ -134,7 +134,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             return Refused(StatusCodes.Status413PayloadTooLarge, "That is more than a screen can show.");
         }
 
-        windows.Show(Id, text);
+        await relay.Show(Id, text, cancel);
         return new JsonResult(new { windows = windows.Count(Id) });
     }
 

@@ -9,9 +9,16 @@ internal static class ClassEndpoints
     public static void MapClassWindows(this WebApplication app)
     {
         app.MapGet("/class/time", () => Results.Text(ClassWindows.Now.ToString("0.000", System.Globalization.CultureInfo.InvariantCulture))).ExcludeFromDescription();
-        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, FondCompassContext context, CancellationToken cancel) =>
-            await LessonOf(code, context, cancel) is not { } lesson ? Results.NotFound()
-                : windows.Watch(lesson, cancel) is { } shown ? TypedResults.ServerSentEvents(shown) : Results.StatusCode(StatusCodes.Status429TooManyRequests)).ExcludeFromDescription();
+        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, ClassRelay relay, FondCompassContext context, CancellationToken cancel) =>
+        {
+            if (await LessonOf(code, context, cancel) is not { } lesson)
+            {
+                return Results.NotFound();
+            }
+
+            await relay.Remember(lesson, cancel);
+            return windows.Watch(lesson, cancel) is { } shown ? TypedResults.ServerSentEvents(shown) : Results.StatusCode(StatusCodes.Status429TooManyRequests);
+        }).ExcludeFromDescription();
     }
 
     /// <summary>The lesson of a code that holds still; null for any other.</summary>

@@ -7,7 +7,7 @@ using Microsoft.Extensions.Caching.Memory;
 
 namespace FondCompass.Web.Pages.Teaching;
 
-/// <summary>The screens that show a class what its board shows, lesson by lesson. They are told of every change; nothing is stored of it.</summary>
+/// <summary>The screens that show a class what its board shows, lesson by lesson. They are told of every change; <see cref="ClassRelay"/> carries it to other instances.</summary>
 public sealed class ClassWindows(IMemoryCache cache)
 {
     /// <summary>Most letters of what a board shows; called live it tells three eights of steps.</summary>
@@ -27,6 +27,8 @@ public sealed class ClassWindows(IMemoryCache cache)
     /// <summary>Something is sent at least so often, so that a screen that hears nothing knows that it is cut off.</summary>
     private static readonly TimeSpan Quiet = TimeSpan.FromSeconds(5);
 
+    private const string Nothing = "{}";
+
     public static string NewCode() => RandomNumberGenerator.GetString(Letters, CodeLength);
 
     /// <summary>Milliseconds of the server's own clock; boards and screens tell their moments by it.</summary>
@@ -41,7 +43,13 @@ public sealed class ClassWindows(IMemoryCache cache)
         return new Hall();
     })!;
 
-    /// <summary>Tells every screen what is shown now.</summary>
+    /// <summary>Whether it is known here what is shown.</summary>
+    public bool Knows(Guid lesson) => HallOf(lesson).State != Nothing;
+
+    /// <summary>Whether a screen hangs on this instance.</summary>
+    public bool IsWatched(Guid lesson) => !HallOf(lesson).Screens.IsEmpty;
+
+    /// <summary>Tells every screen of this instance what is shown now.</summary>
     public void Show(Guid lesson, string state)
     {
         var hall = HallOf(lesson);
@@ -93,7 +101,7 @@ public sealed class ClassWindows(IMemoryCache cache)
 
     private sealed class Hall
     {
-        public string State { get; set; } = "{}";
+        public string State { get; set; } = Nothing;
 
         public ConcurrentDictionary<Guid, Channel<string>> Screens { get; } = new();
     }

@@ -36,6 +36,24 @@ namespace FondCompass.Data.Migrations
                 });
 
             migrationBuilder.CreateTable(
+                name: "ClassShown",
+                columns: table => new
+                {
+                    LessonId = table.Column<Guid>(type: "uuid", nullable: false),
+                    State = table.Column<string>(type: "text", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_ClassShown", x => x.LessonId);
+                    table.ForeignKey(
+                        name: "FK_ClassShown_Lessons_LessonId",
+                        column: x => x.LessonId,
+                        principalTable: "Lessons",
+                        principalColumn: "Id",
+                        onDelete: ReferentialAction.Cascade);
+                });
+
+            migrationBuilder.CreateTable(
                 name: "SigningKeys",
                 columns: table => new
                 {
@@ -60,6 +78,9 @@ namespace FondCompass.Data.Migrations
         {
             migrationBuilder.DropTable(
                 name: "AccountEvents");
+
+            migrationBuilder.DropTable(
+                name: "ClassShown");
 
             migrationBuilder.DropTable(
                 name: "SigningKeys");

@@ -13,7 +13,7 @@ using Npgsql.EntityFrameworkCore.PostgreSQL.Metadata;
 namespace FondCompass.Data.Migrations
 {
     [DbContext(typeof(FondCompassContext))]
-    [Migration("20261126225736_Accounts")]
+    [Migration("20261126231443_Accounts")]
     partial class Accounts
     {
         /// <inheritdoc />
@@ -76,6 +76,20 @@ namespace FondCompass.Data.Migrations
                     b.HasIndex("DanceId");
 
                     b.ToTable("ClassCues");
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.ClassShownRecord", b =>
+                {
+                    b.Property<Guid>("LessonId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasColumnType("text");
+
+                    b.HasKey("LessonId");
+
+                    b.ToTable("ClassShown");
                 });
 
             modelBuilder.Entity("FondCompass.Data.Records.CourseRecord", b =>
@@ -825,6 +839,15 @@ namespace FondCompass.Data.Migrations
                     b.HasOne("FondCompass.Data.Records.GroupRecord", null)
                         .WithMany()
                         .HasForeignKey("GroupId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.ClassShownRecord", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.LessonRecord", null)
+                        .WithMany()
+                        .HasForeignKey("LessonId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
