@@ -47,7 +47,9 @@ public sealed class RunningApplication : IAsyncDisposable
 
     public async Task Start()
     {
-        var web = Path.Combine(TestDatabase.Root, "src", "FondCompass.Web");
+        // A published one has its pages' files beside it, a built one where they are written.
+        var beside = Path.GetDirectoryName(Path.GetFullPath(_dll))!;
+        var web = Directory.Exists(Path.Combine(beside, "wwwroot")) ? beside : Path.Combine(TestDatabase.Root, "src", "FondCompass.Web");
         var start = new ProcessStartInfo("dotnet", [_dll])
         {
             WorkingDirectory = web,

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Reflection;
 using FondCompass.Data;
 using FondCompass.Data.Demo;
@@ -51,7 +52,7 @@ internal static class Database
     public static async Task PrepareDatabase(this WebApplication app)
     {
         // On a connection of its own, which ends with it, whatever happens to the work.
-        await using var turn = await app.Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync();
+        await using var turn = await WhenItAnswers(app.Services.GetRequiredService<NpgsqlDataSource>());
         await Ask(turn, "select pg_advisory_lock($1)", StartLock);
         var demo = app.Services.GetRequiredService<IOptions<StudioOptions>>().Value.Demo;
         // A start after a crash should be quick: whether anything is left to do is asked without the model of the whole database.
@@ -70,6 +71,24 @@ internal static class Database
 
         await Ask(turn, "select pg_advisory_unlock($1)", StartLock);
     }
+
+    /// <summary>A connection, as soon as there is one: after a crash of both the application may be back before its database.</summary>
+    private static async Task<NpgsqlConnection> WhenItAnswers(NpgsqlDataSource database)
+    {
+        for (var since = Stopwatch.StartNew(); ; await Task.Delay(AskedAgain))
+        {
+            try
+            {
+                return await database.OpenConnectionAsync();
+            }
+            catch (Exception problem) when (DatabaseAway.Is(problem) && since.Elapsed < Patience)
+            {
+                // Asked again; what it says in the end is told.
+            }
+        }
+    }
+
+    private static readonly TimeSpan AskedAgain = TimeSpan.FromMilliseconds(100), Patience = TimeSpan.FromSeconds(20);
 
     /// <summary>Every migration is applied, every dance described, and somebody there where the demo world is wanted.</summary>
     private static async Task<bool> IsReady(NpgsqlConnection connection, bool demo)

@@ -9,6 +9,8 @@ namespace FondCompass.Web.Hosting;
 /// <summary>Reads the lexicon and binds its steps in the background, so that neither the first keystroke nor the first pasted page waits.</summary>
 internal static class Warmth
 {
+    private static readonly TimeSpan Later = TimeSpan.FromSeconds(4);
+
     private const string Little = "part A\n1-4 vine R\n";
 
     /// <summary>A few of every kind of row that is pasted, so that the first pasted page does not wait for what is made once.</summary>
@@ -21,7 +23,7 @@ internal static class Warmth
         Tag after the second wall: sway R, L, hold. Restart on wall 3 after 16 counts. Order A A B A
         """;
 
-    public static void WarmUp(this WebApplication app) => app.Lifetime.ApplicationStarted.Register(() => Task.Run(() =>
+    public static void WarmUp(this WebApplication app) => app.Lifetime.ApplicationStarted.Register(() => Task.Run(async () =>
     {
         // The model of the database is made when it is first asked for; pages wait for it, so it is made first.
         using (var scope = app.Services.CreateScope())
@@ -29,6 +31,8 @@ internal static class Warmth
             _ = scope.ServiceProvider.GetRequiredService<FondCompassContext>().Model;
         }
 
+        // Whoever waits for a page at the start goes first.
+        await Task.Delay(Later);
         var slot = StepSlot.AtRow(Little, 3, StepLexicon.Shipped);
         StepCompletion.Find("vine", slot, Analysis.Of(Little).Dance.Header, StepLexicon.Shipped);
         ProseReader.Read(Told);
