@@ -3,6 +3,7 @@ using FondCompass.Web.Api;
 using FondCompass.Web.Hosting;
 using FondCompass.Web.Pages.Teaching;
 
+Warmth.Begin();
 var builder = WebApplication.CreateBuilder(args);
 builder.AddLogs();
 builder.AddSiteHosts();
@@ -36,8 +37,8 @@ app.MapOpenApi("/api/openapi.json");
 app.MapClassWindows();
 app.MapStatics();
 
-await app.PrepareDatabase();
 app.WarmUp();
+await app.PrepareDatabase();
 await app.RunAsync();
 
 /// <summary>Named so that tests can start the application.</summary>

@@ -38,8 +38,10 @@ public partial class AccountTests(Studio studio)
 
     private FondCompassContext Context() => studio.Services.CreateScope().ServiceProvider.GetRequiredService<FondCompassContext>();
 
+    private Task<string?> LetterTo(string email, bool comes = true) => LetterTo(studio, email, comes);
+
     /// <summary>The link in the letter that came for an address; null when none comes.</summary>
-    private async Task<string?> LetterTo(string email, bool comes = true)
+    internal static async Task<string?> LetterTo(Studio studio, string email, bool comes = true)
     {
         for (var tries = 0; tries < (comes ? 100 : 10); tries++)
         {
@@ -201,8 +203,15 @@ public partial class AccountTests(Studio studio)
         Assert.False(await IsIn(stranger));
         Assert.Equal(HttpStatusCode.Redirect, (await SignIn(here, email, First)).StatusCode);
         Assert.True(await IsIn(here));
-        var (_, html) = await here.Get("/account");
-        Assert.Equal(Tries.Most, html.Split("wrong password").Length - 1);
+        // They are noted behind the answers.
+        var noted = 0;
+        for (var tries = 0; tries < 100 && noted < Tries.Most; tries++)
+        {
+            noted = (await here.Get("/account")).Html.Split("wrong password").Length - 1;
+            await Task.Delay(20, Cancel);
+        }
+
+        Assert.Equal(Tries.Most, noted);
         // Others are not kept out with it.
         var (_, second) = await Owner();
         Assert.Equal(HttpStatusCode.Redirect, (await SignIn(Stranger(), second, First)).StatusCode);

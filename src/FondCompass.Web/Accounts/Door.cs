@@ -18,7 +18,7 @@ internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instruc
     private const int LongestEmail = 254;
 
     /// <summary>Letters to one address, and from one place, in the time that tries are remembered; and new accounts from one place elsewhere.</summary>
-    private const int MostLetters = 3, MostLettersFromOnePlace = 10, MostNewFromOnePlace = 10;
+    private const int MostLetters = 3, MostLettersFromOnePlace = 10, MostNewFromOnePlace = 10, MostTakenOut = 10;
 
     /// <summary>What a password is compared with where there is no account: nobody can tell by the time it takes.</summary>
     private static readonly Lazy<string> NobodysHash = new(() => new PasswordHasher<Instructor>().HashPassword(new Instructor(), Guid.NewGuid().ToString()));
@@ -62,7 +62,9 @@ internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instruc
         {
             if (account is not null)
             {
-                await log.Write(account.Id, "wrong password", From, Http.RequestAborted);
+                // Behind the answer: it takes no longer where there is an account.
+                var (id, from) = (account.Id, From);
+                post.Later((services, cancel) => services.GetRequiredService<AccountLog>().Write(id, "wrong password", from, cancel));
             }
 
             return "No account has this e-mail and password. Check both, or make an account.";
@@ -75,8 +77,9 @@ internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instruc
     /// <summary>Whether the password is the account's; null when it must not be tried now. It takes as long where there is no account.</summary>
     public async Task<bool?> Matches(Instructor? account, string name, string password)
     {
+        name = Core.Text.Letters.Cut(name, LongestEmail).ToUpperInvariant();
         var mark = account is null ? null : known.Of(Http, account.Id);
-        string[] who = mark is not null ? [mark] : [$"{From} {name.ToUpperInvariant()}", $"everywhere {name.ToUpperInvariant()}"];
+        string[] who = mark is not null ? [mark] : [$"{From} {name}", $"everywhere {name}"];
         if (!tries.Begin(who[0]) || (who.Length > 1 && !tries.Begin(who[1], Tries.MostFromEverywhere)))
         {
             return null;
@@ -183,6 +186,9 @@ internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instruc
         await Enter(account, kind);
         return null;
     }
+
+    /// <summary>Whether an account's data may be taken out once more just now: it is dear work.</summary>
+    public bool MayTakeOut(Guid account) => tries.Begin($"data {account}", MostTakenOut);
 
     /// <summary>Ends every session of an account, this one with them.</summary>
     public async Task OutEverywhere(Instructor account)

@@ -22,38 +22,42 @@ internal sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOpt
     /// <summary>Letters that wait; what comes behind them is dropped, and asked for again.</summary>
     private const int MostWaiting = 500;
 
-    private readonly Channel<Asked> _asked = Channel.CreateBounded<Asked>(new BoundedChannelOptions(MostWaiting) { FullMode = BoundedChannelFullMode.DropWrite });
+    private readonly Channel<Func<IServiceProvider, CancellationToken, Task>> _asked =
+        Channel.CreateBounded<Func<IServiceProvider, CancellationToken, Task>>(new BoundedChannelOptions(MostWaiting) { FullMode = BoundedChannelFullMode.DropWrite });
 
     public bool IsFolder => studio.Value.MailServer.Length == 0;
 
-    public void Ask(Asked asked) => _asked.Writer.TryWrite(asked);
+    public void Ask(Asked asked) => Later((services, cancel) => Write(asked, services, cancel));
+
+    /// <summary>Does something behind the answer.</summary>
+    public void Later(Func<IServiceProvider, CancellationToken, Task> work) => _asked.Writer.TryWrite(work);
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        await foreach (var asked in _asked.Reader.ReadAllAsync(stoppingToken))
+        await foreach (var work in _asked.Reader.ReadAllAsync(stoppingToken))
         {
             try
             {
-                await Write(asked, stoppingToken);
+                await using var scope = scopes.CreateAsyncScope();
+                await work(scope.ServiceProvider, stoppingToken);
             }
             catch (Exception problem) when (problem is not OperationCanceledException)
             {
-                log.LogError(problem, "A letter could not be sent; who asked for it can ask again");
+                log.LogError(problem, "A letter could not be sent, or an account's event not be written; who asked for a letter can ask again");
             }
         }
     }
 
-    private async Task Write(Asked asked, CancellationToken cancel)
+    private async Task Write(Asked asked, IServiceProvider services, CancellationToken cancel)
     {
-        await using var scope = scopes.CreateAsyncScope();
-        var account = await scope.ServiceProvider.GetRequiredService<UserManager<Instructor>>().FindByEmailAsync(asked.Email);
+        var account = await services.GetRequiredService<UserManager<Instructor>>().FindByEmailAsync(asked.Email);
         // The demo studio has no password, and none is made for it.
         if (account is { PasswordHash: null } || (account is null && !asked.MayBegin))
         {
             return;
         }
 
-        var link = new Uri(asked.Site, $"/password/new?key={scope.ServiceProvider.GetRequiredService<Doorkey>().For(asked.Email, account)}");
+        var link = new Uri(asked.Site, $"/password/new?key={services.GetRequiredService<Doorkey>().For(asked.Email, account)}");
         var (subject, first) = account is null ? ("Your studio in Fond Compass", "Somebody, hopefully you, asked for an account with this address. Choose its password here:")
             : ("A new password for Fond Compass", "Somebody, hopefully you, asked for a new password. Choose it here:");
         using var letter = new MailMessage(studio.Value.MailFrom, asked.Email, subject,
@@ -66,7 +70,7 @@ internal sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOpt
         await office.SendMailAsync(letter, cancel);
         if (account is not null)
         {
-            await scope.ServiceProvider.GetRequiredService<AccountLog>().Write(account.Id, "asked for a letter with a new password", asked.From, cancel);
+            await services.GetRequiredService<AccountLog>().Write(account.Id, "asked for a letter with a new password", asked.From, cancel);
         }
     }
 

@@ -18,8 +18,10 @@ internal sealed class Sessions(FondCompassContext context, IMemoryCache cache, I
     /// <summary>How long a stamp is believed without asking.</summary>
     public static readonly TimeSpan Believed = TimeSpan.FromSeconds(5);
 
-    /// <summary>How long a database that was away is not asked again.</summary>
-    private static readonly TimeSpan Away = TimeSpan.FromSeconds(15);
+    /// <summary>How long a database that was away is not asked again; meanwhile every session is as it says, and nothing is kept of that.</summary>
+    private static readonly TimeSpan Away = TimeSpan.FromSeconds(5);
+
+    private static readonly object IsAway = (nameof(Sessions), "away");
 
     public async Task ValidateAsync(CookieValidatePrincipalContext context)
     {
@@ -46,13 +48,19 @@ internal sealed class Sessions(FondCompassContext context, IMemoryCache cache, I
             return known;
         }
 
+        if (cache.TryGetValue(IsAway, out _))
+        {
+            return claimed;
+        }
+
         try
         {
             return cache.Set(Key(account), await context.Users.Where(u => u.Id == account).Select(u => u.SecurityStamp).FirstOrDefaultAsync(cancel), Believed);
         }
         catch (Exception problem) when (DatabaseAway.Is(problem))
         {
-            return cache.Set(Key(account), claimed, Away);
+            cache.Set(IsAway, true, Away);
+            return claimed;
         }
     }
 }

@@ -11,9 +11,6 @@ internal static class PlanEndpoint
 {
     private const int MostDances = 60, MostPins = 500, MostRungs = 12;
 
-    /// <summary>Lines of all dances together; a lesson of nine hours teaches fewer.</summary>
-    private const int MostLines = 1_000;
-
     private static readonly Dictionary<string, DanceUse> Uses = new()
     {
         ["taught"] = DanceUse.Taught,
@@ -42,9 +39,9 @@ internal static class PlanEndpoint
         foreach (var dance in sent.Select(Dance))
         {
             dances.Add(dance);
-            if ((lines += dance.Analysis.Trace.Parts.Sum(p => p.Part.Lines.Count)) > MostLines)
+            if ((lines += dance.Analysis.Trace.Parts.Sum(p => p.Part.Lines.Count)) > LessonBrief.MostLines)
             {
-                throw RefusedException.Impossible($"The first {dances.Count} of the dances have {lines} lines (eights); at most {MostLines} are planned at once.");
+                throw RefusedException.Impossible($"The first {dances.Count} of the dances have {lines} lines (eights); at most {LessonBrief.MostLines} are planned at once.");
             }
         }
 

@@ -20,11 +20,15 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
 
     public int LinesLeftOut { get; private init; }
 
-    /// <summary>Errors and warnings that stand at no line of the ruler.</summary>
+    /// <summary>Errors and warnings that stand at no line of the ruler, at most as many as are listed.</summary>
     public IReadOnlyList<Finding> Elsewhere { get; private init; } = [];
 
-    /// <summary>Traps and spins, to be looked after in class.</summary>
-    public IReadOnlyList<Finding> Hints => Findings.Where(f => f.Severity == Severity.Info).Take(MostFindings).ToList();
+    public int ElsewhereLeftOut { get; private init; }
+
+    /// <summary>Traps and spins, to be looked after in class, at most as many as are listed.</summary>
+    public IReadOnlyList<Finding> Hints { get; private init; } = [];
+
+    public int HintsLeftOut { get; private init; }
 
     public static RulerSheet Of(Analysis analysis, Compass? compass, RulerPaper paper)
     {
@@ -46,11 +50,16 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
             room -= trace.Part.Lines.Count;
         }
 
+        var elsewhere = analysis.Findings.Where(f => f.Severity != Severity.Info && !placed.Contains(f)).OrderBy(f => f.Severity).ToList();
+        var hints = analysis.Findings.Where(f => f.Severity == Severity.Info).ToList();
         return new RulerSheet(parts, analysis.Findings, compass)
         {
             Reads = analysis.Reads,
             LinesLeftOut = Math.Max(0, -room),
-            Elsewhere = analysis.Findings.Where(f => f.Severity != Severity.Info && !placed.Contains(f)).OrderBy(f => f.Severity).Take(MostFindings).ToList(),
+            Elsewhere = [.. elsewhere.Take(MostFindings)],
+            ElsewhereLeftOut = Math.Max(0, elsewhere.Count - MostFindings),
+            Hints = [.. hints.Take(MostFindings)],
+            HintsLeftOut = Math.Max(0, hints.Count - MostFindings),
         };
     }
 }

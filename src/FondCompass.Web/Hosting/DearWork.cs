@@ -27,14 +27,24 @@ internal static class DearWork
         limits.OnRejected = async (rejected, _) =>
         {
             rejected.HttpContext.Response.Headers.RetryAfter = $"{ComeAgain}";
+            if (IsDoor(rejected.HttpContext))
+            {
+                // Its page says it.
+                rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
+                return;
+            }
+
             await ClearErrors.Problem(StatusCodes.Status429TooManyRequests, "Too many at once", $"More is asked for just now than can be reckoned. Send it again in {ComeAgain} seconds.").ExecuteAsync(rejected.HttpContext);
         };
     });
 
     private static bool IsForAnybody(HttpContext context) => context.Request.Path.StartsWithSegments("/api") && HttpMethods.IsPost(context.Request.Method);
 
+    /// <summary>Where passwords are tried: to compare one is meant to be dear.</summary>
+    private static bool IsDoor(HttpContext context) => HttpMethods.IsPost(context.Request.Method) && (context.Request.Path.StartsWithSegments("/sign-in") || context.Request.Path.StartsWithSegments("/password"));
+
     private static PartitionedRateLimiter<HttpContext> Persons() => PartitionedRateLimiter.Create<HttpContext, string>(context =>
-        IsForAnybody(context) && context.Connection.RemoteIpAddress is { } from && !IPAddress.IsLoopback(from)
+        (IsForAnybody(context) || IsDoor(context)) && context.Connection.RemoteIpAddress is { } from && !IPAddress.IsLoopback(from)
             ? RateLimitPartition.GetTokenBucketLimiter($"{from}", _ => new TokenBucketRateLimiterOptions
             {
                 TokenLimit = AtOnce,
@@ -44,8 +54,8 @@ internal static class DearWork
             })
             : RateLimitPartition.GetNoLimiter(""));
 
-    private static PartitionedRateLimiter<HttpContext> Queues() => PartitionedRateLimiter.Create<HttpContext, string>(context => !IsForAnybody(context) ? RateLimitPartition.GetNoLimiter("pages")
-        : RateLimitPartition.GetConcurrencyLimiter(context.Request.ContentLength is { } length && length <= Long ? "short" : "long", lane => new ConcurrencyLimiterOptions
+    private static PartitionedRateLimiter<HttpContext> Queues() => PartitionedRateLimiter.Create<HttpContext, string>(context => !IsForAnybody(context) && !IsDoor(context) ? RateLimitPartition.GetNoLimiter("pages")
+        : RateLimitPartition.GetConcurrencyLimiter(IsDoor(context) ? "door" : context.Request.ContentLength is { } length && length <= Long ? "short" : "long", lane => new ConcurrencyLimiterOptions
         {
             // One core stays for the pages.
             PermitLimit = Math.Max(1, lane == "long" ? Environment.ProcessorCount / 2 : Environment.ProcessorCount - 1),

@@ -40,9 +40,10 @@ internal static class SiteHosts
     public static void UseSiteHosts(this WebApplication app)
     {
         var studio = app.Services.GetRequiredService<IOptions<StudioOptions>>().Value;
-        List<StringSegment> names = [.. Split(studio.Hosts).Select(h => (StringSegment)h), .. studio.Site is { } site ? [site.Host, .. ThisMachine] : ThisMachine.Select(h => (StringSegment)h)];
+        // Every name is named: links in letters may begin with them.
+        List<StringSegment> names = [.. Split(studio.Hosts).Where(h => h != "*").Select(h => (StringSegment)h), .. studio.Site is { } site ? [site.Host, .. ThisMachine] : ThisMachine.Select(h => (StringSegment)h)];
         app.UseForwardedHeaders();
-        app.Use((context, next) => names.Contains("*") || HostString.MatchesAny(context.Request.Host.Host, names) ? next(context) : Refuse(context));
+        app.Use((context, next) => HostString.MatchesAny(context.Request.Host.Host, names) ? next(context) : Refuse(context));
         app.UseCookiePolicy();
         if (studio.Site is { Scheme: "https" } secure)
         {

@@ -23,18 +23,26 @@ internal static class Warmth
         Tag after the second wall: sway R, L, hold. Restart on wall 3 after 16 counts. Order A A B A
         """;
 
-    public static void WarmUp(this WebApplication app) => app.Lifetime.ApplicationStarted.Register(() => Task.Run(async () =>
-    {
-        // The model of the database is made when it is first asked for; pages wait for it, so it is made first.
-        using (var scope = app.Services.CreateScope())
-        {
-            _ = scope.ServiceProvider.GetRequiredService<FondCompassContext>().Model;
-        }
+    /// <summary>Reads the lexicon beside everything else that a start does: the first page waits for it.</summary>
+    public static void Begin() => Task.Run(() => StepLexicon.Shipped);
 
+    /// <summary>Makes the model of the database beside what is left of the start, and the rest a little later.</summary>
+    public static void WarmUp(this WebApplication app)
+    {
+        Task.Run(() =>
+        {
+            using var scope = app.Services.CreateScope();
+            _ = scope.ServiceProvider.GetRequiredService<FondCompassContext>().Model;
+        });
+        app.Lifetime.ApplicationStarted.Register(() => Task.Run(Rest));
+    }
+
+    private static async Task Rest()
+    {
         // Whoever waits for a page at the start goes first.
         await Task.Delay(Later);
         var slot = StepSlot.AtRow(Little, 3, StepLexicon.Shipped);
         StepCompletion.Find("vine", slot, Analysis.Of(Little).Dance.Header, StepLexicon.Shipped);
         ProseReader.Read(Told);
-    }));
+    }
 }

@@ -64,6 +64,12 @@ public sealed class AccountModel : PageModel
     /// <summary>Everything of the account as one file.</summary>
     public async Task<IActionResult> OnPostData(CancellationToken cancel)
     {
+        if (!_door.MayTakeOut(User.OwnerId()))
+        {
+            Problem = ("Data", "Your data were taken out ten times just now. Wait five minutes, then take them out again.");
+            return await Show(cancel);
+        }
+
         var file = new FileStream(Path.GetTempFileName(), FileMode.Open, FileAccess.ReadWrite, FileShare.None, 64 * 1024, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
         try
         {

@@ -275,6 +275,9 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         return new JsonResult(new { text = starts.Count == 0 ? "" : SongText.Write(TapTempo.Passages(starts, end, Danced.Song.Time.BpmAt(0))) });
     }
 
+    /// <summary>Repeats that are listed; more are said to be more.</summary>
+    public const int MostListed = 80;
+
     /// <summary>Parts in the order they are danced: "V, second of two, then C".</summary>
     public IReadOnlyList<string> PartMap
     {
@@ -283,7 +286,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
             var repeats = Danced.Repeats;
             var totals = repeats.CountBy(r => r.Part).ToDictionary();
             var seen = new Dictionary<string, int>();
-            return repeats.Take(80).Select(r =>
+            return repeats.Take(MostListed).Select(r =>
             {
                 var nth = seen[r.Part] = seen.GetValueOrDefault(r.Part) + 1;
                 return $"{r.Part}{(totals[r.Part] > 1 ? $", {nth} of {totals[r.Part]}" : "")}{(r.Cut ? $", {r.ToCount - r.FromCount} counts" : "")}";

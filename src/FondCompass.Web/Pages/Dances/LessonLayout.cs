@@ -43,6 +43,9 @@ public sealed class LessonLayout
     /// <summary>Steps of the lessons held before, as the log has them.</summary>
     public IReadOnlyList<StepState> Steps { get; private init; } = [];
 
+    /// <summary>Titles of dances that are not planned, since all of them have more lines than are planned at once.</summary>
+    public IReadOnlyList<string> LeftOut { get; private init; } = [];
+
     public ClassKnowledge Knowledge => _knowledge;
 
     /// <param name="first">The dance the lesson begins with, and its id.</param>
@@ -53,10 +56,19 @@ public sealed class LessonLayout
         var lexicon = await shelf.Lexicon(cancel);
         var (taught, also) = (new List<LessonDance> { first.Dance }, new List<(Guid Id, string Title)>());
         var records = await shelf.FindAll([.. asked.Also], cancel);
+        var (lines, leftOut) = (LinesOf(first.Dance), new List<string>());
         foreach (var dance in asked.Also.Where(d => d != first.Id && records.ContainsKey(d)))
         {
+            var fitted = await TaughtClass.FittedOf(records[dance], "", lexicon, tracks, cancel);
+            if (lines + LinesOf(fitted) > LessonBrief.MostLines)
+            {
+                leftOut.Add(records[dance].Title);
+                continue;
+            }
+
+            lines += LinesOf(fitted);
             also.Add((dance, records[dance].Title));
-            taught.Add(await TaughtClass.FittedOf(records[dance], "", lexicon, tracks, cancel));
+            taught.Add(fitted);
         }
 
         IReadOnlyList<LessonRecord> held = group is null ? [] : [.. (await book.HeldWith(group.Id, cancel)).Where(l => l.Id != lesson)];
@@ -68,7 +80,7 @@ public sealed class LessonLayout
         if (asked.Week is var (id, week) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
         {
             var before = (await CourseTable.Of(course, shelf, book, cancel)).Known(week, here);
-            return new LessonLayout(lexicon, group, knowledge, taught, also, course, before) { All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. before.Select(d => ((Guid?)null, d))], Steps = steps };
+            return new LessonLayout(lexicon, group, knowledge, taught, also, course, before) { All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. before.Select(d => ((Guid?)null, d))], Steps = steps, LeftOut = leftOut };
         }
 
         var known = await Known(held, here, dance =>
@@ -77,8 +89,11 @@ public sealed class LessonLayout
         {
             All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. known.Select(k => ((Guid?)k.Id, k.Dance))],
             Steps = steps,
+            LeftOut = leftOut,
         };
     }
+
+    private static int LinesOf(LessonDance dance) => dance.Analysis.Trace.Parts.Sum(p => p.Part.Lines.Count);
 
     /// <summary>The way that is asked for, over what is suggested.</summary>
     public TeachingWay Way(PlanAsked asked) => asked.Over(Suggested.Way);

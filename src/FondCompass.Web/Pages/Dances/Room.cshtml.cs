@@ -109,6 +109,8 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
         Class = Groups.FirstOrDefault(g => g.Id == Group);
     }
 
+    private const int MostObstacles = 60;
+
     private IEnumerable<KeyValuePair<string, string>> Fields() =>
     [
         new("width", Width ?? ""), new("depth", Depth ?? ""), new("margin", Margin ?? ""), new("dancers", Dancers ?? ""), new("allowance", Allowance ?? ""), new("layout", $"{Layout}"),
@@ -120,7 +122,13 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
         Hall = new Hall(Number(Width, "width of the room in metres", 9, 0.3, 100), Number(Depth, "depth of the room in metres", 12, 0.3, 100), Number(Margin, "margin in metres", Hall.UsualMargin, 0, 20)) { Obstacles = ReadObstacles() };
         var dancers = (int)Number(Dancers, "number of dancers", 12, 1, 5000);
         var run = Run();
-        Plan = RoomPlan.Of(Analysis.Trace, new RoomWish(Hall, dancers, Enum.IsDefined(Layout) ? Layout : RoomLayout.Rows, Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats), null, Number(Allowance, "allowance in metres", 0, 0, 10)));
+        var wish = new RoomWish(Hall, dancers, Enum.IsDefined(Layout) ? Layout : RoomLayout.Rows, Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats), null, Number(Allowance, "allowance in metres", 0, 0, 10));
+        if (!Analysis.Dance.IsPhrased && wish.RepeatsOf(Analysis.Trace) < run.Repeats.Count)
+        {
+            _problems.Add(FormattableString.Invariant($"The room is reckoned over the first {wish.RepeatsOf(Analysis.Trace)} of {run.Repeats.Count} repeats; where the pattern travels, more would need more room."));
+        }
+
+        Plan = RoomPlan.Of(Analysis.Trace, wish);
     }
 
     /// <summary>Units of the drawing for a metre.</summary>
@@ -156,7 +164,13 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
     private List<RoomObstacle> ReadObstacles()
     {
         var read = new List<RoomObstacle>();
-        foreach (var row in (Obstacles ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(60))
+        var rows = (Obstacles ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        if (rows.Length > MostObstacles)
+        {
+            _problems.Add($"The first {MostObstacles} obstacles are reckoned with; {rows.Length - MostObstacles} more are not. Write what stands side by side as one.");
+        }
+
+        foreach (var row in rows.Take(MostObstacles))
         {
             var words = row.Split([' ', ',', ';'], StringSplitOptions.RemoveEmptyEntries);
             var pillar = words.Length > ObstacleNumbers && words[^1].Equals("pillar", StringComparison.OrdinalIgnoreCase);
