@@ -62,7 +62,7 @@ public class AxeTests(DemoBrowser demo, RunningStudio studio) : IClassFixture<De
         browser.Settle();
         Assert.Equal("", browser.Faults(Axe));
         browser.NewAccount();
-        foreach (var page in new[] { "/", "/lessons", "/groups", "/courses", "/steps/own" })
+        foreach (var page in new[] { "/", "/lessons", "/groups", "/courses", "/steps/own", "/account", "/password/new" })
         {
             browser.Go(page);
             browser.Settle();

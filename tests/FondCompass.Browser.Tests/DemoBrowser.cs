@@ -32,7 +32,7 @@ public sealed class DemoBrowser : IDisposable
     /// <summary>Every page there is, in the demo studio.</summary>
     public static TheoryData<string> Pages =>
     [
-        "/", "/help", "/steps", "/steps?step=vine", "/steps/own", "/groups", "/groups/GROUP", "/lessons", "/lessons/HELD", "/lessons/TONIGHT/teach", "/class/CODE", "/nowhere",
+        "/", "/help", "/steps", "/steps?step=vine", "/steps/own", "/groups", "/groups/GROUP", "/account", "/password", "/lessons", "/lessons/HELD", "/lessons/TONIGHT/teach", "/class/CODE", "/nowhere",
         "/dances/DANCE/write", "/dances/DANCE/fit", "/dances/DANCE/plan", "/dances/DANCE/teach", "/dances/DANCE/log",
         "/dances/DANCE/floor", "/dances/DANCE/cues", "/dances/DANCE/room", "/dances/DANCE/compare", "/dances/DANCE/revisions",
     ];
