@@ -47,6 +47,8 @@ public sealed record StepSlot(string Part, int Line, int Count, int Room, TraceS
     public static StepSlot At(Analysis analysis, string part, int line, int count, int? room = null)
     {
         var header = analysis.Dance.Header;
+        // A place before the first line or count is the first; one behind all that can be written is the last of it.
+        (line, count) = (Math.Max(1, line), Math.Clamp(count, 1, Beat.Largest));
         var trace = analysis.Trace.Written(part);
         if (trace is null)
         {

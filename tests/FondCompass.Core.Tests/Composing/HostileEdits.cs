@@ -34,7 +34,7 @@ public sealed class HostileEdits
             Assert.All(results, r => Assert.InRange(r.Row, -1, r.Script.Split('\n').Length + 25));
             var analysis = Analysis.Of(script);
             StepCompletion.ForRow(script, Math.Max(1, row), Steps);
-            StepCompletion.Find("vin", StepSlot.At(analysis, part, Math.Max(1, line), Math.Max(1, count)), analysis.Dance.Header, Steps);
+            StepCompletion.Find("vin", StepSlot.At(analysis, part, line, count), analysis.Dance.Header, Steps);
             Assert.All(analysis.Trace.Parts, p => Assert.True(double.IsFinite(FloorPicture.OfPart(p, default).Width)));
             Assert.True(double.IsFinite(FloorPicture.OfWhole(analysis.Trace).Way));
         },
