@@ -17,7 +17,7 @@ namespace FondCompass.Web.Tests;
 /// </summary>
 public sealed partial class CrashTests : IDisposable
 {
-    private const int InTests = 10, Seed = 20_261_127, Writers = 4;
+    private const int InTests = 10, Seed = 20_261_127, Writers = 4, MostBetween = 120;
 
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(2);
 
@@ -47,31 +47,23 @@ public sealed partial class CrashTests : IDisposable
         var away = new ConcurrentDictionary<string, List<double>>();
         for (var round = 0; round < Wished; round++)
         {
-            await Task.Delay(random.Next(200, 1200), Cancel);
+            // Somewhere among so many saves more.
+            var until = writers.Sum(w => w.Acknowledged.Count) + random.Next(1, MostBetween);
+            await Until.Holds("people save", () => Task.FromResult(writers.Sum(w => w.Acknowledged.Count) >= until), Patience);
             var what = new[] { "application", "database", "both" }[round % 3];
             await Kill(what);
             var watch = Stopwatch.StartNew();
-            while (!await Answers())
-            {
-                Assert.True(watch.Elapsed < Patience, $"It did not come back after round {round} ({what}).");
-                await Task.Delay(20, Cancel);
-            }
-
+            await Until.Holds($"it is back after round {round} ({what})", Answers, Patience);
             away.GetOrAdd(what, _ => []).Add(watch.Elapsed.TotalSeconds);
         }
 
         // So long that every writer has been acknowledged once more since the last kill.
         var before = writers.ConvertAll(w => w.Acknowledged.Count);
-        for (var tries = 0; tries < 600 && writers.Zip(before).Any(w => w.First.Acknowledged.Count <= w.Second); tries++)
-        {
-            await Task.Delay(100, Cancel);
-        }
-
+        await Until.Holds("everybody has saved once more", () => Task.FromResult(writers.Zip(before).All(w => w.First.Acknowledged.Count > w.Second)));
         await over.CancelAsync();
         await Task.WhenAll(writing);
-        foreach (var (writer, count) in writers.Zip(before))
+        foreach (var writer in writers)
         {
-            Assert.True(writer.Acknowledged.Count > count, "Nobody could save after the last kill.");
             var kept = await writer.Kept();
             Assert.Equal([], writer.Acknowledged.Except(kept));
             Assert.Equal(kept.Distinct().Count(), kept.Count);
@@ -141,10 +133,7 @@ public sealed partial class CrashTests : IDisposable
         using var kill = Process.Start("kill", ["-9", pid]);
         await kill.WaitForExitAsync(Cancel);
         // Gone before it is asked whether it is back.
-        while (Directory.Exists($"/proc/{pid}") && !(await File.ReadAllTextAsync($"/proc/{pid}/status", Cancel)).Contains("State:\tZ", StringComparison.Ordinal))
-        {
-            await Task.Delay(2, Cancel);
-        }
+        await Until.Holds($"{pid} is gone", async () => !Directory.Exists($"/proc/{pid}") || (await File.ReadAllTextAsync($"/proc/{pid}/status", Cancel)).Contains("State:\tZ", StringComparison.Ordinal));
     }
 
     private async Task<bool> Answers()

@@ -95,7 +95,56 @@ public partial class HandlersTests(Studio studio)
         Assert.Equal(Script1(before), Script1((await owner.Get($"/dances/{dance}/write")).Html));
     }
 
+    /// <summary>Every page that links lead to, one of each kind: whatever is sent from it bears the token without which nothing is done.</summary>
+    [Fact]
+    public async Task Every_form_that_changes_something_bears_a_token()
+    {
+        var visitor = Stranger();
+        await visitor.Post("/sign-in?handler=Demo", "/sign-in");
+        var (open, seen, forms, bare) = (new Queue<string>(["/", "/sign-in", "/password", "/account"]), new HashSet<string>(), new HashSet<string>(), new List<string>());
+        while (open.TryDequeue(out var path))
+        {
+            if (!seen.Add(Kind().Replace(path, "*")))
+            {
+                continue;
+            }
+
+            using var answer = await visitor.Client.GetAsync(path, Cancel);
+            if (answer.Content.Headers.ContentType?.MediaType != "text/html")
+            {
+                continue;
+            }
+
+            var html = await answer.Content.ReadAsStringAsync(Cancel);
+            foreach (Match form in Posting().Matches(html))
+            {
+                forms.Add(Kind().Replace(form.Groups[1].Value + form.Groups[2].Value, "*"));
+                if (!Token().IsMatch(form.Value))
+                {
+                    bare.Add($"{path}: {form.Value[..Math.Min(120, form.Value.Length)]}");
+                }
+            }
+
+            foreach (Match link in Link().Matches(html))
+            {
+                open.Enqueue(WebUtility.HtmlDecode(link.Groups[1].Value));
+            }
+        }
+
+        Assert.Empty(bare);
+        Assert.All((string[])["/dances/*/cues", "/lessons?handler=TakeOut", "handler=Habit", "handler=Everywhere"], f => Assert.Contains(forms, known => known.Contains(f, StringComparison.Ordinal)));
+    }
+
     private static string Script1(string html) => TextArea().Match(html).Groups[1].Value;
+
+    [GeneratedRegex("[0-9a-f]{8}-[0-9a-f-]{27}|(?<!handler)=[^&]*")]
+    private static partial Regex Kind();
+
+    [GeneratedRegex("<form[^>]*method=\"post\"[^>]*?action=\"([^\"]*)\".*?</form>|<form[^>]*action=\"([^\"]*)\"[^>]*method=\"post\".*?</form>|<form[^>]*method=\"post\".*?</form>", RegexOptions.Singleline)]
+    private static partial Regex Posting();
+
+    [GeneratedRegex("href=\"(/[^\"#]*)")]
+    private static partial Regex Link();
 
     [GeneratedRegex("/groups/([0-9a-f-]{36})")]
     private static partial Regex Group();

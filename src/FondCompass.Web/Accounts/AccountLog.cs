@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace FondCompass.Web.Accounts;
 
 /// <summary>What happens with accounts, for their owners to read.</summary>
-internal sealed class AccountLog(FondCompassContext context)
+public sealed class AccountLog(FondCompassContext context)
 {
     /// <summary>Entries kept of one account.</summary>
     public const int Most = 500;

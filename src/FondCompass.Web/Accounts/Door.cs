@@ -11,7 +11,7 @@ using Microsoft.Extensions.Options;
 namespace FondCompass.Web.Accounts;
 
 /// <summary>Who comes in, and how: the one way to passwords, sessions and letters.</summary>
-internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructor> users, Tries tries, KnownBrowser known, AccountLog log, PostOffice post,
+public sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructor> users, Tries tries, KnownBrowser known, AccountLog log, PostOffice post,
     IOptions<StudioOptions> studio, FondCompassContext context, IMemoryCache cache)
 {
     /// <summary>Letters of an address at the most (RFC 5321).</summary>
@@ -22,6 +22,8 @@ internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instruc
 
     /// <summary>What a password is compared with where there is no account: nobody can tell by the time it takes.</summary>
     private static readonly Lazy<string> NobodysHash = new(() => new PasswordHasher<Instructor>().HashPassword(new Instructor(), Guid.NewGuid().ToString()));
+
+    private static readonly string NoAddress = $"Write an e-mail address, as name@example.org, of at most {LongestEmail} characters.";
 
     public const string Wait = "Too many tries from here. Wait five minutes, then try again; a letter with a new password lets you in at once.";
 
@@ -101,7 +103,7 @@ internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instruc
     {
         if (EmailOf(email) is not { } address)
         {
-            return ($"Write an e-mail address, as name@example.org, of at most {LongestEmail} characters.", null);
+            return (NoAddress, null);
         }
 
         if (BeginsByLetter)
@@ -148,7 +150,7 @@ internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instruc
     {
         if (EmailOf(email) is not { } address)
         {
-            return ($"Write an e-mail address, as name@example.org, of at most {LongestEmail} characters.", null);
+            return (NoAddress, null);
         }
 
         if (!IsHere && !tries.Begin($"letters {From}", MostLettersFromOnePlace))
@@ -156,10 +158,16 @@ internal sealed class Door(SignInManager<Instructor> signIn, UserManager<Instruc
             return (Wait, null);
         }
 
-        if (tries.Begin($"letter {address.ToUpperInvariant()}", MostLetters))
+        // Said of every address alike, whoever has it.
+        if (!tries.Begin($"letter {address.ToUpperInvariant()}", MostLetters))
         {
-            var site = studio.Value.Site ?? new Uri($"{Http.Request.Scheme}://{Http.Request.Host}");
-            post.Ask(new Asked(address, site, BeginsByLetter, From));
+            return ($"{MostLetters} letters to this address were asked for just now. Look for them, also among the unwanted ones, or ask again in five minutes.", null);
+        }
+
+        var site = studio.Value.Site ?? new Uri($"{Http.Request.Scheme}://{Http.Request.Host}");
+        if (!post.Ask(new Asked(address, site, BeginsByLetter, From)))
+        {
+            return ("More letters are asked for just now than can be sent. Ask again in a few minutes.", null);
         }
 
         return (null, BeginsByLetter ? $"A letter is on its way to {address}. Open its link within an hour and choose a password."

@@ -9,7 +9,7 @@ namespace FondCompass.Web.Accounts;
 /// The key in a letter's link, by which a password is chosen: it holds for an hour and opens once. For an account it bears the account's stamp, which
 /// the new password changes; for a new one it bears none, and is void as soon as the account exists.
 /// </summary>
-internal sealed class Doorkey(IDataProtectionProvider keys, UserManager<Instructor> users)
+public sealed class Doorkey(IDataProtectionProvider keys, UserManager<Instructor> users)
 {
     public static readonly TimeSpan Holds = TimeSpan.FromHours(1);
 

@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.DataProtection;
 namespace FondCompass.Web.Accounts;
 
 /// <summary>A browser in which somebody has signed in before bears a mark of that account: its tries are counted by themselves.</summary>
-internal sealed class KnownBrowser(IDataProtectionProvider keys)
+public sealed class KnownBrowser(IDataProtectionProvider keys)
 {
     private const string Cookie = "fond-known";
 

@@ -11,26 +11,28 @@ namespace FondCompass.Web.Accounts;
 /// <param name="Email">To whom, if there is anything to write.</param>
 /// <param name="Site">The address its link begins with.</param>
 /// <param name="MayBegin">Whether it may begin an account; else it is for those that there are.</param>
-internal sealed record Asked(string Email, Uri Site, bool MayBegin, string From);
+public sealed record Asked(string Email, Uri Site, bool MayBegin, string From);
 
 /// <summary>
 /// Writes and sends letters behind the answer, so that asking takes as long for an address that is known as for one that is not. Without a server
 /// they are files in a folder, one for each: a simulated post office.
 /// </summary>
-internal sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptions> studio, ILogger<PostOffice> log) : BackgroundService
+public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptions> studio, ILogger<PostOffice> log) : BackgroundService
 {
-    /// <summary>Letters that wait; what comes behind them is dropped, and asked for again.</summary>
+    /// <summary>Letters that wait; who comes behind them is told to come again.</summary>
     private const int MostWaiting = 500;
 
     private readonly Channel<Func<IServiceProvider, CancellationToken, Task>> _asked =
-        Channel.CreateBounded<Func<IServiceProvider, CancellationToken, Task>>(new BoundedChannelOptions(MostWaiting) { FullMode = BoundedChannelFullMode.DropWrite });
+        Channel.CreateBounded<Func<IServiceProvider, CancellationToken, Task>>(MostWaiting);
 
     public bool IsFolder => studio.Value.MailServer.Length == 0;
 
-    public void Ask(Asked asked) => Later((services, cancel) => Write(asked, services, cancel));
+    /// <returns>False when so many wait that it was not taken.</returns>
+    public bool Ask(Asked asked) => Later((services, cancel) => Write(asked, services, cancel));
 
     /// <summary>Does something behind the answer.</summary>
-    public void Later(Func<IServiceProvider, CancellationToken, Task> work) => _asked.Writer.TryWrite(work);
+    /// <returns>False when so much waits that it was not taken.</returns>
+    public bool Later(Func<IServiceProvider, CancellationToken, Task> work) => _asked.Writer.TryWrite(work);
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {

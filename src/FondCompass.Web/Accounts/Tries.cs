@@ -6,7 +6,7 @@ namespace FondCompass.Web.Accounts;
 /// Counts tries that failed, so that nobody guesses for long: for each browser that has signed in before by itself, for each other by its network
 /// address and the account tried. So a stranger's guesses keep the stranger out, and never the owner. Kept by each instance for itself.
 /// </summary>
-internal sealed class Tries(IMemoryCache cache)
+public sealed class Tries(IMemoryCache cache)
 {
     /// <summary>Wrong passwords before a wait.</summary>
     public const int Most = 8;

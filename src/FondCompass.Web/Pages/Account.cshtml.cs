@@ -9,21 +9,10 @@ using Microsoft.EntityFrameworkCore;
 namespace FondCompass.Web.Pages;
 
 /// <summary>One's own account: its password, its sessions, what is kept of it, what happened with it, and its end.</summary>
-public sealed class AccountModel : PageModel
+public sealed class AccountModel(Door door, AccountLog log, UserManager<Instructor> users, FondCompassContext context) : PageModel
 {
     /// <summary>Events on one page.</summary>
     public const int EventsPage = 20;
-
-    private readonly Door _door;
-    private readonly FondCompassContext _context;
-    private readonly UserManager<Instructor> _users;
-    private readonly AccountLog _log;
-
-    public AccountModel(IServiceProvider services)
-    {
-        (_door, _log) = (services.GetRequiredService<Door>(), services.GetRequiredService<AccountLog>());
-        (_context, _users) = (services.GetRequiredService<FondCompassContext>(), services.GetRequiredService<UserManager<Instructor>>());
-    }
 
     public string Email { get; private set; } = "";
 
@@ -48,14 +37,14 @@ public sealed class AccountModel : PageModel
 
     /// <summary>Another password; every session but this one ends.</summary>
     public async Task<IActionResult> OnPostPassword(string? current, string? fresh, CancellationToken cancel) =>
-        await Act("Password", current, async account => await _door.Change(account, fresh ?? "", "changed the password") is { } wrong ? ("Password", wrong) : null, "/account?said=password", cancel);
+        await Act("Password", current, async account => await door.Change(account, fresh ?? "", "changed the password") is { } wrong ? ("Password", wrong) : null, "/account?said=password", cancel);
 
     public async Task<IActionResult> OnPostEverywhere(CancellationToken cancel)
     {
-        if (await _users.GetUserAsync(User) is { } account)
+        if (await users.GetUserAsync(User) is { } account)
         {
             cancel.ThrowIfCancellationRequested();
-            await _door.OutEverywhere(account);
+            await door.OutEverywhere(account);
         }
 
         return LocalRedirect("/sign-in");
@@ -64,7 +53,7 @@ public sealed class AccountModel : PageModel
     /// <summary>Everything of the account as one file.</summary>
     public async Task<IActionResult> OnPostData(CancellationToken cancel)
     {
-        if (!_door.MayTakeOut(User.OwnerId()))
+        if (!door.MayTakeOut(User.OwnerId()))
         {
             Problem = ("Data", "Your data were taken out ten times just now. Wait five minutes, then take them out again.");
             return await Show(cancel);
@@ -73,8 +62,8 @@ public sealed class AccountModel : PageModel
         var file = new FileStream(Path.GetTempFileName(), FileMode.Open, FileAccess.ReadWrite, FileShare.None, 64 * 1024, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
         try
         {
-            await StudioExport.Write(file, _context, User.OwnerId(), cancel);
-            await _log.Write(User.OwnerId(), "took the data out", AccountLog.FromOf(HttpContext), cancel);
+            await StudioExport.Write(file, context, User.OwnerId(), cancel);
+            await log.Write(User.OwnerId(), "took the data out", AccountLog.FromOf(HttpContext), cancel);
         }
         catch
         {
@@ -95,20 +84,22 @@ public sealed class AccountModel : PageModel
                 return ("End", "Say that you mean it: everything goes, and nobody can bring it back.");
             }
 
-            await _door.End(account);
+            await door.End(account);
+            // What this browser kept of what was being written goes too.
+            Response.Headers["Clear-Site-Data"] = "\"cache\", \"storage\"";
             return null;
         }, "/sign-in?said=ended", cancel);
 
     /// <summary>Does what needs the password once more.</summary>
     private async Task<IActionResult> Act(string form, string? current, Func<Instructor, Task<(string, string)?>> act, string then, CancellationToken cancel)
     {
-        if (await _users.GetUserAsync(User) is not { } account)
+        if (await users.GetUserAsync(User) is not { } account)
         {
             return LocalRedirect("/sign-in");
         }
 
         Problem = account.PasswordHash is null ? (form, "The demo studio is for everybody at this machine: it has no password and stays. Make an account of your own for that.")
-            : await _door.Matches(account, account.Email!, current ?? "") switch
+            : await door.Matches(account, account.Email!, current ?? "") switch
             {
                 null => (form, Door.Wait),
                 false => (form, "That is not the password of this account; nothing was changed."),
@@ -119,22 +110,22 @@ public sealed class AccountModel : PageModel
 
     private async Task<IActionResult> Show(CancellationToken cancel)
     {
-        if (await _users.GetUserAsync(User) is not { } account)
+        if (await users.GetUserAsync(User) is not { } account)
         {
             return LocalRedirect("/sign-in");
         }
 
         var id = account.Id;
         (Email, IsDemo, Sheet) = (account.Email ?? "", account.PasswordHash is null, Math.Clamp(Sheet, 1, AccountLog.Most));
-        var events = _log.Of(id);
+        var events = log.Of(id);
         EventCount = await events.CountAsync(cancel);
         Events = await events.Skip((Sheet - 1) * EventsPage).Take(EventsPage).ToListAsync(cancel);
         int[] counts =
         [
-            await _context.Dances.CountAsync(d => d.OwnerId == id, cancel), await _context.Tracks.CountAsync(t => t.OwnerId == id, cancel), await _context.Groups.CountAsync(g => g.OwnerId == id, cancel),
-            await _context.Courses.CountAsync(c => c.OwnerId == id, cancel), await _context.Lessons.IgnoreQueryFilters().CountAsync(l => l.OwnerId == id, cancel),
+            await context.Dances.CountAsync(d => d.OwnerId == id, cancel), await context.Tracks.CountAsync(t => t.OwnerId == id, cancel), await context.Groups.CountAsync(g => g.OwnerId == id, cancel),
+            await context.Courses.CountAsync(c => c.OwnerId == id, cancel), await context.Lessons.IgnoreQueryFilters().CountAsync(l => l.OwnerId == id, cancel),
         ];
-        Kept = [.. Quota.All.Zip(counts, (q, n) => (q.What, $"{n}", $"{q.Most}")), ("megabytes of scripts and revisions", $"{await Quota.BytesOf(_context, id, cancel) / 1024.0 / 1024:0.0}", $"{Quota.MostBytes / 1024 / 1024}")];
+        Kept = [.. Quota.All.Zip(counts, (q, n) => (q.What, $"{n}", $"{q.Most}")), ("megabytes of scripts and revisions", $"{await Quota.BytesOf(context, id, cancel) / 1024.0 / 1024:0.0}", $"{Quota.MostBytes / 1024 / 1024}")];
         return Page();
     }
 }

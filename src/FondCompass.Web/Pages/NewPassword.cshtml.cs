@@ -5,13 +5,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>Choosing a password by the key of a letter: a new one for an account, or the first of a new account.</summary>
-public sealed class NewPasswordModel : PageModel
+public sealed class NewPasswordModel(Door door, Doorkey keys) : PageModel
 {
-    private readonly Door _door;
-    private readonly Doorkey _keys;
-
-    public NewPasswordModel(IServiceProvider services) => (_door, _keys) = (services.GetRequiredService<Door>(), services.GetRequiredService<Doorkey>());
-
     [BindProperty(SupportsGet = true)]
     public string? Key { get; set; }
 
@@ -19,18 +14,18 @@ public sealed class NewPasswordModel : PageModel
 
     public string? Problem { get; private set; }
 
-    public async Task OnGet() => Email = (await _keys.Read(Key))?.Email;
+    public async Task OnGet() => Email = (await keys.Read(Key))?.Email;
 
     public async Task<IActionResult> OnPost(string? fresh)
     {
-        if (await _keys.Read(Key) is not var (email, account))
+        if (await keys.Read(Key) is not var (email, account))
         {
             return Page();
         }
 
         Email = email;
         Problem = CommonPasswords.Problem(fresh ?? "", email)
-            ?? (account is not null ? await _door.Change(account, fresh!, "chose a new password by a letter") : await _door.Begin(email, fresh!));
+            ?? (account is not null ? await door.Change(account, fresh!, "chose a new password by a letter") : await door.Begin(email, fresh!));
         return Problem is null ? LocalRedirect("/") : Page();
     }
 }

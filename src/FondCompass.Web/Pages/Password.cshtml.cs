@@ -5,12 +5,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>A letter by which a password is chosen, for who has forgotten it.</summary>
-public sealed class PasswordModel : PageModel
+public sealed class PasswordModel(Door door) : PageModel
 {
-    private readonly Door _door;
-
-    public PasswordModel(IServiceProvider services) => _door = services.GetRequiredService<Door>();
-
     [BindProperty]
     public string? Email { get; set; }
 
@@ -18,11 +14,11 @@ public sealed class PasswordModel : PageModel
 
     public string? Said { get; private set; }
 
-    public string? LettersAreIn => _door.LettersAreIn;
+    public string? LettersAreIn => door.LettersAreIn;
 
     public void OnGet()
     {
     }
 
-    public void OnPost() => (Problem, Said) = _door.SendLetter(Email);
+    public void OnPost() => (Problem, Said) = door.SendLetter(Email);
 }

@@ -9,13 +9,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>Signing in and out, making an account, and the one button into the demo studio.</summary>
-public sealed class SignInModel : PageModel
+public sealed class SignInModel(Door door, SignInManager<Instructor> signIn) : PageModel
 {
-    private readonly Door _door;
-    private readonly SignInManager<Instructor> _signIn;
-
-    public SignInModel(IServiceProvider services) => (_door, _signIn) = (services.GetRequiredService<Door>(), services.GetRequiredService<SignInManager<Instructor>>());
-
     /// <summary>An eight as the count ruler draws it, to show what this is.</summary>
     public static RulerLine Eight { get; } = RulerDrawing.Draw(Analysis.Of(
         """
@@ -39,10 +34,10 @@ public sealed class SignInModel : PageModel
     public string? Said { get; private set; }
 
     /// <summary>Only with demo data, and only for requests from this machine.</summary>
-    public bool OffersDemo => _door.OffersDemo;
+    public bool OffersDemo => door.OffersDemo;
 
     /// <summary>An account begins with a letter, and its password is chosen by it.</summary>
-    public bool BeginsByLetter => _door.BeginsByLetter;
+    public bool BeginsByLetter => door.BeginsByLetter;
 
     private string Onward => Url.IsLocalUrl(ReturnUrl) ? ReturnUrl! : "/";
 
@@ -52,19 +47,19 @@ public sealed class SignInModel : PageModel
         return User.Identity?.IsAuthenticated == true ? LocalRedirect(Onward) : Page();
     }
 
-    public async Task<IActionResult> OnPostIn() => (Problem = await _door.In(Email, Password)) is null ? LocalRedirect(Onward) : Page();
+    public async Task<IActionResult> OnPostIn() => (Problem = await door.In(Email, Password)) is null ? LocalRedirect(Onward) : Page();
 
     public async Task<IActionResult> OnPostNew()
     {
-        (Problem, Said) = await _door.New(Email, Password);
+        (Problem, Said) = await door.New(Email, Password);
         return Problem is null && Said is null ? LocalRedirect(Onward) : Page();
     }
 
-    public async Task<IActionResult> OnPostDemo() => await _door.Demo() ? LocalRedirect(Onward) : NotFound();
+    public async Task<IActionResult> OnPostDemo() => await door.Demo() ? LocalRedirect(Onward) : NotFound();
 
     public async Task<IActionResult> OnPostOut()
     {
-        await _signIn.SignOutAsync();
+        await signIn.SignOutAsync();
         return LocalRedirect("/sign-in");
     }
 }

@@ -57,8 +57,13 @@ public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, 
             {
                 await Listen(stoppingToken);
             }
-            catch (Exception problem) when (DatabaseAway.Is(problem))
+            catch (Exception problem) when (problem is not OperationCanceledException)
             {
+                if (!DatabaseAway.Is(problem))
+                {
+                    log.LogError(problem, "Screens on this instance are not told what other instances show; it is tried again");
+                }
+
                 await Task.Delay(Again, stoppingToken);
             }
         }
@@ -67,11 +72,12 @@ public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, 
     private async Task Listen(CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
-        connection.Notification += async (_, notice) =>
+        var told = new HashSet<Guid>();
+        connection.Notification += (_, notice) =>
         {
-            if (notice.Payload.Split(' ') is [var who, var lesson] && who != _self && Guid.TryParse(lesson, out var id) && windows.IsWatched(id) && await Kept(id, cancel) is { } state)
+            if (notice.Payload.Split(' ') is [var who, var lesson] && who != _self && Guid.TryParse(lesson, out var id))
             {
-                windows.Show(id, state);
+                told.Add(id);
             }
         };
         await using (var listen = new NpgsqlCommand($"listen {Channel}", connection))
@@ -82,6 +88,15 @@ public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, 
         while (true)
         {
             await connection.WaitAsync(cancel);
+            foreach (var lesson in told.Where(windows.IsWatched))
+            {
+                if (await Kept(lesson, cancel) is { } state)
+                {
+                    windows.Show(lesson, state);
+                }
+            }
+
+            told.Clear();
         }
     }
 

@@ -27,8 +27,11 @@ export function wordsFor(status) {
     case 0: return `Fond Compass does not answer.${kept}`;
     case 400: return `This page has been open too long. Open it again.${still}`;
     case 401: return `You are signed out. Sign in again.${still}`;
+    case 409: return `Somebody saved at the same moment. Open the page again and look at how it stands.${still}`;
     case 410: return 'This dance was deleted. Open its address again to bring it back.';
     case 413: return 'That is more than 256 KiB, which is too much for one dance. It is not saved; shorten it.';
+    case 422: return `This studio holds as much as it may; the page Account says how much, and the way out.${still}`;
+    case 429: return `More is asked for just now than can be answered.${kept}`;
     case 503: return `The shelf does not answer just now.${kept}`;
     default: return `That did not work.${keeps() ? ' What you wrote is kept in this browser; it is tried again.' : ' Try again.'}`;
   }

@@ -1,0 +1,156 @@
+namespace FondCompass.Data.Records;
+
+/// <summary>A lesson, planned or held, and what happened in it.</summary>
+public sealed class LessonRecord : IOwned
+{
+    public Guid Id { get; set; }
+
+    public Guid OwnerId { get; set; }
+
+    public Guid DanceId { get; set; }
+
+    /// <summary>Further dances that are taught in it.</summary>
+    public Guid[] Also { get; set; } = [];
+
+    public Guid GroupId { get; set; }
+
+    public GroupRecord? Group { get; set; }
+
+    /// <summary>The course it is a week of, and which, from 1; null for a lesson by itself.</summary>
+    public Guid? CourseId { get; set; }
+
+    public int Week { get; set; }
+
+    public DateOnly Date { get; set; }
+
+    public int Minutes { get; set; } = 60;
+
+    /// <summary>The plan it was held with, block by block, as it stood then; null while it was not held or not planned.</summary>
+    public string? HeldPlan { get; set; }
+
+    /// <summary>Most letters of a way and of what is settled that are kept.</summary>
+    public const int LongestWay = 1200, LongestPins = 8000;
+
+    /// <summary>The way it is taught, as the plan's page writes it; empty for what is suggested.</summary>
+    public string Way { get; set; } = "";
+
+    /// <summary>Blocks that the instructor settled, as the plan's page writes them.</summary>
+    public string Pins { get; set; } = "";
+
+    /// <summary>Lessons are planned first and logged afterwards.</summary>
+    public bool Held { get; set; }
+
+    /// <summary>The form that wrote it last: one that arrives twice writes once.</summary>
+    public Guid? Sent { get; set; }
+
+    /// <summary>Last line (eight) the class reached; 0 when none.</summary>
+    public int ReachedLine { get; set; }
+
+    /// <summary>Best share of full tempo that was clean, in percent.</summary>
+    public int RatePercent { get; set; }
+
+    /// <summary>Lines (eights) most dancers lost.</summary>
+    public int[] WeakLines { get; set; } = [];
+
+    /// <summary>How its further dances went, those of which anybody said it; the three before are of the dance it begins with.</summary>
+    public List<DanceHeld> Further { get; set; } = [];
+
+    public string Note { get; set; } = "";
+
+    /// <summary>Dancers counted; null where nobody counted.</summary>
+    public int? Heads { get; set; }
+
+    /// <summary>A board leads it, and has not said that it is over.</summary>
+    public bool Running { get; set; }
+
+    /// <summary>By this code a screen on the hall's network shows the class what is danced; null where none does.</summary>
+    public string? ClassCode { get; set; }
+
+    /// <summary>Until when the code holds.</summary>
+    public DateTimeOffset? ClassCodeUntil { get; set; }
+
+    /// <summary>When it was taken out; null for a lesson that stands. One that was taken out is found nowhere but where it can be put back.</summary>
+    public DateTimeOffset? DeletedAt { get; set; }
+
+    /// <summary>All dances that are taught in it.</summary>
+    public IEnumerable<Guid> Dances => Also.Prepend(DanceId);
+
+    /// <summary>How one of its dances went; null of a further dance of which nobody said it.</summary>
+    public DanceHeld? HeldOf(Guid dance) => dance == DanceId
+        ? new DanceHeld { DanceId = DanceId, ReachedLine = ReachedLine, RatePercent = RatePercent, WeakLines = WeakLines } : Further.Find(f => f.DanceId == dance);
+
+    /// <summary>Nothing of a dance was marked as lost; a dance of which nobody said anything is as clean as the lesson.</summary>
+    public bool WasClean(Guid dance) => (HeldOf(dance)?.WeakLines ?? WeakLines).Length == 0;
+
+    /// <summary>Writes how one of its dances went.</summary>
+    public void Went(DanceHeld held)
+    {
+        if (held.DanceId == DanceId)
+        {
+            (ReachedLine, RatePercent, WeakLines) = (held.ReachedLine, held.RatePercent, held.WeakLines);
+        }
+        else
+        {
+            Further = [.. Further.Where(f => f.DanceId != held.DanceId), held];
+        }
+    }
+}
+
+/// <summary>How one dance of a lesson went.</summary>
+public sealed class DanceHeld
+{
+    public Guid DanceId { get; set; }
+
+    /// <summary>Last line (eight) the class reached; 0 when none.</summary>
+    public int ReachedLine { get; set; }
+
+    /// <summary>Best share of full tempo that was clean, in percent; 0 for walked.</summary>
+    public int RatePercent { get; set; }
+
+    /// <summary>Lines (eights) most dancers lost, from 1.</summary>
+    public int[] WeakLines { get; set; } = [];
+}
+
+/// <summary>What the board of a lesson shows its class, the latest of it.</summary>
+public sealed class ClassShownRecord
+{
+    public Guid LessonId { get; set; }
+
+    public string State { get; set; } = "";
+}
+
+/// <summary>One thing that a board told of a lesson. What arrives twice is kept once.</summary>
+public sealed class LessonEventRecord
+{
+    /// <summary>Most events of one lesson, and most letters of a block's id, a bite's key and of words.</summary>
+    public const int Most = 12_000, LongestBlock = 200, LongestBite = 100, LongestWords = 2000;
+
+    public Guid LessonId { get; set; }
+
+    /// <summary>Made by the board; an event's own within its lesson.</summary>
+    public Guid Id { get; set; }
+
+    /// <summary>The order in which events arrived.</summary>
+    public long Arrived { get; set; }
+
+    public Guid Board { get; set; }
+
+    public int Number { get; set; }
+
+    public double Opened { get; set; }
+
+    public double Since { get; set; }
+
+    /// <summary>The kind's name, in small letters.</summary>
+    public string Kind { get; set; } = "";
+
+    public string Block { get; set; } = "";
+
+    public string Bite { get; set; } = "";
+
+    public double? Value { get; set; }
+
+    public string Words { get; set; } = "";
+
+    public Guid? Undoes { get; set; }
+}
