@@ -169,6 +169,31 @@ public partial class AccountTests(Studio studio)
     }
 
     [Fact]
+    public async Task A_letter_reaches_an_address_in_any_letters()
+    {
+        var (visitor, email) = (Stranger(), $"ünal{Guid.NewGuid():N}@köln.invalid");
+        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", First))).StatusCode);
+        Assert.Contains("a letter is on its way", await Said(await Stranger().Post("/password", "/password", ("Email", email))));
+        Assert.Contains(WebUtility.HtmlEncode(email).Split('@')[0], (await Stranger().Get(await LetterTo(email))).Html.Replace("&#xFC;", "&#252;", StringComparison.Ordinal), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task More_letters_than_anybody_needs_are_refused_in_words_whoever_has_the_address()
+    {
+        var (_, email) = await Owner();
+        foreach (var address in (string[])[email, NewAddress()])
+        {
+            var visitor = Stranger();
+            for (var i = 0; i < 3; i++)
+            {
+                Assert.Contains("a letter is on its way", await Said(await visitor.Post("/password", "/password", ("Email", address))));
+            }
+
+            Assert.Contains("3 letters to this address were asked for just now", await Said(await visitor.Post("/password", "/password", ("Email", address))));
+        }
+    }
+
+    [Fact]
     public async Task Nobody_learns_who_has_an_account()
     {
         var (_, email) = await Owner();

@@ -22,6 +22,8 @@ public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptio
     /// <summary>Letters that wait; who comes behind them is told to come again.</summary>
     private const int MostWaiting = 500;
 
+    private const int UsualPort = 25;
+
     private readonly Channel<Func<IServiceProvider, CancellationToken, Task>> _asked =
         Channel.CreateBounded<Func<IServiceProvider, CancellationToken, Task>>(MostWaiting);
 
@@ -81,10 +83,10 @@ public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptio
         if (IsFolder)
         {
             var folder = Directory.CreateDirectory(studio.Value.Mail);
-            return new SmtpClient { DeliveryMethod = SmtpDeliveryMethod.SpecifiedPickupDirectory, PickupDirectoryLocation = folder.FullName };
+            return new SmtpClient { DeliveryFormat = SmtpDeliveryFormat.International, DeliveryMethod = SmtpDeliveryMethod.SpecifiedPickupDirectory, PickupDirectoryLocation = folder.FullName };
         }
 
-        var server = studio.Value.MailServer.Split(':');
-        return server is [var host, var port] && int.TryParse(port, out var number) ? new SmtpClient(host, number) { EnableSsl = true } : new SmtpClient(server[0]) { EnableSsl = true };
+        var (host, port) = studio.Value.MailServer.Split(':') is [var name, var number] && int.TryParse(number, out var at) ? (name, at) : (studio.Value.MailServer, UsualPort);
+        return new SmtpClient(host, port) { EnableSsl = true, DeliveryFormat = SmtpDeliveryFormat.International };
     }
 }
