@@ -33,6 +33,7 @@ public class FormsTests(RunningStudio studio)
         browser.WaitForText("main", "As Slipway beginners is used to it");
         browser.Click("details.mixed > summary");
         browser.ClickText("Write it into the dance");
+        browser.Wait("it is written", () => !browser.Text("main").Contains("Write it into the dance", StringComparison.Ordinal));
         browser.Settle();
         browser.Go($"/dances/{dance}/write");
         Assert.Contains("no turn 5-8", browser.Find("#script").GetDomProperty("value"));

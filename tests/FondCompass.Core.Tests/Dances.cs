@@ -27,7 +27,7 @@ internal static class Dances
     public static string Danced(string script) => string.Join('\n', Analysis.Of(script).Trace.Parts.SelectMany(p => p.Actions).Select(a =>
         $"{a.Action.Line} {a.At.Value} {a.Action.Step} {a.Action.Verb.Name} {a.Foot} {a.Turn} {a.Direction} {a.After.Weight} {a.After.Facing} {string.Join('+', a.Action.Layers)}"));
 
-    private static string Root()
+    internal static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
         while (!File.Exists(Path.Combine(folder.FullName, "start")))

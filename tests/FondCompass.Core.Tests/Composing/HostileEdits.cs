@@ -38,5 +38,5 @@ public sealed class HostileEdits
             Assert.All(analysis.Trace.Parts, p => Assert.True(double.IsFinite(FloorPicture.OfPart(p, default).Width)));
             Assert.True(double.IsFinite(FloorPicture.OfWhole(analysis.Trace).Way));
         },
-        iter: 300);
+        iter: Trials.Of(80));
 }

@@ -138,5 +138,5 @@ public class CourseTests
 
             Assert.All(course.Weeks, w => Assert.True(w.Plan.Over <= 0 || w.Cells.All(c => c is { New: 0, RecapSeconds: 0 })));
         },
-        iter: 300);
+        iter: Trials.Of(80));
 }

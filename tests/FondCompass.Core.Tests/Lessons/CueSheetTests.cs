@@ -41,7 +41,7 @@ public class CueSheetTests
             var run = RunUnroller.Unroll(trace, new Song([new Passage("verse", 16 + trace.TotalCounts, bpm), new Passage("chorus", 2 * trace.TotalCounts, bpm * 1.1)]), 16);
             AssertCanBeSaid(CueSheet.Of(run, new Rate(percent), lead, 3), run, new Rate(percent), lead);
         },
-        iter: 500);
+        iter: Trials.Of(200));
 
     [Fact]
     public void Every_rows_first_count_has_its_cue_or_says_that_it_has_none()

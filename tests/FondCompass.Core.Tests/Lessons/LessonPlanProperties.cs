@@ -10,7 +10,7 @@ namespace FondCompass.Core.Tests.Lessons;
 /// <summary>What holds for the plan of every dance, in every school, for every class and length.</summary>
 public class LessonPlanProperties
 {
-    private const int Times = 2000;
+    private static readonly int Times = Trials.Of(300);
 
     private static readonly Gen<TeachingWay> Ways = Gen.Select(
         Gen.Enum<TeachingOrder>(), Gen.Bool, Gen.Enum<LayerSchool>(), Gen.OneOfConst<double[]>([60, 75, 90, 100], [100], [50, 100], [70, 80, 110]), Gen.Enum<WallSchool>(), Gen.Enum<MusicSchool>(), Gen.Int[0, 8],

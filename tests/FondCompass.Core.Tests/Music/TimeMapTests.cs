@@ -24,7 +24,7 @@ public class TimeMapTests
                     Assert.InRange(song.Time.SecondsAt(song.Time.CountAt(seconds)) - seconds, -0.0001, 0.0001);
                 }
             },
-            iter: 200);
+            iter: Trials.Of(200));
     }
 
     [Fact]

@@ -111,7 +111,7 @@ public partial class DanceProperties
                 var analysis = Analysis.Of(string.Join(' ', picks));
                 Assert.InRange(analysis.Trace.TotalCounts, 0, 1_000_000);
             },
-            iter: 5_000);
+            iter: Trials.Of(800));
     }
 
     [Fact]

@@ -30,7 +30,7 @@ public class FixTrialTests
                     $"{script}\n{finding}\n{finding.Fix}");
             }
         },
-        iter: 1_000);
+        iter: Trials.Of(400));
 
     [Theory]
     [InlineData("1 step R\n2 step R", true)]

@@ -143,5 +143,5 @@ public class RoomPlanTests
             });
             Assert.Equal(count - taken, plan.Most);
         },
-        iter: 500);
+        iter: Trials.Of(200));
 }

@@ -33,5 +33,5 @@ public sealed class FitIsDanced
                     Assert.Equal(fit.Starts, danced.Repeats.Select(r => r.FromCount));
                 }
             },
-            iter: 400);
+            iter: Trials.Of(100));
 }

@@ -45,8 +45,8 @@ public class OrderFitEqualsBruteForce
     private static FitConstraints Allowed(bool moves) => new(NoMoves: !moves);
 
     [Theory]
-    [InlineData(false, 1_000)]
-    [InlineData(true, 300)]
+    [InlineData(false, 250)]
+    [InlineData(true, 100)]
     public void On_small_songs(bool moves, int times) => Cases.Sample(
         (order, start, passages, loops, said) =>
         {
@@ -73,7 +73,7 @@ public class OrderFitEqualsBruteForce
             Assert.Equal(best.Times, found.Times);
             Assert.Equal(Off(passages, start, bound, song.Counts, [.. written.Repeats.Select(r => (r.FromCount, r.Part[0]))]), fit.OffBefore);
         },
-        iter: times);
+        iter: Trials.Of(times));
 
     [Fact]
     public void What_is_promised_is_danced() => Cases.Sample(
@@ -88,7 +88,7 @@ public class OrderFitEqualsBruteForce
                 Assert.DoesNotContain(danced.Findings, f => f.Code == "RUN02");
             }
         },
-        iter: 400);
+        iter: Trials.Of(150));
 
     /// <summary>The part said, else the one that begins nearest to the first passage of the kind and at most four counts from it.</summary>
     private static Dictionary<string, char> Bound(DanceRun written, (string Name, int Counts, bool)[] passages, int start, Dictionary<string, string> said)

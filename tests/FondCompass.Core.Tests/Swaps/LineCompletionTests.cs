@@ -110,5 +110,5 @@ public sealed class LineCompletionTests
             var found = LineCompletion.Find(header, state, 1, new Gap(counts, end, wall), StepLexicon.Shipped);
             return !one || found.Count > 0;
         },
-        iter: 40);
+        iter: Trials.Of(20));
 }

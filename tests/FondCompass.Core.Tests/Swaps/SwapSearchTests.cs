@@ -161,5 +161,5 @@ public sealed class SwapSearchTests
                 Assert.Equal((whole.EndWeight, whole.EndFacing, whole.TotalCounts), (danced.Trace.EndWeight, danced.Trace.EndFacing, danced.Trace.TotalCounts));
             }
         },
-        iter: 25);
+        iter: Trials.Of(15));
 }

@@ -152,5 +152,5 @@ public class BlockRunTests
             Assert.Equal(block.IsDanced, run.Starts.Count > 0);
             Assert.All(run.Run.Stretches, s => Assert.True(s.FromCount < s.ToCount));
         }
-    }, iter: 300);
+    }, iter: Trials.Of(40));
 }

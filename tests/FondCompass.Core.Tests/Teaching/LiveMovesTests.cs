@@ -50,14 +50,14 @@ public class LiveMovesTests
     }
 
     [Fact]
-    public void Ten_thousand_random_calls_are_all_danced_and_the_trace_agrees()
+    public void Random_calls_are_all_danced_and_the_trace_agrees()
     {
         var knowledge = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Regular);
         var moves = LiveMoves.Of(knowledge.WhatEverybodyKnows.Order(StringComparer.Ordinal), 112, StepLexicon.Shipped).Moves;
         Assert.True(moves.Moves.Count > 25, $"{moves.Moves.Count} moves");
         var random = new Random(61);
         var calls = 0;
-        while (calls < 10_000)
+        while (calls < Trials.Of(1_500))
         {
             var weight = random.Next(2) == 0 ? Weight.Left : Weight.Right;
             var (script, starts) = ($"start weight {weight.Letter()}\npart M\n", new List<Weight>());
