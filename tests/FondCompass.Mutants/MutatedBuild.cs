@@ -175,13 +175,27 @@ internal sealed partial class MutatedBuild(string root)
                 var whole = at.AncestorsAndSelf().TakeWhile(n => n is not (StatementSyntax or MemberDeclarationSyntax)).LastOrDefault(n => n is ExpressionSyntax or PatternSyntax) ?? at;
                 var named = whole.DescendantNodesAndSelf().OfType<IdentifierNameSyntax>().Select(n => n.Identifier.Text).ToHashSet();
                 var byName = complaint.Groups["code"].Value is "CS0150" or "CS0182" or "CS9135" or "CS0133" or "CS1736" ? constants.Where(c => named.Contains(c.Value)).Select(c => c.Key).ToList() : [];
-                var ids = byName.Count > 0 ? byName : Innermost(at);
+                var ids = byName.Count > 0 ? byName
+                    : complaint.Groups["code"].Value is "CS0165" or "CS0170" && Assigning(at, named) is { Count: > 0 } some ? some
+                    : Innermost(at);
+                if (ids.Count > 3)
+                {
+                    Console.Error.WriteLine($"  for {Path.GetFileName(group.Key)}: {complaint.Value[(group.Key.Length + 1)..]} {ids.Count} are left out: {OneLine(source.Lines.GetLineFromPosition(position).ToString())}");
+                }
+
                 bad.UnionWith(ids.Where(known.Contains));
             }
         }
 
         return bad;
     }
+
+    /// <summary>Of the member the switches around what declares a variable: with one of them it is not always set.</summary>
+    private static List<int> Assigning(SyntaxNode at, HashSet<string> names) => [.. at.Ancestors().OfType<MemberDeclarationSyntax>().First()
+        .DescendantNodes().OfType<SingleVariableDesignationSyntax>().Where(d => names.Contains(d.Identifier.Text))
+        .SelectMany(d => d.Ancestors().OfType<ConditionalExpressionSyntax>())
+        .SelectMany(c => SwitchNumber().Match(c.Condition.ToString()) is { Success: true } m ? new[] { int.Parse(m.Groups[1].Value) } : [])
+        .Distinct()];
 
     private static List<int> Innermost(SyntaxNode at)
     {

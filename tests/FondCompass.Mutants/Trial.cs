@@ -45,6 +45,9 @@ internal sealed class Trial(string program, int processors, TimeSpan budget)
         return fates.ToDictionary(f => f.Key, f => f.Value);
     }
 
+    /// <summary>Of the cases that touch a change the quickest of so many seconds judge it.</summary>
+    private const double MostSeconds = 6;
+
     private (Fate, string?) Judge(Workers worker, Mutation mutation, Touch[] cases, List<int> touching, bool cold, List<int> quickest)
     {
         if (touching.Count == 0 && !cold)
@@ -54,7 +57,9 @@ internal sealed class Trial(string program, int processors, TimeSpan budget)
 
         var known = killers.GetOrAdd(mutation.File, _ => []);
         var lately = known.Reverse().Take(6).Distinct().ToList();
-        var order = (touching.Count > 0 ? touching : quickest).OrderBy(n => lately.Contains(n) ? 0 : 1).ThenBy(n => cases[n].Seconds).Select(n => cases[n]).ToList();
+        var order = (touching.Count > 0 ? touching : quickest).OrderBy(n => lately.Contains(n) ? 0 : cases[n].Folder == mutation.Folder ? 1 : 2).ThenBy(n => cases[n].Seconds).Select(n => cases[n]).ToList();
+        var seconds = 0.0;
+        order = order.TakeWhile(c => (seconds += c.Seconds) < MostSeconds).ToList();
         var (fate, by) = touching.Count > 0 ? worker.Try(mutation.Id, order) : worker.TryFromTheStart(mutation.Id, order);
         if (by is { } killer)
         {

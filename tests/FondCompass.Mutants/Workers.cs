@@ -3,8 +3,8 @@ using System.Text.Json;
 
 namespace FondCompass.Mutants;
 
-/// <summary>What a case asks and how long it takes.</summary>
-internal sealed record Touch(int Number, string Name, bool Green, double Seconds, int[] Asked);
+/// <summary>What a case asks and how long it takes; the folder is that of the tests, named as the core's.</summary>
+internal sealed record Touch(int Number, string Folder, string Name, bool Green, double Seconds, int[] Asked);
 
 /// <summary>What the cases ask, and what was asked by anything at all, the first time included.</summary>
 internal sealed record Coverage(Touch[] Cases, int[] Cold);

@@ -61,6 +61,8 @@ public partial class FuzzTests(Studio studio)
 
         if (Wished != InTests)
         {
+            var dearest = slow.GroupBy(s => Id().Replace(s.What.Split('?', ' ')[1], "ID")).OrderByDescending(g => g.Sum(s => s.Seconds)).Take(12);
+            await Console.Out.WriteLineAsync($"dearest: {string.Join("; ", dearest.Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Key} {g.Count()} in {g.Sum(s => s.Seconds):0.0} s")))}");
             await Console.Out.WriteLineAsync($"{slow.Count} sent; slowest: {string.Join("; ", slow.OrderByDescending(s => s.Seconds).Take(8).Select(s => string.Create(CultureInfo.InvariantCulture, $"{s.Seconds:0.00} s {s.What[..Math.Min(4000, s.What.Length)]}")))}");
         }
 
@@ -139,6 +141,9 @@ public partial class FuzzTests(Studio studio)
     private static string Whole(string word) => word.Replace("\ud800", "", StringComparison.Ordinal).Replace("\udc00", "", StringComparison.Ordinal);
 
     private static string Escaped(string word) => Uri.EscapeDataString(Whole(word));
+
+    [GeneratedRegex("[0-9a-f-]{36}")]
+    private static partial Regex Id();
 
     [GeneratedRegex("/groups/([0-9a-f-]{36})")]
     private static partial Regex Group();

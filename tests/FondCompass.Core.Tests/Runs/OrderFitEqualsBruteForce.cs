@@ -36,7 +36,7 @@ public class OrderFitEqualsBruteForce
     private static readonly Gen<(string Order, int Start, (string, int, bool)[] Passages, bool Loops, string Said)> Cases = Gen.Select(
         Gen.OneOfConst('V', 'C', 'B').Array[1, 4].Select(c => string.Join(' ', c)),
         Gen.Int[0, 1],
-        Gen.Select(Gen.OneOfConst("verse", "chorus", "break"), Gen.Int[2, 9], Gen.Bool.Select(Gen.Bool, (a, b) => a && b)).Array[1, 4],
+        Gen.Select(Gen.OneOfConst("verse", "chorus", "break"), Gen.Int[2, 8], Gen.Bool.Select(Gen.Bool, (a, b) => a && b)).Array[1, 3],
         Gen.Bool,
         Gen.OneOfConst("", "\nC on chorus", "\nV on break\nB on verse"));
 

@@ -46,7 +46,43 @@ public class WrittenOut
     {
         var now = new Table();
         Tables[table](now, Analysis.Of(Scripts[dance]));
-        var path = Path.Combine(Folder, dance, $"{table}.txt");
+        Compare(Path.Combine(dance, $"{table}.txt"), now);
+    }
+
+    /// <summary>Every step of the lexicon with its forms, names and cues, loaded anew.</summary>
+    [Fact]
+    public void So_is_the_lexicon()
+    {
+        var lexicon = StepLexicon.Load(
+            Core.Lexicon.LexiconFiles.Texts(n => char.IsAsciiDigit(n.Split('.')[^2][0])), Core.Lexicon.LexiconFiles.Texts(n => n.EndsWith(".lang.yaml", StringComparison.Ordinal)));
+        var now = new Table();
+        foreach (var step in lexicon.Steps)
+        {
+            now.Head($"{step.Name}, level {step.Level}, trusted from {step.Trust}: {string.Join(", ", step.Genres)}{(step.Repeats ? " repeats" : "")}{(step.Pivots ? " pivots" : "")}{(step.IsManner ? " manner" : "")}{(step.HighImpact ? " off the floor" : "")} {step.TurnAt} {step.Caution} | {step.Cue}");
+            now.Row($"also {string.Join(", ", step.Aliases)} | {string.Join("; ", step.LocalNames.Select(l => $"{l.Key}: {string.Join(", ", l.Value)}"))} | {string.Join("; ", step.Languages.OrderBy(l => l.Key, StringComparer.Ordinal).Select(l => $"{l.Key}: {string.Join(", ", l.Value)}"))}");
+            foreach (var form in step.Forms)
+            {
+                now.Row($"{form.Counts}: {string.Join("; ", form.Actions.Select(a => $"{a.At.InCounts:0.##} {a.Phrase.Name} {string.Join('+', a.Phrase.Feet)} {a.Phrase.Direction}{(a.Phrase.DirectionSlot ? "*" : "")} {(a.Phrase.Turn is { } turn ? $"turn {turn.Amount * turn.Side}{(turn.First ? " first" : "")}" : "")}{(a.Phrase.TurnSlot ? "*" : "")}"))}");
+            }
+        }
+
+        foreach (var name in (string[])["vine", "vines", "toe touches", "basic", "basics", "Grapevine", "grape-vine", "nothing of the kind", "s", "xs", "es"])
+        {
+            var words = Core.Text.Lexer.Read(name).Select(x => x.Text).ToList();
+            foreach (var genre in Enum.GetValues<Core.Notation.Genre>())
+            {
+                var local = lexicon.For(genre, genre == Core.Notation.Genre.Line ? 6 : 8);
+                var found = local.Find(words, 0, words.Count, out var plural);
+                now.Row($"'{name}' in {genre} ({local.Genre}): {found?.Name} {(plural ? "plural " : "")}{string.Join(", ", local.Otherwise(words, 0, words.Count).Select(s => s.Name))} {local.Find(name)?.Name} begins {local.MayBegin(words[0])} of {local.LongestName} words");
+            }
+        }
+
+        Compare("lexicon.txt", now);
+    }
+
+    private static void Compare(string file, Table now)
+    {
+        var path = Path.Combine(Folder, file);
         if (Environment.GetEnvironmentVariable("FOND_WRITE_DOCS") == "1")
         {
             Directory.CreateDirectory(Path.GetDirectoryName(path)!);

@@ -14,7 +14,10 @@ namespace FondCompass.Mutants;
 /// </summary>
 internal static class Worker
 {
-    private sealed record Case(string Name, MethodInfo Method, object?[] Arguments);
+    private sealed record Case(string Name, MethodInfo Method, object?[] Arguments)
+    {
+        public string Folder => Method.ReflectedType!.Namespace!.Split('.')[^1];
+    }
 
     private static readonly List<Action> Forget = [.. Memos()];
 
@@ -60,14 +63,14 @@ internal static class Worker
             Mark(cold, Switches.Asked);
             if (!green || seconds > 5 * MostSeconds)
             {
-                told.Add(new { Number = i, one.Name, Green = false, Seconds = seconds, Asked = Array.Empty<int>() });
+                told.Add(new { Number = i, one.Folder, one.Name, Green = false, Seconds = seconds, Asked = Array.Empty<int>() });
                 continue;
             }
 
             Switches.Asked = new bool[switches];
             clock.Restart();
             green = Green(one) && clock.Elapsed.TotalSeconds <= MostSeconds;
-            told.Add(new { Number = i, one.Name, Green = green, Seconds = clock.Elapsed.TotalSeconds, Asked = Numbers(Switches.Asked) });
+            told.Add(new { Number = i, one.Folder, one.Name, Green = green, Seconds = clock.Elapsed.TotalSeconds, Asked = Numbers(Switches.Asked) });
         }
 
         Switches.Asked = null;
