@@ -36,7 +36,7 @@ public static class JoinChecks
         {
             if (trace.Part(call.Part) is { } called && call.ToCount > called.Part.Counts)
             {
-                yield return NotationFindings.BadCall.At(call.Row, $"{called.Part.Name} has {called.Part.Counts} counts, so [{call.FromCount ?? 1}-{call.ToCount}] goes past its end; {(call.FromCount > called.Part.Counts ? "nothing of it is danced" : "it is danced to its end")}. Write {called.Part.Name}[{call.FromCount ?? 1}-{called.Part.Counts}].");
+                yield return NotationFindings.BadCall.At(call.Row, $"{called.Part.Name} has {called.Part.Counts} counts, so [{call.FromCount ?? 1}-{call.ToCount}] goes past its end; {(call.FromCount > called.Part.Counts ? "nothing of it is danced" : "it is danced to its end")}. Write {called.Part.Name}[{(call.FromCount > called.Part.Counts ? 1 : call.FromCount ?? 1)}-{called.Part.Counts}].");
             }
         }
 

@@ -45,11 +45,11 @@ public static class WallChecks
             yield return new Finding(
                 Drift,
                 place,
-                $"Each repeat ends {end.Length:0.00} m {Way(end)} of where it began and always faces the same wall: {end.Length * UsualRepeats:0.0} m after {UsualRepeats} repeats. Travel back somewhere, or start from the other end of the floor.");
+                $"Each repeat ends {end.Length:0.00} m {Way(end)} where it began and always faces the same wall: {end.Length * UsualRepeats:0.0} m after {UsualRepeats} repeats. Travel back somewhere, or start from the other end of the floor.");
         }
     }
 
     private static string Way(FloorPoint to) => Math.Abs(to.X) > Math.Abs(to.Y)
-        ? to.X > 0 ? "to the right" : "to the left"
-        : to.Y > 0 ? "in front" : "behind";
+        ? to.X > 0 ? "to the right of" : "to the left of"
+        : to.Y > 0 ? "in front of" : "behind";
 }

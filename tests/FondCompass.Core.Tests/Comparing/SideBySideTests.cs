@@ -55,6 +55,25 @@ public sealed class SideBySideTests
     public void What_differs_on_the_way_is_told_although_they_can() =>
         Assert.Contains("cannot copy each other", string.Join(' ', Halves(Harbour, Harbour.Replace("5-8 vine L", "5-8 rolling vine L")).Notes));
 
+    /// <summary>Both face 12:00 with the right foot free; neighbours stand a metre and a half apart, and half of that between two bodies is told.</summary>
+    [Theory]
+    [InlineData("", "1 march R", "One of them has no counts yet.", "")]
+    [InlineData("1 march R", "", "One of them has no counts yet.", "")]
+    [InlineData("1 march R", "1 march R", "", "")]
+    [InlineData("1 step R in place, turn 1 right", "1 march R", "", "")]
+    [InlineData("1 step R in place, turn 1/2 right", "1 step R in place, turn 1/2 left", "", "")]
+    [InlineData("1 step R in place, turn 1/4 right", "1 step R in place, turn 1/4 left", "They end facing different walls, 3:00 and 9:00.", "At A 1, count 1 one half faces 3:00 and the other 9:00: they cannot copy each other there.")]
+    [InlineData("1-2 walk R forward, walk L forward / 3-4 walk R back, walk L back", "1-4 march R", "", "At A 1, count 2 they are 0.9 m apart: leave 2.4 m between the halves.")]
+    [InlineData("1 walk R forward / 2 walk L back", "1-2 march R", "", "")]
+    [InlineData("1 walk R forward / 2 close L", "1-2 march R", "", "")]
+    [InlineData("1-2 walk R forward, walk L forward", "1-2 march R", "Every pattern leaves them 0.9 m farther apart.", "At A 1, count 2 they are 0.9 m apart: leave 2.4 m between the halves.")]
+    [InlineData("1 march R", "1-2 march R", "One pattern has 1 counts, the other 2; after the first repeat one half is ahead. They end on different feet.", "")]
+    public void What_keeps_two_halves_apart(string left, string right, string obstacles, string notes)
+    {
+        var halves = Halves($"part A\n{left.Replace(" / ", "\n")}", $"part A\n{right.Replace(" / ", "\n")}");
+        Assert.Equal((obstacles, notes), (string.Join(' ', halves.Obstacles), string.Join(' ', halves.Notes)));
+    }
+
     [Fact]
     public void Any_dance_can_be_danced_beside_itself() => DanceProperties.LegalRows.Sample(rows =>
     {

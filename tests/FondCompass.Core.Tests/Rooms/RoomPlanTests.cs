@@ -113,6 +113,21 @@ public class RoomPlanTests
         Assert.Empty(Plan(Still, 12, 12).Insteads);
     }
 
+    /// <summary>Floors of 9 by 9 with a metre of margin, everybody 1.5 m apart; what is told where it does not fit.</summary>
+    [Theory]
+    [InlineData(Still, RoomLayout.Rows, 25, "")]
+    [InlineData(Still, RoomLayout.Rows, 26, "25 fit; 1 too many. Dance in 2 groups, one after the other.|In staggered rows 30 fit.")]
+    [InlineData(Still, RoomLayout.Rows, 50, "25 fit; 25 too many. Dance in 2 groups, one after the other.|In staggered rows 30 fit.")]
+    [InlineData(Still, RoomLayout.Rows, 51, "25 fit; 26 too many. Dance in 3 groups, one after the other.|In staggered rows 30 fit.")]
+    [InlineData(Still, RoomLayout.Staggered, 40, "30 fit; 10 too many. Dance in 2 groups, one after the other.")]
+    [InlineData(Still, RoomLayout.Chain, 6, "5 fit; 1 too many. Dance in 2 groups, one after the other.")]
+    [InlineData("part A\n1-2 walk R forward, walk L forward\n3-4 walk R back, walk L back", RoomLayout.Rows, 30,
+        "25 fit; 5 too many. Dance in 2 groups, one after the other.|The dance leans 0.45 m forward and 0 m to the left: begin as far to the other side of the middle.")]
+    [InlineData("part A\n1-2 step R side, step L beside", RoomLayout.Rows, 30,
+        "25 fit; 5 too many. Dance in 2 groups, one after the other.|In staggered rows 27 fit.|The dance leans 0 m back and 0.23 m to the right: begin as far to the other side of the middle.")]
+    public void What_is_told_where_it_does_not_fit(string script, RoomLayout layout, int dancers, string insteads) =>
+        Assert.Equal(insteads, string.Join('|', Plan(script, 9, 9, dancers, layout, repeats: 1).Insteads));
+
     /// <summary>As many as can be put down one by one on the same grid, tried by hand.</summary>
     [Fact]
     public void What_fits_equals_putting_them_down_one_by_one() => Gen.Select(Gen.Double[2, 14], Gen.Double[2, 14], Gen.Double[0, 10], Gen.Double[0, 10], Gen.Double[0.2, 3], Gen.Bool, Gen.OneOfConst(Still, Forward)).Sample(

@@ -32,6 +32,9 @@ public class WrittenOut
         .Concat(Directory.EnumerateFiles(Path.Combine(Folder, "Dances"), "*.dance").Select(f => KeyValuePair.Create(Path.GetFileNameWithoutExtension(f), File.ReadAllText(f))))
         .ToDictionary();
 
+    /// <summary>Rows that are hard to read, trace or judge, by what is hard about them.</summary>
+    private static readonly Dictionary<string, string> Rows = Directory.EnumerateFiles(Path.Combine(Folder, "Rows"), "*.dance").ToDictionary(f => Path.GetFileNameWithoutExtension(f), File.ReadAllText);
+
     private static readonly Dictionary<string, Action<Table, Analysis>> Tables = new()
     {
         ["danced"] = Danced, ["hard"] = Hard, ["run"] = Run, ["fit"] = Fit, ["plans"] = Plans, ["ways"] = Ways, ["cues"] = Cues, ["room"] = Room, ["board"] = Board, ["swaps"] = Swaps, ["offers"] = Offers, ["floor"] = Floor, ["course"] = CourseOf,
@@ -39,6 +42,19 @@ public class WrittenOut
     };
 
     public static TheoryData<string, string> Each => [.. Scripts.Keys.Order(StringComparer.Ordinal).SelectMany((s, i) => Tables.Keys.Where(t => t != "ways" || i % 2 == 0).Select(t => (s, t)))];
+
+    public static TheoryData<string> EachOfRows => [.. Rows.Keys.Order(StringComparer.Ordinal)];
+
+    [Theory]
+    [MemberData(nameof(EachOfRows))]
+    public void So_are_rows(string topic)
+    {
+        var now = new Table();
+        var analysis = Analysis.Of(Rows[topic]);
+        Danced(now, analysis);
+        Run(now, analysis, Songs.Take(1));
+        Compare(Path.Combine("Rows", $"{topic}.txt"), now);
+    }
 
     [Theory]
     [MemberData(nameof(Each))]
@@ -155,9 +171,11 @@ public class WrittenOut
 
     private static IEnumerable<(string Title, Song Song)> Songs => PresetSongs.All.Select(p => (p.Title, SongText.Read(p.Text, new Bpm(Bpm)).Song)).Append(("steady", Song.Steady(300, new Bpm(150))));
 
-    private static void Run(Table t, Analysis a)
+    private static void Run(Table t, Analysis a) => Run(t, a, Songs);
+
+    private static void Run(Table t, Analysis a, IEnumerable<(string Title, Song Song)> songs)
     {
-        foreach (var (title, song) in Songs)
+        foreach (var (title, song) in songs)
         {
             var run = RunUnroller.Unroll(a.Trace, song, a.Dance.Header.Intro);
             t.Head($"{title}: {song.Counts} counts, pattern of {run.PatternSeconds:0.00} s");
