@@ -21,7 +21,7 @@ public partial class FuzzTests(Studio studio)
         "", " ", "\0", "\ud800", "\udc00x", "🦀", "\u202e\u05d0", "A", "1", "0", "-1", "2147483648", "-2147483648", "999999999999999999999", "1e308", "-1e308", "5e-324", "NaN", "Infinity", "1.5", "1,5", "0x10",
         "true", "null", "12:00", "25:99", "2026-11-26", "0001-01-01", "9999-12-31", "2026-02-30", "../../etc/passwd", "' or 1=1 --", "<script>alert(1)</script>", "%00", "%", "&", ";", "=", "walk:A:1=231s", "own:1+x;own:1>warm-up",
         "0.0-99999999", "2.0=3;4.1=0", "part A\n1-4 vine R", "verse 32 @112", "verse 99999999 @112", "verse 1 @5e-324", "from 1000 version x", "restart 1 after 4", "add-on", "last-part-first", "L", "R", "both", "12",
-        "vine R", "1-8 vine R x512", "order (A A) x99", "step a = a", "tempo 5e-324", "line 999999", "a@b.c", "a\tb", "a\r\nX-Evil: 1", "{\"a\":1}", "[1,2", "\"", "100 100 100 100",
+        "vine R", "1-8 vine R x512", "order (A A) x99", "step a = a", "tempo 5e-324", "line 999999", "a@b.c", "a\tb", "a\r\nX-Evil: 1", "{\"a\":1}", "[1,2", "\"", "100 100 100 100", "1-4096 march R",
     ];
 
     private static readonly string[] Rows =
