@@ -80,7 +80,7 @@ internal sealed class Workers(string program) : IDisposable
     {
         var start = new ProcessStartInfo(program) { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true };
         start.Environment["FOND_MUTANT"] = fromTheStart?.ToString() ?? "-1";
-        start.Environment["FOND_TRIALS"] = "0.1";
+        start.Environment["FOND_TRIALS"] = "0.25";
         start.Environment["DOTNET_GCHeapHardLimit"] = "0x100000000";
         process = Process.Start(start)!;
         process.BeginErrorReadLine();

@@ -45,7 +45,7 @@ internal static class Worker
     private const int MostSwitches = 100_000;
 
     /// <summary>A case that takes longer judges no change: there are too many changes for it.</summary>
-    private const double MostSeconds = 0.6;
+    private const double MostSeconds = 0.8;
 
     private static string Cover(List<Case> cases, int switches, int first, int each)
     {
