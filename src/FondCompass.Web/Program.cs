@@ -24,7 +24,7 @@ app.UseResponseCompression();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
-app.UseRateLimiter();
+app.UseDearWork();
 app.MapHealth();
 app.MapAnalyse();
 app.MapPaste();

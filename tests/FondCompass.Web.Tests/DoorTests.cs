@@ -23,6 +23,24 @@ public class DoorTests(Studio studio)
         Assert.Contains(said, await answer.Content.ReadAsStringAsync(Cancel));
     }
 
+    /// <summary>Thirty at once, and two a second more, from an address that is not this machine's; another address is not held up by it.</summary>
+    [Theory]
+    [InlineData("/sign-in?handler=In", "text/html")]
+    [InlineData("/api/analyse", "application/problem+json")]
+    public async Task Who_knocks_too_often_is_told_to_come_again(string path, string type)
+    {
+        var (often, other) = (Stranger().Client, Stranger().Client);
+        often.DefaultRequestHeaders.Add("X-Far", path.Contains("api", StringComparison.Ordinal) ? "192.0.2.30" : "192.0.2.31");
+        other.DefaultRequestHeaders.Add("X-Far", "192.0.2.32");
+        var answers = await Task.WhenAll(Enumerable.Range(0, 60).Select(_ => often.PostAsync(path, new StringContent("part A"), Cancel)));
+        var refused = answers.Where(a => a.StatusCode == HttpStatusCode.TooManyRequests).ToList();
+        Assert.InRange(refused.Count, 1, 30);
+        Assert.All(refused, a => Assert.Equal((TimeSpan.FromSeconds(10), type), (a.Headers.RetryAfter!.Delta, a.Content.Headers.ContentType!.MediaType)));
+        Assert.Contains("Too many at once", await refused[0].Content.ReadAsStringAsync(Cancel));
+        using var fine = await other.PostAsync(path, new StringContent("part A"), Cancel);
+        Assert.NotEqual(HttpStatusCode.TooManyRequests, fine.StatusCode);
+    }
+
     [Fact]
     public async Task An_account_is_made_left_and_entered_again()
     {

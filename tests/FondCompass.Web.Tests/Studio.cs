@@ -63,7 +63,7 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         {
             app.Use((context, rest) =>
             {
-                context.Connection.RemoteIpAddress = context.Request.Headers.ContainsKey("X-Far") ? IPAddress.Parse("192.0.2.7") : IPAddress.Loopback;
+                context.Connection.RemoteIpAddress = !context.Request.Headers.TryGetValue("X-Far", out var from) ? IPAddress.Loopback : IPAddress.TryParse(from, out var address) && from.ToString().Contains('.') ? address : IPAddress.Parse("192.0.2.7");
                 return rest(context);
             });
             next(app);

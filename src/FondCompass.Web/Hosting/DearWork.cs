@@ -23,20 +23,35 @@ internal static class DearWork
 
     public static void AddDearWork(this WebApplicationBuilder builder) => builder.Services.AddRateLimiter(limits =>
     {
-        limits.GlobalLimiter = PartitionedRateLimiter.CreateChained(Persons(), Queues());
-        limits.OnRejected = async (rejected, _) =>
-        {
-            rejected.HttpContext.Response.Headers.RetryAfter = $"{ComeAgain}";
-            if (IsDoor(rejected.HttpContext))
-            {
-                // Its page says it.
-                rejected.HttpContext.Response.StatusCode = StatusCodes.Status429TooManyRequests;
-                return;
-            }
-
-            await ClearErrors.Problem(StatusCodes.Status429TooManyRequests, "Too many at once", $"More is asked for just now than can be reckoned. Send it again in {ComeAgain} seconds.").ExecuteAsync(rejected.HttpContext);
-        };
+        limits.GlobalLimiter = Queues();
+        limits.OnRejected = async (rejected, _) => await ComeAgainLater(rejected.HttpContext);
     });
+
+    /// <summary>A person's tokens come first, and are taken once: the queue's limiter asks twice of whoever has to wait.</summary>
+    public static void UseDearWork(this WebApplication app)
+    {
+        var persons = Persons();
+        app.Lifetime.ApplicationStopped.Register(persons.Dispose);
+        app.Use(async (context, rest) =>
+        {
+            using var lease = persons.AttemptAcquire(context);
+            await (lease.IsAcquired ? rest(context) : ComeAgainLater(context));
+        });
+        app.UseRateLimiter();
+    }
+
+    private static async Task ComeAgainLater(HttpContext context)
+    {
+        context.Response.Headers.RetryAfter = $"{ComeAgain}";
+        if (IsDoor(context))
+        {
+            // Its page says it.
+            context.Response.StatusCode = StatusCodes.Status429TooManyRequests;
+            return;
+        }
+
+        await ClearErrors.Problem(StatusCodes.Status429TooManyRequests, "Too many at once", $"More is asked for just now than can be reckoned. Send it again in {ComeAgain} seconds.").ExecuteAsync(context);
+    }
 
     private static bool IsForAnybody(HttpContext context) => context.Request.Path.StartsWithSegments("/api") && HttpMethods.IsPost(context.Request.Method);
 
