@@ -28,6 +28,9 @@ internal static class CountShift
         return counts.AsEnumerable().Reverse().Aggregate(row, (text, found) => Put(text, found.At, By(found.Counts, by), lineCounts));
     }
 
+    /// <summary>The first count that stands in a row; null where none does.</summary>
+    public static int? First(string row, int lineCounts) => Find(row, lineCounts) is [var first, ..] ? first.Counts.First.Number : null;
+
     /// <summary>The row lasting to another whole count: its counts where it has one set of them, else the last clause's; written in front of a row that has none.</summary>
     public static string Until(string row, int lineCounts, int first, int last)
     {

@@ -114,7 +114,7 @@ public sealed class StepEdits
     /// <summary>The same step once more, right after itself.</summary>
     public static EditResult Duplicate(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
-        var copy = e._rows.Range(written.Row, written.BlockEnd).Select(r => CountShift.Row(r, e.LineCounts, written.Length)).ToList();
+        var copy = e.Block(line, written).Select(r => CountShift.Row(e._rows[r], e.LineCounts, written.Length)).ToList();
         e.ShiftFollowers(line, written, written.Length);
         e._rows.Insert(written.BlockEnd + 1, copy);
         return e.Done(written.BlockEnd + 1);
@@ -123,7 +123,11 @@ public sealed class StepEdits
     /// <summary>The step on the other foot.</summary>
     public static EditResult Mirror(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
-        MirrorWording.Rows(e._analysis.Dance, e._rows, written.Row, written.BlockEnd, e._names);
+        foreach (var own in e.Block(line, written))
+        {
+            MirrorWording.Rows(e._analysis.Dance, e._rows, own, own, e._names);
+        }
+
         return e._rows.ToString() == script
             ? e.Refuse(row, "Nothing in this step names a side, so its mirror image is itself.")
             : e.Done(written.Row);
@@ -132,9 +136,23 @@ public sealed class StepEdits
     /// <summary>Takes the step out; what follows in the line moves up.</summary>
     public static EditResult Remove(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
-        var taken = string.Join('\n', e._rows.Range(written.Row, written.BlockEnd));
+        var own = e.Block(line, written);
+        var taken = string.Join('\n', own.Select(r => e._rows[r]));
         e.ShiftFollowers(line, written, -written.Length);
-        e._rows.Remove(written.Row, written.BlockEnd);
+        // What stands below it and hangs on a later step stays in the line: below the step that is the first of it then.
+        var next = line.Rows.FirstOrDefault(r => r.Row > written.Row);
+        var left = next is null || line.Rows[0].Row < written.Row ? [] : Enumerable.Range(written.Row, written.BlockEnd - written.Row + 1).Except(own).ToList();
+        var stays = left.ConvertAll(r => e._rows[r]);
+        foreach (var row in own.Concat(left).OrderDescending())
+        {
+            e._rows.Remove(row, row);
+        }
+
+        if (stays.Count > 0)
+        {
+            e._rows.Insert(next!.Row - own.Concat(left).Count(r => r < next.Row) + 1, stays);
+        }
+
         return e.Done(Math.Max(1, Math.Min(written.Row, e._rows.Count))) with { Taken = taken };
     });
 
@@ -146,7 +164,7 @@ public sealed class StepEdits
         if (index + way >= 0 && index + way < line.Rows.Count)
         {
             var (early, late) = way < 0 ? (line.Rows[index - 1], written) : (written, line.Rows[index + 1]);
-            return e.Swap(early, late, moved: written);
+            return e.Swap(line, early, late, moved: written);
         }
 
         var lines = e._map.Part(line.Part)!.Lines;
@@ -264,30 +282,34 @@ public sealed class StepEdits
     {
         foreach (var follower in line.Rows.Where(r => (r.First > written.Last || (r.Row > written.Row && r.First >= written.Last)) && (written.Ending is null || r.Ending is null || r.Ending == written.Ending)))
         {
-            Shift(follower, by);
+            Shift(line, follower, by);
         }
     }
 
-    private void Shift(WrittenRow written, int by)
+    private IReadOnlyList<int> Block(WrittenLine line, WrittenRow written) => WrittenBlocks.Of(line, written, new ScriptRows(_analysis.Dance), LineCounts);
+
+    private void Shift(WrittenLine line, WrittenRow written, int by)
     {
-        for (var row = written.Row; row <= written.BlockEnd; row++)
+        foreach (var row in Block(line, written))
         {
             _rows[row] = CountShift.Row(_rows[row], LineCounts, by);
         }
     }
 
     /// <summary>Two neighbours change places; each keeps its length.</summary>
-    private EditResult Swap(WrittenRow early, WrittenRow late, WrittenRow moved)
+    private EditResult Swap(WrittenLine line, WrittenRow early, WrittenRow late, WrittenRow moved)
     {
-        Shift(early, late.Length);
-        Shift(late, early.First - late.First);
-        var earlyRows = _rows.Range(early.Row, early.BlockEnd).ToList();
-        var lateRows = _rows.Range(late.Row, late.BlockEnd).ToList();
-        _rows.Remove(late.Row, late.BlockEnd);
-        _rows.Insert(late.Row, earlyRows);
-        _rows.Remove(early.Row, early.BlockEnd);
-        _rows.Insert(early.Row, lateRows);
-        return Done(ReferenceEquals(moved, late) ? early.Row : early.Row + lateRows.Count + (late.Row - early.BlockEnd - 1));
+        var (earlyRows, lateRows) = (Block(line, early), Block(line, late));
+        Shift(line, early, late.Length);
+        Shift(line, late, early.First - late.First);
+        // What hangs on neither stays where it is between them, or below both.
+        var (between, below) = (Enumerable.Range(early.Row, late.Row - early.Row), Enumerable.Range(late.Row, late.BlockEnd - late.Row + 1));
+        List<int> Others(IEnumerable<int> rows) => [.. rows.Except(earlyRows).Except(lateRows)];
+        List<int> order = [.. lateRows.Where(r => r >= early.Row && r <= late.BlockEnd), .. Others(between), .. earlyRows.Where(r => r >= early.Row && r <= late.BlockEnd), .. Others(below)];
+        var written = order.ConvertAll(r => _rows[r]);
+        _rows.Remove(early.Row, late.BlockEnd);
+        _rows.Insert(early.Row, written);
+        return Done(early.Row + order.IndexOf(moved.Row));
     }
 
     private EditResult MoveInto(WrittenLine from, WrittenRow written, WrittenLine to, int count)
@@ -300,7 +322,7 @@ public sealed class StepEdits
             count = back < on || (back == on && !isLater) ? under.First : under.Last + 1;
         }
 
-        var block = _rows.Range(written.Row, written.BlockEnd).ToList();
+        var block = Block(from, written).Select(r => _rows[r]).ToList();
         var without = Remove(_script, _lexicon, written.Row);
         var sameLine = from.Part == to.Part && from.Number == to.Number;
         var at = sameLine && count > written.Last ? count - written.Length : count;
@@ -364,7 +386,7 @@ public sealed class StepEdits
         var room = (followers.Count > 0 ? followers.Min(r => r.First) : int.MaxValue) - count;
         foreach (var follower in room < length ? followers : [])
         {
-            Shift(follower, length - Math.Max(0, room));
+            Shift(target, follower, length - Math.Max(0, room));
         }
 
         var before = target.Rows.LastOrDefault(r => r.First < count);

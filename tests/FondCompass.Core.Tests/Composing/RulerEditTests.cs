@@ -224,4 +224,29 @@ public sealed class RulerEditTests
     private static string Feet(string script) => string.Join(' ', Analysis.Of(script).Trace.Parts.SelectMany(p => p.Actions)
         .Where(a => a.Action.Verb.Name != "hold")
         .Select(a => $"{a.At}{a.Action.Verb.Name}{a.Foot}{a.Turn}{a.After.Weight}"));
+
+    /// <summary>A cue, a trouble spot or a layer goes with the step that has its count, wherever in the line it is written.</summary>
+    [Theory]
+    [InlineData("1-2 step touch R / 3-4 step touch L / 5-8 vine R / cue 3 away", 4, "out", "1-2 step touch R / 3-4 step touch L / cue 3 away")]
+    [InlineData("1-2 step touch R / 3-4 step touch L / 5-8 vine R / cue 3 away", 3, "out", "1-2 step touch R / 3-6 vine R")]
+    [InlineData("1-2 step touch R / 3-4 step touch L / 5-8 vine R / cue 3 away", 2, "out", "1-2 step touch L / 3-6 vine R / cue 1 away")]
+    [InlineData("1-4 vine R / cue 5 so / 5-8 vine L", 2, "out", "1-4 vine L / cue 1 so")]
+    [InlineData("1-4 vine R / cue 5 so / 5-8 vine L", 2, "longer", "1-5 vine R / cue 6 so / 6-9 vine L")]
+    [InlineData("1-2 step touch R / 3-4 step touch L / 5-8 vine R / cue 3 away", 3, "longer", "1-2 step touch R / 3-5 step touch L / 6-9 vine R / cue 3 away")]
+    [InlineData("1-2 step touch R / 3-4 step touch L / 5-8 vine R / cue 1 away", 3, "earlier", "1-2 step touch L / 3-4 step touch R / 5-8 vine R / cue 3 away")]
+    [InlineData("1-2 step touch R / 3-4 step touch L / 5-8 vine R / + 1 clap / cue 7 away", 4, "earlier", "1-2 step touch R / 3-6 vine R / cue 5 away / 7-8 step touch L / + 1 clap")]
+    [InlineData("1-4 vine R / 5-8 vine L / cue 2 mind / 1-4 vine R / 5-8 vine L", 3, "later", "1-4 vine R / cue 2 mind / 1-4 vine L / 5-8 vine R / 9-12 vine L")]
+    [InlineData("1-4 vine R / 5-8 vine L / cue 9 mind", 3, "out", "1-4 vine R")]
+    public void What_hangs_on_a_step_goes_with_it_and_nothing_else_does(string rows, int row, string act, string becomes)
+    {
+        var script = $"part A\n{rows.Replace(" / ", "\n")}";
+        var made = act switch
+        {
+            "out" => StepEdits.Remove(script, StepLexicon.Shipped, row),
+            "longer" => StepEdits.Lengthen(script, StepLexicon.Shipped, row, 1),
+            "earlier" => StepEdits.Move(script, StepLexicon.Shipped, row, -1),
+            _ => StepEdits.Move(script, StepLexicon.Shipped, row, 1),
+        };
+        Assert.Equal($"part A\n{becomes.Replace(" / ", "\n")}", made.Script);
+    }
 }
