@@ -46,7 +46,7 @@ internal sealed partial class ListScopes
         var leads = next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0 || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
         if (leads || _items.Count == 0)
         {
-            if (_waiting is null && next is not null and not { Verb.Kind: VerbKind.NoFoot })
+            if (_waiting is null && draft.Times == 1 && next is not null and not { Verb.Kind: VerbKind.NoFoot })
             {
                 // "Full turn stepping R L R": while they step.
                 var along = next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going } && going.EndsWith("ing", StringComparison.Ordinal);
@@ -61,8 +61,12 @@ internal sealed partial class ListScopes
 
         var last = Last!;
         last.Absorb(draft);
-
-        if (turn.Each)
+        if (draft.Times > 1 && last is { Body: null, Times: 1, Turn: null } && last.Verb is not { Kind: VerbKind.NoFoot, Unwinds: false })
+        {
+            // "Touch R side, turn 1/4 right x2": what is turned is done as often.
+            (last.Times, last.TimesSaid, last.Turn) = (draft.Times, true, turn with { Each = !turn.Spread });
+        }
+        else if (turn.Each)
         {
             foreach (var item in last.Feet.Count > 1 || last.Plural || last.Times > 1 || last.Step is not null ? [_items[^1]] : _items)
             {
@@ -90,7 +94,7 @@ internal sealed partial class ListScopes
         }
     }
 
-    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span, Onto = draft.Onto, Paces = draft.Paces };
+    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span, Onto = draft.Onto, Paces = draft.Paces, Times = draft.Times, TimesSaid = draft.TimesSaid };
 
     private void LayTimes(Draft draft)
     {

@@ -26,7 +26,7 @@ public class ReadingProperties
         "wibble", "skyward", "zzz", "🐟", "(R)", "(weight on R)", "the", "a", "with", "and", "then", "so", "wall", "shoulder", "corner", "free", "count", "facing 3", "again", "other side",
     ];
 
-    private static readonly Gen<string> Row =
+    internal static readonly Gen<string> Row =
         Gen.Select(Gen.OneOfConst(Words), Gen.OneOfConst(" ", " ", " ", ", ", " and ", " with ", " then ", ": ")).Array[1, 7].Select(w => string.Concat(w.Select(p => p.Item1 + p.Item2)).TrimEnd(' ', ',', ':'));
 
     private static readonly int Rows = Trials.Of(3_000);

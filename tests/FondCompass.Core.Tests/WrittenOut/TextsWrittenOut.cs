@@ -71,6 +71,25 @@ public class TextsWrittenOut
         t.Compare(Path.Combine("Readings", $"{ten:00}.txt"));
     }
 
+    public static TheoryData<int> Hundreds => [.. Enumerable.Range(0, 12)];
+
+    /// <summary>Words as they come, in any order: what is read of them, what is told, and in which form the house writes it.</summary>
+    [Theory]
+    [MemberData(nameof(Hundreds))]
+    public void Any_words_whatever(int hundred)
+    {
+        var t = new Table();
+        foreach (var row in File.ReadAllLines(Path.Combine(Folder, "Wordings.txt")).Skip(hundred * 100).Take(100))
+        {
+            var analysis = Analysis.Of($"part A\n1-8 {row}");
+            var read = string.Join(' ', analysis.Reads.Select(r => r.Text));
+            var danced = string.Join(' ', analysis.Trace.Parts[0].Actions.Select(a => $"{a.Action.Beat.Label()}:{a.Verb.Name}{(a.Foot == Foot.None ? "" : $".{a.Foot.Letter()}")}{(a.Turn.IsNone ? "" : $"/{a.Turn.Value}")}{(a.Direction == Core.Lexicon.Direction.None ? "" : $">{a.Direction}")}"));
+            t.Row($"{row} → {read} | {danced} | {string.Join(' ', analysis.Findings.Where(f => f.Place.Row == 2).Select(f => f.Code))} | {CanonicalForm.Of($"part A\n1-8 {row}").Split('\n').Skip(1).FirstOrDefault(r => r.Length > 0)}");
+        }
+
+        t.Compare(Path.Combine("Wordings", $"{hundred:00}.txt"));
+    }
+
     private static readonly string[] Edited =
     [
         Dances.Stroll,
