@@ -128,6 +128,17 @@ internal sealed partial class ListScopes
             return;
         }
 
+        if (Last is { Body: null, TimesSaid: true, Times: > 1, Feet.Count: > 0 } some && (draft.Times > 1 || some.Verb is { Kind: VerbKind.Leaves }) && Extends(some, draft))
+        {
+            // "Hip bumps R x2, L x2": each side as often as is said of it.
+            var other = some.Copy();
+            other.Feet.Clear();
+            other.Feet.AddRange(draft.Feet);
+            (other.Times, other.TimesSaid, other.Span) = (draft.Times, draft.TimesSaid, draft.Span);
+            Add(other);
+            return;
+        }
+
         if (Last is { Body: null } last && Extends(last, draft))
         {
             last.Feet.AddRange(draft.Feet);
@@ -150,9 +161,11 @@ internal sealed partial class ListScopes
             return;
         }
 
-        foreach (var foot in draft.Feet)
+        // Of several feet all are set as often; of one it is the list, or the foot, that comes again.
+        var rounds = draft.Feet.Count > 1 ? Math.Min(draft.Times, MostItems / draft.Feet.Count) : 1;
+        foreach (var foot in Enumerable.Repeat(draft.Feet, rounds).SelectMany(f => f))
         {
-            var step = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma };
+            var step = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma, Times = rounds > 1 ? 1 : draft.Times, TimesSaid = rounds == 1 && draft.TimesSaid };
             step.Feet.Add(foot);
             step.Absorb(draft);
             Add(step);

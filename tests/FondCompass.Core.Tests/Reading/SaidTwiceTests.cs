@@ -2,8 +2,8 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Reading;
 
-/// <summary>How often behind a turn: what is turned is done as often, and nothing is left out.</summary>
-public class TurnsSaidTwiceTests
+/// <summary>How often, behind a turn, behind feet alone, of each foot: nothing of it is left out.</summary>
+public class SaidTwiceTests
 {
     [Theory]
     [InlineData("1-4 turn 1/4 left x2", "1 turn L, turning 1/4 left · 3 turn L, turning 1/4 left")]
@@ -17,5 +17,12 @@ public class TurnsSaidTwiceTests
     [InlineData("1-8 turn 1/4 left x2, step R", "1 turn L, turning 1/4 left · 3 turn L, turning 1/4 left · 6 step R")]
     [InlineData("1-8 body roll, turn 1/4 left x2", "1 body roll · 3 turn L, turning 1/4 left · 5 body roll · 7 turn L, turning 1/4 left")]
     [InlineData("1-8 step R, turn 1/4 left", "1 step R, turning 1/4 left")]
-    public void A_turn_said_twice_is_danced_twice(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+    [InlineData("1-4 R, L x2", "1 step R · 2 step L · 3 step R · 4 step L")]
+    [InlineData("1-8 R, L, R, L x2", "1 step R · 2 step L · 3 step R · 4 step L · 5 step R · 6 step L · 7 step R · 8 step L")]
+    [InlineData("1-8 R x4", "1 step R · 3 step L · 5 step R · 7 step L")]
+    [InlineData("1-4 hip bumps R x2, L x2", "1 hip bump R · 2 hip bump · 3 hip bump L · 4 hip bump")]
+    [InlineData("1-8 kick R x2, L x2", "1 kick R · 3 kick R · 5 kick L · 7 kick L")]
+    [InlineData("1-6 kick R x2, L", "1 kick R · 3 kick R · 5 kick L")]
+    [InlineData("1-8 walk R, L x2", "1 walk R · 3 walk L · 5 walk R · 7 walk L")]
+    public void What_is_said_twice_is_danced_twice(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
 }
