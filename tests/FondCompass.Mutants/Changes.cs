@@ -27,9 +27,26 @@ internal static class Changes
 
     private static readonly Dictionary<string, string> Calls = new()
     {
-        ["Any"] = "All", ["All"] = "Any", ["Min"] = "Max", ["Max"] = "Min", ["First"] = "Last", ["Last"] = "First", ["FirstOrDefault"] = "LastOrDefault", ["LastOrDefault"] = "FirstOrDefault",
-        ["Take"] = "Skip", ["Skip"] = "Take", ["OrderBy"] = "OrderByDescending", ["OrderByDescending"] = "OrderBy", ["MinBy"] = "MaxBy", ["MaxBy"] = "MinBy",
-        ["TakeWhile"] = "SkipWhile", ["SkipWhile"] = "TakeWhile", ["Floor"] = "Ceiling", ["Ceiling"] = "Floor", ["ThenBy"] = "ThenByDescending", ["ThenByDescending"] = "ThenBy",
+        ["Any"] = "All",
+        ["All"] = "Any",
+        ["Min"] = "Max",
+        ["Max"] = "Min",
+        ["First"] = "Last",
+        ["Last"] = "First",
+        ["FirstOrDefault"] = "LastOrDefault",
+        ["LastOrDefault"] = "FirstOrDefault",
+        ["Take"] = "Skip",
+        ["Skip"] = "Take",
+        ["OrderBy"] = "OrderByDescending",
+        ["OrderByDescending"] = "OrderBy",
+        ["MinBy"] = "MaxBy",
+        ["MaxBy"] = "MinBy",
+        ["TakeWhile"] = "SkipWhile",
+        ["SkipWhile"] = "TakeWhile",
+        ["Floor"] = "Ceiling",
+        ["Ceiling"] = "Floor",
+        ["ThenBy"] = "ThenByDescending",
+        ["ThenByDescending"] = "ThenBy",
     };
 
     /// <summary>The texts that may stand in the place of a node; none where it is not one that is changed, or stands where only a constant may.</summary>

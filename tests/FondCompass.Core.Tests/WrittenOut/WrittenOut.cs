@@ -36,7 +36,19 @@ public class WrittenOut
 
     private static readonly Dictionary<string, Action<Table, Analysis>> Tables = new()
     {
-        ["danced"] = Danced, ["hard"] = Hard, ["run"] = Run, ["fit"] = Fit, ["plans"] = Plans, ["ways"] = Ways, ["cues"] = Cues, ["room"] = Room, ["board"] = Board, ["swaps"] = Swaps, ["offers"] = Offers, ["floor"] = Floor, ["course"] = CourseOf,
+        ["danced"] = Danced,
+        ["hard"] = Hard,
+        ["run"] = Run,
+        ["fit"] = Fit,
+        ["plans"] = Plans,
+        ["ways"] = Ways,
+        ["cues"] = Cues,
+        ["room"] = Room,
+        ["board"] = Board,
+        ["swaps"] = Swaps,
+        ["offers"] = Offers,
+        ["floor"] = Floor,
+        ["course"] = CourseOf,
         ["beside"] = Beside,
     };
 
