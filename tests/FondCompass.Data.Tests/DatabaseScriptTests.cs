@@ -35,6 +35,21 @@ public sealed class DatabaseScriptTests : IDisposable
         Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, (await Assert.ThrowsAsync<PostgresException>(async () => await other.OpenConnectionAsync(Cancel))).SqlState);
     }
 
+    /// <summary>A port that was free when it was asked for may be taken by whoever starts at the same moment.</summary>
+    [Fact]
+    public async Task Several_that_start_at_once_each_find_a_port()
+    {
+        var databases = await Task.WhenAll(Enumerable.Range(0, 4).Select(_ => Task.Run(() => new TestDatabase(), Cancel)));
+        try
+        {
+            Assert.Equal(4, databases.Select(d => new NpgsqlConnectionStringBuilder(d.Connection).Port).Distinct().Count());
+        }
+        finally
+        {
+            Array.ForEach(databases, d => d.Dispose());
+        }
+    }
+
     [Fact]
     public async Task A_database_from_before_becomes_the_applications_with_all_that_is_in_it()
     {

@@ -14,7 +14,7 @@ if (root is null)
     return 2;
 }
 
-var count = 120;
+var count = 75;
 var seed = 1;
 var minutes = 17.0;
 var folders = new List<string>();
@@ -65,6 +65,12 @@ var chosen = concerned
     .ToList();
 Console.Error.WriteLine($"{all.Count} changes are possible, {chosen.Count} are tried (seed {seed}).");
 var compiled = build.Build(chosen);
+if (compiled.Count == 0)
+{
+    Console.Error.WriteLine("None of them compiles; try more with --count, or others with --seed.");
+    return 2;
+}
+
 var shuffled = compiled.OrderBy(_ => random.Next()).ToList();
 var fates = new Trial(build.Worker, Environment.ProcessorCount, TimeSpan.FromMinutes(minutes)).Run(shuffled);
 return new Report(all, compiled, fates, equivalents, Path.Combine(root.FullName, ".build", "mutants")).Write() ? 0 : 1;

@@ -8,7 +8,10 @@ public sealed class TestDatabase : IDisposable
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("fond-test-").FullName;
 
-    public TestDatabase() => Connection = Run("start", _folder, "5600").Trim();
+    public TestDatabase() => Connection = Run("start", _folder, Port).Trim();
+
+    /// <summary>The first port that is tried: of each share of the tests another, so that none takes that of a database that is away for a while.</summary>
+    private static string Port { get; } = $"{5600 + (int.TryParse(Environment.GetEnvironmentVariable("FOND_SHARE"), out var share) ? 50 * share : 0)}";
 
     public string Connection { get; }
 
@@ -17,7 +20,7 @@ public sealed class TestDatabase : IDisposable
 
     public void Stop() => Run("stop", _folder);
 
-    public void Start() => Run("start", _folder, "5600");
+    public void Start() => Run("start", _folder, Port);
 
     public void Dispose()
     {
