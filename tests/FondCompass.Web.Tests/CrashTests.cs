@@ -181,10 +181,9 @@ public sealed partial class CrashTests : IDisposable
             var version = 1;
             for (var i = 1; !over.IsCancellationRequested; i++)
             {
-                while (!over.IsCancellationRequested && !await Save(i))
-                {
-                    await Task.Delay(50, CancellationToken.None);
-                }
+                // While it is away it is sent again until it is back.
+                var which = i;
+                await Until.Holds($"{which} is acknowledged", async () => over.IsCancellationRequested || await Save(which), Patience);
             }
 
             async Task<bool> Save(int which)

@@ -30,6 +30,8 @@ internal sealed partial class ListScopes
     {
         body.Absorb(draft);
         body.Body = body.Span.In(_text);
+        // "Hips right x2, left x2": its words say how often.
+        (body.Times, body.TimesSaid) = draft.TimesSaid ? (1, false) : (body.Times, body.TimesSaid);
     }
 
     private void LayTurn(Draft draft, Draft? next)
@@ -109,75 +111,6 @@ internal sealed partial class ListScopes
             _unreadable.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
         }
     }
-
-    private void LayFeet(Draft draft)
-    {
-        if (Last is { Body: not null } body)
-        {
-            GoOn(body, draft);
-            return;
-        }
-
-        if (_items.Count > 1 && Last is { EndsStep: true } && _items[^2][0] is { Step: not null, Plural: true } again)
-        {
-            // "Grapevines, right with a touch and then left with a touch".
-            var other = again.Copy();
-            other.Feet.Clear();
-            other.Feet.AddRange(draft.Feet);
-            Add(other);
-            return;
-        }
-
-        if (Last is { Body: null, TimesSaid: true, Times: > 1, Feet.Count: > 0 } some && (draft.Times > 1 || some.Verb is { Kind: VerbKind.Leaves }) && Extends(some, draft))
-        {
-            // "Hip bumps R x2, L x2": each side as often as is said of it.
-            var other = some.Copy();
-            other.Feet.Clear();
-            other.Feet.AddRange(draft.Feet);
-            (other.Times, other.TimesSaid, other.Span) = (draft.Times, draft.TimesSaid, draft.Span);
-            Add(other);
-            return;
-        }
-
-        if (Last is { Body: null } last && Extends(last, draft))
-        {
-            last.Feet.AddRange(draft.Feet);
-            last.Times = draft.TimesSaid && draft.Times > 1 ? draft.Times : last.Times;
-            last.TimesSaid |= draft.TimesSaid;
-            last.Absorb(draft);
-            return;
-        }
-
-        if (Last is { Verb: { } sideways } swivel && sideways.Has(VerbTraits.Aside))
-        {
-            foreach (var foot in draft.Feet)
-            {
-                var going = new Draft { Verb = swivel.Verb, Way = foot == Foot.Right ? 1 : -1, Span = draft.Span, Joint = Joint.Comma };
-                going.Feet.AddRange(swivel.Feet is [Foot.Both] ? swivel.Feet : []);
-                going.Absorb(draft);
-                Add(going);
-            }
-
-            return;
-        }
-
-        // Of several feet all are set as often; of one it is the list, or the foot, that comes again.
-        var rounds = draft.Feet.Count > 1 ? Math.Min(draft.Times, MostItems / draft.Feet.Count) : 1;
-        foreach (var foot in Enumerable.Repeat(draft.Feet, rounds).SelectMany(f => f))
-        {
-            var step = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma, Times = rounds > 1 ? 1 : draft.Times, TimesSaid = rounds == 1 && draft.TimesSaid };
-            step.Feet.Add(foot);
-            step.Absorb(draft);
-            Add(step);
-        }
-    }
-
-    /// <summary>Feet alone go on with a deed that has feet already, or that waits for its first.</summary>
-    private static bool Extends(Draft last, Draft draft) =>
-        last.Verb is not { Kind: VerbKind.NoFoot } && !(last.Verb is { } swivel && swivel.Has(VerbTraits.Aside)) && last.Crossing == Foot.None
-        && (last.Feet.Count > 0 ? !(last.Verb is { } way && way.Has(VerbTraits.WayWord | VerbTraits.Stays) && last.Head is not null) && !(last.Head is null && last.Feet.Count == 1 && last.Verb == Verbs.Step)
-            : last.Step is not null || last.Plural || last.Times > 1 || draft.Joint is Joint.With or Joint.Colon
-                || last.Verb is { Kind: VerbKind.Takes } verb && !verb.Has(VerbTraits.WayWord | VerbTraits.Stays));
 
     private void LayWay(Draft draft, Draft? next)
     {

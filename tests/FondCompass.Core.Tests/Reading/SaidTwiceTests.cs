@@ -23,6 +23,8 @@ public class SaidTwiceTests
     [InlineData("1-4 hip bumps R x2, L x2", "1 hip bump R · 2 hip bump · 3 hip bump L · 4 hip bump")]
     [InlineData("1-8 kick R x2, L x2", "1 kick R · 3 kick R · 5 kick L · 7 kick L")]
     [InlineData("1-6 kick R x2, L", "1 kick R · 3 kick R · 5 kick L")]
+    [InlineData("1-8 swivel R x2, L x2", "1 swivel L to the right · 3 swivel L to the right · 5 swivel L to the left · 7 swivel L to the left")]
+    [InlineData("1-8 hips right x2, left x2", "1 hips right x2, left x2")]
     [InlineData("1-8 walk R, L x2", "1 walk R · 3 walk L · 5 walk R · 7 walk L")]
     public void What_is_said_twice_is_danced_twice(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
 }
