@@ -11,7 +11,7 @@ namespace FondCompass.Browser.Tests;
 /// </summary>
 public sealed partial class CrawlTests : IAsyncLifetime
 {
-    private readonly RunningApplication _application = new(Path.Combine(AppContext.BaseDirectory, "FondCompass.Web.dll"));
+    private readonly RunningApplication _application = new();
     private readonly List<string> _faults = [];
     private readonly HashSet<string> _pressed = [];
     private readonly Queue<string> _paths = new();
@@ -55,6 +55,8 @@ public sealed partial class CrawlTests : IAsyncLifetime
         for (let i = 0; i < all.length; i++) h = (h * 31 + all.charCodeAt(i)) | 0;
         return h + ' ' + all.length;
         """;
+
+    private const string IsCovered = "return !!document.querySelector('dialog[open]')";
 
     private const string BadAnswers = """
         return [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')].filter(e => e.responseStatus >= 400).map(e => e.responseStatus + ' ' + e.name);
@@ -101,17 +103,27 @@ public sealed partial class CrawlTests : IAsyncLifetime
             }
 
             Open(path, "opening it");
+            if (_browser.Path != path.Split('?')[0])
+            {
+                // A file, which leaves the page where it is, or a way to another page.
+                Found(new Uri(_browser.Driver.Url).PathAndQuery);
+                continue;
+            }
+
             var links = ((IEnumerable<object>)_browser.Run(Links)!).Cast<string>().Distinct().ToList();
             _anchors.UnionWith(links.Where(l => l.Contains('#')));
             links.ForEach(Found);
             // What throws the page away is pressed last, and the page is not asked for after that.
             foreach (var sign in Unpressed(path).OrderBy(ThrowsAway).TakeWhile(_ => !Gone(path)))
             {
-                Open(path, "opening it again");
-                // What was pressed before may have changed the page: it is looked for anew, and gone is gone.
-                if (Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null } control)
+                // What was pressed before may have changed the page: as it stands now, or anew where it does not work as it stands or throws something away.
+                if (ThrowsAway(sign) || _browser.Path != path.Split('?')[0] || _browser.Run(IsCovered) is true || !Works(path, sign))
                 {
-                    PressIt(path, sign, control.Index);
+                    Open(path, "opening it again");
+                    if (Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null } control)
+                    {
+                        _faults.AddRange(PressIt(path, sign, control.Index));
+                    }
                 }
             }
         }
@@ -130,11 +142,16 @@ public sealed partial class CrawlTests : IAsyncLifetime
         .Where(s => !s.Contains("/sign-in", StringComparison.Ordinal))
         .Where(s => _pressed.Add(s.Split('|')[1] == "header" ? s : Pattern(path) + s))];
 
-    private void PressIt(string path, string sign, long index)
+    /// <summary>Whether it is on the page as that stands, and works there; told is only what does not work on a page just opened.</summary>
+    private bool Works(string path, string sign) => Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null } control && PressIt(path, sign, control.Index).Count == 0;
+
+    /// <summary>Presses it, and gives what is wrong with it.</summary>
+    private List<string> PressIt(string path, string sign, long index)
     {
+        var faults = new List<string>();
         if (_browser.Run(Press, index) is not IWebElement control)
         {
-            return;
+            return faults;
         }
 
         var before = _browser.Run(State) as string;
@@ -150,11 +167,11 @@ public sealed partial class CrawlTests : IAsyncLifetime
         }
         catch (WebDriverTimeoutException)
         {
-            _faults.Add($"{where}: nothing happens");
+            faults.Add($"{where}: nothing happens");
         }
         catch (WebDriverException fault) when (fault is ElementClickInterceptedException or ElementNotInteractableException)
         {
-            _faults.Add($"{where}: {fault.Message.ReplaceLineEndings(" ")}");
+            faults.Add($"{where}: {fault.Message.ReplaceLineEndings(" ")}");
         }
 
         Look(where);
@@ -165,6 +182,7 @@ public sealed partial class CrawlTests : IAsyncLifetime
 
         var now = new Uri(_browser.Driver.Url);
         Found(now.PathAndQuery);
+        return faults;
     }
 
     private static bool ThrowsAway(string sign) => sign.Contains("handler=Delete", StringComparison.OrdinalIgnoreCase) || sign.Contains("|Delete this", StringComparison.Ordinal);

@@ -11,7 +11,7 @@ namespace FondCompass.Browser.Tests;
 /// <summary>The built application with demo data, once for all browser tests.</summary>
 public sealed class RunningStudio : IAsyncLifetime
 {
-    private readonly RunningApplication _application = new(Path.Combine(AppContext.BaseDirectory, "FondCompass.Web.dll"));
+    private readonly RunningApplication _application = new();
 
     public TestDatabase Database => _application.Database;
 

@@ -83,6 +83,18 @@ public class KnownKillerTests(Studio studio)
         }
     }
 
+    /// <summary>Ways as good as each other were compared from their beginnings, so that it took minutes.</summary>
+    [Theory]
+    [InlineData("1&2 shuffle R forward\n5-6 walk R, L", 99_900)]
+    [InlineData("1-2 walk R, L", 99_900)]
+    [InlineData("1 step R", 99_900)]
+    public async Task A_passage_without_end_is_fitted(string rows, int counts)
+    {
+        var song = new { passages = new[] { new { name = "chorus", counts = 16, bpm = 112, important = true }, new { name = "verse", counts = 17, bpm = 112, important = false }, new { name = "chorus", counts, bpm = 96, important = true }, new { name = "chorus", counts = 16, bpm = 112, important = true } } };
+        var (status, _) = await Post("/api/run", JsonSerializer.Serialize(new { script = $"intro 16\npart A\n{rows}", song, start = 0 }), "application/json");
+        Assert.Equal(HttpStatusCode.OK, status);
+    }
+
     [Theory]
     [InlineData("5e-324")]
     [InlineData("0")]

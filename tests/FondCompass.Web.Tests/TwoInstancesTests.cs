@@ -10,7 +10,7 @@ public sealed partial class TwoInstancesTests : IAsyncLifetime
 {
     private const string Password = "slack-tide-stroll";
 
-    private readonly RunningApplication _first = new(Path.Combine(AppContext.BaseDirectory, "FondCompass.Web.dll"));
+    private readonly RunningApplication _first = new();
     private readonly RunningApplication _second;
 
     public TwoInstancesTests() => _second = _first.Beside();

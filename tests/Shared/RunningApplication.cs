@@ -7,14 +7,18 @@ namespace FondCompass.Tests.Databases;
 /// <summary>The built application as its own process, over a database of its own, with demo data.</summary>
 public sealed class RunningApplication : IAsyncDisposable
 {
+    /// <summary>What ./start runs, if it was built (./test does); else what lies beside the tests.</summary>
+    private static readonly string Built = Environment.GetEnvironmentVariable("FOND_APP") is { Length: > 0 } folder ? folder : AppContext.BaseDirectory;
+
     private readonly string _dll;
     private readonly int _port = FreePort();
     private Process? _process;
 
     private bool _isBeside;
 
-    public RunningApplication(string dll)
-        : this(dll, new TestDatabase())
+    /// <param name="dll">What is run; the product of this build when none is given.</param>
+    public RunningApplication(string? dll = null)
+        : this(dll ?? Path.Combine(Built, "FondCompass.Web.dll"), new TestDatabase())
     {
     }
 

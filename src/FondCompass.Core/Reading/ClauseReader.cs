@@ -156,7 +156,7 @@ internal sealed partial class ClauseReader
         {
             _draft.Verb = Verbs.StompUp;
         }
-        else if (!IsOwned(word) || (word.Is(Roles.Level) && from == _from && _at == _to))
+        else if (!IsOwned(word) || (word.Is(Roles.Level) && from == _from && IsLastButTimes))
         {
             _draft.IsIdle = word.Is(Roles.Level);
             _draft.UnknownFirst |= !_draft.HasHead && _draft.Feet.Count == 0 && _draft.Direction == Direction.None;
@@ -172,6 +172,9 @@ internal sealed partial class ClauseReader
         word.Is(Roles.Filler | Roles.Foot | Roles.And | Roles.With | Roles.Then | Roles.To | Roles.For | Roles.Counts | Roles.Starting)
         || (word.Is(Roles.Part | Roles.Bend | Roles.Turning | Roles.Turn | Roles.Onto | Roles.Ends) && _draft.HasHead)
         || word.Kind is TokenKind.Separator or TokenKind.Open or TokenKind.Close;
+
+    /// <summary>Nothing but how often follows.</summary>
+    private bool IsLastButTimes => _at == _to || (_at + 1 == _to && _words[_at].Times > 0);
 
     private void Grow(int from)
     {

@@ -47,7 +47,7 @@ internal static class Lexis
                 continue;
             }
 
-            var lexeme = token.Kind is TokenKind.Word ? Longest(names, tokens, words, i, split) : Single(tokens, i);
+            var lexeme = Times(tokens, i, token.Kind is TokenKind.Word ? Longest(names, tokens, words, i, split) : Single(tokens, i));
             lexemes.Add(lexeme);
             i += lexeme.TokenCount;
         }
@@ -96,6 +96,15 @@ internal static class Lexis
         };
 
         TextSpan token(int length) => tokens[at].Span.To(tokens[at + length - 1].Span);
+    }
+
+    /// <summary>"3 times", "five times": how often, where a number stands before it; what is looked up itself otherwise.</summary>
+    private static Lexeme Times(List<Token> tokens, int at, Lexeme number)
+    {
+        var after = at + number.TokenCount;
+        return number is not { Number: > 0, Step: null, Verb: null } || after >= tokens.Count || tokens[after] is not { Kind: TokenKind.Word, Text: "times" or "time" }
+            ? number
+            : new Lexeme { Text = $"{number.Text} times", Span = number.Span.To(tokens[after].Span), Kind = TokenKind.Times, Times = number.Number, TokenAt = at, TokenCount = number.TokenCount + 1 };
     }
 
     private static Token? Next(List<Token> tokens, int at)

@@ -161,7 +161,7 @@ internal sealed partial class ListScopes
         step.Verb = like switch
         {
             // "Tap R front, back, side": the same foot, the same deed.
-            { Verb: { Kind: VerbKind.Leaves } leaves, Feet.Count: > 0 } when draft.Feet.Count == 0 && draft.Joint is Joint.Comma or Joint.And or Joint.Then => leaves,
+            { Verb: { Kind: VerbKind.Leaves } leaves, Feet.Count: > 0 } when draft.Joint is Joint.Comma or Joint.And or Joint.Then && (draft.Feet.Count == 0 || IsLikeOnTheOther(like, draft)) => leaves,
             { Verb: { } aside } when aside.Has(VerbTraits.Aside) && draft.Feet.Count == 0 => aside,
             { Verb: { Kind: VerbKind.Takes } takes } when !takes.Has(VerbTraits.WayWord | VerbTraits.Hips | VerbTraits.BothFeet | VerbTraits.HalfStride | VerbTraits.Part) => takes,
             _ => Verbs.Step,
@@ -171,13 +171,16 @@ internal sealed partial class ListScopes
             step.Feet.Add(Foot.Both);
         }
 
-        if (step.Verb is { Kind: VerbKind.Leaves } && like is not null)
+        if (step.Verb is { Kind: VerbKind.Leaves } && step.Feet.Count == 0 && like is not null)
         {
             step.Feet.AddRange(like.Feet.TakeLast(1));
         }
 
         Add(step);
     }
+
+    /// <summary>"Point R to the side and L to the side": said alike of the other foot, it is the same deed.</summary>
+    private static bool IsLikeOnTheOther(Draft deed, Draft draft) => draft.Feet is [var foot] && deed.Feet[^1] == foot.Other() && draft.Direction == deed.Direction && draft.Direction != Direction.None;
 
     private void LayRest(Draft draft)
     {

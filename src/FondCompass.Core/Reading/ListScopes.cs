@@ -137,6 +137,10 @@ internal sealed partial class ListScopes
                 draft.Unread.Clear();
                 GoOn(lasting, draft);
             }
+            else if (draft.TimesSaid)
+            {
+                LayTimes(draft);
+            }
             else
             {
                 lasting.Absorb(draft);

@@ -53,4 +53,7 @@ public sealed record FitResult(IReadOnlyList<FitChange> Changes, int OffBefore, 
 {
     /// <summary>How many states were looked at.</summary>
     internal int Work { get; init; }
+
+    /// <summary>How many ways to go on were looked at for the bound.</summary>
+    internal long Reckoned { get; init; }
 }

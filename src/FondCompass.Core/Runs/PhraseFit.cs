@@ -58,11 +58,17 @@ public sealed class PhraseFit
 
         public FitMove? Move { get; set; }
 
+        /// <summary>The changes on the way to it, the last one first; null while there is none.</summary>
+        public Change? Changes { get; set; }
+
         /// <summary>How often a better way to it was found; what stands in the queue from earlier is passed over.</summary>
         public int Turn { get; set; }
 
         public bool Done { get; set; }
     }
+
+    /// <summary>A change at a song count, and those before it.</summary>
+    private sealed record Change(int At, Change? Before);
 
     private PhraseFit(FitMoves moves, Song song, int start, FitTargets targets, int? mostTags)
     {
@@ -94,7 +100,8 @@ public sealed class PhraseFit
         }
 
         var fit = new PhraseFit(moves, song, start, targets, constraints.MostTags);
-        return fit.Search(offBefore) is { } exact ? exact with { Work = fit._work } : ((fit._bound.Looked < MostReckoned ? fit.SearchLikeliest(offBefore) : null) ?? unchanged) with { Narrowed = true };
+        var best = fit.Search(offBefore) ?? ((fit._bound.Looked < MostReckoned ? fit.SearchLikeliest(offBefore) : null) ?? unchanged) with { Narrowed = true };
+        return best with { Work = fit._work, Reckoned = fit._bound.Looked };
     }
 
     /// <summary>
@@ -275,12 +282,13 @@ public sealed class PhraseFit
             return;
         }
 
+        var changes = before < 0 ? null : move is { Kind: not null } ? new Change(_nodes[before].At + move.ChangeAt, _nodes[before].Changes) : _nodes[before].Changes;
         var key = ((((long)latest << 4) + tags) << 33) + ((long)Math.Min(at, _song.Counts) << 16) + (state + 1);
         if (_known.TryGetValue(key, out var index))
         {
             var node = _nodes[index];
             var order = cost.CompareTo(node.Cost);
-            if (node.Done || order > 0 || (order == 0 && !IsEarlier(before, move, node)))
+            if (node.Done || order > 0 || (order == 0 && !IsEarlier(changes, node.Changes)))
             {
                 return;
             }
@@ -292,7 +300,7 @@ public sealed class PhraseFit
         }
 
         var reached = _nodes[index];
-        (reached.Cost, reached.Before, reached.Move) = (cost, before, move);
+        (reached.Cost, reached.Before, reached.Move, reached.Changes) = (cost, before, move, changes);
         reached.Turn++;
         _queue.Enqueue((index, reached.Turn), (estimate, at));
     }
@@ -314,36 +322,16 @@ public sealed class PhraseFit
         return off;
     }
 
-    /// <summary>Compares the song counts of the changes one after another; both ways have as many.</summary>
-    private bool IsEarlier(int before, FitMove? move, Node known)
+    /// <summary>Whether the first change that differs is earlier; both ways have as many, and what they have in common is not looked at.</summary>
+    private static bool IsEarlier(Change? own, Change? known)
     {
-        var (own, other) = (Times(before, move), Times(known.Before, known.Move));
-        for (var i = 0; i < Math.Min(own.Count, other.Count); i++)
+        var isEarlier = false;
+        for (; own is not null && known is not null && !ReferenceEquals(own, known); (own, known) = (own.Before, known.Before))
         {
-            if (own[i] != other[i])
-            {
-                return own[i] < other[i];
-            }
+            isEarlier = own.At == known.At ? isEarlier : own.At < known.At;
         }
 
-        return false;
-    }
-
-    private List<int> Times(int before, FitMove? move)
-    {
-        var times = new List<int>();
-        while (move is not null)
-        {
-            if (move.Kind is not null)
-            {
-                times.Add(_nodes[before].At + move.ChangeAt);
-            }
-
-            (before, move) = (_nodes[before].Before, _nodes[before].Move);
-        }
-
-        times.Reverse();
-        return times;
+        return isEarlier;
     }
 
     private FitResult Read(Node last, int offBefore)

@@ -171,12 +171,8 @@ public static class Lexer
             case '"' or '“' or '”' or '„' or '«' or '»' or '\'' or '‘' or '’' or '`' or '!' or '?' or '*' or '•' or '·' or '¡' or '¿' or '=' or '#' or '_' or '>' or '<':
                 return Make(TokenKind.Mark, c.ToString(), at, at + 1);
             default:
-                var length = char.IsHighSurrogate(c) && at + 1 < end && char.IsLowSurrogate(text[at + 1]) ? 2 : 1;
-                while (at + length < end && (text[at + length] == '\u200d' || CharUnicodeInfo.GetUnicodeCategory(text[at + length]) is UnicodeCategory.NonSpacingMark or UnicodeCategory.Format))
-                {
-                    length++;
-                }
-
+                // Several code points that are one sign ("🕺🏽", joined figures) are one token.
+                var length = Math.Max(1, StringInfo.GetNextTextElementLength(text.AsSpan(at, end - at)));
                 return Make(TokenKind.Other, text.Substring(at, length), at, at + length);
         }
     }

@@ -25,6 +25,17 @@ public class SaidTwiceTests
     [InlineData("1-6 kick R x2, L", "1 kick R · 3 kick R · 5 kick L")]
     [InlineData("1-8 swivel R x2, L x2", "1 swivel L to the right · 3 swivel L to the right · 5 swivel L to the left · 7 swivel L to the left")]
     [InlineData("1-8 hips right x2, left x2", "1 hips right x2, left x2")]
+    [InlineData("1-4 shoulders up x2, down x2", "1 shoulders up x2, down x2")]
+    [InlineData("1-4 arms up twice, down twice", "1 arms up twice, down twice")]
+    [InlineData("1-4 shoulders up x2", "1 shoulders up x2 · 3 shoulders up x2")]
+    [InlineData("1-4 point R side, L side", "1 point R · 3 point L")]
+    [InlineData("1-8 point R to the side and L to the side x2", "1 point R · 3 point L · 5 point R · 7 point L")]
+    [InlineData("1-4 kick R forward, L back", "1 kick R · 3 step L back")]
+    [InlineData("1-4 touch R side, R back", "1 touch R side · 3 step R back")]
+    [InlineData("1-3 stomp R 3 times", "1 stomp R · 2 stomp L · 3 stomp R")]
+    [InlineData("1-5 clap five times", "1 clap · 2 clap · 3 clap · 4 clap · 5 clap")]
+    [InlineData("1-4 step R, touch L 2 times", "1 step R · 2 touch L · 3 step L · 4 touch R")]
+    [InlineData("1-5 kick R 3 times, coaster step", "1 kick R · 2 kick R · 3 kick R · 4 step R back · 4& close L · 5 step R forward")]
     [InlineData("1-8 walk R, L x2", "1 walk R · 3 walk L · 5 walk R · 7 walk L")]
     public void What_is_said_twice_is_danced_twice(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
 }

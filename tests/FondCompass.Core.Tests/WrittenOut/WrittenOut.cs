@@ -218,7 +218,7 @@ public class WrittenOut
                 t.Head($"{title}, {what}");
                 foreach (var fit in PhraseFit.Ranked(a.Trace, song, a.Dance.Header.Intro, constraints))
                 {
-                    t.Row($"off {fit.OffBefore} to {fit.OffAfter}; starts {string.Join(' ', fit.Starts)}; {string.Join(' ', fit.Changes.Select(c => $"{FitSaying.InList(c)} ({FitRows.Of([c]).ReplaceLineEndings(" / ")})"))}");
+                    t.Row($"off {fit.OffBefore} to {fit.OffAfter}{(fit.Narrowed ? ", narrowed" : "")}; looked at {fit.Work}, reckoned {fit.Reckoned}; starts {string.Join(' ', fit.Starts)}; {string.Join(' ', fit.Changes.Select(c => $"{FitSaying.InList(c)} ({FitRows.Of([c]).ReplaceLineEndings(" / ")})"))}");
                 }
             }
         }
