@@ -52,6 +52,6 @@ public class ShelfTests(RunningStudio studio)
         browser.Click(".bin summary");
         browser.ClickText("Bring it back");
         browser.Wait("it is open again", () => browser.Path.EndsWith("/write", StringComparison.Ordinal));
-        Assert.Empty(browser.Errors());
+        Assert.Equal("", string.Join('\n', browser.Errors()));
     }
 }

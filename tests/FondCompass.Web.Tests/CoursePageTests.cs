@@ -140,7 +140,7 @@ public class CoursePageTests(Studio studio)
     [InlineData("Asked.Weeks", "0", "&#x27;0&#x27; is no number of weeks")]
     [InlineData("Asked.Weeks", "53", "&#x27;53&#x27; is no number of weeks")]
     [InlineData("Asked.Minutes", "541", "&#x27;541&#x27; is no length of a lesson")]
-    [InlineData("Asked.First", "soon", "&#x27;soon&#x27; is no date")]
+    [InlineData("Asked.First", "soon", "&#x27;soon&#x27; is no day between 1900 and 2200")]
     [InlineData("Asked.Dances", "", "Write the titles of the dances")]
     [InlineData("Asked.Dances", "Kittiwake Turn\nNobody's Jig", "No dance on your shelf is called &#x27;Nobody&#x27;s Jig&#x27;")]
     [InlineData("Asked.Way[ladder]", "fast", "&#x27;fast&#x27; is no tempo ladder")]

@@ -212,6 +212,23 @@ public partial class PlanChangesTests(Studio studio)
         Assert.Equal(DateOnly.FromDateTime(DateTime.UtcNow), DateOnly.FromDateTime(lesson.Start!.Value));
     }
 
+    [Theory]
+    [InlineData("1900-01-01", true)]
+    [InlineData("2200-12-31", true)]
+    [InlineData("1899-12-31", false)]
+    [InlineData("2201-01-01", false)]
+    [InlineData("9999-12-31", false)]
+    [InlineData("2026-02-30", false)]
+    [InlineData("soon", false)]
+    public async Task A_day_on_which_nobody_teaches_is_told_and_none_put_in_its_place(string date, bool isDay)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?order=&handler=Calendar&date={date}", TestContext.Current.CancellationToken);
+        Assert.Equal(isDay ? "text/calendar" : "text/html", answer.Content.Headers.ContentType!.MediaType);
+        Assert.Contains(isDay ? $"DTSTART;VALUE=DATE:{date.Replace("-", "", StringComparison.Ordinal)}" : $"&#x27;{date}&#x27; is no day between 1900 and 2200", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+    }
+
     [Fact]
     public async Task What_is_safe_side_by_side_is_offered_written_and_called_on_the_board()
     {

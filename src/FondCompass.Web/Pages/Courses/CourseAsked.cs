@@ -54,9 +54,9 @@ public sealed record CourseAsked
             return "Choose the group it is for; add it under Groups when it is not there yet.";
         }
 
-        if (!DateOnly.TryParseExact(First, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) || day.Year is < 1900 or > 9000)
+        if (!LessonDay.TryRead(First, out var day))
         {
-            return $"'{First}' is no date; choose the day of the first lesson.";
+            return LessonDay.Problem(First, "the first lesson");
         }
 
         if (Whole(Weeks, 1, CourseBrief.MostWeeks) is not { } weeks)

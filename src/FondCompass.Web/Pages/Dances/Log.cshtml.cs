@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
@@ -69,9 +68,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
             return Page();
         }
 
-        if (!DateOnly.TryParseExact(date, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day))
+        if (!LessonDay.TryRead(date, out var day))
         {
-            Problem = $"'{date}' is no date; choose the day of the lesson.";
+            Problem = LessonDay.Problem(date, "the lesson");
             return Page();
         }
 

@@ -165,6 +165,12 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
     public async Task<IActionResult> OnGetCalendar(CancellationToken cancel)
     {
         await Load(cancel);
+        if (Request.Query["date"].ToString() is { Length: > 0 } date && !LessonDay.TryRead(date, out _))
+        {
+            Problem = LessonDay.Problem(date, "the lesson");
+            return Page();
+        }
+
         return File(PlanCalendar.Of(Lesson, Layout.Titles, Class, Date, Planned?.Id ?? Id), "text/calendar; charset=utf-8", $"lesson-{Date:yyyy-MM-dd}.ics");
     }
 
@@ -178,9 +184,9 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
             return Page();
         }
 
-        if (!DateOnly.TryParseExact(date, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day))
+        if (!LessonDay.TryRead(date, out var day))
         {
-            Problem = $"'{date}' is no date; choose the day of the lesson.";
+            Problem = LessonDay.Problem(date, "the lesson");
             return Page();
         }
 
@@ -239,7 +245,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
         Layout = await LessonLayout.Of((Id, Fitted), Asked, Class, Shelf, book, tracks, Planned?.Id, cancel);
         Offered = [.. (await Shelf.Search(null, cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
         AddBlock(Request.Query["what"].ToString().Trim());
-        Date = Course is not null && Asked.Week is var (_, week) ? Course.DayOf(week) : DateOnly.TryParseExact(Request.Query["date"].ToString(), "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var asked) ? asked : Date;
+        Date = Course is not null && Asked.Week is var (_, week) ? Course.DayOf(week) : LessonDay.TryRead(Request.Query["date"], out var asked) ? asked : Date;
         Problem ??= Layout.LeftOut.Count > 0 ? $"{string.Join(", ", Layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonBrief.MostLines} lines (eights) together; teach it in a lesson of its own." : null;
         Problem ??= Asked.Problem is { Length: > 0 } unread ? unread : null;
     }

@@ -29,6 +29,6 @@ public static class PlanCalendar
         Description = PlanText.Of(plan, dances, group?.Name),
         Location = group?.Meets,
         Start = new CalDateTime(day),
-        End = new CalDateTime(day.AddDays(1)),
+        End = new CalDateTime(LessonDay.After(day, 1)),
     };
 }

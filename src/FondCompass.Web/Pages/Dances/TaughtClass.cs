@@ -59,7 +59,7 @@ public static class TaughtClass
     public static NextTime NextOf(Guid dance, Analysis analysis, StepLexicon lexicon, IEnumerable<LessonRecord> held, LessonRecord last, Func<string, int, double>? spent = null)
     {
         var went = last.HeldOf(dance) ?? new DanceHeld();
-        return NextTime.Of(DaysOf(dance, analysis, lexicon, held.Where(l => l.Held && l.Date <= last.Date), spent), went.ReachedLine, went.RatePercent, last.Date.AddDays(DaysToNext));
+        return NextTime.Of(DaysOf(dance, analysis, lexicon, held.Where(l => l.Held && l.Date <= last.Date), spent), went.ReachedLine, went.RatePercent, LessonDay.After(last.Date, DaysToNext));
     }
 
     /// <summary>Days from a lesson to the next, as classes meet.</summary>
