@@ -1,26 +1,38 @@
+using System.Collections.Concurrent;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Support.UI;
 
 namespace FondCompass.Browser.Tests;
 
-/// <summary>A headless Chromium with an empty profile, at a table's 1280 by 800.</summary>
+/// <summary>
+/// A headless Chromium as it is on its first day, at a table's 1280 by 800. One that is no longer wanted is emptied and lent to the next who asks, since
+/// starting it costs more than many a test; <see cref="Browsers"/> ends them.
+/// </summary>
 public sealed class Browser : IDisposable
 {
-    private readonly string _profile = Directory.CreateTempSubdirectory("fond-chromium-").FullName;
+    private static readonly ConcurrentBag<(ChromeDriver Driver, string Profile)> Idle = [];
+
+    private readonly string _profile;
     private readonly ChromeDriver _driver;
     private readonly string _address;
 
     public Browser(string address)
     {
         _address = address;
+        (_driver, _profile) = Idle.TryTake(out var idle) ? idle : Launch();
+    }
+
+    private static (ChromeDriver Driver, string Profile) Launch()
+    {
+        var profile = Directory.CreateTempSubdirectory("fond-chromium-").FullName;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--window-size=1280,940", "--autoplay-policy=no-user-gesture-required",
-            $"--user-data-dir={_profile}");
+            $"--user-data-dir={profile}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
-        _driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromSeconds(60));
+        return (new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromSeconds(60)), profile);
     }
 
     public IWebDriver Driver => _driver;
@@ -129,9 +141,49 @@ public sealed class Browser : IDisposable
 
     public void Dispose()
     {
-        _driver.Quit();
-        _driver.Dispose();
-        Directory.Delete(_profile, recursive: true);
+        try
+        {
+            Empty();
+            Idle.Add((_driver, _profile));
+        }
+        catch (WebDriverException)
+        {
+            // Whatever was done to it, it is lent to nobody.
+            Quit(_driver, _profile);
+        }
+    }
+
+    /// <summary>Ends those that nobody has.</summary>
+    internal static void QuitIdle()
+    {
+        while (Idle.TryTake(out var idle))
+        {
+            Quit(idle.Driver, idle.Profile);
+        }
+    }
+
+    private static void Quit(ChromeDriver driver, string profile)
+    {
+        driver.Quit();
+        driver.Dispose();
+        Directory.Delete(profile, recursive: true);
+    }
+
+    /// <summary>Nothing is left of who had it: one new tab, no cookie, nothing stored, nothing told to the console.</summary>
+    private void Empty()
+    {
+        var tabs = _driver.WindowHandles;
+        var fresh = _driver.SwitchTo().NewWindow(WindowType.Tab).CurrentWindowHandle;
+        foreach (var tab in tabs)
+        {
+            _driver.SwitchTo().Window(tab).Close();
+        }
+
+        _driver.SwitchTo().Window(fresh);
+        _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
+        _driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
+        _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = _address, ["storageTypes"] = "all" });
+        Errors();
     }
 
     private T Until<T>(string what, Func<T?> holds, int seconds = 20)

@@ -9,16 +9,26 @@ namespace FondCompass.Browser.Tests;
 /// Every link, button and form of every page, found by following links from the shelf: none may answer with an error, tell the console
 /// of one, or do nothing. It has a studio of its own, since it presses what throws things away.
 /// </summary>
-public sealed partial class CrawlTests : IAsyncLifetime
+public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn>, IDisposable
 {
-    private readonly RunningApplication _application = new();
     private readonly List<string> _faults = [];
     private readonly HashSet<string> _pressed = [];
     private readonly Queue<string> _paths = new();
     private readonly HashSet<string> _seen = [];
     private readonly HashSet<string> _anchors = [];
     private readonly HashSet<string> _thrownAway = [];
-    private Browser _browser = null!;
+    private readonly Browser _browser;
+
+    public CrawlTests(StudioOfItsOwn studio) => _browser = new Browser(studio.Application.Address);
+
+    public sealed class StudioOfItsOwn : IAsyncLifetime
+    {
+        internal RunningApplication Application { get; } = new();
+
+        public async ValueTask InitializeAsync() => await Application.Start();
+
+        public ValueTask DisposeAsync() => Application.DisposeAsync();
+    }
 
     /// <summary>Controls that can be pressed, one for each thing they do: rows of a list are alike.</summary>
     private const string Controls = """
@@ -64,17 +74,7 @@ public sealed partial class CrawlTests : IAsyncLifetime
 
     private const string Links = "return [...document.querySelectorAll('a[href]')].filter(a => a.origin === location.origin).map(a => a.pathname + a.search + a.hash)";
 
-    public async ValueTask InitializeAsync()
-    {
-        await _application.Start();
-        _browser = new Browser(_application.Address);
-    }
-
-    public async ValueTask DisposeAsync()
-    {
-        _browser.Dispose();
-        await _application.DisposeAsync();
-    }
+    public void Dispose() => _browser.Dispose();
 
     [Fact]
     public void Every_control_works_in_the_demo()

@@ -48,6 +48,13 @@ public sealed class DemoBrowser : IDisposable
         Browser.Settle();
     }
 
+    /// <summary>The page that is open, at another width.</summary>
+    public void Resize(int width, int height = 800)
+    {
+        Browser.Size(width, height);
+        Browser.Settle();
+    }
+
     public void Dispose()
     {
         if (_opened.IsValueCreated)

@@ -94,6 +94,36 @@ public class FitTests(RunningStudio studio)
         Assert.Empty(browser.Errors());
     }
 
+    [Fact]
+    public void What_is_typed_while_a_slow_answer_comes_stays()
+    {
+        using var browser = Fitted("verse 16 @120\nchorus 16");
+        browser.Run("window.held = []; const real = window.fetch; window.fetch = (...a) => String(a[0]).includes('handler=Score') ? new Promise(r => window.held.push(() => r(real(...a)))) : real(...a);");
+        ChooseVerse(browser);
+        browser.Find("body").SendKeys("h");
+        browser.WaitForText("#tide", "half time");
+        Write(browser, "count", "8");
+        Write(browser, "moment", "0:05");
+        browser.Run("window.done = false; Promise.all(window.held.map(f => f())).then(() => setTimeout(() => window.done = true, 200)); window.held = []");
+        browser.Wait("the answer is there", () => browser.Run("return window.done") is true);
+        Assert.Equal(("8", "0:05"), (browser.Find("#strip-count").GetDomProperty("value"), browser.Find("#strip-moment").GetDomProperty("value")));
+
+        // Drawn anew while it is typed, it stays as well, and the field keeps the keys.
+        Write(browser, "seconds", "4");
+        browser.Click("#zoom-in");
+        browser.Wait("it is drawn larger", () => browser.Run("return Number(document.getElementById('zoom').value) > 1") is true);
+        browser.Settle();
+        Assert.Equal(("4", "8", "0:05"), (browser.Find("#strip-seconds").GetDomProperty("value"), browser.Find("#strip-count").GetDomProperty("value"), browser.Find("#strip-moment").GetDomProperty("value")));
+        browser.Click("#strip-tools button[value=pin]");
+        browser.WaitForText("#strip-tools", "count 8 at 0:05.0");
+
+        // What is refused is still there, to be put right.
+        ChooseVerse(browser);
+        Write(browser, "moment", "soon" + Keys.Enter);
+        browser.WaitForText("#run .problem", "'soon' is no moment of the song");
+        Assert.Equal("soon", browser.Find("#strip-moment").GetDomProperty("value"));
+    }
+
     private static void ChooseVerse(Browser browser)
     {
         browser.Settle();

@@ -297,7 +297,7 @@ public class PageTests(Studio studio)
 
     [Theory]
     [InlineData("", "2026-11-26", "which group")]
-    [InlineData("Ring", "someday", "no date")]
+    [InlineData("Ring", "someday", "no day between 1900 and 2200")]
     public async Task A_log_that_lacks_something_keeps_the_rest(string group, string date, string said)
     {
         var visitor = await studio.NewVisitor();

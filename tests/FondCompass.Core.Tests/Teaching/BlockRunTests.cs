@@ -93,6 +93,39 @@ public class BlockRunTests
         Assert.Equal((3, 1), (known.Repeats, known.Passes));
     }
 
+    /// <summary>A loop of 32 counts to a song that has room for three of them: the rest is danced in further passes.</summary>
+    [Theory]
+    [InlineData(1, 1, 1)]
+    [InlineData(3, 3, 1)]
+    [InlineData(4, 3, 2)]
+    [InlineData(6, 3, 2)]
+    [InlineData(7, 3, 3)]
+    [InlineData(0, 3, 1)]
+    public void More_repeats_than_the_song_has_room_for_are_danced_to_it_again(int wanted, int each, int passes)
+    {
+        var planned = Planned($"intro 16\n{Square}", new Song([new Passage("intro", 16, 120), new Passage("verse", 32, 120), new Passage("end", 16, 140)]));
+        var run = BlockRun.Of(planned.Dance, new LessonBlock { Id = "runs", Kind = BlockKind.Runs, Title = "", Why = "", Dance = 0, Repeats = wanted == 0 ? null : wanted, IsWhole = true })!;
+        Assert.Equal((each, passes), (run.Repeats, run.Passes));
+    }
+
+    /// <summary>Without a song no run is longer than 4,096 counts: 256 repeats of 16.</summary>
+    [Theory]
+    [InlineData(1, 1, 1)]
+    [InlineData(99, 99, 1)]
+    [InlineData(256, 256, 1)]
+    [InlineData(257, 256, 2)]
+    [InlineData(513, 256, 3)]
+    public void What_is_longer_than_a_run_may_be_is_danced_in_passes(int wanted, int each, int passes)
+    {
+        var planned = Planned(Square);
+        var whole = planned.Plan.Blocks.First(b => b.IsWhole && b.IsDanced);
+        var run = BlockRun.Of(planned.Dance, whole with { Repeats = wanted, Starts = 1 })!;
+        Assert.Equal((each, passes), (run.Repeats, run.Passes));
+        var bites = planned.Plan.Blocks.First(b => b.Kind == BlockKind.Dance);
+        var part = BlockRun.Of(planned.Dance, bites with { Repeats = wanted, Starts = 1, CountIn = 8 })!;
+        Assert.Equal((each, passes), (part.Repeats, part.Passes));
+    }
+
     [Fact]
     public void An_order_is_danced_once_a_pass_with_its_calls_and_tags()
     {

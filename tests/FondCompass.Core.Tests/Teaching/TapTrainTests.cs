@@ -29,6 +29,8 @@ public class TapTrainTests
 
     [Theory]
     [InlineData(38)]
+    [InlineData(39.9)]
+    [InlineData(240.5)]
     [InlineData(260)]
     public void What_nobody_dances_to_is_no_tempo(double bpm) => Assert.Null(TapTrain.Of(Even(bpm, 8)));
 
@@ -62,6 +64,38 @@ public class TapTrainTests
         List<double> going = [.. Even(120, 8, 0), .. Even(120, 4, 5.5)];
         Assert.Equal(14, TapTrain.Of(going)!.Value.Beats);
     }
+
+    /// <summary>Eight at 120, then four more after a gap: six beats are a gap, more a rest.</summary>
+    [Theory]
+    [InlineData(1, 11)]
+    [InlineData(2, 12)]
+    [InlineData(6, 16)]
+    [InlineData(6.01, 3)]
+    [InlineData(7, 3)]
+    public void More_than_six_beats_without_a_tap_begin_anew(double gap, int beats) =>
+        Assert.Equal(beats, TapTrain.Of([.. Even(120, 8, 0), .. Even(120, 4, 3.5 + (gap / 2))])!.Value.Beats);
+
+    /// <summary>While no tempo is known yet, six of the slowest beats; the first tap belongs to the others or not.</summary>
+    [Theory]
+    [InlineData(9, 4)]
+    [InlineData(9.01, 3)]
+    public void So_do_more_than_six_of_the_slowest_after_the_first_tap(double gap, int taps) =>
+        Assert.Equal(taps == 4, TapTrain.Of([0, gap, gap + 1, gap + 2]) is not null);
+
+    /// <summary>Eight at 120 and one more tap behind the fifth: nearer than two fifths of a beat it is the same beat.</summary>
+    [Theory]
+    [InlineData(0.09, 0)]
+    [InlineData(0.19, 0)]
+    [InlineData(0.21, 1)]
+    public void Two_taps_of_one_beat_are_one(double behind, int more)
+    {
+        var taps = Even(120, 8, 0);
+        taps.Insert(5, taps[4] + behind);
+        Assert.Equal(more > 0, TapTrain.Of(taps)!.Value.Spread > 0.001);
+    }
+
+    [Fact]
+    public void Taps_that_go_back_in_time_are_passed_over() => Assert.Equal(120, TapTrain.Of([0, 0.5, 0.25, 1, 1, 1.5, 2])!.Value.Bpm, 6);
 
     [Fact]
     public void Music_that_gathers_speed_is_followed_and_said()

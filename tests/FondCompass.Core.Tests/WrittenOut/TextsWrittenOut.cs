@@ -223,6 +223,50 @@ public class TextsWrittenOut
         t.Compare("taps-floors-weeks.txt");
     }
 
+    /// <summary>Lessons that two boards tell of, mixed up, with slips taken back, and what is reckoned from them.</summary>
+    [Fact]
+    public void Lessons_as_boards_tell_them()
+    {
+        var t = new Table();
+        for (var lesson = 0; lesson < 40; lesson++)
+        {
+            var random = new Random(lesson);
+            var told = new List<LessonEvent>();
+            var boards = new[] { new Guid(1, 0, 0, new byte[8]), new Guid(2, 0, 0, new byte[8]) }.Take(1 + (lesson % 2)).ToList();
+            var at = new double[2];
+            for (var i = 0; i < 14; i++)
+            {
+                var board = random.Next(boards.Count);
+                at[board] += random.Next(0, 40) / 2.0;
+                // What begins and what is danced comes oftener than the rest.
+                var kind = (LessonEventKind)(random.Next(3) > 0 ? random.Next(5) : random.Next((int)LessonEventKind.Close + (i > 10 ? 1 : 0)));
+                told.Add(new LessonEvent(new Guid(lesson, (short)i, 0, new byte[8]), boards[board], told.Count(e => e.Board == boards[board]) + 1, 1000 + (20 * board), at[board], kind, $"block {random.Next(1, 3)}")
+                {
+                    Bite = $"A:{random.Next(1, 3)}",
+                    Value = kind == LessonEventKind.Heads && random.Next(3) == 0 ? null : 60 + (5 * random.Next(4)),
+                    Words = $"words {i}",
+                    Undoes = told.Count > 0 && kind == LessonEventKind.Undo ? told[random.Next(told.Count)].Id : null,
+                });
+            }
+
+            t.Head(string.Join(", ", told.Select(e => string.Create(CultureInfo.InvariantCulture, $"{boards.IndexOf(e.Board) + 1}.{e.Number} at {e.Opened + e.Since:0.#} {e.Kind} {e.Block[^1]} {e.Value}{(e.Undoes is { } slip ? $" of {told.FindIndex(o => o.Id == slip) + 1}" : "")}"))));
+            var log = HallLog.Of(told.Concat(told.Take(3)));
+            foreach (var held in log.Blocks)
+            {
+                t.Row($"{held.Block}: {held.Seconds} s, {held.Dancing} danced, {string.Join(' ', held.Rates)} clean {held.CleanRate}, lost {string.Join(' ', held.Trouble)}{(held.IsDone ? " done" : "")}{(held.IsSkipped ? " skipped" : "")}");
+            }
+
+            t.Row($"{log.Heads} heads, {log.Seconds} s{(log.IsClosed ? ", closed" : "")}; notes {string.Join(' ', log.Notes.Select(n => n.Words))}; calls {string.Join(' ', log.Calls)}; taps {string.Join(' ', log.Taps)}; marks {string.Join(' ', log.Marks.Select(m => m.Bite))}");
+        }
+
+        foreach (var taken in new TimeTaken[][] { [], [new(100, 100)], [new(100, 49)], [new(100, 50)], [new(100, 200)], [new(100, 201)], [new(100, 130), new(60, 90)], [.. Enumerable.Repeat(new TimeTaken(60, 75), 9)] })
+        {
+            t.Row($"{string.Join(' ', taken.Select(k => $"{k.Planned}:{k.Actual}"))} | {PaceLearning.Of("seconds", 20, taken).After:0.0000} {PaceLearning.Of("seconds", 20, taken).Why} | {PaceLearning.Of("seconds", 20, taken, isHeld: true).After:0.0000} {PaceLearning.Of("seconds", 20, taken, isHeld: true).Why}");
+        }
+
+        t.Compare("hall.txt");
+    }
+
     [Fact]
     public void Moves_called_live()
     {

@@ -45,6 +45,7 @@ public class WrittenOut
         ["cues"] = Cues,
         ["room"] = Room,
         ["board"] = Board,
+        ["blocks"] = Blocks,
         ["swaps"] = Swaps,
         ["offers"] = Offers,
         ["floor"] = Floor,
@@ -322,6 +323,38 @@ public class WrittenOut
             foreach (var item in list.Cast<object>().Take(36))
             {
                 t.Row(item);
+            }
+        }
+    }
+
+    /// <summary>Every block of a lesson as it is danced, on either foot, and what the board tells while songs are danced that stop and change their pace.</summary>
+    private static void Blocks(Table t, Analysis a)
+    {
+        foreach (var (what, song) in new[] { ("by count", null), ("to its song", Songs.First().Song) })
+        {
+            t.Head(what);
+            var dance = new LessonDance(a, Bpm, song);
+            foreach (var block in Plan(a, 60, TeachingWay.For(a.Dance.Header.Genre, ClassLevel.Improver, a.Dance.IsPhrased).Way, ClassLevel.Improver, song).Blocks)
+            {
+                foreach (var other in new[] { false, true })
+                {
+                    if (BlockRun.Of(dance, block, other) is { } run)
+                    {
+                        t.Row($"{block.Kind} {block.Id}{(other ? ", other side" : "")}: starts {string.Join(' ', run.Starts)} after {run.CountIn}, {run.Repeats} repeats, {run.Passes} passes, {run.Run.Song.Counts} counts; " +
+                            string.Join(", ", run.Run.Stretches.Take(4).Append(run.Run.Stretches[^1]).Select(s => $"{s.Repeat}: {s.Called} {s.FromCount} to {s.ToCount} {s.StartWeight.Letter()} {s.StartFacing} to {s.EndWeight.Letter()} {s.EndFacing}")));
+                        var board = BoardTimeline.Of(run, 0.6);
+                        t.Row($"  {string.Join("; ", board.Events.Take(3))} | {string.Join("; ", board.Clicks.Take(2).Select(c => $"{c.At:0.###} {c.Label}"))} … {board.End:0.###}");
+                    }
+                }
+            }
+        }
+
+        foreach (var (title, song) in Songs.Skip(1).Take(5))
+        {
+            t.Head(title);
+            foreach (var told in BoardTimeline.Of(a, RunUnroller.Unroll(a.Trace, song, a.Dance.Header.Intro), 1, 12).Events)
+            {
+                t.Row(told);
             }
         }
     }

@@ -114,14 +114,17 @@ rate.addEventListener('change', () => {
 });
 /** The passage that the tools under the strip are about. */
 let chosen = -1;
+/** What somebody typed into them and has not set yet, by field. @type {Record<string, string>} */
+let typed = {};
 
-/** @param {number} index @param {boolean} focus */
-function choose(index, focus) {
+/** @param {number} index @param {boolean} focus @param {boolean} again the same passage, drawn anew: what was typed stays */
+function choose(index, focus, again = false) {
   const all = [...run.querySelectorAll('.passage[data-index]')];
   const tools = /** @type {HTMLFormElement | null} */ (document.getElementById('strip-tools'));
   if (!tools || all.length === 0) {
     return;
   }
+  typed = again ? typed : {};
   chosen = Math.max(0, Math.min(all.length - 1, index));
   const passage = /** @type {SVGElement} */ (all[chosen]);
   all.forEach((p) => p.classList.toggle('chosen', p === passage));
@@ -143,6 +146,9 @@ function hold(tools, count) {
   const seconds = score?.counts[count] ?? 0;
   field(tools, 'count').value = String(count);
   field(tools, 'moment').value = `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}`;
+  for (const [name, value] of Object.entries(typed)) {
+    field(tools, name).value = value;
+  }
 }
 
 /** @param {string} value */
@@ -163,6 +169,11 @@ run.addEventListener('click', (event) => {
       choose(Number(passage.dataset.index), false);
       hold(/** @type {HTMLFormElement} */ (document.getElementById('strip-tools')), count);
     }
+  }
+});
+run.addEventListener('input', (event) => {
+  if (event.target instanceof HTMLInputElement && event.target.form?.id === 'strip-tools') {
+    typed[event.target.name] = event.target.value;
   }
 });
 run.addEventListener('keydown', (event) => {
@@ -266,12 +277,17 @@ on('Fit', {
 });
 
 document.body.addEventListener('htmx:afterSwap', async (event) => {
-  if (/** @type {CustomEvent} */ (event).detail.target === run) {
+  const { target, requestConfig } = /** @type {CustomEvent} */ (event).detail;
+  if (target === run) {
+    if (requestConfig?.elt?.id === 'strip-tools' && !run.querySelector('.problem')) {
+      typed = {};
+    }
+    // At once, and once more when it is known when each count sounds: whoever types meanwhile loses nothing.
+    const again = () => chosen >= 0 && choose(chosen, document.activeElement === document.body, true);
+    again();
     await loadScore();
     paint();
-    if (chosen >= 0) {
-      choose(chosen, document.activeElement === document.body);
-    }
+    again();
   }
 });
 form.addEventListener('submit', (event) => event.preventDefault());
