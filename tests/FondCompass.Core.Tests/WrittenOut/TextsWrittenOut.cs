@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Counts;
