@@ -29,6 +29,8 @@ public class BandTests(RunningStudio studio)
     public void Over_three_minutes_with_a_change_of_rate_and_the_tab_hidden()
     {
         using var browser = Fitted(studio);
+        // What is painted sixty times a second for three minutes need not be large.
+        browser.Size(480, 400);
         browser.Click("#play");
         browser.Wait("the band plays", () => Number(browser, "fondBand.heard.length") > 20);
         var fit = browser.Driver.CurrentWindowHandle;

@@ -13,6 +13,9 @@ public sealed class Browser : IDisposable
 {
     private static readonly ConcurrentBag<(ChromeDriver Driver, string Profile)> Idle = [];
 
+    /// <summary>Seconds past which what is waited for is asked for less often: asking costs the band's processor.</summary>
+    private const int Long = 60;
+
     private readonly string _profile;
     private readonly ChromeDriver _driver;
     private readonly string _address;
@@ -189,7 +192,7 @@ public sealed class Browser : IDisposable
     private T Until<T>(string what, Func<T?> holds, int seconds = 20)
         where T : class
     {
-        var wait = new WebDriverWait(new SystemClock(), _driver, TimeSpan.FromSeconds(seconds), TimeSpan.FromMilliseconds(40)) { Message = what };
+        var wait = new WebDriverWait(new SystemClock(), _driver, TimeSpan.FromSeconds(seconds), TimeSpan.FromMilliseconds(seconds > Long ? 400 : 40)) { Message = what };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(ElementClickInterceptedException));
         return wait.Until(_ =>
         {

@@ -104,7 +104,7 @@ public partial class FuzzTests(Studio studio)
 
     private static string Word(Random random) => random.Next(12) == 0 ? string.Concat(Enumerable.Repeat(Words[random.Next(Words.Length)], random.Next(1, 200))) : Words[random.Next(Words.Length)];
 
-    private static string Script(Random random) => string.Join('\n', Enumerable.Range(0, random.Next(1, 30)).Select(_ => random.Next(10) == 0 ? Word(random) : random.Next(6) == 0 ? Cut(random, Row(random)) : Row(random)));
+    private static string Script(Random random) => string.Join('\n', Enumerable.Range(0, random.Next(1, 16)).Select(_ => random.Next(10) == 0 ? Word(random) : random.Next(6) == 0 ? Cut(random, Row(random)) : Row(random)));
 
     private static string Row(Random random) => random.Next(DearIsOneIn) == 0 ? DearRows[random.Next(DearRows.Length)] : Rows[random.Next(Rows.Length)];
 
