@@ -106,10 +106,21 @@ public sealed class Browser : IDisposable
     /// <summary>Waits for a state, never for a time.</summary>
     public void Wait(string what, Func<bool> holds, int seconds = 20) => Until(what, () => holds() ? "yes" : null, seconds);
 
-    public void WaitForText(string css, string text) => Wait($"{css} says '{text}'", () => Text(css).Contains(text, StringComparison.Ordinal));
+    public void WaitForText(string css, string text)
+    {
+        try
+        {
+            Wait($"{css} says '{text}'", () => Text(css).Contains(text, StringComparison.Ordinal));
+        }
+        catch (WebDriverTimeoutException late)
+        {
+            throw new WebDriverTimeoutException($"{late.Message}; it says '{Run("return document.querySelector(arguments[0])?.textContent", css)}', at {Path}, and where the keys go stands '{Run("return document.activeElement.value")}'", late);
+        }
+    }
 
-    /// <summary>What the console was told of as an error since it was last asked.</summary>
-    public IReadOnlyList<string> Errors() => [.. _driver.Manage().Logs.GetLog(LogType.Browser).Select(e => e.Message)];
+    /// <summary>What the console was told of as an error since it was last asked; not that a question was let go for a newer one, which htmx tells of as well.</summary>
+    public IReadOnlyList<string> Errors() =>
+        [.. _driver.Manage().Logs.GetLog(LogType.Browser).Select(e => e.Message).Where(m => !m.Contains("htmx:sendAbort", StringComparison.Ordinal) && !m.Contains("htmx:afterRequest", StringComparison.Ordinal))];
 
     public void NewAccount()
     {
@@ -183,6 +194,8 @@ public sealed class Browser : IDisposable
         }
 
         _driver.SwitchTo().Window(fresh);
+        // It has the keys, as the only tab has.
+        _driver.ExecuteCdpCommand("Page.bringToFront", []);
         _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
         _driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
         _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = _address, ["storageTypes"] = "all" });

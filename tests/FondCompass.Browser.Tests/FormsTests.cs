@@ -51,6 +51,7 @@ public class FormsTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         browser.Go("/");
         browser.ClickText("Open the demo studio");
+        browser.Find("table.shelf");
         browser.Go("/lessons");
         browser.Click(".lessons .held a[href^='/lessons/']");
         browser.ClickText("Take this lesson out");

@@ -100,6 +100,7 @@ public class LessonTests(RunningStudio studio)
         browser.Go($"/lessons/{lesson}/teach");
         Ready(browser);
         Assert.Equal("chain:A:1-2", State(browser, "block"));
+        browser.Wait("that it was opened again has arrived", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
 
         studio.Stop();
         try

@@ -224,6 +224,38 @@ public class TextsWrittenOut
         t.Compare("taps-floors-weeks.txt");
     }
 
+    private const string Plain = "tempo 112\npart A\n1-4 vine R\n5-8 vine L\n1-8 march R x8\npart B\n1-8 rocking chair R x2\ntag T\n1-4 sway R L R L";
+
+    /// <summary>One row more, or a few, below a plain dance: what becomes of its facts, its order and its parts.</summary>
+    [Fact]
+    public void Rows_of_every_kind()
+    {
+        static IEnumerable<string> Facts(object record) => Table.Plain(record).Split(" · ");
+        static IEnumerable<string> PartsOf(FondCompass.Core.Notation.Dance dance) => dance.Parts.Select(p => $"{Table.Plain(p)}: {string.Join(" | ", p.Entries.Select(e => $"{e.GetType().Name} {Table.Plain(e)}"))}");
+        var t = new Table();
+        var plain = Analysis.Of(Plain).Dance;
+        var song = FondCompass.Core.Music.Song.Steady(104, new Bpm(112));
+        foreach (var rows in File.ReadAllLines(Path.Combine(Folder, "RowsOfEveryKind.txt")))
+        {
+            var analysis = Analysis.Of($"{Plain}\n{rows.Replace(" / ", "\n", StringComparison.Ordinal)}");
+            var dance = analysis.Dance;
+            t.Head(rows);
+            t.Row($"{string.Join(" · ", Facts(dance.Header).Except(Facts(plain.Header)))}{(dance.OrderLoops ? " round" : "")}{(dance.IsFree ? " free" : "")}{(dance.Finish is { } finish ? Table.Plain(finish) : "")}");
+            foreach (var told in new IEnumerable<object>[] { dance.Order.Take(12), dance.Tags.Take(4), dance.Restarts, dance.OrderChanges, dance.Meetings, dance.Versions, dance.Definitions }.SelectMany(l => l).Select(o => $"{o.GetType().Name} {Table.Plain(o)}").Concat(PartsOf(dance).Except(PartsOf(plain))))
+            {
+                t.Row(told);
+            }
+
+            t.Row($"{dance.Order.Count} calls; {string.Join(", ", FondCompass.Core.Runs.RunUnroller.Unroll(analysis.Trace, song, dance.Header.Intro).Repeats.Take(9).Select(r => $"{r.Called} {r.FromCount} to {r.ToCount} {r.StartFacing}"))}");
+            foreach (var finding in analysis.Findings.Take(6))
+            {
+                t.Row($"{finding.Code} {finding.Severity} {finding.Place.Row} {finding.Message}");
+            }
+        }
+
+        t.Compare("rows-of-every-kind.txt");
+    }
+
     /// <summary>Lessons that two boards tell of, mixed up, with slips taken back, and what is reckoned from them.</summary>
     [Fact]
     public void Lessons_as_boards_tell_them()
