@@ -27,6 +27,11 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
             return new Order([], false, true);
         }
 
+        if (trimmed.Length == 0)
+        {
+            findings.Add(NotationFindings.BadCall.At(row, "This order calls nothing. Write the parts one after another, such as 'order A B A', or take the line out."));
+        }
+
         var walk = new Walk(rest, row);
         var calls = Group(walk, 0);
         if (walk.IsCut || (walk.Calls >= MostCalls && walk.At < walk.Text.TrimEnd(' ', '.', ')').Length))
@@ -103,9 +108,17 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
         while (!walk.Done)
         {
             walk.Skip();
-            if (walk.Done || walk.Text[walk.At] == ')')
+            if (walk.Done || (walk.Text[walk.At] == ')' && depth > 0))
             {
                 break;
+            }
+
+            if (walk.Text[walk.At] == ')')
+            {
+                findings.Add(NotationFindings.BadCall.At(walk.Row, "The order closes a bracket that was never opened; it is passed over. Write both, as in '(A B) x2', or take it out."));
+                walk.At++;
+                last = calls.Count;
+                continue;
             }
 
             if (Loops.Any(walk.Take))

@@ -14,6 +14,7 @@ public static class NotationFindings
     public static readonly FindingCode BadFact = new("TEXT07", Severity.Error, "A stated fact that cannot be read");
     public static readonly FindingCode OddCharacter = new("TEXT08", Severity.Warning, "A control character in the text");
     public static readonly FindingCode TooMuch = new("TEXT10", Severity.Error, "More text than is read");
+    public static readonly FindingCode SettingTwice = new("TEXT12", Severity.Warning, "A setting said twice");
     public static readonly FindingCode BadVariant = new("VARIANT01", Severity.Error, "A variant that cannot be read");
     public static readonly FindingCode UnknownPart = new("PART01", Severity.Error, "A part or tag that does not exist");
     public static readonly FindingCode BadCall = new("PART02", Severity.Error, "A call in the order that cannot be read");

@@ -234,6 +234,11 @@ internal static partial class RowOpeners
             : (text.Trim(), 1, false);
     }
 
+    /// <summary>What is wrong with how often stands at a row's end; null where nothing is, or nothing stands there.</summary>
+    public static string? TimesProblem(string text) =>
+        TimesBehind().Match(" " + text).Groups["times"] is { Success: true } times && (times.Length > 3 || int.Parse(times.ValueSpan) is < 1 or > MostTimes)
+            ? $"'{text}' can be danced from 1 to {MostTimes} times, and is danced {(Count(times) == 1 ? "once" : $"{Count(times)} times")} here. Write such a number." : null;
+
     private static int Count(Group digits) =>
         !digits.Success ? 1 : digits.Length > 3 ? MostTimes : Math.Clamp(int.Parse(digits.ValueSpan), 1, MostTimes);
 

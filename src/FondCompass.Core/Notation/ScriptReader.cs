@@ -153,10 +153,12 @@ public sealed partial class ScriptReader
                 break;
             case RowSort.Line:
                 Entries(row).Add(RowOpeners.Line(row, rest));
+                CheckTimes(row, rest);
                 _lastBeat = null;
                 break;
             case RowSort.Again:
                 Entries(row).Add(RowOpeners.Again(row, said)!);
+                CheckTimes(row, said);
                 _lastBeat = null;
                 break;
             case RowSort.Ending:
@@ -177,16 +179,30 @@ public sealed partial class ScriptReader
     private void ReadSetting(int row, string word, string rest)
     {
         var read = HeaderReader.Read(_header, word, rest);
+        // A line's length may change from part to part, and what was changed is a list.
+        if (!_stated.Add(word == "start" && !rest.Contains("weight", StringComparison.OrdinalIgnoreCase) ? "facing" : word) && word is not ("line" or "changed") && read.Header != _header)
+        {
+            _findings.Add(NotationFindings.SettingTwice.At(row, $"Another '{word}' stands above; the last one counts, this one. Take one of the two out."));
+        }
+
         _header = read.Header;
-        _stated.Add(word == "start" && !rest.Contains("weight", StringComparison.OrdinalIgnoreCase) ? "facing" : word);
         if (read.Problem is { } problem)
         {
             _findings.Add(NotationFindings.BadSetting.At(row, problem));
         }
     }
 
+    private void CheckTimes(int row, string text)
+    {
+        if (RowOpeners.TimesProblem(text) is { } problem)
+        {
+            _findings.Add(NotationFindings.ImpossibleCounts.At(row, problem));
+        }
+    }
+
     private void StartPart(int row, string name, bool isTag)
     {
+        CheckTimes(row, name.TrimEnd(':').Trim());
         var read = RowOpeners.PartName(name.TrimEnd(':').Trim(), of => _partNames.Contains(of));
         if (!_partNames.Add(read.Name))
         {
@@ -320,6 +336,11 @@ public sealed partial class ScriptReader
                 _tags.Add(tag);
                 break;
             case "restart" when reader.ReadRestart(row, rest) is { } restart:
+                if (_restarts.Find(r => r.Repeat == restart.Repeat) is { } first && first.AfterCount != restart.AfterCount)
+                {
+                    _findings.Add(NotationFindings.BadException.At(row, $"Repeat {first.Repeat} is cut after {first.AfterCount} counts already, by row {first.Row}, and that counts. Take one of the two out."));
+                }
+
                 _restarts.Add(restart);
                 break;
             case "order" or "after" or "restart":

@@ -55,6 +55,7 @@ public class FindingExamples
         new("TEXT09", 4, "part A\n1-4000 shuffle R x4000\n" + string.Concat(Enumerable.Repeat("again x99\n", 20)), "part A\n1-8 march R\nagain x99"),
         new("TEXT10", 2, $"part A\n1-8 {string.Join(", ", Enumerable.Repeat("march R", 250))}", $"part A\n1-8 {string.Join(", ", Enumerable.Repeat("march R", 8))}"),
         new("TEXT11", 500, string.Concat(Enumerable.Repeat("tempo soon\n", 501)) + "part A\n1-8 march R", string.Concat(Enumerable.Repeat("tempo soon\n", 500)) + "part A\n1-8 march R", "at least 2 more"),
+        new("TEXT12", 2, "tempo 112\ntempo 96\npart A\n1-8 march R", "tempo 112\npart A\n1-8 march R", "Another 'tempo' stands above"),
         new("TRAP01", 3, "part A\n1 step R side\n2 touch L beside\n3 step L forward", "part A\n1 step R side\n2 touch L beside\n3 touch L beside"),
         new("TRAP02", 3, "part A\n1 step R side\n2 kick L\n3 kick L\n4 step L", "part A\n1 step R side\n2 kick L\n3 step L\n4 step R"),
         new("TRAP03", 2, "part A\n1 heel R\n2 step R", "part A\n1 step R\n2 step L"),
