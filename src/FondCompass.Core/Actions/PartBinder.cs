@@ -167,6 +167,11 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
                 AddRepeat(step, repeat);
                 return;
             case StepEntry { Counts: null } call when store.Find(call.Wording, part.Name) is { } called && _depth < DeepestCall:
+                if (RowOpeners.TimesProblem(call.Wording) is { } problem)
+                {
+                    Tell(NotationFindings.ImpossibleCounts.At(call.Row, problem, part: part.Name));
+                }
+
                 DanceCalled(called.Entries, called.Times, called.Mirrored, mirrored);
                 return;
             case StepEntry step:

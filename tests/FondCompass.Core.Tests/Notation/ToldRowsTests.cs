@@ -44,6 +44,17 @@ public class ToldRowsTests
     }
 
     [Theory]
+    [InlineData("pier x64", 64, false)]
+    [InlineData("pier x65", 64, true)]
+    [InlineData("pier x0", 1, true)]
+    public void So_are_those_of_a_line_called_by_its_name(string call, int times, bool isTold)
+    {
+        var analysis = Analysis.Of($"part A\nline pier\n1-2 march R x2\npart B\n{call}");
+        Assert.Equal(2 * times, analysis.Trace.Parts[^1].Part.Counts);
+        Assert.Equal(isTold ? 1 : 0, analysis.Findings.Count(f => f.Code == "TEXT02"));
+    }
+
+    [Theory]
     [InlineData("tempo 112\ntempo 96", true)]
     [InlineData("tempo 112\ntempo 112", false)]
     [InlineData("title Skerry\ntitle Slipway", true)]
