@@ -37,8 +37,10 @@ public static class HeaderReader
                 return (header with { Permission = rest }, null);
             case "level":
                 return (header with { Level = rest }, null);
-            case "mirrors":
+            case "mirrors" when value is "" or "yes" or "meant" or "on purpose":
                 return (header with { MirrorMeant = true }, null);
+            case "mirrors":
+                return (header, $"'mirrors {rest}' cannot be read: write 'mirrors' alone where the pattern is meant to come back on the other foot, or take the line out.");
             case "adapted":
                 return (header with { Adapted = WithoutBy(rest) }, null);
             case "changed":
@@ -59,7 +61,7 @@ public static class HeaderReader
                 return (header with { Genre = genre }, null);
             case "genre":
                 return (header, $"'{rest}' is no genre we know. Write line, social, percussive, fitness, jazz or circle.");
-            case "line" when int.TryParse(value, out var counts) && counts is > 0 and <= 64:
+            case "line" when CountsOf(value) is > 0 and <= 64 and var counts:
                 return (header with { LineCounts = counts }, null);
             case "line":
                 return (header, $"'line {rest}' cannot be read: write how many counts a line has, from 1 to 64, such as 'line 6' for a waltz.");
@@ -71,7 +73,7 @@ public static class HeaderReader
                 return (header with { Tempo = tempo }, null);
             case "tempo":
                 return (header, $"'tempo {rest}' cannot be read: write counts per minute, at least {Bpm.Slowest} and at most {Bpm.Fastest}, such as 'tempo 112'.");
-            case "intro" when int.TryParse(value.Split(' ')[0], out var intro) && intro is >= 0 and <= 100_000:
+            case "intro" when CountsOf(value) is >= 0 and <= 100_000 and var intro:
                 return (header with { Intro = intro }, null);
             case "intro":
                 return (header, $"'intro {rest}' cannot be read: write how many counts to wait, such as 'intro 16'.");
@@ -88,6 +90,13 @@ public static class HeaderReader
             default:
                 return (header, $"'layout {rest}' cannot be read: write rows, turning rows, circle or chain.");
         }
+    }
+
+    /// <summary>"16", "16 counts", "16 beats"; null for anything more or else.</summary>
+    internal static int? CountsOf(string value)
+    {
+        var words = value.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        return words is [_] or [_, "count" or "counts" or "beat" or "beats"] && int.TryParse(words[0], out var counts) ? counts : null;
     }
 
     private static Layout? LayoutOf(string value) => value switch

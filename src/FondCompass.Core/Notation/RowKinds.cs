@@ -72,7 +72,7 @@ public static class RowKinds
         new(RowSort.Note, CountsStand.BehindOpener, false, ["note", "cue", "caution", "trouble"], "cue 4 touch, no weight", FirstWord),
         new(RowSort.Layers, CountsStand.BehindOpener, true, ["+"], "+ 5,7 snap", (_, _, _) => 0),
         new(RowSort.Parked, CountsStand.BehindOpener, true, ["?"], "? 5-6 flurble the wizzle", (_, _, _) => 1),
-        new(RowSort.Line, CountsStand.Nowhere, true, ["line"], "line out and back x2", (text, word, rest) => int.TryParse(rest, out _) ? -1 : FirstWord(text, word, rest)),
+        new(RowSort.Line, CountsStand.Nowhere, true, ["line"], "line out and back x2", (text, word, rest) => HeaderReader.CountsOf(rest) is not null ? -1 : FirstWord(text, word, rest)),
         new(RowSort.Again, CountsStand.Nowhere, true, ["again", "other"], "again mirrored", (text, _, _) => RowOpeners.Again(0, text) is null ? -1 : 0),
         new(RowSort.Ending, CountsStand.BehindOpener, true, ["the", .. RowOpeners.Times.Keys], "first time 7-8 hold", (text, _, _) => RowOpeners.Ending(text)?.Length ?? -1),
         new(RowSort.Variant, CountsStand.BehindOpener, true, RowOpeners.VariantWords, "easier 5-8 vine R", (text, _, _) => RowOpeners.Variant(text)?.Length ?? -1),

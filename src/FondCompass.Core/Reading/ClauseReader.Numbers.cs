@@ -29,7 +29,7 @@ internal sealed partial class ClauseReader
     /// <summary>"Four walks", "walk forward 4".</summary>
     private void Number(int number, TextSpan span, bool after)
     {
-        if (_draft.Times > 1 || number > 512 || (!_draft.HasHead && after))
+        if (_draft.Times > 1 || _draft.TimesInAll || number > 512 || (!_draft.HasHead && after))
         {
             _draft.Unread.Add(new UnreadWord(span.In(_text), span));
             return;

@@ -55,6 +55,26 @@ public class ToldRowsTests
     }
 
     [Theory]
+    [InlineData("intro 16", "16 8 no", false)]
+    [InlineData("intro 16 counts", "16 8 no", false)]
+    [InlineData("intro 16 beats", "16 8 no", false)]
+    [InlineData("intro 16 32", "0 8 no", true)]
+    [InlineData("intro 16 counts 4", "0 8 no", true)]
+    [InlineData("line 6", "0 6 no", false)]
+    [InlineData("line 6 counts", "0 6 no", false)]
+    [InlineData("line 65 counts", "0 8 no", true)]
+    [InlineData("mirrors", "0 8 yes", false)]
+    [InlineData("mirrors on purpose", "0 8 yes", false)]
+    [InlineData("mirrors no", "0 8 no", true)]
+    [InlineData("mirrors not meant", "0 8 no", true)]
+    public void A_setting_is_read_to_its_end(string row, string header, bool isTold)
+    {
+        var analysis = Analysis.Of($"{row}\n{Plain}");
+        Assert.Equal(header, $"{analysis.Dance.Header.Intro} {analysis.Dance.Header.LineCounts} {(analysis.Dance.Header.MirrorMeant ? "yes" : "no")}");
+        Assert.Equal(isTold, analysis.Findings.Any(f => f.Code == "TEXT03"));
+    }
+
+    [Theory]
     [InlineData("tempo 112\ntempo 96", true)]
     [InlineData("tempo 112\ntempo 112", false)]
     [InlineData("title Skerry\ntitle Slipway", true)]
