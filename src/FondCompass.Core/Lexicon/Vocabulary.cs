@@ -6,50 +6,45 @@ namespace FondCompass.Core.Lexicon;
 /// <summary>The words around verbs and steps, read from words.yaml; of other languages from words.lang.yaml.</summary>
 public static class Vocabulary
 {
-    private static readonly Lazy<FrozenDictionary<string, Sense>> Words = new(Build);
+    /// <summary>All that the file says, read when a word is first asked for.</summary>
+    /// <param name="Words">Senses of words, or of several parted by a space.</param>
+    /// <param name="Openers">First words of entries of several.</param>
+    /// <param name="Longest">Most words of one entry.</param>
+    private sealed record Tables(
+        FrozenDictionary<string, Sense> Words, FrozenSet<string> LeadIns, FrozenSet<string> Talk, FrozenSet<string> Settings, FrozenDictionary<string, string> Layers, FrozenSet<string> Openers, int Longest);
 
-    private static int longest = 1;
-
-    private static FrozenSet<string> leadIns = FrozenSet<string>.Empty;
-
-    private static FrozenSet<string> talk = FrozenSet<string>.Empty;
-
-    private static FrozenSet<string> settings = FrozenSet<string>.Empty;
+    private static readonly Lazy<Tables> Read = new(Build);
 
     /// <summary>Whether a word of prose only leads in to a step: "okay", "next".</summary>
-    internal static bool LeadsIn(string word) => Words.Value.Count > 0 && leadIns.Contains(word);
+    internal static bool LeadsIn(string word) => Read.Value.LeadIns.Contains(word);
 
     /// <summary>A word that only says something of the whole dance: its level, its kind, its music.</summary>
-    internal static bool IsSetting(string word) => Words.Value.Count > 0 && settings.Contains(word);
+    internal static bool IsSetting(string word) => Read.Value.Settings.Contains(word);
 
     /// <summary>Whether a word shows that somebody talks rather than tells steps.</summary>
-    internal static bool IsTalk(string word) => Words.Value.Count > 0 && talk.Contains(word);
-
-    private static FrozenDictionary<string, string> layers = FrozenDictionary<string, string>.Empty;
+    internal static bool IsTalk(string word) => Read.Value.Talk.Contains(word);
 
     /// <summary>What a word of a layer is danced with: arms, hips, head, sounds; null when it names none of them.</summary>
-    public static string? LayerOf(string word) => Words.Value.Count > 0 ? layers.GetValueOrDefault(word) : null;
-
-    private static FrozenSet<string> openers = FrozenSet<string>.Empty;
+    public static string? LayerOf(string word) => Read.Value.Layers.GetValueOrDefault(word);
 
     /// <summary>Most words that stand together as one.</summary>
-    public static int Longest => Words.Value.Count > 0 ? longest : 1;
+    public static int Longest => Read.Value.Longest;
 
     /// <summary>The senses of a word, or of several parted by a space; null when it has none.</summary>
-    public static Sense? Find(string words) => Words.Value.GetValueOrDefault(words);
+    public static Sense? Find(string words) => Read.Value.Words.GetValueOrDefault(words);
 
     internal static bool TryFind(ReadOnlySpan<char> words, out Sense sense) =>
-        Words.Value.GetAlternateLookup<ReadOnlySpan<char>>().TryGetValue(words, out sense!);
+        Read.Value.Words.GetAlternateLookup<ReadOnlySpan<char>>().TryGetValue(words, out sense!);
 
     /// <summary>Whether entries of several words begin with this one.</summary>
-    internal static bool IsOpener(string word) => Words.Value.Count > 0 && openers.Contains(word);
+    internal static bool IsOpener(string word) => Read.Value.Openers.Contains(word);
 
     /// <summary>+1 right, −1 left, 0 neither.</summary>
     public static int Side(string word) => Find(word)?.Side ?? 0;
 
     public static bool IsDirection(string word) => Find(word) is { Direction: not Direction.None };
 
-    private static FrozenDictionary<string, Sense> Build()
+    private static Tables Build()
     {
         var rows = LexiconFiles.Read<VocabularyRows>("words.yaml");
         var words = new Dictionary<string, Sense>();
@@ -61,7 +56,6 @@ public static class Vocabulary
             }
         }
 
-        layers = rows.Layers.SelectMany(l => l.Value.Select(w => (Word: w, Kind: l.Key))).ToFrozenDictionary(l => l.Word, l => l.Kind);
         foreach (var (name, entries) in rows.Feet)
         {
             Add(entries, new Sense { Foot = name switch { "left" => Foot.Left, "right" => Foot.Right, _ => Foot.Both } });
@@ -102,12 +96,10 @@ public static class Vocabulary
             Add(entries, new Sense { Roles = Role(name) });
         }
 
-        leadIns = rows.Prose["lead in"].ToFrozenSet();
-        talk = rows.Prose["talk"].ToFrozenSet();
-        settings = rows.Prose["setting"].ToFrozenSet();
-        longest = words.Keys.Max(k => k.Count(c => c == ' ') + 1);
-        openers = words.Keys.Where(k => k.Contains(' ')).Select(k => k[..k.IndexOf(' ')]).ToFrozenSet();
-        return words.ToFrozenDictionary();
+        return new Tables(
+            words.ToFrozenDictionary(), rows.Prose["lead in"].ToFrozenSet(), rows.Prose["talk"].ToFrozenSet(), rows.Prose["setting"].ToFrozenSet(),
+            rows.Layers.SelectMany(l => l.Value.Select(w => (Word: w, Kind: l.Key))).ToFrozenDictionary(l => l.Word, l => l.Kind),
+            words.Keys.Where(k => k.Contains(' ')).Select(k => k[..k.IndexOf(' ')]).ToFrozenSet(), words.Keys.Max(k => k.Count(c => c == ' ') + 1));
     }
 
     private static Roles Role(string name) => name switch

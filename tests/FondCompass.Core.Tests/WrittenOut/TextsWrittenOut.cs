@@ -43,6 +43,57 @@ public class TextsWrittenOut
         t.Compare(Path.Combine("Pastes", $"{id}.txt"));
     }
 
+    /// <summary>The same text as others would send it: in one paragraph, a sentence a line, as a list, shouted, without its full stops.</summary>
+    [Theory]
+    [MemberData(nameof(Pastes))]
+    public void So_is_it_in_other_manners(string id)
+    {
+        var text = Cases(Path.Combine("Prose", "pastes.json"), "pastes").Single(c => c.GetProperty("id").GetString() == id).GetProperty("text").GetString()!;
+        var t = new Table();
+        foreach (var (manner, sent) in new[]
+        {
+            ("in one paragraph", text.ReplaceLineEndings(" ")),
+            ("a sentence a line", text.Replace(". ", ".\n", StringComparison.Ordinal).Replace("; ", ";\n", StringComparison.Ordinal)),
+            ("as a list", string.Join('\n', text.Split('\n').Select((l, i) => l.Length > 0 ? $"{(i % 2 == 0 ? "- " : "* ")}{l}" : l))),
+            ("shouted", text.ToUpperInvariant()),
+            ("without full stops", text.Replace(".", "", StringComparison.Ordinal)),
+            ("its first half", text[..(text.Length / 2)]),
+        })
+        {
+            var pasted = ProseReader.Read(sent);
+            t.Head($"{manner}: understood {pasted.Understood.ToString("0.000", CultureInfo.InvariantCulture)}, {pasted.Rows.Count} rows");
+            foreach (var doubt in pasted.Doubts)
+            {
+                t.Row($"doubt: {doubt}");
+            }
+
+            foreach (var row in pasted.Rows.Where(r => r.Script.Length > 0))
+            {
+                t.Row($"{row.Fate} {row.Script}");
+            }
+        }
+
+        t.Compare(Path.Combine("Pastes", $"{id}-manners.txt"));
+    }
+
+    /// <summary>The script's words in each language there is.</summary>
+    [Fact]
+    public void Words_of_every_language()
+    {
+        var t = new Table();
+        var translation = StepLexicon.Shipped.Translation;
+        foreach (var language in translation.Languages)
+        {
+            t.Head(language);
+            foreach (var (word, there) in translation.Into(language).OrderBy(w => w.Key, StringComparer.Ordinal))
+            {
+                t.Row($"{word}: {there}");
+            }
+        }
+
+        t.Compare("languages.txt");
+    }
+
     public static TheoryData<int> Tens => [.. Enumerable.Range(0, 12)];
 
     [Theory]
