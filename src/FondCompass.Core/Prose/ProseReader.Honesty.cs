@@ -8,8 +8,24 @@ public sealed partial class ProseReader
     /// <summary>Rows of steps that are told one by one as doubtful.</summary>
     private const int MostDoubts = 3;
 
+    /// <summary>Letters of a line past which line breaks may have been lost, where less than this is understood.</summary>
+    private const int LongLine = 400;
+
+    private const double Doubtful = 0.9;
+
     /// <summary>Bound words by all that should have been; what the text says of itself and the dance does not bear out counts against it.</summary>
     private double Understood(Analysis analysis)
+    {
+        var share = Share(analysis);
+        if (share < Doubtful && _rows.Find(r => r.From.Length > LongLine) is { } row)
+        {
+            _doubts.Add($"One line has {row.From.Length} letters: the line breaks may have been lost on the way. Put each section, or each eight, on a line of its own.");
+        }
+
+        return share;
+    }
+
+    private double Share(Analysis analysis)
     {
         var trace = analysis.Trace;
         if (!trace.Parts.Any(p => p.Actions.Count > 0))

@@ -71,4 +71,18 @@ public class PasteTests
             }
         }
     }
+
+    /// <summary>A text in one line, as some programs paste it: nothing is made up of it, and it is told what to do.</summary>
+    [Theory]
+    [InlineData(400, false)]
+    [InlineData(401, true)]
+    public void Lost_line_breaks_are_told(int letters, bool isTold)
+    {
+        var pasted = ProseReader.Read("Subject: the new one " + "x".PadRight(letters - 21, 'y'));
+        Assert.Equal(isTold, pasted.Doubts.Any(d => d.StartsWith($"One line has {letters} letters", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void A_long_remark_beside_steps_that_are_understood_is_none() =>
+        Assert.DoesNotContain(ProseReader.Read($"part A\n1-4 vine right\n5-8 vine left\nnote {string.Join(' ', Enumerable.Repeat("breathe", 60))}").Doubts, d => d.Contains("letters", StringComparison.Ordinal));
 }
