@@ -251,7 +251,7 @@ internal static partial class RowOpeners
     [GeneratedRegex(@"^(?<word>from|repeat)\s+(?:repeat\s+)?(?<repeat>\d{1,4})\s*[:,]?\s+(?:on\s+)?(?<variant>.+)$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex VersionRow();
 
-    [GeneratedRegex(@"\s+(?:(?:[x×](?<times>\d+)|(?<word>twice|thrice))(?:\s+(?<side>mirrored|other side))?|(?<side>mirrored))$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(@"\s+(?:(?:[x×](?<times>\d+)|(?<times>\d+)\s+times|(?<word>twice|thrice))(?:\s+(?<side>mirrored|other side))?|(?<side>mirrored))$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex TimesBehind();
 
     [GeneratedRegex(@"^(?:(?<word>drop)\s+(?:call\s+|repeat\s+)?(?<call>\d{1,4})|(?<word>drop)\s+(?:the\s+)?(?<call>\d[a-z]{2}|[a-z]{5,7})\s+(?:call|repeat)|(?<word>repeat)\s+(?:call\s+)?(?<call>\d{1,4})\s+again|(?<word>move)\s+(?:call\s+|repeat\s+)?(?<call>\d{1,4})\s+(?<side>after|before)\s+(?<to>\d{1,4}))\.?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]

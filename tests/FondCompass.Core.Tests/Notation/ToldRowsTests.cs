@@ -32,6 +32,8 @@ public class ToldRowsTests
     [InlineData("line pier x65", 64, true)]
     [InlineData("line pier x0", 1, true)]
     [InlineData("line pier twice", 2, false)]
+    [InlineData("line pier 3 times", 3, false)]
+    [InlineData("line pier 65 times", 64, true)]
     [InlineData("line pier thrice mirrored", 3, false)]
     [InlineData("part C x65", 64, true)]
     [InlineData("part C x2", 2, false)]
