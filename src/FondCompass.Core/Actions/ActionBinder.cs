@@ -9,8 +9,8 @@ namespace FondCompass.Core.Actions;
 /// <summary>Looks up the words of a dance and lays every action on the tick grid.</summary>
 public static class ActionBinder
 {
-    /// <summary>Actions that are read in all; a dance of two hours has fewer.</summary>
-    public const int MostMoments = 30_000;
+    /// <summary>Actions that are read in all; three quarters of an hour in which nothing comes again have fewer.</summary>
+    public const int MostMoments = 10_000;
 
     public static DanceActions Bind(Dance dance, StepLexicon lexicon) => WhileWaited(dance, lexicon, CancellationToken.None);
 
@@ -36,7 +36,7 @@ public static class ActionBinder
             var own = part.Variant is null && !part.IsTag ? weight : Weight.Unknown;
             parts[index] = BindPart(dance, part, names, store, findings, room, own, out var end);
             weight = part.Variant is null && !part.IsTag ? end : weight;
-            room = Math.Max(0, room - parts[index]!.Moments.Count);
+            room = Math.Max(0, room - RoomOf(parts[index]!));
         }
 
         return new DanceActions(dance, parts!, findings);
@@ -45,6 +45,9 @@ public static class ActionBinder
     /// <summary>The names as this dance understands them: its own definitions, then the genre's names, then all others.</summary>
     public static IStepNames NamesOf(Dance dance, StepLexicon lexicon, List<Finding> findings) =>
         OwnSteps.Over(lexicon.For(dance.Header.Genre, dance.Header.LineCounts), dance.Definitions, findings);
+
+    /// <summary>What a part has to be kept for: what is danced, in every call of it, and what may be danced instead.</summary>
+    private static int RoomOf(PartActions part) => part.Moments.Count + part.Variants.Sum(v => v.Moments.Count) + part.LaterCalls.Sum(RoomOf);
 
     private static IEnumerable<int> Reached(Dance dance)
     {
@@ -78,14 +81,16 @@ public static class ActionBinder
         }
 
         var calls = new List<PartActions>();
+        // What is wrong in the rows that every call shares is told once.
+        var known = findings.Select(f => (f.Code, f.Place.Row, f.Message)).ToHashSet();
         end = start;
         for (var first = 1; first <= endings; first += part.Times)
         {
-            // What is wrong in the rows that every call shares is told once.
             var told = new List<Finding>();
-            var binder = new PartBinder(dance, part, names, store, told, room, end);
+            var binder = new PartBinder(dance, part, names, store, told, Math.Max(0, room), end);
             calls.Add(binder.Bind(Enumerable.Range(first, part.Times), endings));
-            findings.AddRange(told.Where(f => !findings.Exists(g => g.Code == f.Code && g.Place.Row == f.Place.Row && g.Message == f.Message)));
+            findings.AddRange(told.Where(f => known.Add((f.Code, f.Place.Row, f.Message))));
+            room -= RoomOf(calls[^1]);
             end = binder.End;
         }
 

@@ -20,6 +20,7 @@ internal sealed class OwnSteps : IStepNames
     private readonly HashSet<int> _lengths = [];
     private readonly HashSet<string> _openers = [];
     private readonly List<Finding> _findings;
+    private int _actions;
 
     private OwnSteps(StepLexicon lexicon, IReadOnlyList<StepDefinition> definitions, List<Finding> findings)
     {
@@ -120,12 +121,19 @@ internal sealed class OwnSteps : IStepNames
 
         var step = Build(definition);
         _under.Remove(key);
+        _actions += step?.Forms.Sum(f => f.Actions.Count) ?? 0;
         _done.TryAdd(key, step);
         return _done[key];
     }
 
     private NamedStep? Build(StepDefinition definition)
     {
+        if (_actions > ActionBinder.MostMoments)
+        {
+            _findings.Add(ActionFindings.TooLong.At(definition.Row, $"Steps may be defined of {ActionBinder.MostMoments} actions in all, and those above have more, so '{definition.Name}' is left out. Write what is so long as a part."));
+            return null;
+        }
+
         var pieces = CountedPieces.Split(definition.Meaning, _lexicon.Genre == "waltz" ? 6 : 8);
         var forms = pieces is [{ Counts: null }] ? Spelled(definition, definition.Meaning) : Counted(definition, pieces);
         if (forms.Count == 0)

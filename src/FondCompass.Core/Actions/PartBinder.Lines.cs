@@ -23,7 +23,7 @@ internal sealed partial class PartBinder
 
     /// <summary>Rows whose counts fit the holes of the rows above belong to their line ("1,3,5,7 …" then "2,4,6,8 …").</summary>
     private bool FillsHoles(CountSpec? counts) =>
-        counts is not null && _holes && counts.Positions.All(p => !p.IsPickUp && p.Number <= Math.Max(_lineEnd, LineCounts) && !_covered.Contains(Key(p)));
+        counts is not null && _holes && counts.Positions.All(p => !p.IsPickUp && p.Number <= Math.Max(_lineEnd, LineCounts) && !_covered[Key(p)]);
 
     /// <summary>After a row whose only action is a pick-up a row that begins on that 1 goes on in the same line.</summary>
     private bool FollowsPickUp(Beat first) => first == new Beat(1, Fraction.Whole) && _pending.Count > 0 && _pending.TrueForAll(p => p.Moment.Beat.IsPickUp);
@@ -42,21 +42,15 @@ internal sealed partial class PartBinder
         if (counts is { IsList: true })
         {
             _holes |= counts.Positions.Count < counts.Span;
-            foreach (var position in counts.Positions)
+            foreach (var position in counts.Positions.Where(p => !p.IsPickUp))
             {
-                _covered.Add(Key(position));
+                _covered[Key(position)] = true;
             }
         }
         else
         {
-            var from = counts?.First.Number ?? before + 1;
-            for (var n = Math.Max(1, from); n <= number; n++)
-            {
-                for (var fraction = 0; fraction < 4; fraction++)
-                {
-                    _covered.Add((n * 4) + fraction);
-                }
-            }
+            var from = Math.Max(1, counts?.First.Number ?? before + 1);
+            _covered.AsSpan(Math.Min(from, _covered.Length / 4) * 4, Math.Max(0, Math.Min(number, Beat.Largest) + 1 - from) * 4).Fill(true);
         }
     }
 
@@ -92,7 +86,7 @@ internal sealed partial class PartBinder
         _start += Tick.FromCounts(end);
         (_pendingBefore, _countsBefore) = ([.. _pending], end);
         _pending.Clear();
-        _covered.Clear();
+        _covered.AsSpan().Clear();
         _holes = false;
         _last = null;
         _lineEnd = 0;

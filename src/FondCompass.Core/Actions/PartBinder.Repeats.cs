@@ -21,7 +21,7 @@ internal sealed partial class PartBinder
 
         var repeating = _repeating;
         _repeating = true;
-        for (var i = 1; i <= times && !IsFull; i++)
+        for (var i = 1; i <= times && !IsFull(row); i++)
         {
             foreach (var (entry, was, only) in entries)
             {
@@ -42,13 +42,13 @@ internal sealed partial class PartBinder
     }
 
     /// <summary>A line or part called by its name.</summary>
-    private void DanceCalled(IReadOnlyList<PartEntry> entries, int times, bool mirrors, bool mirrored)
+    private void DanceCalled(int row, IReadOnlyList<PartEntry> entries, int times, bool mirrors, bool mirrored)
     {
         CloseLine();
         var repeating = _repeating;
         _repeating = true;
         _depth++;
-        for (var time = 1; time <= times && !IsFull; time++)
+        for (var time = 1; time <= times && !IsFull(row); time++)
         {
             Walk(entries, time, times, mirrored ^ (mirrors && time % 2 == (times == 1 ? 1 : 0)));
             CloseLine();

@@ -25,7 +25,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private readonly List<Finding> _told = [];
     private readonly HashSet<(string, int?, string)> _seen = [];
     private readonly RowBinder _rows = new(dance, part.Name, names);
-    private readonly HashSet<int> _covered = [];
+    private readonly bool[] _covered = new bool[(Beat.Largest + 1) * 4];
     private List<Danced> _line = [];
     private List<Danced> _lineBefore = [];
     private List<Pending> _pendingBefore = [];
@@ -37,6 +37,9 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private int _lineEnd;
     private int _firstRow;
     private int _depth;
+
+    /// <summary>Actions of variants.</summary>
+    private int _instead;
     private Tick _start;
     private bool _mirrored;
     private bool _repeating;
@@ -46,8 +49,6 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private readonly record struct Danced(PartEntry Entry, bool Mirrored, int? Only);
 
     private int LineCounts => dance.Header.LineCounts;
-
-    private bool IsFull => _moments.Count + _pending.Count > room;
 
     private bool Suggests => _told.Count < MostSuggestions;
 
@@ -62,7 +63,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         {
             _repeating = !first;
             first = false;
-            if (IsFull)
+            if (IsFull(part.Row))
             {
                 break;
             }
@@ -103,10 +104,8 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         int? only = null;
         for (var i = 0; i < entries.Count; i++)
         {
-            if (IsFull)
+            if (IsFull(entries[i].Row))
             {
-                findings.Add(ActionFindings.TooLong.At(
-                    entries[i].Row, $"A dance may have {ActionBinder.MostMoments} actions in all; from this row on it is not read. Write what repeats as a part and call it in the order."));
                 return;
             }
 
@@ -149,6 +148,18 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         return null;
     }
 
+    /// <summary>Whether there is no room for more; then the row that there is none for is told of.</summary>
+    private bool IsFull(int row)
+    {
+        var isFull = room <= 0 || _moments.Count + _pending.Count + _instead > room;
+        if (isFull)
+        {
+            Tell(ActionFindings.TooLong.At(row, $"A dance may have {ActionBinder.MostMoments} actions in all. What this row and those below it would add, or dance again, is left out. Write what repeats as a part and call it in the order."));
+        }
+
+        return isFull;
+    }
+
     /// <summary>What is danced again is told of once.</summary>
     private void Tell(Finding finding)
     {
@@ -172,7 +183,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
                     Tell(NotationFindings.ImpossibleCounts.At(call.Row, problem, part: part.Name));
                 }
 
-                DanceCalled(called.Entries, called.Times, called.Mirrored, mirrored);
+                DanceCalled(call.Row, called.Entries, called.Times, called.Mirrored, mirrored);
                 return;
             case StepEntry step:
                 AddStep(step);
@@ -352,6 +363,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
 
         var mirrored = _mirrored;
         var bound = Bind(variant.Step, variant.Step.Counts!.First, _lines.Count + 1, new Footing(Weight.Unknown));
+        _instead += bound.Moments.Count;
         _hangings.Hang(variant, [.. bound.Moments.Select(p => Turned(p, mirrored))]);
     }
 

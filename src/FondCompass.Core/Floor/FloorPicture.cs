@@ -26,7 +26,7 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     private const double Reach = 0.3;
 
     /// <summary>Moments shown at the most; nobody follows more with the eye.</summary>
-    private const int Most = 4000;
+    private const int MostMoments = 4000;
 
     public FloorPoint Low => new(All.Min(m => Math.Min(m.Left.X, m.Right.X)) - Reach, All.Min(m => Math.Min(m.Left.Y, m.Right.Y)) - Reach);
 
@@ -55,14 +55,14 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     {
         var state = line > 1 ? part.Lines[line - 2].State : part.Start;
         var frame = new Frame(state.Body, state.Facing, state.Facing, default, false);
-        return new FloorPicture(StandAt(state, frame), [.. Danced(part, frame, -part.Part.Lines[line - 1].Start.InCounts, a => a.Action.Line == line)]);
+        return new FloorPicture(StandAt(state, frame), [.. Danced(part, frame, -part.Part.Lines[line - 1].Start.InCounts, part.Actions.Where(a => a.Action.Line == line))]);
     }
 
     /// <summary>A part danced once, facing a wall at its start.</summary>
     public static FloorPicture OfPart(PartTrace part, Facing wall)
     {
         var frame = new Frame(part.Start.Body, part.Start.Facing, wall, default, false);
-        return new FloorPicture(StandAt(part.Start, frame), [.. Danced(part, frame, 0, _ => true)]);
+        return new FloorPicture(StandAt(part.Start, frame), [.. Danced(part, frame, 0, part.Actions)]);
     }
 
     /// <summary>The whole dance with its tags and restarts: a loop once to each of its walls, an order once through; every stretch goes on from where the last one ended.</summary>
@@ -76,9 +76,41 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
     public static (FloorPoint Low, FloorPoint High) EnvelopeOf(DanceTrace trace, int repeats)
     {
-        var bodies = Of(trace, trace.Dance, repeats, asWritten: false, most: int.MaxValue).All.Select(m => m.Body).ToList();
-        return (new(bodies.Min(b => b.X), bodies.Min(b => b.Y)), new(bodies.Max(b => b.X), bodies.Max(b => b.Y)));
+        // What is danced again to the same wall takes the same room from where it begins, however often that is.
+        var ways = new Dictionary<(Stretch, Facing), BodyWay>();
+        var (at, low, high) = (default(FloorPoint), default(FloorPoint), default(FloorPoint));
+        foreach (var walked in Walk(trace, trace.Dance, repeats, asWritten: false))
+        {
+            if (!ways.TryGetValue((walked.Danced, walked.StartFacing), out var way))
+            {
+                way = ways[(walked.Danced, walked.StartFacing)] = WayOf(walked.Danced, FrameOf(walked, default));
+            }
+
+            (low, high) = (Least(low, at + way.Low), Most(high, at + way.High));
+            at += way.End;
+        }
+
+        return (low, high);
     }
+
+    /// <summary>The box of a body's way from where it begins, and where it ends.</summary>
+    private readonly record struct BodyWay(FloorPoint Low, FloorPoint High, FloorPoint End);
+
+    private static BodyWay WayOf(Stretch stretch, Frame frame)
+    {
+        var way = default(BodyWay?);
+        foreach (var action in ActionsOf(stretch))
+        {
+            var body = frame.Point(action.After.Body);
+            way = new BodyWay(Least(way?.Low ?? body, body), Most(way?.High ?? body, body), body);
+        }
+
+        return way ?? default;
+    }
+
+    private static FloorPoint Least(FloorPoint a, FloorPoint b) => new(Math.Min(a.X, b.X), Math.Min(a.Y, b.Y));
+
+    private static FloorPoint Most(FloorPoint a, FloorPoint b) => new(Math.Max(a.X, b.X), Math.Max(a.Y, b.Y));
 
     /// <summary>Where the dancer is at a count from the picture's beginning.</summary>
     public FloorMoment At(double count)
@@ -94,27 +126,37 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     }
 
     /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
-    private static FloorPicture Of(DanceTrace trace, Dance dance, int repeats, bool asWritten, int most = Most)
+    private static FloorPicture Of(DanceTrace trace, Dance dance, int repeats, bool asWritten)
     {
         var moments = new List<FloorMoment>();
         var (at, counts) = (default(FloorPoint), 0);
-        foreach (var walked in RepeatWalk.Of(dance with { OrderLoops = false }, new DancedPatterns(trace, asWritten)).TakeWhile(w => (dance.IsPhrased || w.Repeat <= repeats) && moments.Count < most))
+        foreach (var walked in Walk(trace, dance, repeats, asWritten).TakeWhile(_ => moments.Count < MostMoments))
         {
-            var (stretch, pattern) = (walked.Danced, walked.Danced.Pattern);
-            var state = pattern.StateBefore(Tick.FromCounts(stretch.From));
-            var frame = new Frame(state.Body, state.Facing, walked.StartFacing, at, stretch.Mirrored);
-            moments.AddRange(Danced(pattern, frame, counts - stretch.From, a => PartSpan.Holds(pattern.Part, a.Action, Tick.FromCounts(stretch.From), Tick.FromCounts(stretch.To))));
-            counts += stretch.Counts;
+            moments.AddRange(Danced(walked.Danced.Pattern, FrameOf(walked, at), counts - walked.Danced.From, ActionsOf(walked.Danced)));
+            counts += walked.Danced.Counts;
             at = moments.Count > 0 ? moments[^1].Body : at;
         }
 
         var start = StandAt(TraceState.Start(trace.StartWeight, trace.StartFacing), new Frame(default, trace.StartFacing, trace.StartFacing, default, false));
-        return new FloorPicture(start, moments.Count > most ? moments[..most] : moments);
+        return new FloorPicture(start, moments.Count > MostMoments ? moments[..MostMoments] : moments);
     }
 
-    private static IEnumerable<FloorMoment> Danced(PartTrace part, Frame frame, double from, Func<TracedAction, bool> holds)
+    /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
+    private static IEnumerable<Walked> Walk(DanceTrace trace, Dance dance, int repeats, bool asWritten) =>
+        RepeatWalk.Of(dance with { OrderLoops = false }, new DancedPatterns(trace, asWritten)).TakeWhile(w => dance.IsPhrased || w.Repeat <= repeats);
+
+    private static Frame FrameOf(Walked walked, FloorPoint at)
     {
-        foreach (var action in part.Actions.Where(holds))
+        var state = walked.Danced.Pattern.StateBefore(Tick.FromCounts(walked.Danced.From));
+        return new Frame(state.Body, state.Facing, walked.StartFacing, at, walked.Danced.Mirrored);
+    }
+
+    private static IEnumerable<TracedAction> ActionsOf(Stretch stretch) =>
+        stretch.Pattern.Actions.Where(a => PartSpan.Holds(stretch.Pattern.Part, a.Action, Tick.FromCounts(stretch.From), Tick.FromCounts(stretch.To)));
+
+    private static IEnumerable<FloorMoment> Danced(PartTrace part, Frame frame, double from, IEnumerable<TracedAction> actions)
+    {
+        foreach (var action in actions)
         {
             var foot = frame.Mirrored ? action.Foot.Other() : action.Foot;
             var after = action.After;

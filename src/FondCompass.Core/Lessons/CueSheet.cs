@@ -73,10 +73,10 @@ public sealed class CueSheet
     {
         var changes = Changes();
         var told = changes.ConvertAll(c => c.Cue);
-        var spelled = Spelled();
+        var spelled = Spelled(out var first);
         var own = RunTimeline.Notes(_run, repeats).Where(n => n.Kind == "cue").GroupBy(n => Math.Round(n.SongCount, 6)).ToDictionary(g => g.Key, g => g.First().Text);
         var until = double.NegativeInfinity;
-        foreach (var call in RunTimeline.Of(_run, repeats).Where(a => a.Wording is not null))
+        foreach (var call in RunTimeline.Of(_run, repeats, s => first.Contains(s.FromCount)).Where(a => a.Wording is not null))
         {
             var words = own.GetValueOrDefault(Math.Round(call.SongCount, 6));
             // A pick-up sounds before the count it belongs to.
@@ -95,8 +95,10 @@ public sealed class CueSheet
     }
 
     /// <summary>The song counts whose steps are called one by one: whatever is danced for the first time.</summary>
-    private HashSet<(int Repeat, bool IsTag, int Count)> Spelled()
+    /// <param name="first">Where the stretches begin that have any.</param>
+    private HashSet<(int Repeat, bool IsTag, int Count)> Spelled(out HashSet<int> first)
     {
+        first = [];
         var known = new HashSet<(PartTrace, int)>();
         var spelled = new HashSet<(int, bool, int)>();
         foreach (var stretch in _stretches)
@@ -106,6 +108,7 @@ public sealed class CueSheet
                 if (known.Add((stretch.Stretch.Pattern, stretch.Stretch.From + i)))
                 {
                     spelled.Add((stretch.Repeat, stretch.IsTag, stretch.FromCount + i));
+                    first.Add(stretch.FromCount);
                 }
             }
         }

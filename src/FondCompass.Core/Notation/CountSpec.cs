@@ -1,3 +1,4 @@
+using System.Collections;
 using FondCompass.Core.Counts;
 
 namespace FondCompass.Core.Notation;
@@ -21,9 +22,21 @@ public sealed record CountSpec
     /// <summary>A plain span of whole counts.</summary>
     public static CountSpec Over(int first, int last) => new()
     {
-        Positions = [.. Enumerable.Range(first, Math.Max(1, last - first + 1)).Select(n => new Beat(n, Fraction.Whole))],
+        Positions = new WholeCounts(first, Math.Max(1, last - first + 1)),
         IsRange = last > first,
     };
+
+    /// <summary>Whole counts one after another; a long span takes no more memory than a short one.</summary>
+    private sealed class WholeCounts(int first, int count) : IReadOnlyList<Beat>
+    {
+        public int Count => count;
+
+        public Beat this[int index] => (uint)index < (uint)count ? new Beat(first + index, Fraction.Whole) : throw new ArgumentOutOfRangeException(nameof(index));
+
+        public IEnumerator<Beat> GetEnumerator() => Enumerable.Range(first, count).Select(n => new Beat(n, Fraction.Whole)).GetEnumerator();
+
+        IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
+    }
 
     public Beat First => Positions[0];
 

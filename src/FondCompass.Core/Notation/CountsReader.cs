@@ -190,6 +190,11 @@ public static class CountsReader
             bar = fall > 0 ? fall : bar;
         }
 
+        if (bar < 0 && items is [{ Before.Length: 0, After.Length: 0 } from, { Link: '-', Before.Length: 0, After.Length: 0 } to])
+        {
+            return from.Number >= 1 && from.Number < to.Number && to.Number <= Beat.Largest ? CountSpec.Over(from.Number, to.Number) : null;
+        }
+
         var positions = new List<Beat>();
         // The other reading, in which "2&" is two positions and not one.
         var split = new List<Beat>();

@@ -2,7 +2,6 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;
-using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 using static FondCompass.Core.Prose.ProsePatterns;
 
@@ -179,7 +178,7 @@ public sealed partial class ProseReader
         _definitions.Add($"step {name.ToLowerInvariant()} = {meaning}");
         _script.Add($"# {text}");
         _stretches.Clear();
-        _own = ActionBinder.NamesOf(ScriptReader.Read(string.Join('\n', _settings.Rows().Concat(_definitions).Append("part A"))), StepLexicon.Shipped, []);
+        _own = ActionBinder.NamesOf(ScriptReader.Read(string.Join('\n', _settings.Rows().Concat(_definitions).Append("part A"))), _lexicon, []);
         _boundWords += meaning.Split(' ').Length;
         return true;
     }

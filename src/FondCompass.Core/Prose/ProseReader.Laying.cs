@@ -117,6 +117,7 @@ public sealed partial class ProseReader
         var doubts = 0;
         var entry = new StepEntry(1, counts, text, 0, []);
         var bound = _binder.With(Names).Bind(entry, counts?.First ?? new Beat(start + 1, Fraction.Whole), 1, _feet, null, Count, suggests: false);
+        _tried += bound.Moments.Count;
         void Count(Finding finding)
         {
             complaints += finding.Code == ActionFindings.TooFewCounts.Code ? 1 : 0;

@@ -17,7 +17,8 @@ public sealed partial class ProseReader
     private readonly Dance _frame;
     private readonly ProseSettings _settings;
     private readonly IReadOnlyList<ProseLine> _lines;
-    private readonly string[] _behind;
+    private readonly StepLexicon _lexicon;
+    private string[] _behind;
     private readonly RowBinder _binder;
     private readonly List<PastedRow> _rows = [];
     private readonly List<string> _script = [];
@@ -35,15 +36,20 @@ public sealed partial class ProseReader
     private int _row;
     private bool _hasTitle;
     private Footing _feet;
+    private int _tried;
     private double _boundWords;
     private double _lostWords;
     private readonly List<string> _doubts = [];
+
+    /// <summary>Actions that are laid on counts to see how they fit, in all; each is tried on some counts before it is written.</summary>
+    private const int MostTried = 4 * ActionBinder.MostMoments;
 
     /// <summary>Steps that were laid on counts together: what "again" and "the same" may mean.</summary>
     private sealed record Unit(int Row, int Section, string Text, int Counts, int Start, Footing Before, Footing After, IReadOnlyList<string> Rows);
 
     private ProseReader(string text, StepLexicon lexicon, string? genre)
     {
+        _lexicon = lexicon;
         _lines = ProseLine.All(text, out _behind);
         _settings = ProseSettings.Of(_lines, lexicon.Translation, genre);
         _frame = ScriptReader.Read(string.Join('\n', _settings.Rows().Append("part A")));
@@ -61,14 +67,20 @@ public sealed partial class ProseReader
 
     /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
     public static PastedDance WhileWaited(string text, StepLexicon? lexicon, string? genre, CancellationToken cancel) =>
-        new ProseReader(text, lexicon ?? StepLexicon.Shipped, genre).Read(lexicon ?? StepLexicon.Shipped, cancel);
+        new ProseReader(text, lexicon ?? StepLexicon.Shipped, genre).Read(cancel);
 
-    private PastedDance Read(StepLexicon lexicon, CancellationToken cancel)
+    private PastedDance Read(CancellationToken cancel)
     {
         var head = _settings.Rows().ToList();
         for (_row = 0; _row < _lines.Count; _row++)
         {
             cancel.ThrowIfCancellationRequested();
+            if (_tried > MostTried)
+            {
+                _behind = [.. _lines.Skip(_row).Select(l => l.Raw), .. _behind];
+                break;
+            }
+
             _script.Clear();
             var fate = _lines[_row].IsTooLong ? ReadTooLong(_lines[_row]) : ReadLine(_lines[_row]);
             if (_script.TrueForAll(s => s.Length == 0) && !_lines[_row].IsEmpty)
@@ -96,7 +108,7 @@ public sealed partial class ProseReader
         }
 
         ReadBehind();
-        var analysis = Analysis.WhileWaited(PastedDance.ScriptOf(_rows), lexicon, cancel);
+        var analysis = Analysis.WhileWaited(PastedDance.ScriptOf(_rows), _lexicon, cancel);
         var understood = Understood(analysis);
         return new PastedDance(WithReads(analysis), understood, _doubts, analysis);
     }
@@ -124,7 +136,7 @@ public sealed partial class ProseReader
     {
         if (_behind.Length > 0)
         {
-            Lose(_behind[0], string.Create(CultureInfo.InvariantCulture, $"{ProseLine.MostRows:N0} rows and {ProseLine.MostWords:N0} words are read; what begins with row {_lines.Count + 1:N0} is not, and stays as remarks. Paste one dance at a time."));
+            Lose(_behind[0], string.Create(CultureInfo.InvariantCulture, $"{ProseLine.MostRows:N0} rows, {ProseLine.MostWords:N0} words and {ActionBinder.MostMoments:N0} actions are read; what begins with row {_row + 1:N0} is not, and stays as remarks. Paste one dance at a time."));
             var kept = _behind.Where(r => r.Trim().Length > 0).Select(r => $"# {RowText.Plain(r).Trim()}");
             _rows.Add(new PastedRow(string.Join('\n', _behind), string.Join('\n', kept), PastedFate.Aside));
         }

@@ -106,13 +106,13 @@ public sealed record RoomPlan
 
     public static RoomPlan Of(DanceTrace trace, RoomWish wish)
     {
-        var plan = Place(trace, wish);
+        var plan = Place(trace, wish, FloorPicture.EnvelopeOf(trace, wish.RepeatsOf(trace)));
         return plan.Fits ? plan : plan with { Insteads = InsteadsOf(trace, wish, plan) };
     }
 
-    private static RoomPlan Place(DanceTrace trace, RoomWish wish)
+    private static RoomPlan Place(DanceTrace trace, RoomWish wish, (FloorPoint Low, FloorPoint High) envelope)
     {
-        var (low, high) = FloorPicture.EnvelopeOf(trace, wish.RepeatsOf(trace));
+        var (low, high) = envelope;
         var spacing = Math.Max(LeastSpacing, (wish.Spacing ?? LeastSpacing) + wish.Allowance);
         var grid = wish.Layout == RoomLayout.Circle ? Ring(wish, low, high, spacing) : Grid(wish, low, high, spacing);
         var walls = trace.WallOrder;
@@ -268,7 +268,8 @@ public sealed record RoomPlan
         var header = trace.Dance.Header;
         if (header.Stride > SmallStride)
         {
-            var small = Place(DanceTracer.Trace(trace.Actions with { Dance = trace.Dance with { Header = header with { Stride = SmallStride } } }), wish);
+            var stepped = DanceTracer.Trace(trace.Actions with { Dance = trace.Dance with { Header = header with { Stride = SmallStride } } });
+            var small = Place(stepped, wish, FloorPicture.EnvelopeOf(stepped, wish.RepeatsOf(stepped)));
             if (small.Most > plan.Most)
             {
                 insteads.Add($"With small steps of {Number(SmallStride)} m {small.Most} fit{(small.Fits ? "" : ", still too few")}.");
@@ -277,14 +278,14 @@ public sealed record RoomPlan
 
         foreach (var layout in (RoomLayout[])[RoomLayout.Rows, RoomLayout.Staggered])
         {
-            if (wish.Layout is RoomLayout.Rows or RoomLayout.Staggered && layout != wish.Layout && Place(trace, wish with { Layout = layout }) is { } other && other.Most > plan.Most)
+            if (wish.Layout is RoomLayout.Rows or RoomLayout.Staggered && layout != wish.Layout && Place(trace, wish with { Layout = layout }, (plan.Low, plan.High)) is { } other && other.Most > plan.Most)
             {
                 insteads.Add($"In {(layout == RoomLayout.Rows ? "straight" : "staggered")} rows {other.Most} fit.");
             }
         }
 
         var turned = wish with { Hall = wish.Hall with { Width = wish.Hall.Depth, Depth = wish.Hall.Width, Obstacles = [.. wish.Hall.Obstacles.Select(o => new RoomObstacle(o.Y, wish.Hall.Width - o.X - o.Width, o.Depth, o.Width, o.IsPillar))] } };
-        if (wish.Layout != RoomLayout.Circle && Place(trace, turned) is { } across && across.Most > plan.Most)
+        if (wish.Layout != RoomLayout.Circle && Place(trace, turned, (plan.Low, plan.High)) is { } across && across.Most > plan.Most)
         {
             insteads.Add($"With the room's 3:00 wall as the front {across.Most} fit.");
         }

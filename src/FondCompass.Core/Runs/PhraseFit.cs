@@ -17,7 +17,7 @@ public sealed class PhraseFit
     private const int MostWork = 12_000, Reckoning = 500;
 
     /// <summary>Ways to go on times song counts, past which nothing is tried; and so often may they be looked at in all before the search ends.</summary>
-    private const long MostPlaces = 8_000_000, MostReckoned = 3 * MostPlaces;
+    private const long MostPlaces = 4_000_000, MostReckoned = 3 * MostPlaces;
 
     /// <summary>Likeliest ways that are followed from the same state within so many counts.</summary>
     private const int Likeliest = 24, Within = 64;
@@ -91,6 +91,12 @@ public sealed class PhraseFit
         if (written.Repeats.Count == 0 || start >= song.Counts)
         {
             return unchanged with { OffBefore = 0, OffAfter = 0 };
+        }
+
+        if (offBefore == 0)
+        {
+            // Nothing changed and nothing off: no other way is as good.
+            return unchanged;
         }
 
         var moves = FitMoves.Of(trace, constraints);

@@ -37,11 +37,12 @@ public static class RunTimeline
 
     /// <param name="run">The run.</param>
     /// <param name="mostRepeats">Stop after so many repeats; null for the whole song.</param>
-    public static IReadOnlyList<RunAction> Of(DanceRun run, int? mostRepeats = null)
+    /// <param name="isWanted">Stretches that are looked at; all when left out.</param>
+    public static IReadOnlyList<RunAction> Of(DanceRun run, int? mostRepeats = null, Func<RunStretch, bool>? isWanted = null)
     {
         var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
         var actions = new List<RunAction>();
-        foreach (var stretch in run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)))
+        foreach (var stretch in run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)).Where(s => isWanted?.Invoke(s) ?? true))
         {
             Add(run, stretch, walls.GetValueOrDefault(stretch.Repeat), actions);
         }
@@ -54,6 +55,8 @@ public static class RunTimeline
     public static IReadOnlyList<RunNote> Notes(DanceRun run, int? mostRepeats = null)
     {
         var notes = new List<RunNote>();
+        // A variant is told in the same words however often its part is danced.
+        var beside = new Dictionary<(PartTrace, SpanVariant), string>();
         foreach (var stretch in run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)))
         {
             var (from, to) = (Tick.FromCounts(stretch.Stretch.From), Tick.FromCounts(stretch.Stretch.From + stretch.ToCount - stretch.FromCount));
@@ -61,7 +64,11 @@ public static class RunTimeline
             SongCount Count(Tick at) => new(stretch.FromCount - stretch.Stretch.From + at.InCounts);
             foreach (var variant in part.Variants.Where(v => v.From >= from && v.From < to && v.Label.Kind is VariantKind.Easier or VariantKind.NoTurn or VariantKind.LowImpact))
             {
-                var words = PartWording.WordsOf(SpanTrace.Of(run.Trace.Dance.Header, stretch.Stretch.Pattern, variant));
+                if (!beside.TryGetValue((stretch.Stretch.Pattern, variant), out var words))
+                {
+                    words = beside[(stretch.Stretch.Pattern, variant)] = PartWording.WordsOf(SpanTrace.Of(run.Trace.Dance.Header, stretch.Stretch.Pattern, variant));
+                }
+
                 notes.Add(new RunNote(
                     run.Song.Time.SecondsAt(Count(variant.From)), run.Song.Time.SecondsAt(Count(variant.To)), Count(variant.From), SideNote,
                     $"{variant.Label}: {(stretch.Stretch.Mirrored ? Sides.Mirrored(words) : words)}", stretch.Repeat, stretch.Part, variant.Line));

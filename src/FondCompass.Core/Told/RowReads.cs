@@ -31,6 +31,7 @@ public static class RowReads
         var variants = Versions.Of(trace.Actions).Take(MostVariants).SelectMany(label => DanceTracer.Trace(trace.Actions.With(label)).Parts);
         foreach (var part in trace.Parts.Concat(trace.LaterCalls).Concat(trace.StandIns).Concat(variants))
         {
+            var layers = part.Part.Layers.ToLookup(l => l.Row);
             foreach (var group in part.Actions.GroupBy(a => (a.Action.Row, a.Action.Line)))
             {
                 if (reads.ContainsKey(group.Key.Row))
@@ -40,7 +41,7 @@ public static class RowReads
 
                 var actions = group.ToList();
                 var told = string.Join(" · ", actions.Take(Most).Select(a => Told(a, trace.Dance.Header.LineCounts)));
-                told += string.Concat(Resting(part, group.Key.Row, actions).Take(Most).Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"));
+                told += string.Concat(Resting(layers[group.Key.Row], actions).Take(Most).Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"));
                 told += actions.Count > Most ? $" · and {actions.Count - Most} more" : "";
                 reads[group.Key.Row] = doubts.TryGetValue(group.Key.Row, out var doubt)
                     ? new RowRead(group.Key.Row, told, doubt.Message, doubt.Fix?.NewText ?? "")
@@ -52,8 +53,8 @@ public static class RowReads
     }
 
     /// <summary>Sounds and arms of a row that begin where no step does.</summary>
-    private static IEnumerable<Layer> Resting(PartTrace part, int row, List<TracedAction> actions) =>
-        part.Part.Layers.Where(l => l.Row == row && actions.TrueForAll(a => a.Action.At != l.At || !a.Action.Layers.Contains(l.Text)));
+    private static IEnumerable<Layer> Resting(IEnumerable<Layer> layers, List<TracedAction> actions) =>
+        layers.Where(l => actions.TrueForAll(a => a.Action.At != l.At || !a.Action.Layers.Contains(l.Text)));
 
     /// <summary>One action: its count, its deed, its foot, its way, its turn.</summary>
     public static string Told(TracedAction action, int lineCounts)

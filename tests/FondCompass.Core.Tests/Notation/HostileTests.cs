@@ -91,6 +91,26 @@ public class HostileTests
         Assert.Contains("5,000 rows are read", told.Message);
     }
 
+    /// <summary>Actions that there is no room for are told at the row that would add them: lines danced again, called by name, parts, rows.</summary>
+    [Theory]
+    [InlineData("part A\n1-2500 march R\nagain x3", 10_000, null)]
+    [InlineData("part A\n1-2500 march R\nagain x4", 12_500, null)]
+    [InlineData("part A\n1-2500 march R\nagain x5", 12_500, 3)]
+    [InlineData("part A\n1-2501 march R\nagain x4", 10_004, 3)]
+    [InlineData("part A\nline pier\n1-2501 march R\npart B\npier x3", 10_004, null)]
+    [InlineData("part A\nline pier\n1-2501 march R\npart B\npier x4", 10_004, 5)]
+    [InlineData("part A x4\n1-2501 march R", 10_004, null)]
+    [InlineData("part A x5\n1-2501 march R", 10_004, 1)]
+    [InlineData("part A\n1-2501 march R\n1-2501 march R\n1-2501 march R\n1-2501 march R\n1-8 vine R", 10_004, 6)]
+    [InlineData("part A x4\n1-2500 march R\npart B\n1-8 vine R\npart C\n1-8 vine R", 10_000, 3)]
+    public void What_there_is_no_room_for_is_told(string script, int actions, int? row)
+    {
+        var analysis = Analysis.Of(script);
+        Assert.Equal(actions, analysis.Trace.Parts.Sum(p => p.Actions.Count));
+        Assert.Equal(row, analysis.Findings.FirstOrDefault(f => f.Code == "TEXT09")?.Place.Row);
+        Assert.InRange(analysis.Findings.Count(f => f.Code == "TEXT09"), row is null ? 0 : 1, 2);
+    }
+
     [Fact]
     public void Reading_ends_when_nobody_waits()
     {
