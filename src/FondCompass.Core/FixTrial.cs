@@ -13,8 +13,8 @@ public static class FixTrial
     /// <summary>Fixes tried for one reading; those behind are offered once the ones before are settled.</summary>
     public const int MostTrials = 24;
 
-    /// <summary>Rows read and actions traced again in all; long dances have fewer fixes tried.</summary>
-    private const int MostRows = 4_000, MostActions = 40_000;
+    /// <summary>Rows and letters read and actions traced again in all; long dances have fewer fixes tried, a book of them none.</summary>
+    private const int MostRows = 4_000, MostLetters = 120_000, MostActions = 40_000;
 
     public static Analysis WithTriedFixes(this Analysis analysis, StepLexicon? lexicon = null)
     {
@@ -24,7 +24,8 @@ public static class FixTrial
         }
 
         var dance = analysis.Dance;
-        var trials = Math.Clamp(Math.Min(MostRows / Math.Max(1, dance.Rows.Count), MostActions / Math.Max(1, analysis.Trace.Parts.Sum(p => p.Actions.Count))), 1, MostTrials);
+        int[] bounds = [MostTrials, MostRows / Math.Max(1, dance.Rows.Count), MostLetters / Math.Max(1, dance.Rows.Sum(r => r.Length)), MostActions / Math.Max(1, analysis.Trace.Parts.Sum(p => p.Actions.Count))];
+        var trials = bounds.Min();
         var tried = new Dictionary<Fix, bool>();
         return analysis with
         {

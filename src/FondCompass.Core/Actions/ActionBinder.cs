@@ -12,6 +12,12 @@ public static class ActionBinder
     /// <summary>Actions that are read in all; three quarters of an hour in which nothing comes again have fewer.</summary>
     public const int MostMoments = 10_000;
 
+    /// <summary>Counts of all lines together; no song that can be reckoned has more.</summary>
+    public const int MostCounts = 100_000;
+
+    /// <summary>Rows that are gone through, each as often as it is danced; those that nothing is danced in count too.</summary>
+    public const int MostEntries = 20_000;
+
     public static DanceActions Bind(Dance dance, StepLexicon lexicon) => WhileWaited(dance, lexicon, CancellationToken.None);
 
     /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
@@ -21,7 +27,7 @@ public static class ActionBinder
         var names = NamesOf(dance, lexicon, findings);
         var store = new LineStore(dance);
         var parts = new PartActions?[dance.Parts.Count];
-        var room = MostMoments;
+        var room = new Room();
         var weight = dance.Header.StartWeight;
         // In the order in which they are danced, so that each is read on the feet it is reached on.
         foreach (var index in Reached(dance))
@@ -36,7 +42,6 @@ public static class ActionBinder
             var own = part.Variant is null && !part.IsTag ? weight : Weight.Unknown;
             parts[index] = BindPart(dance, part, names, store, findings, room, own, out var end);
             weight = part.Variant is null && !part.IsTag ? end : weight;
-            room = Math.Max(0, room - RoomOf(parts[index]!));
         }
 
         return new DanceActions(dance, parts!, findings);
@@ -45,9 +50,6 @@ public static class ActionBinder
     /// <summary>The names as this dance understands them: its own definitions, then the genre's names, then all others.</summary>
     public static IStepNames NamesOf(Dance dance, StepLexicon lexicon, List<Finding> findings) =>
         OwnSteps.Over(lexicon.For(dance.Header.Genre, dance.Header.LineCounts), dance.Definitions, findings);
-
-    /// <summary>What a part has to be kept for: what is danced, in every call of it, and what may be danced instead.</summary>
-    private static int RoomOf(PartActions part) => part.Moments.Count + part.Variants.Sum(v => v.Moments.Count) + part.LaterCalls.Sum(RoomOf);
 
     private static IEnumerable<int> Reached(Dance dance)
     {
@@ -69,7 +71,7 @@ public static class ActionBinder
     /// A part with its endings. In an order every call has its own; in a loop they take turns, and the part is as long as all
     /// of them together (reading, section 6).
     /// </summary>
-    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, int room, Weight start, out Weight end)
+    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Room room, Weight start, out Weight end)
     {
         var endings = EndingsOf(part);
         if (!dance.IsPhrased || endings <= part.Times)
@@ -77,6 +79,7 @@ public static class ActionBinder
             var binder = new PartBinder(dance, part, names, store, findings, room, start);
             var whole = binder.Bind(Enumerable.Range(1, Math.Max(part.Times, endings)), endings);
             end = binder.End;
+            room.Take(whole);
             return whole;
         }
 
@@ -87,10 +90,10 @@ public static class ActionBinder
         for (var first = 1; first <= endings; first += part.Times)
         {
             var told = new List<Finding>();
-            var binder = new PartBinder(dance, part, names, store, told, Math.Max(0, room), end);
+            var binder = new PartBinder(dance, part, names, store, told, room, end);
             calls.Add(binder.Bind(Enumerable.Range(first, part.Times), endings));
             findings.AddRange(told.Where(f => known.Add((f.Code, f.Place.Row, f.Message))));
-            room -= RoomOf(calls[^1]);
+            room.Take(calls[^1]);
             end = binder.End;
         }
 

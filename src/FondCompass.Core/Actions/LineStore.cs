@@ -32,10 +32,23 @@ internal sealed class LineStore
         }
     }
 
-    /// <summary>What a row calls: the entries danced, how often, and whether on the other foot; null when it is no call.</summary>
-    public (IReadOnlyList<PartEntry> Entries, int Times, bool Mirrored)? Find(string wording, string within)
+    private readonly Dictionary<StepEntry, Call?> _calls = new(ReferenceEqualityComparer.Instance);
+
+    /// <summary>What a row calls.</summary>
+    /// <param name="Name">As the row writes it.</param>
+    /// <param name="Problem">What is wrong with how often it says; null when nothing is.</param>
+    public sealed record Call(string Name, IReadOnlyList<PartEntry> Entries, int Times, bool Mirrored, string? Problem);
+
+    /// <summary>What a row calls: the entries danced, how often, and whether on the other foot; null when it is no call. A row is read once, however often it is danced.</summary>
+    /// <param name="within">The part it stands in, which does not call itself.</param>
+    public Call? Find(StepEntry row, string within)
     {
-        var (name, times, mirrored) = RowOpeners.TimesAtEnd(wording);
-        return _byName.TryGetValue(name, out var entries) && !string.Equals(name, within, StringComparison.OrdinalIgnoreCase) ? (entries, times, mirrored) : null;
+        if (!_calls.TryGetValue(row, out var call))
+        {
+            var (name, times, mirrored) = RowOpeners.TimesAtEnd(row.Wording);
+            call = _calls[row] = row.Counts is null && _byName.TryGetValue(name, out var entries) ? new Call(name, entries, times, mirrored, RowOpeners.TimesProblem(row.Wording)) : null;
+        }
+
+        return string.Equals(call?.Name, within, StringComparison.OrdinalIgnoreCase) ? null : call;
     }
 }

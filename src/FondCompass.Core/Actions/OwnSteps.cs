@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
@@ -47,6 +48,11 @@ internal sealed class OwnSteps : IStepNames
 
     public bool MayBegin(string word) => _lexicon.MayBegin(word) || _openers.Contains(word) || (word.EndsWith('s') && _openers.Contains(word[..^1]));
 
+    /// <summary>Sets of definitions that are kept for one lexicon, with the readings of rows that were read by them.</summary>
+    private const int MostKept = 8;
+
+    private static readonly ConditionalWeakTable<StepLexicon, Dictionary<string, OwnSteps>> Kept = [];
+
     /// <summary>The shipped lexicon itself when the dance defines nothing.</summary>
     public static IStepNames Over(StepLexicon lexicon, IReadOnlyList<StepDefinition> definitions, List<Finding> findings)
     {
@@ -55,12 +61,35 @@ internal sealed class OwnSteps : IStepNames
             return lexicon;
         }
 
-        var own = new OwnSteps(lexicon, definitions, findings);
-        foreach (var key in own._open.Keys)
+        // Each key typed reads the dance anew, and mostly by the same definitions.
+        var key = string.Join('\n', definitions.Select(d => $"{d.Row} {d.Name} = {d.Meaning}"));
+        var kept = Kept.GetOrCreateValue(lexicon);
+        OwnSteps? own;
+        lock (kept)
         {
-            own.Resolve(key);
+            own = kept.GetValueOrDefault(key);
         }
 
+        if (own is null)
+        {
+            own = new OwnSteps(lexicon, definitions, []);
+            foreach (var name in own._open.Keys)
+            {
+                own.Resolve(name);
+            }
+
+            lock (kept)
+            {
+                if (kept.Count >= MostKept)
+                {
+                    kept.Clear();
+                }
+
+                kept[key] = own;
+            }
+        }
+
+        findings.AddRange(own._findings);
         return own;
     }
 

@@ -8,6 +8,9 @@ namespace FondCompass.Core.Actions;
 /// <summary>What is danced again: lines, what stands above, lines and parts called by name.</summary>
 internal sealed partial class PartBinder
 {
+    /// <summary>Between a call and the same one danced again; no part has so many calls.</summary>
+    private const int NextTime = 1_000_000;
+
     /// <summary>The line above once more; each mirrored one is the mirror image of the one before it.</summary>
     private void DanceAgain(int row, int times, bool mirrored, int firstTime = 1)
     {
@@ -19,26 +22,49 @@ internal sealed partial class PartBinder
             return;
         }
 
-        var repeating = _repeating;
-        _repeating = true;
+        var (repeating, isAgain) = (_repeating, _isAgain);
+        (_repeating, _isAgain) = (true, true);
         for (var i = 1; i <= times && !IsFull(row); i++)
         {
-            foreach (var (entry, was, only) in entries)
+            foreach (var danced in entries)
             {
-                if (only is null || only == firstTime + i)
+                var now = danced.Mirrored ^ (mirrored && i % 2 == 1);
+                if (danced.Only is { } only && only != firstTime + i)
                 {
-                    AddEntry(entry, was ^ (mirrored && i % 2 == 1), only);
+                    _line.Add(danced);
+                }
+                else if (danced.Taken is { } taken)
+                {
+                    Take(danced.Entry, taken with { Moments = [.. taken.Moments.Select(m => OnceMore(m, i, now != danced.Mirrored))], After = now != danced.Mirrored ? taken.After.Other() : taken.After }, now, danced.Only);
                 }
                 else
                 {
-                    _line.Add(new Danced(entry, was, only));
+                    AddEntry(danced.Entry, now, danced.Only);
                 }
             }
 
             CloseLine();
         }
 
-        _repeating = repeating;
+        (_repeating, _isAgain) = (repeating, isAgain);
+    }
+
+    /// <summary>A moment danced again, as a call of its own.</summary>
+    private Pending OnceMore(Pending pending, int time, bool mirrored)
+    {
+        var moment = mirrored ? MirrorImage.Of(pending.Moment, dance.Header.StartFacing) : pending.Moment;
+        return pending with { Moment = moment is DanceAction action ? action with { Call = action.Call + (time * NextTime) } : moment };
+    }
+
+    /// <summary>Lays what was taken from above on its counts.</summary>
+    private void Take(PartEntry entry, TakenAgain taken, bool mirrored, int? only)
+    {
+        Open(taken.Counts, taken.Counts.First, entry.Row);
+        _mirrored = mirrored;
+        _pending.AddRange(taken.Moments);
+        _feet = _feet.On(taken.After);
+        Extend(taken.Counts, taken.Counts.Last, taken.Counts.Last.Number);
+        _line.Add(new Danced(entry, mirrored, only, taken));
     }
 
     /// <summary>A line or part called by its name.</summary>
@@ -62,28 +88,35 @@ internal sealed partial class PartBinder
     private RowOperation? IsRepeat(StepEntry entry) =>
         RowReader.Read(names, entry.Wording).First is { Items.Count: 0, Unreadable.Count: 0, Operation: { } operation } ? operation : null;
 
-    private void AddRepeat(StepEntry entry, RowOperation operation)
+    private void AddRepeat(StepEntry entry, RowOperation operation, int? only)
     {
         foreach (var unread in operation.Unread)
         {
             Tell(UnknownWords.InStep(new Place(part.Name, Row: entry.Row), unread, entry));
         }
 
-        if (entry.Counts is null || (_pending.Count == 0 && entry.Counts.Span >= _countsBefore && _countsBefore > 0))
+        // Within a line that is danced again the line above is not danced again on top of it: its counts are taken.
+        if (!_isAgain && (entry.Counts is null || (_pending.Count == 0 && entry.Counts.Span >= _countsBefore && _countsBefore > 0)))
         {
             DanceAgain(entry.Row, operation.Times, operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(_lineBefore.Count > 0 && _pending.Count == 0 ? _pendingBefore : _pending) is var was && was.IsSingle() && was != operation.Lead));
             return;
         }
 
+        if (entry.Counts is null)
+        {
+            CloseLine();
+        }
+
+        var counts = entry.Counts ?? CountSpec.Over(1, Math.Max(1, _countsBefore));
         var mirrored = _mirrored;
-        Open(entry.Counts, entry.Counts.First, entry.Row);
+        Open(counts, counts.First, entry.Row);
         _mirrored = mirrored;
-        var span = entry.Counts.Span;
-        var from = entry.Counts.First.Number - span;
+        var span = _pending.Count == 0 && _countsBefore > 0 ? Math.Min(counts.Span, _countsBefore) : counts.Span;
+        var from = counts.First.Number - span;
         var source = from >= 1
             ? _pending.Where(p => p.Moment.Beat.Number >= from && p.Moment.Beat.Number < from + span).ToList()
             : _pendingBefore.Where(p => p.Moment.Beat.Number >= from + _countsBefore && p.Moment.Beat.Number < from + _countsBefore + span).ToList();
-        var shift = from >= 1 ? span : entry.Counts.First.Number - (from + _countsBefore);
+        var shift = from >= 1 ? span : counts.First.Number - (from + _countsBefore);
         if (source.Count == 0)
         {
             Tell(ActionFindings.NothingAgain.At(entry.Row, $"There are no {span} counts above to dance again. Write them first.", part: part.Name));
@@ -91,18 +124,17 @@ internal sealed partial class PartBinder
         }
 
         var mirrors = operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(source) is var lead && lead.IsSingle() && lead != operation.Lead);
+        var taken = new List<Pending>();
         foreach (var pending in source.Where(p => p.Moment is not StatedFact))
         {
             var moment = mirrors ? MirrorImage.Of(pending.Moment, dance.Header.StartFacing) : pending.Moment;
             var beat = moment.Beat with { Number = moment.Beat.Number + shift };
-            _pending.Add(new Pending(
-                moment is DanceAction action ? action with { Beat = beat, Row = entry.Row, Source = entry.Span, Call = action.Call + 1_000_000 } : moment with { Beat = beat, Row = entry.Row },
+            taken.Add(new Pending(
+                moment is DanceAction action ? action with { Beat = beat, Row = entry.Row, Source = entry.Span, Call = action.Call + NextTime } : moment with { Beat = beat, Row = entry.Row },
                 pending.Until with { Number = pending.Until.Number + shift }));
         }
 
-        _feet = _feet.On(mirrors ? _feet.Weight.Other() : _feet.Weight);
-        Extend(entry.Counts, entry.Counts.Last, entry.Counts.Last.Number);
-        _line.Add(new Danced(entry, _mirrored, null));
+        Take(entry, new TakenAgain(counts, taken, mirrors ? _feet.Weight.Other() : _feet.Weight), mirrored, only);
     }
 
     /// <summary>The foot that some moments begin with, where it is named.</summary>

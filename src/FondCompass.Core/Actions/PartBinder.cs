@@ -10,7 +10,7 @@ namespace FondCompass.Core.Actions;
 /// Walks the rows of one part: lines begin where counts stop rising, actions go on their beats, repeats and calls are danced again.
 /// How the feet stand goes along, so that each row can be read by it.
 /// </summary>
-internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, int room, Weight start)
+internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Room room, Weight start)
 {
     /// <summary>Looking for the nearest name costs time; after so many findings nobody reads them.</summary>
     private const int MostSuggestions = 60;
@@ -24,6 +24,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private readonly Hangings _hangings = new(part.Name, dance.Header);
     private readonly List<Finding> _told = [];
     private readonly HashSet<(string, int?, string)> _seen = [];
+    private readonly HashSet<StepEntry> _unread = new(ReferenceEqualityComparer.Instance);
     private readonly RowBinder _rows = new(dance, part.Name, names);
     private readonly bool[] _covered = new bool[(Beat.Largest + 1) * 4];
     private List<Danced> _line = [];
@@ -43,10 +44,15 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private Tick _start;
     private bool _mirrored;
     private bool _repeating;
+    private bool _isAgain;
     private Footing _feet = new(start);
 
     /// <summary>An entry of the line, whether mirrored, and the time of its line that alone it is danced in.</summary>
-    private readonly record struct Danced(PartEntry Entry, bool Mirrored, int? Only);
+    /// <param name="Taken">What a row that repeats took from above; danced again with its line it is the same, whatever is above then.</param>
+    private readonly record struct Danced(PartEntry Entry, bool Mirrored, int? Only, TakenAgain? Taken = null);
+
+    /// <summary>Counts taken from above, with the weight behind them.</summary>
+    private sealed record TakenAgain(CountSpec Counts, IReadOnlyList<Pending> Moments, Weight After);
 
     private int LineCounts => dance.Header.LineCounts;
 
@@ -151,10 +157,10 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     /// <summary>Whether there is no room for more; then the row that there is none for is told of.</summary>
     private bool IsFull(int row)
     {
-        var isFull = room <= 0 || _moments.Count + _pending.Count + _instead > room;
+        var isFull = room.IsFullFor(_moments.Count + _pending.Count + _instead, _start);
         if (isFull)
         {
-            Tell(ActionFindings.TooLong.At(row, $"A dance may have {ActionBinder.MostMoments} actions in all. What this row and those below it would add, or dance again, is left out. Write what repeats as a part and call it in the order."));
+            Tell(ActionFindings.TooLong.At(row, $"A dance may have {ActionBinder.MostMoments} actions and {ActionBinder.MostCounts} counts in all, made of {ActionBinder.MostEntries} rows as often as they are danced. What this row and those below it would add, or dance again, is left out. Write what repeats as a part and call it in the order."));
         }
 
         return isFull;
@@ -175,10 +181,10 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         switch (entry)
         {
             case StepEntry step when IsRepeat(step) is { } repeat:
-                AddRepeat(step, repeat);
+                AddRepeat(step, repeat, only);
                 return;
-            case StepEntry { Counts: null } call when store.Find(call.Wording, part.Name) is { } called && _depth < DeepestCall:
-                if (RowOpeners.TimesProblem(call.Wording) is { } problem)
+            case StepEntry call when store.Find(call, part.Name) is { } called && _depth < DeepestCall:
+                if (called.Problem is { } problem)
                 {
                     Tell(NotationFindings.ImpossibleCounts.At(call.Row, problem, part: part.Name));
                 }
@@ -309,8 +315,12 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         var first = entry.Counts?.First ?? Next();
         if (entry.Counts is null && !RowReader.Read(names, entry.Wording).Candidates.Any(c => c.IsRead))
         {
-            // Nothing to be danced, and no counts that it fills.
-            var told = _rows.Bind(entry, _last ?? first, _lines.Count + 1, _feet, null, Tell, Suggests);
+            // Nothing to be danced, and no counts that it fills: bound for what there is to tell, which is told once.
+            if (_unread.Add(entry))
+            {
+                _rows.Bind(entry, _last ?? first, _lines.Count + 1, _feet, null, Tell, Suggests);
+            }
+
             AddUnread(entry.Row, entry.Wording);
             return;
         }

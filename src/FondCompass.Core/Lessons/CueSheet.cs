@@ -74,9 +74,10 @@ public sealed class CueSheet
         var changes = Changes();
         var told = changes.ConvertAll(c => c.Cue);
         var spelled = Spelled(out var first);
-        var own = RunTimeline.Notes(_run, repeats).Where(n => n.Kind == "cue").GroupBy(n => Math.Round(n.SongCount, 6)).ToDictionary(g => g.Key, g => g.First().Text);
+        var own = RunTimeline.Notes(_run, repeats, IsFirst).Where(n => n.Kind == "cue").GroupBy(n => Math.Round(n.SongCount, 6)).ToDictionary(g => g.Key, g => g.First().Text);
         var until = double.NegativeInfinity;
-        foreach (var call in RunTimeline.Of(_run, repeats, s => first.Contains(s.FromCount)).Where(a => a.Wording is not null))
+        bool IsFirst(RunStretch stretch) => first.Contains(stretch.FromCount);
+        foreach (var call in RunTimeline.Of(_run, repeats, IsFirst).Where(a => a.Wording is not null))
         {
             var words = own.GetValueOrDefault(Math.Round(call.SongCount, 6));
             // A pick-up sounds before the count it belongs to.

@@ -32,8 +32,7 @@ public static class TempoDesk
         var parts = run.Stretches.Select(s => s.Stretch.Pattern).Distinct().ToList();
         var calls = CallsOf(parts, lexicon);
         var steps = parts.SelectMany(p => p.Actions.Zip(TempoLimits.Each(p, run.Trace.Dance.Header.Genre)).Select(a => (Step: a.First.Action.Name, Limit: a.Second.Bpm))).ToList();
-        var busiest = parts.SelectMany(p => p.Part.Lines.Select(l =>
-            p.Actions.Count(a => a.Action.Line == l.Number && a.Foot.IsSingle()) / (double)Math.Max(1, l.Counts))).DefaultIfEmpty(0).Max();
+        var busiest = parts.SelectMany(p => p.Actions.Where(a => a.Foot.IsSingle()).CountBy(a => a.Action.Line).Select(l => l.Value / (double)Math.Max(1, p.Part.Lines[l.Key - 1].Counts))).DefaultIfEmpty(0).Max();
         var time = run.Song.Time;
         var pattern = run.PatternSeconds;
         return (rates ?? Usual).Select(rate =>

@@ -5,8 +5,10 @@ namespace FondCompass.Core.Notation;
 /// <summary>Reads the rows that call parts: the order, tags after a repeat, restarts.</summary>
 internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Finding> findings)
 {
-    /// <summary>Longest order that is unrolled, in calls.</summary>
+    /// <summary>Longest order that is unrolled, in calls of all its rows.</summary>
     private const int MostCalls = 240;
+
+    private int _called;
 
     /// <summary>Brackets inside brackets.</summary>
     private const int Deepest = 16;
@@ -32,8 +34,9 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
             findings.Add(NotationFindings.BadCall.At(row, "This order calls nothing. Write the parts one after another, such as 'order A B A', or take the line out."));
         }
 
-        var walk = new Walk(rest, row);
+        var walk = new Walk(rest, row) { Calls = _called };
         var calls = Group(walk, 0);
+        _called = walk.Calls;
         if (walk.IsCut || (walk.Calls >= MostCalls && walk.At < walk.Text.TrimEnd(' ', '.', ')').Length))
         {
             findings.Add(NotationFindings.BadCall.At(row, $"An order may call {MostCalls} times in all; what is beyond is not danced. Write what goes on and on as 'round and round', or longer parts."));

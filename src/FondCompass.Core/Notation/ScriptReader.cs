@@ -38,6 +38,9 @@ public sealed partial class ScriptReader
     /// <summary>Rows that are read, those without words left out, and letters of one row. No dance that is danced is longer.</summary>
     public const int MostRows = 5_000, LongestRow = 2_000;
 
+    /// <summary>Parts and tags that are read; an order cannot call more.</summary>
+    public const int MostParts = 240;
+
     private ScriptReader(string script) => (_rows, _breaks) = RowText.SplitRows(script);
 
     public static Dance Read(string script) => WhileWaited(script, CancellationToken.None);
@@ -58,6 +61,12 @@ public sealed partial class ScriptReader
             }
 
             ReadRow(i + 1, _rows[i]);
+            if (_parts.Count > MostParts)
+            {
+                _parts.RemoveAt(MostParts);
+                _findings.Add(NotationFindings.TooMuch.At(i + 1, string.Create(CultureInfo.InvariantCulture, $"A dance may have {MostParts:N0} parts and tags; this one and what is behind it are not read. Part it into several dances, or call what repeats in an order.")));
+                break;
+            }
         }
 
         var callReader = new CallReader(_parts.ConvertAll(p => (p.Part.Name, p.Part.IsTag)), _findings);

@@ -10,38 +10,51 @@ namespace FondCompass.Core.Reading;
 /// </summary>
 public static class RowReader
 {
-    /// <summary>Readings kept for one set of names; dances repeat themselves, and each key typed reads them all again.</summary>
-    private const int MostKept = 4_096;
+    /// <summary>Letters whose readings are kept for one set of names; dances repeat themselves, and each key typed reads them all again.</summary>
+    private const int MostKept = 200_000;
 
-    private static readonly ConditionalWeakTable<IStepNames, Dictionary<string, Readings>> Kept = [];
+    private static readonly ConditionalWeakTable<IStepNames, KeptReadings> Kept = [];
+
+    private sealed class KeptReadings
+    {
+        private readonly Dictionary<string, Readings> _byText = [];
+        private int _letters;
+
+        public Readings? Find(string text)
+        {
+            lock (_byText)
+            {
+                return _byText.GetValueOrDefault(text);
+            }
+        }
+
+        public void Add(string text, Readings readings)
+        {
+            lock (_byText)
+            {
+                if (_letters + text.Length > MostKept)
+                {
+                    _byText.Clear();
+                    _letters = 0;
+                }
+
+                _letters += _byText.TryAdd(text, readings) ? text.Length : 0;
+            }
+        }
+    }
 
     /// <param name="names">The steps known, as the dance understands them.</param>
     /// <param name="text">What stands behind the counts, layers taken off.</param>
     public static Readings Read(IStepNames names, string text)
     {
         var kept = Kept.GetOrCreateValue(names);
-        lock (kept)
+        if (kept.Find(text) is { } known)
         {
-            if (kept.TryGetValue(text, out var known))
-            {
-                return known;
-            }
+            return known;
         }
 
         var readings = ReadAnew(names, text);
-        lock (kept)
-        {
-            if (kept.Count >= MostKept)
-            {
-                kept.Clear();
-            }
-
-            if (text.Length < 400)
-            {
-                kept[text] = readings;
-            }
-        }
-
+        kept.Add(text, readings);
         return readings;
     }
 

@@ -42,7 +42,7 @@ public static class RunTimeline
     {
         var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
         var actions = new List<RunAction>();
-        foreach (var stretch in run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)).Where(s => isWanted?.Invoke(s) ?? true))
+        foreach (var stretch in Wanted(run, mostRepeats, isWanted))
         {
             Add(run, stretch, walls.GetValueOrDefault(stretch.Repeat), actions);
         }
@@ -51,13 +51,19 @@ public static class RunTimeline
         return actions;
     }
 
+    private static IEnumerable<RunStretch> Wanted(DanceRun run, int? mostRepeats, Func<RunStretch, bool>? isWanted) =>
+        run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)).Where(s => isWanted?.Invoke(s) ?? true);
+
     /// <summary>The instructor's cues, notes, cautions and trouble spots, and the layers, at the counts they hang on.</summary>
-    public static IReadOnlyList<RunNote> Notes(DanceRun run, int? mostRepeats = null)
+    /// <param name="run">The run.</param>
+    /// <param name="mostRepeats">Stop after so many repeats; null for the whole song.</param>
+    /// <param name="isWanted">Stretches that are looked at; all when left out.</param>
+    public static IReadOnlyList<RunNote> Notes(DanceRun run, int? mostRepeats = null, Func<RunStretch, bool>? isWanted = null)
     {
         var notes = new List<RunNote>();
         // A variant is told in the same words however often its part is danced.
         var beside = new Dictionary<(PartTrace, SpanVariant), string>();
-        foreach (var stretch in run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)))
+        foreach (var stretch in Wanted(run, mostRepeats, isWanted))
         {
             var (from, to) = (Tick.FromCounts(stretch.Stretch.From), Tick.FromCounts(stretch.Stretch.From + stretch.ToCount - stretch.FromCount));
             var part = stretch.Stretch.Pattern.Part;

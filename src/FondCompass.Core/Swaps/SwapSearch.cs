@@ -84,6 +84,12 @@ public sealed class SwapSearch
     public static IReadOnlyList<Swap> Find(
         DanceTrace dance, PartTrace part, int line, int first, int last, SwapAim aim, double bpm, StepLexicon lexicon, IReadOnlySet<string>? known = null, int most = Usual, bool onlyKnown = false, CancellationToken cancel = default)
     {
+        if (line > part.Part.Lines.Count)
+        {
+            // Rows that nobody understood and that have no counts make no line.
+            return [];
+        }
+
         var start = part.Part.Lines[line - 1].Start + Tick.FromCounts(first - 1);
         var end = start + Tick.FromCounts(last - first + 1);
         var (before, after) = (part.StateBefore(start), part.StateBefore(end));

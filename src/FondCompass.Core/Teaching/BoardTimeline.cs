@@ -42,6 +42,9 @@ public sealed record BoardTimeline(
     int RatePercent, double Bpm, double End, string FirstWall, IReadOnlyList<BoardClick> Clicks, IReadOnlyList<BoardStep> Steps,
     IReadOnlyList<BoardSay> Says, IReadOnlyList<BoardMark> Marks, IReadOnlyList<BoardEvent> Events)
 {
+    /// <summary>Steps, notes and layers that are shown in all; a hundred repeats of a long dance have as many.</summary>
+    private const int MostMoments = 40_000;
+
     /// <summary>Counts ahead that a tag or a restart is told, another part or the top, and what arms and cautions a step brings.</summary>
     private const int AheadOfChange = 16, AheadOfPart = 8, AheadOfMark = 2;
 
@@ -54,7 +57,7 @@ public sealed record BoardTimeline(
     /// <param name="counting">How it is counted; as the dance says when null.</param>
     public static BoardTimeline Of(BlockRun block, double rate, StepLexicon? lexicon = null, CountStyle? counting = null)
     {
-        var (run, repeats) = (block.Run, block.Repeats);
+        var (run, repeats) = (block.Run, ShownOf(block));
         var header = run.Trace.Dance.Header;
         var style = counting ?? header.CountStyle;
         var time = run.Song.Time;
@@ -75,8 +78,29 @@ public sealed record BoardTimeline(
             (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
             StepsOf(actions), SaysOf(actions, notes, time, rate, lexicon ?? StepLexicon.Shipped),
             [.. notes.Where(n => n.Kind != "cue").Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
-            [.. EventsOf(run, stretches, repeats).OrderBy(e => e.At)]);
+            [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)]);
     }
+
+    /// <summary>Repeats that are shown: those wished for, as long as all that happens in them is not more than the board can show.</summary>
+    private static int ShownOf(BlockRun block)
+    {
+        var moments = 0L;
+        foreach (var stretch in block.Run.Stretches.TakeWhile(s => s.Repeat <= block.Repeats))
+        {
+            var pattern = stretch.Stretch.Pattern;
+            moments += pattern.Steps.Count + pattern.Part.Notes.Count + pattern.Part.Layers.Count + pattern.Part.Variants.Count;
+            if (moments > MostMoments && stretch.Repeat > 1)
+            {
+                return stretch.Repeat - 1;
+            }
+        }
+
+        return block.Repeats;
+    }
+
+    /// <summary>Where the board ends before the block does, it says so.</summary>
+    private static IEnumerable<BoardEvent> EndOf(BlockRun block, int shown, TimeMap time, int end) => shown == block.Repeats ? []
+        : [new BoardEvent(time.SecondsAt(new SongCount(end).After(-AheadOfChange)), time.SecondsAt(end), $"the board ends here: no more than {shown} of the {block.Repeats} repeats can be shown")];
 
     /// <summary>The counts that lead to a start, at the tempo it begins with; before a song's first count where it begins with it.</summary>
     private static IEnumerable<BoardClick> CountIn(DanceHeader header, CountStyle style, int start, int counts, TimeMap time, string wall)

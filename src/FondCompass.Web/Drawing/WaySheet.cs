@@ -13,7 +13,7 @@ public sealed record WaySheet(int Row, string Step, SwapAim Aim, IReadOnlyList<S
     public static WaySheet? Of(Analysis analysis, StepLexicon lexicon, int row, SwapAim aim, double bpm)
     {
         var map = ScriptMap.Of(analysis.Trace.Actions);
-        if (map.At(row) is not { } at || analysis.Trace.Written(at.Line.Part) is not { } part)
+        if (map.At(row) is not { } at || analysis.Trace.Written(at.Line.Part) is not { } part || at.Line.Number > part.Part.Lines.Count)
         {
             return null;
         }

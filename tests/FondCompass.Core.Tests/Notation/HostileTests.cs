@@ -1,4 +1,5 @@
 using System.Text;
+using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
 using Xunit;
@@ -89,6 +90,52 @@ public class HostileTests
         var told = Analysis.Of(Rows(ScriptReader.MostRows)).Findings.Single(f => f.Code == "TEXT10");
         Assert.Equal(2 + (3 * (ScriptReader.MostRows - 1)), told.Place.Row);
         Assert.Contains("5,000 rows are read", told.Message);
+    }
+
+    /// <summary>What adds up without a step of its own being danced: each cost a core for minutes, or the process its stack.</summary>
+    public static TheoryData<string, string> Addings => new()
+    {
+        { "variants", "part A\n1-8 vine R\n" + Times("easier 1-4096 march R\n", 4_000) },
+        { "definitions", string.Concat(Enumerable.Range(0, 2_000).Select(i => $"step s{i} = vine R x512\n")) + "part A\n1-8 s5" },
+        { "definitions of definitions", "step s0 = vine R x512\n" + string.Concat(Enumerable.Range(1, 60).Select(i => $"step s{i} = s{i - 1} x512\n")) + "part A\n1-8 s59" },
+        { "parts", string.Concat(Enumerable.Range(0, 2_400).Select(i => $"part P{i}\n1-4096 march R\n")) },
+        { "later calls", "part A\n" + string.Concat(Enumerable.Range(1, 64).Select(i => $"{i}th time: 1-4096 march R\n")) + "order A A" },
+        { "free counts", "part A\n" + Times("1-4096 free\n", 4_000) },
+        { "lines of nothing", "part A\n" + string.Concat(Enumerable.Range(0, 8).Select(i => $"line l{i} x64\n{(i > 0 ? Times($"l{i - 1} x64\n", 10) : "note 1 so\n")}")) },
+        { "parts that call each other", "part A x64\n1 step R\nB x64\npart B x64\nA x64\nB x64\nA x64" },
+        { "calls in many orders", "part A\n1-8 vine R\n" + Times("order A A A A A A A A\n", 4_000) },
+    };
+
+    private static string Times(string row, int times) => string.Concat(Enumerable.Repeat(row, times));
+
+    /// <summary>How much is kept is what it costs: bounds, not seconds.</summary>
+    [Theory]
+    [MemberData(nameof(Addings))]
+    public void What_adds_up_is_bounded_and_told(string what, string script)
+    {
+        Assert.NotEmpty(what);
+        var analysis = Analysis.Of(script);
+        var parts = analysis.Trace.Actions.Parts.SelectMany(p => p.LaterCalls.Prepend(p)).ToList();
+        Assert.InRange(parts.Sum(p => p.Moments.Count + p.Variants.Sum(v => v.Moments.Count)), 0, Core.Actions.ActionBinder.MostMoments + 4_096);
+        Assert.InRange(parts.Sum(p => p.Counts), 0, Core.Actions.ActionBinder.MostCounts + 8_192);
+        Assert.InRange(analysis.Trace.Calls.Count, 0, 240);
+        Assert.Contains(analysis.Findings, f => f.Code is "TEXT09" or "PART02");
+    }
+
+    /// <summary>A row that repeats, in a line that is danced again, is what it was; it once repeated itself without end.</summary>
+    [Theory]
+    [InlineData("1-16 march R\n1-8 same on the other side\nrepeat left", "1R 2L 3R 4L 5R 6L 7R 8L", "1R 2L 3R 4L 5R 6L 7R 8L")]
+    [InlineData("1-16 march R\n1-8 same on the other side\nagain", "1R 2L 3R 4L 5R 6L 7R 8L", "1R 2L 3R 4L 5R 6L 7R 8L")]
+    [InlineData("1-4 vine R\n5-8 repeat left\nagain", "1R 2L 3R 4L 5L 6R 7L 8R", "1R 2L 3R 4L 5L 6R 7L 8R")]
+    [InlineData("1-4 vine R\n5-8 repeat left\nagain mirrored", "1R 2L 3R 4L 5L 6R 7L 8R", "1L 2R 3L 4R 5R 6L 7R 8L")]
+    [InlineData("1-4 vine R\n5-8 repeat left\nagain mirrored x2", "1L 2R 3L 4R 5R 6L 7R 8L", "1R 2L 3R 4L 5L 6R 7L 8R")]
+    public void A_row_that_repeats_is_danced_again_as_it_was(string rows, string line, string again)
+    {
+        var actions = Assert.Single(Analysis.Of("part A\n" + rows).Trace.Parts).Actions;
+        string Of(int number) => string.Join(' ', actions.Where(a => a.Action.Line == number).Select(a => $"{a.Action.Beat.Label()}{a.Foot.Letter()}"));
+        Assert.Equal((line, again), (Of(actions[^1].Action.Line - 1), Of(actions[^1].Action.Line)));
+        var calls = actions.ToLookup(a => a.Action.Line == actions[^1].Action.Line, a => a.Action.Call);
+        Assert.Empty(calls[true].Intersect(calls[false]));
     }
 
     /// <summary>Actions that there is no room for are told at the row that would add them: lines danced again, called by name, parts, rows.</summary>

@@ -42,20 +42,36 @@ public class FixTrialTests
         Assert.Equal(offered, foot.Fix is not null);
     }
 
-    /// <summary>At most 24, of 4,000 rows read again in all and 40,000 actions danced again; at least one.</summary>
+    /// <summary>At most 24, of 4,000 rows and 120,000 letters read again in all and 40,000 actions danced again; of a book of dances none.</summary>
     [Theory]
     [InlineData(0, 8, 24)]
     [InlineData(83, 8, 24)]         // 166 rows: 24 times
     [InlineData(84, 8, 23)]         // 167 rows: 23 times
     [InlineData(317, 8, 10)]
     [InlineData(318, 8, 9)]
-    [InlineData(4_200, 8, 1)]
+    [InlineData(3_917, 8, 1)]       // 4,000 rows: once
+    [InlineData(3_918, 8, 0)]
     [InlineData(0, 2_000, 20)]
     [InlineData(0, 4_000, 10)]
     [InlineData(0, 4_002, 9)]
     public void Only_so_many_are_tried(int remarks, int march, int tried)
     {
         var script = $"part A\n{string.Concat(Enumerable.Repeat("# so\n", remarks))}1-{march} march R\n" + string.Concat(Enumerable.Repeat("1-4 grapevin R\n5-8 grapevin L\n", 40));
+
+        Assert.Equal(tried, Analysis.Of(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));
+    }
+
+    [Theory]
+    [InlineData(5_000, 24)]
+    [InlineData(5_001, 23)]
+    [InlineData(120_000, 1)]
+    [InlineData(120_001, 0)]
+    public void Only_so_many_letters_are_read_again(int letters, int tried)
+    {
+        var steps = "part A\n" + string.Concat(Enumerable.Repeat("1-4 grapevin R\n5-8 grapevin L\n", 15));
+        var left = letters - steps.Split('\n').Sum(r => r.Length);
+        var script = steps + string.Join('\n', Enumerable.Range(0, (left / 1_000) + 1).Select(i => "#".PadRight(i == 0 ? left % 1_000 : 1_000, 's')));
+        Assert.Equal(letters, script.Split('\n').Sum(r => r.Length));
 
         Assert.Equal(tried, Analysis.Of(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));
     }
