@@ -74,6 +74,12 @@ public static class StepChoices
             }
         }
 
+        // Each is a part of its own, as many at a time as a dance may have.
+        return [.. rows.Chunk(ScriptReader.MostParts).SelectMany(some => Bind(some, lexicon, header))];
+    }
+
+    private static IEnumerable<StepChoice> Bind((string Wording, NamedStep? Step, int Counts, string Text)[] rows, StepLexicon lexicon, DanceHeader header)
+    {
         var script = string.Concat(rows.Select((r, i) => $"part c{i}\n{r.Text}\n"));
         var dance = ScriptReader.Read($"line {Math.Max(header.LineCounts, 16)}\n{script}") with { Header = header };
         var bound = ActionBinder.Bind(dance, lexicon);
@@ -82,8 +88,7 @@ public static class StepChoices
             .Select((r, i) => (Choice: new StepChoice(r.Wording, r.Step, r.Counts, bound.Parts[i]), Name: $"c{i}"))
             // On one count some steps are danced in another form, which takes more.
             .Where(r => !bad.Contains(r.Name) && r.Choice.Actions.Counts == r.Choice.Counts)
-            .Select(r => r.Choice)
-            .ToList();
+            .Select(r => r.Choice);
     }
 
     /// <summary>Danced from a state; null when a foot is not free for it.</summary>
