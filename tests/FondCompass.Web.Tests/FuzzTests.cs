@@ -38,6 +38,25 @@ public partial class FuzzTests(Studio studio)
 
     private const int DearIsOneIn = 400;
 
+    /// <summary>Rows that books are made of: what calls, repeats, stands beside or hangs on something, each hundreds of times.</summary>
+    private static readonly string[] BookRows =
+    [
+        .. Rows, .. DearRows, "line pier x4", "line quay", "pier x64", "quay mirrored", "again", "again mirrored", "repeat left", "5-8 repeat left", "1-8 same on the other side", "part E mirrored", "tag U", "2nd time: 1-8 weave L", "ending 3",
+        "easier 1-4096 march R", "harder 1-4 rolling vine R", "low-impact 1-8 vine R x512", "? 1-4096 march R x512", "1-4096 free", "step rope = vine R x512", "1-8 rope x9", "note 3 so", "cue 1 so", "+ 1-8 both arms up", "1-8 vine R + 1 clap + 2 left arm up",
+        "1 walk R L R L, kick ball change R, heel dig R, L x3, swivel R, L, R, rs ds ds rs, hip bumps R x2, L x2", "from 3 version easier", "after 3 U", "restart 5 after 9", "walk forward right left right left, kick and clap; then back it up. Repeat on the other side!",
+    ];
+
+    /// <summary>One in so many; each is as long as many dances.</summary>
+    private const int BookIsOneIn = 300;
+
+    private static string Book(Random random)
+    {
+        var kinds = Enumerable.Range(0, random.Next(1, 7)).Select(_ => BookRows[random.Next(BookRows.Length)]).ToList();
+        var rows = Enumerable.Repeat(kinds, random.Next(1, 2_000)).SelectMany(k => k);
+        var text = "part A\n" + string.Join('\n', random.Next(2) == 0 ? rows : rows.Select(_ => BookRows[random.Next(BookRows.Length)]));
+        return text[..Math.Min(text.Length, random.Next(1, 200_000))];
+    }
+
     [Fact]
     public async Task Nothing_that_is_sent_is_a_fault_of_the_server()
     {
@@ -104,7 +123,7 @@ public partial class FuzzTests(Studio studio)
 
     private static string Word(Random random) => random.Next(12) == 0 ? string.Concat(Enumerable.Repeat(Words[random.Next(Words.Length)], random.Next(1, 200))) : Words[random.Next(Words.Length)];
 
-    private static string Script(Random random) => string.Join('\n', Enumerable.Range(0, random.Next(1, 16)).Select(_ => random.Next(10) == 0 ? Word(random) : random.Next(6) == 0 ? Cut(random, Row(random)) : Row(random)));
+    private static string Script(Random random) => random.Next(BookIsOneIn) == 0 ? Book(random) : string.Join('\n', Enumerable.Range(0, random.Next(1, 16)).Select(_ => random.Next(10) == 0 ? Word(random) : random.Next(6) == 0 ? Cut(random, Row(random)) : Row(random)));
 
     private static string Row(Random random) => random.Next(DearIsOneIn) == 0 ? DearRows[random.Next(DearRows.Length)] : Rows[random.Next(Rows.Length)];
 

@@ -41,6 +41,11 @@ public class KnownKillerTests(Studio studio)
         { "counts without end", "part A\n1-999999999 vine R\n99999999999999999999 step R" },
         { "NUL", "title a\0b\npart \0\n1\0 step R\0" },
         { "one bracket deep in another", "part A\n1 step R " + Many("(", 100_000) },
+        { "a row that repeats a row that repeats", "part A\n1-16 march R\n1-8 same on the other side\nagain" },
+        { "a repeat in a line danced again", "part A\nline pier x4\n1-8 march R\n2nd time: repeat left\n1-4 vine R" },
+        { "variants without end", "part A\n1-8 vine R\n" + Many("easier 1-4096 march R\n", 8000) },
+        { "definitions without end", string.Concat(Enumerable.Range(0, 8000).Select(i => $"step s{i} = vine R x512\n")) + "part A\n1-8 s5" },
+        { "lines of nothing that call each other", "part A\n" + string.Concat(Enumerable.Range(0, 8).Select(i => $"line l{i} x64\n{(i > 0 ? Many($"l{i - 1} x64\n", 10) : "note 1 so\n")}")) },
         { "names that stand for themselves", "step a = b\nstep b = a\npart A\n1-8 a R" },
     };
 
@@ -141,6 +146,19 @@ public class KnownKillerTests(Studio studio)
         var (status, html) = await visitor.Get(string.Format(CultureInfo.InvariantCulture, address, id));
         Assert.InRange((int)status, 200, 499);
         Assert.Contains("<main", html);
+    }
+
+    /// <summary>Rows without counts that nobody understands make no line to find swaps in.</summary>
+    [Fact]
+    public async Task Ways_of_what_is_not_understood_are_none()
+    {
+        var visitor = await studio.NewVisitor();
+        const string Talk = "Section one: walk forward right left right left, kick and clap; then back it up. Repeat on the other side!";
+        var id = await visitor.Write(Talk);
+        foreach (var aim in (string[])["Easier", "NoTurn", "Showier"])
+        {
+            Assert.Equal(HttpStatusCode.OK, (await visitor.Post($"/dances/{id}/write?handler=Ways&row=1&aim={aim}", "/", ("script", Talk))).StatusCode);
+        }
     }
 
     [Fact]

@@ -105,6 +105,23 @@ public class LessonApiTests(Studio studio)
         { "/api/room", """{"script":"part A","room":{"width":9,"depth":9,"obstacles":[{"x":-1,"y":0,"width":1,"depth":1}]},"dancers":4}""", 422 },
     };
 
+    /// <summary>1,000 lines and 8,000 actions are planned at once, of all dances together.</summary>
+    [Theory]
+    [InlineData(1_000, 1, 1, HttpStatusCode.OK)]
+    [InlineData(1_001, 1, 1, HttpStatusCode.UnprocessableEntity)]
+    [InlineData(501, 1, 2, HttpStatusCode.UnprocessableEntity)]
+    [InlineData(2, 4_000, 1, HttpStatusCode.OK)]
+    [InlineData(2, 4_001, 1, HttpStatusCode.UnprocessableEntity)]
+    [InlineData(1, 2_001, 4, HttpStatusCode.UnprocessableEntity)]
+    public async Task So_much_is_planned_at_once(int lines, int actions, int dances, HttpStatusCode status)
+    {
+        var script = $"part A\n{string.Concat(Enumerable.Repeat(actions == 1 ? "1 step R\n" : $"1-{actions} march R\n", lines))}";
+        var (answered, body) = await Post("/api/plan", new { minutes = 45, dances = Enumerable.Repeat(new { script, bpm = 112 }, dances) });
+
+        Assert.Equal(status, answered);
+        Assert.True(status == HttpStatusCode.OK || body.GetProperty("detail").GetString()!.Contains("at most 1000 lines (eights) and 8000 actions are planned at once", StringComparison.Ordinal));
+    }
+
     [Theory]
     [MemberData(nameof(Refused))]
     public async Task What_cannot_be_is_refused_with_words(string path, string body, int status)

@@ -176,9 +176,6 @@ public sealed record LessonBrief(double Minutes, IReadOnlyList<LessonDance> Danc
 {
     public const double Longest = 540;
 
-    /// <summary>Lines (eights) of all dances that are planned at once; an evening's programme has a tenth of it.</summary>
-    public const int MostLines = 1_000;
-
     public ClassPace Pace { get; init; } = new();
 
     public BlockChanges Changes { get; init; } = BlockChanges.None;

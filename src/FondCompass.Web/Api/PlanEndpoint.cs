@@ -35,13 +35,14 @@ internal static class PlanEndpoint
             throw RefusedException.Impossible($"\"dances\" has {sent.Count}; at most {MostDances} are planned at once.");
         }
 
-        var (dances, lines) = (new List<LessonDance>(), 0);
+        var (dances, size) = (new List<LessonDance>(), default(LessonSize));
         foreach (var dance in sent.Select(Dance))
         {
             dances.Add(dance);
-            if ((lines += dance.Analysis.Trace.Parts.Sum(p => p.Part.Lines.Count)) > LessonBrief.MostLines)
+            size += LessonSize.Of(dance);
+            if (size.IsTooMuch)
             {
-                throw RefusedException.Impossible($"The first {dances.Count} of the dances have {lines} lines (eights); at most {LessonBrief.MostLines} are planned at once.");
+                throw RefusedException.Impossible($"The first {dances.Count} of the dances have {size}; at most {LessonSize.Most} are planned at once.");
             }
         }
 

@@ -30,6 +30,18 @@ public class ProseReaderTests
         Restart: on wall 3 after 16 counts
         """;
 
+    /// <summary>Ten times 4,096 actions are as many as are laid; what is behind stays as a remark and is told.</summary>
+    [Theory]
+    [InlineData(10, false)]
+    [InlineData(11, true)]
+    public void More_actions_than_are_read_are_told(int rows, bool told)
+    {
+        var pasted = ProseReader.Read(string.Join('\n', Enumerable.Repeat("1-4096 march R", rows)));
+
+        Assert.Equal(told, pasted.Doubts.Any(d => d.Contains("10,000 actions are read; what begins with row 11 is not", StringComparison.Ordinal)));
+        Assert.Equal(told ? PastedFate.Aside : PastedFate.Understood, pasted.Rows[^1].Fate);
+    }
+
     [Fact]
     public void A_sheet_with_running_counts_becomes_eights()
     {

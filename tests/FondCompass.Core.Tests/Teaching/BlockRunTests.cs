@@ -3,6 +3,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
 using FondCompass.Core.Tests.Properties;
@@ -50,6 +51,24 @@ public class BlockRunTests
         Assert.Equal((4 + 8) * run.Repeats, board.Clicks.Count(c => !c.IsHalf));
         Assert.Equal(60.0 / 120, board.Clicks[1].At - board.Clicks[0].At, 9);
         Assert.Equal(["again", "last one"], board.Events.Select(e => e.Words.Split(',')[0]).Distinct());
+    }
+
+    /// <summary>Nine times 4,096 steps are shown, ten are more than 40,000; the board says where it ends, ahead.</summary>
+    [Theory]
+    [InlineData(9, 9)]
+    [InlineData(10, 9)]
+    [InlineData(12, 9)]
+    public void A_board_that_shows_less_than_is_wished_says_so(int repeats, int shown)
+    {
+        var analysis = Analysis.Of("part A\n1-4096 march R");
+        var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(12 * 4_096, new Bpm(120)), 0);
+
+        var board = BoardTimeline.Of(analysis, run, 1, repeats);
+
+        Assert.Equal(shown, board.Clicks.Max(c => c.Repeat));
+        var end = board.Events.Where(e => e.Words.StartsWith("the board ends here", StringComparison.Ordinal)).ToList();
+        Assert.Equal(repeats > shown ? [$"the board ends here: no more than {shown} of the {repeats} repeats can be shown"] : (string[])[], end.Select(e => e.Words));
+        Assert.All(end, e => Assert.Equal((shown * 4_096 / 2.0, 8.0), (e.At, e.At - e.From)));
     }
 
     [Fact]

@@ -43,7 +43,7 @@ public sealed class LessonLayout
     /// <summary>Steps of the lessons held before, as the log has them.</summary>
     public IReadOnlyList<StepState> Steps { get; private init; } = [];
 
-    /// <summary>Titles of dances that are not planned, since all of them have more lines than are planned at once.</summary>
+    /// <summary>Titles of dances that are not planned, since all of them have more lines or actions than are planned at once.</summary>
     public IReadOnlyList<string> LeftOut { get; private init; } = [];
 
     public ClassKnowledge Knowledge => _knowledge;
@@ -56,17 +56,17 @@ public sealed class LessonLayout
         var lexicon = await shelf.Lexicon(cancel);
         var (taught, also) = (new List<LessonDance> { first.Dance }, new List<(Guid Id, string Title)>());
         var records = await shelf.FindAll([.. asked.Also], cancel);
-        var (lines, leftOut) = (LinesOf(first.Dance), new List<string>());
+        var (size, leftOut) = (LessonSize.Of(first.Dance), new List<string>());
         foreach (var dance in asked.Also.Where(d => d != first.Id && records.ContainsKey(d)))
         {
             var fitted = await TaughtClass.FittedOf(records[dance], "", lexicon, tracks, cancel);
-            if (lines + LinesOf(fitted) > LessonBrief.MostLines)
+            if ((size + LessonSize.Of(fitted)).IsTooMuch)
             {
                 leftOut.Add(records[dance].Title);
                 continue;
             }
 
-            lines += LinesOf(fitted);
+            size += LessonSize.Of(fitted);
             also.Add((dance, records[dance].Title));
             taught.Add(fitted);
         }
@@ -92,8 +92,6 @@ public sealed class LessonLayout
             LeftOut = leftOut,
         };
     }
-
-    private static int LinesOf(LessonDance dance) => dance.Analysis.Trace.Parts.Sum(p => p.Part.Lines.Count);
 
     /// <summary>The way that is asked for, over what is suggested.</summary>
     public TeachingWay Way(PlanAsked asked) => asked.Over(Suggested.Way);

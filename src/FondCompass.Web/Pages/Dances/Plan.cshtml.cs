@@ -246,7 +246,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
         Offered = [.. (await Shelf.Search(null, cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
         AddBlock(Request.Query["what"].ToString().Trim());
         Date = Course is not null && Asked.Week is var (_, week) ? Course.DayOf(week) : LessonDay.TryRead(Request.Query["date"], out var asked) ? asked : Date;
-        Problem ??= Layout.LeftOut.Count > 0 ? $"{string.Join(", ", Layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonBrief.MostLines} lines (eights) together; teach it in a lesson of its own." : null;
+        Problem ??= Layout.LeftOut.Count > 0 ? $"{string.Join(", ", Layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonSize.Most} together; teach it in a lesson of its own." : null;
         Problem ??= Asked.Problem is { Length: > 0 } unread ? unread : null;
     }
 
