@@ -81,10 +81,13 @@ public sealed class PhraseFit
         _bound = new FitBound(moves, targets, song.Counts, start);
     }
 
-    public static FitResult Solve(DanceTrace trace, Song song, int start, FitConstraints? constraints = null)
+    public static FitResult Solve(DanceTrace trace, Song song, int start, FitConstraints? constraints = null) => Solve(RunUnroller.Unroll(trace, song, start), constraints);
+
+    /// <param name="written">The run as it is written.</param>
+    public static FitResult Solve(DanceRun written, FitConstraints? constraints = null)
     {
         constraints ??= new FitConstraints();
-        var written = RunUnroller.Unroll(trace, song, start);
+        var (trace, song, start) = (written.Trace, written.Song, written.Start);
         var targets = new FitTargets(song, start, PassageParts.Of(written));
         var offBefore = targets.Off([.. written.Repeats.Select(r => (r.FromCount, r.Part))]);
         var unchanged = new FitResult([], offBefore, offBefore, [.. written.Repeats.Select(r => r.FromCount)]);
@@ -114,7 +117,11 @@ public sealed class PhraseFit
     /// The best changes first, then the best that other ways would allow (restarts only, tags only, whole lines only, the order kept …), each different
     /// set once, in the order the rules prefer.
     /// </summary>
-    public static IReadOnlyList<FitResult> Ranked(DanceTrace trace, Song song, int start, FitConstraints constraints)
+    public static IReadOnlyList<FitResult> Ranked(DanceTrace trace, Song song, int start, FitConstraints constraints) => Ranked(RunUnroller.Unroll(trace, song, start), constraints);
+
+    /// <param name="written">The run as it is written.</param>
+    /// <param name="constraints">What is allowed.</param>
+    public static IReadOnlyList<FitResult> Ranked(DanceRun written, FitConstraints constraints)
     {
         var one = Math.Min(1, constraints.MostTags ?? 1);
         FitConstraints[] ways =
@@ -122,7 +129,7 @@ public sealed class PhraseFit
             constraints, constraints with { NoTags = true }, constraints with { NoRestarts = true }, constraints with { WholeLinesOnly = true },
             constraints with { WholeLinesOnly = true, NoTags = true }, constraints with { MostTags = one }, constraints with { NoRestarts = true, MostTags = one },
         ];
-        if (trace.Dance.IsPhrased && !constraints.KeepOrder)
+        if (written.Trace.Dance.IsPhrased && !constraints.KeepOrder)
         {
             ways = [.. ways, constraints with { KeepOrder = true }, constraints with { NoRestarts = true, NoTags = true }];
         }
@@ -130,7 +137,7 @@ public sealed class PhraseFit
         var all = new List<FitResult>();
         for (var (i, work) = (0, 0); i < ways.Length && work < MostWork && all is not [{ Narrowed: true }, ..]; i++)
         {
-            all.Add(Solve(trace, song, start, ways[i]));
+            all.Add(Solve(written, ways[i]));
             work += all[^1].Work;
         }
 

@@ -17,7 +17,7 @@ internal static class RunEndpoint
         var start = order.Start ?? analysis.Dance.Header.Intro;
         var run = RunUnroller.Unroll(analysis.Trace, order.Song, start);
         // A part danced at another place has no kind here; repeats and parts left out say the same.
-        var fit = PhraseFit.Solve(analysis.Trace, order.Song, start, new FitConstraints(NoMoves: true));
+        var fit = PhraseFit.Solve(run, new FitConstraints(NoMoves: true));
         return RunJson.Of(analysis, run, fit);
     }
 }

@@ -54,7 +54,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     }
 
     /// <summary>The best way first; the first one is the one drawn as ghosts.</summary>
-    public IReadOnlyList<FitResult> Proposals => _proposals ??= PhraseFit.Ranked(Analysis.Trace, Danced.Song, Intro, Wishes.Constraints);
+    public IReadOnlyList<FitResult> Proposals => _proposals ??= PhraseFit.Ranked(Danced, Wishes.Constraints);
 
     public FitResult Fit => Proposals[0];
 
