@@ -110,15 +110,15 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         int? only = null;
         for (var i = 0; i < entries.Count; i++)
         {
-            if (IsFull(entries[i].Row))
-            {
-                return;
-            }
-
             if (entries[i] is EndingEntry ending)
             {
                 only = ending.Time;
                 continue;
+            }
+
+            if (IsFull(entries[i].Row))
+            {
+                return;
             }
 
             _next = NextSteps(entries, i);

@@ -29,6 +29,12 @@ public sealed partial class ProseReader
             return PastedFate.Aside;
         }
 
+        if (IsFull())
+        {
+            Note(stretch.Whole);
+            return PastedFate.Aside;
+        }
+
         if (_at >= LineCounts)
         {
             _at = 0;

@@ -66,6 +66,13 @@ public sealed partial class ProseReader
         {
             foreach (var unit in source)
             {
+                if (IsFull())
+                {
+                    // Each "again" takes what stands before it, those before it among that.
+                    Note(stretch.Whole);
+                    return PastedFate.Partly;
+                }
+
                 LayAgain(unit, mirrored, counts is null || source.Count > 1 ? null : OfLine(counts));
             }
         }

@@ -37,6 +37,7 @@ public sealed partial class ProseReader
     private bool _hasTitle;
     private Footing _feet;
     private int _tried;
+    private int? _fullAt;
     private double _boundWords;
     private double _lostWords;
     private readonly List<string> _doubts = [];
@@ -122,6 +123,18 @@ public sealed partial class ProseReader
         }
 
         return stretches;
+    }
+
+    /// <summary>Whether no more steps are laid; the row that there is no room for is told once.</summary>
+    private bool IsFull()
+    {
+        if (_tried > MostTried && _fullAt is null)
+        {
+            _fullAt = _row;
+            Lose(_lines[_row].Raw, string.Create(CultureInfo.InvariantCulture, $"Row {_row + 1} goes on, or repeats what stands before it, past the {ActionBinder.MostMoments:N0} actions that are read; what is left of it stays as notes. Write what is danced again as a part, and call it."));
+        }
+
+        return _tried > MostTried;
     }
 
     private PastedFate ReadTooLong(ProseLine line)

@@ -150,6 +150,7 @@ public class HostileTests
     [InlineData("part A x5\n1-2501 march R", 10_004, 1)]
     [InlineData("part A\n1-2501 march R\n1-2501 march R\n1-2501 march R\n1-2501 march R\n1-8 vine R", 10_004, 6)]
     [InlineData("part A x4\n1-2500 march R\npart B\n1-8 vine R\npart C\n1-8 vine R", 10_000, 3)]
+    [InlineData("part A\n1-4096 march R\n1-4096 march R\n1-4096 march R\n2nd time: 1-8 weave L\n1-8 vine R", 12_288, 1)]
     public void What_there_is_no_room_for_is_told(string script, int actions, int? row)
     {
         var analysis = Analysis.Of(script);
