@@ -73,6 +73,7 @@ public sealed partial class ProseReader
             return text;
         }
 
+        var kept = new HashSet<string>();
         for (var open = text.IndexOf('('); open >= 0; open = open + 1 < text.Length ? text.IndexOf('(', open + 1) : -1)
         {
             var close = text.IndexOf(')', open);
@@ -82,15 +83,24 @@ public sealed partial class ProseReader
             }
 
             var inside = text[(open + 1)..close];
+            if (inside.Contains('(', StringComparison.Ordinal) || inside.Trim().Length == 0 || kept.Contains(inside))
+            {
+                // Brackets inside brackets come first.
+                continue;
+            }
+
             var lexemes = Lexis.Read(Names, Lexer.Read(inside));
             var tells = lexemes.Exists(l => l.Wall is not null && l.Kind == TokenKind.Clock) || (lexemes.Exists(l => l.Text is "weight" or "wt") && lexemes.Exists(l => l.Foot.IsSingle()))
                 || Stretches(inside) is [{ Kind: StretchKind.Steps, Stray: 0 } steps] && !lexemes.Exists(l => l.Is(Roles.Body)) && (steps.Deeds > 0 || steps.Feet > 0 || steps.Bound > 1);
-            if (!tells && inside.Trim().Length > 0)
+            if (tells)
             {
-                remarks.Add(text[open..(close + 1)]);
-                text = (text[..open].TrimEnd() + text[(close + 1)..]).Trim();
-                open = Math.Max(-1, open - 2);
+                kept.Add(inside);
+                continue;
             }
+
+            remarks.Add($"({inside.Trim()})");
+            text = (text[..open].TrimEnd() + text[(close + 1)..]).Trim();
+            open = -1;
         }
 
         return text;

@@ -30,6 +30,13 @@ public class ProseReaderTests
         Restart: on wall 3 after 16 counts
         """;
 
+    /// <summary>A remark within a remark: each is kept, and neither is a step.</summary>
+    [Theory]
+    [InlineData("Vine right (as (always) low), vine left.", "note (always)\nnote (as low)")]
+    [InlineData("Vine right (so), vine left ((so) again (low)).", "note (so)\nnote (so)\nnote (low)\nnote (again)")]
+    public void Brackets_inside_brackets_are_notes(string text, string notes) =>
+        Assert.Equal($"part A\n1-8 Vine right, vine left\n{notes}\n", ProseReader.Read(text).Script);
+
     /// <summary>Each "again" takes all that its sentence has so far: thirty of them were a thousand million steps.</summary>
     [Theory]
     [InlineData(4, false)]
