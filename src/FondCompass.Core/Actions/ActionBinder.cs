@@ -27,7 +27,7 @@ public static class ActionBinder
         var names = NamesOf(dance, lexicon, findings);
         var store = new LineStore(dance);
         var parts = new PartActions?[dance.Parts.Count];
-        var room = new Room();
+        var room = new Room(cancel);
         var weight = dance.Header.StartWeight;
         // In the order in which they are danced, so that each is read on the feet it is reached on.
         foreach (var index in Reached(dance))

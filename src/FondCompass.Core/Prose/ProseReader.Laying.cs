@@ -119,6 +119,7 @@ public sealed partial class ProseReader
 
     private Fitted? Fit(string text, CountSpec? counts, int start)
     {
+        _cancel.ThrowIfCancellationRequested();
         var complaints = 0;
         var doubts = 0;
         var entry = new StepEntry(1, counts, text, 0, []);

@@ -18,6 +18,7 @@ public sealed partial class ProseReader
     private readonly ProseSettings _settings;
     private readonly IReadOnlyList<ProseLine> _lines;
     private readonly StepLexicon _lexicon;
+    private readonly CancellationToken _cancel;
     private string[] _behind;
     private readonly RowBinder _binder;
     private readonly List<PastedRow> _rows = [];
@@ -48,8 +49,9 @@ public sealed partial class ProseReader
     /// <summary>Steps that were laid on counts together: what "again" and "the same" may mean.</summary>
     private sealed record Unit(int Row, int Section, string Text, int Counts, int Start, Footing Before, Footing After, IReadOnlyList<string> Rows);
 
-    private ProseReader(string text, StepLexicon lexicon, string? genre)
+    private ProseReader(string text, StepLexicon lexicon, string? genre, CancellationToken cancel)
     {
+        _cancel = cancel;
         _lexicon = lexicon;
         _lines = ProseLine.All(text, out _behind);
         _settings = ProseSettings.Of(_lines, lexicon.Translation, genre);
@@ -68,14 +70,14 @@ public sealed partial class ProseReader
 
     /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
     public static PastedDance WhileWaited(string text, StepLexicon? lexicon, string? genre, CancellationToken cancel) =>
-        new ProseReader(text, lexicon ?? StepLexicon.Shipped, genre).Read(cancel);
+        new ProseReader(text, lexicon ?? StepLexicon.Shipped, genre, cancel).Read();
 
-    private PastedDance Read(CancellationToken cancel)
+    private PastedDance Read()
     {
         var head = _settings.Rows().ToList();
         for (_row = 0; _row < _lines.Count; _row++)
         {
-            cancel.ThrowIfCancellationRequested();
+            _cancel.ThrowIfCancellationRequested();
             if (_tried > MostTried)
             {
                 _behind = [.. _lines.Skip(_row).Select(l => l.Raw), .. _behind];
@@ -109,7 +111,7 @@ public sealed partial class ProseReader
         }
 
         ReadBehind();
-        var analysis = Analysis.WhileWaited(PastedDance.ScriptOf(_rows), _lexicon, cancel);
+        var analysis = Analysis.WhileWaited(PastedDance.ScriptOf(_rows), _lexicon, _cancel);
         var understood = Understood(analysis);
         return new PastedDance(WithReads(analysis), understood, _doubts, analysis);
     }

@@ -19,6 +19,9 @@ public sealed class PhraseFit
     /// <summary>Ways to go on times song counts, past which nothing is tried; and so often may they be looked at in all before the search ends.</summary>
     private const long MostPlaces = 4_000_000, MostReckoned = 3 * MostPlaces;
 
+    /// <summary>Song counts past which nothing is tried: an hour and a half without a pause.</summary>
+    private const int MostCounts = 10_000;
+
     /// <summary>Likeliest ways that are followed from the same state within so many counts.</summary>
     private const int Likeliest = 24, Within = 64;
 
@@ -100,6 +103,11 @@ public sealed class PhraseFit
         {
             // Nothing changed and nothing off: no other way is as good.
             return unchanged;
+        }
+
+        if (song.Counts - start > MostCounts)
+        {
+            return unchanged with { Narrowed = true };
         }
 
         var moves = FitMoves.Of(trace, constraints);

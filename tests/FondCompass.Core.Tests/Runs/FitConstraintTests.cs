@@ -11,6 +11,20 @@ public class FitConstraintTests
 
     private static FitResult Fit(FitConstraints constraints) => PhraseFit.Solve(Stroll, WorkedSongs.Regatta, 16, constraints);
 
+    /// <summary>A song of an hour and a half is fitted; a longer one is told as not tried, save where nothing is off.</summary>
+    [Theory]
+    [InlineData(9_994, 0, 0, false)]
+    [InlineData(9_995, 0, 2, true)]
+    [InlineData(9_995, 1, 0, false)]
+    [InlineData(40_000, 6, 0, false)]
+    public void A_song_without_end_is_not_tried(int counts, int start, int off, bool narrowed)
+    {
+        var trace = Analysis.Of("part A\n1-4 vine R\n5-8 vine L").Trace;
+        var fit = PhraseFit.Solve(trace, new Song([new Passage("verse", 6, 112), new Passage("chorus", counts, 112)]), start);
+
+        Assert.Equal((off, narrowed), (fit.OffAfter, fit.Narrowed));
+    }
+
     [Fact]
     public void Without_restarts_only_tags_are_proposed()
     {
