@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;
 
@@ -20,6 +21,11 @@ internal sealed partial class PartBinder
         {
             Tell(ActionFindings.NothingAgain.At(row, "There is no line above to dance again. Write its steps first, then 'again' or 'again mirrored'.", part: part.Name));
             return;
+        }
+
+        if (mirrored)
+        {
+            TellSameSide(row, _pendingBefore);
         }
 
         var (repeating, isAgain) = (_repeating, _isAgain);
@@ -124,6 +130,11 @@ internal sealed partial class PartBinder
         }
 
         var mirrors = operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(source) is var lead && lead.IsSingle() && lead != operation.Lead);
+        if (mirrors)
+        {
+            TellSameSide(entry.Row, source);
+        }
+
         var taken = new List<Pending>();
         foreach (var pending in source.Where(p => p.Moment is not StatedFact))
         {
@@ -135,6 +146,16 @@ internal sealed partial class PartBinder
         }
 
         Take(entry, new TakenAgain(counts, taken, mirrors ? _feet.Weight.Other() : _feet.Weight), mirrored, only);
+    }
+
+    /// <summary>The other side of what names no foot is the foot that is free; where as many steps lead back to the same one, that is no other side, and is told.</summary>
+    private void TellSameSide(int row, List<Pending> above)
+    {
+        var steps = above.Select(p => p.Moment).OfType<DanceAction>().Count(a => a.Verb.Kind == VerbKind.Takes);
+        if (steps > 0 && steps % 2 == 0 && LeadOf(above) == Foot.None)
+        {
+            Tell(ActionFindings.Doubtful.At(row, "What is danced again names no foot, and ends with the same foot free as it begins: it begins with that foot again, not with the other. Name the foot above, or write a step or a hold between.", part: part.Name));
+        }
     }
 
     /// <summary>The foot that some moments begin with, where it is named.</summary>

@@ -138,6 +138,19 @@ public class HostileTests
         Assert.Empty(calls[true].Intersect(calls[false]));
     }
 
+    /// <summary>The other side of steps without a foot is whatever foot is free; where that is the same side, it is told.</summary>
+    [Theory]
+    [InlineData("1-16 march R\n1-8 same on the other side", 3)]
+    [InlineData("1-8 march\nagain mirrored", 3)]
+    [InlineData("1-4 walk, walk, walk, walk\n5-8 same on the other side", 3)]
+    [InlineData("1-4 walk, walk, walk, touch\n5-8 same on the other side", null)]
+    [InlineData("1-4 vine R\n5-8 same on the other side", null)]
+    [InlineData("1-8 march R\nagain mirrored", null)]
+    [InlineData("1-8 march\nagain", null)]
+    [InlineData("1-8 clap\nagain mirrored", null)]
+    public void An_other_side_that_is_the_same_is_told(string rows, int? row) =>
+        Assert.Equal(row, Analysis.Of("part A\n" + rows).Findings.FirstOrDefault(f => f.Code == "WORD06" && f.Message.Contains("begins with that foot again", StringComparison.Ordinal))?.Place.Row);
+
     /// <summary>Actions that there is no room for are told at the row that would add them: lines danced again, called by name, parts, rows.</summary>
     [Theory]
     [InlineData("part A\n1-2500 march R\nagain x3", 10_000, null)]
