@@ -49,7 +49,7 @@ public class AxeTests(DemoBrowser demo, RunningStudio studio) : IClassFixture<De
     {
         demo.Open("/dances/DANCE/teach");
         demo.Browser.Click("#go");
-        demo.Browser.Wait("the board counts", () => demo.Browser.Text("#count") != "–");
+        demo.Browser.Wait("the board counts", () => demo.Browser.Text("#count") != "–", seconds: 60);
         Assert.Equal("", demo.Browser.Faults(Axe));
     }
 
