@@ -27,7 +27,7 @@ public static class ActionBinder
         var names = NamesOf(dance, lexicon, findings);
         var store = new LineStore(dance);
         var parts = new PartActions?[dance.Parts.Count];
-        var room = new Room(cancel);
+        var capacity = new Capacity(cancel);
         var weight = dance.Header.StartWeight;
         // In the order in which they are danced, so that each is read on the feet it is reached on.
         foreach (var index in Reached(dance))
@@ -40,7 +40,7 @@ public static class ActionBinder
 
             var part = dance.Parts[index];
             var own = part.Variant is null && !part.IsTag ? weight : Weight.Unknown;
-            parts[index] = BindPart(dance, part, names, store, findings, room, own, out var end);
+            parts[index] = BindPart(dance, part, names, store, findings, capacity, own, out var end);
             weight = part.Variant is null && !part.IsTag ? end : weight;
         }
 
@@ -71,15 +71,15 @@ public static class ActionBinder
     /// A part with its endings. In an order every call has its own; in a loop they take turns, and the part is as long as all
     /// of them together (reading, section 6).
     /// </summary>
-    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Room room, Weight start, out Weight end)
+    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity, Weight start, out Weight end)
     {
         var endings = EndingsOf(part);
         if (!dance.IsPhrased || endings <= part.Times)
         {
-            var binder = new PartBinder(dance, part, names, store, findings, room, start);
+            var binder = new PartBinder(dance, part, names, store, findings, capacity, start);
             var whole = binder.Bind(Enumerable.Range(1, Math.Max(part.Times, endings)), endings);
             end = binder.End;
-            room.Take(whole);
+            capacity.Take(whole);
             return whole;
         }
 
@@ -90,10 +90,10 @@ public static class ActionBinder
         for (var first = 1; first <= endings; first += part.Times)
         {
             var told = new List<Finding>();
-            var binder = new PartBinder(dance, part, names, store, told, room, end);
+            var binder = new PartBinder(dance, part, names, store, told, capacity, end);
             calls.Add(binder.Bind(Enumerable.Range(first, part.Times), endings));
             findings.AddRange(told.Where(f => known.Add((f.Code, f.Place.Row, f.Message))));
-            room.Take(calls[^1]);
+            capacity.Take(calls[^1]);
             end = binder.End;
         }
 

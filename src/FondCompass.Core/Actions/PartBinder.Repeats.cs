@@ -104,7 +104,9 @@ internal sealed partial class PartBinder
         // Within a line that is danced again the line above is not danced again on top of it: its counts are taken.
         if (!_isAgain && (entry.Counts is null || (_pending.Count == 0 && entry.Counts.Span >= _countsBefore && _countsBefore > 0)))
         {
-            DanceAgain(entry.Row, operation.Times, operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(_lineBefore.Count > 0 && _pending.Count == 0 ? _pendingBefore : _pending) is var was && was.IsSingle() && was != operation.Lead));
+            var above = _lineBefore.Count > 0 && _pending.Count == 0 ? _pendingBefore : _pending;
+            TellOtherLead(entry.Row, above, operation.Lead);
+            DanceAgain(entry.Row, operation.Times, operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(above) is var was && was.IsSingle() && was != operation.Lead));
             return;
         }
 
@@ -129,6 +131,7 @@ internal sealed partial class PartBinder
             return;
         }
 
+        TellOtherLead(entry.Row, source, operation.Lead);
         var mirrors = operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(source) is var lead && lead.IsSingle() && lead != operation.Lead);
         if (mirrors)
         {
@@ -152,9 +155,18 @@ internal sealed partial class PartBinder
     private void TellSameSide(int row, List<Pending> above)
     {
         var steps = above.Select(p => p.Moment).OfType<DanceAction>().Count(a => a.Verb.Kind == VerbKind.Takes);
-        if (steps > 0 && steps % 2 == 0 && LeadOf(above) == Foot.None)
+        if (steps > 0 && steps % 2 == 0 && LeadOf(above) == Foot.None && !above.Exists(p => p.Moment is DanceAction { Foot: Foot.Both }))
         {
             Tell(ActionFindings.Doubtful.At(row, "What is danced again names no foot, and ends with the same foot free as it begins: it begins with that foot again, not with the other. Name the foot above, or write a step or a hold between.", part: part.Name));
+        }
+    }
+
+    /// <summary>A foot that is asked for where what is danced again names none: it begins with the foot that is free, and where that is the other one it is told.</summary>
+    private void TellOtherLead(int row, List<Pending> above, Foot asked)
+    {
+        if (asked.IsSingle() && LeadOf(above) == Foot.None && _feet.Weight.IsSingle() && _feet.Weight.FreeFoot() is var free && free != asked)
+        {
+            Tell(ActionFindings.Doubtful.At(row, $"What is danced again names no foot: it begins with the {free.Word()} foot, which is free, and not with the {asked.Word()}. Write the steps out with the foot they begin with.", part: part.Name));
         }
     }
 

@@ -10,7 +10,7 @@ namespace FondCompass.Core.Actions;
 /// Walks the rows of one part: lines begin where counts stop rising, actions go on their beats, repeats and calls are danced again.
 /// How the feet stand goes along, so that each row can be read by it.
 /// </summary>
-internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Room room, Weight start)
+internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity, Weight start)
 {
     /// <summary>Looking for the nearest name costs time; after so many findings nobody reads them.</summary>
     private const int MostSuggestions = 60;
@@ -157,7 +157,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     /// <summary>Whether there is no room for more; then the row that there is none for is told of.</summary>
     private bool IsFull(int row)
     {
-        var isFull = room.IsFullFor(_moments.Count + _pending.Count + _instead, _start);
+        var isFull = capacity.IsFullFor(_moments.Count + _pending.Count + _instead, _start);
         if (isFull)
         {
             Tell(ActionFindings.TooLong.At(row, $"A dance may have {ActionBinder.MostMoments} actions and {ActionBinder.MostCounts} counts in all, made of {ActionBinder.MostEntries} rows as often as they are danced. What this row and those below it would add, or dance again, is left out. Write what repeats as a part and call it in the order."));
@@ -260,52 +260,6 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         else
         {
             _moments.Add(_mirrored ? MirrorImage.Of(fact, dance.Header.StartFacing) : fact);
-        }
-    }
-
-    private void AddUnreadable(UnreadableEntry unread)
-    {
-        var mirrored = _mirrored;
-        if (unread.Counts is null)
-        {
-            AddUnread(unread.Row, unread.Text);
-            if (unread.Parked)
-            {
-                TellParked(unread, _last ?? new Beat(1, Fraction.Whole));
-            }
-
-            return;
-        }
-
-        var (first, last) = (unread.Counts.First, unread.Counts.Last);
-        Open(unread.Counts, first, unread.Row);
-        _mirrored = mirrored;
-        if (unread.Parked)
-        {
-            TellParked(unread, first);
-        }
-
-        Add(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = unread.Row, Wording = unread.Text }, last);
-        _feet = _feet.On(Weight.Unknown);
-        Extend(unread.Counts, last, last.Number);
-    }
-
-    private void TellParked(UnreadableEntry unread, Beat first) =>
-        Tell(UnknownWords.Parked(new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), unread.Row), unread, names, dance.Rows[unread.Row - 1], Suggests));
-
-    /// <summary>Something without counts that nobody understood: it takes none, and after it the weight is unknown.</summary>
-    private void AddUnread(int row, string wording)
-    {
-        var beat = _last ?? new Beat(1, Fraction.Whole);
-        var unread = new UnreadStep { Line = Math.Max(1, _lines.Count), At = _moments.Count > 0 ? _moments[^1].At : default, Length = default, Beat = beat, Row = row, Wording = wording, TakesNoCounts = true };
-        _feet = _feet.On(Weight.Unknown);
-        if (_last is { } last)
-        {
-            Add(unread, last);
-        }
-        else
-        {
-            _moments.Add(unread);
         }
     }
 

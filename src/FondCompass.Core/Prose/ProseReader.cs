@@ -133,7 +133,7 @@ public sealed partial class ProseReader
         if (_tried > MostTried && _fullAt is null)
         {
             _fullAt = _row;
-            Lose(_lines[_row].Raw, string.Create(CultureInfo.InvariantCulture, $"Row {_row + 1} goes on, or repeats what stands before it, past the {ActionBinder.MostMoments:N0} actions that are read; what is left of it stays as notes. Write what is danced again as a part, and call it."));
+            Lose(_lines[_row].Raw, string.Create(CultureInfo.InvariantCulture, $"Row {_row + 1} goes on, or repeats what stands before it, past the {MostTried:N0} actions that are tried on their counts; what is left of it stays as notes. Write what is danced again as a part, and call it."));
         }
 
         return _tried > MostTried;
@@ -151,7 +151,7 @@ public sealed partial class ProseReader
     {
         if (_behind.Length > 0)
         {
-            Lose(_behind[0], string.Create(CultureInfo.InvariantCulture, $"{ProseLine.MostRows:N0} rows, {ProseLine.MostWords:N0} words and {ActionBinder.MostMoments:N0} actions are read; what begins with row {_row + 1:N0} is not, and stays as remarks. Paste one dance at a time."));
+            Lose(_behind[0], string.Create(CultureInfo.InvariantCulture, $"{ProseLine.MostRows:N0} rows and {ProseLine.MostWords:N0} words are read, and {MostTried:N0} actions tried on their counts; what begins with row {_row + 1:N0} is not, and stays as remarks. Paste one dance at a time."));
             var kept = _behind.Where(r => r.Trim().Length > 0).Select(r => $"# {RowText.Plain(r).Trim()}");
             _rows.Add(new PastedRow(string.Join('\n', _behind), string.Join('\n', kept), PastedFate.Aside));
         }

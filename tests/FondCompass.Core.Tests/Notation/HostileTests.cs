@@ -138,6 +138,16 @@ public class HostileTests
         Assert.Empty(calls[true].Intersect(calls[false]));
     }
 
+    /// <summary>A foot said for what names none is the free one or is told.</summary>
+    [Theory]
+    [InlineData("1-8 shuffle R forward x4\n1-4 same left", "begins with the right foot, which is free, and not with the left")]
+    [InlineData("1-8 shuffle R forward x4\n1-4 same right", null)]
+    [InlineData("1-4 vine R\n5-8 same left", null)]
+    [InlineData("1-8 march\nrepeat left", "begins with the right foot, which is free, and not with the left")]
+    [InlineData("1-8 march\nrepeat right", null)]
+    public void A_foot_that_is_asked_for_in_vain_is_told(string rows, string? said) =>
+        Assert.Equal(said is null ? [] : [said], Analysis.Of("part A\n" + rows).Findings.Where(f => f.Code == "WORD06").Select(f => f.Message.Contains(said ?? "-", StringComparison.Ordinal) ? said! : f.Message));
+
     /// <summary>The other side of steps without a foot is whatever foot is free; where that is the same side, it is told.</summary>
     [Theory]
     [InlineData("1-16 march R\n1-8 same on the other side", 3)]
@@ -148,6 +158,7 @@ public class HostileTests
     [InlineData("1-8 march R\nagain mirrored", null)]
     [InlineData("1-8 march\nagain", null)]
     [InlineData("1-8 clap\nagain mirrored", null)]
+    [InlineData("1-8 jump both x8\nagain mirrored", null)]
     public void An_other_side_that_is_the_same_is_told(string rows, int? row) =>
         Assert.Equal(row, Analysis.Of("part A\n" + rows).Findings.FirstOrDefault(f => f.Code == "WORD06" && f.Message.Contains("begins with that foot again", StringComparison.Ordinal))?.Place.Row);
 

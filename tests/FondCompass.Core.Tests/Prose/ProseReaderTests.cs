@@ -57,7 +57,7 @@ public class ProseReaderTests
     {
         var pasted = ProseReader.Read(string.Join('\n', Enumerable.Repeat("1-4096 march R", rows)));
 
-        Assert.Equal(told, pasted.Doubts.Any(d => d.Contains("10,000 actions are read; what begins with row 11 is not", StringComparison.Ordinal)));
+        Assert.Equal(told, pasted.Doubts.Any(d => d.Contains("40,000 actions tried on their counts; what begins with row 11 is not", StringComparison.Ordinal)));
         Assert.Equal(told ? PastedFate.Aside : PastedFate.Understood, pasted.Rows[^1].Fate);
     }
 

@@ -3,7 +3,7 @@ using FondCompass.Core.Counts;
 namespace FondCompass.Core.Actions;
 
 /// <summary>What a dance may still add, however it is added; one for all its parts.</summary>
-internal sealed class Room(CancellationToken cancel)
+internal sealed class Capacity(CancellationToken cancel)
 {
     private int _actions = ActionBinder.MostMoments;
     private int _counts = ActionBinder.MostCounts;
