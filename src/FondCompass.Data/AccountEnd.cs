@@ -6,7 +6,7 @@ namespace FondCompass.Data;
 /// <summary>The end of an account: what belongs to it goes with it, whole or not at all. That it was deleted, and when, is what stays.</summary>
 public static class AccountEnd
 {
-    public static Task Of(FondCompassContext context, Guid account, string from, CancellationToken cancel = default) =>
+    public static Task Of(FondCompassContext context, Guid account, string from, DateTimeOffset now, CancellationToken cancel = default) =>
         context.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
         {
             context.ChangeTracker.Clear();
@@ -14,7 +14,7 @@ public static class AccountEnd
             await context.AccountEvents.Where(e => e.AccountId == account).ExecuteDeleteAsync(cancel);
             // Everything that is owned hangs on the account and is deleted by the database with it.
             await context.Users.Where(u => u.Id == account).ExecuteDeleteAsync(cancel);
-            context.AccountEvents.Add(new AccountEvent { AccountId = account, At = DateTimeOffset.UtcNow, Kind = "deleted", From = from });
+            context.AccountEvents.Add(new AccountEvent { AccountId = account, At = now, Kind = "deleted", From = from });
             await context.SaveChangesAsync(cancel);
             await transaction.CommitAsync(cancel);
         });

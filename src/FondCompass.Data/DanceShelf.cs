@@ -1,5 +1,8 @@
+using System.Linq.Expressions;
 using FondCompass.Core;
+using FondCompass.Core.Days;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
@@ -26,7 +29,7 @@ public sealed record StepUses(IReadOnlyList<StepUse> Where, int Unread);
 /// <summary>
 /// One instructor's dances: every read and write goes through the owner's id, so that nobody reaches another's.
 /// </summary>
-public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBook words)
+public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBook words, InstructorClock clock)
 {
     /// <summary>Dances looked through for a step at the most.</summary>
     private const int MostUses = 300;
@@ -34,8 +37,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     /// <summary>Most dances one page of the shelf shows.</summary>
     public const int PageSize = 60;
 
-    public DanceShelf(FondCompassContext context, Guid ownerId)
-        : this(context, ownerId, new WordBook(context, ownerId))
+    public DanceShelf(FondCompassContext context, Guid ownerId, InstructorClock clock)
+        : this(context, ownerId, new WordBook(context, ownerId), clock)
     {
     }
 
@@ -51,7 +54,7 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     public async Task<IReadOnlyList<DanceRecord>> SearchFor(ShelfWish wish, CancellationToken cancel = default)
     {
         var found = Ordered(Wished(wish), wish.Order);
-        return await found.ThenBy(d => d.Title).ThenBy(d => d.Id).Skip(Math.Max(0, wish.Skip)).Take(PageSize).ToListAsync(cancel);
+        return await found.Skip(Math.Max(0, wish.Skip)).Take(PageSize).ToListAsync(cancel);
     }
 
     /// <summary>How many dances are as asked.</summary>
@@ -82,26 +85,41 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         public DateOnly Date { get; init; }
     }
 
-    private IOrderedQueryable<DanceRecord> Ordered(IQueryable<DanceRecord> dances, ShelfOrder order)
+    /// <summary>When each dance was last danced, reckoned once for all of them.</summary>
+    private IQueryable<DancedLast> LastDanced => Danced.GroupBy(d => d.DanceId).Select(g => new DancedLast { DanceId = g.Key, Last = g.Max(d => d.Date) });
+
+    private sealed class DancedLast
     {
-        var held = Danced;
-        return order switch
+        public Guid DanceId { get; init; }
+
+        public DateOnly Last { get; init; }
+    }
+
+    private IQueryable<DanceRecord> Ordered(IQueryable<DanceRecord> dances, ShelfOrder order)
+    {
+        if (order is ShelfOrder.LongestNotDanced or ShelfOrder.LastDanced)
+        {
+            var joined = dances.LeftJoin(LastDanced, d => d.Id, l => l.DanceId, (d, l) => new { Dance = d, Last = l == null ? (DateOnly?)null : l.Last });
+            var ordered = order == ShelfOrder.LastDanced ? joined.OrderBy(d => d.Last == null).ThenByDescending(d => d.Last) : joined.OrderBy(d => d.Last == null).ThenBy(d => d.Last);
+            return ordered.ThenBy(d => d.Dance.Title).ThenBy(d => d.Dance.Id).Select(d => d.Dance);
+        }
+
+        var byOrder = order switch
         {
             ShelfOrder.Changed => dances.OrderByDescending(d => d.ChangedAt),
             ShelfOrder.Counts => dances.OrderBy(d => d.Counts),
             ShelfOrder.Tempo => dances.OrderBy(d => d.Tempo == null).ThenBy(d => d.Tempo),
             ShelfOrder.Level => dances.OrderBy(d => d.Level == "").ThenBy(d => d.Level),
-            ShelfOrder.LongestNotDanced => dances.OrderBy(d => !held.Any(l => l.DanceId == d.Id)).ThenBy(d => held.Where(l => l.DanceId == d.Id).Max(l => (DateOnly?)l.Date)),
-            ShelfOrder.LastDanced => dances.OrderBy(d => !held.Any(l => l.DanceId == d.Id)).ThenByDescending(d => held.Where(l => l.DanceId == d.Id).Max(l => (DateOnly?)l.Date)),
             _ => dances.OrderBy(d => d.Title),
         };
+        return byOrder.ThenBy(d => d.Title).ThenBy(d => d.Id);
     }
 
     private IQueryable<DanceRecord> Wished(ShelfWish wish)
     {
         var query = Own.AsNoTracking();
         var held = Danced;
-        var today = DateOnly.FromDateTime(DateTime.UtcNow);
+        var today = clock.Today;
         var (month, quarter) = (today.AddMonths(-1), today.AddMonths(-3));
         query = wish.Level?.ToLowerInvariant() is { Length: > 0 } level ? query.Where(d => d.Level == level) : query;
         query = wish.Genre is { Length: > 0 } genre ? query.Where(d => d.Genre == genre) : query;
@@ -110,16 +128,16 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         query = wish.CountsTo is { } most ? query.Where(d => d.Counts <= most) : query;
         query = wish.TempoFrom is { } slow ? query.Where(d => d.Tempo >= slow) : query;
         query = wish.TempoTo is { } fast ? query.Where(d => d.Tempo <= fast) : query;
-        query = wish.Group is { } group ? query.Where(d => held.Any(l => l.DanceId == d.Id && l.GroupId == group)) : query;
+        query = wish.Group is { } group ? query.Where(d => held.Where(l => l.GroupId == group).Select(l => l.DanceId).Contains(d.Id)) : query;
         query = wish.Mark is { Length: > 0 } mark ? query.Where(d => d.Marks.Contains(mark)) : query;
         query = wish.State is { } state ? query.Where(d => d.State == state) : query;
         query = wish.HasTag ? query.Where(d => d.Tags > 0) : query;
         query = wish.Danced switch
         {
-            DancedSince.InTheLastMonth => query.Where(d => held.Any(l => l.DanceId == d.Id && l.Date > month)),
-            DancedSince.NotForAMonth => query.Where(d => held.Any(l => l.DanceId == d.Id) && !held.Any(l => l.DanceId == d.Id && l.Date > month)),
-            DancedSince.NotForThreeMonths => query.Where(d => held.Any(l => l.DanceId == d.Id) && !held.Any(l => l.DanceId == d.Id && l.Date > quarter)),
-            DancedSince.Never => query.Where(d => !held.Any(l => l.DanceId == d.Id)),
+            DancedSince.InTheLastMonth => query.Where(d => held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
+            DancedSince.NotForAMonth => query.Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
+            DancedSince.NotForThreeMonths => query.Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > quarter).Select(l => l.DanceId).Contains(d.Id)),
+            DancedSince.Never => query.Where(d => !held.Select(l => l.DanceId).Contains(d.Id)),
             _ => query,
         };
         foreach (var word in (wish.Words ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
@@ -164,34 +182,13 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         return copy;
     }
 
-    /// <summary>Describes dances anew that were stored before level, genre and tempo were kept.</summary>
-    /// <returns>How many there were.</returns>
-    public static async Task<int> DescribeOld(FondCompassContext context, CancellationToken cancel = default)
-    {
-        var described = 0;
-        while (await context.Dances.Where(d => d.Genre == "").OrderBy(d => d.Id).Take(200).ToListAsync(cancel) is { Count: > 0 } old)
-        {
-            foreach (var dance in old)
-            {
-                Describe(dance, dance.Script, await new WordBook(context, dance.OwnerId).Lexicon(cancel));
-            }
-
-            described += old.Count;
-            await context.SaveChangesAsync(cancel);
-            context.ChangeTracker.Clear();
-        }
-
-        return described;
-    }
-
     /// <summary>Where a step is danced: every dance of this owner whose script holds one of its names and in which it is indeed the one meant.</summary>
     /// <param name="step">A step of the owner's lexicon.</param>
     public async Task<StepUses> Uses(NamedStep step, CancellationToken cancel = default)
     {
         var names = step.Aliases.Prepend(step.Name).Concat(step.LocalNames.Values.SelectMany(n => n)).Concat(step.Languages.Values.SelectMany(n => n));
         // Scripts write plurals and other spellings too; a name's longest word is enough to look there.
-        var patterns = names.Select(n => $"%{Escape(n.ToLowerInvariant().Split(' ', '-').MaxBy(w => w.Length)!)}%").Distinct().ToArray();
-        var may = Own.AsNoTracking().Where(d => patterns.Any(p => EF.Functions.Like(d.Finds, p, "\\")));
+        var may = Own.AsNoTracking().Where(Holding([.. names.Select(n => (string[])[n.ToLowerInvariant().Split(' ', '-').MaxBy(w => w.Length)!])]));
         var dances = await may
             .OrderBy(d => d.Title).Take(MostUses).Select(d => new { d.Id, d.Title, d.Script }).ToListAsync(cancel);
         var lexicon = await words.Lexicon(cancel);
@@ -211,6 +208,14 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     public async Task<IReadOnlyDictionary<Guid, DanceRecord>> FindAll(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default) =>
         await Own.AsNoTracking().Where(d => ids.Contains(d.Id)).ToDictionaryAsync(d => d.Id, cancel);
 
+    /// <summary>The lines of those of this owner's dances that are on the shelf, by id; their scripts are fetched only where these have to be read.</summary>
+    public async Task<IReadOnlyDictionary<Guid, IReadOnlyList<LoggedLine>>> LinesOf(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default)
+    {
+        var lexicon = await words.Lexicon(cancel);
+        var own = await Own.AsNoTracking().Where(d => ids.Contains(d.Id)).Select(d => new { d.Id, Lines = d.IsStale ? "" : d.Lines, Script = d.IsStale || d.Lines == "" ? d.Script : "" }).ToListAsync(cancel);
+        return own.AsParallel().WithCancellation(cancel).Select(d => (d.Id, Lines: LoggedLine.Read(d.Lines) ?? LoggedLine.Of(Analysis.WhileWaited(d.Script, lexicon, cancel), lexicon))).ToDictionary(d => d.Id, d => d.Lines);
+    }
+
     /// <summary>The dance of that title, whatever its capitals; the one changed last where several have it, null where none has.</summary>
     public Task<DanceRecord?> ByTitle(string title, CancellationToken cancel = default) =>
         Own.AsNoTracking().Where(d => EF.Functions.ILike(d.Title, Escape(title.Trim()), "\\")).OrderByDescending(d => d.ChangedAt).FirstOrDefaultAsync(cancel);
@@ -226,6 +231,13 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     private IQueryable<DanceRecord> Bin => context.Dances.AsNoTracking().Where(d => d.OwnerId == ownerId && d.DeletedAt != null);
 
+    /// <summary>The first dances by title, to choose from.</summary>
+    public async Task<IReadOnlyList<(Guid Id, string Title)>> FirstTitles(CancellationToken cancel = default) =>
+        [.. (await Own.OrderBy(d => d.Title).ThenBy(d => d.Id).Select(d => new { d.Id, d.Title }).Take(MostTitles).ToListAsync(cancel)).Select(d => (d.Id, d.Title))];
+
+    /// <summary>Titles that are offered at once; any other is written out.</summary>
+    private const int MostTitles = 400;
+
     /// <summary>Titles of this owner's dances, those in the bin left out.</summary>
     public async Task<IReadOnlyDictionary<Guid, string>> Titles(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default) =>
         await Own.Where(d => ids.Contains(d.Id)).ToDictionaryAsync(d => d.Id, d => d.Title, cancel);
@@ -237,7 +249,7 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         await Quota.CheckBytes(context, ownerId, cancel);
         var dance = new DanceRecord { Id = Guid.CreateVersion7(), OwnerId = ownerId };
         Describe(dance, script, await words.Lexicon(cancel));
-        dance.ChangedAt = DateTimeOffset.UtcNow;
+        dance.ChangedAt = clock.Now;
         context.Dances.Add(dance);
         context.Revisions.Add(await RevisionOf(dance, cancel));
         await context.SaveChangesAsync(cancel);
@@ -269,13 +281,13 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         var thins = (dance.Version + 1) % ThinnedEvery == 0;
         if (thins)
         {
-            await RevisionThinning.Of(context, id, DateTimeOffset.UtcNow, cancel);
+            await RevisionThinning.Of(context, id, clock, cancel);
             await Quota.CheckBytes(context, ownerId, cancel);
         }
 
         dance.Version++;
         Describe(dance, script, await words.Lexicon(cancel));
-        dance.ChangedAt = DateTimeOffset.UtcNow;
+        dance.ChangedAt = clock.Now;
         context.Revisions.Add(await RevisionOf(dance, cancel));
         try
         {
@@ -329,7 +341,7 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     }
 
     /// <summary>Puts a dance in the bin; <see cref="Restore"/> takes it out again.</summary>
-    public Task<bool> Delete(Guid id, CancellationToken cancel = default) => Mark(id, DateTimeOffset.UtcNow, cancel);
+    public Task<bool> Delete(Guid id, CancellationToken cancel = default) => Mark(id, clock.Now, cancel);
 
     public Task<bool> Restore(Guid id, CancellationToken cancel = default) => Mark(id, null, cancel);
 
@@ -344,6 +356,16 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         analysis.HasErrors ? DanceState.Errors
         : analysis.Findings.Any(f => f.Severity == Severity.Warning) ? DanceState.Warnings
         : DanceState.Clear;
+
+    /// <summary>Puts one parameter in the place of another.</summary>
+    private sealed class Swapped(ParameterExpression from, ParameterExpression to) : ExpressionVisitor
+    {
+        protected override Expression VisitParameter(ParameterExpression node) => node == from ? to : node;
+    }
+
+    /// <summary>The lines of a dance as they are logged: as they are kept, or read anew where they are of other words.</summary>
+    public static IReadOnlyList<LoggedLine> LinesOf(DanceRecord dance, StepLexicon lexicon) =>
+        !dance.IsStale && LoggedLine.Read(dance.Lines) is { } kept ? kept : LoggedLine.Of(Analysis.Of(dance.Script, lexicon), lexicon);
 
     /// <summary>Sets what the shelf is searched by.</summary>
     internal static void Describe(DanceRecord dance, string script, StepLexicon lexicon)
@@ -364,6 +386,23 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         dance.Genre = header.Genre.ToString().ToLowerInvariant();
         dance.Tempo = header.Tempo?.Value;
         dance.Tags = analysis.Dance.Parts.Count(p => p.IsTag);
+        dance.Lines = LoggedLine.Written(LoggedLine.Of(analysis, lexicon)).Replace("\\u0000", "", StringComparison.Ordinal);
+        dance.IsStale = false;
+    }
+
+    /// <summary>Dances in whose words all parts of any of these names stand.</summary>
+    internal static Expression<Func<DanceRecord, bool>> Holding(IReadOnlyCollection<IReadOnlyList<string>> names)
+    {
+        // Each name is one pattern where it has one word, which is what an index of three letters answers best.
+        var dance = Expression.Parameter(typeof(DanceRecord), "d");
+        Expression Stands(string word)
+        {
+            Expression<Func<DanceRecord, bool>> stands = d => EF.Functions.Like(d.Finds, $"%{Escape(word)}%", "\\");
+            return new Swapped(stands.Parameters[0], dance).Visit(stands.Body);
+        }
+
+        var any = names.DistinctBy(n => string.Join(' ', n)).Select(n => n.Select(Stands).Aggregate((Expression)Expression.Constant(true), Expression.AndAlso)).Aggregate((Expression)Expression.Constant(false), Expression.OrElse);
+        return Expression.Lambda<Func<DanceRecord, bool>>(any, dance);
     }
 
     private static string Escape(string word) =>

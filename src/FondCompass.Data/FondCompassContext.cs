@@ -1,3 +1,4 @@
+using FondCompass.Core.Days;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
@@ -13,6 +14,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
     public DbSet<SigningKey> SigningKeys => Set<SigningKey>();
 
     public DbSet<AccountEvent> AccountEvents => Set<AccountEvent>();
+
+    public DbSet<SessionRecord> Sessions => Set<SessionRecord>();
 
     public DbSet<DanceRecord> Dances => Set<DanceRecord>();
 
@@ -48,10 +51,20 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             dance.ComplexProperty(d => d.Fit);
             dance.Property(d => d.Level).HasMaxLength(60);
             dance.Property(d => d.Genre).HasMaxLength(20);
+            dance.Property(d => d.Lines).HasDefaultValue("");
             dance.HasIndex(d => new { d.OwnerId, d.DeletedAt, d.Title });
+            dance.HasIndex(d => d.OwnerId, "IX_Dances_Stale").HasFilter("\"IsStale\"");
             // Parts of words are found anywhere in them.
             dance.HasIndex(d => d.Finds, "IX_Dances_Finds_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
             dance.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
+        builder.Entity<Instructor>(account => account.Property(a => a.TimeZone).HasMaxLength(InstructorClock.LongestZone).HasDefaultValue(""));
+        builder.Entity<SessionRecord>(session =>
+        {
+            session.Property(s => s.From).HasMaxLength(SessionRecord.LongestFrom);
+            session.Property(s => s.Browser).HasMaxLength(SessionRecord.LongestBrowser);
+            session.HasIndex(s => new { s.AccountId, s.Began });
+            session.HasOne<Instructor>().WithMany().HasForeignKey(s => s.AccountId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<AccountEvent>(told =>
         {
@@ -144,6 +157,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             lesson.Property(l => l.ClassCode).HasMaxLength(12);
             lesson.HasIndex(l => l.ClassCode).IsUnique();
             lesson.HasIndex(l => new { l.OwnerId, l.Date });
+            lesson.HasIndex(l => new { l.GroupId, l.Held, l.Date });
+            lesson.HasIndex(l => l.OwnerId, "IX_Lessons_LogDue").HasFilter("\"IsLogDue\" or \"Times\" = ''");
             lesson.HasIndex(l => new { l.DanceId, l.Held, l.Date });
             lesson.HasIndex(l => new { l.OwnerId, l.Sent }).IsUnique();
             lesson.HasOne<DanceRecord>().WithMany().HasForeignKey(l => l.DanceId).OnDelete(DeleteBehavior.Cascade);

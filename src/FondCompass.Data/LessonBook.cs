@@ -1,10 +1,14 @@
+using FondCompass.Core.Days;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Data;
 
+/// <summary>When a dance was danced last, and with which group.</summary>
+public sealed record LastDanced(DateOnly Date, string Group);
+
 /// <summary>One instructor's groups and lessons, planned and held.</summary>
-public sealed class LessonBook(FondCompassContext context, Guid ownerId)
+public sealed class LessonBook(FondCompassContext context, Guid ownerId, InstructorClock clock)
 {
     public async Task<IReadOnlyList<GroupRecord>> Groups(CancellationToken cancel = default) =>
         await context.Groups.AsNoTracking().Where(g => g.OwnerId == ownerId).OrderBy(g => g.Name).ToListAsync(cancel);
@@ -50,7 +54,7 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
 
     /// <summary>Takes a lesson out, with whatever was told of it; it can be put back.</summary>
     public async Task<bool> TakeOut(Guid id, CancellationToken cancel = default) =>
-        await context.Lessons.Where(l => l.Id == id && l.OwnerId == ownerId).ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, DateTimeOffset.UtcNow).SetProperty(x => x.Sent, (Guid?)null), cancel) > 0;
+        await context.Lessons.Where(l => l.Id == id && l.OwnerId == ownerId).ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, clock.Now).SetProperty(x => x.Sent, (Guid?)null), cancel) > 0;
 
     public async Task<bool> PutBack(Guid id, CancellationToken cancel = default) =>
         await context.Lessons.IgnoreQueryFilters().Where(l => l.Id == id && l.OwnerId == ownerId && l.DeletedAt != null).ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, (DateTimeOffset?)null), cancel) > 0;
@@ -59,17 +63,35 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
     public async Task<IReadOnlyList<LessonRecord>> HeldWith(Guid group, CancellationToken cancel = default) =>
         await context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held).OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).ToListAsync(cancel);
 
-    /// <summary>The last lesson held of each dance that has one.</summary>
-    public async Task<IReadOnlyDictionary<Guid, LessonRecord>> LastHeld(CancellationToken cancel = default)
+    /// <summary>Of each of these dances that was danced: on which day last, and with whom.</summary>
+    public async Task<IReadOnlyDictionary<Guid, LastDanced>> LastHeld(IReadOnlyCollection<Guid> dances, CancellationToken cancel = default)
     {
-        var held = context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.Held);
-        var danced = await held.Select(l => new { l.DanceId, l.Id, l.Date })
-            .Concat(held.SelectMany(l => l.Also, (l, dance) => new { DanceId = dance, l.Id, l.Date }))
-            .GroupBy(l => l.DanceId).Select(g => new { Dance = g.Key, Last = g.OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).First().Id }).ToListAsync(cancel);
-        var last = danced.Select(d => d.Last).Distinct().ToList();
-        var lessons = await held.Where(l => last.Contains(l.Id)).Include(l => l.Group).ToDictionaryAsync(l => l.Id, cancel);
-        return danced.ToDictionary(d => d.Dance, d => lessons[d.Last]);
+        var ids = dances.ToArray();
+        var last = await context.Database.SqlQuery<LastDancedRow>(
+            $"""
+            select distinct on (d."DanceId") d."DanceId", d."Date", g."Name" as "Group" from (
+              select l."DanceId", l."Date", l."Id", l."GroupId" from "Lessons" l where l."OwnerId" = {ownerId} and l."Held" and l."DeletedAt" is null and l."DanceId" = any({ids})
+              union all
+              select a.dance, l."Date", l."Id", l."GroupId" from "Lessons" l, unnest(l."Also") as a(dance)
+                where l."OwnerId" = {ownerId} and l."Held" and l."DeletedAt" is null and l."Also" && {ids} and a.dance = any({ids})) d
+            join "Groups" g on g."Id" = d."GroupId"
+            order by d."DanceId", d."Date" desc, d."Id" desc
+            """).ToListAsync(cancel);
+        return last.ToDictionary(l => l.DanceId, l => new LastDanced(l.Date, l.Group));
     }
+
+    private sealed record LastDancedRow(Guid DanceId, DateOnly Date, string Group);
+
+    /// <summary>Whether a lesson is there and this owner's.</summary>
+    public Task<bool> Has(Guid id, CancellationToken cancel = default) => context.Lessons.AnyAsync(l => l.Id == id && l.OwnerId == ownerId, cancel);
+
+    /// <summary>Lessons whose log is not worked out yet from what boards told, the latest first, some of them.</summary>
+    public async Task<IReadOnlyList<Guid>> LogDue(int most, CancellationToken cancel = default) =>
+        await context.Lessons.Where(l => l.OwnerId == ownerId && l.IsLogDue).OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).Select(l => l.Id).Take(most).ToListAsync(cancel);
+
+    /// <summary>What the blocks of the lessons held with a group took.</summary>
+    public async Task<IReadOnlyList<LessonTimes>> TimesOf(Guid group, CancellationToken cancel = default) =>
+        [.. (await context.Lessons.Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held && l.Times != null && l.Times != "").OrderBy(l => l.Date).ThenBy(l => l.Id).Select(l => l.Times!).ToListAsync(cancel)).Select(t => LessonTimes.Read(t)!)];
 
     public Task<LessonRecord?> Find(Guid id, CancellationToken cancel = default) =>
         context.Lessons.Include(l => l.Group).FirstOrDefaultAsync(l => l.Id == id && l.OwnerId == ownerId, cancel);
@@ -121,7 +143,7 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId)
         }
 
         await Quota.Courses.Check(context.Courses, ownerId, cancel);
-        (course.Id, course.OwnerId, course.CreatedAt) = (Guid.CreateVersion7(), ownerId, DateTimeOffset.UtcNow);
+        (course.Id, course.OwnerId, course.CreatedAt) = (Guid.CreateVersion7(), ownerId, clock.Now);
         context.Courses.Add(course);
         await context.SaveChangesAsync(cancel);
         return course;

@@ -1,49 +1,80 @@
+using FondCompass.Core.Teaching;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Data;
 
+/// <summary>What became of events that a board sent.</summary>
+public enum EventsKept
+{
+    Kept,
+
+    /// <summary>They are kept, and the lesson has no plan yet that it is held with.</summary>
+    KeptFirst,
+
+    /// <summary>The lesson is nobody's, or anybody else's.</summary>
+    NoLesson,
+
+    /// <summary>It would have more events than are kept; none of these was.</summary>
+    TooMany,
+}
+
 /// <summary>What boards tell of one instructor's lessons.</summary>
 public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
 {
     /// <summary>
-    /// Keeps what is new of these, in their order. Null when the lesson is nobody's or anybody else's; false when it would have more events than
-    /// are kept, and then nothing is.
+    /// Keeps what is new of these, in their order, and writes into the lesson what each by itself says: that it is led, held or over, and how many danced. The rest of its
+    /// log is worked out when somebody looks at it (<see cref="LessonRecord.IsLogDue"/>).
     /// </summary>
-    public async Task<bool?> Keep(Guid lesson, IReadOnlyCollection<LessonEventRecord> events, CancellationToken cancel = default)
+    public async Task<EventsKept> Keep(Guid lesson, IReadOnlyCollection<LessonEventRecord> events, CancellationToken cancel = default)
     {
-        if (!await context.Lessons.AnyAsync(l => l.Id == lesson && l.OwnerId == ownerId, cancel))
+        var there = await context.Lessons.Where(l => l.Id == lesson && l.OwnerId == ownerId).Select(l => new { IsPlanned = l.HeldPlan != null, l.Running, Events = context.LessonEvents.Count(e => e.LessonId == lesson) }).FirstOrDefaultAsync(cancel);
+        if (there is null)
         {
-            return null;
+            return EventsKept.NoLesson;
         }
 
-        if (await context.LessonEvents.CountAsync(e => e.LessonId == lesson, cancel) + events.Count > LessonEventRecord.Most)
+        if (there.Events + events.Count > LessonEventRecord.Most)
         {
             var known = events.Select(e => e.Id).ToList();
             var fresh = known.Count - await context.LessonEvents.CountAsync(e => e.LessonId == lesson && known.Contains(e.Id), cancel);
             if (fresh > 0)
             {
-                return false;
+                return EventsKept.TooMany;
             }
         }
 
         var e = events.ToList();
-        // Two boards, or one that asks twice, write the same event at once: it is there once. All of them, or none, in their order.
+        // Two boards, or one that asks twice, write the same event at once: it is there once. All of them, or none, in their order; and the lesson with them.
         await context.Database.ExecuteSqlAsync(
             $"""
-            insert into "LessonEvents" ("LessonId", "Id", "Board", "Number", "Opened", "Since", "Kind", "Block", "Bite", "Value", "Words", "Undoes")
-            select {lesson}, t.* from unnest({e.ConvertAll(x => x.Id)}, {e.ConvertAll(x => x.Board)}, {e.ConvertAll(x => x.Number)}, {e.ConvertAll(x => x.Opened)}, {e.ConvertAll(x => x.Since)}, {e.ConvertAll(x => x.Kind)},
+            with kept as (
+              insert into "LessonEvents" ("LessonId", "Id", "Board", "Number", "Opened", "Since", "Kind", "Block", "Bite", "Value", "Words", "Undoes")
+              select {lesson}, t.* from unnest({e.ConvertAll(x => x.Id)}, {e.ConvertAll(x => x.Board)}, {e.ConvertAll(x => x.Number)}, {e.ConvertAll(x => x.Opened)}, {e.ConvertAll(x => x.Since)}, {e.ConvertAll(x => x.Kind)},
                 {e.ConvertAll(x => x.Block)}, {e.ConvertAll(x => x.Bite)}, {e.ConvertAll(x => x.Value)}, {e.ConvertAll(x => x.Words)}, {e.ConvertAll(x => x.Undoes)}) as t
-            on conflict do nothing
+              on conflict do nothing
+              returning "Arrived", "Kind", "Value"),
+            said as (
+              select count(*) as all_of_them, bool_or("Kind" = any({Dancing})) as danced, bool_or("Kind" = {Leading}) as led, bool_or("Kind" = {Closing}) as closed,
+                (array_agg("Value" order by "Arrived" desc) filter (where "Kind" = {Counting}))[1] as heads
+              from kept)
+            update "Lessons" l set "IsLogDue" = true, "Held" = l."Held" or said.danced, "Heads" = coalesce(said.heads::int, l."Heads"),
+              "Running" = case when said.closed then false when l."Running" then true
+                else said.led and not exists (select from "LessonEvents" o where o."LessonId" = {lesson} and o."Kind" = {Closing}) end
+            from said where l."Id" = {lesson} and said.all_of_them > 0
             """, cancel);
-        return true;
+        return there.IsPlanned ? EventsKept.Kept : EventsKept.KeptFirst;
     }
+
+    /// <summary>Kinds that tell that the class did something, that a board leads, that it is over, and how many danced.</summary>
+    private static readonly string[] Dancing = [Word(LessonEventKind.Done), Word(LessonEventKind.Repeat), Word(LessonEventKind.Trouble)];
+
+    private static readonly string Leading = Word(LessonEventKind.Enter), Closing = Word(LessonEventKind.Close), Counting = Word(LessonEventKind.Heads);
+
+    /// <summary>A kind as it is kept.</summary>
+    public static string Word(LessonEventKind kind) => kind.ToString().ToLowerInvariant();
 
     /// <summary>All events of a lesson as they arrived; none of anybody else's.</summary>
     public async Task<IReadOnlyList<LessonEventRecord>> Of(Guid lesson, CancellationToken cancel = default) =>
         await context.LessonEvents.AsNoTracking().Where(e => e.LessonId == lesson && context.Lessons.Any(l => l.Id == lesson && l.OwnerId == ownerId)).OrderBy(e => e.Arrived).ToListAsync(cancel);
-
-    /// <summary>All events of the lessons held with a group, by lesson.</summary>
-    public async Task<ILookup<Guid, LessonEventRecord>> OfGroup(Guid group, CancellationToken cancel = default) =>
-        (await context.LessonEvents.AsNoTracking().Where(e => context.Lessons.Any(l => l.Id == e.LessonId && l.GroupId == group && l.OwnerId == ownerId)).OrderBy(e => e.Arrived).ToListAsync(cancel)).ToLookup(e => e.LessonId);
 }

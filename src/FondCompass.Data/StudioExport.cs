@@ -4,6 +4,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Unicode;
 using Microsoft.EntityFrameworkCore;
+using Npgsql;
 
 namespace FondCompass.Data;
 
@@ -11,7 +12,8 @@ namespace FondCompass.Data;
 /// All that belongs to an account as one file: a ZIP archive with a JSON file for each kind of thing, every field as it is stored, and beside them the
 /// dances and songs as text files that can be taken in again.
 /// </summary>
-public static class StudioExport
+/// <param name="database">Rows are read while they are written out: on a connection of its own, which keeps nothing back to be able to ask again.</param>
+public sealed class StudioExport(NpgsqlDataSource database)
 {
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
@@ -33,14 +35,21 @@ public static class StudioExport
                   courses, lessons with what happened in them, and what happened with the account itself
         """;
 
-    /// <summary>Writes the archive.</summary>
-    /// <param name="to">Can be sought in; it is left open.</param>
-    public static async Task Write(Stream to, FondCompassContext context, Guid owner, CancellationToken cancel = default)
+    /// <summary>Seconds that one kind of thing may take to be read.</summary>
+    private const int Patience = 300;
+
+    /// <summary>Writes the archive, as one state of the database: what is saved meanwhile is not in it.</summary>
+    /// <param name="to">Need not be sought in; it is left open.</param>
+    public async Task Write(Stream to, Guid owner, CancellationToken cancel = default)
     {
+        await using var context = new FondCompassContext(new DbContextOptionsBuilder<FondCompassContext>().UseNpgsql(database, npgsql => npgsql.CommandTimeout(Patience)).Options);
+        await using var state = await context.Database.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead, cancel);
+
         await using var archive = await ZipArchive.CreateAsync(to, ZipArchiveMode.Create, leaveOpen: true, Encoding.UTF8, cancel);
         await Text(archive, "README.txt", ReadMe, cancel);
-        await Table(archive, "account", context.Users.Where(u => u.Id == owner).Select(u => new { u.Id, u.Email }), cancel);
+        await Table(archive, "account", context.Users.Where(u => u.Id == owner).Select(u => new { u.Id, u.Email, u.TimeZone, u.WeekBegins, u.TwoFactorEnabled }), cancel);
         await Table(archive, "account-events", context.AccountEvents.Where(e => e.AccountId == owner).OrderBy(e => e.Id), cancel);
+        await Table(archive, "sessions", context.Sessions.Where(s => s.AccountId == owner).OrderBy(s => s.Id), cancel);
         await Table(archive, "dances", context.Dances.Where(d => d.OwnerId == owner).OrderBy(d => d.Id), cancel);
         await Table(archive, "revisions", context.Revisions.Where(r => context.Dances.Any(d => d.Id == r.DanceId && d.OwnerId == owner)).OrderBy(r => r.Id), cancel);
         await Table(archive, "words", context.Words.Where(w => w.OwnerId == owner), cancel);
@@ -50,7 +59,7 @@ public static class StudioExport
         await Table(archive, "class-cues", context.ClassCues.Where(c => context.Groups.Any(g => g.Id == c.GroupId && g.OwnerId == owner)).OrderBy(c => c.GroupId), cancel);
         await Table(archive, "courses", context.Courses.Where(c => c.OwnerId == owner).OrderBy(c => c.Id), cancel);
         await Table(archive, "lessons", context.Lessons.IgnoreQueryFilters().Where(l => l.OwnerId == owner).OrderBy(l => l.Id), cancel);
-        await Table(archive, "lesson-events", context.LessonEvents.Where(e => context.Lessons.IgnoreQueryFilters().Any(l => l.Id == e.LessonId && l.OwnerId == owner)).OrderBy(e => e.Arrived), cancel);
+        await Table(archive, "lesson-events", context.Lessons.IgnoreQueryFilters().Where(l => l.OwnerId == owner).Join(context.LessonEvents, l => l.Id, e => e.LessonId, (l, e) => e).OrderBy(e => e.LessonId).ThenBy(e => e.Arrived), cancel);
         var names = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         await foreach (var dance in context.Dances.AsNoTracking().Where(d => d.OwnerId == owner).OrderBy(d => d.Title).ThenBy(d => d.Id).Select(d => new { d.Title, d.Script, d.DeletedAt }).AsAsyncEnumerable().WithCancellation(cancel))
         {
@@ -71,13 +80,13 @@ public static class StudioExport
     private static async Task Table<T>(ZipArchive archive, string name, IQueryable<T> rows, CancellationToken cancel)
         where T : class
     {
-        await using var entry = await archive.CreateEntry($"{name}.json").OpenAsync(cancel);
+        await using var entry = await archive.CreateEntry($"{name}.json", CompressionLevel.Fastest).OpenAsync(cancel);
         await JsonSerializer.SerializeAsync(entry, rows.AsNoTracking().AsAsyncEnumerable(), Json, cancel);
     }
 
     private static async Task Text(ZipArchive archive, string name, string text, CancellationToken cancel)
     {
-        await using var entry = await archive.CreateEntry(name).OpenAsync(cancel);
+        await using var entry = await archive.CreateEntry(name, CompressionLevel.Fastest).OpenAsync(cancel);
         await entry.WriteAsync(Encoding.UTF8.GetBytes(text), cancel);
     }
 

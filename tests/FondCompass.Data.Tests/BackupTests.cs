@@ -31,13 +31,13 @@ public sealed class BackupTests : IDisposable
             context.Users.Add(instructor);
             await context.SaveChangesAsync(Cancel);
             owner = instructor.Id;
-            var shelf = new DanceShelf(context, owner);
+            var shelf = new DanceShelf(context, owner, ShelfFixture.Clock);
             foreach (var (_, script) in DemoWorld.Scripts())
             {
                 await shelf.Add(script, Cancel);
             }
 
-            var book = new LessonBook(context, owner);
+            var book = new LessonBook(context, owner, ShelfFixture.Clock);
             var group = await book.AddGroup("Slipway beginners", "", 60, Cancel);
             var dance = await context.Dances.FirstAsync(d => d.OwnerId == owner, Cancel);
             await book.Add(new LessonRecord { DanceId = dance.Id, GroupId = group.Id, Date = new DateOnly(2026, 11, 26), Note = "the stove side is slippery 🦀" }, Cancel);
@@ -62,7 +62,7 @@ public sealed class BackupTests : IDisposable
             var titles = await context.Dances.Where(d => d.OwnerId == owner).Select(d => d.Title).ToListAsync(Cancel);
             Assert.Contains("Slack Tide Stroll", titles);
             Assert.Equal(10, titles.Count);
-            Assert.Equal("the stove side is slippery 🦀", Assert.Single(await new LessonBook(context, owner).Lessons(cancel: Cancel)).Note);
+            Assert.Equal("the stove side is slippery 🦀", Assert.Single(await new LessonBook(context, owner, ShelfFixture.Clock).Lessons(cancel: Cancel)).Note);
         }
 
         NpgsqlConnection.ClearAllPools();

@@ -18,7 +18,7 @@ public class DanceShelfTests(ShelfFixture fixture)
     {
         var owner = await fixture.NewOwner();
         await using var context = fixture.Context();
-        var dance = await new DanceShelf(context, owner).Add($"title {new string('x', before)}🦀 and on\npart A\n1-8 march R", Cancel);
+        var dance = await new DanceShelf(context, owner, ShelfFixture.Clock).Add($"title {new string('x', before)}🦀 and on\npart A\n1-8 march R", Cancel);
         Assert.Equal(kept, dance.Title.Length);
     }
 
@@ -26,7 +26,7 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task What_the_shelf_searches_by_is_computed_from_the_script()
     {
         await using var context = fixture.Context();
-        var shelf = new DanceShelf(context, await fixture.NewOwner());
+        var shelf = new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock);
         var dance = await shelf.Add("title Mooring Line\npart A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside", Cancel);
         Assert.Equal(("Mooring Line", 8, 4, DanceState.Clear), (dance.Title, dance.Counts, dance.Walls, dance.State));
         var broken = await shelf.Add("title Knot\npart A\n1 step R side\n2 touch R side", Cancel);
@@ -37,7 +37,7 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task Search_finds_words_in_titles_and_steps_and_takes_signs_literally()
     {
         await using var context = fixture.Context();
-        var shelf = new DanceShelf(context, await fixture.NewOwner());
+        var shelf = new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock);
         await shelf.Add("title Herring Walk\npart A\n1-4 vine R", Cancel);
         await shelf.Add("title Gull 100% Glide\npart A\n1-4 jazz box R", Cancel);
         Assert.Equal("Herring Walk", Assert.Single(await shelf.Search("herring", Cancel)).Title);
@@ -51,8 +51,8 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task Nobody_reaches_another_owners_dance()
     {
         await using var context = fixture.Context();
-        var dance = await new DanceShelf(context, await fixture.NewOwner()).Add("title Private\npart A\n1 step R", Cancel);
-        var stranger = new DanceShelf(context, await fixture.NewOwner());
+        var dance = await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).Add("title Private\npart A\n1 step R", Cancel);
+        var stranger = new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock);
         Assert.Null(await stranger.Find(dance.Id, Cancel));
         Assert.Null(await stranger.Save(dance.Id, 1, "stolen", Cancel));
         Assert.False(await stranger.Delete(dance.Id, Cancel));
@@ -66,10 +66,10 @@ public class DanceShelfTests(ShelfFixture fixture)
         var owner = await fixture.NewOwner();
         await using var one = fixture.Context();
         await using var two = fixture.Context();
-        var dance = await new DanceShelf(one, owner).Add("title First\npart A\n1 step R", Cancel);
-        var mine = await new DanceShelf(one, owner).Save(dance.Id, 1, "title Mine\npart A\n1 step R", Cancel);
+        var dance = await new DanceShelf(one, owner, ShelfFixture.Clock).Add("title First\npart A\n1 step R", Cancel);
+        var mine = await new DanceShelf(one, owner, ShelfFixture.Clock).Save(dance.Id, 1, "title Mine\npart A\n1 step R", Cancel);
         Assert.True(mine!.Saved);
-        var theirs = await new DanceShelf(two, owner).Save(dance.Id, 1, "title Theirs\npart A\n1 step R", Cancel);
+        var theirs = await new DanceShelf(two, owner, ShelfFixture.Clock).Save(dance.Id, 1, "title Theirs\npart A\n1 step R", Cancel);
         Assert.False(theirs!.Saved);
         Assert.Equal(("Mine", 2), (theirs.Current.Title, theirs.Current.Version));
     }
@@ -78,7 +78,7 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task Every_save_is_a_revision_and_the_same_text_is_none()
     {
         await using var context = fixture.Context();
-        var shelf = new DanceShelf(context, await fixture.NewOwner());
+        var shelf = new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock);
         var dance = await shelf.Add("title A\npart A\n1 step R", Cancel);
         await shelf.Save(dance.Id, 1, "title B\npart A\n1 step R", Cancel);
         await shelf.Save(dance.Id, 2, "title B\npart A\n1 step R", Cancel);
@@ -90,7 +90,7 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task The_bin_gives_everything_back()
     {
         await using var context = fixture.Context();
-        var shelf = new DanceShelf(context, await fixture.NewOwner());
+        var shelf = new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock);
         var dance = await shelf.Add("title Ebb\npart A\n1 step R", Cancel);
         Assert.True(await shelf.Delete(dance.Id, Cancel));
         Assert.Empty(await shelf.Search("", Cancel));
@@ -103,7 +103,7 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task A_null_character_does_not_reach_the_database()
     {
         await using var context = fixture.Context();
-        var dance = await new DanceShelf(context, await fixture.NewOwner()).Add("title N\0il\npart A\n1 step R", Cancel);
+        var dance = await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).Add("title N\0il\npart A\n1 step R", Cancel);
         Assert.DoesNotContain('\0', dance.Script);
         Assert.DoesNotContain('\0', dance.Title);
     }
@@ -114,13 +114,13 @@ public class DanceShelfTests(ShelfFixture fixture)
         await using var context = fixture.Context();
         var owner = await fixture.NewOwner();
         var other = await fixture.NewOwner();
-        var dance = await new DanceShelf(context, owner).Add("title Lesson\npart A\n1 step R", Cancel);
-        var book = new LessonBook(context, owner);
+        var dance = await new DanceShelf(context, owner, ShelfFixture.Clock).Add("title Lesson\npart A\n1 step R", Cancel);
+        var book = new LessonBook(context, owner, ShelfFixture.Clock);
         var own = await book.AddGroup("Loft regulars", "", 60, Cancel);
-        var foreign = await new LessonBook(context, other).AddGroup("Others", "", 60, Cancel);
+        var foreign = await new LessonBook(context, other, ShelfFixture.Clock).AddGroup("Others", "", 60, Cancel);
         Assert.Null(await book.Add(new LessonRecord { DanceId = dance.Id, GroupId = foreign.Id }, Cancel));
         Assert.NotNull(await book.Add(new LessonRecord { DanceId = dance.Id, GroupId = own.Id, Date = new DateOnly(2026, 11, 26) }, Cancel));
-        Assert.Empty(await new LessonBook(context, other).Lessons(cancel: Cancel));
+        Assert.Empty(await new LessonBook(context, other, ShelfFixture.Clock).Lessons(cancel: Cancel));
         Assert.Equal("Loft regulars", (await book.Planned(dance.Id, Cancel))!.Group!.Name);
     }
 
@@ -148,8 +148,8 @@ public class DanceShelfTests(ShelfFixture fixture)
             Microsoft.Extensions.Options.Options.Create(new Microsoft.AspNetCore.Identity.IdentityOptions()),
             null!, [], [], new Microsoft.AspNetCore.Identity.UpperInvariantLookupNormalizer(), new(), null!,
             Microsoft.Extensions.Logging.Abstractions.NullLogger<Microsoft.AspNetCore.Identity.UserManager<Instructor>>.Instance);
-        await DemoWorld.LoadIfEmpty(context, users, Cancel);
-        await DemoWorld.LoadIfEmpty(context, users, Cancel);
+        await DemoWorld.LoadIfEmpty(context, users, ShelfFixture.Clock, Cancel);
+        await DemoWorld.LoadIfEmpty(context, users, ShelfFixture.Clock, Cancel);
         Assert.Equal(DemoWorld.UserName, (await context.Users.SingleAsync(Cancel)).UserName);
         Assert.Equal((10, 2, 1), (await context.Dances.CountAsync(Cancel), await context.Lessons.CountAsync(l => l.Held, Cancel), await context.Lessons.CountAsync(l => !l.Held, Cancel)));
 

@@ -9,7 +9,7 @@ public class KeepingTests(ShelfFixture fixture)
 {
     private const string Script = "title Spring Tide\npart A\n1-4 vine R";
 
-    private static readonly DateTimeOffset Now = new(2026, 11, 26, 12, 30, 0, TimeSpan.Zero);
+    private static DateTimeOffset Now => ShelfFixture.Noon;
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
@@ -17,7 +17,7 @@ public class KeepingTests(ShelfFixture fixture)
     {
         var owner = await fixture.NewOwner();
         await using var context = fixture.Context();
-        var dance = await new DanceShelf(context, owner).Add(Script, Cancel);
+        var dance = await new DanceShelf(context, owner, ShelfFixture.Clock).Add(Script, Cancel);
         await context.Revisions.Where(r => r.DanceId == dance.Id).ExecuteUpdateAsync(s => s.SetProperty(r => r.SavedAt, Now.AddDays(-400)), Cancel);
         context.Revisions.AddRange(ago.Select((a, i) => new DanceRevision { DanceId = dance.Id, Version = i + 2, Script = Script, SavedAt = Now - a }));
         await context.SaveChangesAsync(Cancel);
@@ -27,7 +27,7 @@ public class KeepingTests(ShelfFixture fixture)
     private async Task<List<int>> Left(Guid dance)
     {
         await using var context = fixture.Context();
-        await RevisionThinning.Of(context, dance, Now, Cancel);
+        await RevisionThinning.Of(context, dance, ShelfFixture.Clock, Cancel);
         return await context.Revisions.Where(r => r.DanceId == dance).OrderBy(r => r.Version).Select(r => r.Version).ToListAsync(Cancel);
     }
 
@@ -52,9 +52,9 @@ public class KeepingTests(ShelfFixture fixture)
     {
         var (owner, dance) = await Saved(TimeSpan.FromDays(30.1), TimeSpan.FromDays(30.05), TimeSpan.FromDays(30));
         await using var context = fixture.Context();
-        var shelf = new DanceShelf(context, owner);
+        var shelf = new DanceShelf(context, owner, ShelfFixture.Clock);
         Assert.True(await shelf.KeepRevision(dance, 2, true, Cancel));
-        Assert.False(await new DanceShelf(context, await fixture.NewOwner()).KeepRevision(dance, 3, true, Cancel));
+        Assert.False(await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).KeepRevision(dance, 3, true, Cancel));
         Assert.Equal([1, 2, 4], await Left(dance));
         Assert.True((await shelf.Revisions(dance, cancel: Cancel)).Single(r => r.Version == 2).Kept);
         await shelf.KeepRevision(dance, 2, false, Cancel);
@@ -66,7 +66,7 @@ public class KeepingTests(ShelfFixture fixture)
     {
         var (owner, dance) = await Saved([.. Enumerable.Range(0, DanceShelf.RevisionsPage).Select(_ => TimeSpan.Zero)]);
         await using var context = fixture.Context();
-        var shelf = new DanceShelf(context, owner);
+        var shelf = new DanceShelf(context, owner, ShelfFixture.Clock);
         Assert.Equal(DanceShelf.RevisionsPage + 1, await shelf.CountRevisions(dance, Cancel));
         Assert.Equal(DanceShelf.RevisionsPage, (await shelf.Revisions(dance, cancel: Cancel)).Count);
         Assert.Equal(1, Assert.Single(await shelf.Revisions(dance, DanceShelf.RevisionsPage, Cancel)).Version);
@@ -87,21 +87,21 @@ public class KeepingTests(ShelfFixture fixture)
     {
         var owner = await fixture.NewOwner();
         await using var first = fixture.Context();
-        var dance = await new DanceShelf(first, owner).Add(Script, Cancel);
+        var dance = await new DanceShelf(first, owner, ShelfFixture.Clock).Add(Script, Cancel);
         for (var version = 1; version <= 20; version++)
         {
             var from = version;
             var outcomes = await Task.WhenAll(Enumerable.Range(0, 4).Select(async i =>
             {
                 await using var context = fixture.Context();
-                return (await new DanceShelf(context, owner).Save(dance.Id, from, $"{Script}\n# {from} of {i}", Cancel))!;
+                return (await new DanceShelf(context, owner, ShelfFixture.Clock).Save(dance.Id, from, $"{Script}\n# {from} of {i}", Cancel))!;
             }));
             var saved = Assert.Single(outcomes, o => o.Saved);
             Assert.All(outcomes, o => Assert.Equal(saved.Current.Script, o.Current.Script));
         }
 
         await using var after = fixture.Context();
-        Assert.Equal(21, await new DanceShelf(after, owner).CountRevisions(dance.Id, Cancel));
+        Assert.Equal(21, await new DanceShelf(after, owner, ShelfFixture.Clock).CountRevisions(dance.Id, Cancel));
     }
 
     [Fact]
@@ -109,20 +109,20 @@ public class KeepingTests(ShelfFixture fixture)
     {
         var owner = await fixture.NewOwner();
         await using var first = fixture.Context();
-        var dance = await new DanceShelf(first, owner).Add(Script, Cancel);
+        var dance = await new DanceShelf(first, owner, ShelfFixture.Clock).Add(Script, Cancel);
         for (var i = 1; i <= 20; i++)
         {
             var now = i;
             async Task<bool> Fit()
             {
                 await using var context = fixture.Context();
-                return await new DanceShelf(context, owner).SaveFit(dance.Id, new DanceFit { Intro = now }, Cancel);
+                return await new DanceShelf(context, owner, ShelfFixture.Clock).SaveFit(dance.Id, new DanceFit { Intro = now }, Cancel);
             }
 
             async Task<bool> Save()
             {
                 await using var context = fixture.Context();
-                return (await new DanceShelf(context, owner).Save(dance.Id, now, $"{Script}\n# {now}", Cancel))!.Saved;
+                return (await new DanceShelf(context, owner, ShelfFixture.Clock).Save(dance.Id, now, $"{Script}\n# {now}", Cancel))!.Saved;
             }
 
             var (fitted, saved) = (Fit(), Save());
@@ -134,7 +134,7 @@ public class KeepingTests(ShelfFixture fixture)
             }
 
             await using var context = fixture.Context();
-            var stored = (await new DanceShelf(context, owner).Find(dance.Id, Cancel))!;
+            var stored = (await new DanceShelf(context, owner, ShelfFixture.Clock).Find(dance.Id, Cancel))!;
             Assert.Equal((now, $"{Script}\n# {now}", now + 1), (stored.Fit.Intro, stored.Script, stored.Version));
         }
     }
@@ -144,7 +144,7 @@ public class KeepingTests(ShelfFixture fixture)
     {
         var owner = await fixture.NewOwner();
         await using var context = fixture.Context();
-        var book = new LessonBook(context, owner);
+        var book = new LessonBook(context, owner, ShelfFixture.Clock);
         context.Groups.AddRange(Enumerable.Range(0, Quota.Groups.Most - 1).Select(i => new GroupRecord { Id = Guid.CreateVersion7(), OwnerId = owner, Name = $"{i}" }));
         await context.SaveChangesAsync(Cancel);
         await book.AddGroup("the last", "", 60, Cancel);
@@ -152,7 +152,7 @@ public class KeepingTests(ShelfFixture fixture)
         Assert.Contains("500 groups, as many as an account may keep", refused.Message, StringComparison.Ordinal);
         Assert.Equal(Quota.Groups.Most, await context.Groups.CountAsync(g => g.OwnerId == owner, Cancel));
         // Nobody else is kept from it.
-        await new LessonBook(context, await fixture.NewOwner()).AddGroup("theirs", "", 60, Cancel);
+        await new LessonBook(context, await fixture.NewOwner(), ShelfFixture.Clock).AddGroup("theirs", "", 60, Cancel);
     }
 
     [Fact]
@@ -162,7 +162,7 @@ public class KeepingTests(ShelfFixture fixture)
         await using var context = fixture.Context();
         var before = await Quota.BytesOf(context, owner, Cancel);
         Assert.InRange(before, 2 * Script.Length, 2 * (Script.Length + 16));
-        await new DanceShelf(context, owner).Add(Script, Cancel);
+        await new DanceShelf(context, owner, ShelfFixture.Clock).Add(Script, Cancel);
         Assert.InRange(await Quota.BytesOf(context, owner, Cancel), before + 1, 2 * before);
         Assert.Equal(0, await Quota.BytesOf(context, await fixture.NewOwner(), Cancel));
     }

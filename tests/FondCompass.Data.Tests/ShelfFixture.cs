@@ -1,3 +1,4 @@
+using FondCompass.Core.Days;
 using FondCompass.Data.Records;
 using FondCompass.Tests.Databases;
 using Microsoft.EntityFrameworkCore;
@@ -10,6 +11,12 @@ namespace FondCompass.Data.Tests;
 /// <summary>One migrated database for all tests of this project; each test makes owners of its own.</summary>
 public sealed class ShelfFixture : IAsyncLifetime
 {
+    /// <summary>Half past twelve on a Thursday.</summary>
+    public static DateTimeOffset Noon { get; } = new(2026, 11, 26, 12, 30, 0, TimeSpan.Zero);
+
+    /// <summary>What day it is here: the same on whatever day the tests run.</summary>
+    public static InstructorClock Clock { get; } = new(new StillClock(Noon), TimeZoneInfo.Utc);
+
     private readonly TestDatabase _database = new();
 
     public FondCompassContext Context() =>

@@ -9,12 +9,12 @@ public class ShelfWishTests(ShelfFixture fixture)
 {
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
-    private static readonly DateOnly Today = DateOnly.FromDateTime(DateTime.UtcNow);
+    private static readonly DateOnly Today = ShelfFixture.Clock.Today;
 
     /// <summary>Four dances: Ebb (beginner, 8 counts, 92, one wall), Flow (Improver, 16, 112, four walls, a tag), Gale (percussive, 24, no tempo), Haze (errors).</summary>
     private static async Task<(DanceShelf Shelf, LessonBook Book, Dictionary<string, DanceRecord> Dances, GroupRecord Thursday)> Shelf(FondCompassContext context, Guid owner)
     {
-        var shelf = new DanceShelf(context, owner);
+        var shelf = new DanceShelf(context, owner, ShelfFixture.Clock);
         string[] scripts =
         [
             "title Ebb\nlevel beginner\ntempo 92\npart A\n1-4 vine R\n5-8 vine L",
@@ -35,7 +35,7 @@ public class ShelfWishTests(ShelfFixture fixture)
             Lesson(owner, dances["Ebb"], thursday, Today.AddMonths(-4), true), Lesson(owner, dances["Flow"], thursday, Today.AddDays(-3), true),
             Lesson(owner, dances["Flow"], thursday, Today.AddMonths(-5), true), Lesson(owner, dances["Gale"], thursday, Today, false));
         await context.SaveChangesAsync(Cancel);
-        return (shelf, new LessonBook(context, owner), dances, thursday);
+        return (shelf, new LessonBook(context, owner, ShelfFixture.Clock), dances, thursday);
     }
 
     private static LessonRecord Lesson(Guid owner, DanceRecord dance, GroupRecord group, DateOnly date, bool held) =>
@@ -97,7 +97,7 @@ public class ShelfWishTests(ShelfFixture fixture)
         await using var context = fixture.Context();
         var (shelf, _, dances, _) = await Shelf(context, await fixture.NewOwner());
         Assert.True(await shelf.SetMarks(dances["Gale"].Id, "Summer,  for the quay, summer,, " + new string('x', 40), Cancel));
-        Assert.False(await new DanceShelf(context, await fixture.NewOwner()).SetMarks(dances["Gale"].Id, "theirs", Cancel));
+        Assert.False(await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).SetMarks(dances["Gale"].Id, "theirs", Cancel));
         Assert.Equal("Gale", Assert.Single(await shelf.SearchFor(new ShelfWish { Mark = "summer" }, Cancel)).Title);
         var (levels, marks) = await shelf.Choices(Cancel);
         Assert.Equal(["beginner", "improver"], levels);
@@ -114,18 +114,21 @@ public class ShelfWishTests(ShelfFixture fixture)
         Assert.Equal("Flow, a copy", copy.Title);
         Assert.NotEqual(dances["Flow"].Id, copy.Id);
         Assert.Equal(2, await shelf.Count(new ShelfWish { HasTag = true, Mark = "summer" }, Cancel));
-        Assert.Null(await new DanceShelf(context, await fixture.NewOwner()).Copy(copy.Id, Cancel));
+        Assert.Null(await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).Copy(copy.Id, Cancel));
     }
 
     [Fact]
     public async Task What_was_stored_before_is_described_once()
     {
         await using var context = fixture.Context();
-        var (shelf, _, dances, _) = await Shelf(context, await fixture.NewOwner());
-        await context.Dances.Where(d => d.Id == dances["Gale"].Id).ExecuteUpdateAsync(set => set.SetProperty(d => d.Genre, ""), Cancel);
+        var owner = await fixture.NewOwner();
+        var (shelf, _, dances, _) = await Shelf(context, owner);
+        await context.Dances.Where(d => d.Id == dances["Gale"].Id).ExecuteUpdateAsync(set => set.SetProperty(d => d.Genre, "").SetProperty(d => d.Lines, "").SetProperty(d => d.IsStale, true), Cancel);
         context.ChangeTracker.Clear();
         Assert.Empty(await shelf.SearchFor(new ShelfWish { Genre = "percussive" }, Cancel));
-        Assert.True(await DanceShelf.DescribeOld(context, Cancel) >= 1);
-        Assert.Single(await shelf.SearchFor(new ShelfWish { Genre = "percussive" }, Cancel));
+        Assert.Equal(1, await StaleDances.Describe(context, owner, Cancel));
+        Assert.Equal(0, await StaleDances.Describe(context, owner, Cancel));
+        var found = Assert.Single(await shelf.SearchFor(new ShelfWish { Genre = "percussive" }, Cancel));
+        Assert.Contains("\"part\":\"A\"", found.Lines);
     }
 }

@@ -13,7 +13,7 @@ public class TrackBookTests(ShelfFixture fixture)
     {
         await using var context = fixture.Context();
         var owner = await fixture.NewOwner();
-        var (shelf, book) = (new DanceShelf(context, owner), new TrackBook(context, owner));
+        var (shelf, book) = (new DanceShelf(context, owner, ShelfFixture.Clock), new TrackBook(context, owner));
         var dance = await shelf.Add("title Rope\npart A\n1-4 vine R", Cancel);
         var fast = await book.Add("Fast", "verse 32 @140", Cancel);
         var slow = await book.Add("Slow", "verse 32 @92", Cancel);
@@ -35,7 +35,7 @@ public class TrackBookTests(ShelfFixture fixture)
     {
         await using var context = fixture.Context();
         var owner = await fixture.NewOwner();
-        var (shelf, book) = (new DanceShelf(context, owner), new TrackBook(context, owner));
+        var (shelf, book) = (new DanceShelf(context, owner, ShelfFixture.Clock), new TrackBook(context, owner));
         var dance = await shelf.Add("title Bollard\npart A\n1-4 vine R", Cancel);
         var track = await book.Add("", "verse 48 @100", Cancel);
         Assert.Equal("Untitled track", track.Title);
@@ -52,9 +52,9 @@ public class TrackBookTests(ShelfFixture fixture)
         await using var context = fixture.Context();
         var owner = await fixture.NewOwner();
         var track = await new TrackBook(context, owner).Add("Mine", "verse 32", Cancel);
-        var dance = await new DanceShelf(context, owner).Add("part A\n1 step R", Cancel);
+        var dance = await new DanceShelf(context, owner, ShelfFixture.Clock).Add("part A\n1 step R", Cancel);
         var stranger = await fixture.NewOwner();
-        var theirs = await new DanceShelf(context, stranger).Add("part A\n1 step R", Cancel);
+        var theirs = await new DanceShelf(context, stranger, ShelfFixture.Clock).Add("part A\n1 step R", Cancel);
         var book = new TrackBook(context, stranger);
         Assert.Empty(await book.All(Cancel));
         Assert.Null(await book.Find(track.Id, Cancel));

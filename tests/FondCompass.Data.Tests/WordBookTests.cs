@@ -15,19 +15,49 @@ public class WordBookTests(ShelfFixture fixture)
         await using var context = fixture.Context();
         var owner = await fixture.NewOwner();
         var words = new WordBook(context, owner);
-        var shelf = new DanceShelf(context, owner, words);
+        var shelf = new DanceShelf(context, owner, words, ShelfFixture.Clock);
         var rope = await shelf.Add(Rope, Cancel);
         await shelf.Add("title Other\npart A\n1-4 vine R\n5-8 vine L", Cancel);
 
-        var change = Assert.Single(await words.Changes("alias rope walk = rolling vine", Cancel));
+        var look = await words.Look("alias rope walk = rolling vine", null, Cancel);
+        Assert.Equal((1, 0), (look.All, look.Left));
+        var change = Assert.Single(look.Changed);
         Assert.Equal(("Rope", rope.Id), (change.Title, change.Id));
         Assert.True(change.Steps > 0);
 
         var version = rope.Version;
         Assert.True((await words.Save("alias rope walk = rolling vine", 0, Cancel)).Saved);
+        Assert.Equal(1, await words.Waiting(Cancel));
+        Assert.Equal(1, await StaleDances.Describe(context, owner, Cancel));
         var after = (await shelf.Find(rope.Id, Cancel))!;
-        Assert.Equal((change.After, version), (after.State, after.Version));
-        Assert.Empty(await words.Changes("alias rope walk = rolling vine", Cancel));
+        Assert.Equal((change.After, version, false), (after.State, after.Version, after.IsStale));
+        Assert.Equal((0, 0), ((await words.Look("alias rope walk = rolling vine", null, Cancel)).All, await words.Waiting(Cancel)));
+    }
+
+    [Fact]
+    public async Task A_look_through_many_goes_on_where_it_stopped_and_a_save_marks_them_all()
+    {
+        await using var context = fixture.Context();
+        var owner = await fixture.NewOwner();
+        var words = new WordBook(context, owner);
+        var shelf = new DanceShelf(context, owner, words, ShelfFixture.Clock);
+        for (var i = 0; i <= WordBook.LookedThrough; i++)
+        {
+            await shelf.Add(Rope, Cancel);
+        }
+
+        var first = await words.Look("alias rope walk = rolling vine", null, Cancel);
+        Assert.Equal((WordBook.LookedThrough, WordBook.LookedThrough + 1, 1), (first.Changed.Count, first.All, first.Left));
+        var rest = await words.Look("alias rope walk = rolling vine", first.Next, Cancel);
+        Assert.Equal((1, 0, (Guid?)null), (rest.Changed.Count, rest.Left, rest.Next));
+        Assert.DoesNotContain(rest.Changed[0].Id, first.Changed.Select(c => c.Id));
+        await words.Save("alias rope walk = rolling vine", 0, Cancel);
+        Assert.Equal(WordBook.LookedThrough + 1, await words.Waiting(Cancel));
+        // Somebody else's are not in it, and what one has in hand another leaves alone.
+        Assert.Equal(0, await StaleDances.Describe(context, await fixture.NewOwner(), Cancel));
+        await using var other = fixture.Context();
+        var both = await Task.WhenAll(StaleDances.Describe(context, owner, Cancel), StaleDances.Describe(other, owner, Cancel));
+        Assert.Equal(WordBook.LookedThrough + 1, both.Sum() + await words.Waiting(Cancel));
     }
 
     [Fact]
@@ -36,7 +66,7 @@ public class WordBookTests(ShelfFixture fixture)
         await using var context = fixture.Context();
         var owner = await fixture.NewOwner();
         var words = new WordBook(context, owner);
-        var shelf = new DanceShelf(context, owner, words);
+        var shelf = new DanceShelf(context, owner, words, ShelfFixture.Clock);
         await words.Save("alias rope walk = vine", 0, Cancel);
         var dance = await shelf.Add(Rope, Cancel);
         await words.Save("alias rope walk = jazz box", 1, Cancel);
@@ -63,7 +93,7 @@ public class WordBookTests(ShelfFixture fixture)
     {
         await using var context = fixture.Context();
         var owner = await fixture.NewOwner();
-        var shelf = new DanceShelf(context, owner);
+        var shelf = new DanceShelf(context, owner, ShelfFixture.Clock);
         var vine = (await shelf.Lexicon(Cancel)).Find("vine")!;
         await shelf.Add("title By alias\npart A\n5-8 hold\n1-4 Grapevines R", Cancel);
         await shelf.Add("title In another tongue\npart A\n1-4 лоза R", Cancel);
@@ -73,6 +103,6 @@ public class WordBookTests(ShelfFixture fixture)
         var uses = (await shelf.Uses(vine, Cancel)).Where;
         Assert.Equal(["By alias", "In another tongue"], uses.Select(u => u.Title));
         Assert.Equal((2, "1"), (uses[0].Line, uses[0].Count));
-        Assert.Empty((await new DanceShelf(context, await fixture.NewOwner()).Uses(vine, Cancel)).Where);
+        Assert.Empty((await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).Uses(vine, Cancel)).Where);
     }
 }

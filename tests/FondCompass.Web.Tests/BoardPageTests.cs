@@ -115,7 +115,7 @@ public class BoardPageTests(Studio studio)
     public async Task What_was_logged_by_hand_stays_where_no_board_told_of_a_block()
     {
         var (visitor, dance, lesson) = await Lesson();
-        await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", DateTime.UtcNow.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), ("reached", "2"), ("rate", "90"), ("weak", "1"));
+        await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", Studio.Today.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), ("reached", "2"), ("rate", "90"), ("weak", "1"));
         await Tell(visitor, lesson, Told(1, "heads", value: 9), Told(2, "note", words: "windy"));
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
         Assert.Contains("reached eight 2 at 90 %, weak: 1. ", html);
@@ -184,7 +184,7 @@ public class BoardPageTests(Studio studio)
         var (visitor, dance, lesson) = await Lesson();
         foreach (var day in Enumerable.Range(1, Data.LessonBook.PageSize))
         {
-            await visitor.Post($"/dances/{dance}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", $"{DateOnly.FromDateTime(DateTime.UtcNow).AddDays(day):yyyy-MM-dd}"), ("minutes", "20"));
+            await visitor.Post($"/dances/{dance}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", $"{Studio.Today.AddDays(day):yyyy-MM-dd}"), ("minutes", "20"));
         }
 
         // Today's stays the first thing seen, however many are planned behind it.
@@ -280,7 +280,7 @@ public class BoardPageTests(Studio studio)
         Assert.Equal(2.5, beat.GetProperty("beatAt").GetDouble(), 6);
         Assert.Equal(HttpStatusCode.NoContent, (await visitor.Send(address, "/", new[] { 1.0, 1.5 })).StatusCode);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.Send(address, "/", Enumerable.Range(0, 401).Select(i => (double)i))).StatusCode);
-        Assert.Equal("Tapped on " + DateTime.UtcNow.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture), (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 118.4, counts = 64 }))).GetProperty("title").GetString());
+        Assert.Equal("Tapped on " + Studio.Today.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture), (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 118.4, counts = 64 }))).GetProperty("title").GetString());
         // What is kept is read as it was tapped.
         var read = SongText.Read(new TappedTrack(118.4, 64).Passages, new Bpm(100));
         Assert.Null(read.Problem);

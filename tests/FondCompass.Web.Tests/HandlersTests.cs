@@ -11,7 +11,7 @@ public partial class HandlersTests(Studio studio)
     private const string Script = "title Kittiwake Turn\npart A\n1-4 vine R\n5-8 vine L\n1-8 jazz box R";
 
     /// <summary>Pages that anybody may open.</summary>
-    private static readonly string[] ForAnybody = ["sign-in", "password", "password/new", "status", "help", "class/{code}"];
+    private static readonly string[] ForAnybody = ["sign-in", "sign-in/code", "password", "password/new", "account/address", "status", "help", "class/{code}"];
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 

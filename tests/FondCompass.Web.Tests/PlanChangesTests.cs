@@ -169,7 +169,7 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var (id, old) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
-        var day = DateOnly.FromDateTime(DateTime.UtcNow).AddDays(-14);
+        var day = Studio.Today.AddDays(-14);
         await visitor.Post($"/dances/{old}/log", "/", ("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", "2"), ("rate", "100"));
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
         var html = (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html;
@@ -189,7 +189,7 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var (id, old) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
-        var day = DateOnly.FromDateTime(DateTime.UtcNow).AddDays(-14);
+        var day = Studio.Today.AddDays(-14);
         await visitor.Post($"/dances/{old}/log", "/", [("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", reached), ("rate", "100"), .. weak.Length > 0 ? ((string, string)[])[("weak", weak)] : []]);
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
         var html = (await visitor.Get($"/dances/{id}/plan?order=follow-along&minutes=90&class={group}")).Html;
@@ -209,7 +209,7 @@ public partial class PlanChangesTests(Studio studio)
         var lesson = Assert.Single(calendar.Events);
         Assert.Equal("Lesson: Kittiwake Turn", lesson.Summary);
         Assert.Contains("Walk vine R, vine L", lesson.Description, StringComparison.Ordinal);
-        Assert.Equal(DateOnly.FromDateTime(DateTime.UtcNow), DateOnly.FromDateTime(lesson.Start!.Value));
+        Assert.Equal(Studio.Today, DateOnly.FromDateTime(lesson.Start!.Value));
     }
 
     [Theory]

@@ -1,10 +1,13 @@
+using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.RegularExpressions;
 using FondCompass.Tests.Databases;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
@@ -35,6 +38,21 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         builder.UseSetting("FondCompass:Mail", Mail);
         builder.UseEnvironment("Production");
         builder.ConfigureServices(services => services.AddTransient<IStartupFilter, FromLoopback>());
+        builder.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(s => new VisitorClock(s.GetRequiredService<IHttpContextAccessor>())));
+    }
+
+    /// <summary>The day on which everything here happens, a Thursday, whatever day the tests run on; a visitor may have a clock of its own.</summary>
+    public static DateTimeOffset Now { get; } = new(2026, 11, 26, 12, 0, 0, TimeSpan.Zero);
+
+    public static DateOnly Today { get; } = DateOnly.FromDateTime(Now.DateTime);
+
+    /// <summary>The time that a request says it is, else that of these tests.</summary>
+    private sealed class VisitorClock(IHttpContextAccessor accessor) : TimeProvider
+    {
+        public override TimeZoneInfo LocalTimeZone => TimeZoneInfo.Utc;
+
+        public override DateTimeOffset GetUtcNow() =>
+            accessor.HttpContext?.Request.Headers[Visitor.NowHeader].ToString() is { Length: > 0 } said ? DateTimeOffset.Parse(said, CultureInfo.InvariantCulture).ToUniversalTime() : Now;
     }
 
     /// <summary>A new account, signed in.</summary>
@@ -74,7 +92,17 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
 /// <summary>Somebody with a browser's cookies who fills in forms.</summary>
 public sealed partial class Visitor(HttpClient client)
 {
+    public const string NowHeader = "X-Now";
+
     public HttpClient Client => client;
+
+    /// <summary>What time it is for this visitor from now on.</summary>
+    public Visitor At(DateTimeOffset now)
+    {
+        client.DefaultRequestHeaders.Remove(NowHeader);
+        client.DefaultRequestHeaders.Add(NowHeader, now.ToString("O", CultureInfo.InvariantCulture));
+        return this;
+    }
 
     public async Task<(HttpStatusCode Status, string Html)> Get(string path)
     {
@@ -116,7 +144,7 @@ public sealed partial class Visitor(HttpClient client)
     /// <summary>A lesson planned for a group; gives its id.</summary>
     public async Task<string> Plan(string dance, string group = "Harbour ring", int minutes = 45, string date = "")
     {
-        var day = date.Length > 0 ? date : DateTime.UtcNow.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        var day = date.Length > 0 ? date : Studio.Today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
         await Post($"/dances/{dance}/plan?handler=Keep", "/", ("group", group), ("date", day), ("minutes", $"{minutes}"), ("order", "add-on"));
         return LessonLink().Match((await Get($"/dances/{dance}/plan")).Html).Groups[1].Value;
     }

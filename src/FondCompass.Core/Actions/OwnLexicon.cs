@@ -15,7 +15,7 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
     public static readonly FindingCode UnknownMeaning = new("OWN02", Severity.Error, "A name that stands for nothing known");
 
     /// <summary>Rows read at the most.</summary>
-    private const int MostRows = 1_000;
+    internal const int MostRows = 1_000;
 
     /// <param name="shipped">The steps that ship.</param>
     /// <param name="text">The instructor's rows; empty for none.</param>

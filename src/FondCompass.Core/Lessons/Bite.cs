@@ -93,7 +93,7 @@ public static class Bites
     private const double Trap = 0.4, Trouble = 0.8, Layer = 0.25, NewStep = 0.3, NearlyKnown = 0.4, SeenStep = 0.15;
 
     /// <summary>Counts a minute at which bites are compared with each other.</summary>
-    internal const double UsualTempo = 112;
+    public const double UsualTempo = 112;
 
     /// <summary>Points at which half of a class is lost.</summary>
     private const double HalfLost = 10;

@@ -1,3 +1,4 @@
+using FondCompass.Core.Days;
 using FondCompass.Core.Music;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Identity;
@@ -13,7 +14,7 @@ public static class DemoWorld
     public const string UserName = "demo@kittiwake-quay.invalid";
 
     /// <summary>Loads the demo studio when the database holds no account yet.</summary>
-    public static async Task LoadIfEmpty(FondCompassContext context, UserManager<Instructor> users, CancellationToken cancel = default)
+    public static async Task LoadIfEmpty(FondCompassContext context, UserManager<Instructor> users, InstructorClock clock, CancellationToken cancel = default)
     {
         await using var transaction = await context.Database.BeginTransactionAsync(cancel);
         // Two starts over one empty database wait for each other here.
@@ -30,7 +31,7 @@ public static class DemoWorld
             throw new InvalidOperationException("The demo studio could not be made: " + string.Join(" ", created.Errors.Select(e => e.Description)));
         }
 
-        var shelf = new DanceShelf(context, owner.Id);
+        var shelf = new DanceShelf(context, owner.Id, clock);
         var dances = new Dictionary<string, DanceRecord>();
         foreach (var (name, script) in Scripts())
         {
@@ -49,7 +50,7 @@ public static class DemoWorld
             await book.Add(preset.Title, preset.Text, cancel);
         }
 
-        await AddLessons(new LessonBook(context, owner.Id), new LessonEvents(context, owner.Id), dances, cancel);
+        await AddLessons(new LessonBook(context, owner.Id, clock), new LessonEvents(context, owner.Id), dances, clock, cancel);
         await transaction.CommitAsync(cancel);
     }
 
@@ -75,7 +76,7 @@ public static class DemoWorld
     /// <summary>What the beginners learn for the regatta, in the order in which it begins.</summary>
     private static readonly string[] Autumn = ["two-ferries-island", "low-water-waltz", "winch-and-windlass", "nine-lanterns", "bell-buoy-ring", "fog-signal"];
 
-    private static async Task AddLessons(LessonBook book, LessonEvents events, Dictionary<string, DanceRecord> dances, CancellationToken cancel)
+    private static async Task AddLessons(LessonBook book, LessonEvents events, Dictionary<string, DanceRecord> dances, InstructorClock clock, CancellationToken cancel)
     {
         var stroll = dances["slack-tide-stroll"];
         var beginners = await book.AddGroup("Slipway beginners", "Thursdays in the Net Loft, rows", 60, cancel);
@@ -85,7 +86,7 @@ public static class DemoWorld
         var regulars = await book.AddGroup("Loft regulars", "Tuesdays, phrased dances and percussive steps", 75, cancel);
         (regulars.Size, regulars.Level) = (12, "regular");
         await book.Save(cancel);
-        var today = DateOnly.FromDateTime(DateTime.UtcNow);
+        var today = clock.Today;
         var thursday = today.AddDays(((int)DayOfWeek.Thursday - (int)today.DayOfWeek + 7) % 7);
         await book.Add(new LessonRecord
         {
@@ -113,7 +114,7 @@ public static class DemoWorld
             HeldPlan = HeldLesson.Plan,
             Heads = 16,
         }, cancel);
-        await events.Keep(held!.Id, [.. HeldLesson.Events(held.Date)], cancel);
+        await events.Keep(held!.Id, [.. HeldLesson.Events(held.Date, clock)], cancel);
         await book.Add(new LessonRecord { DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday, Minutes = 60 }, cancel);
         (beginners.WalkFactor, beginners.GatherFactor) = HeldLesson.Pace;
         beginners.Gentle = "knees: no deep bends";

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using FondCompass.Core.Days;
 using FondCompass.Core.Teaching;
 using FondCompass.Data.Records;
 
@@ -50,10 +51,10 @@ internal static class HeldLesson
     public static (double Walk, double Gather) Pace =>
         (PaceLearning.Factor([.. Rows.Where(r => r.Kind == "walk").Select(r => new TimeTaken(r.Planned, r.Took))]), PaceLearning.Factor([.. Rows.Where(r => r.Repeats is not null).Select(r => new TimeTaken(UsualGather, r.Took - r.Danced))]));
 
-    public static IEnumerable<LessonEventRecord> Events(DateOnly day)
+    public static IEnumerable<LessonEventRecord> Events(DateOnly day, InstructorClock clock)
     {
         var (board, number, since) = (Guid.CreateVersion7(), 0, 0.0);
-        var opened = new DateTimeOffset(day, new TimeOnly(18, 30), TimeSpan.Zero).ToUnixTimeSeconds();
+        var opened = clock.MomentOf(day, new TimeOnly(18, 30)).ToUnixTimeSeconds();
         LessonEventRecord Told(double at, string kind, string block, double? value = null, string bite = "", string words = "") =>
             new() { Id = Guid.CreateVersion7(), Board = board, Number = ++number, Opened = opened, Since = at, Kind = kind, Block = block, Bite = bite, Value = value, Words = words };
         foreach (var row in Rows)

@@ -1,3 +1,6 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+
 namespace FondCompass.Data.Records;
 
 /// <summary>A lesson, planned or held, and what happened in it.</summary>
@@ -60,6 +63,12 @@ public sealed class LessonRecord : IOwned
     /// <summary>Dancers counted; null where nobody counted.</summary>
     public int? Heads { get; set; }
 
+    /// <summary>Boards told of it since its log was last worked out.</summary>
+    public bool IsLogDue { get; set; }
+
+    /// <summary>What its blocks took, as <see cref="LessonTimes"/> writes it; null where no board told anything, and of lessons held before this was kept.</summary>
+    public string? Times { get; set; }
+
     /// <summary>A board leads it, and has not said that it is over.</summary>
     public bool Running { get; set; }
 
@@ -94,6 +103,18 @@ public sealed class LessonRecord : IOwned
             Further = [.. Further.Where(f => f.DanceId != held.DanceId), held];
         }
     }
+}
+
+/// <summary>What a lesson's blocks took by its events, kept with it so that nobody has to read these again.</summary>
+/// <param name="Seconds">On its boards in all.</param>
+/// <param name="Walks">Seconds planned and taken of each block that tells of the pace of walking.</param>
+/// <param name="Gathers">The same of each that tells of the pace of gathering.</param>
+public sealed record LessonTimes(double Seconds, IReadOnlyList<double[]> Walks, IReadOnlyList<double[]> Gathers)
+{
+    public static LessonTimes? Read(string? kept) => kept is null ? null : JsonSerializer.Deserialize<LessonTimes>(kept, JsonSerializerOptions.Web);
+
+    [JsonIgnore]
+    public string Written => JsonSerializer.Serialize(this, JsonSerializerOptions.Web);
 }
 
 /// <summary>How one dance of a lesson went.</summary>

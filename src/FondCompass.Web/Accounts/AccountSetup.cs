@@ -1,6 +1,9 @@
 using System.Security.Claims;
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using FondCompass.Web.Hosting;
+using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
 using Microsoft.AspNetCore.Identity;
@@ -23,10 +26,15 @@ internal static class AccountSetup
                 options.Password.RequireNonAlphanumeric = options.Password.RequireUppercase = options.Password.RequireLowercase = options.Password.RequireDigit = false;
             })
             .AddPasswordValidator<CommonPasswords>()
+            .AddUserManager<AspNetUserManager<Instructor>>()
+            .AddTokenProvider<AuthenticatorTokenProvider<Instructor>>(TokenOptions.DefaultAuthenticatorProvider)
             .AddEntityFrameworkStores<FondCompassContext>();
         builder.Services.AddScoped<ISecurityStampValidator, Sessions>();
+        builder.Services.AddScoped<SessionBook>();
         builder.Services.AddScoped<AccountLog>();
         builder.Services.AddScoped<Door>();
+        builder.Services.AddScoped<AccountMatters>();
+        builder.Services.AddScoped<SecondFactor>();
         builder.Services.AddScoped<Doorkey>();
         builder.Services.AddSingleton<KnownBrowser>();
         builder.Services.AddSingleton<Tries>();
@@ -35,14 +43,22 @@ internal static class AccountSetup
         // Every instance signs with the same keys.
         builder.Services.AddDataProtection().SetApplicationName("FondCompass");
         builder.Services.AddOptions<KeyManagementOptions>().Configure<NpgsqlDataSource>((keys, database) => keys.XmlRepository = new KeyShelf(database));
-        builder.Services.ConfigureApplicationCookie(options =>
+        builder.Services.AddSingleton<SiteCookies>();
+        builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme).Configure<SiteCookies>((options, cookies) =>
         {
             options.LoginPath = "/sign-in";
             options.AccessDeniedPath = "/sign-in";
-            options.Cookie.Name = "fond-session";
-            options.ExpireTimeSpan = TimeSpan.FromDays(30);
+            options.Cookie.Name = cookies.Called(SiteCookies.Session);
+            options.ExpireTimeSpan = SessionBook.Month;
             options.SlidingExpiration = true;
         });
+        // Between the password and the code of a second factor.
+        builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.TwoFactorUserIdScheme).Configure<SiteCookies>((options, cookies) =>
+        {
+            options.Cookie.Name = cookies.Called(SiteCookies.Half);
+            options.ExpireTimeSpan = SecondFactor.Asked;
+        });
+        builder.Services.AddOptions<AntiforgeryOptions>().Configure<SiteCookies>((options, cookies) => options.Cookie.Name = cookies.Called(SiteCookies.Token));
     }
 
     /// <summary>The id of the account that is signed in.</summary>

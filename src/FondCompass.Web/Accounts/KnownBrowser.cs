@@ -1,12 +1,11 @@
+using FondCompass.Web.Hosting;
 using Microsoft.AspNetCore.DataProtection;
 
 namespace FondCompass.Web.Accounts;
 
 /// <summary>A browser in which somebody has signed in before bears a mark of that account: its tries are counted by themselves.</summary>
-public sealed class KnownBrowser(IDataProtectionProvider keys)
+public sealed class KnownBrowser(IDataProtectionProvider keys, SiteCookies cookies)
 {
-    private const string Cookie = "fond-known";
-
     private static readonly TimeSpan Kept = TimeSpan.FromDays(365);
 
     private readonly IDataProtector _mark = keys.CreateProtector("FondCompass.KnownBrowser");
@@ -21,13 +20,13 @@ public sealed class KnownBrowser(IDataProtectionProvider keys)
     public void Mark(HttpContext context, Guid account)
     {
         var mark = Of(context, account) ?? $"{Guid.NewGuid():N}";
-        context.Response.Cookies.Append(Cookie, _mark.Protect($"{account} {mark}"), new CookieOptions
+        context.Response.Cookies.Append(cookies.Called(SiteCookies.Known), _mark.Protect($"{account} {mark}"), new CookieOptions
         {
             HttpOnly = true,
             IsEssential = true,
             MaxAge = Kept,
             SameSite = SameSiteMode.Lax,
-            Secure = context.Request.IsHttps,
+            Secure = cookies.IsSecure || context.Request.IsHttps,
         });
     }
 
@@ -35,7 +34,7 @@ public sealed class KnownBrowser(IDataProtectionProvider keys)
     {
         try
         {
-            return context.Request.Cookies[Cookie] is { Length: > 0 } sent && _mark.Unprotect(sent).Split(' ') is [var account, var mark] && Guid.TryParse(account, out var id) ? (id, mark) : default;
+            return context.Request.Cookies[cookies.Called(SiteCookies.Known)] is { Length: > 0 } sent && _mark.Unprotect(sent).Split(' ') is [var account, var mark] && Guid.TryParse(account, out var id) ? (id, mark) : default;
         }
         catch (System.Security.Cryptography.CryptographicException)
         {

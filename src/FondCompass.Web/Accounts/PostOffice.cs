@@ -29,6 +29,15 @@ public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptio
 
     public bool IsFolder => studio.Value.MailServer.Length == 0;
 
+    public const string Full = "More letters are asked for just now than can be sent. Ask again in a few minutes.";
+
+    /// <summary>Tells somebody by letter what happened with the account.</summary>
+    /// <returns>False when so many wait that it was not taken.</returns>
+    public bool Tell(string email, string subject, string words) => Later((_, cancel) => Send(email, subject, $"{words}\r\n\r\nIf it was not you, choose a new password at once: {PasswordPage}\r\n", cancel));
+
+    /// <summary>Where a new password is chosen; without a site people know where their own machine answers.</summary>
+    private string PasswordPage => studio.Value.Site is { } site ? $"{new Uri(site, "/password")}" : "on the page \"Forgotten the password?\" of your Fond Compass.";
+
     /// <returns>False when so many wait that it was not taken.</returns>
     public bool Ask(Asked asked) => Later((services, cancel) => Write(asked, services, cancel));
 
@@ -64,18 +73,22 @@ public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptio
         var link = new Uri(asked.Site, $"/password/new?key={services.GetRequiredService<Doorkey>().For(asked.Email, account)}");
         var (subject, first) = account is null ? ("Your studio in Fond Compass", "Somebody, hopefully you, asked for an account with this address. Choose its password here:")
             : ("A new password for Fond Compass", "Somebody, hopefully you, asked for a new password. Choose it here:");
-        using var letter = new MailMessage(studio.Value.MailFrom, asked.Email, subject,
-            $"{first}\r\n\r\n{link}\r\n\r\nThe link holds for an hour and works once. If it was not you, leave it: nothing changes.\r\n")
+        await Send(asked.Email, subject, $"{first}\r\n\r\n{link}\r\n\r\nThe link holds for an hour and works once. If it was not you, leave it: nothing changes.\r\n", cancel);
+        if (account is not null)
+        {
+            await services.GetRequiredService<AccountLog>().Write(account.Id, "asked for a letter with a new password", asked.From, cancel);
+        }
+    }
+
+    private async Task Send(string email, string subject, string words, CancellationToken cancel)
+    {
+        using var letter = new MailMessage(studio.Value.MailFrom, email, subject, words)
         {
             // As it is written, so that a letter that is a file can be read, and its link taken from it.
             BodyTransferEncoding = System.Net.Mime.TransferEncoding.SevenBit,
         };
         using var office = Office();
         await office.SendMailAsync(letter, cancel);
-        if (account is not null)
-        {
-            await services.GetRequiredService<AccountLog>().Write(account.Id, "asked for a letter with a new password", asked.From, cancel);
-        }
     }
 
     private SmtpClient Office()

@@ -1,4 +1,5 @@
 using System.Text.RegularExpressions;
+using FondCompass.Web.Hosting;
 using Markdig;
 
 namespace FondCompass.Web.Help;
@@ -6,8 +7,8 @@ namespace FondCompass.Web.Help;
 /// <summary>One document that ships, as a section of the help.</summary>
 /// <param name="Id">Its anchor.</param>
 /// <param name="Title">Its heading.</param>
-/// <param name="Html">Its body, headings one level down; every finding's row carries its code as an anchor.</param>
-public sealed record HelpSection(string Id, string Title, string Html);
+/// <param name="Body">Its text, headings one level down; every finding's row carries its code as an anchor.</param>
+public sealed record HelpSection(string Id, string Title, BuiltMarkup Body);
 
 /// <summary>The documents in docs/ that tell a teacher how to work with this: embedded when it is built, rendered once.</summary>
 public static partial class ShippedDocs
@@ -30,7 +31,7 @@ public static partial class ShippedDocs
         var end = text.IndexOf('\n');
         var title = text[..end].TrimStart('#', ' ');
         var html = Markdown.ToHtml(text[end..].Replace("\n## ", "\n### ", StringComparison.Ordinal), Pipeline);
-        return new HelpSection(id, title, CodeCell().Replace(html, "<td id=\"$1\">$1</td>"));
+        return new HelpSection(id, title, BuiltMarkup.OfShippedDocument(CodeCell().Replace(html, "<td id=\"$1\">$1</td>")));
     }
 
     [GeneratedRegex(@"\[(?<words>[^\]]+)\]\((?<file>[a-z]+)\.md(?:#[a-z0-9-]+)?\)", RegexOptions.NonBacktracking)]

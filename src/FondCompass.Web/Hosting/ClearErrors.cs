@@ -13,7 +13,8 @@ internal static class ClearErrors
             ExceptionHandlingPath = "/status",
             StatusCodeSelector = problem => problem switch
             {
-                _ when DatabaseAway.Is(problem) => StatusCodes.Status503ServiceUnavailable,
+                _ when DatabaseAway.Is(problem) || TooSlow.Is(problem) => StatusCodes.Status503ServiceUnavailable,
+                _ when BrokenBody.Is(problem) => StatusCodes.Status400BadRequest,
                 BadHttpRequestException bad => bad.StatusCode,
                 QuotaException => StatusCodes.Status422UnprocessableEntity,
                 _ when Conflicts.Is(problem) => StatusCodes.Status409Conflict,

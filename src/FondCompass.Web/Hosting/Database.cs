@@ -1,5 +1,5 @@
-using System.Diagnostics;
 using System.Reflection;
+using FondCompass.Core.Days;
 using FondCompass.Data;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
@@ -24,14 +24,28 @@ internal static class Database
         builder.Services.Configure<StudioOptions>(builder.Configuration.GetSection("FondCompass"));
         var connection = builder.Configuration.GetConnectionString("FondCompass")
             ?? throw new InvalidOperationException("No database is named. Start with ./start, or set ConnectionStrings__FondCompass.");
-        var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { Timeout = 4, CommandTimeout = 15, MaxPoolSize = MostConnections, ApplicationName = "fond-compass" });
+        var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) 
+        {
+            Timeout = 3,
+            CommandTimeout = TooSlow.Seconds,
+            // Who is let go waits no longer for a database that does not answer that either.
+            CancellationTimeout = 300,
+            MaxPoolSize = MostConnections,
+            ApplicationName = "fond-compass",
+        });
         builder.Services.AddSingleton(_ => source);
+        builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddSingleton(new DatabaseWatch.Way(connection));
+        builder.Services.AddSingleton<DatabaseWatch>();
+        builder.Services.AddSingleton<Rates>();
+        builder.Services.AddSingleton<StudioExport>();
+        var tooSlow = new TooSlow.Watch();
         builder.Services.AddDbContext<FondCompassContext>(options => options.UseNpgsql(
             source,
-            npgsql => npgsql.EnableRetryOnFailure(2, TimeSpan.FromMilliseconds(300), null)));
+            npgsql => npgsql.ExecutionStrategy(dependencies => new Retries(dependencies))).AddInterceptors(tooSlow));
         builder.Services.AddHttpContextAccessor();
         builder.Services.AddScoped(services => new WordBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
-        builder.Services.AddScoped(services => new DanceShelf(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<WordBook>()));
+        builder.Services.AddScoped(services => new DanceShelf(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<WordBook>(), services.GetRequiredService<InstructorClock>()));
         builder.Services.AddScoped(services => new TrackBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped(services => new LessonEvents(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped<LessonDesk>();
@@ -39,7 +53,11 @@ internal static class Database
         builder.Services.AddSingleton<ClassWindows>();
         builder.Services.AddSingleton<ClassRelay>();
         builder.Services.AddHostedService(services => services.GetRequiredService<ClassRelay>());
-        builder.Services.AddScoped(services => new LessonBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
+        builder.Services.AddScoped(services => new LessonBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<InstructorClock>()));
+        builder.Services.AddScoped(services => BrowserZone.ClockOf(services.GetRequiredService<IHttpContextAccessor>().HttpContext, services.GetRequiredService<TimeProvider>()));
+        builder.Services.AddSingleton<CatchUp>();
+        builder.Services.AddHostedService(services => services.GetRequiredService<CatchUp>());
+        builder.Services.AddHostedService<Sweeping>();
     }
 
     private static Guid OwnerOf(IServiceProvider services) =>
@@ -52,7 +70,8 @@ internal static class Database
     public static async Task PrepareDatabase(this WebApplication app)
     {
         // On a connection of its own, which ends with it, whatever happens to the work.
-        await using var turn = await WhenItAnswers(app.Services.GetRequiredService<NpgsqlDataSource>());
+        var time = app.Services.GetRequiredService<TimeProvider>();
+        await using var turn = await WhenItAnswers(app.Services.GetRequiredService<NpgsqlDataSource>(), time);
         await Ask(turn, "select pg_advisory_lock($1)", StartLock);
         var demo = app.Services.GetRequiredService<IOptions<StudioOptions>>().Value.Demo;
         // A start after a crash should be quick: whether anything is left to do is asked without the model of the whole database.
@@ -60,12 +79,13 @@ internal static class Database
         {
             await using var scope = app.Services.CreateAsyncScope();
             var context = scope.ServiceProvider.GetRequiredService<FondCompassContext>();
+            // A migration may go over all there is.
+            context.Database.SetCommandTimeout(TimeSpan.FromHours(1));
             await context.Database.MigrateAsync();
-            await DanceShelf.DescribeOld(context);
             if (demo)
             {
                 var users = scope.ServiceProvider.GetRequiredService<UserManager<Instructor>>();
-                await context.Database.CreateExecutionStrategy().ExecuteAsync(() => DemoWorld.LoadIfEmpty(context, users));
+                await context.Database.CreateExecutionStrategy().ExecuteAsync(() => DemoWorld.LoadIfEmpty(context, users, new InstructorClock(time)));
             }
         }
 
@@ -73,15 +93,15 @@ internal static class Database
     }
 
     /// <summary>A connection, as soon as there is one: after a crash of both the application may be back before its database.</summary>
-    private static async Task<NpgsqlConnection> WhenItAnswers(NpgsqlDataSource database)
+    private static async Task<NpgsqlConnection> WhenItAnswers(NpgsqlDataSource database, TimeProvider time)
     {
-        for (var since = Stopwatch.StartNew(); ; await Task.Delay(AskedAgain))
+        for (var since = time.GetTimestamp(); ; await Task.Delay(AskedAgain))
         {
             try
             {
                 return await database.OpenConnectionAsync();
             }
-            catch (Exception problem) when (DatabaseAway.Is(problem) && since.Elapsed < Patience)
+            catch (Exception problem) when (DatabaseAway.Is(problem) && time.GetElapsedTime(since) < Patience)
             {
                 // Asked again; what it says in the end is told.
             }
@@ -90,13 +110,13 @@ internal static class Database
 
     private static readonly TimeSpan AskedAgain = TimeSpan.FromMilliseconds(100), Patience = TimeSpan.FromSeconds(20);
 
-    /// <summary>Every migration is applied, every dance described, and somebody there where the demo world is wanted.</summary>
+    /// <summary>Every migration is applied, and somebody there where the demo world is wanted.</summary>
     private static async Task<bool> IsReady(NpgsqlConnection connection, bool demo)
     {
         string[] known = [.. typeof(FondCompassContext).Assembly.GetTypes().Select(t => t.GetCustomAttribute<MigrationAttribute>()?.Id).OfType<string>()];
         return await Ask(connection, "select to_regclass('\"__EFMigrationsHistory\"') is not null") is true
             && await Ask(connection, "select count(*) = $2 from \"__EFMigrationsHistory\" where \"MigrationId\" = any($1)", known, (long)known.Length) is true
-            && await Ask(connection, "select not exists (select from \"Dances\" where \"Genre\" = '') and (not $1 or exists (select from \"AspNetUsers\"))", demo) is true;
+            && await Ask(connection, "select not $1 or exists (select from \"AspNetUsers\")", demo) is true;
     }
 
     private static async Task<object?> Ask(NpgsqlConnection connection, string words, params object[] values)

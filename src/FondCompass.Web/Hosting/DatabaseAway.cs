@@ -13,6 +13,8 @@ internal static class DatabaseAway
     public static bool Is(Exception? problem) => problem switch
     {
         null => false,
+        _ when TooSlow.Is(problem) => false,
+        DatabaseFrozenException => true,
         PostgresException postgres => StateClasses.Any(c => postgres.SqlState.StartsWith(c, StringComparison.Ordinal)),
         NpgsqlException or SocketException or RetryLimitExceededException { InnerException: null } => true,
         _ => Is(problem.InnerException),

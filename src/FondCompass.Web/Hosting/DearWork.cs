@@ -15,9 +15,6 @@ internal static class DearWork
     /// <summary>Requests that wait; whoever comes behind them is told to come again.</summary>
     private const int MostWaiting = 200;
 
-    /// <summary>Requests of one address elsewhere: so many at once, and so many a minute.</summary>
-    private const int AtOnce = 30, AMinute = 120;
-
     /// <summary>Seconds after which a request that was turned away may come again.</summary>
     private const int ComeAgain = 10;
 
@@ -27,15 +24,14 @@ internal static class DearWork
         limits.OnRejected = async (rejected, _) => await ComeAgainLater(rejected.HttpContext);
     });
 
-    /// <summary>A person's tokens come first, and are taken once: the queue's limiter asks twice of whoever has to wait.</summary>
+    /// <summary>How much a network may ask for is counted first, and once: the queue's limiter asks twice of whoever has to wait.</summary>
     public static void UseDearWork(this WebApplication app)
     {
-        var persons = Persons();
-        app.Lifetime.ApplicationStopped.Register(persons.Dispose);
+        var rates = app.Services.GetRequiredService<Rates>();
         app.Use(async (context, rest) =>
         {
-            using var lease = persons.AttemptAcquire(context);
-            await (lease.IsAcquired ? rest(context) : ComeAgainLater(context));
+            var isCounted = (IsForAnybody(context) || IsDoor(context)) && context.Connection.RemoteIpAddress is { } from && !IPAddress.IsLoopback(from);
+            await (!isCounted || await rates.Take(Network.Of(context.Connection.RemoteIpAddress), context.RequestAborted) ? rest(context) : ComeAgainLater(context));
         });
         app.UseRateLimiter();
     }
@@ -57,17 +53,6 @@ internal static class DearWork
 
     /// <summary>Where passwords are tried: to compare one is meant to be dear.</summary>
     private static bool IsDoor(HttpContext context) => HttpMethods.IsPost(context.Request.Method) && (context.Request.Path.StartsWithSegments("/sign-in") || context.Request.Path.StartsWithSegments("/password"));
-
-    private static PartitionedRateLimiter<HttpContext> Persons() => PartitionedRateLimiter.Create<HttpContext, string>(context =>
-        (IsForAnybody(context) || IsDoor(context)) && context.Connection.RemoteIpAddress is { } from && !IPAddress.IsLoopback(from)
-            ? RateLimitPartition.GetTokenBucketLimiter($"{from}", _ => new TokenBucketRateLimiterOptions
-            {
-                TokenLimit = AtOnce,
-                TokensPerPeriod = AMinute / 60,
-                ReplenishmentPeriod = TimeSpan.FromSeconds(1),
-                AutoReplenishment = true,
-            })
-            : RateLimitPartition.GetNoLimiter(""));
 
     private static PartitionedRateLimiter<HttpContext> Queues() => PartitionedRateLimiter.Create<HttpContext, string>(context => !IsForAnybody(context) && !IsDoor(context) ? RateLimitPartition.GetNoLimiter("pages")
         : RateLimitPartition.GetConcurrencyLimiter(IsDoor(context) ? "door" : context.Request.ContentLength is { } length && length <= Long ? "short" : "long", lane => new ConcurrencyLimiterOptions

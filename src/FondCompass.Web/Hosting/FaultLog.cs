@@ -18,6 +18,8 @@ internal sealed class FaultLog(ILogger<FaultLog> log, IMeterFactory meters) : IE
         var (status, title, detail) = exception switch
         {
             _ when DatabaseAway.Is(exception) => (StatusCodes.Status503ServiceUnavailable, "The database is away", "The database does not answer just now; try again in a little while."),
+            _ when TooSlow.Is(exception) => (StatusCodes.Status503ServiceUnavailable, "That took too long", $"The database was asked for more than it finds in {TooSlow.Seconds} seconds, and was stopped. Ask for less at once."),
+            _ when BrokenBody.Is(exception) => (StatusCodes.Status400BadRequest, "The request is not complete", "It ended early, or is not as HTTP has it."),
             QuotaException full => (StatusCodes.Status422UnprocessableEntity, "This is as much as fits", full.Message),
             _ when Conflicts.Is(exception) => (StatusCodes.Status409Conflict, "Somebody saved at the same moment", "Nothing was written over it; look at how it stands, then repeat what is missing."),
             BadHttpRequestException bad => (bad.StatusCode, "The request is not complete", "It ended early, or is not as HTTP has it."),
@@ -34,7 +36,7 @@ internal sealed class FaultLog(ILogger<FaultLog> log, IMeterFactory meters) : IE
                 log.LogError(exception, "Fault {Id} at {Method} {Path} of account {Account}", httpContext.TraceIdentifier, request.Method, path, account);
                 break;
             case StatusCodes.Status503ServiceUnavailable:
-                log.LogWarning("The database does not answer: {Method} {Path} of account {Account}: {Why}", request.Method, path, account, exception.GetBaseException().Message);
+                log.LogWarning("The database does not answer, or not in time: {Method} {Path} of account {Account}: {Why}", request.Method, path, account, exception.GetBaseException().Message);
                 break;
             default:
                 log.LogInformation("A request that was refused: {Method} {Path}: {Why}", request.Method, path, exception.Message);

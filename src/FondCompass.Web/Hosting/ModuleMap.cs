@@ -14,8 +14,10 @@ public sealed class ModuleMap(IEnumerable<EndpointDataSource> endpoints)
 {
     private readonly Lazy<string> _json = new(() => Map(endpoints));
 
-    /// <summary>What stands between the tags.</summary>
     public string Json => _json.Value;
+
+    /// <summary>What stands between the tags.</summary>
+    public BuiltMarkup Markup => BuiltMarkup.OfModules(this);
 
     /// <summary>As the policy's script source names it.</summary>
     public string Hash => $"'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(Json)))}'";

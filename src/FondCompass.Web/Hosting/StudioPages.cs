@@ -6,7 +6,10 @@ namespace FondCompass.Web.Hosting;
 internal static class StudioPages
 {
     /// <summary>Largest form that is read: a script of 256 KiB, URL-encoded, and room to spare.</summary>
-    private const long LargestForm = 1024 * 1024;
+    public const long LargestForm = 1024 * 1024;
+
+    /// <summary>Fields of one form at the most; the longest of ours has some two hundred.</summary>
+    public const int MostFields = 1024;
 
     public static void AddStudioPages(this WebApplicationBuilder builder)
     {
@@ -18,6 +21,8 @@ internal static class StudioPages
         {
             options.Conventions.AuthorizeFolder("/");
             options.Conventions.AllowAnonymousToPage("/SignIn");
+            options.Conventions.AllowAnonymousToPage("/SignInCode");
+            options.Conventions.AllowAnonymousToPage("/NewAddress");
             options.Conventions.AllowAnonymousToPage("/Password");
             options.Conventions.AllowAnonymousToPage("/NewPassword");
             options.Conventions.AllowAnonymousToPage("/Status");
@@ -31,11 +36,7 @@ internal static class StudioPages
         builder.Services.Configure<RouteOptions>(options => options.LowercaseUrls = true);
         // Pages carry no secret that a stranger's words stand beside: tokens are made anew for every answer.
         builder.Services.AddResponseCompression(options => options.EnableForHttps = true);
-        builder.Services.AddAntiforgery(options =>
-        {
-            options.HeaderName = "X-Fond-Token";
-            options.Cookie.Name = "fond-token";
-        });
+        builder.Services.AddAntiforgery(options => options.HeaderName = "X-Fond-Token");
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new KnownHandlers()));
         builder.Services.Configure<MvcOptions>(options => options.ModelBinderProviders.Insert(0, new WholeText()));

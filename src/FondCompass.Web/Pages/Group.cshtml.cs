@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
@@ -13,7 +14,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>What one group is, what it knows, and what it has danced.</summary>
-public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonEvents events, LessonDesk desk) : PageModel
+public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk desk, InstructorClock clock) : PageModel
 {
     /// <summary>Most dancers a group has.</summary>
     private const int MostDancers = 5000;
@@ -33,6 +34,9 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonEvents e
 
     /// <summary>Each step of the lessons held, those kept least first.</summary>
     public IReadOnlyList<StepState> Steps { get; private set; } = [];
+
+    /// <summary>Dances that are listed at the most; those kept least come first.</summary>
+    public const int MostListed = 60;
 
     /// <summary>Lessons that are plotted at the most.</summary>
     private const int MostPlotted = 24;
@@ -91,25 +95,27 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonEvents e
             return false;
         }
 
-        Group = group;
+        await desk.Settle(cancel);
+        // Read anew: what it learned may just have been worked out.
+        Group = group = (await book.Group(id, cancel))!;
         Held = await book.HeldWith(id, cancel);
         var titles = await shelf.Titles([.. Held.SelectMany(l => l.Dances).Distinct()], cancel);
-        var today = DateOnly.FromDateTime(DateTime.UtcNow);
+        var today = clock.Today;
         Danced = Held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).GroupBy(d => d.Dance, d => d.Lesson).Where(g => titles.ContainsKey(g.Key)).Select(g =>
         {
             var days = g.OrderBy(l => l.Date).ToList();
             return (g.Key, titles[g.Key], days.Count, days[^1].Date, days.Max(d => d.HeldOf(g.Key)?.RatePercent ?? 0), kept: TaughtClass.KeptOf(g.Key, days, today));
         }).OrderBy(d => d.kept ?? -1).ToList();
         var lexicon = await shelf.Lexicon(cancel);
-        var scripts = await shelf.FindAll([.. Danced.Select(d => d.Id)], cancel);
-        Due = scripts.AsParallel().WithCancellation(cancel).ToDictionary(d => d.Key, IReadOnlyList<(string, double?)> (d) =>
-            [.. TaughtClass.DaysOf(d.Key, Core.Analysis.Of(d.Value.Script, lexicon), lexicon, Held).Where(l => l.Days.Count > 0)
+        var lines = await shelf.LinesOf([.. titles.Keys], cancel);
+        var ofDance = Held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).ToLookup(l => l.Dance, l => l.Lesson);
+        Due = lines.ToDictionary(d => d.Key, IReadOnlyList<(string, double?)> (d) =>
+            [.. TaughtClass.DaysOf(d.Key, d.Value, ofDance[d.Key]).Where(l => l.Days.Count > 0)
                 .Select(l => (l.Name, Kept: l.KeptOn(today))).Where(l => l.Kept is null or < Memory.Due).OrderBy(l => l.Kept ?? -1)]);
-        Steps = await TaughtClass.StepsOf(Held, shelf, lexicon, cancel);
-        var told = await events.OfGroup(id, cancel);
+        Steps = TaughtClass.StepsOf(Held, lines, today);
         Progress = [.. Held.Take(MostPlotted).Reverse().Select(l => new LessonPoint(
             l.Id, l.Date, string.Join(", ", l.Dances.Select(d => titles.GetValueOrDefault(d, "a deleted dance"))), l.Dances.Max(d => l.HeldOf(d)?.RatePercent ?? 0), l.Dances.Sum(d => l.HeldOf(d)?.WeakLines.Length ?? 0), l.Minutes,
-            told.Contains(l.Id) ? HallLog.Of(told[l.Id].Select(EventWords.Read).OfType<LessonEvent>()).Seconds / 60 : null))];
+            l.Times is { Length: > 0 } times && LessonTimes.Read(times) is { } took ? took.Seconds / 60 : null))];
         var (walks, gathers) = await desk.TimesOf(id, cancel);
         var typed = TaughtClass.TypedPaceOf(group);
         Pace =

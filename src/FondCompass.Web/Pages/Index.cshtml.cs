@@ -1,3 +1,4 @@
+using FondCompass.Core.Days;
 using FondCompass.Data;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
@@ -9,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>The shelf: all dances with what was computed of them, and tonight's lesson.</summary>
-public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks desks) : PageModel
+public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks desks, InstructorClock clock) : PageModel
 {
     private const string FirstScript = "title \nstart weight L facing 12\ntempo 112\nintro 16\n\npart A\n";
 
@@ -45,8 +46,11 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
 
     public string TonightDance { get; private set; } = "";
 
-    /// <summary>The lesson in which each dance was last danced.</summary>
-    public IReadOnlyDictionary<Guid, LessonRecord> Last { get; private set; } = new Dictionary<Guid, LessonRecord>();
+    /// <summary>When each dance of this page was last danced, and with whom.</summary>
+    public IReadOnlyDictionary<Guid, LastDanced> Last { get; private set; } = new Dictionary<Guid, LastDanced>();
+
+    /// <summary>The date on the instructor's calendar.</summary>
+    public DateOnly Today => clock.Today;
 
     public static readonly IReadOnlyList<(DancedSince Value, string Words)> DancedWords =
         [(DancedSince.Whenever, "whenever"), (DancedSince.InTheLastMonth, "in the last month"), (DancedSince.NotForAMonth, "not for a month"), (DancedSince.NotForThreeMonths, "not for three months"), (DancedSince.Never, "never")];
@@ -58,8 +62,9 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
     ];
 
     /// <summary>A day as one says it: today, yesterday, a date with its year where it is not this one.</summary>
-    public static string Day(DateOnly date) => (DateOnly.FromDateTime(DateTime.UtcNow).DayNumber - date.DayNumber) switch
+    public static string Day(DateOnly date, DateOnly today) => (today.DayNumber - date.DayNumber) switch
     {
+        -1 => "tomorrow",
         0 => "today",
         1 => "yesterday",
         < 300 => $"{date:d MMM}",
@@ -87,13 +92,11 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
         Groups = await book.Groups(cancel);
         (Bin, InBin) = (Math.Clamp(Bin, 1, 1000), await shelf.CountDeleted(cancel));
         Binned = await shelf.Deleted((Bin - 1) * DanceShelf.BinSize, cancel);
-        var today = DateOnly.FromDateTime(DateTime.UtcNow);
-        Tonight = await book.Tonight(today, cancel);
+        Tonight = await book.Tonight(Today, cancel);
         if (Tonight is not null)
         {
-            var dance = await shelf.Find(Tonight.DanceId, cancel);
-            Tonight = dance is { DeletedAt: null } ? Tonight : null;
-            TonightDance = dance?.Title ?? "";
+            TonightDance = (await shelf.Titles([Tonight.DanceId], cancel)).GetValueOrDefault(Tonight.DanceId, "");
+            Tonight = TonightDance.Length > 0 ? Tonight : null;
         }
     }
 
@@ -108,7 +111,7 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
         var wish = Asked.Wish(Query);
         Dances = await shelf.SearchFor(wish, cancel);
         Found = Dances.Count < DanceShelf.PageSize && wish.Skip == 0 ? Dances.Count : await shelf.Count(wish, cancel);
-        Last = await book.LastHeld(cancel);
+        Last = await book.LastHeld([.. Dances.Select(d => d.Id)], cancel);
     }
 
     public async Task<IActionResult> OnPostNew(CancellationToken cancel)

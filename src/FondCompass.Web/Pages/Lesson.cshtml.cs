@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
@@ -11,7 +12,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>A lesson that is held or was: the plan it was held with beside what happened, and what that says of the next.</summary>
-public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents events, LessonDesk desk) : PageModel
+public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents events, LessonDesk desk, InstructorClock clock) : PageModel
 {
     /// <summary>Most dancers that anybody counts.</summary>
     private const int MostHeads = 5000;
@@ -49,8 +50,28 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
 
     public string TitleOf(string block) => Blocks.FirstOrDefault(b => b.Id == block)?.Title ?? block;
 
+    /// <summary>Marks and notes on one page.</summary>
+    public const int ToldOnPage = 40;
+
+    /// <summary>A page of marks and notes, from 1.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int Sheet { get; set; } = 1;
+
+    /// <summary>Marks, then notes, that hold; a page of them.</summary>
+    public IReadOnlyList<LessonEvent> Told { get; private set; } = [];
+
+    public int ToldCount => Log.Marks.Count + Log.Notes.Count;
+
+    /// <summary>Moves that were called live, the first of them, and how many more there were.</summary>
+    public (IReadOnlyList<string> First, int More) Calls => ([.. Log.Calls.Take(ToldOnPage)], Math.Max(0, Log.Calls.Count - ToldOnPage));
+
     public async Task<IActionResult> OnGet(CancellationToken cancel)
     {
+        if (await book.Find(Id, cancel) is { IsLogDue: true })
+        {
+            await desk.Reckon(Id, cancel);
+        }
+
         if (await book.Find(Id, cancel) is not { } lesson)
         {
             return NotFound();
@@ -105,17 +126,15 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
             return NotFound();
         }
 
-        var now = DateTimeOffset.UtcNow.ToUnixTimeMilliseconds() / 1000.0;
+        var now = clock.Now.ToUnixTimeMilliseconds() / 1000.0;
         var (record, problem) = EventWords.Take(more(new SentEvent { Id = Guid.CreateVersion7(), Board = Guid.CreateVersion7(), Number = 1, Opened = now, Since = 0, Kind = EventWords.Of(kind) }));
-        if (record is null || await events.Keep(Id, [record], cancel) is not true)
+        if (record is null || await desk.Tell(Id, [record], cancel) is EventsKept.TooMany or EventsKept.NoLesson)
         {
             Problem = problem.Length > 0 ? problem : "This lesson has more events than are kept; nothing was added.";
             await Load(lesson, cancel);
             return Page();
         }
 
-        // What was kept is reckoned, whoever waits for it.
-        await desk.Reckon(lesson, CancellationToken.None);
         return Redirect($"/lessons/{Id}");
     }
 
@@ -129,6 +148,8 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         var told = await events.Of(Id, cancel);
         HasEvents = told.Count > 0;
         Log = HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>());
+        Sheet = Math.Clamp(Sheet, 1, Math.Max(1, (ToldCount + ToldOnPage - 1) / ToldOnPage));
+        Told = [.. Log.Marks.Concat(Log.Notes).Skip((Sheet - 1) * ToldOnPage).Take(ToldOnPage)];
         var others = (await book.HeldWith(lesson.GroupId, cancel)).Where(l => l.Id != Id).ToList();
         Before = others.FirstOrDefault(l => l.DanceId == lesson.DanceId && l.HeldPlan is not null && (l.Date < lesson.Date || (l.Date == lesson.Date && l.Id < lesson.Id)))?.Id;
         if (Guid.TryParse(Request.Query["beside"], out var other) && others.Find(l => l.Id == other) is { } beside)
@@ -151,9 +172,9 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         foreach (var (id, place) in here)
         {
             var analysis = Core.Analysis.WhileWaited(records[id].Script, lexicon, cancel);
-            next.Add((records[id].Title, TaughtClass.NextOf(id, analysis, lexicon, held, Lesson, (part, line) => SpentOn(place, part, line))));
+            next.Add((records[id].Title, TaughtClass.NextOf(id, LoggedLine.Of(analysis, lexicon), held, Lesson, (part, line) => SpentOn(place, part, line))));
             // What was taught is recalled, and what is new begins behind it.
-            var lines = TaughtClass.LoggedLines(analysis).ToList();
+            var lines = LoggedLine.Patterns(analysis).ToList();
             var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), DancePage.UsualTempo)
                 .TakeWhile(b => lines.FindIndex(l => l.Pattern.Part.Name == b.Part && l.Line.Number == b.Line) is >= 0 and var at && at < Lesson.HeldOf(id)!.ReachedLine).Count();
             if (next[^1].Item2.GoOn is not null && taught > 0)

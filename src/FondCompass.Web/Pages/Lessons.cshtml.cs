@@ -1,12 +1,15 @@
+using System.Globalization;
+using FondCompass.Core.Days;
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
 /// <summary>All lessons, planned and held, newest first; and those that were taken out.</summary>
-public sealed class LessonsModel(LessonBook book, DanceShelf shelf) : PageModel
+public sealed class LessonsModel(LessonBook book, DanceShelf shelf, LessonDesk desk, InstructorClock clock) : PageModel
 {
     public IReadOnlyList<LessonRecord> All { get; private set; } = [];
 
@@ -19,14 +22,26 @@ public sealed class LessonsModel(LessonBook book, DanceShelf shelf) : PageModel
 
     public int Count { get; private set; }
 
+    /// <summary>The lessons of this page by weeks, as the instructor's begin, the latest first.</summary>
+    public IEnumerable<(string Week, IReadOnlyList<LessonRecord> Lessons)> Weeks => All.GroupBy(l => clock.WeekOf(l.Date)).Select(w => (WordsOf(w.Key), (IReadOnlyList<LessonRecord>)[.. w]));
+
     public async Task OnGet(int? sheet, CancellationToken cancel)
     {
+        await desk.Settle(cancel);
         Count = await book.CountOf(null, cancel);
         Number = Math.Clamp(sheet ?? 1, 1, Math.Max(1, (Count + LessonBook.PageSize - 1) / LessonBook.PageSize));
         All = await book.Lessons(null, (Number - 1) * LessonBook.PageSize, cancel);
         TakenOut = await book.TakenOut(cancel);
         Dances = await shelf.Titles([.. All.Concat(TakenOut).SelectMany(l => l.Dances).Distinct()], cancel);
     }
+
+    private string WordsOf(DateOnly week) => ((week.DayNumber - clock.WeekOf(clock.Today).DayNumber) / 7) switch
+    {
+        0 => "This week",
+        1 => "Next week",
+        -1 => "Last week",
+        _ => $"Week of {week.ToString(week.Year == clock.Today.Year ? "d MMMM" : "d MMMM yyyy", CultureInfo.InvariantCulture)}",
+    };
 
     public async Task<IActionResult> OnPostTakeOut(Guid id, CancellationToken cancel) => await book.TakeOut(id, cancel) ? Redirect("/lessons#taken-out") : NotFound();
 

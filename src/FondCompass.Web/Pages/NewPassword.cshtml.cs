@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>Choosing a password by the key of a letter: a new one for an account, or the first of a new account.</summary>
-public sealed class NewPasswordModel(Door door, Doorkey keys) : PageModel
+public sealed class NewPasswordModel(Door door, AccountMatters matters, Doorkey keys) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string? Key { get; set; }
@@ -25,7 +25,13 @@ public sealed class NewPasswordModel(Door door, Doorkey keys) : PageModel
 
         Email = email;
         Problem = CommonPasswords.Problem(fresh ?? "", email)
-            ?? (account is not null ? await door.Change(account, fresh!, "chose a new password by a letter") : await door.Begin(email, fresh!));
-        return Problem is null ? LocalRedirect("/") : Page();
+            ?? (account is not null ? await matters.ChangePassword(account, fresh!, "chose a new password by a letter") : await door.Begin(email, fresh!, stays: false));
+        if (Problem is not null)
+        {
+            return Page();
+        }
+
+        // A letter stands for the password, not for the second factor.
+        return account is not null && (await door.ByPassword(account, "signed in by a letter", stays: false)).NeedsCode ? LocalRedirect("/sign-in/code") : LocalRedirect("/");
     }
 }

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>An instructor's own steps, names and meanings, and which dances a change of them would change.</summary>
-public sealed class OwnWordsModel(WordBook words, TypingDesks desks) : PageModel
+public sealed class OwnWordsModel(WordBook words, FondCompassContext context, CatchUp catchUp, TypingDesks desks) : PageModel
 {
     public WordsRecord Stored { get; private set; } = new();
 
@@ -17,7 +17,14 @@ public sealed class OwnWordsModel(WordBook words, TypingDesks desks) : PageModel
 
     public IReadOnlyList<string> Problems { get; private set; } = [];
 
-    public IReadOnlyList<ChangedDance> Changes { get; private set; } = [];
+    /// <summary>What was looked through by now of the dances in which a changed name stands.</summary>
+    public WordsLook Found { get; private set; } = new([], 0, 0, null);
+
+    /// <summary>Changed dances that were found before this look, in the same row of looks.</summary>
+    public int Before { get; private set; }
+
+    /// <summary>Dances that are not yet described by the words that are saved.</summary>
+    public int Waiting { get; private set; }
 
     /// <summary>Saved meanwhile by another tab.</summary>
     public string? Theirs { get; private set; }
@@ -41,6 +48,21 @@ public sealed class OwnWordsModel(WordBook words, TypingDesks desks) : PageModel
         return Partial("_OwnWords", this);
     }
 
+    /// <summary>The next dances of a look that is too long for one answer; who leaves the page asks for no more.</summary>
+    public async Task<IActionResult> OnPostMore(string? text, Guid after, int before, CancellationToken cancel)
+    {
+        (Stored, Text, Before) = (await words.Stored(cancel), text ?? "", Math.Max(0, before));
+        Found = Text.Length > WordBook.LargestText ? Found : await words.Look(Text, after, cancel);
+        return Partial("_OwnWordsFound", this);
+    }
+
+    /// <summary>How far the dances are described by the words that were saved.</summary>
+    public async Task<IActionResult> OnGetProgress(CancellationToken cancel)
+    {
+        Waiting = await words.Waiting(cancel);
+        return Partial("_OwnWordsWaiting", this);
+    }
+
     public async Task<IActionResult> OnPostSave(string? text, int version, CancellationToken cancel)
     {
         Text = text ?? "";
@@ -56,6 +78,13 @@ public sealed class OwnWordsModel(WordBook words, TypingDesks desks) : PageModel
         IsSaved = saved;
         desks.Clear(User.OwnerId());
         Theirs = saved ? null : current.Text;
+        if (saved)
+        {
+            // A few are done at once, the rest behind the page.
+            await StaleDances.Describe(context, User.OwnerId(), cancel);
+            catchUp.Call();
+        }
+
         await Look(cancel);
         return Page();
     }
@@ -69,6 +98,7 @@ public sealed class OwnWordsModel(WordBook words, TypingDesks desks) : PageModel
         }
 
         Problems = WordBook.Read(Text).Findings.Select(f => $"Row {f.Place.Row}: {f.Message}").ToList();
-        Changes = await words.Changes(Text, cancel);
+        Found = await words.Look(Text, null, cancel);
+        Waiting = await words.Waiting(cancel);
     }
 }

@@ -20,5 +20,5 @@ public sealed class PasswordModel(Door door) : PageModel
     {
     }
 
-    public void OnPost() => (Problem, Said) = door.SendLetter(Email);
+    public async Task OnPost() => (Problem, Said) = await door.SendLetter(Email);
 }

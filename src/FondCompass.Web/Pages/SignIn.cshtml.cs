@@ -1,15 +1,13 @@
 using FondCompass.Core;
-using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
 using FondCompass.Web.Drawing;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
 /// <summary>Signing in and out, making an account, and the one button into the demo studio.</summary>
-public sealed class SignInModel(Door door, SignInManager<Instructor> signIn) : PageModel
+public sealed class SignInModel(Door door) : PageModel
 {
     /// <summary>An eight as the count ruler draws it, to show what this is.</summary>
     public static RulerLine Eight { get; } = RulerDrawing.Draw(Analysis.Of(
@@ -29,6 +27,10 @@ public sealed class SignInModel(Door door, SignInManager<Instructor> signIn) : P
     [BindProperty(SupportsGet = true)]
     public string? ReturnUrl { get; set; }
 
+    /// <summary>To stay signed in for a month after each use, instead of for an evening.</summary>
+    [BindProperty]
+    public bool Stays { get; set; }
+
     public string? Problem { get; private set; }
 
     public string? Said { get; private set; }
@@ -47,19 +49,25 @@ public sealed class SignInModel(Door door, SignInManager<Instructor> signIn) : P
         return User.Identity?.IsAuthenticated == true ? LocalRedirect(Onward) : Page();
     }
 
-    public async Task<IActionResult> OnPostIn() => (Problem = await door.In(Email, Password)) is null ? LocalRedirect(Onward) : Page();
+    public async Task<IActionResult> OnPostIn() => Through(await door.In(Email, Password, Stays));
 
     public async Task<IActionResult> OnPostNew()
     {
-        (Problem, Said) = await door.New(Email, Password);
-        return Problem is null && Said is null ? LocalRedirect(Onward) : Page();
+        (var entrance, Said) = await door.New(Email, Password, Stays);
+        return Said is null ? Through(entrance) : Page();
+    }
+
+    private IActionResult Through(Entrance entrance)
+    {
+        Problem = entrance.Problem;
+        return Problem is not null ? Page() : entrance.NeedsCode ? LocalRedirect($"/sign-in/code{QueryString.Create("ReturnUrl", Onward)}") : LocalRedirect(Onward);
     }
 
     public async Task<IActionResult> OnPostDemo() => await door.Demo() ? LocalRedirect(Onward) : NotFound();
 
     public async Task<IActionResult> OnPostOut()
     {
-        await signIn.SignOutAsync();
+        await door.Out();
         return LocalRedirect("/sign-in");
     }
 }

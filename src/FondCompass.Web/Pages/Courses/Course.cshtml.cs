@@ -1,14 +1,16 @@
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Days;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Pages.Dances;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages.Courses;
 
 /// <summary>One course as a table of weeks and dances, to be altered by hand, and its lessons.</summary>
-public sealed class CourseModel(LessonBook book, DanceShelf shelf) : PageModel
+public sealed class CourseModel(LessonBook book, DanceShelf shelf, LessonDesk desk, InstructorClock clock) : PageModel
 {
     public CourseTable Table { get; private set; } = null!;
 
@@ -161,7 +163,7 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf) : PageModel
         }
 
         var events = Table.Plan.Weeks.Where(w => w.Dances.Count > 0).Select(w => PlanCalendar.Event(
-            w.Plan, string.Join(", ", w.Dances.Where(d => w.Cells[d] is { New: > 0 } or { RecapSeconds: > 0 }).Select(d => Table.Dances[d].Title)), Course.Group, Course.DayOf(w.Number), $"{id}-{w.Number}"));
+            w.Plan, string.Join(", ", w.Dances.Where(d => w.Cells[d] is { New: > 0 } or { RecapSeconds: > 0 }).Select(d => Table.Dances[d].Title)), Course.Group, Course.DayOf(w.Number), $"{id}-{w.Number}", clock));
         return File(PlanCalendar.Written(events), "text/calendar; charset=utf-8", "course.ics");
     }
 
@@ -172,7 +174,7 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf) : PageModel
             return Redirect($"/courses/{id}");
         }
 
-        Table = await CourseTable.Of(Course, shelf, book, cancel);
+        Table = await CourseTable.Of(Course, shelf, book, clock, cancel);
         return Partial("Courses/_CourseTable", this);
     }
 
@@ -183,10 +185,11 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf) : PageModel
             return false;
         }
 
-        Table = await CourseTable.Of(course, shelf, book, cancel);
+        await desk.Settle(cancel);
+        Table = await CourseTable.Of(course, shelf, book, clock, cancel);
         Lessons = await book.LessonsOf(id, cancel);
         Groups = [.. (await book.Groups(cancel)).Where(g => !g.Archived || g.Id == course.GroupId)];
-        Titles = [.. (await shelf.Search(null, cancel)).Select(d => d.Title).Distinct()];
+        Titles = [.. (await shelf.FirstTitles(cancel)).Select(d => d.Title).Distinct()];
         return true;
     }
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
 using FondCompass.Data;
@@ -47,7 +48,7 @@ public sealed record CourseTable(CourseRecord Record, IReadOnlyList<(Guid Id, st
         .Where(s => s.Key.Week < weeks && s.Key.Dance < before.Count && now.Contains(before[s.Key.Dance]))
         .Aggregate("", (kept, s) => With(kept, s.Key.Week + 1, now.IndexOf(before[s.Key.Dance]), s.Value));
 
-    public static async Task<CourseTable> Of(CourseRecord course, DanceShelf shelf, LessonBook book, CancellationToken cancel)
+    public static async Task<CourseTable> Of(CourseRecord course, DanceShelf shelf, LessonBook book, InstructorClock clock, CancellationToken cancel)
     {
         var lexicon = await shelf.Lexicon(cancel);
         var (ids, dances) = (new List<(Guid, string)>(), new List<LessonDance>());
@@ -61,7 +62,8 @@ public sealed record CourseTable(CourseRecord Record, IReadOnlyList<(Guid Id, st
         // Places in what is settled are those of all its dances; one that is deleted takes its settled weeks with it.
         var places = course.Dances.Select(d => ids.FindIndex(i => i.Item1 == d)).ToList();
         var settled = Settled(course.Settled).Where(s => s.Key.Dance < places.Count && places[s.Key.Dance] >= 0).ToDictionary(s => (s.Key.Week, places[s.Key.Dance]), s => s.Value);
-        var log = await TaughtClass.StepsOf(await book.HeldWith(course.GroupId, cancel), shelf, lexicon, cancel);
+        var held = await book.HeldWith(course.GroupId, cancel);
+        var log = TaughtClass.StepsOf(held, await shelf.LinesOf([.. held.SelectMany(l => l.Dances).Distinct()], cancel), clock.Today);
         var plan = CoursePlanner.Plan(Brief(course, dances, lexicon, log) with { Settled = settled });
         return new CourseTable(course, ids, course.Dances.Length - ids.Count, plan);
     }

@@ -1,3 +1,4 @@
+using FondCompass.Core.Days;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
@@ -6,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages.Courses;
 
 /// <summary>All courses, and a new one.</summary>
-public sealed class IndexModel(LessonBook book, DanceShelf shelf) : PageModel
+public sealed class IndexModel(LessonBook book, DanceShelf shelf, InstructorClock clock) : PageModel
 {
     public IReadOnlyList<CourseRecord> All { get; private set; } = [];
 
@@ -23,7 +24,7 @@ public sealed class IndexModel(LessonBook book, DanceShelf shelf) : PageModel
     {
         await Load(cancel);
         var usual = Groups.FirstOrDefault(g => g.Id == group) ?? (Groups.Count > 0 ? Groups[0] : null);
-        Asked = new CourseAsked { Group = usual?.Id ?? default, Weeks = "8", Minutes = $"{usual?.LessonMinutes ?? 60}", First = DateOnly.FromDateTime(DateTime.UtcNow).AddDays(7).ToString("yyyy-MM-dd") };
+        Asked = new CourseAsked { Group = usual?.Id ?? default, Weeks = "8", Minutes = $"{usual?.LessonMinutes ?? 60}", First = clock.Today.AddDays(7).ToString("yyyy-MM-dd") };
     }
 
     public async Task<IActionResult> OnPost(CancellationToken cancel)
@@ -38,6 +39,6 @@ public sealed class IndexModel(LessonBook book, DanceShelf shelf) : PageModel
     {
         All = await book.Courses(cancel);
         Groups = [.. (await book.Groups(cancel)).Where(g => !g.Archived)];
-        Titles = [.. (await shelf.Search(null, cancel)).Select(d => d.Title).Distinct()];
+        Titles = [.. (await shelf.FirstTitles(cancel)).Select(d => d.Title).Distinct()];
     }
 }

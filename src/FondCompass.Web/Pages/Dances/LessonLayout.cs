@@ -1,3 +1,4 @@
+using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
 using FondCompass.Data;
@@ -51,7 +52,7 @@ public sealed class LessonLayout
     /// <param name="first">The dance the lesson begins with, and its id.</param>
     /// <param name="lesson">The lesson itself, once it is held: what is logged of it does not change what it was planned from.</param>
     public static async Task<LessonLayout> Of(
-        (Guid Id, LessonDance Dance) first, PlanAsked asked, GroupRecord? group, DanceShelf shelf, LessonBook book, TrackBook tracks, Guid? lesson, CancellationToken cancel)
+        (Guid Id, LessonDance Dance) first, PlanAsked asked, GroupRecord? group, DanceShelf shelf, LessonBook book, TrackBook tracks, Guid? lesson, InstructorClock clock, CancellationToken cancel)
     {
         var lexicon = await shelf.Lexicon(cancel);
         var (taught, also) = (new List<LessonDance> { first.Dance }, new List<(Guid Id, string Title)>());
@@ -72,19 +73,20 @@ public sealed class LessonLayout
         }
 
         IReadOnlyList<LessonRecord> held = group is null ? [] : [.. (await book.HeldWith(group.Id, cancel)).Where(l => l.Id != lesson)];
-        var steps = await TaughtClass.StepsOf(held, shelf, lexicon, cancel);
+        var lines = await shelf.LinesOf([.. held.SelectMany(l => l.Dances).Distinct()], cancel);
+        var steps = TaughtClass.StepsOf(held, lines, clock.Today);
         var knowledge = TaughtClass.KnowledgeOf(group, lexicon, steps);
         List<Guid> here = [first.Id, .. also.Select(d => d.Id)];
-        taught = [.. taught.Select((d, i) => d with { Logged = TaughtClass.LinesOf(here[i], d.Analysis, held) })];
+        taught = [.. taught.Select((d, i) => d with { Logged = TaughtClass.LinesOf(here[i], LoggedLine.Of(d.Analysis, lexicon), held) })];
         // Planned for somebody else it is no week of the course.
         if (asked.Week is var (id, week) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
         {
-            var before = (await CourseTable.Of(course, shelf, book, cancel)).Known(week, here);
+            var before = (await CourseTable.Of(course, shelf, book, clock, cancel)).Known(week, here);
             return new LessonLayout(lexicon, group, knowledge, taught, also, course, before) { All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. before.Select(d => ((Guid?)null, d))], Steps = steps, LeftOut = leftOut };
         }
 
         var known = await Known(held, here, dance =>
-            LessonPlanner.TeachingSeconds(dance, asked.Over(SuggestedFor(first.Dance, group).Way), knowledge, TaughtClass.PaceOf(group)), shelf, tracks, lexicon, cancel);
+            LessonPlanner.TeachingSeconds(dance, asked.Over(SuggestedFor(first.Dance, group).Way), knowledge, TaughtClass.PaceOf(group)), shelf, tracks, lexicon, clock.Today, cancel);
         return new LessonLayout(lexicon, group, knowledge, taught, also, null, [.. known.Select(k => k.Dance)])
         {
             All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. known.Select(k => ((Guid?)k.Id, k.Dance))],
@@ -123,9 +125,8 @@ public sealed class LessonLayout
 
     /// <summary>What this group has danced clean before, those least kept first. What no lesson reached the end of comes back as far as it was reached, and fills nothing.</summary>
     private static async Task<IReadOnlyList<(Guid Id, LessonDance Dance)>> Known(
-        IReadOnlyList<LessonRecord> held, List<Guid> here, Func<LessonDance, double> spent, DanceShelf shelf, TrackBook tracks, StepLexicon lexicon, CancellationToken cancel)
+        IReadOnlyList<LessonRecord> held, List<Guid> here, Func<LessonDance, double> spent, DanceShelf shelf, TrackBook tracks, StepLexicon lexicon, DateOnly today, CancellationToken cancel)
     {
-        var today = DateOnly.FromDateTime(DateTime.UtcNow);
         var danced = held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).Where(d => !here.Contains(d.Dance)).GroupBy(d => d.Dance, d => d.Lesson)
             .Select(g => (Dance: g.Key, Kept: TaughtClass.KeptOf(g.Key, g, today), Lessons: g.ToList())).Where(d => d.Kept is not null).OrderBy(d => d.Kept).Take(MostKnown).ToList();
         var records = await shelf.FindAll([.. danced.Select(d => d.Dance)], cancel);
@@ -135,7 +136,7 @@ public sealed class LessonLayout
             var dance = await TaughtClass.FittedOf(records[id], "", lexicon, tracks, cancel);
             // A dance beside another of which nobody said how far it went counts as danced whole.
             var reached = lessons.Max(l => l.HeldOf(id)?.ReachedLine ?? int.MaxValue);
-            dance = dance with { Until = reached < TaughtClass.LoggedLines(dance.Analysis).Count ? reached : null };
+            dance = dance with { Until = reached < LoggedLine.Patterns(dance.Analysis).Count ? reached : null };
             known.Add((id, dance with { IsKnown = true, Kept = kept!.Value, Learned = reached == 0 ? [] : [new Learned(kept.Value, spent(dance))] }));
         }
 

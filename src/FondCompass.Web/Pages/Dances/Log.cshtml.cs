@@ -1,11 +1,14 @@
+using FondCompass.Core.Days;
+using FondCompass.Core.Lessons;
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
 
 /// <summary>Logging: how far the class got, at what rate, where it broke down; and the lessons so far.</summary>
-public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks) : DancePage(shelf)
+public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonDesk desk, InstructorClock clock) : DancePage(shelf)
 {
     /// <summary>The tempo ladder in percent; 0 is walked without tempo.</summary>
     public static readonly IReadOnlyList<int> Rates = [0, 60, 75, 90, 100];
@@ -21,11 +24,20 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
     public string PlannedFor { get; private set; } = "";
 
     /// <summary>The lesson of today with this dance that is logged already; null for none.</summary>
-    public LessonRecord? Logged => Past.FirstOrDefault(l => l.Held && l.HeldPlan is not null && l.Date == DateOnly.FromDateTime(DateTime.UtcNow));
+    public LessonRecord? Logged => _latest.FirstOrDefault(l => l.Held && l.HeldPlan is not null && l.Date == clock.Today);
 
     public IReadOnlyList<GroupRecord> Groups { get; private set; } = [];
 
-    /// <summary>The latest lessons with this dance.</summary>
+    /// <summary>Lessons on one page of them.</summary>
+    public const int PageSize = 20;
+
+    private IReadOnlyList<LessonRecord> _latest = [];
+
+    /// <summary>A page of the lessons with this dance, from 1.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int Sheet { get; set; } = 1;
+
+    /// <summary>The lessons with this dance on the page that is open, the latest first.</summary>
     public IReadOnlyList<LessonRecord> Past { get; private set; } = [];
 
     public int PastCount { get; private set; }
@@ -42,15 +54,15 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
     public string Note { get; private set; } = "";
 
     /// <summary>What the last lesson says about the next.</summary>
-    public string? NextTime => Past.FirstOrDefault(l => l.Held && l.HeldOf(Id) is not null) is { } last
-        ? TaughtClass.NextOf(Id, Analysis, Lexicon, Past.Where(l => l.GroupId == last.GroupId), last).Words : null;
+    public string? NextTime => _latest.FirstOrDefault(l => l.Held && l.HeldOf(Id) is not null) is { } last
+        ? TaughtClass.NextOf(Id, LoggedLine.Of(Analysis, Lexicon), _latest.Where(l => l.GroupId == last.GroupId), last).Words : null;
 
     public async Task OnGet(CancellationToken cancel)
     {
         await Load(cancel);
         var planned = await book.Planned(Id, cancel);
-        GroupName = planned?.Group?.Name ?? (Past.Count > 0 ? Past[0].Group!.Name : Groups.Count > 0 ? Groups[0].Name : "");
-        Date = DateOnly.FromDateTime(DateTime.UtcNow).ToString("yyyy-MM-dd");
+        GroupName = planned?.Group?.Name ?? (_latest.Count > 0 ? _latest[0].Group!.Name : Groups.Count > 0 ? Groups[0].Name : "");
+        Date = clock.Today.ToString("yyyy-MM-dd");
     }
 
     public async Task<IActionResult> OnPost(string? group, string? date, [Bind(Prefix = "")] WentAsked went, WentAsked[] also, string? note, Guid? sent, CancellationToken cancel)
@@ -119,14 +131,18 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
     {
         var asked = PlanAsked.Of(lesson);
         var group = Groups.FirstOrDefault(g => g.Id == lesson.GroupId);
-        var layout = await LessonLayout.Of((Id, Fitted), asked, group, Shelf, book, tracks, lesson.Id, cancel);
+        var layout = await LessonLayout.Of((Id, Fitted), asked, group, Shelf, book, tracks, lesson.Id, clock, cancel);
         return HeldBlock.Written(layout.Plan(asked, lesson.Minutes), group);
     }
 
     private async Task Load(CancellationToken cancel)
     {
+        await desk.Settle(cancel);
         Groups = await book.Groups(cancel);
-        (Past, PastCount) = (await book.Lessons(Id, cancel: cancel), await book.CountOf(Id, cancel));
+        (_latest, PastCount) = (await book.Lessons(Id, cancel: cancel), await book.CountOf(Id, cancel));
+        Sheet = Math.Clamp(Sheet, 1, Math.Max(1, (PastCount + PageSize - 1) / PageSize));
+        var skip = (Sheet - 1) * PageSize;
+        Past = [.. (skip + PageSize <= _latest.Count || _latest.Count == PastCount ? _latest.Skip(skip) : await book.Lessons(Id, skip, cancel)).Take(PageSize)];
         Lines = TaughtClass.LineNames(Analysis);
         Went = new WentAsked { Reached = Lines.Count };
         if (await book.Planned(Id, cancel) is { Also.Length: > 0 } planned)

@@ -1,15 +1,17 @@
 using System.Globalization;
 using FondCompass.Core.Composing;
+using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.WebUtilities;
 
 namespace FondCompass.Web.Pages.Dances;
 
 /// <summary>Planning: the lesson as one column whose height is time, in the instructor's own school.</summary>
-public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook tracks) : DancePage(shelf)
+public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonDesk desk, InstructorClock clock) : DancePage(shelf)
 {
     /// <summary>Titles that are offered for a further dance; any other can be written.</summary>
     private const int MostOffered = 200;
@@ -34,7 +36,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
     /// <summary>The group it is planned for; null for nobody yet.</summary>
     public GroupRecord? Class { get; private set; }
 
-    public DateOnly Date { get; private set; } = DateOnly.FromDateTime(DateTime.UtcNow);
+    public DateOnly Date { get; private set; } = clock.Today;
 
     public LessonRecord? Planned { get; private set; }
 
@@ -171,7 +173,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
             return Page();
         }
 
-        return File(PlanCalendar.Of(Lesson, Layout.Titles, Class, Date, Planned?.Id ?? Id), "text/calendar; charset=utf-8", $"lesson-{Date:yyyy-MM-dd}.ics");
+        return File(PlanCalendar.Of(Lesson, Layout.Titles, Class, Date, Planned?.Id ?? Id, clock), "text/calendar; charset=utf-8", $"lesson-{Date:yyyy-MM-dd}.ics");
     }
 
     public async Task<IActionResult> OnPostKeep(string? group, string? date, Guid? sent, CancellationToken cancel)
@@ -229,6 +231,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
 
     private async Task Load(CancellationToken cancel)
     {
+        await desk.Settle(cancel);
         Groups = await book.Groups(cancel);
         Planned = await book.Planned(Id, cancel);
         Beside = await book.PlannedBeside(Id, cancel);
@@ -242,8 +245,8 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
         GroupName = Class?.Name ?? Planned?.Group?.Name ?? LastTime?.Group?.Name ?? (Groups.Count > 0 ? Groups[0].Name : "");
         Date = Planned?.Date ?? Date;
         await Invite(Request.Query["with"].ToString().Trim(), cancel);
-        Layout = await LessonLayout.Of((Id, Fitted), Asked, Class, Shelf, book, tracks, Planned?.Id, cancel);
-        Offered = [.. (await Shelf.Search(null, cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
+        Layout = await LessonLayout.Of((Id, Fitted), Asked, Class, Shelf, book, tracks, Planned?.Id, clock, cancel);
+        Offered = [.. (await Shelf.FirstTitles(cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
         AddBlock(Request.Query["what"].ToString().Trim());
         Date = Course is not null && Asked.Week is var (_, week) ? Course.DayOf(week) : LessonDay.TryRead(Request.Query["date"], out var asked) ? asked : Date;
         Problem ??= Layout.LeftOut.Count > 0 ? $"{string.Join(", ", Layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonSize.Most} together; teach it in a lesson of its own." : null;

@@ -1,3 +1,4 @@
+using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
 using FondCompass.Data.Records;
 using Ical.Net;
@@ -12,7 +13,7 @@ public static class PlanCalendar
 {
     /// <param name="dances">The dances taught, by their titles.</param>
     /// <param name="lesson">Stays the same for the same lesson, so that one read again takes the place of the one before.</param>
-    public static byte[] Of(LessonPlan plan, string dances, GroupRecord? group, DateOnly day, Guid lesson) => Written([Event(plan, dances, group, day, $"{lesson}")]);
+    public static byte[] Of(LessonPlan plan, string dances, GroupRecord? group, DateOnly day, Guid lesson, InstructorClock clock) => Written([Event(plan, dances, group, day, $"{lesson}", clock)]);
 
     /// <summary>One calendar of several lessons.</summary>
     public static byte[] Written(IEnumerable<CalendarEvent> lessons)
@@ -22,8 +23,9 @@ public static class PlanCalendar
         return System.Text.Encoding.UTF8.GetBytes(new CalendarSerializer().SerializeToString(calendar)!);
     }
 
-    public static CalendarEvent Event(LessonPlan plan, string dances, GroupRecord? group, DateOnly day, string lesson) => new()
+    public static CalendarEvent Event(LessonPlan plan, string dances, GroupRecord? group, DateOnly day, string lesson, InstructorClock clock) => new()
     {
+        DtStamp = new CalDateTime(clock.Now.UtcDateTime),
         Uid = $"{lesson}@fond-compass",
         Summary = $"{group?.Name ?? "Lesson"}: {dances}",
         Description = PlanText.Of(plan, dances, group?.Name),

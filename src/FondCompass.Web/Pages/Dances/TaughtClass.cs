@@ -1,11 +1,9 @@
 using FondCompass.Core;
-using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
-using FondCompass.Core.Tracing;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Api;
@@ -27,39 +25,29 @@ public static class TaughtClass
         return new ClassKnowledge(lexicon, LevelOf(group), [.. knows, .. Logged(Familiarity.Known)], [.. seen, .. Logged(Familiarity.Seen)]);
     }
 
-    /// <summary>Lines of a dance that can be logged at the most.</summary>
-    private const int MostLogged = 64;
-
-    /// <summary>The lines of a dance as they are logged, by their place: parts in the order in which they are danced.</summary>
-    public static IReadOnlyList<(PartTrace Pattern, DanceLine Line)> LoggedLines(Analysis analysis) =>
-        [.. analysis.Trace.Calls.Select(c => c.Stretch.Pattern).Distinct().SelectMany(p => p.Part.Lines.Select(l => (p, l))).Take(MostLogged)];
-
     /// <summary>What the lessons held say of each line of a dance.</summary>
-    public static LineLog LinesOf(Guid dance, Analysis analysis, IEnumerable<LessonRecord> held)
+    public static LineLog LinesOf(Guid dance, IReadOnlyList<LoggedLine> lines, IEnumerable<LessonRecord> held)
     {
         var lessons = held.Select(l => l.HeldOf(dance)).OfType<DanceHeld>().ToList();
-        return new LineLog(LoggedLines(analysis).Select((l, i) => (Key: (l.Pattern.Part.Name, l.Line.Number), Place: i + 1)).DistinctBy(l => l.Key).ToDictionary(
+        return new LineLog(lines.Select((l, i) => (Key: (l.Part, l.Line), Place: i + 1)).DistinctBy(l => l.Key).ToDictionary(
             l => l.Key, l => (lessons.Count(h => h.ReachedLine >= l.Place || h.WeakLines.Contains(l.Place)), lessons.Count(h => h.WeakLines.Contains(l.Place)))));
     }
 
     /// <summary>Each line of a dance in the lessons held, as it is called, with the days on which it was danced.</summary>
     /// <param name="spent">Seconds first spent on a line of a part; 0 where nobody knows.</param>
-    public static IReadOnlyList<LineDanced> DaysOf(Guid dance, Analysis analysis, StepLexicon lexicon, IEnumerable<LessonRecord> held, Func<string, int, double>? spent = null)
+    public static IReadOnlyList<LineDanced> DaysOf(Guid dance, IReadOnlyList<LoggedLine> lines, IEnumerable<LessonRecord> held, Func<string, int, double>? spent = null)
     {
         var lessons = held.OrderBy(l => l.Date).Select(l => (l.Date, Went: l.HeldOf(dance)!)).Where(l => l.Went is not null).ToList();
-        var names = Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), DancePage.UsualTempo).Where(b => b.Time == 1).GroupBy(b => (b.Part, b.Line)).ToDictionary(g => g.Key, g => LessonWords.Of(g.First()));
-        return [.. LoggedLines(analysis).Select((l, i) => new LineDanced(
-            names.GetValueOrDefault((l.Pattern.Part.Name, l.Line.Number), Core.Told.PartWording.Of(l.Pattern.Part, l.Line, several: true)),
-            [.. lessons.Where(h => h.Went.ReachedLine > i || h.Went.WeakLines.Contains(i + 1)).Select(h => (h.Date, !h.Went.WeakLines.Contains(i + 1)))],
-            spent?.Invoke(l.Pattern.Part.Name, l.Line.Number) ?? 0))];
+        return [.. lines.Select((l, i) => new LineDanced(
+            l.Name, [.. lessons.Where(h => h.Went.ReachedLine > i || h.Went.WeakLines.Contains(i + 1)).Select(h => (h.Date, !h.Went.WeakLines.Contains(i + 1)))], spent?.Invoke(l.Part, l.Line) ?? 0))];
     }
 
     /// <summary>What the lessons with a dance say of the one a week after the last of them.</summary>
     /// <param name="held">Lessons of one group, <paramref name="last"/> among them.</param>
-    public static NextTime NextOf(Guid dance, Analysis analysis, StepLexicon lexicon, IEnumerable<LessonRecord> held, LessonRecord last, Func<string, int, double>? spent = null)
+    public static NextTime NextOf(Guid dance, IReadOnlyList<LoggedLine> lines, IEnumerable<LessonRecord> held, LessonRecord last, Func<string, int, double>? spent = null)
     {
         var went = last.HeldOf(dance) ?? new DanceHeld();
-        return NextTime.Of(DaysOf(dance, analysis, lexicon, held.Where(l => l.Held && l.Date <= last.Date), spent), went.ReachedLine, went.RatePercent, LessonDay.After(last.Date, DaysToNext));
+        return NextTime.Of(DaysOf(dance, lines, held.Where(l => l.Held && l.Date <= last.Date), spent), went.ReachedLine, went.RatePercent, LessonDay.After(last.Date, DaysToNext));
     }
 
     /// <summary>Days from a lesson to the next, as classes meet.</summary>
@@ -72,23 +60,16 @@ public static class TaughtClass
     /// <summary>The lines of a dance as they are called.</summary>
     public static IReadOnlyList<string> LineNames(Analysis analysis)
     {
-        var logged = LoggedLines(analysis);
+        var logged = LoggedLine.Patterns(analysis);
         var several = logged.Select(l => l.Pattern).Distinct().Count() > 1;
         return [.. logged.Select(l => Core.Told.PartWording.Of(l.Pattern.Part, l.Line, several))];
     }
 
     /// <summary>Every named step of the lessons held, line by line as far as the class got.</summary>
-    public static async Task<IReadOnlyList<StepState>> StepsOf(IReadOnlyList<LessonRecord> held, DanceShelf shelf, StepLexicon lexicon, CancellationToken cancel)
-    {
-        var records = await shelf.FindAll([.. held.SelectMany(l => l.Dances).Distinct()], cancel);
-        var danced = held.SelectMany(l => l.Dances.Where(records.ContainsKey), (l, dance) => (l.Date, Dance: dance, Went: l.HeldOf(dance)!)).Where(l => l.Went is not null).GroupBy(l => l.Dance).AsParallel().WithCancellation(cancel).SelectMany(lessons =>
-        {
-            var lines = LoggedLines(Analysis.Of(records[lessons.Key].Script, lexicon))
-                .Select(l => l.Pattern.Actions.Where(a => a.Action.Line == l.Line.Number).Select(a => a.Action.Step).Where(s => lexicon.Find(s) is not null).Distinct().ToList()).ToList();
-            return lessons.SelectMany(l => lines.Take(l.Went.ReachedLine).SelectMany((steps, i) => steps.Select(s => new StepDanced(l.Date, s, !l.Went.WeakLines.Contains(i + 1), l.Went.RatePercent))));
-        }).ToList();
-        return StepLog.Of(danced, DateOnly.FromDateTime(DateTime.UtcNow));
-    }
+    /// <param name="lines">The lines of their dances.</param>
+    public static IReadOnlyList<StepState> StepsOf(IReadOnlyList<LessonRecord> held, IReadOnlyDictionary<Guid, IReadOnlyList<LoggedLine>> lines, DateOnly today) =>
+        StepLog.Of(held.SelectMany(l => l.Dances.Where(lines.ContainsKey), (l, dance) => (l.Date, Lines: lines[dance], Went: l.HeldOf(dance)!)).Where(l => l.Went is not null)
+            .SelectMany(l => l.Lines.Take(l.Went.ReachedLine).SelectMany((line, i) => line.Steps.Select(s => new StepDanced(l.Date, s, !l.Went.WeakLines.Contains(i + 1), l.Went.RatePercent)))), today);
 
     public static ClassPace PaceOf(GroupRecord? group)
     {

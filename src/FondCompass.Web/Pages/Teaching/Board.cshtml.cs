@@ -1,7 +1,9 @@
 using System.Text.Json;
+using FondCompass.Core.Days;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using FondCompass.Web.Hosting;
 using FondCompass.Web.Pages.Dances;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -9,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>The board that leads a lesson block by block. The browser is given times and words, and tells what happens.</summary>
-public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shelf, TrackBook tracks, LessonEvents events, ClassWindows windows, ClassRelay relay) : PageModel
+public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shelf, TrackBook tracks, ClassRelay relay, CatchUp catchUp, InstructorClock clock) : PageModel
 {
     /// <summary>Taps that are read at once.</summary>
     private const int MostTaps = 400;
@@ -70,30 +72,29 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
     }
 
     /// <summary>Keeps what the board tells. What arrives twice is kept once; what cannot be read is named, and the rest is kept.</summary>
-    public async Task<IActionResult> OnPostEvents([FromBody] SentEvents? sent, CancellationToken cancel)
+    public async Task<IActionResult> OnPostEvents([FromBody] JsonElement sent, CancellationToken cancel)
     {
-        if (sent?.Events is not { Count: > 0 and <= SentEvents.Most } told)
+        if (SentEvents.Read(sent) is not { } told)
         {
             return Refused(StatusCodes.Status422UnprocessableEntity, $"Send from 1 to {SentEvents.Most} events at once.");
         }
 
-        if (await book.Find(Id, cancel) is not { } lesson)
+        List<LessonEventRecord> records = [.. told.Select(t => t.Record).OfType<LessonEventRecord>()];
+        switch (await desk.Tell(Id, records, cancel))
         {
-            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
+            case EventsKept.NoLesson:
+                return NoLesson();
+            case EventsKept.TooMany:
+                return Refused(StatusCodes.Status413PayloadTooLarge, $"A lesson keeps at most {LessonEventRecord.Most} events; these are not kept.");
         }
 
-        var taken = told.Select(e => (Sent: e, Taken: EventWords.Take(e))).ToList();
-        var kept = await events.Keep(Id, [.. taken.Select(t => t.Taken.Record).OfType<LessonEventRecord>()], cancel);
-        if (kept is not true)
+        if (records.Exists(r => r.Kind == LessonEvents.Word(LessonEventKind.Close)))
         {
-            return kept is null
-                ? Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.")
-                : Refused(StatusCodes.Status413PayloadTooLarge, $"A lesson keeps at most {LessonEventRecord.Most} events; these are not kept.");
+            // Its log is worked out, and the pace learned, behind this answer.
+            catchUp.Call();
         }
 
-        // What was kept is reckoned, whoever waits for it.
-        await desk.Reckon(lesson, CancellationToken.None);
-        return new JsonResult(new { kept = taken.Count(t => t.Taken.Record is not null), refused = taken.Where(t => t.Taken.Record is null).Select(t => new { id = t.Sent?.Id, why = t.Taken.Problem }) });
+        return new JsonResult(new { kept = records.Count, refused = told.Where(t => t.Record is null).Select(t => new { id = t.Id, why = t.Problem }) });
     }
 
     /// <summary>The beat that was tapped; 204 while there is none in the taps.</summary>
@@ -116,16 +117,16 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             return Refused(StatusCodes.Status422UnprocessableEntity, "A tapped track has a tempo from 40 to 240 and from 8 to 4000 counts.");
         }
 
-        var kept = await tracks.Add($"Tapped on {DateTime.UtcNow:d MMMM yyyy}", track.Passages, cancel);
+        var kept = await tracks.Add($"Tapped on {clock.Today:d MMMM yyyy}", track.Passages, cancel);
         return new JsonResult(new { title = kept.Title });
     }
 
     /// <summary>What the board shows now, for the class's screens.</summary>
     public async Task<IActionResult> OnPostShow([FromBody] JsonElement shown, CancellationToken cancel)
     {
-        if (shown.ValueKind != JsonValueKind.Object || await book.Find(Id, cancel) is null)
+        if (shown.ValueKind != JsonValueKind.Object || !await book.Has(Id, cancel))
         {
-            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
+            return NoLesson();
         }
 
         var text = shown.GetRawText();
@@ -135,7 +136,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
         }
 
         await relay.Show(Id, text, cancel);
-        return new JsonResult(new { windows = windows.Count(Id) });
+        return new JsonResult(new { windows = await relay.Count(Id, cancel) });
     }
 
     /// <summary>A code by which a screen on the hall's network shows the class what is danced, for a few hours.</summary>
@@ -143,18 +144,20 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
     {
         if (await book.Find(Id, cancel) is not { } lesson)
         {
-            return Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
+            return NoLesson();
         }
 
-        if (lesson.ClassCode is null || !(lesson.ClassCodeUntil > DateTimeOffset.UtcNow))
+        if (lesson.ClassCode is null || !(lesson.ClassCodeUntil > clock.Now))
         {
             lesson.ClassCode = ClassWindows.NewCode();
         }
 
-        lesson.ClassCodeUntil = DateTimeOffset.UtcNow + ClassWindows.Holds;
+        lesson.ClassCodeUntil = clock.Now + ClassWindows.Holds;
         await book.Save(cancel);
         return new JsonResult(new { code = lesson.ClassCode, until = lesson.ClassCodeUntil, address = $"/class/{lesson.ClassCode}" });
     }
+
+    private static JsonResult NoLesson() => Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
 
     private static JsonResult Refused(int status, string why) => new(new { title = why }) { StatusCode = status };
 }

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>A screen for the class, by a code and without an account: count, step, foot, wall, and what comes.</summary>
-public sealed class ClassModel(FondCompassContext context) : PageModel
+public sealed class ClassModel(FondCompassContext context, TimeProvider time) : PageModel
 {
     /// <summary>Languages by their own names; one without a name here is called by its tag.</summary>
     private static readonly Dictionary<string, string> Names = new() { ["de"] = "Deutsch", ["es"] = "Español", ["uk"] = "Українська", ["ko"] = "한국어" };
@@ -25,14 +25,14 @@ public sealed class ClassModel(FondCompassContext context) : PageModel
 
     public async Task OnGet(CancellationToken cancel)
     {
-        var lesson = await ClassEndpoints.LessonOf(Code, context, cancel);
+        var lesson = await ClassEndpoints.LessonOf(Code, context, time, cancel);
         (Lesson, Holds) = (lesson ?? Guid.Empty, lesson is not null);
         Response.StatusCode = Holds ? StatusCodes.Status200OK : StatusCodes.Status404NotFound;
     }
 
     /// <summary>The lesson's times and steps, without what is the instructor's own.</summary>
     public async Task<IActionResult> OnGetLesson([FromServices] ClassLessons lessons, CancellationToken cancel) =>
-        await ClassEndpoints.LessonOf(Code, context, cancel) is { } lesson && await lessons.Of(lesson, cancel) is { } data ? new JsonResult(data, JsonSerializerOptions.Web) : NotFound();
+        await ClassEndpoints.LessonOf(Code, context, time, cancel) is { } lesson && await lessons.Of(lesson, cancel) is { } data ? new JsonResult(data, JsonSerializerOptions.Web) : NotFound();
 
     /// <summary>Step names and small words in another language.</summary>
     public IActionResult OnGetWords(string? language)

@@ -8,10 +8,10 @@ internal static class ClassEndpoints
 {
     public static void MapClassWindows(this WebApplication app)
     {
-        app.MapGet("/class/time", () => Results.Text(ClassWindows.Now.ToString("0.000", System.Globalization.CultureInfo.InvariantCulture))).ExcludeFromDescription();
-        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, ClassRelay relay, FondCompassContext context, CancellationToken cancel) =>
+        app.MapGet("/class/time", (TimeProvider time) => Results.Text(ClassWindows.Now(time).ToString("0.000", System.Globalization.CultureInfo.InvariantCulture))).ExcludeFromDescription();
+        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, ClassRelay relay, FondCompassContext context, TimeProvider time, CancellationToken cancel) =>
         {
-            if (await LessonOf(code, context, cancel) is not { } lesson)
+            if (await LessonOf(code, context, time, cancel) is not { } lesson)
             {
                 return Results.NotFound();
             }
@@ -22,9 +22,9 @@ internal static class ClassEndpoints
     }
 
     /// <summary>The lesson of a code that holds still; null for any other.</summary>
-    public static async Task<Guid?> LessonOf(string code, FondCompassContext context, CancellationToken cancel)
+    public static async Task<Guid?> LessonOf(string code, FondCompassContext context, TimeProvider time, CancellationToken cancel)
     {
-        var now = DateTimeOffset.UtcNow;
+        var now = time.GetUtcNow();
         return await context.Lessons.AsNoTracking().Where(l => l.ClassCode == code && l.ClassCodeUntil > now).Select(l => (Guid?)l.Id).FirstOrDefaultAsync(cancel);
     }
 }

@@ -4,7 +4,7 @@ using Microsoft.EntityFrameworkCore;
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>Lessons as their class sees them: opened in the name of whose they are, by who has the code.</summary>
-public sealed class ClassLessons(FondCompassContext context)
+public sealed class ClassLessons(FondCompassContext context, TimeProvider time)
 {
     public async Task<BoardData?> Of(Guid id, CancellationToken cancel)
     {
@@ -13,9 +13,8 @@ public sealed class ClassLessons(FondCompassContext context)
             return null;
         }
 
-        var shelf = new DanceShelf(context, owner, new WordBook(context, owner));
-        var desk = new LessonDesk(shelf, new LessonBook(context, owner), new TrackBook(context, owner), new LessonEvents(context, owner));
+        var desk = await LessonDesk.Of(context, owner, time, cancel);
         return await desk.Open(id, cancel) is not { } open ? null
-            : BoardData.Of(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await shelf.Lexicon(cancel), null).ForTheClass();
+            : BoardData.Of(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await desk.Lexicon(cancel), null).ForTheClass();
     }
 }

@@ -32,9 +32,43 @@ public sealed class ClassWindows(IMemoryCache cache)
     public static string NewCode() => RandomNumberGenerator.GetString(Letters, CodeLength);
 
     /// <summary>Milliseconds of the server's own clock; boards and screens tell their moments by it.</summary>
-    public static double Now => (DateTime.UtcNow - DateTime.UnixEpoch).TotalMilliseconds;
+    public static double Now(TimeProvider time) => (time.GetUtcNow() - DateTimeOffset.UnixEpoch).TotalMilliseconds;
 
+    /// <summary>Screens of a lesson on this instance.</summary>
     public int Count(Guid lesson) => HallOf(lesson).Screens.Count;
+
+    /// <summary>Lessons whose screens came or went since this was last asked, with how many there are now on this instance.</summary>
+    public IReadOnlyList<(Guid Lesson, int Screens)> TakeChanged()
+    {
+        var changed = new List<(Guid, int)>();
+        foreach (var lesson in _changed.Keys)
+        {
+            if (_changed.TryRemove(lesson, out _))
+            {
+                changed.Add((lesson, Count(lesson)));
+            }
+        }
+
+        return changed;
+    }
+
+    /// <summary>Lessons with screens on this instance.</summary>
+    public IReadOnlyList<(Guid Lesson, int Screens)> Watched => [.. _watched.Keys.Select(l => (l, Count(l))).Where(l => l.Item2 > 0)];
+
+    private readonly ConcurrentDictionary<Guid, bool> _changed = new(), _watched = new();
+
+    private void Changed(Guid lesson)
+    {
+        _changed[lesson] = true;
+        if (Count(lesson) > 0)
+        {
+            _watched[lesson] = true;
+        }
+        else
+        {
+            _watched.TryRemove(lesson, out _);
+        }
+    }
 
     /// <summary>A lesson's screens; forgotten some hours after anything was shown.</summary>
     private Hall HallOf(Guid lesson) => cache.GetOrCreate((nameof(ClassWindows), lesson), entry =>
@@ -64,15 +98,16 @@ public sealed class ClassWindows(IMemoryCache cache)
     public IAsyncEnumerable<SseItem<string>>? Watch(Guid lesson, CancellationToken cancel)
     {
         var hall = HallOf(lesson);
-        return hall.Screens.Count >= Most ? null : Watch(hall, cancel);
+        return hall.Screens.Count >= Most ? null : Watch(lesson, hall, cancel);
     }
 
-    private static async IAsyncEnumerable<SseItem<string>> Watch(Hall hall, [EnumeratorCancellation] CancellationToken cancel)
+    private async IAsyncEnumerable<SseItem<string>> Watch(Guid lesson, Hall hall, [EnumeratorCancellation] CancellationToken cancel)
     {
         // A slow screen misses what is over; the latest is what counts.
         var screen = Channel.CreateBounded<string>(new BoundedChannelOptions(8) { FullMode = BoundedChannelFullMode.DropOldest });
         var id = Guid.NewGuid();
         hall.Screens[id] = screen;
+        Changed(lesson);
         try
         {
             yield return new SseItem<string>(hall.State, "shown");
@@ -96,6 +131,7 @@ public sealed class ClassWindows(IMemoryCache cache)
         finally
         {
             hall.Screens.TryRemove(id, out _);
+            Changed(lesson);
         }
     }
 

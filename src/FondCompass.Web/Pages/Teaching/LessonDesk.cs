@@ -1,17 +1,34 @@
+using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Pages.Dances;
+using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>A lesson opened to be held: its plan, and what it is made of.</summary>
 public sealed record OpenLesson(LessonRecord Record, LessonLayout Layout, LessonPlan Plan, TeachingWay Way, GroupRecord Group);
 
-/// <summary>Opens lessons to be held, and reckons their log from what boards tell.</summary>
-public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonEvents events)
+/// <summary>Opens lessons to be held, and works their log out from what boards told.</summary>
+public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonEvents events, FondCompassContext context, InstructorClock clock)
 {
+    /// <summary>Logs that are worked out while somebody waits for a page; older ones follow in the background.</summary>
+    private const int MostSettled = 3;
+
+    /// <summary>The desk of an owner who is not the one that asks: for a class's screen, and for what is done in the background.</summary>
+    public static async Task<LessonDesk> Of(FondCompassContext context, Guid owner, TimeProvider time, CancellationToken cancel)
+    {
+        var account = await context.Users.Where(u => u.Id == owner).Select(u => new { u.TimeZone, u.WeekBegins }).FirstOrDefaultAsync(cancel);
+        var clock = InstructorClock.ZoneOf(account?.TimeZone) is { } zone ? new InstructorClock(time, zone, account?.WeekBegins ?? DayOfWeek.Monday) : new InstructorClock(time);
+        var shelf = new DanceShelf(context, owner, clock);
+        return new LessonDesk(shelf, new LessonBook(context, owner, clock), new TrackBook(context, owner), new LessonEvents(context, owner), context, clock);
+    }
+
+    public Task<StepLexicon> Lexicon(CancellationToken cancel) => shelf.Lexicon(cancel);
+
     /// <summary>The lesson as it is planned; null for nobody's and anybody else's, and where its dance was deleted.</summary>
     public async Task<OpenLesson?> Open(Guid id, CancellationToken cancel)
     {
@@ -23,66 +40,113 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         var lexicon = await shelf.Lexicon(cancel);
         var asked = PlanAsked.Of(lesson);
         var first = await TaughtClass.FittedOf(dance, await book.CuesFor(group.Id, dance.Id, cancel), lexicon, tracks, cancel);
-        var layout = await LessonLayout.Of((dance.Id, first), asked, group, shelf, book, tracks, lesson.Id, cancel);
+        var layout = await LessonLayout.Of((dance.Id, first), asked, group, shelf, book, tracks, lesson.Id, clock, cancel);
         return new OpenLesson(lesson, layout, layout.Plan(asked, lesson.Minutes), layout.Way(asked), group);
     }
 
-    /// <summary>Writes what the events say into the lesson, and what they teach into its group.</summary>
-    public async Task Reckon(LessonRecord lesson, CancellationToken cancel)
+    /// <summary>Keeps what boards told; with the first of it, the plan as it stands is the one the lesson is held with.</summary>
+    public async Task<EventsKept> Tell(Guid lesson, IReadOnlyCollection<LessonEventRecord> told, CancellationToken cancel)
     {
-        if (lesson.HeldPlan is null && await Open(lesson.Id, cancel) is { } open)
+        var kept = await events.Keep(lesson, told, cancel);
+        if (kept == EventsKept.KeptFirst && await Open(lesson, cancel) is { } open)
+        {
+            var plan = HeldBlock.Written(open.Plan, open.Group);
+            await context.Lessons.Where(l => l.Id == lesson && l.HeldPlan == null).ExecuteUpdateAsync(set => set.SetProperty(l => l.HeldPlan, plan), cancel);
+        }
+
+        return kept;
+    }
+
+    /// <summary>Works out the logs of lessons of which boards told something since; whoever shows logs asks for this first.</summary>
+    public async Task Settle(CancellationToken cancel)
+    {
+        foreach (var lesson in await book.LogDue(MostSettled, cancel))
+        {
+            await Reckon(lesson, cancel);
+        }
+    }
+
+    /// <summary>Writes what the events say into the lesson, and what they teach into its group.</summary>
+    public Task Reckon(Guid id, CancellationToken cancel) => context.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
+    {
+        context.ChangeTracker.Clear();
+        await using var whole = await context.Database.BeginTransactionAsync(cancel);
+        // The lesson's row is held until it is written: an event that comes meanwhile marks it once more behind it.
+        await context.Lessons.Where(l => l.Id == id).ExecuteUpdateAsync(set => set.SetProperty(l => l.IsLogDue, false), cancel);
+        if (await book.Find(id, cancel) is not { } lesson)
+        {
+            await whole.CommitAsync(cancel);
+            return;
+        }
+
+        if (lesson.HeldPlan is null && await Open(id, cancel) is { } open)
         {
             lesson.HeldPlan = HeldBlock.Written(open.Plan, open.Group);
         }
 
-        var log = HallLog.Of((await events.Of(lesson.Id, cancel)).Select(EventWords.Read).OfType<LessonEvent>());
+        var log = HallLog.Of((await events.Of(id, cancel)).Select(EventWords.Read).OfType<LessonEvent>());
         var blocks = HeldBlock.Read(lesson.HeldPlan);
         lesson.Held |= log.Blocks.Any(b => b.IsDone || b.Repeats > 0) || log.Marks.Count > 0;
         lesson.Heads = log.Heads ?? lesson.Heads;
+        lesson.Times = TimesOf(log, blocks).Written;
         // A lesson that was logged by hand keeps that, until a board tells of its blocks.
         if (log.Blocks.Count > 0)
         {
             lesson.Running = !log.IsClosed;
             var (dances, lexicon) = (await shelf.FindAll([.. lesson.Dances], cancel), await shelf.Lexicon(cancel));
-            foreach (var (id, place) in lesson.Dances.Select((d, i) => (d, i)).Where(d => dances.ContainsKey(d.d)))
+            foreach (var (dance, place) in lesson.Dances.Select((d, i) => (d, i)).Where(d => dances.ContainsKey(d.d)))
             {
-                var lines = TaughtClass.LoggedLines(Core.Analysis.WhileWaited(dances[id].Script, lexicon, cancel)).Select(l => (l.Pattern.Part.Name, l.Line.Number)).ToList();
+                var lines = DanceShelf.LinesOf(dances[dance], lexicon).Select(l => (l.Part, l.Line)).ToList();
                 var result = LessonResult.Of(blocks, place, log, lines);
-                lesson.Went(new DanceHeld { DanceId = id, ReachedLine = result.Reached, RatePercent = result.Rate, WeakLines = [.. result.Weak] });
+                lesson.Went(new DanceHeld { DanceId = dance, ReachedLine = result.Reached, RatePercent = result.Rate, WeakLines = [.. result.Weak] });
             }
         }
 
         await book.Save(cancel);
         await LearnPace(lesson.GroupId, cancel);
+        await whole.CommitAsync(cancel);
+    });
+
+    /// <summary>Keeps what the blocks of a lesson took that was held before that was kept; nothing else of it is touched.</summary>
+    public async Task KeepTimes(Guid id, CancellationToken cancel)
+    {
+        if (await book.Find(id, cancel) is { } lesson)
+        {
+            var told = await events.Of(id, cancel);
+            var times = told.Count == 0 ? null : TimesOf(HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>()), HeldBlock.Read(lesson.HeldPlan)).Written;
+            await context.Lessons.Where(l => l.Id == id && l.Times == "").ExecuteUpdateAsync(set => set.SetProperty(l => l.Times, times), cancel);
+            context.ChangeTracker.Clear();
+        }
     }
 
     /// <summary>What a group's blocks took, by the constant they tell of.</summary>
     public async Task<(IReadOnlyList<TimeTaken> Walks, IReadOnlyList<TimeTaken> Gathers)> TimesOf(Guid group, CancellationToken cancel)
     {
-        var told = await events.OfGroup(group, cancel);
-        var (walks, gathers) = (new List<TimeTaken>(), new List<TimeTaken>());
-        foreach (var lesson in (await book.HeldWith(group, cancel)).Where(l => told.Contains(l.Id)))
-        {
-            var log = HallLog.Of(told[lesson.Id].Select(EventWords.Read).OfType<LessonEvent>());
-            foreach (var block in HeldBlock.Read(lesson.HeldPlan).Where(b => b.Usual > 0))
-            {
-                if (log.Of(block.Id) is not { IsDone: true } held)
-                {
-                    continue;
-                }
+        var times = await book.TimesOf(group, cancel);
+        return ([.. times.SelectMany(t => t.Walks).Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Gathers).Select(g => new TimeTaken(g[0], g[1]))]);
+    }
 
-                if (block.Rate is null)
-                {
-                    walks.Add(new TimeTaken(block.Usual, held.Seconds));
-                }
-                else if (held.Repeats > 0)
-                {
-                    gathers.Add(new TimeTaken(block.Usual, Math.Max(0, held.Seconds - held.Dancing)));
-                }
+    private static LessonTimes TimesOf(HallLog log, IReadOnlyList<HeldBlock> blocks)
+    {
+        var (walks, gathers) = (new List<double[]>(), new List<double[]>());
+        foreach (var block in blocks.Where(b => b.Usual > 0))
+        {
+            if (log.Of(block.Id) is not { IsDone: true } held)
+            {
+                continue;
+            }
+
+            if (block.Rate is null)
+            {
+                walks.Add([block.Usual, held.Seconds]);
+            }
+            else if (held.Repeats > 0)
+            {
+                gathers.Add([block.Usual, Math.Max(0, held.Seconds - held.Dancing)]);
             }
         }
 
-        return (walks, gathers);
+        return new LessonTimes(log.Seconds, walks, gathers);
     }
 
     private async Task LearnPace(Guid id, CancellationToken cancel)

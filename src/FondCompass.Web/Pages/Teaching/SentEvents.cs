@@ -1,3 +1,6 @@
+using System.Text.Json;
+using FondCompass.Data.Records;
+
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>An event as a board sends it.</summary>
@@ -24,11 +27,94 @@ public sealed record SentEvent
     public string? Words { get; init; }
 
     public Guid? Undoes { get; init; }
+
+    /// <summary>Reads one event field by field, so that one that is none is named and the others are kept.</summary>
+    /// <exception cref="FormatException">A field is of another kind; the message says which, and what it should be.</exception>
+    public static SentEvent Read(JsonElement sent)
+    {
+        if (sent.ValueKind != JsonValueKind.Object)
+        {
+            throw new FormatException("It is no event.");
+        }
+
+        JsonElement? Field(string name) => sent.TryGetProperty(name, out var value) && value.ValueKind != JsonValueKind.Null ? value : null;
+        Guid? Id(string name) => Field(name) is not { } value ? null
+            : value.ValueKind == JsonValueKind.String && value.TryGetGuid(out var id) ? id
+            : throw new FormatException($"Its {name} is no id: ids are written as \"01234567-89ab-cdef-0123-456789abcdef\".");
+        double? Number(string name) => Field(name) is not { } value ? null
+            : value.ValueKind == JsonValueKind.Number && value.TryGetDouble(out var number) && double.IsFinite(number) ? number
+            : throw new FormatException($"Its {name} is no number.");
+        string? Text(string name)
+        {
+            if (Field(name) is not { } value)
+            {
+                return null;
+            }
+
+            if (value.ValueKind != JsonValueKind.String)
+            {
+                throw new FormatException($"Its {name} is no text.");
+            }
+
+            try
+            {
+                return value.GetString();
+            }
+            catch (InvalidOperationException)
+            {
+                throw new FormatException($"Its {name} holds half of a character, which no text has.");
+            }
+        }
+
+        var number = Number("number") ?? 0;
+        return new SentEvent
+        {
+            Id = Id("id") ?? Guid.Empty,
+            Board = Id("board") ?? Guid.Empty,
+            Number = number is >= 0 and <= int.MaxValue && Math.Floor(number) == number ? (int)number : throw new FormatException("Its number is no whole number from 1."),
+            Opened = Number("opened") ?? 0,
+            Since = Number("since") ?? 0,
+            Kind = Text("kind"),
+            Block = Text("block"),
+            Bite = Text("bite"),
+            Value = Number("value"),
+            Words = Text("words"),
+            Undoes = Id("undoes"),
+        };
+    }
 }
 
 /// <summary>What a board sends at once.</summary>
-public sealed record SentEvents(IReadOnlyList<SentEvent?>? Events)
+public static class SentEvents
 {
     /// <summary>Events that are taken at once.</summary>
     public const int Most = 500;
+
+    /// <summary>Each event as it is kept, or why it is not, with its id as far as it has one.</summary>
+    /// <returns>Null where there is no list of one to so many events.</returns>
+    public static IReadOnlyList<(string? Id, LessonEventRecord? Record, string Problem)>? Read(JsonElement sent)
+    {
+        if (sent.ValueKind != JsonValueKind.Object || !sent.TryGetProperty("events", out var list) || list.ValueKind != JsonValueKind.Array || list.GetArrayLength() is 0 or > Most)
+        {
+            return null;
+        }
+
+        return [.. list.EnumerateArray().Select(e =>
+        {
+            try
+            {
+                var read = SentEvent.Read(e);
+                var (record, problem) = EventWords.Take(read);
+                return ($"{read.Id}", record, problem);
+            }
+            catch (FormatException none)
+            {
+                return (IdOf(e), (LessonEventRecord?)null, none.Message);
+            }
+        })];
+    }
+
+    /// <summary>What it calls itself, whatever that is.</summary>
+    private static string? IdOf(JsonElement sent) => sent.ValueKind == JsonValueKind.Object && sent.TryGetProperty("id", out var id) && id.ValueKind is JsonValueKind.Number or JsonValueKind.String
+        && id.GetRawText() is { Length: <= 80 } raw ? raw.Trim('"') : null;
 }

@@ -1,4 +1,4 @@
-// Drives every page: the anti-forgery token on htmx requests, and the banner that says when the server or its database does not answer.
+// Drives every page: which htmx requests are sent and with what token, and the banner that says when the server or its database does not answer.
 
 import './keep.js';
 import './keys.js';
@@ -6,6 +6,15 @@ import './paper.js';
 
 /** @returns {string} */
 export const token = () => document.querySelector('meta[name="fond-token"]')?.getAttribute('content') ?? '';
+
+// Where this browser is, for accounts that do not say it yet: the zone, and the first day of a week with Sunday as 0.
+try {
+  const place = new Intl.Locale(navigator.language);
+  const week = /** @type {any} */ (place).getWeekInfo?.() ?? /** @type {any} */ (place).weekInfo;
+  document.cookie = `fond-zone=${Intl.DateTimeFormat().resolvedOptions().timeZone} ${(week?.firstDay ?? 1) % 7}; Path=/; SameSite=Lax; Max-Age=31536000${location.protocol === 'https:' ? '; Secure' : ''}`;
+} catch {
+  // Nobody knows where it is; the account's page asks.
+}
 
 /** Shows a message above the page; an empty one hides it. @param {string} words */
 export function banner(words) {
@@ -46,8 +55,16 @@ document.body.addEventListener('click', (event) => {
     window.print();
   }
 });
+// The word of this session, which every element of our own markup bears that sends something; whatever got into a page otherwise cannot know it.
+const own = document.querySelector('meta[name="fond-own"]')?.getAttribute('content') ?? '';
 document.body.addEventListener('htmx:configRequest', (/** @type {any} */ event) => {
-  event.detail.headers['X-Fond-Token'] = token();
+  if (own === '' || event.detail.elt.dataset.own !== own) {
+    event.preventDefault();
+    return;
+  }
+  if (event.detail.verb !== 'get') {
+    event.detail.headers['X-Fond-Token'] = token();
+  }
 });
 document.body.addEventListener('htmx:responseError', (/** @type {any} */ event) => banner(wordsFor(event.detail.xhr.status)));
 document.body.addEventListener('htmx:sendError', () => banner(wordsFor(0)));

@@ -196,7 +196,7 @@ async function draw(times) {
   const to = Math.max(1, Math.min(most, Math.round(Number(zoom.value) * times)));
   zoom.value = String(to === Number(zoom.value) && times > 1 ? most : to);
   const wishes = new URLSearchParams(/** @type {any} */ (new FormData(/** @type {HTMLFormElement} */ (document.getElementById('wishes')))));
-  await /** @type {any} */ (window).htmx.ajax('GET', `${address}?handler=Run&${wishes}`, { target: '#run' });
+  await /** @type {any} */ (window).htmx.ajax('GET', `${address}?handler=Run&${wishes}`, { source: '#wishes', target: '#run' });
   const frame = frameOf();
   const tide = strip();
   if (frame && tide) {
