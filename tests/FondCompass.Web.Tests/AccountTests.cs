@@ -138,7 +138,7 @@ public partial class AccountTests(Studio studio)
         var (here, email) = await Owner();
         var elsewhere = Stranger();
         await SignIn(elsewhere, email, First);
-        Assert.Equal("/sign-in", (await elsewhere.Post("/account?handler=Everywhere", "/account")).Headers.Location!.ToString());
+        Assert.Equal("/sign-in", (await elsewhere.Post("/account?handler=Sessions", "/account", ("current", First))).Headers.Location!.ToString());
         Assert.False(await IsIn(here));
         Assert.False(await IsIn(elsewhere));
         await SignIn(here, email, First);

@@ -193,7 +193,9 @@ public class BoardPageTests(Studio studio)
         Assert.Contains($"1 to {Data.LessonBook.PageSize} of {Data.LessonBook.PageSize + 1}", first);
         Assert.Contains($"{Data.LessonBook.PageSize + 1} to {Data.LessonBook.PageSize + 1} of", (await visitor.Get("/lessons?sheet=2")).Html);
         Assert.Contains($"{Data.LessonBook.PageSize + 1} to", (await visitor.Get("/lessons?sheet=999999999")).Html);
-        Assert.Contains($"The latest {Data.LessonBook.PageSize} of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log")).Html);
+        Assert.Contains($"1 to 20 of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log")).Html);
+        Assert.Contains($"81 to 100 of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log?sheet=5")).Html);
+        Assert.Contains($"101 to 101 of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log?sheet=99")).Html);
     }
 
     [Fact]

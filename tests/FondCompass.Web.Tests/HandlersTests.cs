@@ -132,7 +132,7 @@ public partial class HandlersTests(Studio studio)
         }
 
         Assert.Empty(bare);
-        Assert.All((string[])["/dances/*/cues", "/lessons?handler=TakeOut", "handler=Habit", "handler=Everywhere"], f => Assert.Contains(forms, known => known.Contains(f, StringComparison.Ordinal)));
+        Assert.All((string[])["/dances/*/cues", "/lessons?handler=TakeOut", "handler=Habit", "handler=Sessions"], f => Assert.Contains(forms, known => known.Contains(f, StringComparison.Ordinal)));
     }
 
     private static string Script1(string html) => TextArea().Match(html).Groups[1].Value;

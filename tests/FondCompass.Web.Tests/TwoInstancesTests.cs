@@ -67,7 +67,7 @@ public sealed partial class TwoInstancesTests : IAsyncLifetime
         await Read(lateLines, "4711");
 
         // Signed out everywhere on one, the other lets nobody in any more.
-        await first.Post("/account?handler=Everywhere", "/account");
+        await first.Post("/account?handler=Sessions", "/account", ("current", Password));
         await Until.Holds("the session has ended on the other too", async () => (await second.Get("/lessons")).Status == HttpStatusCode.Redirect);
         var (stays, _) = Browser();
         // The demo world is there once.

@@ -74,13 +74,14 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
 
     /// <summary>The box of one body's way over a run, each repeat turned to its wall, seen from its starting spot.</summary>
     /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
-    public static (FloorPoint Low, FloorPoint High) EnvelopeOf(DanceTrace trace, int repeats)
+    public static (FloorPoint Low, FloorPoint High) EnvelopeOf(DanceTrace trace, int repeats, CancellationToken cancel = default)
     {
         // What is danced again to the same wall takes the same room from where it begins, however often that is.
         var ways = new Dictionary<(Stretch, Facing), BodyWay>();
         var (at, low, high) = (default(FloorPoint), default(FloorPoint), default(FloorPoint));
         foreach (var walked in Walk(trace, trace.Dance, repeats, asWritten: false))
         {
+            cancel.ThrowIfCancellationRequested();
             if (!ways.TryGetValue((walked.Danced, walked.StartFacing), out var way))
             {
                 way = ways[(walked.Danced, walked.StartFacing)] = WayOf(walked.Danced, FrameOf(walked, default));

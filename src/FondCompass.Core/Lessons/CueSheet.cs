@@ -64,12 +64,13 @@ public sealed class CueSheet
 
     /// <param name="lead">Counts before a step at which its cue may begin.</param>
     /// <param name="repeats">Repeats, or calls of an order, that are told; at most those that are danced.</param>
-    public static IReadOnlyList<SheetCue> Of(DanceRun run, Rate rate, double lead, int repeats, StepLexicon? lexicon = null) =>
-        new CueSheet(run, rate, lead, repeats, lexicon ?? StepLexicon.Shipped).Cues(repeats);
+    /// <param name="cancel">Ends it where nobody waits any more.</param>
+    public static IReadOnlyList<SheetCue> Of(DanceRun run, Rate rate, double lead, int repeats, StepLexicon? lexicon = null, CancellationToken cancel = default) =>
+        new CueSheet(run, rate, lead, repeats, lexicon ?? StepLexicon.Shipped).Cues(repeats, cancel);
 
     private double Time(double count) => _run.Song.Time.SecondsAt(new SongCount(count));
 
-    private List<SheetCue> Cues(int repeats)
+    private List<SheetCue> Cues(int repeats, CancellationToken cancel)
     {
         var changes = Changes();
         var told = changes.ConvertAll(c => c.Cue);
@@ -79,6 +80,7 @@ public sealed class CueSheet
         bool IsFirst(RunStretch stretch) => first.Contains(stretch.FromCount);
         foreach (var call in RunTimeline.Of(_run, repeats, IsFirst).Where(a => a.Wording is not null))
         {
+            cancel.ThrowIfCancellationRequested();
             var words = own.GetValueOrDefault(Math.Round(call.SongCount, 6));
             // A pick-up sounds before the count it belongs to.
             var count = (int)Math.Floor(call.SongCount);

@@ -27,6 +27,7 @@ public sealed class LessonPlanner
     private readonly KnownDances _known;
     private readonly List<LessonCare> _notes = [];
     private readonly List<BlockDraft> _drafts = [];
+    private CancellationToken _cancel;
 
     private LessonPlanner(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites)
     {
@@ -36,14 +37,21 @@ public sealed class LessonPlanner
     }
 
     /// <param name="lexicon">The steps known, for what is said; the shipped ones when left out.</param>
-    public static LessonPlan Plan(LessonBrief brief, StepLexicon? lexicon = null)
+    /// <param name="cancel">Ends it where nobody waits any more.</param>
+    public static LessonPlan Plan(LessonBrief brief, StepLexicon? lexicon = null, CancellationToken cancel = default)
     {
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(brief.Minutes);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(brief.Minutes, LessonBrief.Longest);
         var steps = lexicon ?? StepLexicon.Shipped;
-        var bites = brief.Dances.Select(d => d.IsKnown ? [] : Bites.Of(d.Analysis, brief.Class, d.Tempo, d.Cuts, d.Logged)).ToList();
-        var plan = new LessonPlanner(brief, bites).Plan(new BiteCues(steps));
-        return plan.Over > 0 ? plan with { Gives = WaysOut.Of(brief, bites, plan) } : plan;
+        var bites = new List<IReadOnlyList<Bite>>();
+        foreach (var dance in brief.Dances)
+        {
+            cancel.ThrowIfCancellationRequested();
+            bites.Add(dance.IsKnown ? [] : Bites.Of(dance.Analysis, brief.Class, dance.Tempo, dance.Cuts, dance.Logged));
+        }
+
+        var plan = new LessonPlanner(brief, bites) { _cancel = cancel }.Plan(new BiteCues(steps));
+        return plan.Over > 0 ? plan with { Gives = WaysOut.Of(brief, bites, plan, cancel) } : plan;
     }
 
     /// <summary>A lesson whose bites are found already, and nothing of it said.</summary>
@@ -108,6 +116,7 @@ public sealed class LessonPlanner
     /// <summary>The bites of a dance that are taught: up to its first error, and as many as the way says.</summary>
     private IReadOnlyList<Bite> Teach(int index, BiteCues? cues)
     {
+        _cancel.ThrowIfCancellationRequested();
         var dance = _brief.Dances[index];
         var all = _bites[index];
         var taught = Sound(dance, all);
@@ -278,6 +287,7 @@ public sealed class LessonPlanner
 
         while (queue.TryDequeue(out var draft, out var at))
         {
+            _cancel.ThrowIfCancellationRequested();
             var more = draft.Seconds(draft.Repeats + 1) - draft.Seconds(draft.Repeats);
             if (more > left + 1e-9)
             {

@@ -7,7 +7,7 @@ internal static class WaysOut
     private const int ShortCountIn = 2;
 
     /// <summary>Ways out, each planned so that it saves what it says; those that make it fit first, the smallest change first.</summary>
-    public static List<LessonGive> Of(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites, LessonPlan plan)
+    public static List<LessonGive> Of(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites, LessonPlan plan, CancellationToken cancel)
     {
         // What was due is put off already.
         brief = brief with { Recaps = false };
@@ -41,7 +41,11 @@ internal static class WaysOut
         }
 
         return ways
-            .Select(w => new LessonGive(w.What, Math.Round(least - LessonPlanner.LeastOf(brief with { Way = w.Way }, bites), 3), w.Way))
+            .Select(w =>
+            {
+                cancel.ThrowIfCancellationRequested();
+                return new LessonGive(w.What, Math.Round(least - LessonPlanner.LeastOf(brief with { Way = w.Way }, bites), 3), w.Way);
+            })
             .Where(g => g.SavesSeconds > 0)
             .OrderByDescending(g => g.SavesSeconds >= plan.Over).ThenBy(g => g.SavesSeconds)
             .ToList();

@@ -104,14 +104,16 @@ public sealed record RoomPlan
     /// <summary>What to change where it does not fit.</summary>
     public required IReadOnlyList<string> Insteads { get; init; }
 
-    public static RoomPlan Of(DanceTrace trace, RoomWish wish)
+    /// <param name="cancel">Ends it where nobody waits any more.</param>
+    public static RoomPlan Of(DanceTrace trace, RoomWish wish, CancellationToken cancel = default)
     {
-        var plan = Place(trace, wish, FloorPicture.EnvelopeOf(trace, wish.RepeatsOf(trace)));
-        return plan.Fits ? plan : plan with { Insteads = InsteadsOf(trace, wish, plan) };
+        var plan = Place(trace, wish, FloorPicture.EnvelopeOf(trace, wish.RepeatsOf(trace), cancel), cancel);
+        return plan.Fits ? plan : plan with { Insteads = InsteadsOf(trace, wish, plan, cancel) };
     }
 
-    private static RoomPlan Place(DanceTrace trace, RoomWish wish, (FloorPoint Low, FloorPoint High) envelope)
+    private static RoomPlan Place(DanceTrace trace, RoomWish wish, (FloorPoint Low, FloorPoint High) envelope, CancellationToken cancel)
     {
+        cancel.ThrowIfCancellationRequested();
         var (low, high) = envelope;
         var spacing = Math.Max(LeastSpacing, (wish.Spacing ?? LeastSpacing) + wish.Allowance);
         var grid = wish.Layout == RoomLayout.Circle ? Ring(wish, low, high, spacing) : Grid(wish, low, high, spacing);
@@ -261,7 +263,7 @@ public sealed record RoomPlan
         return [.. helpers.OrderBy(h => walls.ToList().IndexOf(h.Wall))];
     }
 
-    private static List<string> InsteadsOf(DanceTrace trace, RoomWish wish, RoomPlan plan)
+    private static List<string> InsteadsOf(DanceTrace trace, RoomWish wish, RoomPlan plan, CancellationToken cancel)
     {
         string Number(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
         var insteads = new List<string> { plan.Most == 0 ? "Nobody fits: the way of one dancer is longer than the floor." : $"{plan.Most} fit; {wish.Dancers - plan.Most} too many. Dance in {(int)Math.Ceiling(wish.Dancers / (double)plan.Most)} groups, one after the other." };
@@ -269,7 +271,7 @@ public sealed record RoomPlan
         if (header.Stride > SmallStride)
         {
             var stepped = DanceTracer.Trace(trace.Actions with { Dance = trace.Dance with { Header = header with { Stride = SmallStride } } });
-            var small = Place(stepped, wish, FloorPicture.EnvelopeOf(stepped, wish.RepeatsOf(stepped)));
+            var small = Place(stepped, wish, FloorPicture.EnvelopeOf(stepped, wish.RepeatsOf(stepped), cancel), cancel);
             if (small.Most > plan.Most)
             {
                 insteads.Add($"With small steps of {Number(SmallStride)} m {small.Most} fit{(small.Fits ? "" : ", still too few")}.");
@@ -278,14 +280,14 @@ public sealed record RoomPlan
 
         foreach (var layout in (RoomLayout[])[RoomLayout.Rows, RoomLayout.Staggered])
         {
-            if (wish.Layout is RoomLayout.Rows or RoomLayout.Staggered && layout != wish.Layout && Place(trace, wish with { Layout = layout }, (plan.Low, plan.High)) is { } other && other.Most > plan.Most)
+            if (wish.Layout is RoomLayout.Rows or RoomLayout.Staggered && layout != wish.Layout && Place(trace, wish with { Layout = layout }, (plan.Low, plan.High), cancel) is { } other && other.Most > plan.Most)
             {
                 insteads.Add($"In {(layout == RoomLayout.Rows ? "straight" : "staggered")} rows {other.Most} fit.");
             }
         }
 
         var turned = wish with { Hall = wish.Hall with { Width = wish.Hall.Depth, Depth = wish.Hall.Width, Obstacles = [.. wish.Hall.Obstacles.Select(o => new RoomObstacle(o.Y, wish.Hall.Width - o.X - o.Width, o.Depth, o.Width, o.IsPillar))] } };
-        if (wish.Layout != RoomLayout.Circle && Place(trace, turned, (plan.Low, plan.High)) is { } across && across.Most > plan.Most)
+        if (wish.Layout != RoomLayout.Circle && Place(trace, turned, (plan.Low, plan.High), cancel) is { } across && across.Most > plan.Most)
         {
             insteads.Add($"With the room's 3:00 wall as the front {across.Most} fit.");
         }

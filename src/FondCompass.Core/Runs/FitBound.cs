@@ -111,7 +111,7 @@ internal sealed class FitBound
     /// <returns>Whether there may be any.</returns>
     /// <param name="begin">The state in which the dance begins.</param>
     /// <param name="at">Song count at which it does.</param>
-    public bool Reckon(FitCost most, int begin, int at)
+    public bool Reckon(FitCost most, int begin, int at, CancellationToken cancel = default)
     {
         _most = most;
         var isAny = !most.IsLessThan(FitCost.Endless);
@@ -125,6 +125,7 @@ internal sealed class FitBound
         var isThrough = isAny;
         for (; at < _counts && !isAny; at++)
         {
+            cancel.ThrowIfCancellationRequested();
             // What is left out leads on at the same count: forwards through the order, and once more where it goes round.
             for (var pass = 0; pass < _passes; pass++)
             {
@@ -137,6 +138,7 @@ internal sealed class FitBound
 
         for (at = _counts - 1; isThrough && at >= _start; at--)
         {
+            cancel.ThrowIfCancellationRequested();
             for (var pass = 0; pass < _passes; pass++)
             {
                 for (var i = _states.Count - 1; i >= 0; i--)

@@ -36,6 +36,7 @@ public sealed class PhraseFit
     private readonly int? _mostTags;
     private readonly Latest _latest;
     private readonly List<Node> _nodes = [];
+    private readonly CancellationToken _cancel;
     private FitCost _most;
     private int _looked;
     private int _work;
@@ -73,8 +74,9 @@ public sealed class PhraseFit
     /// <summary>A change at a song count, and those before it.</summary>
     private sealed record Change(int At, Change? Before);
 
-    private PhraseFit(FitMoves moves, Song song, int start, FitTargets targets, int? mostTags)
+    private PhraseFit(FitMoves moves, Song song, int start, FitTargets targets, int? mostTags, CancellationToken cancel)
     {
+        _cancel = cancel;
         _moves = moves;
         _song = song;
         _start = start;
@@ -87,7 +89,8 @@ public sealed class PhraseFit
     public static FitResult Solve(DanceTrace trace, Song song, int start, FitConstraints? constraints = null) => Solve(RunUnroller.Unroll(trace, song, start), constraints);
 
     /// <param name="written">The run as it is written.</param>
-    public static FitResult Solve(DanceRun written, FitConstraints? constraints = null)
+    /// <param name="cancel">Ends it where nobody waits any more.</param>
+    public static FitResult Solve(DanceRun written, FitConstraints? constraints = null, CancellationToken cancel = default)
     {
         constraints ??= new FitConstraints();
         var (trace, song, start) = (written.Trace, written.Song, written.Start);
@@ -116,7 +119,7 @@ public sealed class PhraseFit
             return unchanged with { Narrowed = true };
         }
 
-        var fit = new PhraseFit(moves, song, start, targets, constraints.MostTags);
+        var fit = new PhraseFit(moves, song, start, targets, constraints.MostTags, cancel);
         var best = fit.Search(offBefore) ?? ((fit._bound.Looked < MostReckoned ? fit.SearchLikeliest(offBefore) : null) ?? unchanged) with { Narrowed = true };
         return best with { Work = fit._work, Reckoned = fit._bound.Looked };
     }
@@ -193,7 +196,7 @@ public sealed class PhraseFit
     {
         _most = most;
         _work += Reckoning;
-        if (!_bound.Reckon(reckoned, _moves.Begin, _start + _moves.Lead))
+        if (!_bound.Reckon(reckoned, _moves.Begin, _start + _moves.Lead, _cancel))
         {
             return null;
         }
@@ -230,6 +233,7 @@ public sealed class PhraseFit
             }
 
             node.Done = true;
+            _cancel.ThrowIfCancellationRequested();
             if (node.State < 0)
             {
                 return node;

@@ -38,11 +38,12 @@ public sealed class RunUnroller
     private Dance Dance => _trace.Dance;
 
     /// <param name="start">Song count, from 0, at which repeat 1 begins; it overrides the dance's intro.</param>
-    public static DanceRun Unroll(DanceTrace trace, Song song, int start) => new RunUnroller(trace, song, start).Unroll();
+    /// <param name="cancel">Ends it where nobody waits any more.</param>
+    public static DanceRun Unroll(DanceTrace trace, Song song, int start, CancellationToken cancel = default) => new RunUnroller(trace, song, start).Unroll(cancel);
 
-    private DanceRun Unroll()
+    private DanceRun Unroll(CancellationToken cancel)
     {
-        Walk();
+        Walk(cancel);
         CheckNumbers();
         Finish();
         RunEnding? ending = null;
@@ -66,11 +67,12 @@ public sealed class RunUnroller
         };
     }
 
-    private void Walk()
+    private void Walk(CancellationToken cancel)
     {
         Walked? last = null;
         foreach (var walked in RepeatWalk.Of(Dance, new DancedPatterns(_trace)))
         {
+            cancel.ThrowIfCancellationRequested();
             if (_at >= _song.Counts)
             {
                 if (Dance is { IsPhrased: true, OrderLoops: false })

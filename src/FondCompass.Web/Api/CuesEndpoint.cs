@@ -12,11 +12,11 @@ internal static class CuesEndpoint
 {
     private const int MostRepeats = 1000;
 
-    public static void MapCues(this WebApplication app) => app.MapJson<CuesBody, CuesJson>("/api/cues", "a script", (body, _) => CuesJson.Of(Read(body)));
+    public static void MapCues(this WebApplication app) => app.MapJson<CuesBody, CuesJson>("/api/cues", "a script", (body, cancel) => CuesJson.Of(Read(body, cancel)));
 
-    private static IReadOnlyList<SheetCue> Read(ApiBody body)
+    private static IReadOnlyList<SheetCue> Read(ApiBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.Of(body.Script());
+        var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
         // Of an order each call is a repeat, and where nothing is said all of them are told.
         var repeats = body.Whole("repeats", 1, MostRepeats) ?? (analysis.Dance.IsPhrased ? MostRepeats : 2);
         var rate = new Rate(body.Number("ratePercent", Rate.Slowest, Rate.Fastest) ?? 100);
@@ -27,7 +27,7 @@ internal static class CuesEndpoint
         // Without a song nobody knows which repeat is the last, so one more than is asked for goes on behind.
         var counts = start + ((analysis.Dance.IsPhrased ? 1L : repeats + 1L) * pattern) + analysis.Dance.Tags.Sum(t => analysis.Trace.Part(t.Tag)?.Part.Counts ?? 0);
         var song = body.Song() ?? Song.Steady((int)Math.Min(Song.MostCounts, counts), bpm);
-        return CueSheet.Of(RunUnroller.Unroll(analysis.Trace, song, start), rate, lead, repeats);
+        return CueSheet.Of(RunUnroller.Unroll(analysis.Trace, song, start, cancel), rate, lead, repeats, cancel: cancel);
     }
 }
 

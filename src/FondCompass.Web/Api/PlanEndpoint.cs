@@ -19,9 +19,9 @@ internal static class PlanEndpoint
         ["party"] = DanceUse.Party,
     };
 
-    public static void MapPlan(this WebApplication app) => app.MapJson<PlanBody, PlanJson>("/api/plan", "what is to be planned", (body, _) => PlanJson.Of(LessonPlanner.Plan(Read(body))));
+    public static void MapPlan(this WebApplication app) => app.MapJson<PlanBody, PlanJson>("/api/plan", "what is to be planned", (body, cancel) => PlanJson.Of(LessonPlanner.Plan(Read(body, cancel), null, cancel)));
 
-    private static LessonBrief Read(ApiBody body)
+    private static LessonBrief Read(ApiBody body, CancellationToken cancel)
     {
         var minutes = body.Number("minutes") ?? throw RefusedException.Missing("\"minutes\" as a number");
         if (!(minutes > 0 && minutes <= LessonBrief.Longest))
@@ -36,7 +36,7 @@ internal static class PlanEndpoint
         }
 
         var (dances, size) = (new List<LessonDance>(), default(LessonSize));
-        foreach (var dance in sent.Select(Dance))
+        foreach (var dance in sent.Select(d => Dance(d, cancel)))
         {
             dances.Add(dance);
             size += LessonSize.Of(dance);
@@ -56,9 +56,9 @@ internal static class PlanEndpoint
         };
     }
 
-    private static LessonDance Dance(ApiBody body)
+    private static LessonDance Dance(ApiBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.Of(body.Script());
+        var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
         var song = body.Song();
         return new LessonDance(analysis, body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo, song, body.Flag("known") ?? false)
         {

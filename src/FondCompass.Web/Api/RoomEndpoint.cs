@@ -17,24 +17,24 @@ internal static class RoomEndpoint
         ["chain"] = RoomLayout.Chain,
     };
 
-    public static void MapRoom(this WebApplication app) => app.MapJson<RoomBody, RoomJson>("/api/room", "a dance and a room", (body, _) => RoomJson.Of(Read(body)));
+    public static void MapRoom(this WebApplication app) => app.MapJson<RoomBody, RoomJson>("/api/room", "a dance and a room", (body, cancel) => RoomJson.Of(Read(body, cancel)));
 
-    private static RoomPlan Read(ApiBody body)
+    private static RoomPlan Read(ApiBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.Of(body.Script());
+        var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
         var room = body.Object("room") ?? throw RefusedException.Missing("\"room\" with its \"width\" and \"depth\"");
         var hall = new Hall(Metres(room, "width"), Metres(room, "depth"), room.Number("margin", 0, Hall.Widest) ?? Hall.UsualMargin) { Obstacles = Obstacles(room) };
         var repeats = body.Whole("repeats", 1, RoomWish.MostRepeats) ?? RoomWish.UsualRepeats;
         if (body.Song() is { } song)
         {
-            var run = RunUnroller.Unroll(analysis.Trace, song, Math.Min(analysis.Dance.Header.Intro, Math.Max(0, song.Counts - 1)));
+            var run = RunUnroller.Unroll(analysis.Trace, song, Math.Min(analysis.Dance.Header.Intro, Math.Max(0, song.Counts - 1)), cancel);
             repeats = Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats);
         }
 
         var wish = new RoomWish(
             hall, body.Whole("dancers", 1, RoomWish.MostDancers) ?? throw RefusedException.Missing("\"dancers\" as a whole number"), body.Word("layout", Layouts) ?? RoomLayout.Rows, repeats,
             body.Number("spacing", 0, Hall.Widest), body.Number("allowance", 0, Hall.Widest) ?? 0);
-        return wish.RepeatsOf(analysis.Trace) >= repeats || analysis.Dance.IsPhrased ? RoomPlan.Of(analysis.Trace, wish)
+        return wish.RepeatsOf(analysis.Trace) >= repeats || analysis.Dance.IsPhrased ? RoomPlan.Of(analysis.Trace, wish, cancel)
             : throw RefusedException.Impossible($"{repeats} repeats of {analysis.Trace.TotalCounts} counts are more than the {Core.Music.Song.MostCounts} counts that can be reckoned.");
     }
 

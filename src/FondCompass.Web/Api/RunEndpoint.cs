@@ -9,15 +9,15 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/run: a script and a song in, the run and the best fit out; nothing is stored.</summary>
 internal static class RunEndpoint
 {
-    public static void MapRun(this WebApplication app) => app.MapJson<RunBody, RunJson>("/api/run", "a script and a song", (body, _) => Answer(RunRequest.Read(body)));
+    public static void MapRun(this WebApplication app) => app.MapJson<RunBody, RunJson>("/api/run", "a script and a song", (body, cancel) => Answer(RunRequest.Read(body), cancel));
 
-    private static RunJson Answer(RunRequest order)
+    private static RunJson Answer(RunRequest order, CancellationToken cancel)
     {
-        var analysis = Analysis.Of(order.Script);
+        var analysis = Analysis.WhileWaited(order.Script, null, cancel);
         var start = order.Start ?? analysis.Dance.Header.Intro;
-        var run = RunUnroller.Unroll(analysis.Trace, order.Song, start);
+        var run = RunUnroller.Unroll(analysis.Trace, order.Song, start, cancel);
         // A part danced at another place has no kind here; repeats and parts left out say the same.
-        var fit = PhraseFit.Solve(run, new FitConstraints(NoMoves: true));
+        var fit = PhraseFit.Solve(run, new FitConstraints(NoMoves: true), cancel);
         return RunJson.Of(analysis, run, fit);
     }
 }

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.Net.Http.Headers;
 
@@ -13,6 +14,12 @@ public sealed class SentWhileWritten(string type, string name, Func<Stream, Canc
         var disposition = new ContentDispositionHeaderValue("attachment");
         disposition.SetHttpFileName(name);
         response.Headers.ContentDisposition = disposition.ToString();
+        // What an archive has left of one entry when it is closed is written at once; the rest waits for nobody.
+        if (http.Features.Get<IHttpBodyControlFeature>() is { } body)
+        {
+            body.AllowSynchronousIO = true;
+        }
+
         try
         {
             await write(response.Body, http.RequestAborted);

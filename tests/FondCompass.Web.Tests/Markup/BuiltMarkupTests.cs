@@ -1,0 +1,108 @@
+using System.Reflection;
+using System.Reflection.Metadata;
+using System.Reflection.Metadata.Ecma335;
+using System.Reflection.PortableExecutable;
+using System.Text.RegularExpressions;
+using FondCompass.Tests.Databases;
+using FondCompass.Web.Hosting;
+using Microsoft.AspNetCore.Html;
+using Xunit;
+
+namespace FondCompass.Web.Tests.Markup;
+
+/// <summary>Only what the build itself made is written to a page as markup; and the clock is asked by nobody but through what is passed in.</summary>
+public partial class BuiltMarkupTests
+{
+    private static readonly Assembly[] Product = [typeof(Program).Assembly, typeof(Data.DanceShelf).Assembly, typeof(Core.Analysis).Assembly];
+
+    /// <summary>Every member of another assembly that an assembly uses, as "Type.Member".</summary>
+    private static List<string> Used(Assembly assembly)
+    {
+        using var file = File.OpenRead(assembly.Location);
+        using var portable = new PEReader(file);
+        var reader = portable.GetMetadataReader();
+        string NameOf(EntityHandle parent) => parent.Kind switch
+        {
+            HandleKind.TypeReference when reader.GetTypeReference((TypeReferenceHandle)parent) is var type => $"{reader.GetString(type.Namespace)}.{reader.GetString(type.Name)}",
+            _ => "",
+        };
+        return [.. reader.MemberReferences.Select(h => reader.GetMemberReference(h)).Select(m => $"{NameOf(m.Parent)}.{reader.GetString(m.Name)}")];
+    }
+
+    /// <summary>How often an HtmlString is made, and how often of a constant: the instruction before loads a string that stands in the assembly.</summary>
+    private static (int Made, int OfConstants) HtmlStrings(Assembly assembly)
+    {
+        const byte MakeNew = 0x73, LoadString = 0x72;
+        const int Instruction = 5;
+        using var file = File.OpenRead(assembly.Location);
+        using var portable = new PEReader(file);
+        var reader = portable.GetMetadataReader();
+        var makers = reader.MemberReferences.Where(h => reader.GetMemberReference(h) is { Parent.Kind: HandleKind.TypeReference } m && reader.GetString(m.Name) == ".ctor" && reader.GetString(reader.GetTypeReference((TypeReferenceHandle)m.Parent).Name) == nameof(HtmlString))
+            .Select(h => MetadataTokens.GetToken(h)).ToHashSet();
+        var (made, ofConstants) = (0, 0);
+        foreach (var method in reader.MethodDefinitions.Select(reader.GetMethodDefinition).Where(m => m.RelativeVirtualAddress != 0))
+        {
+            var code = portable.GetMethodBody(method.RelativeVirtualAddress).GetILBytes()!;
+            for (var at = 0; at + Instruction <= code.Length; at++)
+            {
+                if (code[at] == MakeNew && makers.Contains(BitConverter.ToInt32(code, at + 1)))
+                {
+                    made++;
+                    ofConstants += at >= Instruction && code[at - Instruction] == LoadString && code[at - 1] == 0x70 ? 1 : 0;
+                }
+            }
+        }
+
+        return (made, ofConstants);
+    }
+
+    [Fact]
+    public void No_text_is_written_as_markup()
+    {
+        string[] raw = ["IHtmlHelper.Raw", "HtmlHelper.Raw", "AppendHtml", "SetHtmlContent", "HtmlFormattableString..ctor", "MarkupString"];
+        Assert.Empty(Used(typeof(Program).Assembly).Where(m => Array.Exists(raw, m.Contains)));
+        // Compiled views make this of the attributes that stand in them: of constants, and of nothing else.
+        var (made, ofConstants) = HtmlStrings(typeof(Program).Assembly);
+        Assert.True(made > 100, $"{made} were found: the search itself is broken.");
+        Assert.Equal(made, ofConstants);
+        // One type alone is markup of its own, and nobody but the build makes it.
+        Assert.Equal([typeof(BuiltMarkup)], typeof(Program).Assembly.GetTypes().Where(t => typeof(IHtmlContent).IsAssignableFrom(t)));
+        Assert.Empty(typeof(BuiltMarkup).GetConstructors());
+        Assert.All(typeof(BuiltMarkup).GetMethods(BindingFlags.Static | BindingFlags.NonPublic | BindingFlags.Public | BindingFlags.DeclaredOnly), m => Assert.True(m.IsAssembly, m.Name));
+    }
+
+    [Fact]
+    public void No_view_writes_what_is_not_encoded()
+    {
+        var web = Path.Combine(TestDatabase.Root, "src", "FondCompass.Web");
+        var sources = Directory.GetFiles(web, "*.c*", SearchOption.AllDirectories).Where(f => f.EndsWith(".cshtml", StringComparison.Ordinal) || f.EndsWith(".cs", StringComparison.Ordinal)).Where(f => !f.Contains("/obj/", StringComparison.Ordinal) && !f.Contains("/bin/", StringComparison.Ordinal)).ToList();
+        Assert.True(sources.Count > 150);
+        Assert.Empty(sources.Where(f => Raw().IsMatch(File.ReadAllText(f))).Select(Path.GetFileName));
+        // Two places make markup of what the build made, and no other.
+        Assert.Equal(["BuiltMarkup.cs", "ModuleMap.cs", "ShippedDocs.cs"], sources.Where(f => File.ReadAllText(f).Contains("BuiltMarkup.Of", StringComparison.Ordinal) || Path.GetFileName(f) == "BuiltMarkup.cs").Select(Path.GetFileName).Order(StringComparer.Ordinal));
+    }
+
+    /// <summary>Scripts put only what a handler of ours rendered into a page: three of them do, and take it from an answer's text.</summary>
+    [Fact]
+    public void Scripts_make_markup_of_our_own_answers_alone()
+    {
+        var scripts = Directory.GetFiles(Path.Combine(TestDatabase.Root, "src", "FondCompass.Web", "wwwroot", "js"), "*.js", SearchOption.AllDirectories);
+        var lines = scripts.SelectMany(f => File.ReadAllLines(f).Where(l => Sinks().IsMatch(l)).Select(l => $"{Path.GetFileName(f)}: {l.Trim()}")).Order(StringComparer.Ordinal).ToList();
+        Assert.Equal(["dialogs.js: pasted.innerHTML = await answer.text();", "dialogs.js: waysBody.innerHTML = await answer.text();", "offers.js: list.innerHTML = html;"], lines);
+    }
+
+    [Fact]
+    public void Nobody_asks_a_clock_that_was_not_passed_in()
+    {
+        string[] clocks = ["System.DateTime.get_Now", "System.DateTime.get_UtcNow", "System.DateTime.get_Today", "System.DateTimeOffset.get_Now", "System.DateTimeOffset.get_UtcNow", "System.Environment.get_TickCount", "System.Environment.get_TickCount64", "System.Diagnostics.Stopwatch."];
+        Assert.All(Product, assembly => Assert.Empty(Used(assembly).Where(m => Array.Exists(clocks, c => m.StartsWith(c, StringComparison.Ordinal)))));
+        // The framework's own is named once, where it is passed in.
+        Assert.Equal(["FondCompass.Web"], Product.Where(a => Used(a).Contains("System.TimeProvider.get_System")).Select(a => a.GetName().Name));
+    }
+
+    [GeneratedRegex(@"Html\.Raw|HtmlString|WriteLiteral\(|IHtmlContentBuilder|AppendHtml")]
+    private static partial Regex Raw();
+
+    [GeneratedRegex(@"innerHTML\s*\+?=|outerHTML\s*=|insertAdjacentHTML|document\.write|createContextualFragment|\beval\(|new Function\(|srcdoc")]
+    private static partial Regex Sinks();
+}
