@@ -13,6 +13,12 @@ if (args is [var web, "load"])
     return;
 }
 
+if (args is [var scaled, "scale"])
+{
+    await ScaleBenchmarks.Run(scaled);
+    return;
+}
+
 // Core first, by the benchmark library; then the pages of the running application.
 var config = ManualConfig.CreateEmpty()
     .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.DontLogOutput))

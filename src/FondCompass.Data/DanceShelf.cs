@@ -32,7 +32,7 @@ public sealed record StepUses(IReadOnlyList<StepUse> Where, int Unread);
 public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBook words, InstructorClock clock)
 {
     /// <summary>Dances looked through for a step at the most.</summary>
-    private const int MostUses = 300;
+    private const int MostUses = 100;
 
     /// <summary>Most dances one page of the shelf shows.</summary>
     public const int PageSize = 60;

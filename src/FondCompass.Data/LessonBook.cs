@@ -59,6 +59,11 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
     public async Task<bool> PutBack(Guid id, CancellationToken cancel = default) =>
         await context.Lessons.IgnoreQueryFilters().Where(l => l.Id == id && l.OwnerId == ownerId && l.DeletedAt != null).ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, (DateTimeOffset?)null), cancel) > 0;
 
+    /// <summary>Lessons held with a group in which one of these dances was danced, newest first.</summary>
+    public async Task<IReadOnlyList<LessonRecord>> HeldWith(Guid group, IReadOnlyCollection<Guid> dances, CancellationToken cancel = default) =>
+        await context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held && (dances.Contains(l.DanceId) || l.Also.Any(d => dances.Contains(d))))
+            .OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).ToListAsync(cancel);
+
     /// <summary>All lessons held with a group, newest first.</summary>
     public async Task<IReadOnlyList<LessonRecord>> HeldWith(Guid group, CancellationToken cancel = default) =>
         await context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held).OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).ToListAsync(cancel);

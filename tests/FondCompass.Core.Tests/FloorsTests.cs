@@ -12,7 +12,7 @@ public class FloorsTests
     /// <summary>From the ground up; the folder of <see cref="Core.Analysis"/> itself has no name.</summary>
     private static readonly string[] Floors =
     [
-        "Counts", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Told", "Swaps", "Checks", "", "Composing", "Prose",
+        "Counts", "Days", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Told", "Swaps", "Checks", "", "Composing", "Prose",
         "Music", "Runs", "Saying", "Floor", "Comparing", "Lessons", "Rooms", "Teaching",
     ];
 

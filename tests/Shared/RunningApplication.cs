@@ -29,6 +29,16 @@ public sealed class RunningApplication : IAsyncDisposable
     /// <summary>Another instance over the same database, to be ended before this one.</summary>
     public RunningApplication Beside() => new(_dll, Database) { _isBeside = true };
 
+    /// <summary>Bytes of memory that it holds just now.</summary>
+    public long Memory
+    {
+        get
+        {
+            _process!.Refresh();
+            return _process.WorkingSet64;
+        }
+    }
+
     public string Address => $"http://127.0.0.1:{_port}";
 
     /// <summary>Ends the server and starts it again, as after a restart of the machine.</summary>

@@ -103,13 +103,13 @@ internal sealed class Sessions(SessionBook book, IMemoryCache cache, IOptions<Id
     }
 }
 
-/// <summary>Where the browser says it is: a cookie that our script writes ("Europe/Oslo 1": the zone, and the first day of a week with Sunday as 0).</summary>
+/// <summary>Where the browser says it is: a cookie that our script writes ("Europe/Oslo|1": the zone, and the first day of a week with Sunday as 0).</summary>
 internal static class BrowserZone
 {
     public const string Cookie = "fond-zone";
 
     public static (TimeZoneInfo Zone, DayOfWeek? WeekBegins)? Of(HttpContext http) =>
-        http.Request.Cookies[Cookie] is { } said && said.Split(' ', 2) is { Length: > 0 } parts && InstructorClock.ZoneOf(parts[0]) is { } zone
+        http.Request.Cookies[Cookie] is { } said && said.Split('|', 2) is { Length: > 0 } parts && InstructorClock.ZoneOf(parts[0]) is { } zone
             ? (zone, parts.Length > 1 && int.TryParse(parts[1], out var day) && day is >= 0 and <= 6 ? (DayOfWeek)day : null) : null;
 
     /// <summary>The clock of whoever asks: by what the account says, else by what the browser says, else this machine's.</summary>

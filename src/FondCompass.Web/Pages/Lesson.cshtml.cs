@@ -150,9 +150,9 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         Log = HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>());
         Sheet = Math.Clamp(Sheet, 1, Math.Max(1, (ToldCount + ToldOnPage - 1) / ToldOnPage));
         Told = [.. Log.Marks.Concat(Log.Notes).Skip((Sheet - 1) * ToldOnPage).Take(ToldOnPage)];
-        var others = (await book.HeldWith(lesson.GroupId, cancel)).Where(l => l.Id != Id).ToList();
+        var others = (await book.HeldWith(lesson.GroupId, [.. lesson.Dances], cancel)).Where(l => l.Id != Id).ToList();
         Before = others.FirstOrDefault(l => l.DanceId == lesson.DanceId && l.HeldPlan is not null && (l.Date < lesson.Date || (l.Date == lesson.Date && l.Id < lesson.Id)))?.Id;
-        if (Guid.TryParse(Request.Query["beside"], out var other) && others.Find(l => l.Id == other) is { } beside)
+        if (Guid.TryParse(Request.Query["beside"], out var other) && other != Id && await book.Find(other, cancel) is { Held: true } beside && beside.GroupId == lesson.GroupId)
         {
             Beside = (beside, HallLog.Of((await events.Of(other, cancel)).Select(EventWords.Read).OfType<LessonEvent>()));
         }
@@ -166,7 +166,7 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
     private async Task Suggest(CancellationToken cancel)
     {
         var (lexicon, records) = (await shelf.Lexicon(cancel), await shelf.FindAll([.. Lesson.Dances], cancel));
-        var held = await book.HeldWith(Lesson.GroupId, cancel);
+        var held = await book.HeldWith(Lesson.GroupId, [.. Lesson.Dances], cancel);
         var (next, spans) = (new List<(string, NextTime)>(), new List<string>());
         var here = Lesson.Dances.Select((d, i) => (Id: d, Place: i)).Where(d => records.ContainsKey(d.Id) && Lesson.HeldOf(d.Id) is not null).ToList();
         foreach (var (id, place) in here)

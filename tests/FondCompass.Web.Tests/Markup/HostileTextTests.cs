@@ -38,10 +38,12 @@ public partial class HostileTextTests(Studio studio)
         var handlers = await Handler.All(studio.Services);
         IEnumerable<string> IdsOf(Handler handler) => handler.Route.StartsWith("dances/", StringComparison.Ordinal) ? dances.Select(d => $"{d}") : handler.Route.StartsWith("lessons/", StringComparison.Ordinal) ? [$"{planned}", $"{held}"]
             : handler.Route.StartsWith("groups/", StringComparison.Ordinal) ? [$"{group}"] : handler.Route.StartsWith("class/", StringComparison.Ordinal) ? ["canary22"] : [$"{course}"];
-        var open = new Queue<string>(handlers.Where(h => h.Method == "GET").SelectMany(h => IdsOf(h).Select(h.At)).Append($"/dances/{dances[0]}/compare?with=dance:{dances[1]}").Append($"/lessons/{held}?beside={held}"));
+        // Of each dance and lesson every page; of what these lead to, one of each kind.
+        var first = new HashSet<string>(handlers.Where(h => h.Method == "GET").SelectMany(h => IdsOf(h).Select(h.At)).Append($"/dances/{dances[0]}/compare?with=dance:{dances[1]}").Append($"/lessons/{held}?beside={held}"));
+        var open = new Queue<string>(first);
         while (open.TryDequeue(out var path) && _looked.Count < 600)
         {
-            if (_looked.Add(Kind().Replace(path, "*")))
+            if (_looked.Add(Kind().Replace(path, "*")) || first.Remove(path))
             {
                 using var answer = await visitor.Client.GetAsync(path, Cancel);
                 foreach (var link in await Look(path, answer))

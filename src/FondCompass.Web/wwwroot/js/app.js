@@ -11,7 +11,7 @@ export const token = () => document.querySelector('meta[name="fond-token"]')?.ge
 try {
   const place = new Intl.Locale(navigator.language);
   const week = /** @type {any} */ (place).getWeekInfo?.() ?? /** @type {any} */ (place).weekInfo;
-  document.cookie = `fond-zone=${Intl.DateTimeFormat().resolvedOptions().timeZone} ${(week?.firstDay ?? 1) % 7}; Path=/; SameSite=Lax; Max-Age=31536000${location.protocol === 'https:' ? '; Secure' : ''}`;
+  document.cookie = `fond-zone=${Intl.DateTimeFormat().resolvedOptions().timeZone}|${(week?.firstDay ?? 1) % 7}; Path=/; SameSite=Lax; Max-Age=31536000${location.protocol === 'https:' ? '; Secure' : ''}`;
 } catch {
   // Nobody knows where it is; the account's page asks.
 }
