@@ -9,7 +9,7 @@ internal static class ClassEndpoints
     public static void MapClassWindows(this WebApplication app)
     {
         app.MapGet("/class/time", (TimeProvider time) => Results.Text(ClassWindows.Now(time).ToString("0.000", System.Globalization.CultureInfo.InvariantCulture))).ExcludeFromDescription();
-        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, ClassRelay relay, FondCompassContext context, TimeProvider time, CancellationToken cancel) =>
+        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, ClassRelay relay, FondCompassContext context, TimeProvider time, IHostApplicationLifetime life, CancellationToken cancel) =>
         {
             if (await LessonOf(code, context, time, cancel) is not { } lesson)
             {
@@ -17,7 +17,8 @@ internal static class ClassEndpoints
             }
 
             await relay.Remember(lesson, cancel);
-            return windows.Watch(lesson, cancel) is { } shown ? TypedResults.ServerSentEvents(shown) : Results.StatusCode(StatusCodes.Status429TooManyRequests);
+            // A screen keeps no stop of the application waiting: it comes back by itself.
+            return windows.Watch(lesson, cancel, life.ApplicationStopping) is { } shown ? TypedResults.ServerSentEvents(shown) : Results.StatusCode(StatusCodes.Status429TooManyRequests);
         }).ExcludeFromDescription();
     }
 

@@ -95,13 +95,13 @@ public sealed class ClassWindows(IMemoryCache cache)
     }
 
     /// <summary>What is shown, from now on, until the screen leaves; null where there are too many already.</summary>
-    public IAsyncEnumerable<SseItem<string>>? Watch(Guid lesson, CancellationToken cancel)
+    public IAsyncEnumerable<SseItem<string>>? Watch(Guid lesson, CancellationToken cancel, CancellationToken stops = default)
     {
         var hall = HallOf(lesson);
-        return hall.Screens.Count >= Most ? null : Watch(lesson, hall, cancel);
+        return hall.Screens.Count >= Most ? null : Watch(lesson, hall, stops, cancel);
     }
 
-    private async IAsyncEnumerable<SseItem<string>> Watch(Guid lesson, Hall hall, [EnumeratorCancellation] CancellationToken cancel)
+    private async IAsyncEnumerable<SseItem<string>> Watch(Guid lesson, Hall hall, CancellationToken stops, [EnumeratorCancellation] CancellationToken cancel)
     {
         // A slow screen misses what is over; the latest is what counts.
         var screen = Channel.CreateBounded<string>(new BoundedChannelOptions(8) { FullMode = BoundedChannelFullMode.DropOldest });
@@ -111,9 +111,9 @@ public sealed class ClassWindows(IMemoryCache cache)
         try
         {
             yield return new SseItem<string>(hall.State, "shown");
-            while (!cancel.IsCancellationRequested)
+            while (!cancel.IsCancellationRequested && !stops.IsCancellationRequested)
             {
-                using var quiet = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+                using var quiet = CancellationTokenSource.CreateLinkedTokenSource(cancel, stops);
                 quiet.CancelAfter(Quiet);
                 string? state = null;
                 try
@@ -123,6 +123,11 @@ public sealed class ClassWindows(IMemoryCache cache)
                 catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
                 {
                     // Nothing new; that it is still there is told all the same.
+                }
+
+                if (stops.IsCancellationRequested)
+                {
+                    yield break;
                 }
 
                 yield return state is null ? new SseItem<string>("{}", "still") : new SseItem<string>(state, "shown");
