@@ -14,7 +14,7 @@ namespace FondCompass.Web.Accounts;
 /// A session holds as long as its row is there and the account's stamp is the one it began with: signing out, a new password, "sign out everywhere" and the account's end
 /// end it, here at once, on another instance within seconds. While the database is away sessions hold; nothing can be fetched with them then.
 /// </summary>
-internal sealed class Sessions(SessionBook book, IMemoryCache cache, IOptions<IdentityOptions> identity) : ISecurityStampValidator
+internal sealed class Sessions(SessionBook book, DatabaseWatch watch, IMemoryCache cache, IOptions<IdentityOptions> identity) : ISecurityStampValidator
 {
     /// <summary>The claim of a cookie that names its session.</summary>
     public const string Claim = "fond-session";
@@ -68,7 +68,7 @@ internal sealed class Sessions(SessionBook book, IMemoryCache cache, IOptions<Id
             return (true, open);
         }
 
-        if (cache.TryGetValue(IsAway, out _))
+        if (watch.IsAway || cache.TryGetValue(IsAway, out _))
         {
             return (false, null);
         }

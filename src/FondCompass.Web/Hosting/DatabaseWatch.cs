@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Diagnostics;
 using Npgsql;
 
 namespace FondCompass.Web.Hosting;
@@ -18,7 +19,6 @@ public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IA
     public static readonly TimeSpan Slow = TimeSpan.FromMilliseconds(700), Patience = TimeSpan.FromMilliseconds(1500), Holds = TimeSpan.FromMilliseconds(500);
 
     private readonly Lock _turn = new();
-    private readonly SemaphoreSlim _one = new(1);
     private NpgsqlConnection? _connection;
     private Task<bool> _look = Task.FromResult(true);
     private long _ended;
@@ -42,7 +42,6 @@ public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IA
 
     public async ValueTask DisposeAsync()
     {
-        _one.Dispose();
         if (_connection is { } open)
         {
             await open.DisposeAsync();
@@ -51,48 +50,48 @@ public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IA
 
     private async Task<bool> Look()
     {
-        using var patience = new CancellationTokenSource(Patience, time);
+        // One that got stuck is left to itself: to end it may take as long as to wait for it.
+        var asked = _connection;
+        _connection = null;
+        var answer = Task.Run(() => Ask(asked));
         try
         {
-            await _one.WaitAsync(patience.Token);
-            try
-            {
-                if (_connection is not { State: System.Data.ConnectionState.Open })
-                {
-                    await Drop();
-                    _connection = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(way.Connection) { Pooling = false, CancellationTimeout = -1, ApplicationName = "fond-compass-watch" }.ConnectionString);
-                    await _connection.OpenAsync(patience.Token);
-                }
-
-                await using var asked = new NpgsqlCommand("select 1", _connection);
-                await asked.ExecuteScalarAsync(patience.Token);
-                IsAway = false;
-            }
-            catch (Exception problem) when (problem is OperationCanceledException || DatabaseAway.Is(problem))
-            {
-                IsAway = true;
-                await Drop();
-            }
-            finally
-            {
-                _one.Release();
-            }
+            _connection = await answer.WaitAsync(Patience, time);
+            IsAway = false;
         }
-        catch (OperationCanceledException)
+        catch (Exception problem) when (problem is TimeoutException || DatabaseAway.Is(problem))
         {
             IsAway = true;
+            _ = answer.ContinueWith(late => late.IsCompletedSuccessfully ? late.Result.DisposeAsync().AsTask() : Task.FromException(late.Exception!), TaskScheduler.Default).Unwrap().ContinueWith(done => _ = done.Exception, TaskScheduler.Default);
         }
 
         _ended = time.GetTimestamp();
         return !IsAway;
     }
 
-    private async Task Drop()
+    /// <summary>Asks on a connection, a new one where there is none.</summary>
+    private async Task<NpgsqlConnection> Ask(NpgsqlConnection? open)
     {
-        if (_connection is { } old)
+        if (open is not { State: System.Data.ConnectionState.Open })
         {
-            _connection = null;
-            await old.DisposeAsync();
+            open = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(way.Connection) { Pooling = false, Timeout = 3, CommandTimeout = 3, CancellationTimeout = -1, ApplicationName = "fond-compass-watch" }.ConnectionString);
+        }
+
+        try
+        {
+            if (open.State != System.Data.ConnectionState.Open)
+            {
+                await open.OpenAsync();
+            }
+
+            await using var asked = new NpgsqlCommand("select 1", open);
+            await asked.ExecuteScalarAsync();
+            return open;
+        }
+        catch
+        {
+            await open.DisposeAsync();
+            throw;
         }
     }
 }
@@ -121,30 +120,62 @@ internal static class WatchedRequests
         var whoAsks = context.RequestAborted;
         using var given = CancellationTokenSource.CreateLinkedTokenSource(whoAsks);
         context.RequestAborted = given.Token;
-        var isFrozen = false;
+        var work = next(context);
+        while (!await Ends(work))
+        {
+            if (!await watch.Answers() && !work.IsCompleted)
+            {
+                await TellInstead(context, next, work, given);
+                return;
+            }
+        }
+
+        context.RequestAborted = whoAsks;
+        await work;
+    }
+
+    /// <summary>
+    /// Answers for a request that hangs, and lets go of it. To let go of a command takes the database's driver as long as its patience with a database that hangs; so the page that tells it
+    /// is made in a context of its own and sent at once, and the request itself ends when what hangs has ended.
+    /// </summary>
+    private static async Task TellInstead(HttpContext context, RequestDelegate next, Task work, CancellationTokenSource given)
+    {
+        var lettingGo = given.CancelAsync();
+        if (!context.Response.HasStarted)
+        {
+            var page = await StatusPage(context, next);
+            context.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
+            context.Response.ContentType = page.Response.ContentType;
+            context.Response.Headers.ContentLength = page.Response.Body.Length;
+            page.Response.Body.Position = 0;
+            await page.Response.Body.CopyToAsync(context.Response.Body, CancellationToken.None);
+            await context.Response.CompleteAsync();
+        }
+
+        context.RequestServices.GetRequiredService<ILogger<DatabaseWatch>>().LogWarning("The database hangs: {Method} {Path} was let go", context.Request.Method, context.Request.Path.ToUriComponent());
         try
         {
-            var work = next(context);
-            while (!await Ends(work))
-            {
-                if (!await watch.Answers())
-                {
-                    isFrozen = true;
-                    await given.CancelAsync();
-                    break;
-                }
-            }
+            await Task.WhenAll(work, lettingGo);
+        }
+        catch (Exception problem) when (problem is not OutOfMemoryException)
+        {
+            // It hung; that is told already.
+        }
+    }
 
-            await work;
-        }
-        catch (Exception) when (isFrozen && !whoAsks.IsCancellationRequested)
-        {
-            throw new DatabaseFrozenException();
-        }
-        finally
-        {
-            context.RequestAborted = whoAsks;
-        }
+    /// <summary>The page that tells that the shelf does not answer, made for whoever asks without touching the request that hangs.</summary>
+    private static async Task<HttpContext> StatusPage(HttpContext context, RequestDelegate next)
+    {
+        await using var scope = context.RequestServices.GetRequiredService<IServiceScopeFactory>().CreateAsyncScope();
+        var page = new DefaultHttpContext { RequestServices = scope.ServiceProvider };
+        page.Request.Method = HttpMethods.Get;
+        (page.Request.Scheme, page.Request.Host, page.Request.Path) = (context.Request.Scheme, context.Request.Host, "/status");
+        page.Request.Headers.Cookie = context.Request.Headers.Cookie;
+        page.Connection.RemoteIpAddress = context.Connection.RemoteIpAddress;
+        page.Features.Set<IExceptionHandlerPathFeature>(new ExceptionHandlerFeature { Error = new DatabaseFrozenException(), Path = context.Request.Path });
+        page.Response.Body = new MemoryStream();
+        await next(page);
+        return page;
     }
 
     /// <summary>Whether it ends within the time in which requests end.</summary>

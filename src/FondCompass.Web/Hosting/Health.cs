@@ -3,7 +3,6 @@ using FondCompass.Data;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Diagnostics.HealthChecks;
 using Microsoft.Extensions.Options;
-using Npgsql;
 
 namespace FondCompass.Web.Hosting;
 
@@ -42,21 +41,12 @@ internal static class Health
         _ => "broken",
     };
 
-    internal sealed class AnswersCheck(NpgsqlDataSource database) : IHealthCheck
+    internal sealed class AnswersCheck(DatabaseWatch watch) : IHealthCheck
     {
         public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext told, CancellationToken cancel = default)
         {
-            try
-            {
-                // Of the connection alone: whoever watches a start need not wait for the model of the whole database.
-                await using var asked = database.CreateCommand("select 1");
-                await asked.ExecuteScalarAsync(cancel);
-                return HealthCheckResult.Healthy("it answers");
-            }
-            catch (Exception problem) when (DatabaseAway.Is(problem))
-            {
-                return HealthCheckResult.Unhealthy(DatabaseAway.Words(problem));
-            }
+            // Of a connection alone: whoever watches a start need not wait for the model of the whole database.
+            return await watch.Answers().WaitAsync(cancel) ? HealthCheckResult.Healthy("it answers") : HealthCheckResult.Unhealthy(DatabaseAway.Words(null));
         }
     }
 
