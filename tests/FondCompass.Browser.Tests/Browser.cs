@@ -122,13 +122,16 @@ public sealed class Browser : IDisposable
     public IReadOnlyList<string> Errors() =>
         [.. _driver.Manage().Logs.GetLog(LogType.Browser).Select(e => e.Message).Where(m => !m.Contains("htmx:sendAbort", StringComparison.Ordinal) && !m.Contains("htmx:afterRequest", StringComparison.Ordinal))];
 
-    public void NewAccount()
+    /// <summary>Makes an account; gives its address.</summary>
+    public string NewAccount()
     {
+        var email = $"{Guid.NewGuid():N}@test.invalid";
         Go("/sign-in");
-        Find("#Email").SendKeys($"{Guid.NewGuid():N}@test.invalid");
+        Find("#Email").SendKeys(email);
         Find("#Password").SendKeys("kittiwake-quay");
         ClickText("Make an account");
         Wait("the shelf opens", () => Path == "/");
+        return email;
     }
 
     /// <summary>From the shelf to a dance of one's own, ready to be written.</summary>

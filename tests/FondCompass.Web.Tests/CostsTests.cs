@@ -98,7 +98,7 @@ public sealed partial class CostsTests : IDisposable
         private readonly System.Collections.Concurrent.ConcurrentQueue<string> _words = new();
         private int _rows;
 
-        public IReadOnlyCollection<string> Words => _words;
+        public System.Collections.Concurrent.ConcurrentQueue<string> Words => _words;
 
         public int Rows => _rows;
 

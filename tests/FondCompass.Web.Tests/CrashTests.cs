@@ -12,17 +12,18 @@ using Xunit;
 namespace FondCompass.Web.Tests;
 
 /// <summary>
-/// Killed again and again while people save: the application, its database, or both. What was acknowledged is there, once; and it comes back by itself.
+/// Killed again and again while people save and lessons are told: the application, its database, or both; and the database ends by itself, as on a full disk. What was acknowledged is there, once; and it comes back by itself.
 /// scripts/crash does it as often as is wished for, and tells how long it was away.
 /// </summary>
 public sealed partial class CrashTests : IDisposable
 {
-    private const int InTests = 10, Seed = 20_261_127, Writers = 4, MostBetween = 120;
+    private const int InTests = 10, Seed = 20_261_127, Writers = 4, Boards = 2, MostBetween = 120;
 
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(2);
 
     private readonly string _data = Directory.CreateTempSubdirectory("fond-crash-").FullName;
     private readonly int _port = FreePort();
+    private readonly ConcurrentQueue<string> _said = new();
     private Process? _start;
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
@@ -43,14 +44,20 @@ public sealed partial class CrashTests : IDisposable
             await writer.Come();
         }
 
-        var writing = writers.ConvertAll(w => Task.Run(() => w.Write(over.Token), Cancel));
+        var boards = Enumerable.Range(0, Boards).Select(i => new Board(Address, i)).ToList();
+        foreach (var board in boards)
+        {
+            await board.Come();
+        }
+
+        var writing = writers.ConvertAll(w => Task.Run(() => w.Write(over.Token), Cancel)).Concat(boards.ConvertAll(b => Task.Run(() => b.Tell(over.Token), Cancel))).ToList();
         var away = new ConcurrentDictionary<string, List<double>>();
         for (var round = 0; round < Wished; round++)
         {
             // Somewhere among so many saves more.
             var until = writers.Sum(w => w.Acknowledged.Count) + random.Next(1, MostBetween);
             await Until.Holds("people save", () => Task.FromResult(writers.Sum(w => w.Acknowledged.Count) >= until), Patience);
-            var what = new[] { "application", "database", "both" }[round % 3];
+            var what = new[] { "application", "database", "both", "database, by itself" }[round % 4];
             await Kill(what);
             var watch = Stopwatch.StartNew();
             await Until.Holds($"it is back after round {round} ({what})", Answers, Patience);
@@ -58,8 +65,8 @@ public sealed partial class CrashTests : IDisposable
         }
 
         // So long that every writer has been acknowledged once more since the last kill.
-        var before = writers.ConvertAll(w => w.Acknowledged.Count);
-        await Until.Holds("everybody has saved once more", () => Task.FromResult(writers.Zip(before).All(w => w.First.Acknowledged.Count > w.Second)));
+        var (before, told) = (writers.ConvertAll(w => w.Acknowledged.Count), boards.ConvertAll(b => b.Acknowledged.Count));
+        await Until.Holds("everybody has saved and told once more", () => Task.FromResult(writers.Zip(before).All(w => w.First.Acknowledged.Count > w.Second) && boards.Zip(told).All(b => b.First.Acknowledged.Count > b.Second)), Patience);
         await over.CancelAsync();
         await Task.WhenAll(writing);
         foreach (var writer in writers)
@@ -67,10 +74,18 @@ public sealed partial class CrashTests : IDisposable
             var kept = await writer.Kept();
             Assert.Equal([], writer.Acknowledged.Except(kept));
             Assert.Equal(kept.Distinct().Count(), kept.Count);
-            Assert.Equal([], writer.Faults);
+            Assert.True(writer.Faults.Count == 0, $"{string.Join('\n', writer.Faults)}\n{string.Join('\n', _said)}");
         }
 
-        await Console.Out.WriteLineAsync($"{Wished} kills, {writers.Sum(w => w.Acknowledged.Count)} saves acknowledged and there; away, in seconds: " +
+        foreach (var board in boards)
+        {
+            var kept = await board.Kept();
+            Assert.Equal([], board.Acknowledged.Except(kept));
+            Assert.Equal(kept.Distinct().Count(), kept.Count);
+            Assert.Equal([], board.Faults);
+        }
+
+        await Console.Out.WriteLineAsync($"{Wished} kills, {writers.Sum(w => w.Acknowledged.Count)} saves and {boards.Sum(b => b.Acknowledged.Count)} events acknowledged and there; away, in seconds: " +
             string.Join("; ", away.OrderBy(a => a.Key).Select(a => string.Create(CultureInfo.InvariantCulture, $"{a.Key} median {a.Value.Order().ElementAt(a.Value.Count / 2):0.00}, most {a.Value.Max():0.00}"))));
     }
 
@@ -89,7 +104,7 @@ public sealed partial class CrashTests : IDisposable
     private async Task Start()
     {
         var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "start"), ["--port", $"{_port}", "--data", _data, "--no-demo"]) { RedirectStandardOutput = true, RedirectStandardError = true };
-        var (ready, said) = (new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously), new ConcurrentQueue<string>());
+        var (ready, said) = (new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously), _said);
         _start = Process.Start(start)!;
         void Heard(string? line)
         {
@@ -118,22 +133,36 @@ public sealed partial class CrashTests : IDisposable
     {
         if (what != "application")
         {
-            await KillOf("postgres/postmaster.pid");
+            // By itself it ends in order, and takes away the file that names it.
+            await KillOf("postgres/postmaster.pid", what.EndsWith("itself", StringComparison.Ordinal) ? "-INT" : "-9");
         }
 
-        if (what != "database")
+        if (what is "application" or "both")
         {
-            await KillOf("app.pid");
+            await KillOf("app.pid", "-9");
         }
     }
 
-    private async Task KillOf(string file)
+    private async Task KillOf(string file, string signal)
     {
         var pid = (await File.ReadAllLinesAsync(Path.Combine(_data, file), Cancel))[0].Trim();
-        using var kill = Process.Start("kill", ["-9", pid]);
+        using var kill = Process.Start("kill", [signal, pid]);
         await kill.WaitForExitAsync(Cancel);
         // Gone before it is asked whether it is back.
-        await Until.Holds($"{pid} is gone", async () => !Directory.Exists($"/proc/{pid}") || (await File.ReadAllTextAsync($"/proc/{pid}/status", Cancel)).Contains("State:\tZ", StringComparison.Ordinal));
+        await Until.Holds($"{pid} is gone", async () => !Directory.Exists($"/proc/{pid}") || await IsDead(pid), Patience);
+    }
+
+    private static async Task<bool> IsDead(string pid)
+    {
+        try
+        {
+            return (await File.ReadAllTextAsync($"/proc/{pid}/status", Cancel)).Contains("State:\tZ", StringComparison.Ordinal);
+        }
+        catch (IOException)
+        {
+            // Gone between the two looks.
+            return true;
+        }
     }
 
     private async Task<bool> Answers()
@@ -154,6 +183,75 @@ public sealed partial class CrashTests : IDisposable
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();
         return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
+    /// <summary>A board that tells one event after the other, and tells again what was not acknowledged.</summary>
+    private sealed class Board(Uri address, int number)
+    {
+        private readonly Visitor _visitor = new(new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(20) });
+        private readonly Guid _board = Guid.NewGuid();
+
+        private string _lesson = "", _token = "";
+
+        public List<Guid> Acknowledged { get; } = [];
+
+        public List<string> Faults { get; } = [];
+
+        public async Task Come()
+        {
+            await _visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", $"{Guid.NewGuid():N}@test.invalid"), ("Password", "windlass and capstan"));
+            using var made = await _visitor.Post("/?handler=New", "/");
+            var dance = made.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[2];
+            _lesson = await _visitor.Plan(dance, date: $"{DateTime.UtcNow:yyyy-MM-dd}");
+            _token = Regex.Match((await _visitor.Get($"/lessons/{_lesson}/teach")).Html, "name=\"fond-token\" content=\"([^\"]+)\"").Groups[1].Value;
+        }
+
+        public async Task Tell(CancellationToken over)
+        {
+            // As many as a lesson keeps, and no more.
+            for (var i = 1; !over.IsCancellationRequested && i < Data.Records.LessonEventRecord.Most; i++)
+            {
+                var (id, which) = (Guid.NewGuid(), i);
+                await Until.Holds($"event {which} of board {number} is acknowledged", async () => over.IsCancellationRequested || await Told(id, which), Patience);
+            }
+        }
+
+        public async Task<List<Guid>> Kept()
+        {
+            using var answer = await _visitor.Post("/account?handler=Data", "/account");
+            using var archive = new ZipArchive(new MemoryStream(await answer.Content.ReadAsByteArrayAsync(CancellationToken.None)));
+            await using var events = await archive.GetEntry("lesson-events.json")!.OpenAsync(CancellationToken.None);
+            using var json = await JsonDocument.ParseAsync(events);
+            return [.. json.RootElement.EnumerateArray().Select(e => e.GetProperty("id").GetGuid())];
+        }
+
+        private async Task<bool> Told(Guid id, int which)
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/lessons/{_lesson}/teach?handler=Events");
+            request.Headers.Add("X-Fond-Token", _token);
+            request.Content = System.Net.Http.Json.JsonContent.Create(new { events = new[] { new { id, board = _board, number = which, opened = 1_790_000_000.0, since = which * 0.5, kind = which % 4 == 0 ? "trouble" : "repeat", block = "dance:A:1", bite = "A:1", value = 75 } } });
+            try
+            {
+                using var answer = await _visitor.Client.SendAsync(request, CancellationToken.None);
+                if (answer.StatusCode == HttpStatusCode.OK)
+                {
+                    Acknowledged.Add(id);
+                    return true;
+                }
+
+                if (answer.StatusCode != HttpStatusCode.ServiceUnavailable)
+                {
+                    var body = await answer.Content.ReadAsStringAsync(CancellationToken.None);
+                    Faults.Add($"{answer.StatusCode}: {body[..Math.Min(200, body.Length)]}");
+                }
+            }
+            catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or IOException)
+            {
+                // It is away; told again until it is back.
+            }
+
+            return false;
+        }
     }
 
     /// <summary>Somebody who saves one number after the other, and sends again what was not acknowledged.</summary>
@@ -207,7 +305,7 @@ public sealed partial class CrashTests : IDisposable
                     }
                     else if (answer.StatusCode != HttpStatusCode.ServiceUnavailable)
                     {
-                        Faults.Add($"{answer.StatusCode}: {body[..Math.Min(200, body.Length)]}");
+                        Faults.Add($"{answer.StatusCode}: {System.Text.RegularExpressions.Regex.Replace(body, "<[^>]*>|\\s+", " ")}");
                     }
                 }
                 catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException or IOException)

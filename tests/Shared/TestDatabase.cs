@@ -22,6 +22,20 @@ public sealed class TestDatabase : IDisposable
 
     public void Start() => Run("start", _folder, Port);
 
+    /// <summary>Stops its processes where they are, or lets them go on: it takes connections then, and answers nothing.</summary>
+    public void Freeze(bool stops)
+    {
+        var server = File.ReadLines(Path.Combine(_folder, "postgres", "postmaster.pid")).First().Trim();
+        // Those that it starts meanwhile too: itself first.
+        foreach (var arguments in (string[][])[["-" + (stops ? "STOP" : "CONT"), "-P", server], ["-" + (stops ? "STOP" : "CONT"), "-P", server]])
+        {
+            using var one = Process.Start("kill", [arguments[0], server]);
+            one.WaitForExit();
+            using var children = Process.Start("pkill", arguments);
+            children.WaitForExit();
+        }
+    }
+
     public void Dispose()
     {
         Stop();

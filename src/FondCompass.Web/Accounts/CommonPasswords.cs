@@ -12,7 +12,7 @@ namespace FondCompass.Web.Accounts;
 internal sealed class CommonPasswords : IPasswordValidator<Instructor>
 {
     /// <summary>Letters of a password.</summary>
-    public const int Shortest = 10, Longest = 200;
+    public const int Shortest = 12, Longest = 128;
 
     /// <summary>Bytes kept of each digest.</summary>
     private const int Kept = 6;

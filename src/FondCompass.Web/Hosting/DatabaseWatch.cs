@@ -59,8 +59,9 @@ public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IA
             _connection = await answer.WaitAsync(Patience, time);
             IsAway = false;
         }
-        catch (Exception problem) when (problem is TimeoutException || DatabaseAway.Is(problem))
+        catch (Exception problem) when (problem is not OutOfMemoryException)
         {
+            // Whatever went wrong, it did not answer.
             IsAway = true;
             _ = answer.ContinueWith(late => late.IsCompletedSuccessfully ? late.Result.DisposeAsync().AsTask() : Task.FromException(late.Exception!), TaskScheduler.Default).Unwrap().ContinueWith(done => _ = done.Exception, TaskScheduler.Default);
         }
@@ -120,37 +121,62 @@ internal static class WatchedRequests
         var whoAsks = context.RequestAborted;
         using var given = CancellationTokenSource.CreateLinkedTokenSource(whoAsks);
         context.RequestAborted = given.Token;
+        var (body, gate) = (context.Response.Body, new GatedBody(context.Response.Body));
+        context.Response.Body = gate;
         var work = next(context);
         while (!await Ends(work))
         {
-            if (!await watch.Answers() && !work.IsCompleted)
+            if (!await watch.Answers() && await TellInstead(context, next, work, given, body, gate))
             {
-                await TellInstead(context, next, work, given);
                 return;
             }
         }
 
         context.RequestAborted = whoAsks;
-        await work;
+        try
+        {
+            await work;
+            if (context.Response.BodyWriter is { CanGetUnflushedBytes: true, UnflushedBytes: > 0 } rest)
+            {
+                await rest.FlushAsync(whoAsks);
+            }
+        }
+        finally
+        {
+            context.Response.Body = body;
+        }
     }
 
     /// <summary>
     /// Answers for a request that hangs, and lets go of it. To let go of a command takes the database's driver as long as its patience with a database that hangs; so the page that tells it
     /// is made in a context of its own and sent at once, and the request itself ends when what hangs has ended.
     /// </summary>
-    private static async Task TellInstead(HttpContext context, RequestDelegate next, Task work, CancellationTokenSource given)
+    /// <returns>False where the work has ended meanwhile, or answers already: then its answer is the one.</returns>
+    private static async Task<bool> TellInstead(HttpContext context, RequestDelegate next, Task work, CancellationTokenSource given, Stream body, GatedBody gate)
     {
-        var lettingGo = given.CancelAsync();
-        if (!context.Response.HasStarted)
+        var page = await StatusPage(context, next);
+        if (work.IsCompleted || context.Response.HasStarted || !gate.TryShut())
         {
-            var page = await StatusPage(context, next);
-            context.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
-            context.Response.ContentType = page.Response.ContentType;
-            context.Response.Headers.ContentLength = page.Response.Body.Length;
-            page.Response.Body.Position = 0;
-            await page.Response.Body.CopyToAsync(context.Response.Body, CancellationToken.None);
-            await context.Response.CompleteAsync();
+            return false;
         }
+
+        if (work.IsCompleted)
+        {
+            gate.Reopen();
+            return false;
+        }
+
+        var lettingGo = given.CancelAsync();
+        context.Response.Clear();
+        context.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
+        context.Response.ContentType = page.Response.ContentType;
+        context.Response.Headers.ContentLength = page.Response.Body.Length;
+        // What is asked next comes on a line of its own: this one is busy until what hangs has ended.
+        context.Response.Headers.Connection = "close";
+        page.Response.Body.Position = 0;
+        await page.Response.Body.CopyToAsync(body, CancellationToken.None);
+        await body.FlushAsync(CancellationToken.None);
+        await context.Response.CompleteAsync();
 
         context.RequestServices.GetRequiredService<ILogger<DatabaseWatch>>().LogWarning("The database hangs: {Method} {Path} was let go", context.Request.Method, context.Request.Path.ToUriComponent());
         try
@@ -161,6 +187,8 @@ internal static class WatchedRequests
         {
             // It hung; that is told already.
         }
+
+        return true;
     }
 
     /// <summary>The page that tells that the shelf does not answer, made for whoever asks without touching the request that hangs.</summary>

@@ -53,7 +53,7 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     public async Task OnGet(CancellationToken cancel)
     {
         await Load(cancel);
-        Cues = CueSheet.Of(Run(), new Rate(Rate), Lead, int.MaxValue, Lexicon);
+        Cues = CueSheet.Of(Run(), new Rate(Rate), Lead, int.MaxValue, Lexicon, cancel);
     }
 
     /// <summary>Writes what is called on a count: for this class only, or into the dance.</summary>
@@ -79,7 +79,7 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
         if (Refused.Length > 0)
         {
-            Cues = CueSheet.Of(Run(), new Rate(Rate), Lead, int.MaxValue, Lexicon);
+            Cues = CueSheet.Of(Run(), new Rate(Rate), Lead, int.MaxValue, Lexicon, cancel);
             return Page();
         }
 

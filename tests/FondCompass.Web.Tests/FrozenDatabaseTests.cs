@@ -1,0 +1,49 @@
+using System.Net;
+using FondCompass.Tests.Databases;
+using Xunit;
+
+namespace FondCompass.Web.Tests;
+
+/// <summary>A database that takes connections and answers nothing: told by every page and by health sooner than a browser gives up, and over as soon as it answers.</summary>
+public sealed class FrozenDatabaseTests : IAsyncLifetime
+{
+    /// <summary>When browsers give up here (app.js, marks.js), less what a busy machine adds.</summary>
+    private static readonly TimeSpan BrowsersPatience = TimeSpan.FromSeconds(8);
+
+    private readonly RunningApplication _application = new();
+
+    public async ValueTask InitializeAsync() => await _application.Start();
+
+    public ValueTask DisposeAsync()
+    {
+        _application.Database.Freeze(false);
+        return _application.DisposeAsync();
+    }
+
+    [Fact]
+    public async Task It_is_told_before_anybody_gives_up_and_over_by_itself()
+    {
+        var visitor = new Visitor(new HttpClient(new HttpClientHandler { AllowAutoRedirect = false }) { BaseAddress = new Uri(_application.Address), Timeout = BrowsersPatience });
+        await visitor.Post("/sign-in?handler=Demo", "/sign-in");
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Get("/lessons")).Status);
+        for (var again = 0; again < 2; again++)
+        {
+            _application.Database.Freeze(true);
+            foreach (var path in (string[])["/lessons", "/healthz", "/", "/steps", "/sign-in", "/healthz"])
+            {
+                // A client gives up after that time, and this fails.
+                var (status, html) = await visitor.Get(path);
+                Assert.Equal((path, HttpStatusCode.ServiceUnavailable), (path, status));
+                Assert.Contains(path == "/healthz" ? "does not answer" : "The shelf does not answer", html);
+            }
+
+            // What needs no database goes on meanwhile.
+            using var analysed = await visitor.Client.PostAsync("/api/analyse", new StringContent("part A\n1-4 vine R"), TestContext.Current.CancellationToken);
+            Assert.Equal(HttpStatusCode.OK, analysed.StatusCode);
+            _application.Database.Freeze(false);
+            await Until.Holds("it answers again", async () => (await visitor.Get("/healthz")).Status == HttpStatusCode.OK);
+            await Until.Holds("whoever was signed in still is", async () => (await visitor.Get("/lessons")).Status == HttpStatusCode.OK);
+        }
+
+    }
+}
