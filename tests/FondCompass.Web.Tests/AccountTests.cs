@@ -116,7 +116,7 @@ public partial class AccountTests(Studio studio)
             Assert.Contains("not the password of this account", await Said(wrong));
         }
 
-        using (var weak = await here.Post("/account?handler=Password", "/account", ("current", First), ("fresh", "password123")))
+        using (var weak = await here.Post("/account?handler=Password", "/account", ("current", First), ("fresh", "password1234")))
         {
             Assert.Contains("among the common ones", await Said(weak));
         }

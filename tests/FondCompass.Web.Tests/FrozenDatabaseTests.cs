@@ -20,6 +20,39 @@ public sealed class FrozenDatabaseTests : IAsyncLifetime
         return _application.DisposeAsync();
     }
 
+    /// <summary>A query that waits for what somebody holds: the database answers, and that query was too slow.</summary>
+    [Fact]
+    public async Task What_was_too_slow_is_called_so_and_is_not_asked_again()
+    {
+        var visitor = new Visitor(new HttpClient(new HttpClientHandler { AllowAutoRedirect = false }) { BaseAddress = new Uri(_application.Address), Timeout = TimeSpan.FromSeconds(60) });
+        await visitor.Post("/sign-in?handler=Demo", "/sign-in");
+        await using var source = Npgsql.NpgsqlDataSource.Create(_application.Database.Connection);
+        await using var holder = await source.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        await using var holding = await holder.BeginTransactionAsync(TestContext.Current.CancellationToken);
+        await using (var held = new Npgsql.NpgsqlCommand("""lock table "Groups" in access exclusive mode""", holder, holding))
+        {
+            await held.ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
+        }
+
+        var asked = visitor.Get("/groups");
+        // Those that wait for it, counted as long as the page does: one query, once.
+        var most = 0L;
+        await using var counter = await source.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        while (!asked.IsCompleted)
+        {
+            await using var count = new Npgsql.NpgsqlCommand("select count(distinct query_start) from pg_stat_activity where wait_event_type = 'Lock'", counter);
+            most = Math.Max(most, (long)(await count.ExecuteScalarAsync(TestContext.Current.CancellationToken))!);
+            await Task.WhenAny(asked, Task.Delay(100, TestContext.Current.CancellationToken));
+        }
+
+        var (status, html) = await asked;
+        Assert.Equal((HttpStatusCode.ServiceUnavailable, 1L), (status, most));
+        Assert.Contains("That took too long", html);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Get("/healthz")).Status);
+        await holding.RollbackAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Get("/groups")).Status);
+    }
+
     [Fact]
     public async Task It_is_told_before_anybody_gives_up_and_over_by_itself()
     {

@@ -18,9 +18,9 @@ public class HelpModel : PageModel
         ("Floor", "Where everybody stands and how far they travel, step by step with the arrow keys; how much room the dance needs."),
         ("Compare", "Two versions or two dances side by side, step by step: where they part, and whether both halves of the room can dance them at once."),
         ("Revisions", "What was saved when, what changed in it, and the way back."),
-        ("Lessons", "What is planned and what has been taught. A lesson's board leads it block by block from its plan, with one key, also without a network once it is open; what happens writes the log, which can be corrected line by line."),
+        ("Lessons", "What is planned and what has been taught, week by week as yours begin. A lesson's board leads it block by block from its plan, with one key, also without a network once it is open; what happens writes the log, which can be corrected line by line."),
         ("Groups", "Your classes: what each knows, its pace and what the log makes of it, what it has danced, and how it goes from lesson to lesson."),
-        ("Account", "Your password, signing out everywhere, all your data as one file, what happened with the account, and its end."),
+        ("Account", "Where you live, so that today is your own day; your password and address, a second factor, the browsers that are signed in, all your data as one file, what happened with the account, and its end."),
         ("Steps", "Every step that is known, with its ruler and its footprints. Try any wording; make words and steps of your own."),
     ];
 
