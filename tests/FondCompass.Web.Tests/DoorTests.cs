@@ -15,7 +15,7 @@ public class DoorTests(Studio studio)
     [InlineData("In", "", "", "Write your e-mail and your password")]
     [InlineData("In", "nobody@test.invalid", "wrong-password", "No account has this e-mail and password")]
     [InlineData("New", "not-an-address", "long-enough-password", "Write an e-mail address")]
-    [InlineData("New", "short@test.invalid", "short", "at least 10 characters")]
+    [InlineData("New", "short@test.invalid", "short", "at least 12 characters")]
     public async Task What_is_wrong_at_the_door_is_said(string handler, string email, string password, string said)
     {
         using var answer = await Stranger().Post($"/sign-in?handler={handler}", "/sign-in", ("Email", email), ("Password", password));

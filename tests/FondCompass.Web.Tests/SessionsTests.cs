@@ -78,7 +78,7 @@ public partial class SessionsTests(Studio studio)
         Assert.Contains("Safari on iPad", html);
         Assert.Contains("an unknown browser", html);
         Assert.Contains("and longer with each use", html);
-        var id = Regex.Match(html, "name=\"session\" value=\"([0-9a-f-]{36})\" aria-label=\"Sign out: Safari on iPad").Groups[1].Value;
+        var id = Regex.Match(html, "name=\"session\" value=\"([0-9a-f-]{36})\" aria-label=\"Sign it out: Safari on iPad").Groups[1].Value;
         using (var wrong = await here.Post("/account?handler=Sessions", "/account", ("current", "not mine at all"), ("session", id)))
         {
             Assert.Contains("not the password of this account", await wrong.Content.ReadAsStringAsync(Cancel));
@@ -93,7 +93,7 @@ public partial class SessionsTests(Studio studio)
         Assert.Contains("signed another browser out", (await here.Get("/account")).Html);
         // Nobody ends another's, and one that is over is told.
         var (other, _) = await Owner();
-        var phones = Regex.Match((await here.Get("/account")).Html, "name=\"session\" value=\"([0-9a-f-]{36})\" aria-label=\"Sign out: an unknown").Groups[1].Value;
+        var phones = Regex.Match((await here.Get("/account")).Html, "name=\"session\" value=\"([0-9a-f-]{36})\" aria-label=\"Sign it out: an unknown").Groups[1].Value;
         Assert.Contains("signed out already", await (await other.Post("/account?handler=Sessions", "/account", ("current", Password), ("session", phones))).Content.ReadAsStringAsync(Cancel));
         Assert.True(await IsIn(phone));
     }
