@@ -102,17 +102,43 @@ internal static class HostileStudio
     /// <summary>Fields that are read as something, with a text of that kind that holds the hostile one.</summary>
     private static readonly Dictionary<string, string> Formed = new()
     {
-        ["DanceRecord.Script"] = "", ["DanceRecord.Title"] = "", ["DanceRecord.Finds"] = "", ["DanceRecord.Level"] = "", ["DanceRecord.Genre"] = "", ["DanceRecord.Lines"] = "", // made of the script
-        ["DanceRevision.Script"] = "", ["DanceFit.Passages"] = Song, ["TrackRecord.Passages"] = Song, ["KeptFit.Exceptions"] = $"after 1 {Text}", ["DanceFit.Exceptions"] = $"after 1 {Name}\n{Text}",
-        ["LessonRecord.HeldPlan"] = Plan, ["LessonRecord.Times"] = """{"seconds":60,"walks":[[60,70]],"gathers":[]}""",
-        ["LessonRecord.Way"] = $"order=pairs&{Asked("ladder")}&{Asked("layers")}", ["LessonRecord.Pins"] = $"own:1+{Uri.EscapeDataString(Text)}*60;walk:{Uri.EscapeDataString(Short)}=60s;!{Uri.EscapeDataString(Short)}",
-        ["GroupRecord.Habits"] = $"order=pairs&{Asked("ladder")}", ["CourseRecord.Way"] = $"order=pairs&{Asked("ladder")}", ["CourseRecord.Settled"] = $"1.0=2;{Short}",
-        ["GroupRecord.Room"] = $"width=11&depth=9&{Asked("layout")}&{Asked("obstacles")}", ["GroupRecord.Level"] = "beginner", ["GroupRecord.HeldFast"] = Short,
-        ["ClassCuesRecord.Text"] = $"A\t1\t1\t{Text}\n{Text}\t1\t2\t{Text}", ["WordsRecord.Text"] = $"step {Name.ToLowerInvariant()} = step R across, step L across\nalias {Short} = vine\nrename vine = grape{Mark}\"'>\n{Text}", ["DanceRevision.Words"] = $"alias {Short} = vine\n{Text}",
-        ["LessonEventRecord.Kind"] = "", ["ClassShownRecord.State"] = JsonSerializer.Serialize(new { block = Text, now = Text, next = Text, words = Text, title = Text }),
-        ["LessonRecord.ClassCode"] = "", ["Instructor.TimeZone"] = "Europe/Oslo",
+        ["DanceRecord.Script"] = "",
+        ["DanceRecord.Title"] = "",
+        ["DanceRecord.Finds"] = "",
+        ["DanceRecord.Level"] = "",
+        ["DanceRecord.Genre"] = "",
+        ["DanceRecord.Lines"] = "", // made of the script
+        ["DanceRevision.Script"] = "",
+        ["DanceFit.Passages"] = Song,
+        ["TrackRecord.Passages"] = Song,
+        ["KeptFit.Exceptions"] = $"after 1 {Text}",
+        ["DanceFit.Exceptions"] = $"after 1 {Name}\n{Text}",
+        ["LessonRecord.HeldPlan"] = Plan,
+        ["LessonRecord.Times"] = """{"seconds":60,"walks":[[60,70]],"gathers":[]}""",
+        ["LessonRecord.Way"] = $"order=pairs&{Asked("ladder")}&{Asked("layers")}",
+        ["LessonRecord.Pins"] = $"own:1+{Uri.EscapeDataString(Text)}*60;walk:{Uri.EscapeDataString(Short)}=60s;!{Uri.EscapeDataString(Short)}",
+        ["GroupRecord.Habits"] = $"order=pairs&{Asked("ladder")}",
+        ["CourseRecord.Way"] = $"order=pairs&{Asked("ladder")}",
+        ["CourseRecord.Settled"] = $"1.0=2;{Short}",
+        ["GroupRecord.Room"] = $"width=11&depth=9&{Asked("layout")}&{Asked("obstacles")}",
+        ["GroupRecord.Level"] = "beginner",
+        ["GroupRecord.HeldFast"] = Short,
+        ["ClassCuesRecord.Text"] = $"A\t1\t1\t{Text}\n{Text}\t1\t2\t{Text}",
+        ["WordsRecord.Text"] = $"step {Name.ToLowerInvariant()} = step R across, step L across\nalias {Short} = vine\nrename vine = grape{Mark}\"'>\n{Text}",
+        ["DanceRevision.Words"] = $"alias {Short} = vine\n{Text}",
+        ["LessonEventRecord.Kind"] = "",
+        ["ClassShownRecord.State"] = JsonSerializer.Serialize(new { block = Text, now = Text, next = Text, words = Text, title = Text }),
+        ["LessonRecord.ClassCode"] = "",
+        ["Instructor.TimeZone"] = "Europe/Oslo",
         // The account's own, which no page shows but as they were checked at the door.
-        ["Instructor.Email"] = "", ["Instructor.UserName"] = "", ["Instructor.NormalizedEmail"] = "", ["Instructor.NormalizedUserName"] = "", ["Instructor.PasswordHash"] = "", ["Instructor.SecurityStamp"] = "", ["Instructor.ConcurrencyStamp"] = "", ["Instructor.PhoneNumber"] = "",
+        ["Instructor.Email"] = "",
+        ["Instructor.UserName"] = "",
+        ["Instructor.NormalizedEmail"] = "",
+        ["Instructor.NormalizedUserName"] = "",
+        ["Instructor.PasswordHash"] = "",
+        ["Instructor.SecurityStamp"] = "",
+        ["Instructor.ConcurrencyStamp"] = "",
+        ["Instructor.PhoneNumber"] = "",
     };
 
     /// <summary>Fills a studio. Its groups, lessons and dances are there already; what is missing is made.</summary>

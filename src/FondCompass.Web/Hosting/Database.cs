@@ -24,7 +24,7 @@ internal static class Database
         builder.Services.Configure<StudioOptions>(builder.Configuration.GetSection("FondCompass"));
         var connection = builder.Configuration.GetConnectionString("FondCompass")
             ?? throw new InvalidOperationException("No database is named. Start with ./start, or set ConnectionStrings__FondCompass.");
-        var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) 
+        var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection)
         {
             Timeout = 3,
             CommandTimeout = TooSlow.Seconds,

@@ -1,5 +1,5 @@
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Days;
+using FondCompass.Core.Lessons;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Pages.Dances;
