@@ -51,7 +51,7 @@ public sealed partial class ProxyTests : IAsyncLifetime
         if (_site is { HasExited: false })
         {
             using var end = Process.Start("kill", ["-TERM", $"{_site.Id}"]);
-            await _site.WaitForExitAsync(CancellationToken.None).WaitAsync(TimeSpan.FromSeconds(30), CancellationToken.None);
+            await _site.WaitForExitAsync(CancellationToken.None).WaitAsync(TimeSpan.FromMinutes(2), CancellationToken.None);
         }
 
         _site?.Dispose();
@@ -63,7 +63,7 @@ public sealed partial class ProxyTests : IAsyncLifetime
     {
 #pragma warning disable CA5400, CA5399 // The certificate is of this machine's own making.
         var handler = new HttpClientHandler { CookieContainer = cookies, AllowAutoRedirect = false, ServerCertificateCustomValidationCallback = HttpClientHandler.DangerousAcceptAnyServerCertificateValidator, UseCookies = instance == 0 };
-        var client = new HttpClient(handler) { BaseAddress = new Uri(instance == 0 ? $"https://localhost:{_port}" : $"http://127.0.0.1:{_port + instance}"), Timeout = TimeSpan.FromSeconds(20) };
+        var client = new HttpClient(handler) { BaseAddress = new Uri(instance == 0 ? $"https://localhost:{_port}" : $"http://127.0.0.1:{_port + instance}"), Timeout = TimeSpan.FromMinutes(2) };
 #pragma warning restore CA5400, CA5399
         if (instance > 0)
         {
@@ -208,7 +208,7 @@ public sealed partial class ProxyTests : IAsyncLifetime
     {
         await act();
         using var patience = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
-        patience.CancelAfter(TimeSpan.FromSeconds(30));
+        patience.CancelAfter(TimeSpan.FromMinutes(2));
         while (await screen.ReadLineAsync(patience.Token) is { } line)
         {
             if (line.Contains(until, StringComparison.Ordinal))

@@ -78,7 +78,7 @@ public sealed partial class TwoInstancesTests : IAsyncLifetime
     private static async Task Read(StreamReader lines, string until)
     {
         using var patience = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
-        patience.CancelAfter(TimeSpan.FromSeconds(30));
+        patience.CancelAfter(TimeSpan.FromMinutes(2));
         while (await lines.ReadLineAsync(patience.Token) is { } line)
         {
             if (line.Contains(until, StringComparison.Ordinal))
