@@ -7,8 +7,8 @@ namespace FondCompass.Web.Tests;
 /// <summary>A database that takes connections and answers nothing: told by every page and by health sooner than a browser gives up, and over as soon as it answers.</summary>
 public sealed class FrozenDatabaseTests : IAsyncLifetime
 {
-    /// <summary>When browsers give up here (app.js, marks.js), with what a busy machine adds.</summary>
-    private static readonly TimeSpan BrowsersPatience = TimeSpan.FromSeconds(20);
+    /// <summary>When browsers give up here (app.js, marks.js), less what a busy machine adds.</summary>
+    private static readonly TimeSpan BrowsersPatience = TimeSpan.FromSeconds(8);
 
     private readonly RunningApplication _application = new();
 
