@@ -1,4 +1,3 @@
-using System.Linq.Expressions;
 using FondCompass.Core;
 using FondCompass.Core.Days;
 using FondCompass.Core.Findings;
@@ -47,107 +46,25 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     private IQueryable<DanceRecord> Own => context.Dances.Where(d => d.OwnerId == ownerId && d.DeletedAt == null);
 
+    private ShelfSearch Asked => new(context, ownerId, clock.Today);
+
     /// <summary>Dances whose title or script holds every word searched for, by title.</summary>
     public Task<IReadOnlyList<DanceRecord>> Search(string? words, CancellationToken cancel = default) => SearchFor(new ShelfWish(words), cancel);
 
     /// <summary>Dances that are as asked, at most a page of them.</summary>
     public async Task<IReadOnlyList<DanceRecord>> SearchFor(ShelfWish wish, CancellationToken cancel = default)
     {
-        var found = Ordered(Wished(wish), wish.Order);
-        return await found.Skip(Math.Max(0, wish.Skip)).Take(PageSize).ToListAsync(cancel);
+        var found = Asked.Of(Own.AsNoTracking(), wish);
+        return await Asked.InOrder(found, wish.Order).Skip(Math.Max(0, wish.Skip)).Take(PageSize).ToListAsync(cancel);
     }
 
     /// <summary>How many dances are as asked.</summary>
-    public Task<int> Count(ShelfWish wish, CancellationToken cancel = default) => Wished(wish).CountAsync(cancel);
+    public Task<int> Count(ShelfWish wish, CancellationToken cancel = default) => Asked.Of(Own.AsNoTracking(), wish).CountAsync(cancel);
 
     /// <summary>The levels and marks that there are, to choose from.</summary>
     public async Task<(IReadOnlyList<string> Levels, IReadOnlyList<string> Marks)> Choices(CancellationToken cancel = default) => (
         await Own.Where(d => d.Level != "").Select(d => d.Level).Distinct().OrderBy(l => l).ToListAsync(cancel),
         await Own.SelectMany(d => d.Marks).Distinct().OrderBy(m => m).ToListAsync(cancel));
-
-    /// <summary>Every dance of every lesson held.</summary>
-    private IQueryable<DancedOn> Danced
-    {
-        get
-        {
-            var held = context.Lessons.Where(l => l.OwnerId == ownerId && l.Held);
-            return held.Select(l => new DancedOn { DanceId = l.DanceId, GroupId = l.GroupId, Date = l.Date })
-                .Concat(held.SelectMany(l => l.Also, (l, dance) => new DancedOn { DanceId = dance, GroupId = l.GroupId, Date = l.Date }));
-        }
-    }
-
-    private sealed class DancedOn
-    {
-        public Guid DanceId { get; init; }
-
-        public Guid GroupId { get; init; }
-
-        public DateOnly Date { get; init; }
-    }
-
-    /// <summary>When each dance was last danced, reckoned once for all of them.</summary>
-    private IQueryable<DancedLast> LastDanced => Danced.GroupBy(d => d.DanceId).Select(g => new DancedLast { DanceId = g.Key, Last = g.Max(d => d.Date) });
-
-    private sealed class DancedLast
-    {
-        public Guid DanceId { get; init; }
-
-        public DateOnly Last { get; init; }
-    }
-
-    private IQueryable<DanceRecord> Ordered(IQueryable<DanceRecord> dances, ShelfOrder order)
-    {
-        if (order is ShelfOrder.LongestNotDanced or ShelfOrder.LastDanced)
-        {
-            var joined = dances.LeftJoin(LastDanced, d => d.Id, l => l.DanceId, (d, l) => new { Dance = d, Last = l == null ? (DateOnly?)null : l.Last });
-            var ordered = order == ShelfOrder.LastDanced ? joined.OrderBy(d => d.Last == null).ThenByDescending(d => d.Last) : joined.OrderBy(d => d.Last == null).ThenBy(d => d.Last);
-            return ordered.ThenBy(d => d.Dance.Title).ThenBy(d => d.Dance.Id).Select(d => d.Dance);
-        }
-
-        var byOrder = order switch
-        {
-            ShelfOrder.Changed => dances.OrderByDescending(d => d.ChangedAt),
-            ShelfOrder.Counts => dances.OrderBy(d => d.Counts),
-            ShelfOrder.Tempo => dances.OrderBy(d => d.Tempo == null).ThenBy(d => d.Tempo),
-            ShelfOrder.Level => dances.OrderBy(d => d.Level == "").ThenBy(d => d.Level),
-            _ => dances.OrderBy(d => d.Title),
-        };
-        return byOrder.ThenBy(d => d.Title).ThenBy(d => d.Id);
-    }
-
-    private IQueryable<DanceRecord> Wished(ShelfWish wish)
-    {
-        var query = Own.AsNoTracking();
-        var held = Danced;
-        var today = clock.Today;
-        var (month, quarter) = (today.AddMonths(-1), today.AddMonths(-3));
-        query = wish.Level?.ToLowerInvariant() is { Length: > 0 } level ? query.Where(d => d.Level == level) : query;
-        query = wish.Genre is { Length: > 0 } genre ? query.Where(d => d.Genre == genre) : query;
-        query = wish.Walls is { } walls ? query.Where(d => d.Walls == walls) : query;
-        query = wish.CountsFrom is { } least ? query.Where(d => d.Counts >= least) : query;
-        query = wish.CountsTo is { } most ? query.Where(d => d.Counts <= most) : query;
-        query = wish.TempoFrom is { } slow ? query.Where(d => d.Tempo >= slow) : query;
-        query = wish.TempoTo is { } fast ? query.Where(d => d.Tempo <= fast) : query;
-        query = wish.Group is { } group ? query.Where(d => held.Where(l => l.GroupId == group).Select(l => l.DanceId).Contains(d.Id)) : query;
-        query = wish.Mark is { Length: > 0 } mark ? query.Where(d => d.Marks.Contains(mark)) : query;
-        query = wish.State is { } state ? query.Where(d => d.State == state) : query;
-        query = wish.HasTag ? query.Where(d => d.Tags > 0) : query;
-        query = wish.Danced switch
-        {
-            DancedSince.InTheLastMonth => query.Where(d => held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
-            DancedSince.NotForAMonth => query.Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
-            DancedSince.NotForThreeMonths => query.Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > quarter).Select(l => l.DanceId).Contains(d.Id)),
-            DancedSince.Never => query.Where(d => !held.Select(l => l.DanceId).Contains(d.Id)),
-            _ => query,
-        };
-        foreach (var word in (wish.Words ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
-        {
-            var pattern = $"%{Escape(word.ToLowerInvariant())}%";
-            query = query.Where(d => EF.Functions.Like(d.Finds, pattern, "\\"));
-        }
-
-        return query;
-    }
 
     /// <summary>The instructor's own marks of a dance: at most eight, each of at most thirty letters.</summary>
     public async Task<bool> SetMarks(Guid id, string? marks, CancellationToken cancel = default)
@@ -188,7 +105,7 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     {
         var names = step.Aliases.Prepend(step.Name).Concat(step.LocalNames.Values.SelectMany(n => n)).Concat(step.Languages.Values.SelectMany(n => n));
         // Scripts write plurals and other spellings too; a name's longest word is enough to look there.
-        var may = Own.AsNoTracking().Where(Holding([.. names.Select(n => (string[])[n.ToLowerInvariant().Split(' ', '-').MaxBy(w => w.Length)!])]));
+        var may = Own.AsNoTracking().Where(ShelfSearch.Holding([.. names.Select(n => (string[])[n.ToLowerInvariant().Split(' ', '-').MaxBy(w => w.Length)!])]));
         var dances = await may
             .OrderBy(d => d.Title).Take(MostUses).Select(d => new { d.Id, d.Title, d.Script }).ToListAsync(cancel);
         var lexicon = await words.Lexicon(cancel);
@@ -218,7 +135,7 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     /// <summary>The dance of that title, whatever its capitals; the one changed last where several have it, null where none has.</summary>
     public Task<DanceRecord?> ByTitle(string title, CancellationToken cancel = default) =>
-        Own.AsNoTracking().Where(d => EF.Functions.ILike(d.Title, Escape(title.Trim()), "\\")).OrderByDescending(d => d.ChangedAt).FirstOrDefaultAsync(cancel);
+        Own.AsNoTracking().Where(d => EF.Functions.ILike(d.Title, ShelfSearch.Escape(title.Trim()), "\\")).OrderByDescending(d => d.ChangedAt).FirstOrDefaultAsync(cancel);
 
     /// <summary>Dances on one page of the bin.</summary>
     public const int BinSize = 20;
@@ -357,12 +274,6 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         : analysis.Findings.Any(f => f.Severity == Severity.Warning) ? DanceState.Warnings
         : DanceState.Clear;
 
-    /// <summary>Puts one parameter in the place of another.</summary>
-    private sealed class Swapped(ParameterExpression from, ParameterExpression to) : ExpressionVisitor
-    {
-        protected override Expression VisitParameter(ParameterExpression node) => node == from ? to : node;
-    }
-
     /// <summary>The lines of a dance as they are logged: as they are kept, or read anew where they are of other words.</summary>
     public static IReadOnlyList<LoggedLine> LinesOf(DanceRecord dance, StepLexicon lexicon) =>
         !dance.IsStale && LoggedLine.Read(dance.Lines) is { } kept ? kept : LoggedLine.Of(Analysis.Of(dance.Script, lexicon), lexicon);
@@ -389,22 +300,4 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         dance.Lines = LoggedLine.Written(LoggedLine.Of(analysis, lexicon)).Replace("\\u0000", "", StringComparison.Ordinal);
         dance.IsStale = false;
     }
-
-    /// <summary>Dances in whose words all parts of any of these names stand.</summary>
-    internal static Expression<Func<DanceRecord, bool>> Holding(IReadOnlyCollection<IReadOnlyList<string>> names)
-    {
-        // Each name is one pattern where it has one word, which is what an index of three letters answers best.
-        var dance = Expression.Parameter(typeof(DanceRecord), "d");
-        Expression Stands(string word)
-        {
-            Expression<Func<DanceRecord, bool>> stands = d => EF.Functions.Like(d.Finds, $"%{Escape(word)}%", "\\");
-            return new Swapped(stands.Parameters[0], dance).Visit(stands.Body);
-        }
-
-        var any = names.DistinctBy(n => string.Join(' ', n)).Select(n => n.Select(Stands).Aggregate((Expression)Expression.Constant(true), Expression.AndAlso)).Aggregate((Expression)Expression.Constant(false), Expression.OrElse);
-        return Expression.Lambda<Func<DanceRecord, bool>>(any, dance);
-    }
-
-    private static string Escape(string word) =>
-        word.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal);
 }
