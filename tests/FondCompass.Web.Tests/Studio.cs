@@ -81,12 +81,25 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         {
             app.Use((context, rest) =>
             {
+                context.Response.OnStarting(() => KeepsByThisClock(context));
                 context.Connection.RemoteIpAddress = !context.Request.Headers.TryGetValue("X-Far", out var from) ? IPAddress.Loopback : IPAddress.TryParse(from, out var address) && from.ToString().Contains('.') ? address : IPAddress.Parse("192.0.2.7");
                 return rest(context);
             });
             next(app);
         };
+
+        /// <summary>A cookie's last day is one of the clock of these tests, while whoever keeps it here goes by the machine's: told how long it is kept, both agree.</summary>
+        private static Task KeepsByThisClock(HttpContext context)
+        {
+            var now = context.RequestServices.GetRequiredService<TimeProvider>().GetUtcNow();
+            context.Response.Headers.SetCookie = context.Response.Headers.SetCookie.Select(c => Expires().Replace(c!, m => DateTimeOffset.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture) is var until && until > now
+                ? string.Create(CultureInfo.InvariantCulture, $"max-age={(until - now).TotalSeconds:0}; {m.Value}") : m.Value)).ToArray();
+            return Task.CompletedTask;
+        }
     }
+
+    [GeneratedRegex("expires=([^;]+)", RegexOptions.IgnoreCase)]
+    private static partial Regex Expires();
 }
 
 /// <summary>Somebody with a browser's cookies who fills in forms.</summary>
