@@ -48,6 +48,9 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
     private readonly Foot _genreLead = dance.Header.Lead;
     private int _call;
 
+    /// <summary>The clause bound last, which one behind it in the same row goes on from.</summary>
+    private (int Row, int Column, Phrase Last)? _before;
+
     /// <summary>The same with other names known.</summary>
     public RowBinder With(IStepNames other) => ReferenceEquals(other, names) ? this : new RowBinder(dance, part, other);
 
@@ -71,6 +74,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
     public BoundRow Bind(StepEntry entry, Beat first, int line, Footing feet, Weight? after, Action<Finding> tell, bool suggests)
     {
         var readings = RowReader.Read(names, entry.Wording);
+        readings = _before is { } before && before.Row == entry.Row && before.Column < entry.Column ? readings.After(before.Last) : readings;
+        _before = null;
         var place = new Place(part, line, first.Label(dance.Header.LineCounts), entry.Row);
         var written = entry.Counts?.Last ?? first;
         var options = Options(readings, entry, first);
@@ -86,6 +91,9 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         }
 
         Tell(best.Wording, entry, place, tell);
+        TellHeld(best, entry, place, tell);
+        TellLayers(entry, place, tell);
+        _before = (entry.Row, entry.Column, best.Wording.Items[^1].Main);
         var moments = Moments(best, entry, first, written, feet);
         var last = best.Placement.Last;
         var (end, faults) = Danced(moments, feet);
@@ -224,6 +232,31 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             tell(ambiguous);
         }
 
+    }
+
+    /// <summary>"Step forward for 8 counts" is one step that is held, where eight may have been meant.</summary>
+    private void TellHeld(Option best, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        if (best is { Wording.Items: [{ Main: { Step: null, Verb: { Kind: VerbKind.Takes } verb, Feet.Count: <= 1, Paces.Count: 0, Turn: null } only }], Placement.Actions.Count: 1 }
+            && entry.Counts is { IsRange: true, Span: >= HeldLong and var span } && (only.Feet.Count == 0 || verb.Has(VerbTraits.Gait)))
+        {
+            tell(Doubt(entry, place, $"'{Shorten(PhraseText.Write(only))}' is one step here, held for {span} counts; it may also mean {span} of them. Write 'hold' behind it, or how many.", PhraseText.Write(only with { Times = span, Counts = 0 })));
+        }
+    }
+
+    /// <summary>Counts from which on one step alone, of no foot or of somebody walking, may be meant to go on.</summary>
+    private const int HeldLong = 2;
+
+    /// <summary>"Jazz box R + weave R": what stands behind a plus moves no foot, and here it names a step that does.</summary>
+    private void TellLayers(StepEntry entry, Place place, Action<Finding> tell)
+    {
+        foreach (var layer in entry.Layers)
+        {
+            if (RowReader.Read(names, layer.Text).First is { IsRead: true } read && !read.Unread.Any() && read.Phrases.Any(p => p.Step is not null || p is { Verb.Kind: VerbKind.Takes, Words.Length: > 0, Feet.Count: > 0 }))
+            {
+                tell(ActionFindings.Doubtful.At(entry.Row, $"'{Shorten(layer.Text)}' stands behind a plus, so it is done beside the steps and moves no foot. If it is danced, write a comma instead of the plus.", part: place.Part));
+            }
+        }
     }
 
     private void TellSides(Phrase phrase, StepEntry entry, Place place, Action<Finding> tell)

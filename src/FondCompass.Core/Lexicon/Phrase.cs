@@ -54,6 +54,23 @@ public sealed record Turn(
 {
     /// <summary>Nothing says how far.</summary>
     public bool IsOpen => Amount is null && Target is null && Goal == TurnGoal.None;
+
+    /// <summary>The other says something of the turn that is said otherwise here.</summary>
+    public bool Contradicts(Turn other) =>
+        (Amount is { } far && other.Amount is { } otherwise && far != otherwise) || (Side != 0 && other.Side != 0 && Side != other.Side) || (Target is { } wall && other.Target is { } elsewhere && wall != elsewhere);
+
+    /// <summary>With what the other says and this leaves open.</summary>
+    public Turn With(Turn more) => this with
+    {
+        Amount = Amount ?? more.Amount,
+        Side = Side == 0 ? more.Side : Side,
+        Target = Target ?? more.Target,
+        Goal = Goal == TurnGoal.None ? more.Goal : Goal,
+        Spread = (Spread || more.Spread) && !(Each || more.Each),
+        Each = Each || more.Each,
+        On = On == 0 ? more.On : On,
+        InAll = InAll || more.InAll,
+    };
 }
 
 /// <summary>A word of a row that nothing could be made of.</summary>

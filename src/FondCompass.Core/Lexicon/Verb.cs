@@ -115,6 +115,9 @@ public enum VerbTraits
 
     /// <summary>In the air all the while: no part of the foot is set with it.</summary>
     OffFloor = 1 << 23,
+
+    /// <summary>Goes on, foot after foot, for as many counts as are written: walk, run.</summary>
+    Gait = 1 << 24,
 }
 
 /// <summary>A single action's word.</summary>

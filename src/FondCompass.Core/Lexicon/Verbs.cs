@@ -149,6 +149,7 @@ public static class Verbs
         "novices" => VerbTraits.Novices,
         "part" => VerbTraits.Part,
         "way-word" => VerbTraits.WayWord,
+        "gait" => VerbTraits.Gait,
         "off-floor" => VerbTraits.OffFloor,
         "plain" => VerbTraits.Plain,
         "body" => VerbTraits.Body,

@@ -106,6 +106,14 @@ internal sealed partial class ClauseReader
     private static bool Contradict(Direction a, Direction b) => (a, b) is (Direction.In, Direction.Out) or (Direction.Out, Direction.In) || a != b && IsPlain(a) && IsPlain(b) && !(a is Direction.Across or Direction.Behind && b is Direction.Forward or Direction.Back)
         && !(b is Direction.Across or Direction.Behind && a is Direction.Forward or Direction.Back);
 
+    private static bool IsOpposite(Direction a, Direction b) => (a, b) is (Direction.Forward, Direction.Back) or (Direction.Back, Direction.Forward) or (Direction.In, Direction.Out) or (Direction.Out, Direction.In);
+
+    /// <summary>"Touch R front, out, back" without its commas: of a foot that stays free each place is a touch of its own.</summary>
+    private bool IsNextPlace(Direction taken, Direction way) => IsPlace(taken) && IsPlace(way)
+        && (_draft is { Verb.Kind: VerbKind.Leaves, Feet.Count: > 0 } || (_draft.IsWayOnly && _drafts.FindLast(d => d.HasHead) is { Verb.Kind: VerbKind.Leaves, Feet.Count: > 0 }));
+
+    private static bool IsPlace(Direction way) => way is Direction.Forward or Direction.Back or Direction.Side or Direction.Out;
+
     private static bool IsPlain(Direction way) => way is Direction.Forward or Direction.Back or Direction.Side or Direction.Beside or Direction.Across or Direction.Behind;
 
     private void WayWord(Lexeme word)
@@ -113,7 +121,14 @@ internal sealed partial class ClauseReader
         var way = word.Direction;
         var taken = _draft.Direction == Direction.None && _draft.Verb is { } closing && closing.Default == Direction.Beside && closing.Has(VerbTraits.WayWord) ? Direction.Beside : _draft.Direction;
         var onwards = _last == Kind.Way && _at > 1 && _words[_at - 2].Is(Roles.To);
-        if ((Contradict(taken, way) && !onwards) || (_wayFirst && _last == Kind.Foot && NextFoot(_at) is not null))
+        if (_last == Kind.Way && _draft.Verb is { Kind: VerbKind.Takes } && IsOpposite(taken, way) && NextFoot(_at) is null && !HasDeedAhead(_at))
+        {
+            // "Step L forward back": no step goes both ways.
+            _draft.Unread.Add(new UnreadWord(word.Text, word.Span));
+            return;
+        }
+
+        if ((Contradict(taken, way) && !onwards) || (_last == Kind.Way && !onwards && IsNextPlace(taken, way)) || (_wayFirst && _last == Kind.Foot && NextFoot(_at) is not null))
         {
             // "Forward R back L", "together side R": the next deed; "from front to back" is one.
             Close();

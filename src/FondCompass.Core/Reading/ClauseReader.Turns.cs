@@ -46,8 +46,7 @@ internal sealed partial class ClauseReader
         }
 
         var turn = new TurnWords();
-        var at = _at;
-        var end = _at;
+        var (from, at, end) = (_at, _at, _at);
         while (at < _to && Piece(ref turn, ref at))
         {
             end = at;
@@ -81,23 +80,18 @@ internal sealed partial class ClauseReader
         var on = TurnPlace();
         var made = new Turn(turn.Amount > 0 ? turn.Amount : null, turn.Side, turn.Target, Spread: turn.Spread && !turn.Each, Each: turn.Each, Goal: turn.Goal, On: on, InAll: inAll);
         _draft.TurnBehind = _draft.Feet.Count > 0 && _draft.Direction != Direction.None;
-        _draft.Turn = _draft.Turn is { } held ? Merge(held, made) : made;
+        if (_draft.Turn is { } held && held.Contradicts(made))
+        {
+            // "Turn 1/4 left 1/2 right": no turn is both.
+            var said = _words[from].Span.To(_words[end - 1].Span);
+            _draft.Unread.Add(new UnreadWord(said.In(_text), said));
+        }
+
+        _draft.Turn = _draft.Turn?.With(made) ?? made;
         _last = Kind.Turn;
         _parted |= _draft.HasHead;
         return true;
     }
-
-    private static Turn Merge(Turn a, Turn b) => a with
-    {
-        Amount = a.Amount ?? b.Amount,
-        Side = a.Side == 0 ? b.Side : a.Side,
-        Target = a.Target ?? b.Target,
-        Goal = a.Goal == TurnGoal.None ? b.Goal : a.Goal,
-        Spread = (a.Spread || b.Spread) && !(a.Each || b.Each),
-        Each = a.Each || b.Each,
-        On = a.On == 0 ? b.On : a.On,
-        InAll = a.InAll || b.InAll,
-    };
 
     private bool IsSmall(int at) =>
         _words[at].Verb is null && _words[at].Step is null && _words[at].Foot == Foot.None && _words[at].Number == 0 && _words[at].Amount == 0

@@ -213,6 +213,7 @@ internal sealed class ListReader
         var bodies = drafts.Exists(d => d.Body is not null) && drafts.Exists(d => d.Body is null && d.HasHead);
         var explained = drafts.Exists(d => d.Joint == Joint.Comma) && drafts.Exists(d => d.Step is not null);
         var sounds = drafts.Exists(d => d.Joint is Joint.Then or Joint.And && d.Verb is { } heard && heard.Has(VerbTraits.Sound));
+        var apart = bodies ? 1 : 0;
         var candidates = new List<Wording>();
         void Try(ListScope scope, int cost, string doubt = "")
         {
@@ -238,11 +239,16 @@ internal sealed class ListReader
             var less = trailing && whole == alone ? 1 : 0;
             if (explained)
             {
-                Try(plain with { Explained = true }, less, doubt);
+                Try(plain with { Explained = true }, less + apart, doubt);
             }
 
+            if (bodies)
+            {
+                // "Vine R, arms up": styling takes no count of its own where the steps fill theirs.
+                Try(plain with { BodyAlong = true }, less, doubt);
+            }
 
-            Try(plain, less + (candidates.Count > 0 && explained && !trailing ? 3 : 0), doubt);
+            Try(plain, less + apart + (candidates.Count > 0 && explained && !trailing ? 3 : 0), doubt);
             if (hasAnd)
             {
                 Try(plain with { And = AndMeans.Then }, 1, doubt);
@@ -254,16 +260,10 @@ internal sealed class ListReader
                 Try(plain with { TurnsAlone = true }, 3, "the turn belongs to the step before it");
             }
 
-            if (bodies)
-            {
-                Try(plain with { BodyAlong = true }, 2, doubt);
-            }
-
             if (sounds)
             {
                 Try(plain with { SoundAlong = true }, 2, doubt);
             }
-
         }
 
         return candidates;

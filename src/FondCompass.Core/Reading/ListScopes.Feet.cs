@@ -52,6 +52,15 @@ internal sealed partial class ListScopes
             return;
         }
 
+        if (_waiting is { Spread: true })
+        {
+            var round = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma, Times = draft.Times, TimesSaid = draft.TimesSaid };
+            round.Feet.AddRange(draft.Feet);
+            round.Absorb(draft);
+            Add(round);
+            return;
+        }
+
         // Of several feet all are set as often; of one it is the list, or the foot, that comes again.
         var rounds = draft.Feet.Count > 1 ? Math.Min(draft.Times, MostItems / draft.Feet.Count) : 1;
         foreach (var foot in Enumerable.Repeat(draft.Feet, rounds).SelectMany(f => f))

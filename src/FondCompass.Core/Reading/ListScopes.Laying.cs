@@ -50,8 +50,8 @@ internal sealed partial class ListScopes
         {
             if (_waiting is null && draft.Times == 1 && next is not null and not { Verb.Kind: VerbKind.NoFoot })
             {
-                // "Full turn stepping R L R": while they step.
-                var along = next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going } && going.EndsWith("ing", StringComparison.Ordinal);
+                // "Full turn stepping R L R", "full turn, R L R L": while they step.
+                var along = (next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going } && going.EndsWith("ing", StringComparison.Ordinal)) || (next is { IsFeetOnly: true, Feet.Count: > 1 } && turn.Amount > HalfTurn);
                 _waiting = along ? turn with { Spread = true, First = false } : turn with { First = true, Spread = false };
                 _waitingDraft = draft;
                 return;
@@ -72,7 +72,7 @@ internal sealed partial class ListScopes
         {
             foreach (var item in last.Feet.Count > 1 || last.Plural || last.Times > 1 || last.Step is not null ? [_items[^1]] : _items)
             {
-                item[0].Turn ??= turn;
+                item[0].Turn = item[0].Turn is { IsOpen: true } open ? open.With(turn) : item[0].Turn ?? turn;
             }
         }
         else if (last.Body is not null || last.Verb is { Kind: VerbKind.NoFoot, Unwinds: false })
@@ -87,7 +87,7 @@ internal sealed partial class ListScopes
             }
             else
             {
-                last.Turn = turn;
+                last.Turn = last.Turn?.With(turn) ?? turn;
             }
         }
         else
@@ -129,6 +129,14 @@ internal sealed partial class ListScopes
         if (Last is { Body: not null } body && draft.Feet.Count == 0)
         {
             GoOn(body, draft);
+            return;
+        }
+
+        if (Last is { Step: not null, Way: 0, Feet.Count: 0 } sided && draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0, Joint: Joint.Comma or Joint.With })
+        {
+            // "Charleston, to the right": the side is the step's.
+            sided.Way = draft.Way;
+            sided.Absorb(draft);
             return;
         }
 

@@ -54,4 +54,22 @@ public sealed record RowOperation(bool OtherSide, Foot Lead, int Times, IReadOnl
 public sealed record Readings(IReadOnlyList<Wording> Candidates)
 {
     public Wording First => Candidates[0];
+
+    /// <summary>The readings behind another clause of the same row: what names no deed goes on with the one before ("1 touch R front, 2 side").</summary>
+    public Readings After(Phrase before)
+    {
+        if (before is not { Verb: { Kind: VerbKind.Leaves } verb, Feet: [.., var foot] } || !Candidates.Any(c => c.Phrases.Any(p => GoesOn(p, foot))))
+        {
+            return this;
+        }
+
+        return new Readings([.. Candidates.Select(c => c with
+        {
+            Items = [.. c.Items.Select(i => i with { Together = [.. i.Together.Select(p => GoesOn(p, foot) ? p with { Verb = verb, Name = verb.Name, Feet = [foot] } : p)] })],
+        })]);
+    }
+
+    /// <summary>Where to, and no deed: a step by default, of the free foot.</summary>
+    private static bool GoesOn(Phrase phrase, Foot foot) =>
+        phrase is { Step: null, Words: "", Direction: not Direction.None, Turn: null, Times: 1 } && phrase.Verb == Verbs.Step && (phrase.Feet.Count == 0 || phrase.Feet is [var same] && same == foot);
 }
