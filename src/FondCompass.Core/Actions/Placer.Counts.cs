@@ -66,6 +66,13 @@ internal sealed partial class Placer
             return;
         }
 
+        if (TakesThePlace(span))
+        {
+            // "Step touch R, hitch L" on two counts: the ending of the whole step, not one more action behind a quicker one.
+            Ending(_counts.Positions);
+            return;
+        }
+
         // "Vine R with touch, vine L": an ending told for one of them is none of the other's.
         var ended = Usual(withEndings: true);
         var paces = Paces();

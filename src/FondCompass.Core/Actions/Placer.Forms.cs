@@ -27,6 +27,11 @@ internal sealed partial class Placer
         OneEach([cut, .. Enumerable.Repeat<StepForm?>(null, _dancings.Count - 1)], positions, 1);
     }
 
+    /// <summary>The usual form of a named step fills the counts by itself, ends without weight, and one action without weight is told behind it.</summary>
+    private bool TakesThePlace(int span) =>
+        _dancings is [{ IsNamed: true, Forms: [{ Actions: [.., { Phrase.Verb.Kind: VerbKind.Leaves }] } usual, ..], Phrase.Counts: 0 }, { IsNamed: false, Phrase: { Verb.Kind: VerbKind.Leaves, Turn: null } }]
+        && usual.Counts == span && usual.Positions == span;
+
     private static int CountsOf(StepForm? form) => form?.Counts ?? 1;
 
     private static int PositionsOf(StepForm? form) => form?.Positions ?? 1;

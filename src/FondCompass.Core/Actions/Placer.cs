@@ -43,6 +43,14 @@ internal sealed partial class Placer
         return [.. best == most ? [phrase.Step!] : Array.Empty<NamedStep>(), .. others.Where(o => o.Suits == most && most > 0).Select(o => o.Step)];
     }
 
+    /// <summary>The step that a name of several stands for on these counts: of so many dancings the one of which so many fill them.</summary>
+    private static NamedStep Meant(Phrase phrase, CountSpec counts) => phrase switch
+    {
+        { Times: > 1 } => phrase.Otherwise.Prepend(phrase.Step!).FirstOrDefault(s => s.Forms.Any(f => f.Counts * phrase.Times == counts.Span)) ?? phrase.Step!,
+        { Plural: true } => phrase.Step!,
+        _ => Meanings(phrase, counts)[0],
+    };
+
     /// <summary>2 when some form of the step fills just these counts in its own rhythm, 1 when it has an action for each, else 0.</summary>
     private static int Suits(NamedStep step, CountSpec counts) => step.Forms.Max(f =>
         counts.IsRange && f.Counts == counts.Span ? 2
@@ -52,7 +60,7 @@ internal sealed partial class Placer
     private List<Placement> Place()
     {
         var wording = _wording;
-        if (_counts is not null && wording.Items is [{ Main: { Otherwise.Count: > 0, Times: 1, Plural: false, Feet.Count: <= 1 } phrase } only] && Meanings(phrase, _counts)[0] is var step && step != phrase.Step)
+        if (_counts is not null && wording.Items is [{ Main: { Otherwise.Count: > 0, Feet.Count: <= 1 } phrase } only] && Meant(phrase, _counts) is var step && step != phrase.Step)
         {
             wording = wording with { Items = [new Item([phrase with { Step = step, Name = step.Name }, .. only.Together.Skip(1)])] };
         }

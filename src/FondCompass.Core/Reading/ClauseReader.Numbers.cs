@@ -119,7 +119,7 @@ internal sealed partial class ClauseReader
     {
         var at = _at;
         // "Turning 3/4 in 6".
-        var said = _words[at].Is(Roles.For) || (_words[at].Text is "in" or "over" && _draft.Turn is not null && at + 1 < _to && _words[at + 1].Number > 0 && (at + 2 == _to || _words[at + 2].Is(Roles.Counts)));
+        var said = _words[at].Is(Roles.For) || (_words[at].Text is "in" or "over" && _draft.Turn is not null && at + 1 < _to && _words[at + 1].Number > 0 && (at + 2 == _to || _words[at + 2].Is(Roles.Counts) || _words[at + 2] is { Plural: true, Verb: not null }));
         if (said)
         {
             at++;
@@ -128,6 +128,15 @@ internal sealed partial class ClauseReader
         if (at >= _to || _words[at].Number <= 0)
         {
             return false;
+        }
+
+        if (said && at > _at && _draft.Turn is { } shared && _draft.HasHead && at + 2 == _to && _words[at + 1] is { Plural: true, Verb: { } counted } && counted.Has(VerbTraits.Plain))
+        {
+            // "A full turn in four steps": so many of them make it.
+            _draft.Turn = shared with { Spread = !shared.Each };
+            Number(_words[at].Number, _words[at].Span, after: true);
+            _at = at + 2;
+            return true;
         }
 
         var unit = at + 1 < _to && _words[at + 1].Is(Roles.Counts);

@@ -102,7 +102,7 @@ internal sealed class ListReader
         var word = _words[at];
         if (word.Kind == TokenKind.Separator)
         {
-            return word.Text == ":" ? Joint.Colon : Joint.Comma;
+            return word.Text is ":" or "=" ? Joint.Colon : Joint.Comma;
         }
 
         if (word.Text == "so" && at > start)

@@ -153,7 +153,13 @@ public sealed class StepLexicon : IStepNames
         }
 
         var key = length == 1 ? words[start] : string.Join(' ', words.Skip(start).Take(length));
-        return _shared.TryGetValue(key, out var others) || (key.EndsWith('s') && _shared.TryGetValue(key[..^1], out others)) ? others : [];
+        if (_shared.TryGetValue(key, out var others) || (key.EndsWith('s') && _shared.TryGetValue(key[..^1], out others)))
+        {
+            return others;
+        }
+
+        // "Heel digs" is a step of its own, and some of another.
+        return key.EndsWith('s') && _byName.TryGetValue(key, out var named) && !named.IsOwn && _byName.TryGetValue(key[..^1], out var single) && single != named ? [single] : [];
     }
 
     /// <summary>Reads lexicon files in YAML. Forms are in the shorthand of verbs, so that no entry hangs on another.</summary>

@@ -153,7 +153,7 @@ public static class Lexer
                 return Make(TokenKind.Close, ")", at, at + 1);
             case ',' or ';' or '，' or '、':
                 return Make(TokenKind.Separator, ",", at, at + 1);
-            case '/' or '|' or '→' or ':' or '.' or '。' or '…':
+            case '/' or '|' or '→' or ':' or '=' or '.' or '。' or '…':
                 return Make(TokenKind.Separator, c is '。' or '…' ? "." : c.ToString(), at, at + 1);
             case '-' or '–' or '—' or '~':
                 if (at + 1 < end && text[at + 1] == '>')
@@ -168,7 +168,7 @@ public static class Lexer
                 return Make(TokenKind.Word, "and", at, at + 1);
             case '+':
                 return Make(TokenKind.Word, "plus", at, at + 1);
-            case '"' or '“' or '”' or '„' or '«' or '»' or '\'' or '‘' or '’' or '`' or '!' or '?' or '*' or '•' or '·' or '¡' or '¿' or '=' or '#' or '_' or '>' or '<':
+            case '"' or '“' or '”' or '„' or '«' or '»' or '\'' or '‘' or '’' or '`' or '!' or '?' or '*' or '•' or '·' or '¡' or '¿' or '#' or '_' or '>' or '<':
                 return Make(TokenKind.Mark, c.ToString(), at, at + 1);
             default:
                 // Several code points that are one sign ("🕺🏽", joined figures) are one token.

@@ -156,6 +156,44 @@ public class WholeRowsTests
     public void Turns_in_rows(string row, string reads) => Assert.Equal(reads, Reads(row));
 
     [Theory]
+    [InlineData("1-8 4 pivots left, 1/4 each", "1 step R forward · 2 pivot R, turning 1/4 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L · 5 step R forward · 6 pivot R, turning 1/4 left, onto L · 7 step R forward · 8 pivot R, turning 1/4 left, onto L")]
+    [InlineData("1-4 full turn left, R L R L", "1 step R, turning 1/4 left · 2 step L, turning 1/4 left · 3 step R, turning 1/4 left · 4 step L, turning 1/4 left")]
+    [InlineData("1-4 walk a full turn left in four steps", "1 walk R, turning 1/4 left · 2 walk L, turning 1/4 left · 3 walk R, turning 1/4 left · 4 walk L, turning 1/4 left")]
+    [InlineData("1-4 walk 1/2 left in 4 steps", "1 walk R, turning 1/8 left · 2 walk L, turning 1/8 left · 3 walk R, turning 1/8 left · 4 walk L, turning 1/8 left")]
+    [InlineData("1-4 jazz box turning 1/4 right", "1 step R across · 2 step L back · 3 step R forward after turning 1/4 right · 4 step L forward")]
+    public void A_turn_said_apart_fills_what_the_deed_leaves_open(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-4 vine R, arms up", "1 step R side · 2 step L behind · 3 step R side · 4 touch L + arms up")]
+    [InlineData("1-2 rock side R, hands on hips", "1 rock R side · 2 recover L + hands on hips")]
+    [InlineData("1-4 side together side touch, look back", "1 step R side · 2 close L · 3 step R side · 4 touch L + look back")]
+    public void Styling_behind_whole_steps_takes_no_count(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1 touch R out, 2 front, 3 side", "1 touch R out · 2 touch R forward · 3 touch R side")]
+    [InlineData("1-2 point L back side", "1 point L back · 2 point L")]
+    [InlineData("1 step R side, 2 back", "1 step R side · 2 step L back")]
+    public void Places_behind_a_foot_that_stays_free_are_its_own(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-4 walk forward", "1 walk R · 2 walk L · 3 walk R · 4 walk L")]
+    [InlineData("1-8 run back for 8 counts", "1 run R back · 2 run L back · 3 run R back · 4 run L back · 5 run R back · 6 run L back · 7 run R back · 8 run L back")]
+    [InlineData("1-8 4 heel digs", "1 heel R · 2 close R · 3 heel L · 4 close L · 5 heel R · 6 close R · 7 heel L · 8 close L")]
+    [InlineData("1-2 step touch R, hitch L", "1 step R side · 2 hitch L")]
+    [InlineData("1-4 charleston, to the right", "1 step R forward · 2 kick L · 3 step L back · 4 touch R back")]
+    [InlineData("1-2 step touch = step R side, touch L beside", "1 step R side · 2 touch L")]
+    public void Numbers_sides_and_endings_go_with_the_whole_step(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-2 step R 1/4 left 1/2 right, touch L", "WORD02")]
+    [InlineData("1 step L forward back", "WORD02")]
+    [InlineData("1-8 step forward for 8 counts", "WORD06")]
+    [InlineData("1-4 walk R", "WORD06")]
+    [InlineData("1-8 jazz box R + weave right", "WORD06")]
+    public void What_cannot_be_both_or_may_be_another_is_told(string row, string code) =>
+        Assert.Contains(Analysis.Of($"start weight L\npart A\n{row}\n").Findings, f => f.Code == code && f.Place.Row == 3);
+
+    [Theory]
     [InlineData("1-4 1/2 turn R, hold, 1/2 turn L, hold", "1 turn L, turning 1/2 right · 2 hold · 3 turn L, turning 1/2 left · 4 hold")]
     [InlineData("1-4 1/4 turn L, clap, 1/4 turn L, clap", "1 turn L, turning 1/4 left · 2 clap · 3 turn L, turning 1/4 left · 4 clap")]
     [InlineData("1-4 full turn right, clap, stomp, stomp", "1 turn L, turning 1 right · 2 clap · 3 stomp R · 4 stomp L")]
