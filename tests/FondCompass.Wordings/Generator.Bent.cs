@@ -15,7 +15,7 @@ public sealed partial class Generator
             return new Wording("negation", start, [$"1 {(verb == "stomp" ? "stomp-up" : "touch")} {foot}{(verb == "close" ? " beside" : "")}"], $"1 {verb} {foot} {Any(["without weight", "with no weight", "no weight", "without taking weight"])}");
         }
 
-        var step = Any([.. KnownStep.All.Where(s => s.EndsOnALeave && s.IsPlain)]);
+        var step = Any([.. KnownStep.All.Where(s => s.EndsOnALeave && s.IsPlain && s.Actions.Count(a => a.Phrase.Verb == s.Actions[^1].Phrase.Verb) == 1)]);
         var last = step.Actions[^1].Phrase.Verb!.Name;
         var name = $"{Name(step)} {foot}";
         if (Chance(30))

@@ -150,6 +150,17 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             }
 
             var counts = entry.Counts ?? (wording.Counts > 0 ? CountSpec.Over(first.Number, first.Number + wording.Counts - 1) : null);
+            if (wording.Styled)
+            {
+                // Styling takes no count: the steps before it fill theirs by themselves, or something was named that is not known.
+                if (counts is { IsRange: true } or { Positions.Count: > 1 })
+                {
+                    options.AddRange(Placer.Place(wording, counts, first).Where(p => p is { Cost: 0, Complaint: null }).Select(p => new Option(wording, p, wording.Cost)));
+                }
+
+                continue;
+            }
+
             // On one written count "and" joins what is done at one time, while a comma goes on inside the count.
             var atOnce = wording.AtOnce && entry.Counts is { Positions.Count: 1, Split: null } ? AtOnceGain : 0;
             options.AddRange(Placer.Place(wording, counts, first).Select(p => new Option(wording, p, wording.Cost - atOnce + (2 * p.Cost))));
@@ -224,6 +235,14 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
                 }
 
                 TellSides(phrase, entry, place, tell);
+            }
+        }
+
+        foreach (var styling in wording.Styled ? wording.Phrases.SelectMany(p => p.Layers) : [])
+        {
+            if (UnknownWords.Slip(styling, names) is var (word, known))
+            {
+                tell(Doubt(entry, place, $"'{Shorten(styling)}' is kept as styling and moves no foot; '{word}' may be '{known}'. Write it so if it is danced.", entry.Wording.Replace(word, known, StringComparison.OrdinalIgnoreCase)));
             }
         }
 

@@ -111,6 +111,11 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
             return [];
         }
 
+        if (phrase.Without.Count > 0)
+        {
+            return FormsOf(phrase with { Without = [] }) is var whole && whole.Any(f => f.Actions.Any(a => Omits(phrase, a))) ? [.. whole.Where(f => f.Actions.Any(a => Omits(phrase, a))).Select(f => new StepForm([.. f.Actions.Select(a => Omits(phrase, a) ? a with { Phrase = Held } : a)], f.Counts))] : whole;
+        }
+
         if (phrase.Manner is { } manner)
         {
             return [.. step.Forms.Select(f => InManner(f, manner))];
@@ -125,6 +130,10 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
         // Where the step forward is written already, a pivot is only the turn and the change of weight.
         return step.Pivots ? [.. step.Forms, PivotAlone(step)] : step.Forms;
     }
+
+    private static readonly Phrase Held = new() { Verb = Verbs.Hold, Name = Verbs.Hold.Name };
+
+    private static bool Omits(Phrase phrase, FormAction action) => action.Phrase.Verb is { } verb && phrase.Without.Contains(verb);
 
     /// <summary>"Heel switches R L R", "walk walk R L": a form that is a step and its mirror image is danced once for each foot named.</summary>
     private static IReadOnlyList<StepForm> Singles(IReadOnlyList<StepForm> forms) =>

@@ -126,6 +126,27 @@ internal static class UnknownWords
         return best;
     }
 
+    /// <summary>A word of styling that is one letter, or two changed places, off a verb or a word of a step's name; null when there is none.</summary>
+    /// <param name="styling">Words kept as styling.</param>
+    public static (string Word, string Known)? Slip(string styling, IStepNames names)
+    {
+        foreach (var word in WordsOf(styling).Where(w => w.Length >= ShortestSlip && Vocabulary.Find(w) is null))
+        {
+            var known = Verbs.All.Select(v => v.Name).Concat(names.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(n => n.Split(' '))).FirstOrDefault(k => k.Length >= ShortestSlip && IsSlip(word, k));
+            if (known is not null)
+            {
+                return (word, known);
+            }
+        }
+
+        return null;
+    }
+
+    private const int ShortestSlip = 4;
+
+    private static bool IsSlip(string word, string known) =>
+        Math.Abs(word.Length - known.Length) <= 1 && (Distance(word, known, 2) == 1 || (word.Length == known.Length && word.Order().SequenceEqual(known.Order()) && Distance(word, known, 3) == 2));
+
     private static int Distance(string a, string b, int limit)
     {
         Span<int> row = stackalloc int[b.Length + 1];

@@ -133,6 +133,9 @@ public sealed record Phrase
     /// <summary>Replaces the end of the step before it: "vine R with a brush".</summary>
     public bool EndsStep { get; init; }
 
+    /// <summary>Deeds inside the step that are left out, their counts held: "vine R, no touch".</summary>
+    public IReadOnlyList<Verb> Without { get; init; } = [];
+
     /// <summary>On the foot that stands, said so: "pivot on R".</summary>
     public bool OnStandingFoot { get; init; }
 

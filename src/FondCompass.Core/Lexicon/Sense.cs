@@ -50,6 +50,15 @@ public enum Roles : long
 
     /// <summary>The turn behind it is what several steps come to together: "making a full turn".</summary>
     SumsUp = 1L << 38,
+
+    /// <summary>Takes away what is named behind it.</summary>
+    Not = 1L << 39,
+
+    /// <summary>What is named behind it gives way to what stands before it.</summary>
+    Instead = 1L << 40,
+
+    /// <summary>A number behind it is a count.</summary>
+    At = 1L << 41,
 }
 
 /// <summary>Everything a word, or some words together, may mean; which of it is meant the words beside it decide.</summary>

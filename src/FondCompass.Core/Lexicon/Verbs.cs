@@ -28,6 +28,8 @@ public static class Verbs
 
     public static Verb Stomp { get; } = ByWord["stomp"].Verb;
 
+    public static Verb Touch { get; } = ByWord["touch"].Verb;
+
     public static Verb Toe { get; } = ByWord["toe"].Verb;
 
     public static Verb Swivel { get; } = ByWord["swivel"].Verb;

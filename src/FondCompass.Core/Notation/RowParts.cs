@@ -22,7 +22,13 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
     {
         var outcome = CountsReader.TryRead(from.In(text), lineCounts, rowBefore, out var counts, out var length);
         var words = TextSpan.Trimmed(text, from.Start + (outcome == CountsOutcome.None ? 0 : length), from.End);
-        var (plus, rests) = LayersAt(text, words) is var at && at < words.End ? (at, at) : SoundBehind(text, words);
+        var plus = LayersAt(text, words);
+        if (outcome != CountsOutcome.Impossible && CountsWithin.Read(text, TextSpan.Trimmed(text, words.Start, plus), counts, lineCounts, rowBefore) is { } each)
+        {
+            return new RowParts(outcome, counts, new TextSpan(from.Start, length), words, each, plus < words.End ? LayersIn(text, plus, words.End, lineCounts) : []);
+        }
+
+        (plus, var rests) = plus < words.End ? (plus, plus) : SoundBehind(text, words);
         var steps = TextSpan.Trimmed(text, words.Start, rests);
         var pieces = steps.Length == 0 ? []
             : counts is null ? [new CountedPiece(null, default, steps.In(text), steps)]
@@ -39,7 +45,7 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
     /// <summary>Where counts stand in it, one after another.</summary>
     public IEnumerable<(TextSpan At, CountSpec Counts)> AllCounts() =>
         (Outcome == CountsOutcome.Read ? [(CountsAt, Counts!)] : Array.Empty<(TextSpan, CountSpec)>())
-            .Concat(Steps.Skip(1).Concat(Layers).Where(p => p.CountsAt.Length > 0).Select(p => (p.CountsAt, p.Counts!)));
+            .Concat(Steps.Concat(Layers).Where(p => p.CountsAt.Length > 0).Select(p => (p.CountsAt, p.Counts!)));
 
     public IReadOnlyList<LayerText> LayerTexts => Layers.Count == 0 ? [] : [.. Layers.Select(l => new LayerText(l.Counts, l.Wording))];
 

@@ -30,6 +30,14 @@ internal sealed partial class ClauseReader
             return;
         }
 
+        if (word.Side != 0 && word.Text.Length > 1 && _last == Kind.Head && _draft is { TurnBefore: true, TimesInAll: true, Feet.Count: 0, Turn: { Side: 0, IsOpen: false, Target: null } each })
+        {
+            // "Two 1/4 jazz boxes left": each turns so.
+            _draft.Turn = each with { Side = word.Side, Each = true };
+            (_last, _parted) = (Kind.Turn, true);
+            return;
+        }
+
         // "Step in beside the left": it is the other foot that steps.
         if (_last == Kind.Way && _draft.Direction == Direction.Beside && _draft.HasHead && _draft.Feet.Count == 0 && word.Foot.IsSingle())
         {

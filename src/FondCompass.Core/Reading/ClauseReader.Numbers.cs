@@ -31,6 +31,7 @@ internal sealed partial class ClauseReader
     {
         if (_draft.Times > 1 || _draft.TimesInAll || number > 512 || (!_draft.HasHead && after))
         {
+            _draft.BareNumber = _draft.HasHead ? 0 : number;
             _draft.Unread.Add(new UnreadWord(span.In(_text), span));
             return;
         }
@@ -118,6 +119,14 @@ internal sealed partial class ClauseReader
     private bool TryCounts()
     {
         var at = _at;
+        if (_words[at].Is(Roles.At) && at + 2 == _to && _words[at + 1] is { Kind: TokenKind.Number, Number: > 0 } on && (_draft.Head?.Text is { Length: > 0 } || _draft.SaysNothing))
+        {
+            // "Kick on 4".
+            _draft.OnCount = on.Number;
+            _at = at + 2;
+            return true;
+        }
+
         // "Turning 3/4 in 6".
         var said = _words[at].Is(Roles.For) || (_words[at].Text is "in" or "over" && _draft.Turn is not null && at + 1 < _to && _words[at + 1].Number > 0 && (at + 2 == _to || _words[at + 2].Is(Roles.Counts) || _words[at + 2] is { Plural: true, Verb: not null }));
         if (said)

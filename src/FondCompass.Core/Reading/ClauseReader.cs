@@ -148,6 +148,14 @@ internal sealed partial class ClauseReader
                 _draft.Unread.Add(new UnreadWord(word.Text, word.Span));
             }
         }
+        else if (word.Is(Roles.Onto))
+        {
+            _draft.SaysWeight = true;
+            if (!IsOwned(word))
+            {
+                _draft.Unread.Add(new UnreadWord(word.Text, word.Span));
+            }
+        }
         else if (word.Is(Roles.Part) && _draft.HasHead)
         {
             _last = Kind.Other;

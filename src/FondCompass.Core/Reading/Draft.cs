@@ -15,6 +15,12 @@ internal enum Joint
 
     /// <summary>A colon, or an opening bracket: what follows tells how it goes.</summary>
     Colon,
+
+    /// <summary>What follows is taken away from what stands before.</summary>
+    Without,
+
+    /// <summary>What follows gives way to what stands before.</summary>
+    Instead,
 }
 
 /// <summary>What a clause says of the steps before it rather than of one of its own.</summary>
@@ -78,6 +84,18 @@ internal sealed class Draft
 
     public bool Plural { get; set; }
 
+    /// <summary>Deeds of its step that are left out.</summary>
+    public List<Verb> Without { get; private set; } = [];
+
+    /// <summary>Weight is spoken of, of no foot.</summary>
+    public bool SaysWeight { get; set; }
+
+    /// <summary>A number that says nothing of any deed; 0 when there is none.</summary>
+    public int BareNumber { get; set; }
+
+    /// <summary>The count it is said to be on; 0 when none is.</summary>
+    public int OnCount { get; set; }
+
     public bool IsRepeat { get; set; }
 
     /// <summary>"Starting on the right".</summary>
@@ -108,6 +126,12 @@ internal sealed class Draft
     public TextSpan Span { get; set; }
 
     public Joint Joint { get; set; }
+
+    /// <summary>The word that the clause opens with: "without", "like"; empty when none stands there.</summary>
+    public TextSpan Opening { get; set; }
+
+    /// <summary>The clause with that word.</summary>
+    public TextSpan Whole => Opening.Length == 0 ? Span : Opening.To(Span);
 
     /// <summary>Nothing parts it from the deed before it: "step 1/4 pivot".</summary>
     public bool GoesOn { get; set; }
@@ -166,6 +190,7 @@ internal sealed class Draft
         var copy = (Draft)MemberwiseClone();
         copy.Feet = [.. Feet];
         copy.Layers = [.. Layers];
+        copy.Without = [.. Without];
         copy.Paces = [.. Paces];
         copy.Unread = [.. Unread];
         return copy;

@@ -35,6 +35,8 @@ internal sealed class ListReader
         var drafts = new List<Draft>();
         var joint = Joint.None;
         var start = from;
+        // Where the word stands that a clause opens with: "without", "like".
+        var opening = 0;
         for (var i = from; i <= to; i++)
         {
             var next = i < to ? JointAt(i, start) : Joint.Comma;
@@ -46,9 +48,16 @@ internal sealed class ListReader
 
             if (i > start)
             {
-                Append(drafts, ClauseReader.Read(_words, start, i, _text, _genre), ref joint);
+                var clause = ClauseReader.Read(_words, start, i, _text, _genre);
+                if (joint is Joint.Without or Joint.Instead or Joint.With)
+                {
+                    clause.ForEach(d => d.Opening = _words[opening].Span);
+                }
+
+                Append(drafts, clause, ref joint);
             }
 
+            opening = next is Joint.Without or Joint.Instead or Joint.With ? i : opening;
             start = i + 1;
             if (opens)
             {
@@ -69,9 +78,9 @@ internal sealed class ListReader
     {
         for (var i = 0; i < clause.Count && drafts.Count < MostDeeds; i++)
         {
-            clause[i].Joint = i > 0 ? Joint.Comma : drafts.Count == 0 ? Joint.None : joint == Joint.None ? Joint.Comma : joint;
+            clause[i].Joint = i > 0 ? joint is Joint.Without or Joint.Instead ? joint : Joint.Comma : drafts.Count == 0 ? Joint.None : joint == Joint.None ? Joint.Comma : joint;
             clause[i].GoesOn = i > 0;
-            if (clause[i].SaysNothing && !clause[i].IsPaceOnly)
+            if (clause[i].SaysNothing && !clause[i].IsPaceOnly && clause[i].Joint is not (Joint.Without or Joint.Instead))
             {
                 continue;
             }
@@ -90,6 +99,8 @@ internal sealed class ListReader
     {
         (Joint.None, _) => b,
         (_, Joint.None) => a,
+        (Joint.Without or Joint.Instead, _) => a,
+        (_, Joint.Without or Joint.Instead) => b,
         (Joint.Comma or Joint.Then, Joint.With) => Joint.With,
         (Joint.And, Joint.With) => Joint.With,
         (Joint.Colon, _) => Joint.Colon,
@@ -113,6 +124,11 @@ internal sealed class ListReader
         if (word.Step is not null || word.Verb is not null)
         {
             return Joint.None;
+        }
+
+        if (word.Is(Roles.Not) || word.Is(Roles.Instead))
+        {
+            return word.Is(Roles.Not) ? Joint.Without : Joint.Instead;
         }
 
         if (word.Is(Roles.Then))
@@ -213,6 +229,7 @@ internal sealed class ListReader
         var bodies = drafts.Exists(d => d.Body is not null) && drafts.Exists(d => d.Body is null && d.HasHead);
         var explained = drafts.Exists(d => d.Joint == Joint.Comma) && drafts.Exists(d => d.Step is not null);
         var sounds = drafts.Exists(d => d.Joint is Joint.Then or Joint.And && d.Verb is { } heard && heard.Has(VerbTraits.Sound));
+        var strange = drafts.Exists(d => !d.HasHead && d.Unread.Count > 0) && drafts.Exists(d => d.HasHead);
         var apart = bodies ? 1 : 0;
         var candidates = new List<Wording>();
         void Try(ListScope scope, int cost, string doubt = "")
@@ -258,6 +275,11 @@ internal sealed class ListReader
             if (ownTurn)
             {
                 Try(plain with { TurnsAlone = true }, 3, "the turn belongs to the step before it");
+            }
+
+            if (strange)
+            {
+                Try(plain with { Styled = true, BodyAlong = true }, less + 1, doubt);
             }
 
             if (sounds)

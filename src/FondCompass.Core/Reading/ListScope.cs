@@ -30,6 +30,9 @@ internal sealed record ListScope
     /// <summary>What is heard goes along with the step before it: "touch L, and clap".</summary>
     public bool SoundAlong { get; init; }
 
+    /// <summary>Words behind whole steps that name no deed are styling.</summary>
+    public bool Styled { get; init; }
+
     /// <summary>What follows a step's name tells how it goes.</summary>
     public bool Explained { get; init; }
 }

@@ -86,6 +86,7 @@ internal sealed partial class ListScopes
             Paces = paces,
             Manner = draft.Manner,
             EndsStep = draft.EndsStep,
+            Without = draft.Without,
             OnStandingFoot = draft.OnStandingFoot,
             IsRepeat = draft.IsRepeat,
             Layers = draft.Layers,

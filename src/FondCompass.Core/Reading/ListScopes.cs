@@ -88,7 +88,7 @@ internal sealed partial class ListScopes
             RepeatFrom(_scope.TimesForAll ? 0 : _clauseFrom, last);
         }
 
-        return new Wording([.. _items.Select(i => new Item([.. i.Select(Made)]))], _unreadable) { Facts = _facts, Counts = _counts };
+        return new Wording([.. _items.Select(i => new Item([.. i.Select(Made)]))], _unreadable) { Facts = _facts, Counts = _counts, Styled = _styling is not null };
     }
 
     private Wording Operating()
@@ -117,6 +117,18 @@ internal sealed partial class ListScopes
 
     private void Lay(Draft draft, Draft? next)
     {
+        if (draft.Joint is Joint.Without or Joint.Instead)
+        {
+            LayWithout(draft);
+            return;
+        }
+
+        if (draft.OnCount > 0)
+        {
+            LayOnCount(draft);
+            return;
+        }
+
         if (draft.Operation != Operation.None && !draft.HasHead && _items.Count == 0)
         {
             _operations.Add(draft);
@@ -141,6 +153,11 @@ internal sealed partial class ListScopes
             {
                 LayTimes(draft);
             }
+            else if (_styling is not null)
+            {
+                draft.Unread.Clear();
+                LayUnknown(draft);
+            }
             else
             {
                 lasting.Absorb(draft);
@@ -151,7 +168,12 @@ internal sealed partial class ListScopes
 
         if ((draft.UnknownFirst && !draft.HasHead) || draft.Unread.Count > 0 && !draft.HasHead && draft.Feet.Count == 0 && draft.Direction == Direction.None && draft.Turn is null && draft.Way == 0)
         {
-            _unreadable.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
+            LayUnknown(draft);
+        }
+        else if (draft.IsPaceOnly && _scope.Styled && Last is not null)
+        {
+            // "Slow and heavy arms": all of it is styling.
+            LayUnknown(draft);
         }
         else if (draft.IsPaceOnly)
         {

@@ -49,7 +49,7 @@ internal static class WholeSteps
                 continue;
             }
 
-            if (phrase is not { Verb.Whole: { } name, Feet.Count: <= 1, Turn: null, Counts: 0 } || GivesBack(next))
+            if (phrase is not { Verb.Whole: { } name, Feet.Count: <= 1, Turn: null, Counts: 0, Without.Count: 0 } || GivesBack(next))
             {
                 continue;
             }

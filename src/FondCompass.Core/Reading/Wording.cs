@@ -28,6 +28,9 @@ public sealed record Wording(IReadOnlyList<Item> Items, IReadOnlyList<UnreadWord
     /// <summary>Whether "and" was taken as "at one time" where the verbs alone would not say so.</summary>
     public bool AtOnce { get; init; }
 
+    /// <summary>Words that nobody knows are taken for styling in it: it holds only where the steps before them fill their counts by themselves.</summary>
+    public bool Styled { get; init; }
+
     /// <summary>Deeds told by their first half are danced whole in it.</summary>
     public bool Completed { get; init; }
 

@@ -185,6 +185,37 @@ public class WholeRowsTests
     public void Numbers_sides_and_endings_go_with_the_whole_step(string row, string reads) => Assert.Equal(reads, Reads(row));
 
     [Theory]
+    [InlineData("1 stomp L without weight", "R", "1 stomp-up L")]
+    [InlineData("1-2 close R with no weight, hold", "L", "1 touch R · 2 hold")]
+    [InlineData("1-4 vine R, no touch", "L", "1 step R side · 2 step L behind · 3 step R side · 4 hold")]
+    [InlineData("1-4 vine R, not on 4", "L", "1 step R side · 2 step L behind · 3 step R side · 4 hold")]
+    [InlineData("1-4 vine R, turn 1/4 right, without the turn", "L", "1 step R side · 2 step L behind · 3 step R side · 4 touch L")]
+    [InlineData("1-4 vine R, no rushing", "L", "1 step R side · 2 step L behind · 3 step R side · 4 touch L + no rushing")]
+    [InlineData("1-2 rock R forward, do not recover", "L", "1 rock R forward")]
+    [InlineData("1-4 vine R, brush instead of touch", "L", "1 step R side · 2 step L behind · 3 step R side · 4 brush L")]
+    [InlineData("5-8 vine R, kick on 8", "L", "5 step R side · 6 step L behind · 7 step R side · 8 kick L")]
+    public void What_is_taken_away_is_not_danced(string row, string start, string reads) => Assert.Equal(reads, string.Join(" / ", Analysis.Of($"start weight {start}\npart A\n{row}\n").Reads.Select(r => r.Text)));
+
+    [Theory]
+    [InlineData("1-4 vine R, smooth and low", "1 step R side · 2 step L behind · 3 step R side · 4 touch L + smooth and low")]
+    [InlineData("1-4 jazz box R like a gull", "1 step R across · 2 step L back · 3 step R side · 4 step L forward + like a gull")]
+    public void Words_behind_whole_steps_that_name_no_deed_are_styling(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-2 step R on 1, kick L on 2", "1 step R · 2 kick L")]
+    [InlineData("1-4 1 step R side, 2 close L, 3 step R side, 4 touch L", "1 step R side · 2 close L · 3 step R side · 4 touch L")]
+    [InlineData("1-2 1 step R 2 touch L", "1 step R · 2 touch L")]
+    [InlineData("1-4 step R on 1, touch L on 4", "1 step R · 4 touch L")]
+    [InlineData("rock R forward 1, recover L 2", "1 rock R forward / 2 recover L")]
+    [InlineData("step R side (1), close L (2)", "1 step R side / 2 close L")]
+    [InlineData("1-4 walk forward 2, touch L 2", "1 walk R · 2 walk L · 3 touch L · 4 touch L")]
+    public void Counts_said_with_each_step_place_it(string row, string reads) => Assert.Equal(reads.Replace(" / ", " · "), string.Join(" · ", Analysis.Of($"part A\n{row}\n").Reads.Select(r => r.Text)));
+
+    [Theory]
+    [InlineData("1-4 vine R, tuch", "WORD06")]
+    [InlineData("1-8 vine R, skedaddle", "WORD01")]
+    [InlineData("1-4 vine R, 🐟", "WORD01")]
+    [InlineData("1-4 vine R, not on 2", "WORD02")]
     [InlineData("1-2 step R 1/4 left 1/2 right, touch L", "WORD02")]
     [InlineData("1 step L forward back", "WORD02")]
     [InlineData("1-8 step forward for 8 counts", "WORD06")]
