@@ -21,6 +21,9 @@ public sealed partial class CrashTests : IDisposable
 
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(2);
 
+    /// <summary>After which a save or an event without an answer is sent again, as a browser would.</summary>
+    private static readonly TimeSpan AnswerWithin = TimeSpan.FromSeconds(20);
+
     private readonly string _data = Directory.CreateTempSubdirectory("fond-crash-").FullName;
     private readonly int _port = FreePort();
     private readonly ConcurrentQueue<string> _said = new();
@@ -188,7 +191,7 @@ public sealed partial class CrashTests : IDisposable
     /// <summary>A board that tells one event after the other, and tells again what was not acknowledged.</summary>
     private sealed class Board(Uri address, int number)
     {
-        private readonly Visitor _visitor = new(new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(20) });
+        private readonly Visitor _visitor = new(new HttpClient { BaseAddress = address, Timeout = Patience });
         private readonly Guid _board = Guid.NewGuid();
 
         private string _lesson = "", _token = "";
@@ -230,9 +233,10 @@ public sealed partial class CrashTests : IDisposable
             using var request = new HttpRequestMessage(HttpMethod.Post, $"/lessons/{_lesson}/teach?handler=Events");
             request.Headers.Add("X-Fond-Token", _token);
             request.Content = System.Net.Http.Json.JsonContent.Create(new { events = new[] { new { id, board = _board, number = which, opened = 1_790_000_000.0, since = which * 0.5, kind = which % 4 == 0 ? "trouble" : "repeat", block = "dance:A:1", bite = "A:1", value = 75 } } });
+            using var waits = new CancellationTokenSource(AnswerWithin);
             try
             {
-                using var answer = await _visitor.Client.SendAsync(request, CancellationToken.None);
+                using var answer = await _visitor.Client.SendAsync(request, waits.Token);
                 if (answer.StatusCode == HttpStatusCode.OK)
                 {
                     Acknowledged.Add(id);
@@ -257,7 +261,7 @@ public sealed partial class CrashTests : IDisposable
     /// <summary>Somebody who saves one number after the other, and sends again what was not acknowledged.</summary>
     private sealed partial class Writer(Uri address, int number)
     {
-        private readonly Visitor _visitor = new(new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(20) });
+        private readonly Visitor _visitor = new(new HttpClient { BaseAddress = address, Timeout = Patience });
 
         private string _dance = "", _token = "";
 
@@ -289,10 +293,11 @@ public sealed partial class CrashTests : IDisposable
                 using var request = new HttpRequestMessage(HttpMethod.Post, $"{_dance}?handler=Save");
                 request.Headers.Add("X-Fond-Token", _token);
                 request.Content = new FormUrlEncodedContent([new("script", $"title Writer {number}\npart A\n1-4 vine R\n# {which}"), new("version", $"{version}")]);
+                using var waits = new CancellationTokenSource(AnswerWithin);
                 try
                 {
-                    using var answer = await _visitor.Client.SendAsync(request, CancellationToken.None);
-                    var body = await answer.Content.ReadAsStringAsync(CancellationToken.None);
+                    using var answer = await _visitor.Client.SendAsync(request, waits.Token);
+                    var body = await answer.Content.ReadAsStringAsync(waits.Token);
                     if (answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.Conflict)
                     {
                         // A conflict with oneself: the save before was kept and its answer lost.
