@@ -103,8 +103,11 @@ public sealed class Browser : IDisposable
             """) ?? "";
     }
 
+    /// <summary>Seconds that a state is waited for: as long as a busy machine may need, for nobody waits where it holds.</summary>
+    private const int Patience = 60;
+
     /// <summary>Waits for a state, never for a time.</summary>
-    public void Wait(string what, Func<bool> holds, int seconds = 20) => Until(what, () => holds() ? "yes" : null, seconds);
+    public void Wait(string what, Func<bool> holds, int seconds = Patience) => Until(what, () => holds() ? "yes" : null, seconds);
 
     public void WaitForText(string css, string text)
     {
@@ -205,7 +208,7 @@ public sealed class Browser : IDisposable
         Errors();
     }
 
-    private T Until<T>(string what, Func<T?> holds, int seconds = 20)
+    private T Until<T>(string what, Func<T?> holds, int seconds = Patience)
         where T : class
     {
         var wait = new WebDriverWait(new SystemClock(), _driver, TimeSpan.FromSeconds(seconds), TimeSpan.FromMilliseconds(seconds > Long ? 400 : 40)) { Message = what };
