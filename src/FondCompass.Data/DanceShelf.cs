@@ -111,7 +111,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         var lexicon = await words.Lexicon(cancel);
         var unread = dances.Count < MostUses ? 0 : await may.CountAsync(cancel) - dances.Count;
         return new StepUses(dances
-            .Select(d => (Dance: d, At: Analysis.Of(d.Script, lexicon).Trace.Parts.SelectMany(p => p.Actions).FirstOrDefault(a => a.Action.Step == step.Name)?.Action))
+            .AsParallel().AsOrdered().WithCancellation(cancel)
+            .Select(d => (Dance: d, At: Analysis.WhileWaited(d.Script, lexicon, cancel).Trace.Parts.SelectMany(p => p.Actions).FirstOrDefault(a => a.Action.Step == step.Name)?.Action))
             .Where(d => d.At is not null)
             .Select(d => new StepUse(d.Dance.Id, d.Dance.Title, d.At!.Line, d.At.Beat.Label()))
             .ToList(), unread);
