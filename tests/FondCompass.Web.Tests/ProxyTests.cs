@@ -42,8 +42,14 @@ public sealed partial class ProxyTests : IAsyncLifetime
         _site.ErrorDataReceived += (_, line) => Heard(line.Data);
         _site.BeginOutputReadLine();
         _site.BeginErrorReadLine();
-        await Task.WhenAny(ready.Task, Task.Delay(TimeSpan.FromMinutes(6), Cancel));
-        Assert.True(ready.Task.IsCompleted, $"It was never ready:\n{string.Join('\n', said)}");
+        try
+        {
+            await ready.Task.WaitAsync(TimeSpan.FromMinutes(6), Cancel);
+        }
+        catch (TimeoutException)
+        {
+            Assert.Fail($"It was never ready:\n{string.Join('\n', said)}");
+        }
     }
 
     public async ValueTask DisposeAsync()

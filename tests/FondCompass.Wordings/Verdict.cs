@@ -43,7 +43,7 @@ public static class Judge
             Owed.TheCounts => said.Trace.TotalCounts == Whole(wording),
             _ => false,
         };
-        return kept ? Verdict.Kept : said.Findings.Any(f => f.Place.Row >= FirstRow && IsOfWords(f)) ? Verdict.Told : Verdict.Silent;
+        return kept ? Verdict.Kept : said.Findings.Any(f => f.Place.Row == FirstRow && IsOfWords(f)) ? Verdict.Told : Verdict.Silent;
     }
 
     /// <summary>Every action of a foot, in order of time: tick, foot, whether it takes the weight, and the state after it.</summary>

@@ -214,6 +214,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
                 _hangings.Hang(note, RowAbove()?.First);
                 break;
             case LayerEntry layer:
+                _rows.Doubts.TellLayers(layer.Layers, new Place(part.Name, _lines.Count + 1, Row: layer.Row), Tell);
                 _hangings.Hang(layer, RowAbove()?.First, RowAbove()?.Last);
                 break;
             case VariantEntry variant:

@@ -48,6 +48,9 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
     private readonly Foot _genreLead = dance.Header.Lead;
     private int _call;
 
+    /// <summary>What is to be said of how a row was read.</summary>
+    public RowDoubts Doubts { get; } = new(dance, names);
+
     /// <summary>The clause bound last, which one behind it in the same row goes on from.</summary>
     private (int Row, int Column, Phrase Last)? _before;
 
@@ -90,9 +93,7 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
             tell(new Finding(ActionFindings.TooFewCounts, place, complaint));
         }
 
-        Tell(best.Wording, entry, place, tell);
-        TellHeld(best, entry, place, tell);
-        TellLayers(entry, place, tell);
+        Doubts.Tell(best.Wording, best.Placement, entry, place, tell);
         _before = (entry.Row, entry.Column, best.Wording.Items[^1].Main);
         var moments = Moments(best, entry, first, written, feet);
         var last = best.Placement.Last;
@@ -202,7 +203,7 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         if (rival is not null && best.Option.Wording.Doubt.Length > 0)
         {
             var words = PhraseText.Spell(rival.Wording);
-            tell(Doubt(entry, place, $"'{Shorten(entry.Wording)}' is read as '{Shorten(PhraseText.Write(best.Option.Wording))}'; it may also mean that {best.Option.Wording.Doubt}. Write which is meant.", words));
+            tell(Doubts.Of(entry, place, $"'{RowDoubts.Shorten(entry.Wording)}' is read as '{RowDoubts.Shorten(PhraseText.Write(best.Option.Wording))}'; it may also mean that {best.Option.Wording.Doubt}. Write which is meant.", words));
         }
 
         return best.Option;
@@ -210,99 +211,6 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
 
     private static bool SameDeeds(List<Pending> a, List<Pending> b) => a.Count == b.Count && a.Zip(b).All(p =>
         p.First.Moment is DanceAction x && p.Second.Moment is DanceAction y ? (x.Beat, x.Verb, x.Role, x.Foot, x.Direction, x.Turn, x.Onto) == (y.Beat, y.Verb, y.Role, y.Foot, y.Direction, y.Turn, y.Onto) : p.First.Moment.Beat == p.Second.Moment.Beat);
-
-    /// <summary>A guess between two sensible readings, with the other as a wording that means it.</summary>
-    private Finding Doubt(StepEntry entry, Place place, string message, string instead)
-    {
-        var row = dance.Rows[entry.Row - 1];
-        return new Finding(
-            ActionFindings.Doubtful,
-            place with { Words = entry.Span },
-            message,
-            instead.Length == 0 || entry.Span.End > row.Length ? null : new Fix($"read it as '{Shorten(instead)}'", entry.Row, entry.Span.Replace(row, instead)));
-    }
-
-    /// <summary>What is to be said of the reading taken: words without an owner, names with several meanings, sides that contradict.</summary>
-    private void Tell(Wording wording, StepEntry entry, Place place, Action<Finding> tell)
-    {
-        foreach (var item in wording.Items)
-        {
-            foreach (var phrase in item.Together)
-            {
-                foreach (var unread in phrase.Unread)
-                {
-                    tell(UnknownWords.InStep(place, unread, entry));
-                }
-
-                TellSides(phrase, entry, place, tell);
-            }
-        }
-
-        foreach (var styling in wording.Styled ? wording.Phrases.SelectMany(p => p.Layers) : [])
-        {
-            if (UnknownWords.Slip(styling, names) is var (word, known))
-            {
-                tell(Doubt(entry, place, $"'{Shorten(styling)}' is kept as styling and moves no foot; '{word}' may be '{known}'. Write it so if it is danced.", entry.Wording.Replace(word, known, StringComparison.OrdinalIgnoreCase)));
-            }
-        }
-
-        if (wording.Items is [{ Main: { Otherwise.Count: > 0 } only }] && UnknownWords.Ambiguous(place, only, entry, dance.Header.Genre) is { } ambiguous)
-        {
-            tell(ambiguous);
-        }
-
-    }
-
-    /// <summary>"Step forward for 8 counts" is one step that is held, where eight may have been meant.</summary>
-    private void TellHeld(Option best, StepEntry entry, Place place, Action<Finding> tell)
-    {
-        if (best is { Wording.Items: [{ Main: { Step: null, Verb: { Kind: VerbKind.Takes } verb, Feet.Count: <= 1, Paces.Count: 0, Turn: null } only }], Placement.Actions.Count: 1 }
-            && entry.Counts is { IsRange: true, Span: >= HeldLong and var span } && (only.Feet.Count == 0 || verb.Has(VerbTraits.Gait)))
-        {
-            tell(Doubt(entry, place, $"'{Shorten(PhraseText.Write(only))}' is one step here, held for {span} counts; it may also mean {span} of them. Write 'hold' behind it, or how many.", PhraseText.Write(only with { Times = span, Counts = 0 })));
-        }
-    }
-
-    /// <summary>Counts from which on one step alone, of no foot or of somebody walking, may be meant to go on.</summary>
-    private const int HeldLong = 2;
-
-    /// <summary>"Jazz box R + weave R": what stands behind a plus moves no foot, and here it names a step that does.</summary>
-    private void TellLayers(StepEntry entry, Place place, Action<Finding> tell)
-    {
-        foreach (var layer in entry.Layers)
-        {
-            if (RowReader.Read(names, layer.Text).First is { IsRead: true } read && !read.Unread.Any() && read.Phrases.Any(p => p.Step is not null || p is { Verb.Kind: VerbKind.Takes, Words.Length: > 0, Feet.Count: > 0 }))
-            {
-                tell(ActionFindings.Doubtful.At(entry.Row, $"'{Shorten(layer.Text)}' stands behind a plus, so it is done beside the steps and moves no foot. If it is danced, write a comma instead of the plus.", part: place.Part));
-            }
-        }
-    }
-
-    private void TellSides(Phrase phrase, StepEntry entry, Place place, Action<Finding> tell)
-    {
-        if (phrase is { Step: { } aside, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, Spread: false } } && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
-        {
-            tell(Doubt(entry, place, $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. Write left or right.", ""));
-        }
-
-        if (phrase is { Direction: Direction.Forward or Direction.Back, Step: { GoesAnywhere: false } fixedStep } && fixedStep.Forms[0].Actions[0].Phrase.Direction == Direction.Side)
-        {
-            tell(Doubt(entry, place, $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes nothing. Spell its actions out if another way is meant.", ""));
-        }
-
-        if (phrase.Way != 0 && phrase.Feet is [var foot] && foot.IsSingle() && (foot == Foot.Right) != (phrase.Way > 0) && GoesAside(phrase))
-        {
-            var side = phrase.Way > 0 ? "right" : "left";
-            tell(Doubt(
-                entry,
-                place,
-                $"'{Shorten(phrase.Name)}' begins here with the {foot.Word()} foot and goes to the {side}. It is read by its foot; write '{phrase.Name} {foot.Other().Letter()}' if the side is what is meant.",
-                PhraseText.Write(phrase with { Feet = [foot.Other()], Way = 0 })));
-        }
-    }
-
-    private static bool GoesAside(Phrase phrase) =>
-        phrase.Step is { } step && step.Forms[0].Actions[0].Phrase.Direction is Direction.Side or Direction.Across or Direction.Behind;
 
     private BoundRow Unread(Wording wording, StepEntry entry, Beat first, Beat written, Place place, Footing feet, Action<Finding> tell, bool suggests)
     {
@@ -426,6 +334,4 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         var (after, isToo) = between.Dance(second, _genreLead);
         return (after, (isFree ? 0 : 1) + (isToo ? 0 : 1));
     }
-
-    private static string Shorten(string text) => text.Length > 60 ? text[..60] + "…" : text;
 }

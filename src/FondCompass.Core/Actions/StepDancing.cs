@@ -111,29 +111,30 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
             return [];
         }
 
-        if (phrase.Without.Count > 0)
-        {
-            return FormsOf(phrase with { Without = [] }) is var whole && whole.Any(f => f.Actions.Any(a => Omits(phrase, a))) ? [.. whole.Where(f => f.Actions.Any(a => Omits(phrase, a))).Select(f => new StepForm([.. f.Actions.Select(a => Omits(phrase, a) ? a with { Phrase = Held } : a)], f.Counts))] : whole;
-        }
-
+        var forms = phrase.Without.Count == 0 ? step.Forms : Less(step.Forms, phrase.Without);
         if (phrase.Manner is { } manner)
         {
-            return [.. step.Forms.Select(f => InManner(f, manner))];
+            return [.. forms.Select(f => InManner(f, manner))];
         }
 
-        if ((phrase.Direction != Direction.None || phrase.Way != 0) && step.Forms.Where(f => f.Actions.Any(a => a.Phrase.DirectionSlot)).ToList() is { Count: > 0 } directed && directed.Count < step.Forms.Count)
+        if ((phrase.Direction != Direction.None || phrase.Way != 0) && forms.Where(f => f.Actions.Any(a => a.Phrase.DirectionSlot)).ToList() is { Count: > 0 } directed && directed.Count < forms.Count)
         {
             // Sent somewhere, it is danced in a form that goes somewhere.
             return directed;
         }
 
         // Where the step forward is written already, a pivot is only the turn and the change of weight.
-        return step.Pivots ? [.. step.Forms, PivotAlone(step)] : step.Forms;
+        return step.Pivots ? [.. forms, PivotAlone(step)] : forms;
+    }
+
+    /// <summary>Those forms that have what is left out, without it: its moment is held.</summary>
+    private static List<StepForm> Less(IReadOnlyList<StepForm> forms, IReadOnlyList<Verb> without)
+    {
+        bool Omits(FormAction action) => action.Phrase.Verb is { } verb && without.Contains(verb);
+        return [.. forms.Where(f => f.Actions.Any(Omits)).Select(f => f with { Actions = [.. f.Actions.Select(a => Omits(a) ? a with { Phrase = Held } : a)] })];
     }
 
     private static readonly Phrase Held = new() { Verb = Verbs.Hold, Name = Verbs.Hold.Name };
-
-    private static bool Omits(Phrase phrase, FormAction action) => action.Phrase.Verb is { } verb && phrase.Without.Contains(verb);
 
     /// <summary>"Heel switches R L R", "walk walk R L": a form that is a step and its mirror image is danced once for each foot named.</summary>
     private static IReadOnlyList<StepForm> Singles(IReadOnlyList<StepForm> forms) =>

@@ -50,13 +50,15 @@ public static partial class CanonicalForm
     private static string Row(Dance dance, List<PartEntry> held, string text, IStepNames names) => held switch
     {
         [VariantEntry variant] => $"{variant.Label} {Steps(dance, variant.Step, null, names)}",
-        _ when held.TrueForAll(e => e is StepEntry) => string.Join(", ", held.Cast<StepEntry>().Select(s => Steps(dance, s, held.Count == 1 ? text : null, names))),
+        _ when held.TrueForAll(e => e is StepEntry) => string.Join(", ", held.Cast<StepEntry>().Select((s, i) => Steps(dance, s, held.Count == 1 ? text : null, names, i == 0 ? null : (StepEntry)held[i - 1]))),
         _ => Spaces().Replace(text, " "),
     };
 
-    private static string Steps(Dance dance, StepEntry entry, string? text, IStepNames names)
+    /// <param name="before">The clause that it goes on from in its row; null where it is the first.</param>
+    private static string Steps(Dance dance, StepEntry entry, string? text, IStepNames names, StepEntry? before = null)
     {
         var readings = RowReader.Read(names, entry.Wording);
+        readings = before is null || RowReader.Read(names, before.Wording).First.Items is not [.., var last] ? readings : readings.After(last.Main);
         var tidy = readings.First.IsRead ? PhraseText.Write(readings.First) : "";
         if (!readings.First.IsRead || readings.First.Facts.Count > 0 || readings.First.Phrases.Any(p => p.IsRepeat) || tidy.Contains('+') || !SameReadings(readings, RowReader.Read(names, tidy)))
         {

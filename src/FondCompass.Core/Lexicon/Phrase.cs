@@ -136,6 +136,9 @@ public sealed record Phrase
     /// <summary>Deeds inside the step that are left out, their counts held: "vine R, no touch".</summary>
     public IReadOnlyList<Verb> Without { get; init; } = [];
 
+    /// <summary>The count it is said to be on ("kick on 4"); 0 when none was.</summary>
+    public int OnCount { get; init; }
+
     /// <summary>On the foot that stands, said so: "pivot on R".</summary>
     public bool OnStandingFoot { get; init; }
 

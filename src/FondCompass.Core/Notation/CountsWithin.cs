@@ -1,4 +1,5 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Notation;
@@ -11,8 +12,6 @@ internal static class CountsWithin
 {
     /// <summary>Letters of a row beyond which it is not looked through.</summary>
     private const int Longest = 2_000;
-
-    private const string On = "on ", The = "the ", Count = "count ";
 
     /// <summary>An item with its counts, and whether they are said to be counts ("on 4", "(4)") or stand there as a bare number.</summary>
     private readonly record struct Counted(CountSpec Counts, TextSpan At, TextSpan Words, bool Before, bool Said);
@@ -95,54 +94,40 @@ internal static class CountsWithin
     private static Counted? Of(string text, TextSpan item, int lineCounts)
     {
         var words = item.In(text);
-        var on = words.StartsWith(On, StringComparison.OrdinalIgnoreCase);
-        var head = on ? PastSmall(words, On.Length) : 0;
-        if (CountsReader.TryRead(words[head..], lineCounts, null, out var counts, out var length) == CountsOutcome.Read && head + length < words.Length && (char.IsWhiteSpace(words[head + length]) || words[head + length - 1] is ':' or '.'))
+        var tokens = Lexer.Read(words);
+        var opens = tokens.FindIndex(t => !IsSmall(t));
+        var isSaid = opens > 0 && tokens.Take(opens).Any(SaysCount);
+        if (opens >= 0 && (opens == 0 || isSaid) && Before(words, tokens[opens].Span.Start, lineCounts) is var (counts, length))
         {
-            return new Counted(counts!, new TextSpan(item.Start + head, length), TextSpan.Trimmed(text, item.Start + head + length, item.End), Before: true, Said: on);
+            var head = tokens[opens].Span.Start;
+            return new Counted(counts, new TextSpan(item.Start + head, length), TextSpan.Trimmed(text, item.Start + head + length, item.End), Before: true, isSaid);
         }
 
-        var bracketed = words.EndsWith(')');
-        var from = bracketed ? words.LastIndexOf('(') + 1 : words.LastIndexOf(' ') + 1;
-        var to = bracketed ? words.Length - 1 : words.Length;
-        if (from <= 1 || from >= to || CountsReader.TryRead(words[from..to], lineCounts, null, out counts, out length) != CountsOutcome.Read || length != to - from)
+        var isBracketed = words.EndsWith(')');
+        var from = isBracketed ? words.LastIndexOf('(') + 1 : words.LastIndexOf(' ') + 1;
+        var to = isBracketed ? words.Length - 1 : words.Length;
+        if (from <= 1 || from >= to || CountsReader.TryRead(words[from..to], lineCounts, null, out var behind, out var used) != CountsOutcome.Read || used != to - from)
         {
             return null;
         }
 
-        var before = words[..(bracketed ? from - 1 : from)].TrimEnd();
-        var end = BeforeSmall(before);
-        var said = bracketed || end < before.Length;
-        return end == 0 || !before[..end].Any(char.IsLetter) ? null : new Counted(counts!, new TextSpan(item.Start + from, to - from), TextSpan.Trimmed(text, item.Start, item.Start + end), Before: false, said);
+        var steps = tokens.FindAll(t => t.Span.End <= from && t.Kind != TokenKind.Open);
+        var last = steps.FindLastIndex(t => !IsSmall(t));
+        var isOn = steps.Skip(last + 1).Any(SaysCount);
+        // Small words that do not say that a count follows belong to the step.
+        var end = last < 0 ? 0 : (isOn ? steps[last] : steps[^1]).Span.End;
+        return last < 0 || !words[..end].Any(char.IsLetter) ? null
+            : new Counted(behind!, new TextSpan(item.Start + from, to - from), TextSpan.Trimmed(text, item.Start, item.Start + end), Before: false, isBracketed || isOn);
     }
 
-    private static int PastSmall(string words, int at)
-    {
-        foreach (var small in (string[])[The, Count])
-        {
-            at += string.Compare(words, at, small, 0, small.Length, StringComparison.OrdinalIgnoreCase) == 0 ? small.Length : 0;
-        }
+    /// <summary>Counts that stand before a step.</summary>
+    private static (CountSpec Counts, int Length)? Before(string words, int from, int lineCounts) =>
+        CountsReader.TryRead(words[from..], lineCounts, null, out var counts, out var length) == CountsOutcome.Read
+            && from + length < words.Length && (char.IsWhiteSpace(words[from + length]) || words[from + length - 1] is ':' or '.') ? (counts!, length) : null;
 
-        return at;
-    }
+    private static bool SaysCount(Token token) => Vocabulary.Find(token.Text) is { } sense && sense.Is(Roles.At);
 
-    /// <summary>Where "on", "on the count" begin behind some words; all their length where they do not stand there.</summary>
-    private static int BeforeSmall(string words)
-    {
-        var end = words.Length;
-        foreach (var small in (string[])[Count, The, On])
-        {
-            var word = small.TrimEnd();
-            if (end > word.Length && words[..end].EndsWith(word, StringComparison.OrdinalIgnoreCase) && char.IsWhiteSpace(words[end - word.Length - 1]))
-            {
-                end = words[..(end - word.Length)].TrimEnd().Length;
-                if (small == On)
-                {
-                    return end;
-                }
-            }
-        }
-
-        return words.Length;
-    }
+    /// <summary>"On", "the", "count" beside a number.</summary>
+    private static bool IsSmall(Token token) =>
+        token.Kind == TokenKind.Word && Verbs.Find(token.Text) is null && Vocabulary.Find(token.Text) is { Foot: Foot.None, Direction: Direction.None, Number: 0 } sense && sense.Is(Roles.At | Roles.Filler | Roles.Counts);
 }

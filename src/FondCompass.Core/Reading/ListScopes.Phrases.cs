@@ -87,6 +87,7 @@ internal sealed partial class ListScopes
             Manner = draft.Manner,
             EndsStep = draft.EndsStep,
             Without = draft.Without,
+            OnCount = draft.OnCount,
             OnStandingFoot = draft.OnStandingFoot,
             IsRepeat = draft.IsRepeat,
             Layers = draft.Layers,

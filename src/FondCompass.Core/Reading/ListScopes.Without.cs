@@ -84,7 +84,7 @@ internal sealed partial class ListScopes
         return true;
     }
 
-    /// <summary>"Vine R, not on 4": the last count of a step that is danced once; any other is told.</summary>
+    /// <summary>"Vine R, not on 4": the last count of a step that is danced once; any other is told, and so is one that the row's counts belie.</summary>
     private bool WithoutCount(Draft last, int count, Draft clause)
     {
         if (!IsLastCount(last, count))
@@ -92,7 +92,7 @@ internal sealed partial class ListScopes
             return false;
         }
 
-        _items.Add([new Draft { Verb = Verbs.Hold, EndsStep = true, Span = clause.Whole, Joint = Joint.With }]);
+        _items.Add([new Draft { Verb = Verbs.Hold, EndsStep = true, OnCount = count, Span = clause.Whole, Joint = Joint.With }]);
         return true;
     }
 
@@ -153,15 +153,14 @@ internal sealed partial class ListScopes
     /// <summary>"Vine R, kick on 4": on the last count of the step it takes its place; any other count is told.</summary>
     private void LayOnCount(Draft draft)
     {
-        var count = draft.OnCount;
-        draft.OnCount = 0;
-        if (draft.HasHead && Last is { } named && IsLastCount(named, count))
+        if (draft.HasHead && Last is { } named && IsLastCount(named, draft.OnCount))
         {
             draft.EndsStep = true;
             Add(draft);
             return;
         }
 
+        draft.OnCount = 0;
         if (draft.HasHead)
         {
             draft.Unread.Add(new UnreadWord(draft.Span.In(_text), draft.Span));

@@ -226,8 +226,38 @@ public class WholeRowsTests
     [InlineData("1-8 step forward for 8 counts", "WORD06")]
     [InlineData("1-4 walk R", "WORD06")]
     [InlineData("1-8 jazz box R + weave right", "WORD06")]
+    [InlineData("1-3 walk R", "WORD06")]
+    [InlineData("1-3 step forward", "WORD06")]
+    [InlineData("1-2 step forward for 2 counts", "WORD06")]
+    [InlineData("5-8 vine R, kick on 4", "WORD06")]
+    [InlineData("1-4 vine R, kick on 8", "WORD06")]
+    [InlineData("1-4 vine R, not on 8", "WORD06")]
+    [InlineData("1-4 vine R, slow", "WORD06")]
     public void What_cannot_be_both_or_may_be_another_is_told(string row, string code) =>
         Assert.Contains(Analysis.Of($"start weight L\npart A\n{row}\n").Findings, f => f.Code == code && f.Place.Row == 3);
+
+    [Theory]
+    [InlineData("1-2 walk R")]
+    [InlineData("1-2 step forward")]
+    [InlineData("1-4 step R side")]
+    [InlineData("1-8 vine R, slow")]
+    [InlineData("1-4 slow walk R, quick walk L, quick walk R")]
+    [InlineData("1-4 vine R, kick on 4")]
+    [InlineData("1-4 vine R + shoulder shimmy")]
+    [InlineData("1-4 vine R, smooth and low")]
+    public void What_is_plain_is_not_told(string row) =>
+        Assert.DoesNotContain(Analysis.Of($"start weight L\npart A\n{row}\n").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
+
+    [Fact]
+    public void A_row_of_layers_that_names_a_step_is_told() =>
+        Assert.Contains(Analysis.Of("start weight L\npart A\n1-4 vine R\n+ weave R\n").Findings, f => f.Code == "WORD06" && f.Place.Row == 4);
+
+    [Fact]
+    public void A_slip_in_styling_is_mended_where_it_stands()
+    {
+        var told = Assert.Single(Analysis.Of("start weight L\npart A\n1-4 vine R, swift, tuch\n").Findings, f => f.Code == "WORD06");
+        Assert.Equal("1-4 vine R, swift, touch", told.Fix?.NewText);
+    }
 
     [Theory]
     [InlineData("1-4 1/2 turn R, hold, 1/2 turn L, hold", "1 turn L, turning 1/2 right · 2 hold · 3 turn L, turning 1/2 left · 4 hold")]
