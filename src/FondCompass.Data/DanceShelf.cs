@@ -112,7 +112,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         var unread = dances.Count < MostUses ? 0 : await may.CountAsync(cancel) - dances.Count;
         return new StepUses(dances
             .AsParallel().AsOrdered().WithCancellation(cancel)
-            .Select(d => (Dance: d, At: Analysis.WhileWaited(d.Script, lexicon, cancel).Trace.Parts.SelectMany(p => p.Actions).FirstOrDefault(a => a.Action.Step == step.Name)?.Action))
+            .Select(d => (Dance: d, At: Analysis.WhileWaited(d.Script, lexicon, cancel).Trace.Parts.SelectMany(p => p.Actions)
+                .FirstOrDefault(a => a.Action.Step == step.Name)?.Action))
             .Where(d => d.At is not null)
             .Select(d => new StepUse(d.Dance.Id, d.Dance.Title, d.At!.Line, d.At.Beat.Label()))
             .ToList(), unread);
@@ -136,7 +137,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     /// <summary>The dance of that title, whatever its capitals; the one changed last where several have it, null where none has.</summary>
     public Task<DanceRecord?> ByTitle(string title, CancellationToken cancel = default) =>
-        Own.AsNoTracking().Where(d => EF.Functions.ILike(d.Title, ShelfSearch.Escape(title.Trim()), "\\")).OrderByDescending(d => d.ChangedAt).FirstOrDefaultAsync(cancel);
+        Own.AsNoTracking().Where(d => EF.Functions.ILike(d.Title, ShelfSearch.Escape(title.Trim()), "\\"))
+            .OrderByDescending(d => d.ChangedAt).FirstOrDefaultAsync(cancel);
 
     /// <summary>Dances on one page of the bin.</summary>
     public const int BinSize = 20;

@@ -44,7 +44,8 @@ internal sealed class ShelfSearch(FondCompassContext context, Guid ownerId, Date
         if (order is ShelfOrder.LongestNotDanced or ShelfOrder.LastDanced)
         {
             var joined = dances.LeftJoin(LastDanced, d => d.Id, l => l.DanceId, (d, l) => new { Dance = d, Last = l == null ? (DateOnly?)null : l.Last });
-            var ordered = order == ShelfOrder.LastDanced ? joined.OrderBy(d => d.Last == null).ThenByDescending(d => d.Last) : joined.OrderBy(d => d.Last == null).ThenBy(d => d.Last);
+            var ordered = order == ShelfOrder.LastDanced ? joined.OrderBy(d => d.Last == null).ThenByDescending(d => d.Last) : joined
+                .OrderBy(d => d.Last == null).ThenBy(d => d.Last);
             return ordered.ThenBy(d => d.Dance.Title).ThenBy(d => d.Dance.Id).Select(d => d.Dance);
         }
 
@@ -79,8 +80,10 @@ internal sealed class ShelfSearch(FondCompassContext context, Guid ownerId, Date
         query = wish.Danced switch
         {
             DancedSince.InTheLastMonth => query.Where(d => held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
-            DancedSince.NotForAMonth => query.Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
-            DancedSince.NotForThreeMonths => query.Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > quarter).Select(l => l.DanceId).Contains(d.Id)),
+            DancedSince.NotForAMonth => query
+                .Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
+            DancedSince.NotForThreeMonths => query
+                .Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > quarter).Select(l => l.DanceId).Contains(d.Id)),
             DancedSince.Never => query.Where(d => !held.Select(l => l.DanceId).Contains(d.Id)),
             _ => query,
         };
@@ -104,7 +107,9 @@ internal sealed class ShelfSearch(FondCompassContext context, Guid ownerId, Date
             return new Swapped(stands.Parameters[0], dance).Visit(stands.Body);
         }
 
-        var any = names.DistinctBy(n => string.Join(' ', n)).Select(n => n.Select(Stands).Aggregate((Expression)Expression.Constant(true), Expression.AndAlso)).Aggregate((Expression)Expression.Constant(false), Expression.OrElse);
+        var any = names.DistinctBy(n => string.Join(' ', n))
+            .Select(n => n.Select(Stands).Aggregate((Expression)Expression.Constant(true), Expression.AndAlso))
+            .Aggregate((Expression)Expression.Constant(false), Expression.OrElse);
         return Expression.Lambda<Func<DanceRecord, bool>>(any, dance);
     }
 

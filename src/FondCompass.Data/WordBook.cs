@@ -79,7 +79,8 @@ public sealed class WordBook(FondCompassContext context, Guid ownerId)
     }
 
     /// <summary>Dances, those in the bin among them, in whose words one of these names stands.</summary>
-    private IQueryable<DanceRecord> Touched(IReadOnlyList<IReadOnlyList<string>> names) => context.Dances.Where(d => d.OwnerId == ownerId).Where(ShelfSearch.Holding(names));
+    private IQueryable<DanceRecord> Touched(IReadOnlyList<IReadOnlyList<string>> names) => context.Dances.Where(d => d.OwnerId == ownerId)
+        .Where(ShelfSearch.Holding(names));
 
     /// <summary>Dances that are not yet described by the words as they are now.</summary>
     public Task<int> Waiting(CancellationToken cancel = default) => context.Dances.CountAsync(d => d.OwnerId == ownerId && d.IsStale, cancel);

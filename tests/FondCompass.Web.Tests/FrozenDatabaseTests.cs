@@ -24,7 +24,11 @@ public sealed class FrozenDatabaseTests : IAsyncLifetime
     [Fact]
     public async Task What_was_too_slow_is_called_so_and_is_not_asked_again()
     {
-        var visitor = new Visitor(new HttpClient(new HttpClientHandler { AllowAutoRedirect = false }) { BaseAddress = new Uri(_application.Address), Timeout = TimeSpan.FromMinutes(2) });
+        var visitor = new Visitor(new HttpClient(new HttpClientHandler { AllowAutoRedirect = false })
+        {
+            BaseAddress = new Uri(_application.Address),
+            Timeout = TimeSpan.FromMinutes(2)
+        });
         await visitor.Post("/sign-in?handler=Demo", "/sign-in");
         await using var source = Npgsql.NpgsqlDataSource.Create(_application.Database.Connection);
         await using var holder = await source.OpenConnectionAsync(TestContext.Current.CancellationToken);
@@ -42,7 +46,8 @@ public sealed class FrozenDatabaseTests : IAsyncLifetime
             "the page is answered",
             async () =>
             {
-                await using var count = new Npgsql.NpgsqlCommand("select count(distinct query_start) from pg_stat_activity where wait_event_type = 'Lock' and query like '%\"Groups\"%'", counter);
+                await using var count = new Npgsql.NpgsqlCommand("select count(distinct query_start) from pg_stat_activity where wait_event_type = 'Lock' and query like '%\"Groups\"%'",
+                    counter);
                 most = Math.Max(most, (long)(await count.ExecuteScalarAsync(TestContext.Current.CancellationToken))!);
                 return asked.IsCompleted;
             },
@@ -61,7 +66,11 @@ public sealed class FrozenDatabaseTests : IAsyncLifetime
     {
         using var browser = new HttpClientHandler { AllowAutoRedirect = false };
         // Whoever signs in waits as long as it takes; what is told of the database is told in time.
-        var patient = new Visitor(new HttpClient(browser, disposeHandler: false) { BaseAddress = new Uri(_application.Address), Timeout = TimeSpan.FromMinutes(2) });
+        var patient = new Visitor(new HttpClient(browser, disposeHandler: false)
+        {
+            BaseAddress = new Uri(_application.Address),
+            Timeout = TimeSpan.FromMinutes(2)
+        });
         await patient.Post("/sign-in?handler=Demo", "/sign-in");
         Assert.Equal(HttpStatusCode.OK, (await patient.Get("/lessons")).Status);
         var visitor = new Visitor(new HttpClient(browser, disposeHandler: false) { BaseAddress = new Uri(_application.Address), Timeout = BrowsersPatience });

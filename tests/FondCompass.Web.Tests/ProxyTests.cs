@@ -69,7 +69,11 @@ public sealed partial class ProxyTests : IAsyncLifetime
     {
 #pragma warning disable CA5400, CA5399 // The certificate is of this machine's own making.
         var handler = new HttpClientHandler { CookieContainer = cookies, AllowAutoRedirect = false, ServerCertificateCustomValidationCallback = HttpClientHandler.DangerousAcceptAnyServerCertificateValidator, UseCookies = instance == 0 };
-        var client = new HttpClient(handler) { BaseAddress = new Uri(instance == 0 ? $"https://localhost:{_port}" : $"http://127.0.0.1:{_port + instance}"), Timeout = TimeSpan.FromMinutes(2) };
+        var client = new HttpClient(handler)
+        {
+            BaseAddress = new Uri(instance == 0 ? $"https://localhost:{_port}" : $"http://127.0.0.1:{_port + instance}"),
+            Timeout = TimeSpan.FromMinutes(2)
+        };
 #pragma warning restore CA5400, CA5399
         if (instance > 0)
         {

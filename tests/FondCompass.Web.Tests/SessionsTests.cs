@@ -93,7 +93,8 @@ public partial class SessionsTests(Studio studio)
         Assert.Contains("signed another browser out", (await here.Get("/account")).Html);
         // Nobody ends another's, and one that is over is told.
         var (other, _) = await Owner();
-        var phones = Regex.Match((await here.Get("/account")).Html, "name=\"session\" value=\"([0-9a-f-]{36})\" aria-label=\"Sign it out: an unknown").Groups[1].Value;
+        var phones = Regex.Match((await here.Get("/account")).Html,
+            "name=\"session\" value=\"([0-9a-f-]{36})\" aria-label=\"Sign it out: an unknown").Groups[1].Value;
         Assert.Contains("signed out already", await (await other.Post("/account?handler=Sessions", "/account", ("current", Password), ("session", phones))).Content.ReadAsStringAsync(Cancel));
         Assert.True(await IsIn(phone));
     }

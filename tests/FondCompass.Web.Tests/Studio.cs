@@ -88,11 +88,15 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
             next(app);
         };
 
-        /// <summary>A cookie's last day is one of the clock of these tests, while whoever keeps it here goes by the machine's: told how long it is kept, both agree.</summary>
+        /// <summary>
+        /// A cookie's last day is one of the clock of these tests, while whoever keeps it here goes by the machine's: told how long it is kept, both
+        /// agree.
+        /// </summary>
         private static Task KeepsByThisClock(HttpContext context)
         {
             var now = context.RequestServices.GetRequiredService<TimeProvider>().GetUtcNow();
-            context.Response.Headers.SetCookie = context.Response.Headers.SetCookie.Select(c => Expires().Replace(c!, m => DateTimeOffset.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture) is var until && until > now
+            context.Response.Headers.SetCookie = context.Response.Headers.SetCookie
+                .Select(c => Expires().Replace(c!, m => DateTimeOffset.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture) is var until && until > now
                 ? string.Create(CultureInfo.InvariantCulture, $"max-age={(until - now).TotalSeconds:0}; {m.Value}") : m.Value)).ToArray();
             return Task.CompletedTask;
         }

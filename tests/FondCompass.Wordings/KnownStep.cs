@@ -35,7 +35,9 @@ public sealed class KnownStep
     public static IReadOnlyList<KnownStep> All { get; } = [.. StepLexicon.Shipped.Steps
         .Where(s => s.Genres.Contains("line") && !s.Name.StartsWith("a ", StringComparison.Ordinal) && !s.Repeats && !s.Pivots && !s.IsManner)
         .Select(s => (Step: s, Form: s.Forms[0]))
-        .Where(s => s.Form.Actions.Count > 1 && s.Form.Positions == s.Form.Actions.Count && s.Form.Actions.All(a => a.Phrase.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves } && a.Phrase is { Turn: null, Feet: [Foot.Left or Foot.Right], Times: 1, Onto: Foot.None, Step: null }))
+        .Where(s => s.Form.Actions.Count > 1 && s.Form.Positions == s.Form.Actions.Count
+            && s.Form.Actions.All(a => a.Phrase.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves }
+            && a.Phrase is { Turn: null, Feet: [Foot.Left or Foot.Right], Times: 1, Onto: Foot.None, Step: null }))
         .Where(s => s.Form.Actions[0].Phrase.Feet[0] == Foot.Right && s.Form.Actions.All(a => a.At.Value >= 0))
         .Select(s => new KnownStep(s.Step, s.Form))];
 
@@ -50,14 +52,16 @@ public sealed class KnownStep
         if (turn != 0)
         {
             var at = Step.TurnAt ?? _form.Actions.Select((a, i) => (a, i)).Last(p => p.a.Phrase.Verb!.Kind == VerbKind.Takes).i;
-            return deeds.Select((d, i) => $"{Place(_form.Actions[i].At, from)} {(i == at ? $"turn {Math.Abs(turn)}/4 {(turn > 0 ? "right" : "left")}, " : "")}{d}");
+            return deeds.Select((d,
+                i) => $"{Place(_form.Actions[i].At, from)} {(i == at ? $"turn {Math.Abs(turn)}/4 {(turn > 0 ? "right" : "left")}, " : "")}{d}");
         }
 
         return [$"{Places(_form.Actions.Take(deeds.Count), from)} {string.Join(", ", deeds)}"];
     }
 
     /// <summary>Its actions in words, in order.</summary>
-    public IReadOnlyList<string> Deeds(char lead) => [.. _form.Actions.Select(a => PhraseText.Write(lead == 'R' ? a.Phrase : Mirror.Of(a.Phrase, Facing.Front)))];
+    public IReadOnlyList<string> Deeds(char lead) =>
+        [.. _form.Actions.Select(a => PhraseText.Write(lead == 'R' ? a.Phrase : Mirror.Of(a.Phrase, Facing.Front)))];
 
     /// <summary>Its counts as a row begins with them: "1-4", "1&amp;2".</summary>
     public string Span(int from) => IsPlain ? string.Create(CultureInfo.InvariantCulture, $"{from}-{from + Counts - 1}") : Places(_form.Actions, from);
@@ -70,7 +74,8 @@ public sealed class KnownStep
         foreach (var action in actions)
         {
             var beat = Beat.FromStraightTick(new Tick(action.At.Value + ((from - 1) * Tick.PerCount)))!.Value;
-            said += beat.Number == last ? Beat.Letter(beat.Fraction) : said.Length == 0 || !char.IsAsciiDigit(said[^1]) ? Place(action.At, from) : $" {Place(action.At, from)}";
+            said += beat.Number == last ? Beat.Letter(beat.Fraction) : said.Length == 0 || !char.IsAsciiDigit(said[^1]) ? Place(action.At, from)
+                : $" {Place(action.At, from)}";
             last = beat.Number;
         }
 

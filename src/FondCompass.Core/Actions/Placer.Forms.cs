@@ -29,7 +29,8 @@ internal sealed partial class Placer
 
     /// <summary>The usual form of a named step fills the counts by itself, ends without weight, and one action without weight is told behind it.</summary>
     private bool TakesThePlace(int span) =>
-        _dancings is [{ IsNamed: true, Forms: [{ Actions: [.., { Phrase.Verb.Kind: VerbKind.Leaves }] } usual, ..], Phrase.Counts: 0 }, { IsNamed: false, Phrase: { Verb.Kind: VerbKind.Leaves, Turn: null } }]
+        _dancings is [{ IsNamed: true, Forms: [{ Actions: [.., { Phrase.Verb.Kind: VerbKind.Leaves }] } usual, ..], Phrase.Counts: 0 },
+        { IsNamed: false, Phrase: { Verb.Kind: VerbKind.Leaves, Turn: null } }]
         && usual.Counts == span && usual.Positions == span;
 
     private static int CountsOf(StepForm? form) => form?.Counts ?? 1;

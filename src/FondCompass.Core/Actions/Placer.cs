@@ -60,7 +60,8 @@ internal sealed partial class Placer
     private List<Placement> Place()
     {
         var wording = _wording;
-        if (_counts is not null && wording.Items is [{ Main: { Otherwise.Count: > 0, Feet.Count: <= 1 } phrase } only] && Meant(phrase, _counts) is var step && step != phrase.Step)
+        if (_counts is not null && wording.Items is [{ Main: { Otherwise.Count: > 0, Feet.Count: <= 1 } phrase } only]
+            && Meant(phrase, _counts) is var step && step != phrase.Step)
         {
             wording = wording with { Items = [new Item([phrase with { Step = step, Name = step.Name }, .. only.Together.Skip(1)])] };
         }

@@ -156,7 +156,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
                 // Styling takes no count: the steps before it fill theirs by themselves, or something was named that is not known.
                 if (counts is { IsRange: true } or { Positions.Count: > 1 })
                 {
-                    options.AddRange(Placer.Place(wording, counts, first).Where(p => p is { Cost: 0, Complaint: null }).Select(p => new Option(wording, p, wording.Cost)));
+                    options.AddRange(Placer.Place(wording, counts, first).Where(p => p is { Cost: 0, Complaint: null })
+                        .Select(p => new Option(wording, p, wording.Cost)));
                 }
 
                 continue;
@@ -203,7 +204,9 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         if (rival is not null && best.Option.Wording.Doubt.Length > 0)
         {
             var words = PhraseText.Spell(rival.Wording);
-            tell(Doubts.Of(entry, place, $"'{RowDoubts.Shorten(entry.Wording)}' is read as '{RowDoubts.Shorten(PhraseText.Write(best.Option.Wording))}'; it may also mean that {best.Option.Wording.Doubt}. Write which is meant.", words));
+            tell(Doubts.Of(entry, place,
+                $"'{RowDoubts.Shorten(entry.Wording)}' is read as '{RowDoubts.Shorten(PhraseText.Write(best.Option.Wording))}'; it may also mean that {best.Option.Wording.Doubt}. Write which is meant.",
+                words));
         }
 
         return best.Option;

@@ -29,7 +29,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             ActionFindings.Doubtful,
             place with { Words = entry.Span },
             message,
-            instead.Length == 0 || entry.Span.End > row.Length ? null : new Fix($"read it as '{Shorten(instead)}'", entry.Row, entry.Span.Replace(row, instead)));
+            instead.Length == 0 || entry.Span.End > row.Length ? null
+                : new Fix($"read it as '{Shorten(instead)}'", entry.Row, entry.Span.Replace(row, instead)));
     }
 
     public void Tell(Wording wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
@@ -92,7 +93,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
 
             var at = entry.Wording.IndexOf(word, from, StringComparison.OrdinalIgnoreCase);
             var instead = at < 0 ? "" : string.Concat(entry.Wording.AsSpan(0, at), known, entry.Wording.AsSpan(at + word.Length));
-            tell(Of(entry, place, $"'{Shorten(styling)}' is kept as styling and moves no foot; '{word}' may be '{known}'. Write it so if it is danced.", instead));
+            tell(Of(entry, place,
+                $"'{Shorten(styling)}' is kept as styling and moves no foot; '{word}' may be '{known}'. Write it so if it is danced.", instead));
         }
     }
 
@@ -121,9 +123,12 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
     {
         for (var i = 0; i < wording.Items.Count; i++)
         {
-            if (wording.Items[i].Main is { OnCount: > 0 and var said } phrase && placement.Actions.FirstOrDefault(a => a.Item == i) is { Beat: var beat } && beat.Number != said)
+            if (wording.Items[i].Main is { OnCount: > 0 and var said } phrase
+                && placement.Actions.FirstOrDefault(a => a.Item == i) is { Beat: var beat } && beat.Number != said)
             {
-                tell(Of(entry, place, $"'{Shorten(PhraseText.Write(phrase))}' is said to be on {said} and falls on {beat.Label(dance.Header.LineCounts)} here. Write the count it is danced on.", ""));
+                tell(Of(entry, place,
+                    $"'{Shorten(PhraseText.Write(phrase))}' is said to be on {said} and falls on {beat.Label(dance.Header.LineCounts)} here. Write the count it is danced on.",
+                    ""));
             }
         }
     }
@@ -143,25 +148,34 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             if (wording.Items[i].Main is { Step: { } step, Paces.Count: 1, Times: 1, Feet.Count: <= 1, Manner: null } phrase && danced.Count > 1
                 && step.Forms.FirstOrDefault(f => f.Actions.Count == danced.Count) is { } form && Apart(danced[0].Beat, danced[^1].Beat) <= Apart(form))
             {
-                tell(Of(entry, place, $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' changes nothing. Write {2 * form.Counts} counts if it is meant.", ""));
+                tell(Of(entry, place,
+                    $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' changes nothing. Write {2 * form.Counts} counts if it is meant.",
+                    ""));
             }
         }
     }
 
-    private static int Apart(Beat first, Beat last) => last.ToTick(swing: false, bothInCount: false).Value - first.ToTick(swing: false, bothInCount: false).Value;
+    private static int Apart(Beat first, Beat last) =>
+        last.ToTick(swing: false, bothInCount: false).Value - first.ToTick(swing: false, bothInCount: false).Value;
 
     private static int Apart(StepForm form) => form.Actions[^1].At.Value - form.Actions[0].At.Value;
 
     private void TellSides(Phrase phrase, StepEntry entry, Place place, Action<Finding> tell)
     {
-        if (phrase is { Step: { } aside, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, Spread: false } } && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
+        if (phrase is { Step: { } aside, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, Spread: false } }
+            && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
         {
-            tell(Of(entry, place, $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. Write left or right.", ""));
+            tell(Of(entry, place,
+                $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. Write left or right.",
+                ""));
         }
 
-        if (phrase is { Direction: Direction.Forward or Direction.Back, Step: { GoesAnywhere: false } fixedStep } && fixedStep.Forms[0].Actions[0].Phrase.Direction == Direction.Side)
+        if (phrase is { Direction: Direction.Forward or Direction.Back, Step: { GoesAnywhere: false } fixedStep }
+            && fixedStep.Forms[0].Actions[0].Phrase.Direction == Direction.Side)
         {
-            tell(Of(entry, place, $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes nothing. Spell its actions out if another way is meant.", ""));
+            tell(Of(entry, place,
+                $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes nothing. Spell its actions out if another way is meant.",
+                ""));
         }
 
         if (phrase.Way != 0 && phrase.Feet is [var foot] && foot.IsSingle() && (foot == Foot.Right) != (phrase.Way > 0) && GoesAside(phrase))

@@ -117,7 +117,8 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
             return [.. forms.Select(f => InManner(f, manner))];
         }
 
-        if ((phrase.Direction != Direction.None || phrase.Way != 0) && forms.Where(f => f.Actions.Any(a => a.Phrase.DirectionSlot)).ToList() is { Count: > 0 } directed && directed.Count < forms.Count)
+        if ((phrase.Direction != Direction.None || phrase.Way != 0)
+            && forms.Where(f => f.Actions.Any(a => a.Phrase.DirectionSlot)).ToList() is { Count: > 0 } directed && directed.Count < forms.Count)
         {
             // Sent somewhere, it is danced in a form that goes somewhere.
             return directed;
@@ -131,7 +132,8 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
     private static List<StepForm> Less(IReadOnlyList<StepForm> forms, IReadOnlyList<Verb> without)
     {
         bool Omits(FormAction action) => action.Phrase.Verb is { } verb && without.Contains(verb);
-        return [.. forms.Where(f => f.Actions.Any(Omits)).Select(f => f with { Actions = [.. f.Actions.Select(a => Omits(a) ? a with { Phrase = Held } : a)] })];
+        return [.. forms.Where(f => f.Actions.Any(Omits))
+            .Select(f => f with { Actions = [.. f.Actions.Select(a => Omits(a) ? a with { Phrase = Held } : a)] })];
     }
 
     private static readonly Phrase Held = new() { Verb = Verbs.Hold, Name = Verbs.Hold.Name };

@@ -132,7 +132,8 @@ internal static class UnknownWords
     {
         foreach (var word in WordsOf(styling).Where(w => w.Length >= ShortestSlip && Vocabulary.Find(w) is null))
         {
-            var known = Verbs.All.Select(v => v.Name).Concat(names.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(n => n.Split(' '))).FirstOrDefault(k => k.Length >= ShortestSlip && IsSlip(word, k));
+            var known = Verbs.All.Select(v => v.Name).Concat(names.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(n => n.Split(' ')))
+                .FirstOrDefault(k => k.Length >= ShortestSlip && IsSlip(word, k));
             if (known is not null)
             {
                 return (word, known);
@@ -145,7 +146,8 @@ internal static class UnknownWords
     private const int ShortestSlip = 4;
 
     private static bool IsSlip(string word, string known) =>
-        Math.Abs(word.Length - known.Length) <= 1 && (Distance(word, known, 2) == 1 || (word.Length == known.Length && word.Order().SequenceEqual(known.Order()) && Distance(word, known, 3) == 2));
+        Math.Abs(word.Length - known.Length) <= 1
+            && (Distance(word, known, 2) == 1 || (word.Length == known.Length && word.Order().SequenceEqual(known.Order()) && Distance(word, known, 3) == 2));
 
     private static int Distance(string a, string b, int limit)
     {

@@ -50,7 +50,8 @@ public static partial class CanonicalForm
     private static string Row(Dance dance, List<PartEntry> held, string text, IStepNames names) => held switch
     {
         [VariantEntry variant] => $"{variant.Label} {Steps(dance, variant.Step, null, names)}",
-        _ when held.TrueForAll(e => e is StepEntry) => string.Join(", ", held.Cast<StepEntry>().Select((s, i) => Steps(dance, s, held.Count == 1 ? text : null, names, i == 0 ? null : (StepEntry)held[i - 1]))),
+        _ when held.TrueForAll(e => e is StepEntry) => string.Join(", ", held.Cast<StepEntry>()
+            .Select((s, i) => Steps(dance, s, held.Count == 1 ? text : null, names, i == 0 ? null : (StepEntry)held[i - 1]))),
         _ => Spaces().Replace(text, " "),
     };
 

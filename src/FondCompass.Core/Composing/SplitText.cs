@@ -24,7 +24,8 @@ internal static class SplitText
         var wording = RowReader.Read(names, written.Wording).First;
         var calls = actions.GroupBy(a => a.Action.Call).Select(g => g.ToList()).ToList();
         // An ending that takes the place of a step's own leaves less than any form of it.
-        var areWhole = wording.Items.Count == calls.Count && wording.Items.Zip(calls).All(p => p.First.Main.Step is not { } step || step.Forms.Any(f => f.Actions.Count == p.Second.Count));
+        var areWhole = wording.Items.Count == calls.Count
+            && wording.Items.Zip(calls).All(p => p.First.Main.Step is not { } step || step.Forms.Any(f => f.Actions.Count == p.Second.Count));
         if (wording.IsRead && areWhole && calls.Count > 1)
         {
             return [.. calls.Select((call, i) => $"{CountsOf(call, Until(calls, i, written), lineCounts)} {string.Join(" and ", wording.Items[i].Together.Select(PhraseText.Write))}{Layers(call)}")];

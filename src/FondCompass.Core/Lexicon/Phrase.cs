@@ -57,7 +57,8 @@ public sealed record Turn(
 
     /// <summary>The other says something of the turn that is said otherwise here.</summary>
     public bool Contradicts(Turn other) =>
-        (Amount is { } far && other.Amount is { } otherwise && far != otherwise) || (Side != 0 && other.Side != 0 && Side != other.Side) || (Target is { } wall && other.Target is { } elsewhere && wall != elsewhere);
+        (Amount is { } far && other.Amount is { } otherwise && far != otherwise) || (Side != 0 && other.Side != 0 && Side != other.Side)
+            || (Target is { } wall && other.Target is { } elsewhere && wall != elsewhere);
 
     /// <summary>With what the other says and this leaves open.</summary>
     public Turn With(Turn more) => this with

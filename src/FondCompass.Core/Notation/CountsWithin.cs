@@ -27,10 +27,12 @@ internal static class CountsWithin
             return null;
         }
 
-        if (row is not null && CountedPieces.Split(steps.In(text), lineCounts) is { Count: > 1 } pieces && pieces.All(p => p.Counts is not null) && pieces[0].Counts!.First == row.First && pieces[^1].Counts!.Last <= row.Last)
+        if (row is not null && CountedPieces.Split(steps.In(text), lineCounts) is { Count: > 1 } pieces && pieces.All(p => p.Counts is not null)
+            && pieces[0].Counts!.First == row.First && pieces[^1].Counts!.Last <= row.Last)
         {
             // "1-4 1 step R 2 close L 3 step R 4 touch L".
-            return [.. pieces.Select((p, i) => p with { Counts = Until(p.Counts!, row, i + 1 < pieces.Count ? pieces[i + 1].Counts : null), CountsAt = p.CountsAt.From(steps.Start), Span = p.Span.From(steps.Start) })];
+            return [.. pieces.Select((p, i) => p with { Counts = Until(p.Counts!, row, i + 1 < pieces.Count ? pieces[i + 1].Counts : null),
+                CountsAt = p.CountsAt.From(steps.Start), Span = p.Span.From(steps.Start) })];
         }
 
         var items = new List<Counted>();
@@ -45,13 +47,15 @@ internal static class CountsWithin
         }
 
         var opens = row?.First.Number ?? (items.Count > 0 && before is { } above && items[0].Counts.First.Number == above.Number + 1 ? above.Number + 1 : 1);
-        return items.Count < 2 || !Rise(items, opens, row?.Last.Number) ? null : [.. items.Select((c, i) => new CountedPiece(Until(c.Counts, row, i + 1 < items.Count ? items[i + 1].Counts : null), c.At, c.Words.In(text), c.Words))];
+        return items.Count < 2 || !Rise(items, opens, row?.Last.Number) ? null : [.. items
+            .Select((c, i) => new CountedPiece(Until(c.Counts, row, i + 1 < items.Count ? items[i + 1].Counts : null), c.At, c.Words.In(text), c.Words))];
     }
 
     /// <summary>Each goes on from the one before; where they are said to be counts, some may be left out.</summary>
     private static bool Rise(List<Counted> items, int opens, int? closes)
     {
-        if (items[0].Counts.First.Number < opens || (!items[0].Said && items[0].Counts.First.Number != opens) || items[^1].Counts.Last.Number > (closes ?? Beat.Largest))
+        if (items[0].Counts.First.Number < opens || (!items[0].Said && items[0].Counts.First.Number != opens)
+            || items[^1].Counts.Last.Number > (closes ?? Beat.Largest))
         {
             return false;
         }
@@ -72,7 +76,8 @@ internal static class CountsWithin
     private static CountSpec Until(CountSpec counts, CountSpec? row, CountSpec? next)
     {
         var until = next is null ? row?.Last.Number : next.First.Fraction == Fraction.Whole ? next.First.Number - 1 : null;
-        return row is not null && counts is { Positions: [{ Fraction: Fraction.Whole } only] } && until > only.Number ? CountSpec.Over(only.Number, until.Value) : counts;
+        return row is not null && counts is { Positions: [{ Fraction: Fraction.Whole } only] } && until > only.Number
+            ? CountSpec.Over(only.Number, until.Value) : counts;
     }
 
     private static IEnumerable<TextSpan> Items(string text, TextSpan steps)
@@ -100,13 +105,15 @@ internal static class CountsWithin
         if (opens >= 0 && (opens == 0 || isSaid) && Before(words, tokens[opens].Span.Start, lineCounts) is var (counts, length))
         {
             var head = tokens[opens].Span.Start;
-            return new Counted(counts, new TextSpan(item.Start + head, length), TextSpan.Trimmed(text, item.Start + head + length, item.End), Before: true, isSaid);
+            return new Counted(counts, new TextSpan(item.Start + head, length), TextSpan.Trimmed(text, item.Start + head + length, item.End),
+                Before: true, isSaid);
         }
 
         var isBracketed = words.EndsWith(')');
         var from = isBracketed ? words.LastIndexOf('(') + 1 : words.LastIndexOf(' ') + 1;
         var to = isBracketed ? words.Length - 1 : words.Length;
-        if (from <= 1 || from >= to || CountsReader.TryRead(words[from..to], lineCounts, null, out var behind, out var used) != CountsOutcome.Read || used != to - from)
+        if (from <= 1 || from >= to || CountsReader.TryRead(words[from..to], lineCounts, null, out var behind, out var used) != CountsOutcome.Read
+            || used != to - from)
         {
             return null;
         }
@@ -117,7 +124,8 @@ internal static class CountsWithin
         // Small words that do not say that a count follows belong to the step.
         var end = last < 0 ? 0 : (isOn ? steps[last] : steps[^1]).Span.End;
         return last < 0 || !words[..end].Any(char.IsLetter) ? null
-            : new Counted(behind!, new TextSpan(item.Start + from, to - from), TextSpan.Trimmed(text, item.Start, item.Start + end), Before: false, isBracketed || isOn);
+            : new Counted(behind!, new TextSpan(item.Start + from, to - from), TextSpan.Trimmed(text, item.Start, item.Start + end), Before: false,
+                isBracketed || isOn);
     }
 
     /// <summary>Counts that stand before a step.</summary>
@@ -129,5 +137,7 @@ internal static class CountsWithin
 
     /// <summary>"On", "the", "count" beside a number.</summary>
     private static bool IsSmall(Token token) =>
-        token.Kind == TokenKind.Word && Verbs.Find(token.Text) is null && Vocabulary.Find(token.Text) is { Foot: Foot.None, Direction: Direction.None, Number: 0 } sense && sense.Is(Roles.At | Roles.Filler | Roles.Counts);
+        token.Kind == TokenKind.Word && Verbs.Find(token.Text) is null
+            && Vocabulary.Find(token.Text) is { Foot: Foot.None, Direction: Direction.None, Number: 0 } sense
+            && sense.Is(Roles.At | Roles.Filler | Roles.Counts);
 }

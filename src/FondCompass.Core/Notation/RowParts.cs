@@ -23,9 +23,11 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
         var outcome = CountsReader.TryRead(from.In(text), lineCounts, rowBefore, out var counts, out var length);
         var words = TextSpan.Trimmed(text, from.Start + (outcome == CountsOutcome.None ? 0 : length), from.End);
         var plus = LayersAt(text, words);
-        if (outcome != CountsOutcome.Impossible && CountsWithin.Read(text, TextSpan.Trimmed(text, words.Start, plus), counts, lineCounts, rowBefore) is { } each)
+        if (outcome != CountsOutcome.Impossible
+            && CountsWithin.Read(text, TextSpan.Trimmed(text, words.Start, plus), counts, lineCounts, rowBefore) is { } each)
         {
-            return new RowParts(outcome, counts, new TextSpan(from.Start, length), words, each, plus < words.End ? LayersIn(text, plus, words.End, lineCounts) : []);
+            var layers = plus < words.End ? LayersIn(text, plus, words.End, lineCounts) : [];
+            return new RowParts(outcome, counts, new TextSpan(from.Start, length), words, each, layers);
         }
 
         (plus, var rests) = plus < words.End ? (plus, plus) : SoundBehind(text, words);

@@ -30,7 +30,8 @@ internal sealed partial class ClauseReader
             return;
         }
 
-        if (word.Side != 0 && word.Text.Length > 1 && _last == Kind.Head && _draft is { TurnBefore: true, TimesInAll: true, Feet.Count: 0, Turn: { Side: 0, IsOpen: false, Target: null } each })
+        if (word.Side != 0 && word.Text.Length > 1 && _last == Kind.Head
+            && _draft is { TurnBefore: true, TimesInAll: true, Feet.Count: 0, Turn: { Side: 0, IsOpen: false, Target: null } each })
         {
             // "Two 1/4 jazz boxes left": each turns so.
             _draft.Turn = each with { Side = word.Side, Each = true };
@@ -114,11 +115,13 @@ internal sealed partial class ClauseReader
     private static bool Contradict(Direction a, Direction b) => (a, b) is (Direction.In, Direction.Out) or (Direction.Out, Direction.In) || a != b && IsPlain(a) && IsPlain(b) && !(a is Direction.Across or Direction.Behind && b is Direction.Forward or Direction.Back)
         && !(b is Direction.Across or Direction.Behind && a is Direction.Forward or Direction.Back);
 
-    private static bool IsOpposite(Direction a, Direction b) => (a, b) is (Direction.Forward, Direction.Back) or (Direction.Back, Direction.Forward) or (Direction.In, Direction.Out) or (Direction.Out, Direction.In);
+    private static bool IsOpposite(Direction a, Direction b) =>
+        (a, b) is (Direction.Forward, Direction.Back) or (Direction.Back, Direction.Forward) or (Direction.In, Direction.Out) or (Direction.Out, Direction.In);
 
     /// <summary>"Touch R front, out, back" without its commas: of a foot that stays free each place is a touch of its own.</summary>
     private bool IsNextPlace(Direction taken, Direction way) => IsPlace(taken) && IsPlace(way)
-        && (_draft is { Verb.Kind: VerbKind.Leaves, Feet.Count: > 0 } || (_draft.IsWayOnly && _drafts.FindLast(d => d.HasHead) is { Verb.Kind: VerbKind.Leaves, Feet.Count: > 0 }));
+        && (_draft is { Verb.Kind: VerbKind.Leaves, Feet.Count: > 0 }
+            || (_draft.IsWayOnly && _drafts.FindLast(d => d.HasHead) is { Verb.Kind: VerbKind.Leaves, Feet.Count: > 0 }));
 
     private static bool IsPlace(Direction way) => way is Direction.Forward or Direction.Back or Direction.Side or Direction.Out;
 
@@ -136,7 +139,8 @@ internal sealed partial class ClauseReader
             return;
         }
 
-        if ((Contradict(taken, way) && !onwards) || (_last == Kind.Way && !onwards && IsNextPlace(taken, way)) || (_wayFirst && _last == Kind.Foot && NextFoot(_at) is not null))
+        if ((Contradict(taken, way) && !onwards) || (_last == Kind.Way && !onwards && IsNextPlace(taken, way))
+            || (_wayFirst && _last == Kind.Foot && NextFoot(_at) is not null))
         {
             // "Forward R back L", "together side R": the next deed; "from front to back" is one.
             Close();

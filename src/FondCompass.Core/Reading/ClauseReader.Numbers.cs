@@ -119,7 +119,8 @@ internal sealed partial class ClauseReader
     private bool TryCounts()
     {
         var at = _at;
-        if (_words[at].Is(Roles.At) && at + 2 == _to && _words[at + 1] is { Kind: TokenKind.Number, Number: > 0 } on && (_draft.Head?.Text is { Length: > 0 } || _draft.SaysNothing))
+        if (_words[at].Is(Roles.At) && at + 2 == _to && _words[at + 1] is { Kind: TokenKind.Number, Number: > 0 } on
+            && (_draft.Head?.Text is { Length: > 0 } || _draft.SaysNothing))
         {
             // "Kick on 4".
             _draft.OnCount = on.Number;
@@ -128,7 +129,8 @@ internal sealed partial class ClauseReader
         }
 
         // "Turning 3/4 in 6".
-        var said = _words[at].Is(Roles.For) || (_words[at].Text is "in" or "over" && _draft.Turn is not null && at + 1 < _to && _words[at + 1].Number > 0 && (at + 2 == _to || _words[at + 2].Is(Roles.Counts) || _words[at + 2] is { Plural: true, Verb: not null }));
+        var said = _words[at].Is(Roles.For) || (_words[at].Text is "in" or "over" && _draft.Turn is not null && at + 1 < _to
+            && _words[at + 1].Number > 0 && (at + 2 == _to || _words[at + 2].Is(Roles.Counts) || _words[at + 2] is { Plural: true, Verb: not null }));
         if (said)
         {
             at++;
@@ -139,7 +141,8 @@ internal sealed partial class ClauseReader
             return false;
         }
 
-        if (said && at > _at && _draft.Turn is { } shared && _draft.HasHead && at + 2 == _to && _words[at + 1] is { Plural: true, Verb: { } counted } && counted.Has(VerbTraits.Plain))
+        if (said && at > _at && _draft.Turn is { } shared && _draft.HasHead && at + 2 == _to && _words[at + 1] is { Plural: true, Verb: { } counted }
+            && counted.Has(VerbTraits.Plain))
         {
             // "A full turn in four steps": so many of them make it.
             _draft.Turn = shared with { Spread = !shared.Each };

@@ -63,7 +63,9 @@ internal static class Lexis
             name = null;
         }
 
-        if (name is not null && Vocabulary.Find(words[at]) is { Number: > 1 } && at + 1 < tokens.Count && Name(names, tokens, words, at + 1) is { Plural: true } some && some.TokenAt + some.TokenCount >= at + name.TokenCount + (name.Plural ? 0 : 1))
+        if (name is not null && Vocabulary.Find(words[at]) is { Number: > 1 } && at + 1 < tokens.Count
+            && Name(names, tokens, words, at + 1) is { Plural: true } some
+            && some.TokenAt + some.TokenCount >= at + name.TokenCount + (name.Plural ? 0 : 1))
         {
             // "Two step touches": not a two-step and touches, but two of them.
             name = null;

@@ -78,7 +78,8 @@ internal sealed class ListReader
     {
         for (var i = 0; i < clause.Count && drafts.Count < MostDeeds; i++)
         {
-            clause[i].Joint = joint is Joint.Without or Joint.Instead ? joint : i > 0 ? Joint.Comma : drafts.Count == 0 ? Joint.None : joint == Joint.None ? Joint.Comma : joint;
+            clause[i].Joint = joint is Joint.Without or Joint.Instead ? joint : i > 0 ? Joint.Comma : drafts.Count == 0 ? Joint.None
+                : joint == Joint.None ? Joint.Comma : joint;
             clause[i].GoesOn = i > 0;
             if (clause[i].SaysNothing && !clause[i].IsPaceOnly && clause[i].Joint is not (Joint.Without or Joint.Instead))
             {
@@ -220,7 +221,8 @@ internal sealed class ListReader
             {
                 var draft = time == 1 ? inside[i] : inside[i].Copy();
                 draft.IsRepeat |= time > 1;
-                draft.Joint = i > 0 || draft.Joint is Joint.Without or Joint.Instead ? draft.Joint : drafts.Count == 0 ? Joint.None : times == 1 ? Joint.Colon : Joint.Comma;
+                draft.Joint = i > 0 || draft.Joint is Joint.Without or Joint.Instead ? draft.Joint : drafts.Count == 0 ? Joint.None : times == 1
+                    ? Joint.Colon : Joint.Comma;
                 drafts.Add(draft);
             }
         }

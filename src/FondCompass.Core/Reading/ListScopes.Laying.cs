@@ -51,7 +51,8 @@ internal sealed partial class ListScopes
             if (_waiting is null && draft.Times == 1 && next is not null and not { Verb.Kind: VerbKind.NoFoot })
             {
                 // "Full turn stepping R L R", "full turn, R L R L": while they step.
-                var along = (next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going } && going.EndsWith("ing", StringComparison.Ordinal)) || (next is { IsFeetOnly: true, Feet.Count: > 1 } && turn.Amount > HalfTurn);
+                var along = (next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going } && going.EndsWith("ing", StringComparison.Ordinal))
+                    || (next is { IsFeetOnly: true, Feet.Count: > 1 } && turn.Amount > HalfTurn);
                 _waiting = along ? turn with { Spread = true, First = false } : turn with { First = true, Spread = false };
                 _waitingDraft = draft;
                 return;
@@ -132,7 +133,8 @@ internal sealed partial class ListScopes
             return;
         }
 
-        if (Last is { Step: not null, Way: 0, Feet.Count: 0 } sided && draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0, Joint: Joint.Comma or Joint.With })
+        if (Last is { Step: not null, Way: 0, Feet.Count: 0 } sided
+            && draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0, Joint: Joint.Comma or Joint.With })
         {
             // "Charleston, to the right": the side is the step's.
             sided.Way = draft.Way;

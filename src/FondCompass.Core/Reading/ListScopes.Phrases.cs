@@ -53,12 +53,14 @@ internal sealed partial class ListScopes
             turn = turn with { First = !byAll, Spread = byAll };
         }
 
-        if (turn is { Spread: true, InAll: false } && draft.Step is { TurnAt: not null } placed && placed.Forms[0].Positions <= placed.Forms[0].Counts && Dancings(draft) == 1)
+        if (turn is { Spread: true, InAll: false } && draft.Step is { TurnAt: not null } placed
+            && placed.Forms[0].Positions <= placed.Forms[0].Counts && Dancings(draft) == 1)
         {
             // "Jazz box turning 1/4 right": what is danced count by count has its own place for a turn; what is quicker turns as it goes.
             turn = turn with { Spread = false };
         }
-        else if (turn is { Each: false, First: false, Spread: false, On: 0, InAll: false, Amount: > HalfTurn } && draft.Step is null && verb is { Kind: VerbKind.Takes } && Dancings(draft) > 1)
+        else if (turn is { Each: false, First: false, Spread: false, On: 0, InAll: false, Amount: > HalfTurn } && draft.Step is null
+            && verb is { Kind: VerbKind.Takes } && Dancings(draft) > 1)
         {
             // "Walk a full turn right in four steps": no one of them turns so far.
             turn = turn with { Spread = true };

@@ -18,7 +18,8 @@ internal sealed partial class ListScopes
         var named = clause.Verb ?? (clause.Step is { Forms: [{ Actions: [var only] }, ..] } ? only.Phrase.Verb : null);
         var count = clause.OnCount > 0 ? clause.OnCount : clause.BareNumber;
         // What a step has of its own inside, or says by its ways, is not taken out of it: that would be another step.
-        var isInside = (named is not null && named.Has(VerbTraits.WayWord)) || ((clause.IsTurnOnly || clause.Verb is { IsTurn: true }) && _items.Exists(i => i[0] is { Verb.IsTurn: true } || i[0].Step?.Forms[0].Actions.Any(a => a.Phrase.Turn is not null) == true));
+        var isInside = (named is not null && named.Has(VerbTraits.WayWord)) || ((clause.IsTurnOnly || clause.Verb is { IsTurn: true }) && _items
+            .Exists(i => i[0] is { Verb.IsTurn: true } || i[0].Step?.Forms[0].Actions.Any(a => a.Phrase.Turn is not null) == true));
         var isGone = count > 0 && named is null ? clause.Joint == Joint.Without && WithoutCount(last, count, clause)
             : clause.Joint == Joint.Instead ? named is not null && GivesWay(named)
             : clause.SaysWeight && clause.Feet.Count == 0 ? WithoutWeight(last)
@@ -28,7 +29,8 @@ internal sealed partial class ListScopes
         {
             last.Span = last.Span.To(clause.Whole);
         }
-        else if (clause.Joint == Joint.Without && !isInside && !clause.SaysWeight && clause.Feet.Count == 0 && clause.Direction == Direction.None && clause.Times == 1 && clause.Counts == 0 && clause.OnCount == 0 && clause.Unread.TrueForAll(u => !u.Text.Any(char.IsDigit)))
+        else if (clause.Joint == Joint.Without && !isInside && !clause.SaysWeight && clause.Feet.Count == 0 && clause.Direction == Direction.None
+            && clause.Times == 1 && clause.Counts == 0 && clause.OnCount == 0 && clause.Unread.TrueForAll(u => !u.Text.Any(char.IsDigit)))
         {
             // "No rushing": there is nothing to take away.
             last.Layers.Add(clause.Whole.In(_text));
@@ -43,7 +45,8 @@ internal sealed partial class ListScopes
     /// <summary>"Vine R, smooth and low", "shuffle R like a gull": words that name no deed, foot or number, behind a whole one.</summary>
     private void LayUnknown(Draft draft)
     {
-        if (_scope.Styled && Last is { Unread.Count: 0 } last && draft is { Turn: null, Feet.Count: 0, Times: 1, Counts: 0, OnCount: 0, BareNumber: 0 } && draft.Span.In(_text).Any(char.IsLetter))
+        if (_scope.Styled && Last is { Unread.Count: 0 } last
+            && draft is { Turn: null, Feet.Count: 0, Times: 1, Counts: 0, OnCount: 0, BareNumber: 0 } && draft.Span.In(_text).Any(char.IsLetter))
         {
             if (_styling is { } before && last.Layers is [.., var layer] && layer == before.In(_text))
             {
@@ -96,7 +99,8 @@ internal sealed partial class ListScopes
         return true;
     }
 
-    private bool IsLastCount(Draft named, int count) => named is { Step: { } step, Times: 1, Feet.Count: <= 1 } && _items.Count == 1 && count % step.Forms[0].Counts == 0;
+    private bool IsLastCount(Draft named, int count) => named is { Step: { } step, Times: 1, Feet.Count: <= 1 } && _items.Count == 1
+        && count % step.Forms[0].Counts == 0;
 
     private bool WithoutTurn()
     {

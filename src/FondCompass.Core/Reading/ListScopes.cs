@@ -88,7 +88,12 @@ internal sealed partial class ListScopes
             RepeatFrom(_scope.TimesForAll ? 0 : _clauseFrom, last);
         }
 
-        return new Wording([.. _items.Select(i => new Item([.. i.Select(Made)]))], _unreadable) { Facts = _facts, Counts = _counts, Styled = _styling is not null };
+        return new Wording([.. _items.Select(i => new Item([.. i.Select(Made)]))], _unreadable)
+        {
+            Facts = _facts,
+            Counts = _counts,
+            Styled = _styling is not null
+        };
     }
 
     private Wording Operating()

@@ -97,7 +97,8 @@ public static class PhraseText
     internal static bool Same(Phrase a, Phrase b) =>
         a.Name == b.Name && a.Verb == b.Verb && ReferenceEquals(a.Step, b.Step) && a.Feet.SequenceEqual(b.Feet) && a.Direction == b.Direction && a.Way == b.Way
         && a.Turn == b.Turn && a.Onto == b.Onto && a.Times == b.Times && a.TimesInAll == b.TimesInAll && a.Plural == b.Plural && a.Paces.SequenceEqual(b.Paces) && a.Angle == b.Angle
-        && a.Crossing == b.Crossing && ReferenceEquals(a.Manner, b.Manner) && a.OnStandingFoot == b.OnStandingFoot && a.Without.SequenceEqual(b.Without) && (!a.IsBody || a.Words == b.Words)
+        && a.Crossing == b.Crossing && ReferenceEquals(a.Manner, b.Manner) && a.OnStandingFoot == b.OnStandingFoot
+            && a.Without.SequenceEqual(b.Without) && (!a.IsBody || a.Words == b.Words)
         && a.Layers.SequenceEqual(b.Layers) && a.Counts == b.Counts && a.Unread.Select(u => u.Text).SequenceEqual(b.Unread.Select(u => u.Text));
 
     private static string WithTurn(Phrase phrase, string text, Turn turn)

@@ -68,11 +68,13 @@ public sealed record Readings(IReadOnlyList<Wording> Candidates)
 
         return new Readings([.. Candidates.Select(c => c with
         {
-            Items = [.. c.Items.Select(i => i with { Together = [.. i.Together.Select(p => GoesOn(p, foot) ? p with { Verb = verb, Name = verb.Name, Feet = [foot] } : p)] })],
+            Items = [.. c.Items
+                .Select(i => i with { Together = [.. i.Together.Select(p => GoesOn(p, foot) ? p with { Verb = verb, Name = verb.Name, Feet = [foot] } : p)] })],
         })]);
     }
 
     /// <summary>Where to, and no deed: a step by default, of the free foot.</summary>
     private static bool GoesOn(Phrase phrase, Foot foot) =>
-        phrase is { Step: null, Words: "", Direction: not Direction.None, Turn: null, Times: 1 } && phrase.Verb == Verbs.Step && (phrase.Feet.Count == 0 || phrase.Feet is [var same] && same == foot);
+        phrase is { Step: null, Words: "", Direction: not Direction.None, Turn: null, Times: 1 } && phrase.Verb == Verbs.Step
+            && (phrase.Feet.Count == 0 || phrase.Feet is [var same] && same == foot);
 }

@@ -159,7 +159,8 @@ public sealed class StepLexicon : IStepNames
         }
 
         // "Heel digs" is a step of its own, and some of another.
-        return key.EndsWith('s') && _byName.TryGetValue(key, out var named) && !named.IsOwn && _byName.TryGetValue(key[..^1], out var single) && single != named ? [single] : [];
+        return key.EndsWith('s') && _byName.TryGetValue(key, out var named) && !named.IsOwn && _byName.TryGetValue(key[..^1], out var single)
+            && single != named ? [single] : [];
     }
 
     /// <summary>Reads lexicon files in YAML. Forms are in the shorthand of verbs, so that no entry hangs on another.</summary>

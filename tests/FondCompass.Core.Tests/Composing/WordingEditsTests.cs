@@ -57,9 +57,11 @@ public class WordingEditsTests
     [MemberData(nameof(Rows))]
     public void Mirrored_twice_it_is_danced_as_before(string row)
     {
-        var mirrored = BlockEdits.Line(Script(row), StepLexicon.Shipped, "A", 1, BlockAct.Mirror).Script.Replace("start weight L", "start weight R", StringComparison.Ordinal);
+        var mirrored = BlockEdits.Line(Script(row), StepLexicon.Shipped, "A", 1, BlockAct.Mirror).Script
+            .Replace("start weight L", "start weight R", StringComparison.Ordinal);
         Assert.NotEqual(Dances.Danced(Script(row)), Dances.Danced(mirrored));
-        var again = BlockEdits.Line(mirrored, StepLexicon.Shipped, "A", 1, BlockAct.Mirror).Script.Replace("start weight R", "start weight L", StringComparison.Ordinal);
+        var again = BlockEdits.Line(mirrored, StepLexicon.Shipped, "A", 1, BlockAct.Mirror).Script
+            .Replace("start weight R", "start weight L", StringComparison.Ordinal);
         Assert.Equal(Dances.Danced(Script(row)), Dances.Danced(again));
     }
 }

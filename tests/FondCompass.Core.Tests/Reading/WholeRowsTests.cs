@@ -196,7 +196,8 @@ public class WholeRowsTests
     [InlineData("1-2 rock R forward, do not recover", "L", "1 rock R forward")]
     [InlineData("1-4 vine R, brush instead of touch", "L", "1 step R side · 2 step L behind · 3 step R side · 4 brush L")]
     [InlineData("5-8 vine R, kick on 8", "L", "5 step R side · 6 step L behind · 7 step R side · 8 kick L")]
-    public void What_is_taken_away_is_not_danced(string row, string start, string reads) => Assert.Equal(reads, string.Join(" / ", Analysis.Of($"start weight {start}\npart A\n{row}\n").Reads.Select(r => r.Text)));
+    public void What_is_taken_away_is_not_danced(string row, string start, string reads) =>
+        Assert.Equal(reads, string.Join(" / ", Analysis.Of($"start weight {start}\npart A\n{row}\n").Reads.Select(r => r.Text)));
 
     [Theory]
     [InlineData("1-4 vine R, smooth and low", "1 step R side · 2 step L behind · 3 step R side · 4 touch L + smooth and low")]
@@ -211,7 +212,8 @@ public class WholeRowsTests
     [InlineData("rock R forward 1, recover L 2", "1 rock R forward / 2 recover L")]
     [InlineData("step R side (1), close L (2)", "1 step R side / 2 close L")]
     [InlineData("1-4 walk forward 2, touch L 2", "1 walk R · 2 walk L · 3 touch L · 4 touch L")]
-    public void Counts_said_with_each_step_place_it(string row, string reads) => Assert.Equal(reads.Replace(" / ", " · "), string.Join(" · ", Analysis.Of($"part A\n{row}\n").Reads.Select(r => r.Text)));
+    public void Counts_said_with_each_step_place_it(string row, string reads) =>
+        Assert.Equal(reads.Replace(" / ", " · "), string.Join(" · ", Analysis.Of($"part A\n{row}\n").Reads.Select(r => r.Text)));
 
     [Theory]
     [InlineData("1-4 vine R, tuch", "WORD06")]

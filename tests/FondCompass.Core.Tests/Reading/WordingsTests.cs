@@ -3,7 +3,9 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Reading;
 
-/// <summary>Known dances in the words of instructors, made at random: what comes back is the dance, or it is told that it is not (reading, section 1).</summary>
+/// <summary>
+/// Known dances in the words of instructors, made at random: what comes back is the dance, or it is told that it is not (reading, section 1).
+/// </summary>
 public class WordingsTests
 {
     private const int OfEachKind = 250;

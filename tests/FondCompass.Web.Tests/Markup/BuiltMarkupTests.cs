@@ -33,8 +33,12 @@ public partial class BuiltMarkupTests
         return [.. reader.MemberReferences.Select(h => reader.GetMemberReference(h)).Select(m => $"{NameOf(m.Parent)}.{reader.GetString(m.Name)}")];
     }
 
-    /// <summary>How often an assembly uses a member by an instruction, and how often what it uses it on is known to be no text of anybody's: the instruction before loads just that.</summary>
-    private static (int All, int Known) Uses(Assembly assembly, byte[] by, Func<MetadataReader, MemberReference, bool> isUsed, Func<MetadataReader, byte[], int, bool> isKnown)
+    /// <summary>
+    /// How often an assembly uses a member by an instruction, and how often what it uses it on is known to be no text of anybody's: the instruction
+    /// before loads just that.
+    /// </summary>
+    private static (int All, int Known) Uses(Assembly assembly, byte[] by, Func<MetadataReader, MemberReference, bool> isUsed, Func<MetadataReader,
+        byte[], int, bool> isKnown)
     {
         using var file = File.OpenRead(assembly.Location);
         using var portable = new PEReader(file);
@@ -59,10 +63,14 @@ public partial class BuiltMarkupTests
 
     /// <summary>How often an HtmlString is made, and how often of a constant: a string that stands in the assembly.</summary>
     private static (int All, int Known) HtmlStrings(Assembly assembly) => Uses(assembly, [MakeNew],
-        (reader, m) => m.Parent.Kind == HandleKind.TypeReference && reader.GetString(m.Name) == ".ctor" && reader.GetString(reader.GetTypeReference((TypeReferenceHandle)m.Parent).Name) == nameof(HtmlString),
+        (reader, m) => m.Parent.Kind == HandleKind.TypeReference && reader.GetString(m.Name) == ".ctor"
+            && reader.GetString(reader.GetTypeReference((TypeReferenceHandle)m.Parent).Name) == nameof(HtmlString),
         (_, code, before) => code[before] == LoadString && code[before + 4] == 0x70);
 
-    /// <summary>How often Html.Raw is called, and how often by the compiler of the views on what it just had encoded into its own buffer, for an attribute of an element that a tag helper makes.</summary>
+    /// <summary>
+    /// How often Html.Raw is called, and how often by the compiler of the views on what it just had encoded into its own buffer, for an attribute of
+    /// an element that a tag helper makes.
+    /// </summary>
     private static (int All, int Known) Raws(Assembly assembly) => Uses(assembly, [Call, CallVirtual],
         (reader, m) => reader.GetString(m.Name) == "Raw",
         (reader, code, before) => code[before] == LoadField && FieldOf(reader, BitConverter.ToInt32(code, before + 1)) == "__tagHelperStringValueBuffer");

@@ -787,20 +787,29 @@ document.addEventListener('visibilitychange', stayAwake);
 
 let isLoading = false;
 
+/** What could not be fetched is fetched again by itself after so many milliseconds. */
+const again = 2000;
+
 async function load() {
-  if (isLoading) {
+  if (isLoading || lesson) {
     return;
   }
   isLoading = true;
   try {
     const answer = await fetch(board.dataset.source ?? '', { signal: AbortSignal.timeout(20000) });
     if (!answer.ok) {
-      put('block-title', answer.status === 404 ? 'The dance of this lesson was deleted; bring it back, then open the lesson again.' : 'The lesson cannot be fetched; press Start to try again.');
+      if (answer.status === 404) {
+        put('block-title', 'The dance of this lesson was deleted; bring it back, then open the lesson again.');
+      } else {
+        put('block-title', 'The lesson cannot be fetched yet. It is tried again every two seconds; Start tries at once.');
+        setTimeout(load, again);
+      }
       return;
     }
     lesson = await answer.json();
   } catch {
-    put('block-title', 'The server does not answer, and this lesson was not opened in this browser before; press Start to try again.');
+    put('block-title', 'The server does not answer, and this lesson was not opened in this browser before. It is tried again every two seconds; Start tries at once.');
+    setTimeout(load, again);
     return;
   } finally {
     isLoading = false;
