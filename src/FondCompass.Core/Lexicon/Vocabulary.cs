@@ -11,7 +11,8 @@ public static class Vocabulary
     /// <param name="Openers">First words of entries of several.</param>
     /// <param name="Longest">Most words of one entry.</param>
     private sealed record Tables(
-        FrozenDictionary<string, Sense> Words, FrozenSet<string> LeadIns, FrozenSet<string> Talk, FrozenSet<string> Settings, FrozenDictionary<string, string> Layers, FrozenSet<string> Openers, int Longest);
+        FrozenDictionary<string, Sense> Words, FrozenSet<string> LeadIns, FrozenSet<string> Talk, FrozenSet<string> Settings,
+        FrozenSet<string> Ordinals, FrozenSet<string> Back, FrozenSet<string> Owners, FrozenSet<string> Own, FrozenSet<string> Out, FrozenSet<string> Loose, FrozenDictionary<string, string> Layers, FrozenSet<string> Openers, int Longest);
 
     private static readonly Lazy<Tables> Read = new(Build);
 
@@ -23,6 +24,24 @@ public static class Vocabulary
 
     /// <summary>Whether a word shows that somebody talks rather than tells steps.</summary>
     internal static bool IsTalk(string word) => Read.Value.Talk.Contains(word);
+
+    /// <summary>A number of a place: "third".</summary>
+    internal static bool IsOrdinal(string word) => Read.Value.Ordinals.Contains(word);
+
+    /// <summary>A word before a thing: "your", "the".</summary>
+    internal static bool IsOwner(string word) => Read.Value.Owners.Contains(word);
+
+    /// <summary>A word before a part of one's own: "your".</summary>
+    internal static bool IsOwn(string word) => Read.Value.Own.Contains(word);
+
+    /// <summary>A word that stays out of the steps it stands before: "from", "when".</summary>
+    internal static bool StaysOut(string word) => Read.Value.Out.Contains(word);
+
+    /// <summary>A word that points at what was told before: "those", "it".</summary>
+    internal static bool PointsBack(string word) => Read.Value.Back.Contains(word);
+
+    /// <summary>A way that is as often a word of talk: "in", "over".</summary>
+    internal static bool IsLoose(string word) => Read.Value.Loose.Contains(word);
 
     /// <summary>What a word of a layer is danced with: arms, hips, head, sounds; null when it names none of them.</summary>
     public static string? LayerOf(string word) => Read.Value.Layers.GetValueOrDefault(word);
@@ -98,6 +117,8 @@ public static class Vocabulary
 
         return new Tables(
             words.ToFrozenDictionary(), rows.Prose["lead in"].ToFrozenSet(), rows.Prose["talk"].ToFrozenSet(), rows.Prose["setting"].ToFrozenSet(),
+            rows.Prose["ordinals"].ToFrozenSet(), rows.Prose["points back"].ToFrozenSet(), rows.Prose["owners"].ToFrozenSet(), rows.Prose["own"].ToFrozenSet(), rows.Prose["stays out"].ToFrozenSet(),
+            rows.Prose["loose ways"].ToFrozenSet(),
             rows.Layers.SelectMany(l => l.Value.Select(w => (Word: w, Kind: l.Key))).ToFrozenDictionary(l => l.Word, l => l.Kind),
             words.Keys.Where(k => k.Contains(' ')).Select(k => k[..k.IndexOf(' ')]).ToFrozenSet(), words.Keys.Max(k => k.Count(c => c == ' ') + 1));
     }

@@ -5,203 +5,213 @@ using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose;
 
-/// <summary>What a stretch of prose is.</summary>
-internal enum StretchKind
-{
-    Steps,
-
-    /// <summary>Something of the steps before it: again, the same on the other side.</summary>
-    Repeat,
-
-    /// <summary>"five six seven eight".</summary>
-    Chant,
-
-    Talk,
-}
-
-/// <param name="Text">Its words, lead-in and stray words taken off.</param>
-/// <param name="Stray">Words inside it that nothing could be made of.</param>
-/// <param name="Deeds">Verbs and steps among them.</param>
-/// <param name="Feet">Feet, numbers and amounts among them.</param>
-internal sealed record ProseStretch(StretchKind Kind, string Text, string Whole, int Bound, int Stray, int Deeds, int Feet);
-
-/// <summary>Cuts a sentence into clauses and tells steps from talk by what the words are (reading, section 7).</summary>
+/// <summary>Cuts a sentence into clauses and weighs what the words of each may be (reading, section 7).</summary>
 internal static class ProseClauses
 {
-    private sealed record Clause(StretchKind Kind, TextSpan Whole, TextSpan Core, int Bound, int Stray, List<TextSpan> Strange, int Deeds = 0, int Feet = 0, bool IsBody = false);
-
-    /// <param name="counted">Counts are said for it, so that arms and hips are danced.</param>
-    public static IReadOnlyList<ProseStretch> Read(string text, IStepNames names, bool counted = false)
+    public static IReadOnlyList<ProseClause> Read(string text, IStepNames names)
     {
         var lexemes = Lexis.Read(names, Lexer.Read(text));
-        var clauses = new List<Clause>();
+        var clauses = new List<ProseClause>();
         var start = 0;
         var depth = 0;
+        var explains = false;
         for (var i = 0; i <= lexemes.Count; i++)
         {
             depth += i < lexemes.Count ? lexemes[i].Kind == TokenKind.Open ? 1 : lexemes[i].Kind == TokenKind.Close ? -1 : 0 : 0;
-            var cuts = i == lexemes.Count || (depth <= 0 && Parts(lexemes[i]));
-            if (!cuts)
+            if (i < lexemes.Count && (depth > 0 || !Parts(lexemes, i)))
             {
                 continue;
             }
 
             if (i > start)
             {
-                clauses.Add(Judge(lexemes, start, i, text, names));
+                clauses.Add(ClauseSigns.OfThem(lexemes, start, i, text) ?? ClauseSigns.Of(Judge(lexemes, start, i, text), lexemes, start, i, explains));
             }
 
-            start = i < lexemes.Count && lexemes[i].Kind == TokenKind.Separator ? i + 1 : i;
-            if (start < lexemes.Count && start == i)
-            {
-                // A word that joins goes with what follows it.
-                start = i;
-            }
+            var isMark = i < lexemes.Count && lexemes[i].Kind == TokenKind.Separator;
+            explains = isMark && lexemes[i].Text == ":";
+            // A word that joins goes with what follows it.
+            start = isMark ? i + 1 : i;
         }
 
-        return Join(clauses, text, counted);
+        // What is only told beside the steps is danced where it says a turn; "from the marching again" is an end.
+        clauses = clauses.ConvertAll(c => (c is { IsAside: true, HasTurn: false, Feet: 0 }) || c.IsFromThere ? c with { Kind = ClauseKind.Talk } : c);
+        // What arms and hips do is danced where feet are danced beside it.
+        return clauses.Exists(c => c.Kind == ClauseKind.Steps && c.Deeds > 0) ? clauses
+            : clauses.ConvertAll(c => c.IsBody && c.Feet == 0 ? c with { Kind = ClauseKind.Talk } : c);
     }
 
-    /// <summary>Where one clause ends and the next begins: commas and the like, and "then".</summary>
-    private static bool Parts(Lexeme lexeme) =>
-        (lexeme.Kind == TokenKind.Separator && lexeme.Text is "," or "." or "/" or ":" or "→" or "–" or "|") || (lexeme.Is(Roles.Then) && lexeme.Step is null) || lexeme.Text == "so";
+    /// <summary>Where one clause ends and the next begins: commas and the like, "then", and words that explain or tell beside the steps.</summary>
+    private static bool Parts(List<Lexeme> lexemes, int i) =>
+        (lexemes[i].Kind == TokenKind.Separator && lexemes[i].Text is "," or "." or "/" or ":" or "→" or "–" or "|")
+        || (lexemes[i].Is(Roles.Then) && lexemes[i].Step is null) || (ProseForms.Explains(lexemes[i].Text) && lexemes[i].Step is null)
+            || ClauseSigns.IsAside(lexemes, i)
+        || (lexemes[i].Is(Roles.And) && i + 1 < lexemes.Count && ProseForms.IsTeller(lexemes[i + 1].Text));
 
-    private static Clause Judge(List<Lexeme> lexemes, int from, int to, string text, IStepNames names)
+    /// <summary>What the words of a clause come to, as it is counted.</summary>
+    private sealed class Tally
+    {
+        public int Dirs, Bound, Deeds, Feet, Talk, Again, Numbers, Ways, Body, First = -1, Last = -1;
+        public bool Arms, IsNamed, HasObject;
+        public readonly List<TextSpan> Strange = [], Cut = [];
+
+        public void At(int i)
+        {
+            First = First < 0 ? i : First;
+            Last = i;
+        }
+    }
+
+    private static ProseClause Judge(List<Lexeme> lexemes, int from, int to, string text)
     {
         var whole = lexemes[from].Span.To(lexemes[to - 1].Span);
-        var bound = 0;
-        var deeds = 0;
-        var feet = 0;
-        var talk = 0;
-        var again = 0;
-        var numbers = 0;
-        var ways = 0;
-        var body = 0;
-        var arms = false;
-        var strange = new List<TextSpan>();
-        var cut = new List<TextSpan>();
-        var first = -1;
-        var last = -1;
+        var tally = new Tally();
         for (var i = from; i < to; i++)
         {
-            var word = lexemes[i];
-            if (word.Kind is TokenKind.Separator or TokenKind.Open or TokenKind.Close)
+            if (lexemes[i].Kind is not (TokenKind.Separator or TokenKind.Open or TokenKind.Close))
             {
-                continue;
-            }
-
-            var deed = word.Step is not null || (word.Verb is { } verb && !verb.Has(VerbTraits.BareTurn));
-            if (deed)
-            {
-                arms = false;
-            }
-
-            if (word.Text is "weight" or "wt" || word.Is(Roles.Onto) && word.Text.StartsWith("weight", StringComparison.Ordinal))
-            {
-                // Where the weight is, said by itself, is told and not danced.
-                talk += deeds == 0 ? 1 : 0;
-                last = deeds > 0 ? i : last;
-                continue;
-            }
-
-            if (Vocabulary.IsTalk(word.Text) && word.Step is null && !(word.Foot != Foot.None))
-            {
-                talk++;
-                continue;
-            }
-
-            if (arms && word.Foot == Foot.None && word.Times == 0 && word.Number == 0 && (!word.IsUnknown || Vocabulary.LeadsIn(word.Text)))
-            {
-                // "Swing the hands up": what arms do is told in its own words to the end.
-                last = i;
-                continue;
-            }
-
-            if (deed || word.Foot != Foot.None || word.Side != 0 || word.Amount > 0 || word.Times > 0 || (word.Direction != Direction.None && !IsLoose(word)) || word.Is(Roles.Turning | Roles.Turn | Roles.Wall) || word.Verb is not null || word.Wall is not null)
-            {
-                bound++;
-                deeds += deed ? 1 : 0;
-                feet += word.Foot != Foot.None ? 1 : 0;
-                ways += word.Direction != Direction.None || word.Side != 0 || word.Amount > 0 ? 1 : 0;
-                first = first < 0 ? i : first;
-                last = i;
-                continue;
-            }
-
-            if (word.Direction != Direction.None && (to - from <= 2 || (last >= 0 && last == i - 1)))
-            {
-                // "Out, out, in, in"; "RF in".
-                ways++;
-                first = first < 0 ? i : first;
-                last = i;
-                continue;
-            }
-
-            if (word.Is(Roles.OtherSide) || word.Is(Roles.Same) || word.Text is "again" or "repeat" || word.Is(Roles.Again))
-            {
-                again++;
-                last = i;
-                first = first < 0 ? i : first;
-                continue;
-            }
-
-            if (word.Number > 0)
-            {
-                numbers += word.Text == "one" ? 0 : 1;
-                first = first < 0 ? i : first;
-                last = i;
-                continue;
-            }
-
-            if (word.Is(Roles.Body | Roles.BodyVerb) && !word.Is(Roles.Filler))
-            {
-                body++;
-                bound++;
-                arms = true;
-                first = first < 0 ? i : first;
-                last = i;
-                continue;
-            }
-
-            if (word.IsUnknown)
-            {
-                // "On the third step" is a place in the step before it.
-                if (!(deeds > 0 && word.Text is "first" or "second" or "third" or "fourth" or "fifth" or "sixth" or "last"))
-                {
-                    (Vocabulary.LeadsIn(word.Text) ? cut : strange).Add(word.Span);
-                }
-            }
-            else if (last >= 0 && !word.Is(Roles.Filler))
-            {
-                last = i;
+                Count(tally, lexemes[i], lexemes[Math.Max(from, i - 1)], i, to - from);
             }
         }
 
-        var kind = talk > 0 ? StretchKind.Talk
-            : deeds == 0 && feet == 0 && ways == 0 && again == 0 && body == 0 && numbers > 0 && strange.Count == 0 ? StretchKind.Chant
-            : again > 0 && deeds == 0 && strange.Count <= 2 && body == 0 ? StretchKind.Repeat
-            : deeds == 0 && IsTwice(lexemes, from, to) ? StretchKind.Repeat
-            : strange.Count == 0 && (deeds > 0 || feet > 0 || ways > 0 || body > 0) ? StretchKind.Steps
-            : strange.Count > 0 && deeds > 0 && bound >= (2 * strange.Count) + 1 && feet + ways + numbers > 0 ? StretchKind.Steps
-            : StretchKind.Talk;
-        if (kind == StretchKind.Talk && talk > 0 && deeds + feet > 2 && bound > 2 * (talk + strange.Count) && numbers + feet > 0)
+        var kind = KindOf(tally, lexemes, from, to);
+        if (tally.First < 0 || kind == ClauseKind.Talk)
         {
-            kind = StretchKind.Steps;
+            var empty = kind == ClauseKind.Talk && tally is { Talk: 0, Strange.Count: 0, Cut.Count: 0 };
+            return new ProseClause(empty ? ClauseKind.Chant : kind, whole, whole, whole.In(text), tally.Bound, tally.Strange.Count + tally.Talk,
+                tally.Deeds, tally.Feet + tally.Numbers, false, tally.IsNamed);
         }
 
-        if (first < 0 || kind == StretchKind.Talk)
+        var (open, close) = (Opening(lexemes, from, tally.First), tally.Last);
+        // What a bracket closes goes with it, and what it opens.
+        while (close + 1 < to && lexemes[close + 1].Kind == TokenKind.Close)
         {
-            var empty = kind == StretchKind.Talk && talk == 0 && strange.Count == 0 && cut.Count == 0;
-            return new Clause(empty ? StretchKind.Chant : kind, whole, whole, bound, strange.Count + talk, strange);
+            close++;
         }
 
-        // Lead-ins go; small words right before the first known one ("with", "a") stay out as well.
+        open = lexemes.FindIndex(from, open - from, l => l.Kind == TokenKind.Open) is >= 0 and var bracket ? bracket : open;
+        var core = lexemes[open].Span.To(lexemes[close].Span);
+        var words = core.In(text);
+        foreach (var strange in tally.Strange.Concat(tally.Cut).Where(s => s.Start >= core.Start && s.End <= core.End).OrderByDescending(s => s.Start))
+        {
+            words = new TextSpan(strange.Start - core.Start, strange.Length).Replace(words, "");
+        }
+
+        return new ProseClause(kind, whole, core, Tidy(words), tally.Bound + tally.Numbers, tally.Strange.Count, tally.Deeds,
+            tally.Feet + tally.Numbers, tally.Body > 0 && tally.Deeds == 0, tally.IsNamed) { Objects = tally.HasObject ? 1 : 0 };
+    }
+
+    private static ClauseKind KindOf(Tally t, List<Lexeme> lexemes, int from, int to)
+    {
+        var strange = t.Strange.Count;
+        if (IsCounted(lexemes, from, to))
+        {
+            return ClauseKind.Chant;
+        }
+
+        if (lexemes.FindIndex(from, to - from, l => !l.Is(Roles.Then | Roles.And)) is >= 0 and var opener && lexemes[opener].Is(Roles.Not)
+            && (from == 0 || (t.Deeds == 0 && t.Body == 0)))
+        {
+            // "No twisting on the curls": nothing before it that it could take away.
+            return ClauseKind.Talk;
+        }
+
+        var isTold = t.Deeds > 0 || t.Feet > 0 || t.Ways > 0 || t.Body > 0;
+        var kind = t.Talk > 0 ? ClauseKind.Talk
+            : !isTold && t.Again == 0 && t.Numbers > 0 && strange == 0 ? ClauseKind.Chant
+            : t.Again > 0 && t.Deeds == 0 && strange <= 2 && t.Body == 0 && !(from > 0 && t.Feet > 0 && t.Ways > 0 && strange == 0)
+                && !(to < lexemes.Count && lexemes[to].Text == ":" && t.Dirs > 0) ? ClauseKind.Repeat
+            : t.Deeds == 0 && IsTwice(lexemes, from, to) ? ClauseKind.Repeat
+            : strange == 0 && isTold ? ClauseKind.Steps
+            : strange > 0 && t.Deeds > 0 && t.Bound >= (2 * strange) + 1 && t.Feet + t.Ways + t.Numbers > 0 ? ClauseKind.Steps
+            : ClauseKind.Talk;
+        return kind == ClauseKind.Talk && t.Talk > 0 && t.Deeds + t.Feet > 2 && t.Bound > 2 * (t.Talk + strange) && t.Numbers + t.Feet > 0
+            ? ClauseKind.Steps : kind;
+    }
+
+    private static void Count(Tally t, Lexeme word, Lexeme before, int i, int length)
+    {
+        var isDeed = word.Step is not null || (word.Verb is { } verb && !verb.Has(VerbTraits.BareTurn));
+        t.Arms &= !isDeed;
+        t.IsNamed |= word.Step is not null;
+        if (ClauseSigns.IsWeight(word))
+        {
+            // Where the weight is, said by itself, is told and not danced.
+            t.Talk += t.Deeds == 0 ? 1 : 0;
+            t.Last = t.Deeds > 0 ? i : t.Last;
+        }
+        else if (Vocabulary.IsTalk(word.Text) && word.Step is null && word.Foot == Foot.None)
+        {
+            t.Talk++;
+        }
+        else if (t.Arms && word.Foot == Foot.None && word.Times == 0 && word.Number == 0 && (!word.IsUnknown || Vocabulary.LeadsIn(word.Text)))
+        {
+            // "Swing the hands up": what arms do is told in its own words to the end.
+            t.Last = i;
+        }
+        else if (isDeed || word.Foot != Foot.None || word.Side != 0 || word.Amount > 0 || word.Times > 0 || (word.Direction != Direction.None && !IsLoose(word))
+            || word.Is(Roles.Turning | Roles.Turn | Roles.Wall) || word.Verb is not null || word.Wall is not null)
+        {
+            t.Bound++;
+            t.Deeds += isDeed ? 1 : 0;
+            t.Feet += word.Foot != Foot.None ? 1 : 0;
+            t.Dirs += word.Direction != Direction.None ? 1 : 0;
+            t.Ways += word.Direction != Direction.None || word.Side != 0 || word.Amount > 0 ? 1 : 0;
+            t.At(i);
+        }
+        else if (word.Direction != Direction.None && (length <= 2 || (t.Last >= 0 && t.Last == i - 1)))
+        {
+            // "Out, out, in, in"; "RF in".
+            t.Dirs++;
+            t.Ways += length <= 2 || t.Deeds + t.Feet > 0 ? 1 : 0;
+            t.At(i);
+        }
+        else if (word.Is(Roles.OtherSide | Roles.Same | Roles.Again | Roles.Repeat))
+        {
+            t.Again++;
+            t.At(i);
+        }
+        else if (word.Number > 0)
+        {
+            t.Numbers += word.Number == 1 && word.Kind == TokenKind.Word ? 0 : 1;
+            t.At(i);
+        }
+        else if (word.Is(Roles.Body | Roles.BodyVerb) && !word.Is(Roles.Filler))
+        {
+            t.Body++;
+            t.Bound++;
+            t.Arms = true;
+            t.At(i);
+        }
+        else if (word.IsUnknown && !t.HasObject && (t.Body > 0 ? Vocabulary.IsOwner(before.Text) : t.Deeds > 0 && Vocabulary.IsOwn(before.Text)))
+        {
+            // "Touch your claw", "pull the net": what the deed is done to.
+            t.HasObject = true;
+            t.Cut.Add(word.Span);
+        }
+        else if (word.IsUnknown)
+        {
+            // "On the third step" is a place in the step before it.
+            if (!(t.Deeds > 0 && Vocabulary.IsOrdinal(word.Text)))
+            {
+                (Vocabulary.LeadsIn(word.Text) ? t.Cut : t.Strange).Add(word.Span);
+            }
+        }
+        else if (t.Last >= 0 && !word.Is(Roles.Filler))
+        {
+            t.Last = i;
+        }
+    }
+
+    /// <summary>Lead-ins go; small words right before the first known one ("with", "a") stay out as well.</summary>
+    private static int Opening(List<Lexeme> lexemes, int from, int first)
+    {
         var open = first;
         for (var i = first - 1; i >= from && lexemes[i].Kind == TokenKind.Word && lexemes[i].Step is null && (lexemes[i].Verb is null || lexemes[i].Is(Roles.Ends)); i--)
         {
             var word = lexemes[i];
-            var tells = word.Is(Roles.With | Roles.Slow | Roles.Each | Roles.Facing | Roles.Onto | Roles.Starting | Roles.Ends) && !Vocabulary.IsTalk(word.Text) && word.Text is not ("first" or "from" or "when" or "by" or "so that");
-            if (tells)
+            if (word.Is(Roles.With | Roles.Slow | Roles.Each | Roles.Facing | Roles.Onto | Roles.Starting | Roles.Ends)
+                && !Vocabulary.IsTalk(word.Text) && !Vocabulary.StaysOut(word.Text))
             {
                 open = i;
             }
@@ -211,99 +221,49 @@ internal static class ProseClauses
             }
         }
 
-        // What a bracket closes goes with it.
-        var close = last;
-        while (close + 1 < to && lexemes[close + 1].Kind == TokenKind.Close)
-        {
-            close++;
-        }
+        return open;
+    }
 
-        for (var i = from; i < open; i++)
-        {
-            if (lexemes[i].Kind == TokenKind.Open)
-            {
-                open = i;
-                break;
-            }
-        }
-
-        var core = lexemes[open].Span.To(lexemes[close].Span);
-        return new Clause(kind, whole, core, bound + numbers, strange.Count, [.. strange.Concat(cut).Where(s => s.Start >= core.Start && s.End <= core.End)], deeds, feet + numbers, body > 0 && deeds == 0);
+    /// <summary>"One hold two, three hold four": counted aloud, whatever stands between the counts.</summary>
+    private static bool IsCounted(List<Lexeme> lexemes, int from, int to)
+    {
+        var numbers = lexemes.GetRange(from, to - from).Where(l => l.Number > 0).Select(l => l.Number).ToList();
+        var others = lexemes.GetRange(from, to - from)
+            .Where(l => l.Number == 0 && !l.IsSeparator && !ProseForms.Explains(l.Text) && (!l.Is(Roles.Filler | Roles.And) || l.Verb is not null)).ToList();
+        return numbers.Count > 1 && numbers.Zip(numbers.Skip(1)).All(p => p.Second == p.First + 1) && others.Count < numbers.Count
+            && others.TrueForAll(l => l.Verb is { Kind: VerbKind.NoFoot } && l.Foot == Foot.None);
     }
 
     /// <summary>"Do those two lines twice", "dance that three times".</summary>
     private static bool IsTwice(List<Lexeme> lexemes, int from, int to)
     {
         var words = lexemes.GetRange(from, to - from);
-        return words.Exists(w => w.Times > 1) && words.Exists(w => w.Text is "that" or "those" or "these" or "it" or "all" or "both" or "this" or "lines" or "lot");
+        var times = words.FindIndex(w => w.Times > 1);
+        return times >= 0 && (words.Count == 1 || words.Take(times).Any(w => Vocabulary.PointsBack(w.Text)));
     }
 
     /// <summary>Words such as "in", "over", "out" that are as often no way at all.</summary>
-    private static bool IsLoose(Lexeme word) => word.Words == 1 && word.Text is "in" or "over" or "round" or "next" or "middle" or "ac" or "sd" or "home" or "inside" or "outside" or "front" or "spot" or "corner";
+    private static bool IsLoose(Lexeme word) => word.Words == 1 && Vocabulary.IsLoose(word.Text);
 
-    /// <summary>Clauses of steps side by side are one stretch, in the words they stood in.</summary>
-    private static List<ProseStretch> Join(List<Clause> clauses, string text, bool counted)
+    /// <summary>Clauses of one row of steps, side by side, in the words they stood in.</summary>
+    public static string Words(IReadOnlyList<ProseClause> run, string text)
     {
-        // What arms and hips do is danced where feet are danced beside it, or where it has counts; else it is talk.
-        var danced = counted || clauses.Exists(c => c.Kind == StretchKind.Steps && c.Deeds > 0);
-        clauses = clauses.ConvertAll(c => c.IsBody && !danced && c.Feet == 0 ? c with { Kind = StretchKind.Talk } : c);
-        // Beside talk a deed without foot or number is spoken of, not told.
-        if (clauses.Exists(c => c.Kind == StretchKind.Talk) && clauses.Sum(c => c.Kind == StretchKind.Steps ? c.Feet : 0) == 0 && clauses.Sum(c => c.Kind == StretchKind.Steps ? c.Deeds : 0) <= 2
-            && !clauses.Exists(c => c.Kind is StretchKind.Repeat))
+        var joined = new System.Text.StringBuilder();
+        for (var i = 0; i < run.Count; i++)
         {
-            clauses = clauses.ConvertAll(c => c.Kind == StretchKind.Steps ? c with { Kind = StretchKind.Talk } : c);
-        }
-
-        var stretches = new List<ProseStretch>();
-        for (var i = 0; i < clauses.Count;)
-        {
-            var end = i + 1;
-            while (end < clauses.Count && (clauses[end].Kind == clauses[i].Kind || (clauses[i].Kind == StretchKind.Steps && clauses[end].Kind == StretchKind.Chant)) && clauses[i].Kind is StretchKind.Steps or StretchKind.Talk or StretchKind.Chant)
+            if (run[i].Text.Length > 0)
             {
-                end++;
+                joined.Append(joined.Length == 0 ? "" : run[i].IsJoined ? " " : run[i].Explains ? ": " : ", ").Append(run[i].Text);
             }
-
-            var run = clauses.GetRange(i, end - i).Where(c => c.Kind == clauses[i].Kind).ToList();
-            var whole = run[0].Whole.To(run[^1].Whole);
-            var words = run[0].Kind == StretchKind.Steps ? Words(run, text) : run[0].Core.To(run[^1].Core).In(text);
-            stretches.Add(new ProseStretch(run[0].Kind, words, whole.In(text), run.Sum(c => c.Bound), run.Sum(c => c.Stray), run.Sum(c => c.Deeds), run.Sum(c => c.Feet)));
-            i = end;
-        }
-
-        return stretches;
-    }
-
-    private static string Words(List<Clause> run, string text)
-    {
-        var pieces = run.Select(clause =>
-        {
-            var words = clause.Core.In(text);
-            foreach (var strange in clause.Strange.OrderByDescending(s => s.Start))
-            {
-                words = new TextSpan(strange.Start - clause.Core.Start, strange.Length).Replace(words, "");
-            }
-
-            return Tidy(words);
-        }).Where(w => w.Length > 0).ToList();
-        var joined = new System.Text.StringBuilder(pieces.Count > 0 ? pieces[0] : "");
-        for (var i = 1; i < pieces.Count; i++)
-        {
-            // A colon before an explanation stays one.
-            var between = text[run[i - 1].Core.End..run[i].Core.Start];
-            joined.Append(between.Contains(':') || between.Contains(" so ", StringComparison.OrdinalIgnoreCase) ? ": " : ", ").Append(pieces[i]);
         }
 
         return joined.ToString();
     }
 
-    private static string Tidy(string words)
-    {
-        words = words.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal).Replace(" + ", " and ", StringComparison.Ordinal).Replace('"', ' ').Trim(' ', ',', '.', '!', '?', '-', '–', ':', ';', '*', '“', '”');
-        while (words.Contains("  ", StringComparison.Ordinal))
-        {
-            words = words.Replace("  ", " ", StringComparison.Ordinal);
-        }
+    private static readonly char[] Marks = [' ', ',', '.', '!', '?', '-', '–', ':', ';', '*', '“', '”'];
 
-        return words.Replace(" ,", ",", StringComparison.Ordinal);
-    }
+    private static string Tidy(string words) =>
+        string.Join(' ', words.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal).Replace(" + ", " & ", StringComparison.Ordinal)
+            .Replace('"', ' ').Trim(Marks).Split(' ', StringSplitOptions.RemoveEmptyEntries))
+            .Replace(" ,", ",", StringComparison.Ordinal);
 }

@@ -12,7 +12,8 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
     private static readonly Regex Stamp = new(@"^\s*[\[(]?\d{1,2}:\d\d(?::\d\d)?[\])]?\s+(?:-\s+)?", RegexOptions.NonBacktracking);
     private static readonly Regex Bullet = new(@"^\s*(?:[-*•–—·>#]+|->|=>|!!+)\s+", RegexOptions.NonBacktracking);
     private static readonly Regex ListNumber = new(@"^\s*(?:\(?\d{1,2}[.)])\s+", RegexOptions.NonBacktracking);
-    private static readonly Regex Gap = new(@"\t+| {3,}", RegexOptions.NonBacktracking);
+    private static readonly Regex ListLetter = new(@"^\s*([A-Za-z])[.)]\s+", RegexOptions.NonBacktracking);
+    private static readonly Regex Gap = new(@"\t+| {3,}|\s*\|\s*", RegexOptions.NonBacktracking);
 
     public bool IsEmpty => Text.Length == 0;
 
@@ -35,7 +36,10 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
         (rows, behind) = (rows[..read], rows[read..]);
         // "1) …", "2. …" are list numbers where every one of several counts on by one and none stands on a row of counts.
         var numbered = rows.Count(r => r.Length <= LongestRow && ListNumber.IsMatch(r)) > 1;
-        return [.. rows.Select(r => Of(r, numbered))];
+        var lettered = rows.Where(r => r.Length <= LongestRow).Select(r => ListLetter.Match(r)).Where(m => m.Success)
+            .Select(m => char.ToUpperInvariant(m.Groups[1].Value[0])).ToList();
+        var isLettered = lettered.Count > 2 && lettered.Select((l, i) => l - 'A' == i).All(x => x);
+        return [.. rows.Select(r => Of(isLettered && r.Length <= LongestRow ? ListLetter.Replace(r, "") : r, numbered) with { Raw = r })];
     }
 
     private static ProseLine Of(string raw, bool numbered)

@@ -249,6 +249,12 @@ internal sealed partial class ClauseReader
             return _draft.Step is not null && verb.Has(VerbTraits.Plain) && _last == Kind.Head;
         }
 
+        if (before is { Kind: VerbKind.Leaves } && verb is { Kind: VerbKind.Leaves } && _at > 1 && _words[_at - 2].Is(Roles.To) && before != verb)
+        {
+            // "Drag L in to touch": how the one ends.
+            return true;
+        }
+
         var apart = _parted && _last != Kind.Foot;
         if (before.Has(VerbTraits.Part) && !word.IsPart && !_parted && IsDoneWithAPart(verb))
         {

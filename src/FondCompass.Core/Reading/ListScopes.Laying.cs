@@ -44,6 +44,13 @@ internal sealed partial class ListScopes
             return;
         }
 
+        if (_items.Count == 0 && _waiting is { IsOpen: true } open && draft.Times == 1 && next is not null && !open.Contradicts(turn))
+        {
+            // "Turn to the right, once round, R L R L": the one says where to, the other how far.
+            (turn, _waiting) = (open.With(turn), null);
+            draft.Turn = turn;
+        }
+
         // "Turn 1/2 right and close": the turn comes before what it is joined to.
         var leads = next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0 || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
         if (leads || _items.Count == 0)
@@ -51,7 +58,8 @@ internal sealed partial class ListScopes
             if (_waiting is null && draft.Times == 1 && next is not null and not { Verb.Kind: VerbKind.NoFoot })
             {
                 // "Full turn stepping R L R", "full turn, R L R L": while they step.
-                var along = (next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going } && going.EndsWith("ing", StringComparison.Ordinal))
+                var along = (next is { Joint: Joint.None or Joint.With, Feet.Count: > 1, Head.Text: { } going }
+                    && going.EndsWith("ing", StringComparison.Ordinal))
                     || (next is { IsFeetOnly: true, Feet.Count: > 1 } && turn.Amount > HalfTurn);
                 _waiting = along ? turn with { Spread = true, First = false } : turn with { First = true, Spread = false };
                 _waitingDraft = draft;
@@ -73,7 +81,7 @@ internal sealed partial class ListScopes
         {
             foreach (var item in last.Feet.Count > 1 || last.Plural || last.Times > 1 || last.Step is not null ? [_items[^1]] : _items)
             {
-                item[0].Turn = item[0].Turn is { IsOpen: true } open ? open.With(turn) : item[0].Turn ?? turn;
+                item[0].Turn = item[0].Turn is { IsOpen: true } unsaid ? unsaid.With(turn) : item[0].Turn ?? turn;
             }
         }
         else if (last.Body is not null || last.Verb is { Kind: VerbKind.NoFoot, Unwinds: false })

@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Reading;
 
@@ -93,8 +94,18 @@ internal sealed partial class ListScopes
             OnStandingFoot = draft.OnStandingFoot,
             IsRepeat = draft.IsRepeat,
             Layers = draft.Layers,
-            Counts = draft.Counts,
+            Counts = draft.Body is { } told ? CountsOf(told, draft.Counts) : draft.Counts,
             Unread = draft.Unread,
         };
+    }
+
+    /// <summary>"Arms up for 2, down for 2": what a body does so long and so long takes both.</summary>
+    private static int CountsOf(string words, int counts)
+    {
+        var tokens = Lexer.Read(words);
+        var said = Enumerable.Range(1, Math.Max(0, tokens.Count - 1))
+            .Where(i => Vocabulary.Find(tokens[i - 1].Text) is { } before && before.Is(Roles.For))
+            .Select(i => tokens[i].Number > 0 ? tokens[i].Number : Vocabulary.Find(tokens[i].Text)?.Number ?? 0).Where(n => n > 0).ToList();
+        return said.Count > 1 ? said.Sum() : counts;
     }
 }

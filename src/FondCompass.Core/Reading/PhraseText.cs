@@ -41,7 +41,8 @@ public static class PhraseText
         }
 
         words.AddRange(phrase.Paces.Where(p => p != Pace.Own).Select(p => p == Pace.Slow ? "slow" : "quick"));
-        words.Add((phrase.Manner is { } manner ? manner.Name + " " : "") + phrase.Name + (phrase.Plural || phrase is { TimesInAll: true, Times: > 1 } ? "s" : ""));
+        words.Add((phrase.Manner is { } manner ? manner.Name + " " : "") + (phrase.Plural || phrase is { TimesInAll: true, Times: > 1 }
+            ? Plural(phrase.Name) : phrase.Name));
         if (phrase.OnStandingFoot)
         {
             words.Add("on");
@@ -100,6 +101,10 @@ public static class PhraseText
         && a.Crossing == b.Crossing && ReferenceEquals(a.Manner, b.Manner) && a.OnStandingFoot == b.OnStandingFoot
             && a.Without.SequenceEqual(b.Without) && (!a.IsBody || a.Words == b.Words)
         && a.Layers.SequenceEqual(b.Layers) && a.Counts == b.Counts && a.Unread.Select(u => u.Text).SequenceEqual(b.Unread.Select(u => u.Text));
+
+    /// <summary>"Touches", "marches", "vines".</summary>
+    private static string Plural(string name) =>
+        name + (name.EndsWith("ch", StringComparison.Ordinal) || name.EndsWith("sh", StringComparison.Ordinal) || name[^1] is 's' or 'x' or 'z' ? "es" : "s");
 
     private static string WithTurn(Phrase phrase, string text, Turn turn)
     {

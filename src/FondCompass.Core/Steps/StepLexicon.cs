@@ -66,6 +66,12 @@ public sealed class StepLexicon : IStepNames
             }
         }
 
+        // "Jazzbox", "gridvine": written as one word.
+        foreach (var (key, step) in names.Where(n => n.Key.Contains(' ') && n.Key.Length >= ShortestJoined).ToList())
+        {
+            names.TryAdd(key.Replace(" ", "", StringComparison.Ordinal), step);
+        }
+
         _byName = names.ToFrozenDictionary();
         _bySpan = _byName.GetAlternateLookup<ReadOnlySpan<char>>();
         LongestName = names.Keys.Select(k => k.Count(c => c == ' ') + 1).DefaultIfEmpty(1).Max();
@@ -162,6 +168,9 @@ public sealed class StepLexicon : IStepNames
         return key.EndsWith('s') && _byName.TryGetValue(key, out var named) && !named.IsOwn && _byName.TryGetValue(key[..^1], out var single)
             && single != named ? [single] : [];
     }
+
+    /// <summary>Letters of a name of several words that is understood in one too.</summary>
+    private const int ShortestJoined = 8;
 
     /// <summary>Reads lexicon files in YAML. Forms are in the shorthand of verbs, so that no entry hangs on another.</summary>
     /// <exception cref="FormatException">An entry cannot be read.</exception>

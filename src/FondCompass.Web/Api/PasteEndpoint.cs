@@ -25,10 +25,10 @@ internal static class PasteEndpoint
     }).Describe<PasteJson>("free wording").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }
 
-internal sealed record PasteJson(string Script, double Understood, IEnumerable<PastedRowJson> Rows, AnalysisJson Analysis)
+internal sealed record PasteJson(string Script, double Understood, IEnumerable<PastedRowJson> Rows, AnalysisJson Analysis, IReadOnlyList<string> Doubts)
 {
     public static PasteJson Of(PastedDance pasted, Analysis analysis) =>
-        new(pasted.Script, pasted.Understood, pasted.Rows.Select(PastedRowJson.Of), AnalysisJson.Of(analysis));
+        new(pasted.Script, pasted.Understood, pasted.Rows.Select(PastedRowJson.Of), AnalysisJson.Of(analysis), pasted.Doubts);
 }
 
 internal sealed record PastedRowJson(string From, string Script, string Fate, string Reads)

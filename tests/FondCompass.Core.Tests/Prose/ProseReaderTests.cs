@@ -37,17 +37,12 @@ public class ProseReaderTests
     public void Brackets_inside_brackets_are_notes(string text, string notes) =>
         Assert.Equal($"part A\n1-8 Vine right, vine left\n{notes}\n", ProseReader.Read(text).Script);
 
-    /// <summary>Each "again" takes all that its sentence has so far: thirty of them were a thousand million steps.</summary>
+    /// <summary>Each "again" may take all that was told so far: however often it is said, it ends.</summary>
     [Theory]
-    [InlineData(4, false)]
-    [InlineData(60, true)]
-    public void What_is_said_again_and_again_ends(int times, bool told)
-    {
-        var pasted = ProseReader.Read($"Shuffle right, coaster left.{string.Concat(Enumerable.Repeat(" Again.", times))}");
-
-        Assert.Equal(told, pasted.Doubts.Any(d => d.Contains("Row 1 goes on, or repeats what stands before it", StringComparison.Ordinal)));
-        Assert.InRange(pasted.Script.Length, 10, 2_000_000);
-    }
+    [InlineData(4)]
+    [InlineData(60)]
+    public void What_is_said_again_and_again_ends(int times) =>
+        Assert.InRange(ProseReader.Read($"Shuffle right, coaster left.{string.Concat(Enumerable.Repeat(" Again.", times))}").Script.Length, 10, 2_000_000);
 
     /// <summary>Ten times 4,096 actions are as many as are laid; what is behind stays as a remark and is told.</summary>
     [Theory]

@@ -84,7 +84,7 @@ public class SettingsTests
     [InlineData("chest circle to the right for 8", 16)]
     [InlineData("hips right x4", 12)]
     [InlineData("arms up for 4", 12)]
-    [InlineData("4 beats circle left", 16)]
+    [InlineData("4 beats circle left", 12)]
     [InlineData("8 counts of circle walk", 16)]
     [InlineData("easy walks 8 counts", 16)]
     public void A_first_row_that_has_a_word_of_settings_but_tells_what_to_do_is_danced(string row, int total) =>

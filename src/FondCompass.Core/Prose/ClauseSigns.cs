@@ -1,0 +1,71 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Reading;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>
+/// What the words of a clause say of its place among the others: that it explains, tells beside the steps, counts or turns what stands before it.
+/// </summary>
+internal static class ClauseSigns
+{
+    /// <param name="explains">What stands before it is a mark that explains.</param>
+    public static ProseClause Of(ProseClause clause, List<Lexeme> lexemes, int from, int to, bool explains)
+    {
+        var words = lexemes.GetRange(from, to - from);
+        var before = from > 0 ? lexemes[from - 1] : null;
+        var isAside = IsAside(lexemes, from);
+        return clause with
+        {
+            Names = [.. words.Select(l => (object?)l.Step ?? l.Verb).OfType<object>()],
+            Explains = explains || ProseForms.Explains(words[0].Text),
+            IsThen = words[0].Is(Roles.Then),
+            IsAside = isAside,
+            IsJoined = isAside && before is { IsSeparator: false } && !before.Is(Roles.And | Roles.Then),
+            IsWhile = ProseForms.IsWhile(words[0].Text),
+            IsFromThere = words.Exists(l => l.Is(Roles.Again)) && words.Exists(l => Vocabulary.StaysOut(l.Text)),
+            IsWayAlone = IsWay(words),
+            HasTurn = words.Exists(l => l.Amount > 0 || l.Is(Roles.Turning | Roles.Turn)),
+            HasTimes = words.Exists(l => l.Times > 1),
+            Count = words.Find(l => l.Number > 1)?.Number ?? 0,
+            Each = EachIn(words),
+            Weight = WeightIn(words),
+            GoesOn = words.FindAll(l => l.Verb is not null) is [{ Text: var going }] && going.EndsWith("ing", StringComparison.Ordinal),
+        };
+    }
+
+    /// <summary>Words begin here that only tell beside the steps: "until", "as you".</summary>
+    public static bool IsAside(List<Lexeme> lexemes, int i) =>
+        ProseForms.IsAside(lexemes[i].Text) || (i + 1 < lexemes.Count && ProseForms.IsAside($"{lexemes[i].Text} {lexemes[i + 1].Text}"));
+
+    /// <summary>A word of the weight.</summary>
+    public static bool IsWeight(Lexeme word) => word.Text == "wt" || word.Text.StartsWith("weight", StringComparison.Ordinal);
+
+    /// <summary>"Eight of them": it counts what stands before it.</summary>
+    public static ProseClause? OfThem(List<Lexeme> lexemes, int from, int to, string text)
+    {
+        var whole = lexemes[from].Span.To(lexemes[to - 1].Span);
+        return ProseForms.Says("of them", whole.In(text)) ? new ProseClause(ClauseKind.Steps, whole, whole, whole.In(text), 1, 0, 0, 1, false, false) : null;
+    }
+
+    /// <summary>"To the left" and no deed.</summary>
+    private static bool IsWay(List<Lexeme> words)
+    {
+        var said = words.FindAll(l => l.Side != 0 || l.Foot != Foot.None || !l.Is(Roles.Then | Roles.Filler | Roles.And | Roles.To));
+        return said is [{ Side: not 0, Verb: null, Step: null } side] && (side.Words > 1 || words.Exists(l => l.Is(Roles.To) && l.Words == 1));
+    }
+
+    /// <summary>"Two counts for each": so many counts a step, and no deed; 0 where it is not said.</summary>
+    private static int EachIn(List<Lexeme> words) =>
+        words.Exists(l => l.Is(Roles.Each)) && words.Exists(l => l.Is(Roles.Counts))
+            && words.TrueForAll(l => l.Verb is null && l.Step is null && l.Foot == Foot.None) ? words.Find(l => l.Number > 0)?.Number ?? 0 : 0;
+
+    /// <summary>"Your weight is left", "weight on R": words of weight before a foot or side, and no deed.</summary>
+    private static Foot WeightIn(List<Lexeme> words)
+    {
+        var at = words.FindIndex(IsWeight);
+        var foot = at < 0 || words.Exists(w => w.Step is not null) ? null : words.Find(w => w.Foot.IsSingle() || w.Side != 0);
+        return foot is null ? Foot.None : foot.Foot.IsSingle() ? foot.Foot : foot.Side > 0 ? Foot.Right : Foot.Left;
+    }
+}

@@ -1,0 +1,171 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>Headings of parts and lines, orders, tags, restarts, short words and own steps.</summary>
+internal sealed partial class ProseFrame
+{
+    private static readonly char[] BehindHeading = [' ', '-', '–', '—', ':', '.', ',', ')'], BehindRest = [' ', '-', '–', '—', ':', ','];
+
+    private bool ReadHeading(string text)
+    {
+        if (PartOf(text) is { } part)
+        {
+            BeginPart(part, isTag: false);
+            ReadRest(part.Groups["rest"].Value);
+            return true;
+        }
+
+        if (IsCalledHead(text) is { } called)
+        {
+            BeginPart(called.Name, ProseForms.Says("named tag", called.Name), called.Counts);
+            ReadRest(called.Behind);
+            return true;
+        }
+
+        if (SectionOf(text) is { } section)
+        {
+            var rest = section.Groups["rest"].Value.TrimStart(BehindHeading).TrimEnd(BehindRest);
+            var isName = rest.Length > 0 && IsNameOfWhatFollows(rest);
+            BeginSection(SectionCounts(section), isName ? rest : rest.Length == 0 ? NameBelow() : null);
+            if (rest.Length > 0 && !isName)
+            {
+                ReadSentences(rest);
+            }
+
+            return true;
+        }
+
+        if (text.IndexOf(':') is > 0 and < LongestHead and var colon && ProseForms.Says("head words", ProseForms.Plain(text[..colon], _lexicon.Translation)))
+        {
+            // "Друга вісімка: …".
+            BeginSection(0, null);
+            ReadRest(text[(colon + 1)..]);
+            return true;
+        }
+
+        return false;
+    }
+
+    /// <summary>What stands behind a heading: steps, or their name where the steps follow with their counts.</summary>
+    private void ReadRest(string words)
+    {
+        var rest = words.TrimStart(BehindHeading).TrimEnd(BehindRest);
+        if (rest.Length > 0 && IsNameOfWhatFollows(rest))
+        {
+            BeginSection(0, rest);
+        }
+        else if (rest.Length > 0)
+        {
+            ReadSentences(rest);
+        }
+    }
+
+    private static Match? PartOf(string text) =>
+        ProseForms.Says("two parts", text) && text.Any(char.IsDigit) && text.Length < 90 ? null
+        : ProseForms.Find("part", text) ?? (ProseForms.Find("kind", text) is { } kind ? kind : null);
+
+    /// <summary>"Section 2", "[9-16]", "A1" inside part A.</summary>
+    private Match? SectionOf(string text) =>
+        ProseForms.Find("section", text) ?? (ProseForms.Find("own section", text) is { } own && _items.OfType<PartItem>().LastOrDefault() is var part
+            && (string.Equals(own.Groups["part"].Value, part?.Name, StringComparison.OrdinalIgnoreCase) || _labels.Contains(text)) ? own : null);
+
+    /// <summary>Rows that bear one letter and the numbers from one on: "A1 …", "A2 …".</summary>
+    private static HashSet<string> LabelledIn(IReadOnlyList<ProseLine> lines)
+    {
+        var labelled = lines.Where(l => !l.IsTooLong).Select(l => (l.Text, Match: RowLabel().Match(l.Text))).Where(l => l.Match.Success).ToList();
+        var run = new List<string>();
+        foreach (var (text, label) in labelled)
+        {
+            if (label.Groups[1].Value == labelled[0].Match.Groups[1].Value && label.Groups[2].Value[0] - '1' == run.Count)
+            {
+                run.Add(text);
+            }
+        }
+
+        return run.Count > 2 ? [.. run] : [];
+    }
+
+    [GeneratedRegex(@"^([A-Z])([1-9])\b", RegexOptions.CultureInvariant)]
+    private static partial Regex RowLabel();
+
+    private static int SectionCounts(Match section) =>
+        section.Groups["until"].Success ? Number(section, "until") - Number(section, "from") + 1 : Number(section, "counts");
+
+    private static int Number(Match match, string group) => match.Groups[group] is { Success: true, Length: < 4 } said
+        ? int.Parse(said.Value, CultureInfo.InvariantCulture) : 0;
+
+    /// <summary>A row that is the name of a part the order calls, whatever it is called; or a name with its counts above steps.</summary>
+    private (string Name, int Counts, string Behind)? IsCalledHead(string text)
+    {
+        var plain = text.Trim(' ', ':', '*', '=', '-', '–', '"');
+        if (_called.TryGetValue(plain, out var name))
+        {
+            return (name, 0, "");
+        }
+
+        if (ProseForms.Find("sized head", text) is { } sized && !TellsSteps(sized.Groups["name"].Value))
+        {
+            var said = sized.Groups["name"].Value.Trim();
+            var isCalled = _called.TryGetValue(said, out var called);
+            return isCalled || _called.Count == 0 && ProseForms.Number(said) == 0 && _hasTitle && IsStepsBelow()
+                ? (called ?? said, Number(sized, "counts"), "") : null;
+        }
+
+        var colon = text.IndexOf(':');
+        return colon > 0 && _called.TryGetValue(text[..colon].Trim(), out var before) ? (before, 0, text[(colon + 1)..]) : null;
+    }
+
+    private bool IsStepsBelow() => _lines.Skip(_row + 1).FirstOrDefault(l => !l.IsEmpty) is { IsTooLong: false } next && TellsSteps(next.Text);
+
+    private void BeginPart(Match match, bool isTag)
+    {
+        var said = match.Groups["name"].Value.Trim();
+        // What the order calls it: "Block A", or "A".
+        var whole = match.Value[..(match.Groups["name"].Index - match.Index + match.Groups["name"].Length)].Trim();
+        var name = _called.TryGetValue(whole, out var called) || _called.TryGetValue(said, out called) ? called : said.Length == 1
+            ? said.ToUpperInvariant() : char.ToUpperInvariant(said[0]) + said[1..];
+        BeginPart(name, isTag || ProseForms.Says("named tag", said), Number(match, "counts"));
+    }
+
+    private void BeginPart(string name, bool isTag, int counts)
+    {
+        _hasPart = true;
+        _columns = null;
+        _items.Add(new PartItem(_row, name, isTag, counts > 0 ? counts : _settings.LengthOf(name)));
+    }
+
+    private void BeginSection(int counts, string? name, bool isSoft = false)
+    {
+        _hasPart = true;
+        _items.Add(new SectionItem(_row, counts, name, isSoft));
+    }
+
+    /// <summary>The words below a heading are its name where the counted rows follow them.</summary>
+    private string? NameBelow()
+    {
+        var next = _row + 1;
+        while (next < _lines.Count && _lines[next].IsEmpty)
+        {
+            next++;
+        }
+
+        if (next >= _lines.Count || _lines[next].IsTooLong || StartsWithCounts(_lines[next].Text) || !IsNameOfWhatFollows(_lines[next].Text, next))
+        {
+            return "";
+        }
+
+        _row = next;
+        return _lines[next].Text;
+    }
+
+    private bool IsNameOfWhatFollows(string rest, int? row = null)
+    {
+        var next = _lines.Skip((row ?? _row) + 1).FirstOrDefault(l => !l.IsEmpty);
+        return next is { IsTooLong: false } && StartsWithCounts(next.Text) && !StartsWithCounts(rest) && SectionOf(next.Text) is null;
+    }
+}

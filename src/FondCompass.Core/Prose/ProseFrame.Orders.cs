@@ -1,0 +1,132 @@
+using System.Text.RegularExpressions;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>Orders of parts: what they call, and where they stand.</summary>
+internal sealed partial class ProseFrame
+{
+    /// <summary>The names that an order calls, wherever it stands.</summary>
+    private static HashSet<string> CalledIn(IReadOnlyList<ProseLine> lines)
+    {
+        var names = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+        for (var i = 0; i < lines.Count; i++)
+        {
+            if (!lines[i].IsTooLong && OrderIn(lines, i) is { } calls)
+            {
+                names.UnionWith(NamesIn(calls));
+            }
+        }
+
+        return names;
+    }
+
+    /// <summary>What an order calls: in its row, or in the row below its heading. Null where the row is none.</summary>
+    private static string? OrderIn(IReadOnlyList<ProseLine> lines, int row)
+    {
+        if (ProseForms.Says("order head", lines[row].Text))
+        {
+            return lines.Skip(row + 1).FirstOrDefault(l => !l.IsEmpty)?.Text is { } below && below.Length < LongestOrder ? below.TrimEnd('.') : null;
+        }
+
+        if (ProseForms.Find("order", lines[row].Text) is not { } match)
+        {
+            return IsOrderAlone(lines, row) ? ProseForms.Replace("whole order", OrderAlone(lines[row].Text), "").TrimEnd(' ', ',') : null;
+        }
+
+        var calls = match.Groups["calls"].Value.Trim();
+        var more = calls.IndexOf(". ", StringComparison.Ordinal);
+        return ProseForms.Replace("whole order", (more > 0 ? calls[..more] : calls).TrimEnd('.', '!'), "").TrimEnd(' ', ',');
+    }
+
+    /// <summary>What stands behind a word and a colon, or all of it.</summary>
+    private static string OrderAlone(string text) => text[(text.IndexOf(':') is > 0 and < 16 and var colon ? colon + 1 : 0)..].Trim(' ', '.', '!');
+
+    /// <summary>"Verse, chorus, verse, chorus, chorus": nothing but names that stand above steps elsewhere.</summary>
+    private static bool IsOrderAlone(IReadOnlyList<ProseLine> lines, int row)
+    {
+        var text = OrderAlone(lines[row].Text);
+        var names = text.Length > LongestOrder ? [] : NamesIn(text).ToList();
+        bool IsHead(string name) => lines.Where((l, i) => i != row && !l.IsTooLong)
+            .Any(l => l.Text.StartsWith(name, StringComparison.OrdinalIgnoreCase)
+                && (l.Text.Length == name.Length || !char.IsLetterOrDigit(l.Text[name.Length]))
+                && (l.Text[name.Length..].TrimStart().StartsWith(':') || l.Text[name.Length..].Trim(' ', ':', '(', ')', '-').All(c => char.IsAsciiDigit(c))));
+        return names.Count > 2 && names.Distinct(StringComparer.OrdinalIgnoreCase).Count() is > 1 and var kinds
+            && kinds < names.Count + (text.Contains(',') ? 1 : 0) && names.TrueForAll(IsHead);
+    }
+
+    /// <summary>Letters of an order that stands below its heading.</summary>
+    private const int LongestOrder = 200;
+
+    /// <summary>"Verse, Chorus x2, long tag": by commas and arrows where there are any, else word by word.</summary>
+    private static IEnumerable<string> NamesIn(string calls)
+    {
+        var parted = CallMarks().Split(calls).Select(c => c.Trim(' ', '(', ')', '.', ':', '[', ']')).Where(c => c.Length > 0).ToList();
+        var pieces = parted.Count > 1 ? parted : [.. calls.Split(' ', StringSplitOptions.RemoveEmptyEntries)];
+        return pieces.Select(p => CallTimes().Replace(p, "").Trim(' ', '(', ')', '.'))
+            .Where(p => p.Length is > 0 and <= 24 && p.Split(' ').Length <= 3 && char.IsLetterOrDigit(p[0]));
+    }
+
+    [GeneratedRegex(@"[,;|>→+]|\s[-–—/]+\s|\s+then\s+|\s+and\s+", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    private static partial Regex CallMarks();
+
+    [GeneratedRegex(@"\s*(?:[x×]\s?\d+|\d+[x×]|\btwice\b)", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    private static partial Regex CallTimes();
+
+    private bool ReadOrderRow(string text)
+    {
+        if (_isOrderNext)
+        {
+            _isOrderNext = false;
+            WriteOrder(text.TrimEnd('.'), text);
+            return true;
+        }
+
+        if (OrderIn(_lines, _row) is not { } calls || !IsOrder(calls))
+        {
+            return false;
+        }
+
+        if (ProseForms.Says("order head", text))
+        {
+            _isOrderNext = true;
+            Write($"# {text}");
+            return true;
+        }
+
+        WriteOrder(calls, text);
+        var match = ProseForms.Find("order", text)?.Groups["calls"].Value ?? "";
+        if (match.IndexOf(". ", StringComparison.Ordinal) is > 0 and var more)
+        {
+            ReadSentences(match[(more + 2)..]);
+        }
+
+        return true;
+    }
+
+    private void WriteOrder(string calls, string text)
+    {
+        _tail.Add($"order {calls}");
+        Bound += Words().Count(calls);
+        Write($"# {text}");
+    }
+
+    /// <summary>Most of its words are names of parts, letters or words of an order.</summary>
+    private bool IsOrder(string calls)
+    {
+        var parts = _items.OfType<PartItem>().Select(p => p.Name).ToList();
+        var words = Words().Matches(calls).Select(m => m.Value).ToList();
+        var known = words.Count(n => n.Length <= 2 || parts.Exists(p => p.Contains(n, StringComparison.OrdinalIgnoreCase))
+            || ProseForms.Says("order word", n) || IsHeadSomewhere(n));
+        return words.Count > 1 && known * 10 >= words.Count * 7;
+    }
+
+    private bool IsHeadSomewhere(string name) => _lines
+        .Any(l => l.Text.Length < LongestHead && l.Text.Contains(name, StringComparison.OrdinalIgnoreCase) && OrderWords(l.Text) <= 3);
+
+    private const int LongestHead = 32;
+
+    private static int OrderWords(string text) => Words().Count(text);
+
+    [GeneratedRegex(@"[\p{L}]+|\d+", RegexOptions.CultureInvariant)]
+    private static partial Regex Words();
+}

@@ -1,0 +1,309 @@
+using System.Text.RegularExpressions;
+using FondCompass.Core.Actions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
+using FondCompass.Core.Steps;
+using FondCompass.Core.Text;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>What each row of a text is around the steps: titles, keys, headings, orders, tags, restarts, own steps; the rest are sentences.</summary>
+internal sealed partial class ProseFrame
+{
+    /// <summary>Letters of a title's words, of a heading's, of a setting's row.</summary>
+    private const int LongestTitle = 12, LongestName = 7, FewestSettings = 5;
+
+    private readonly IReadOnlyList<ProseLine> _lines;
+    private readonly ProseSettings _settings;
+    private readonly StepLexicon _lexicon;
+    private readonly CancellationToken _cancel;
+    private readonly List<ProseItem> _items = [];
+    private readonly List<string> _definitions = [];
+    private readonly List<string> _tail = [];
+    private readonly HashSet<string> _called;
+    private readonly Dictionary<string, string> _short = new(StringComparer.OrdinalIgnoreCase);
+    private readonly Dictionary<string, IReadOnlyList<ProseClause>> _clauses = [];
+    private readonly HashSet<string> _legends = [];
+    private readonly HashSet<int> _listed;
+    private readonly HashSet<string> _labels;
+    private string? _title;
+    private int _titleRow;
+    private IReadOnlyList<string>? _columns;
+    private int _row;
+    private int _sentence;
+    private bool _hasTitle;
+    private bool _hasPart;
+    private bool _isOrderNext;
+
+    public ProseFrame(IReadOnlyList<ProseLine> lines, ProseSettings settings, StepLexicon lexicon, CancellationToken cancel)
+    {
+        (_lines, _settings, _lexicon, _cancel) = (lines, settings, lexicon, cancel);
+        Names = NamesWith([]);
+        _called = CalledIn(lines);
+        _listed = ListedIn(lines);
+        _labels = LabelledIn(lines);
+        ReadAbbreviations();
+    }
+
+    /// <summary>The steps known, the text's own among them.</summary>
+    public IStepNames Names { get; private set; }
+
+    /// <summary>Own steps as rows of the script.</summary>
+    public IReadOnlyList<string> Definitions => _definitions;
+
+    /// <summary>Rows behind all parts: the order, tags after walls, restarts.</summary>
+    public IReadOnlyList<string> Tail => _tail;
+
+    /// <summary>Words of the frame that were understood, and those that were not read at all.</summary>
+    public double Bound { get; private set; }
+
+    public double Lost { get; private set; }
+
+    private int LineCounts => _settings.Line;
+
+    private IStepNames NamesWith(IEnumerable<string> definitions) =>
+        ActionBinder.NamesOf(ScriptReader.Read(string.Join('\n', _settings.Rows().Concat(definitions).Append("part A"))), _lexicon, []);
+
+    public IReadOnlyList<ProseItem> Read()
+    {
+        for (_row = 0; _row < _lines.Count; _row++)
+        {
+            _cancel.ThrowIfCancellationRequested();
+            if (_lines[_row].IsTooLong)
+            {
+                Lost += _lines[_row].Raw.Count(char.IsWhiteSpace) + 1;
+            }
+            else if (!_lines[_row].IsEmpty)
+            {
+                ReadLine(_lines[_row]);
+            }
+            else
+            {
+                _columns = null;
+            }
+        }
+
+        return Parted();
+    }
+
+    /// <summary>
+    /// Parts numbered one after another, each a line long or without an order, are the lines of one dance; several parts without an order go one
+    /// after another.
+    /// </summary>
+    private List<ProseItem> Parted()
+    {
+        var parts = _items.OfType<PartItem>().Where(p => !p.IsTag).ToList();
+        var hasOrder = _tail.Exists(t => t.StartsWith("order ", StringComparison.Ordinal));
+        var isLines = parts.TrueForAll(p => p.Counts > 0 && p.Counts <= LineCounts)
+            || (_settings.Counts == parts.Count * LineCounts && parts.TrueForAll(p => p.Counts == 0));
+        if (parts.Count > 1 && !hasOrder && isLines && parts.TrueForAll(p => ProseForms.Number(p.Name) > 0))
+        {
+            return _items.ConvertAll(i => i is PartItem { IsTag: false } part ? new SectionItem(part.Row, part.Counts, part.Name, IsSoft: false) : i);
+        }
+
+        if (parts.Count > 1 && !hasOrder)
+        {
+            _tail.Insert(0, $"order {string.Join(", ", parts.Select(p => p.Name))}");
+        }
+
+        return _items;
+    }
+
+    private void ReadLine(ProseLine line)
+    {
+        var text = Shortened(line.Text);
+        if (!_hasTitle && !_hasPart && NameBeforeSettings(text) is { } named)
+        {
+            // "Bell Buoy - 32 counts, 4 walls."
+            (_hasTitle, _title, _titleRow) = (true, named, _row);
+            Write($"title {named}");
+        }
+
+        if (IsFeetBeside(text) || _legends.Contains(line.Text))
+        {
+            // "L  RL RL RL" below the steps: the same once more, by its feet.
+            Write($"# {line.Text}");
+            return;
+        }
+
+        if (ReadEvents(text, line) || ReadOrderRow(text) || ReadShorthand(text) || ReadDefinition(text) || ReadTable(line) || ReadKey(text, line)
+            || ReadHeading(text) || ReadTitle(text))
+        {
+            return;
+        }
+
+        if (!_hasPart && _settings.IsOnly(text) && (_settings.BoundIn(text) > 0 || !TellsSteps(text)))
+        {
+            Bound += _settings.BoundIn(text);
+            Note(text);
+            return;
+        }
+
+        ReadSentences(text);
+    }
+
+    private bool IsFeetBeside(string text) => _items.Count > 0 && _items[^1] is ToldItem && FeetAlone().IsMatch(text);
+
+    [GeneratedRegex(@"^[LR]{1,4}(?:[\s,·-]+[LR]{1,4})*$", RegexOptions.CultureInvariant)]
+    private static partial Regex FeetAlone();
+
+    private void Write(string row, double bound = 0) => _items.Add(new FrameItem(_row, row, bound));
+
+    private void Note(string text)
+    {
+        var words = AsWritten(text).Trim();
+        if (words.Length > 0)
+        {
+            _items.Add(new NoteItem(_row, words));
+        }
+    }
+
+    private IReadOnlyList<ProseClause> Clauses(string text)
+    {
+        if (!_clauses.TryGetValue(text, out var clauses))
+        {
+            clauses = _clauses[text] = ProseClauses.Read(text, Names);
+        }
+
+        return clauses;
+    }
+
+    /// <summary>Steps by their names, or what arms and hips do with counts said for it.</summary>
+    private bool TellsSteps(string text) =>
+        Clauses(text).Any(c => c.Kind == ClauseKind.Steps && c.Stray == 0 && (c.Deeds > 0 || ProseForms.Says("lasting", text)))
+        || (ProseForms.Says("lasting", text) && Clauses(text).Any(c => c is { IsBody: true, Stray: 0 }));
+
+    /// <summary>"Music: …", "Choreographed by: …" and the like.</summary>
+    private bool ReadKey(string text, ProseLine line)
+    {
+        if (!_hasPart && ProseForms.Find("maker", text) is { } maker)
+        {
+            Write($"credit {maker.Groups["who"].Value.Trim(' ', '.')}");
+            return true;
+        }
+
+        foreach (var key in new[] { "title", "credit", "level" })
+        {
+            if (ProseForms.Find($"key {key}", text) is { } match)
+            {
+                _hasTitle |= key == "title";
+                Write($"{key} {match.Groups["value"].Value.Trim()}");
+                return true;
+            }
+        }
+
+        if (!ProseForms.Says("key beside", text))
+        {
+            return false;
+        }
+
+        Note(line.Text);
+        return true;
+    }
+
+    private bool ReadTitle(string text)
+    {
+        if (_hasTitle || _hasPart)
+        {
+            return false;
+        }
+
+        if (ProseForms.Find("titled", text) is { } called)
+        {
+            // "It's called Slack Water Stroll, 32 counts …"
+            _hasTitle = true;
+            Write($"title {ProseForms.Replace("unfinished", called.Groups["name"].Value, "").Trim()}");
+            return false;
+        }
+
+        var words = text.Split(' ').Length;
+        if (words > LongestTitle || text.TrimEnd()[^1] is ':' or '.' or '!' or ',' || _settings.IsOnly(text)
+            || _settings.BoundIn(text) >= FewestSettings || StartsWithCounts(text) || ProseForms.Says("talks to", text) || TellsSteps(text))
+        {
+            return false;
+        }
+
+        // A title with more behind it keeps the whole row beside it.
+        _hasTitle = true;
+        var name = text.Split(',', '(')[0].Trim(' ', '-', '–', '"', '“', '”');
+        Write($"title {(name.Length > 0 ? name : text)}", 1);
+        if (name != text)
+        {
+            Write($"# {text}");
+        }
+
+        return true;
+    }
+
+    /// <summary>
+    /// The dance's name where its settings stand behind it in the same row: the last piece without a number before the first with one; null where
+    /// there is none.
+    /// </summary>
+    private string? NameBeforeSettings(string text)
+    {
+        if (_settings.BoundIn(text) == 0 || StartsWithCounts(text) || ProseForms.Says("talks to", text))
+        {
+            return null;
+        }
+
+        if (Quoted().Match(text) is { Success: true } quoted)
+        {
+            return quoted.Groups[1].Value.Trim();
+        }
+
+        string? name = null;
+        string? small = null;
+        foreach (var piece in Marks().Split(ProseForms.Replace("amount", text, "|${amount}"))
+            .Select(p => p.Trim(' ', '"', '“', '”', '.', '*', '#', '-', '–', '—', '\t', '/')))
+        {
+            if (piece.Any(char.IsDigit))
+            {
+                if (name is not null)
+                {
+                    break;
+                }
+
+                continue;
+            }
+
+            var words = piece.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+            if (words.Length is > 0 and <= LongestName && !_settings.IsOnly(piece)
+                && (IsWrittenAsName(words) || !Array.TrueForAll(words, w => Vocabulary.Find(w.ToLowerInvariant()) is not null)) && !TellsSteps(piece))
+            {
+                name = words.Any(w => char.IsUpper(w[0])) ? piece : name;
+                small ??= piece;
+            }
+        }
+
+        // "tide table shuffle // 32ct": without a capital anywhere.
+        return name ?? (text.Any(char.IsUpper) && !text.StartsWith(small ?? "-", StringComparison.Ordinal) ? null : small);
+    }
+
+    /// <summary>"Left Behind": words of the field, but each with its capital.</summary>
+    private static bool IsWrittenAsName(string[] words) => words.Length > 1 && Array.TrueForAll(words, w => char.IsUpper(w[0]));
+
+    private bool StartsWithCounts(string text)
+    {
+        if (CountsReader.TryRead(text, LineCounts, null, out var counts, out var length) != CountsOutcome.Read || length >= text.Length
+            || ClockTime().IsMatch(text)
+            || (text.Length > length + 1 && char.IsAsciiDigit(text[length]) && text[length - 1] == ':')
+                || ProseForms.Says("sized", ProseForms.Plain(text, _lexicon.Translation)))
+        {
+            return false;
+        }
+
+        return counts!.Positions.Count > 1 || text[length - 1] is ':' or '.'
+            || !(ProseForms.Says("counted steps", text[length..]) || Lexis.Read(Names, Lexer.Read(text[length..])) is [{ Plural: true }, ..]);
+    }
+
+    [GeneratedRegex(@"\s+[-–—/·]+\s+|\s*[|(),:\t]\s*", RegexOptions.CultureInvariant)]
+    private static partial Regex Marks();
+
+    [GeneratedRegex("[\"“]([^\"“”]{2,40})[\"”]", RegexOptions.CultureInvariant)]
+    private static partial Regex Quoted();
+
+    [GeneratedRegex(@"^\d{1,2}[:.]\d\d\b", RegexOptions.CultureInvariant)]
+    private static partial Regex ClockTime();
+}

@@ -1,0 +1,144 @@
+using FondCompass.Core.Findings;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>How much was understood, never more than can be answered for (reading, section 7).</summary>
+internal sealed class ProseHonesty(ProseWay way, ProseSettings settings, ProseFrame frame, Analysis analysis, List<PastedRow> rows, List<string> doubts)
+{
+    /// <summary>Rows of steps that are told one by one as doubtful.</summary>
+    private const int MostDoubts = 3;
+
+    /// <summary>Letters of a line past which line breaks may have been lost, where less than this is understood.</summary>
+    private const int LongLine = 400;
+
+    private const double Doubtful = 0.9;
+
+    /// <summary>What the whole dance costs, in the search's units: a total or walls that do not come out, and each error.</summary>
+    private const int MissesTotal = 20, MissesWalls = 10, Errs = 1;
+
+    /// <summary>What another reading may cost more and still be told, in the search's units.</summary>
+    public const int Margin = 5;
+
+    /// <summary>The share that is claimed at most where nothing that the text states of itself bears it out, and where another reading is as likely.</summary>
+    private const double MostUnproved = 0.85, MostRivalled = 0.8;
+
+    /// <summary>Words bound by all words, whatever the text bears out; 0 where nothing is danced.</summary>
+    private double _bound;
+
+    public int Total => analysis.Trace.TotalCounts;
+
+    public (Counts.Weight, Counts.Facing) End => (analysis.Trace.EndWeight, analysis.Trace.EndFacing);
+
+    /// <summary>The dance with what is said of it.</summary>
+    /// <param name="rival">Another reading that is about as likely; null where there is none.</param>
+    public PastedDance Told(ProseHonesty? rival)
+    {
+        var understood = Understood();
+        if (rival is not null)
+        {
+            doubts.Add(rival.Total != Total ? $"It may also be read so that it has {rival.Total} counts."
+                : "It may also be read so that it ends on another foot or faces another wall.");
+            understood = Math.Min(understood, MostRivalled);
+        }
+
+        return new PastedDance(WithReads(), understood, doubts, analysis);
+    }
+
+    private bool MissesTheTotal => settings.Counts is { } counts && counts != analysis.Trace.TotalCounts && !analysis.Dance.IsPhrased;
+
+    private bool MissesTheWalls => settings.WallCount is { } walls && !analysis.Dance.IsPhrased && walls != analysis.Trace.WallOrder.Count;
+
+    /// <summary>What the search could not yet see: the dance as a whole.</summary>
+    public double Cost =>
+        (MissesTheTotal ? MissesTotal + Math.Min(16, Math.Abs(settings.Counts!.Value - analysis.Trace.TotalCounts)) : 0) + (MissesTheWalls ? MissesWalls : 0)
+        + (Errs * analysis.Findings.Where(f => f.Severity == Severity.Error).DistinctBy(f => f.Place.Row).Count());
+
+    /// <summary>Bound words by all that should have been; what the text says of itself and the dance does not bear out counts against it.</summary>
+    private double Understood()
+    {
+        var share = Share();
+        if (_bound < Doubtful && rows.Find(r => r.From.Length > LongLine) is { } row)
+        {
+            doubts.Add($"One line has {row.From.Length} letters: the line breaks may have been lost on the way. Put each section, or each eight, on a line of its own.");
+        }
+
+        return share;
+    }
+
+    private double Share()
+    {
+        var trace = analysis.Trace;
+        if (!trace.Parts.Any(p => p.Actions.Count > 0))
+        {
+            return 0;
+        }
+
+        var (bound, lost) = (way.Bound + frame.Bound, way.Lost + frame.Lost);
+        var share = _bound = bound / Math.Max(1, bound + lost);
+        var total = trace.TotalCounts;
+        if (MissesTheTotal && settings.Counts is { } counts)
+        {
+            share *= Math.Min((double)total, counts) / Math.Max(total, counts) * 0.8;
+            doubts.Add($"The text says {counts} counts; what is made of it has {total}.");
+        }
+
+        if (MissesTheWalls && settings.WallCount is { } walls)
+        {
+            share *= 0.8;
+            doubts.Add($"The text says {walls} {(walls == 1 ? "wall" : "walls")}; what is made of it goes through {trace.WallOrder.Count}.");
+        }
+
+        if (way.Stated > way.Met)
+        {
+            share = Math.Min(share, (double)way.Met / way.Stated);
+            doubts.Add($"Of {way.Stated} counts that headings state {way.Met} come out so.");
+        }
+
+        var isProved = (settings.Counts is not null && !MissesTheTotal) || (settings.WallCount is not null && !MissesTheWalls) || way.Met > 0;
+        share = isProved ? share : Math.Min(share, MostUnproved);
+        share *= 1 - TellDoubtful();
+        if (lost >= 1)
+        {
+            doubts.Add("Some words beside the steps were not read; they stay as notes.");
+        }
+
+        return Math.Round(Math.Clamp(share, 0, 1) * 0.98, 3);
+    }
+
+    /// <summary>
+    /// A line that does not hold its counts, a foot that is not free: something was read otherwise than it was meant. The share it takes away.
+    /// </summary>
+    private double TellDoubtful()
+    {
+        var trace = analysis.Trace;
+        var hasLines = trace.Calls.Any(c => c.Stretch.Pattern.Part.Lines.Count > 1);
+        var told = analysis.Findings.Where(f => f.Severity == Severity.Error || f.Code is "COUNT01" or "COUNT03" or "JOIN01" or "JOIN02"
+            || (f.Code is "COUNT02" or "MIRROR01" && hasLines)).DistinctBy(f => f.Place.Row).ToList();
+        var danced = trace.Parts.SelectMany(p => p.Actions).Select(a => a.Action.Row).Distinct().Count();
+        var script = PastedDance.ScriptOf(rows).Split('\n');
+        doubts.AddRange(told.Take(MostDoubts).Select(f => $"'{script[Math.Clamp((f.Place.Row ?? 1) - 1, 0, script.Length - 1)]}': {f.Message}"));
+        if (told.Count > MostDoubts)
+        {
+            doubts.Add($"{told.Count - MostDoubts} more {(told.Count == MostDoubts + 1 ? "row is" : "rows are")} doubtful in such a way.");
+        }
+
+        return Math.Min(0.7, 0.8 * told.Count / Math.Max(1, danced));
+    }
+
+    /// <summary>Each pasted row with how its steps are read.</summary>
+    private List<PastedRow> WithReads()
+    {
+        var reads = analysis.Reads.ToDictionary(r => r.Row, r => r.Text);
+        var shown = new List<PastedRow>();
+        var at = 1;
+        foreach (var row in rows)
+        {
+            var count = row.Script.Length == 0 ? 0 : row.Script.Split('\n').Length;
+            shown.Add(row with { Reads = string.Join(" · ", Enumerable.Range(at, count).Select(r => reads.GetValueOrDefault(r, ""))
+                .Where(t => t.Length > 0)) });
+            at += count;
+        }
+
+        return shown;
+    }
+}

@@ -1,0 +1,171 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>What was told before danced again: which of it "again" may mean, and on which side.</summary>
+internal sealed partial class ProseSearch
+{
+    /// <summary>"Same thing to the left", "do those two lines twice": each thing it may take up again, as often as is said.</summary>
+    private IEnumerable<ProseWay> Repeats(PieceWalk walk, ProseWay way, ProseClause clause, bool hasLaid)
+    {
+        var row = walk.Told.Row;
+        var whole = clause.Whole.In(walk.Piece.Text);
+        var words = Plain(whole);
+        var note = Note(way, row, whole);
+        if (way.Units is null || (Says("from the top", words) && !Says("other or same", words)))
+        {
+            yield return note;
+            yield break;
+        }
+
+        yield return note with { Cost = note.Cost + (Says("all of it", words) ? 4 * NotAgain : way.At % LineCounts == 0 ? NotAgain : 2 * NotAgain),
+            Lost = note.Lost + 1 };
+        var span = hasLaid || walk.Piece.Counts is null ? 0 : layer.OfLine(walk.Piece.Counts).Span;
+        var times = Math.Max(1, TimesIn(words) - 1);
+        foreach (var (source, cost) in Sources(walk, way, words, span, hasLaid))
+        {
+            var mirrored = Mirrors(words, source);
+            var again = note with { Script = way.Script, Bound = way.Bound + 3, Cost = way.Cost + cost };
+            for (var time = 0; time < times && again is not null; time++)
+            {
+                foreach (var unit in source)
+                {
+                    again = again is null || IsFull(again) ? again : LaidAgain(again, walk, unit, mirrored);
+                }
+            }
+
+            if (again is not null)
+            {
+                // Its reading was paid for when it was told; a foot that is not free is told once.
+                yield return again with { Cost = way.Cost + cost + Math.Min(DearestAgain, again.Cost - way.Cost - cost) };
+            }
+        }
+    }
+
+    private readonly Dictionary<string, int> _times = [];
+
+    private int TimesIn(string words)
+    {
+        if (!_times.TryGetValue(words, out var times))
+        {
+            times = _times[words] = Lexis.Read(layer.Names, Text.Lexer.Read(words)).Select(l => l.Times).DefaultIfEmpty(0).Max();
+        }
+
+        return times;
+    }
+
+    /// <summary>What "again" may mean, each with what it costs to mean it.</summary>
+    private IEnumerable<(List<LaidUnit> Units, int Cost)> Sources(PieceWalk walk, ProseWay way, string words, int span, bool hasLaid)
+    {
+        var all = Chain(way.Units).ToList();
+        var last = all[0];
+        var found = new List<(List<LaidUnit> Units, int Cost)>();
+        void Add(Func<LaidUnit, bool> belongs, int cost) => found.Add(([.. all.TakeWhile(belongs).Reverse()], cost));
+        if (span > 0)
+        {
+            var (counts, taken) = (0, 0);
+            while (taken < all.Count && counts < span)
+            {
+                counts += all[taken++].Counts;
+            }
+
+            found.Add(([.. all.Take(taken).Reverse()], counts == span ? 0 : NotAgain));
+        }
+
+        var part = all.Where(u => u.Part == last.Part).Reverse().ToList();
+        if (Find("that section", words) is { } section)
+        {
+            var rank = part.Select(u => u.Section).Distinct().ElementAtOrDefault(ProseForms.Number(section.Groups["n"].Value) - 1);
+            found.Add(([.. part.Where(u => u.Section == rank)], 0));
+        }
+        else if (Find("those counts", words) is { } counted
+            && (from: ProseForms.Number(counted.Groups["from"].Value), until: ProseForms.Number(counted.Groups["until"].Value)) is var (first, until)
+            && until > first)
+        {
+            found.Add(([.. part.Where(u => u.Way.Gone >= first - 1 && u.Way.Gone + u.Counts <= until)], 0));
+            found.Add(([.. part.Where(u => u.Section == last.Section && u.Way.At >= first - 1 && u.Way.At + u.Counts <= until)], 1));
+        }
+
+        if (found.Exists(f => f.Units.Count > 0 && span == 0))
+        {
+            // What is named outright is meant.
+            return found.Where(f => f.Units.Count is > 0 and <= MostAgain);
+        }
+
+        if (Find("those lines", words) is { } lines)
+        {
+            var number = Math.Max(2, ProseForms.Number(lines.Groups["number"].Value));
+            var rows = all.Select(u => u.Row).Distinct().Take(number).ToHashSet();
+            Add(u => rows.Contains(u.Row), 0);
+        }
+
+        var isAll = Says("all of it", words);
+        var isOwnRow = !hasLaid && last.Row != walk.Told.Row;
+        Add(u => u.Sentence == last.Sentence, isAll ? NotAll + 2 : 0);
+        Add(u => u.Row == last.Row && u.Section == last.Section, isAll ? NotAll : isOwnRow ? 0 : 2);
+        Add(u => u.Section == last.Section && u.Part == last.Part, isAll ? 0 : isOwnRow ? 1 : 3);
+        Add(u => u.Part == last.Part, isAll ? 0 : 4);
+        Add(u => ReferenceEquals(u, last), isAll ? 2 * NotAll : 3);
+        return found.Where(f => f.Units.Count is > 0 and <= MostAgain).OrderBy(f => f.Cost).DistinctBy(f => f.Units.Count).Take(IsHurried ? 1 : int.MaxValue);
+    }
+
+    /// <summary>"Again" that is only told: it may say that what was told fills the line.</summary>
+    private const int NotAgain = 5;
+
+    /// <summary>What steps that were told before may cost more at another place.</summary>
+    private const int DearestAgain = 4;
+
+    /// <summary>Less than all taken up where all is said.</summary>
+    private const int NotAll = 6;
+
+    /// <summary>Units that are taken up again at a time.</summary>
+    private const int MostAgain = 32;
+
+    private static IEnumerable<LaidUnit> Chain(LaidUnit? unit)
+    {
+        for (; unit is not null; unit = unit.Before)
+        {
+            yield return unit;
+        }
+    }
+
+    private bool Mirrors(string words, List<LaidUnit> source)
+    {
+        if (Says("other way", words) || Says("same foot", words))
+        {
+            return Says("other way", words);
+        }
+
+        if (Find("side", words) is not { } side)
+        {
+            return false;
+        }
+
+        // The side said is the one they did not go to before.
+        var read = RowReader.Read(layer.Names, source[0].Text).Candidates.FirstOrDefault(c => c.IsRead);
+        var lead = read?.Phrases.Select(p => p.Foot).FirstOrDefault(f => f.IsSingle()) ?? Foot.None;
+        lead = lead == Foot.None ? source[0].Feet.Weight.FreeFoot() : lead;
+        return lead.IsSingle() && (lead == Foot.Right) != (side.Groups["side"].Value[0] is 'r' or 'R');
+    }
+
+    private ProseWay? LaidAgain(ProseWay way, PieceWalk walk, LaidUnit unit, bool mirrored)
+    {
+        var text = mirrored ? layer.Mirrored(unit.Text) : unit.Text;
+        var at = way.At % LineCounts;
+        var said = unit.Said is { } own && layer.Shifted(own, at - unit.At) is { } shifted ? shifted : null;
+        if ((said is null ? layer.Fit(text, unit.Counts, way.Feet) : layer.Fit(text, said, way.Feet)) is not { } fit)
+        {
+            return null;
+        }
+
+        var laid = Put(way, walk.Told.Row, walk.Told.Sentence, text, fit, at, said);
+        return laid.Write(walk.Told.Row, PastedFate.Understood, () => layer.Rows(fit, text, at, said)) with
+        {
+            Units = laid.Units! with { IsAgain = true },
+            Cost = laid.Cost + Math.Max(0, fit.Cost - unit.Cost - 1),
+            Lost = laid.Lost + fit.Doubts,
+        };
+    }
+}

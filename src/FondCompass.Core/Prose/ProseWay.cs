@@ -1,0 +1,80 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Notation;
+
+namespace FondCompass.Core.Prose;
+
+/// <summary>Steps that were laid on counts together: what "again" and "the same" may mean. A chain, the last one first.</summary>
+/// <param name="Way">The way before it was laid.</param>
+/// <param name="Cost">What reading it cost.</param>
+internal sealed record LaidUnit(LaidUnit? Before, ProseWay Way, int Row, int Sentence, int Section, int Part, string Text, int Counts, int Cost, Footing Feet)
+{
+    /// <summary>It was told by "again", "the same".</summary>
+    public bool IsAgain { get; init; }
+
+    /// <summary>The counts said for it; null where none were, and where in its line it began.</summary>
+    public CountSpec? Said { get; init; }
+
+    public int At { get; init; }
+
+    /// <summary>One step by its name, and without a foot or number.</summary>
+    public bool IsNamed { get; init; }
+
+    public bool IsBare { get; init; }
+}
+
+/// <summary>Rows of the script in the order they came. A chain, the last one first.</summary>
+internal sealed record Emitted(Emitted? Before, int Row, Func<IReadOnlyList<string>> Script, PastedFate Fate);
+
+/// <summary>One way to read the text so far, and what it costs.</summary>
+internal sealed record ProseWay
+{
+    public double Cost { get; init; }
+
+    public Emitted? Script { get; init; }
+
+    public LaidUnit? Units { get; init; }
+
+    /// <summary>Name of the part that is open; null before the first.</summary>
+    public string? Part { get; init; }
+
+    public int Parts { get; init; }
+
+    public bool IsTag { get; init; }
+
+    public int Sections { get; init; }
+
+    /// <summary>Counts gone in the part, and in its section.</summary>
+    public int Gone { get; init; }
+
+    public int At { get; init; }
+
+    /// <summary>Lengths stated for the part and the section; 0 when none is.</summary>
+    public int PartLength { get; init; }
+
+    public int SectionLength { get; init; }
+
+    public Footing Feet { get; init; }
+
+    /// <summary>Actions laid, words understood and words lost.</summary>
+    public int Actions { get; init; }
+
+    public double Bound { get; init; }
+
+    public double Lost { get; init; }
+
+    /// <summary>Counts that are stated of sections and parts, and those of them that came out.</summary>
+    public int Stated { get; init; }
+
+    public int Met { get; init; }
+
+    public ProseWay Plus(double cost) => this with { Cost = Cost + cost };
+
+    public ProseWay Write(int row, PastedFate fate, params string[] script) => script.Length == 0 ? this
+        : this with { Script = new Emitted(Script, row, () => script, fate) };
+
+    /// <summary>Rows that are only made when the way is taken.</summary>
+    public ProseWay Write(int row, PastedFate fate, Func<IReadOnlyList<string>> script) => this with { Script = new Emitted(Script, row, script, fate) };
+
+    /// <summary>What two ways must share for the cheaper to stand for both: they go on alike.</summary>
+    public object Key => (Part, Gone, At, Feet.Weight, Feet.Forward, Units?.Row, Units?.Counts);
+}

@@ -1,0 +1,91 @@
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Prose;
+using FondCompass.Core.Steps;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Prose;
+
+/// <summary>
+/// Texts in the manners in which instructors write and talk come out with the counts, parts, orders and ends that they state; they stand in
+/// manners.json.
+/// </summary>
+public partial class MannersTests
+{
+    private static readonly IReadOnlyList<JsonElement> Texts =
+        [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Prose", "manners.json"))).RootElement.EnumerateArray()];
+
+    public static TheoryData<string> Ids => [.. Texts.Select(t => t.GetProperty("id").GetString()!)];
+
+    [Theory]
+    [MemberData(nameof(Ids))]
+    public void A_text_comes_out_as_it_says(string id)
+    {
+        var text = Texts.Single(t => t.GetProperty("id").GetString() == id);
+        var pasted = ProseReader.Read(text.GetProperty("text").GetString()!);
+        var trace = pasted.Analysis.Trace;
+        foreach (var part in text.GetProperty("parts").EnumerateObject())
+        {
+            var read = trace.Parts.Count == 1 ? trace.Parts[0] : trace.Parts.Single(p => p.Part.Name.Equals(part.Name, StringComparison.OrdinalIgnoreCase));
+            Assert.Equal((part.Name, part.Value.GetInt32()), (part.Name, read.Part.Counts));
+        }
+
+        Assert.Equal(text.GetProperty("total").GetInt32(), trace.TotalCounts);
+        Assert.Equal(Stated("endWeight") ?? trace.EndWeight.Letter(), trace.EndWeight.Letter());
+        Assert.Equal(Stated("endFacing") ?? trace.EndFacing.ToString(), trace.EndFacing.ToString());
+        Assert.Contains(Stated("intro") is { } intro ? $"intro {intro}\n" : "", pasted.Script, StringComparison.Ordinal);
+        Assert.Equal(Stated("walls") ?? $"{trace.WallOrder.Count}", $"{trace.WallOrder.Count}");
+        var order = Order().Match(pasted.Script).Groups[1].Value;
+        Assert.Equal(Stated("order")?.ToLowerInvariant() ?? string.Join(' ', Words().Matches(order.ToLowerInvariant())),
+            string.Join(' ', Words().Matches(order.ToLowerInvariant())));
+
+        string? Stated(string what) => text.TryGetProperty(what, out var value) ? value.ToString() : null;
+    }
+
+    /// <summary>What is claimed of them all is never more than what was read.</summary>
+    [Fact]
+    public void Every_word_of_them_is_still_there()
+    {
+        foreach (var text in Texts.Select(t => t.GetProperty("text").GetString()!))
+        {
+            var pasted = ProseReader.Read(text);
+            Assert.Equal(text.Split('\n'), pasted.Rows.Where(r => r.From.Length > 0 || r.Script.Length == 0).Select(r => r.From));
+        }
+    }
+
+    /// <summary>Each turn of phrase is taken from its own example.</summary>
+    [Fact]
+    public void Each_form_takes_its_example()
+    {
+        foreach (var form in ProseForms.All)
+        {
+            Assert.True(form.Pattern.IsMatch(form.OfText ? form.Example : ProseForms.Plain(form.Example, StepLexicon.Shipped.Translation)),
+                $"{form.Kind}: '{form.Example}'");
+        }
+    }
+
+    /// <summary>No step is skipped to be rid of a foot that is not free: the whole block comes again, and what is wrong is told.</summary>
+    [Fact]
+    public void A_fault_is_told_and_skips_nothing()
+    {
+        var pasted = ProseReader.Read("8 marches R\n4 step touches\nRepeat the block on the other side.");
+        Assert.Equal(32, pasted.Analysis.Trace.TotalCounts);
+    }
+
+    /// <summary>Two readings of one text that are about as likely: the other is told, and less is claimed.</summary>
+    [Fact]
+    public void A_rival_is_told()
+    {
+        var pasted = ProseReader.Read("8 marches\n4 step touches\nRepeat the block on the other side.");
+        Assert.Contains(pasted.Doubts, d => d.StartsWith("It may also be read so that", StringComparison.Ordinal));
+        Assert.InRange(pasted.Understood, 0, 0.8);
+    }
+
+    [GeneratedRegex("(?m)^order (.*)$")]
+    private static partial Regex Order();
+
+    [GeneratedRegex(@"\w+")]
+    private static partial Regex Words();
+}
