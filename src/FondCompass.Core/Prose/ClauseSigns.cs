@@ -1,7 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Reading;
-using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose;
 

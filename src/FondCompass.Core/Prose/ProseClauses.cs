@@ -98,7 +98,8 @@ internal static class ProseClauses
         }
 
         return new ProseClause(kind, whole, core, Tidy(words), tally.Bound + tally.Numbers, tally.Strange.Count, tally.Deeds,
-            tally.Feet + tally.Numbers, tally.Body > 0 && tally.Deeds == 0, tally.IsNamed) { Objects = tally.HasObject ? 1 : 0 };
+            tally.Feet + tally.Numbers, tally.Body > 0 && tally.Deeds == 0, tally.IsNamed)
+        { Objects = tally.HasObject ? 1 : 0 };
     }
 
     private static ClauseKind KindOf(Tally t, List<Lexeme> lexemes, int from, int to)

@@ -7,6 +7,9 @@ namespace FondCompass.Core.Prose;
 /// <summary>Tags and restarts, the sheet's short words, own steps.</summary>
 internal sealed partial class ProseFrame
 {
+    /// <summary>What the form names the walls that a tag stands behind.</summary>
+    private static readonly string[] WallGroups = ["wall", "more"];
+
     /// <summary>Tags after a wall and restarts, wherever they are said.</summary>
     private bool ReadEvents(string text, ProseLine line)
     {
@@ -36,7 +39,7 @@ internal sealed partial class ProseFrame
         var rest = tag.Groups["rest"].Value.TrimStart(BehindHeading).TrimEnd(BehindRest);
         if (ProseForms.Find("after wall", plain) is { } walls)
         {
-            foreach (var wall in new[] { "wall", "more" }.Where(g => walls.Groups[g].Success))
+            foreach (var wall in WallGroups.Where(g => walls.Groups[g].Success))
             {
                 _tail.Add($"after {Number(walls, wall)} {name}");
                 Bound += 3;

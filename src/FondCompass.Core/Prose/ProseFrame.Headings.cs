@@ -1,8 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using FondCompass.Core.Notation;
-using FondCompass.Core.Reading;
-using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose;
 

@@ -111,8 +111,12 @@ internal sealed partial class ProseFrame
         }
 
         var piece = WithoutRemarks(new Piece(counts, what ?? string.Join(", ", words), 0));
-        piece = piece with { Text = what is null || isAgain ? piece.Text : WithFeet(piece.Text, feet), Check = facing.Length > 0
-            ? $"check facing {facing}" : null };
+        piece = piece with
+        {
+            Text = what is null || isAgain ? piece.Text : WithFeet(piece.Text, feet),
+            Check = facing.Length > 0
+            ? $"check facing {facing}" : null
+        };
         _hasPart = true;
         _items.Add(new ToldItem(_row, _sentence++,
             [counts is null ? Behind(null, piece.Text).ConvertAll(p => p with { Remarks = piece.Remarks, Check = piece.Check }) : [piece]]));

@@ -1,6 +1,5 @@
 using System.Text.RegularExpressions;
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;

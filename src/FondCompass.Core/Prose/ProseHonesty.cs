@@ -134,8 +134,11 @@ internal sealed class ProseHonesty(ProseWay way, ProseSettings settings, ProseFr
         foreach (var row in rows)
         {
             var count = row.Script.Length == 0 ? 0 : row.Script.Split('\n').Length;
-            shown.Add(row with { Reads = string.Join(" · ", Enumerable.Range(at, count).Select(r => reads.GetValueOrDefault(r, ""))
-                .Where(t => t.Length > 0)) });
+            shown.Add(row with
+            {
+                Reads = string.Join(" · ", Enumerable.Range(at, count).Select(r => reads.GetValueOrDefault(r, ""))
+                .Where(t => t.Length > 0))
+            });
             at += count;
         }
 

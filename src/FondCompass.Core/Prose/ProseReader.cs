@@ -1,6 +1,5 @@
 using System.Globalization;
 using FondCompass.Core.Actions;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
 

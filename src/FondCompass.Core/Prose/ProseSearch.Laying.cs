@@ -1,4 +1,3 @@
-using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
@@ -108,8 +107,14 @@ internal sealed partial class ProseSearch
     {
         var at = own is null ? way.At % LineCounts : Math.Max(0, own.First.Number - 1);
         var laid = Put(way, walk.Told.Row, walk.Told.Sentence, text, fit, at, own);
-        laid = laid with { Units = laid.Units! with { IsNamed = run is [{ IsNamed: true, Deeds: 1 }],
-            IsBare = run is [{ IsNamed: true, IsBareName: true, IsThen: false }] } };
+        laid = laid with
+        {
+            Units = laid.Units! with
+            {
+                IsNamed = run is [{ IsNamed: true, Deeds: 1 }],
+                IsBare = run is [{ IsNamed: true, IsBareName: true, IsThen: false }]
+            }
+        };
         var stray = run.Sum(c => c.Stray);
         // What was left out of the steps stands beside them as it was written.
         string[] beside = stray + run.Sum(c => c.Objects) > 0 ? [$"# {run[0].Whole.To(run[^1].Whole).In(walk.Piece.Text)}"] : [];
@@ -178,7 +183,10 @@ internal sealed partial class ProseSearch
 
         var laid = Put(last.Way with { Bound = way.Bound + run.Sum(c => c.Bound), Lost = way.Lost }, walk.Told.Row, walk.Told.Sentence, turned, fit, at, null);
         return laid.Write(walk.Told.Row, PastedFate.Understood, () => layer.Rows(fit, turned, at,
-            null)) with { Cost = way.Cost + OnlyTold + (layer.Fit(last.Text, last.Counts, last.Feet) is { } plain
-            ? Math.Max(0, fit.Cost - plain.Cost) : 0) };
+            null)) with
+        {
+            Cost = way.Cost + OnlyTold + (layer.Fit(last.Text, last.Counts, last.Feet) is { } plain
+            ? Math.Max(0, fit.Cost - plain.Cost) : 0)
+        };
     }
 }

@@ -32,8 +32,9 @@ internal sealed partial class ProseSearch
         var walk = new PieceWalk(told, piece, clauses);
         for (var at = 0; at < clauses.Count; at++)
         {
-            var here = ways.Where(w => w.Clause == at)
-                .OrderBy(w => w.Way.Cost).DistinctBy(w => (w.Way.Key, w.HasLaid, w.Way.Gone - w.From, w.Replaced)).Take(MostWays).ToList();
+            // Those that must still come to the counts of a name are kept beside the others: they may all fail.
+            var here = ways.Where(w => w.Clause == at).OrderBy(w => w.Way.Cost).DistinctBy(w => (w.Way.Key, w.HasLaid, w.Way.Gone - w.From, w.Replaced))
+                .GroupBy(w => w.Replaced > 0).SelectMany(g => g.Take(IsHurried ? 1 : MostWays)).ToList();
             ways.RemoveAll(w => w.Clause == at);
             ways.AddRange(here
                 .SelectMany(w => Next(walk, w.Way, at, w.HasLaid, w.From).Select(n => w with { Way = n.Way, Clause = n.Clause, HasLaid = n.HasLaid })));
@@ -123,7 +124,7 @@ internal sealed partial class ProseSearch
     }
 
     /// <summary>Beside talk a deed without foot or number is spoken of, not told; so is a single known word in many that are not.</summary>
-    private bool IsSpokenOf(List<ProseClause> clauses, string text)
+    private static bool IsSpokenOf(List<ProseClause> clauses, string text)
     {
         if (clauses.Exists(c => c.Kind == ClauseKind.Repeat))
         {

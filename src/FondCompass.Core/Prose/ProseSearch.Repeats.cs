@@ -1,5 +1,4 @@
 using FondCompass.Core.Counts;
-using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Prose;
@@ -20,8 +19,11 @@ internal sealed partial class ProseSearch
             yield break;
         }
 
-        yield return note with { Cost = note.Cost + (Says("all of it", words) ? 4 * NotAgain : way.At % LineCounts == 0 ? NotAgain : 2 * NotAgain),
-            Lost = note.Lost + 1 };
+        yield return note with
+        {
+            Cost = note.Cost + (Says("all of it", words) ? 4 * NotAgain : way.At % LineCounts == 0 ? NotAgain : 2 * NotAgain),
+            Lost = note.Lost + 1
+        };
         var span = hasLaid || walk.Piece.Counts is null ? 0 : layer.OfLine(walk.Piece.Counts).Span;
         var times = Math.Max(1, TimesIn(words) - 1);
         foreach (var (source, cost) in Sources(walk, way, words, span, hasLaid))

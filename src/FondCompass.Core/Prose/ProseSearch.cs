@@ -1,8 +1,6 @@
-using System.Text.RegularExpressions;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
-using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Prose;
 
@@ -84,7 +82,7 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
         return way.Write(row, PastedFate.Aside, way.Part is null ? $"# {words}" : $"note {safe}");
     }
 
-    private ProseWay Begin(ProseWay way, PartItem part) =>
+    private static ProseWay Begin(ProseWay way, PartItem part) =>
         way.Write(part.Row, PastedFate.Frame, $"{(way.Part is null ? "" : "\n")}{(part.IsTag ? "tag" : "part")} {part.Name}") with
         {
             Part = part.Name,
@@ -107,11 +105,12 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
 
         way = EndSection(Opened(way, section.Row)) with { SectionLength = section.Counts };
         return section.Name is null ? way : way.Write(section.Row, PastedFate.Frame,
-            $"line {section.Name.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal)}".TrimEnd()) with { Bound = way.Bound + 1 };
+            $"line {section.Name.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal)}".TrimEnd()) with
+        { Bound = way.Bound + 1 };
     }
 
     /// <summary>The first part begins by itself; so does the dance behind a tag that was told first.</summary>
-    private ProseWay Opened(ProseWay way, int row) => way.Part is null ? Begin(way, new PartItem(row, "A", false, 0)) with { Bound = way.Bound } : way;
+    private static ProseWay Opened(ProseWay way, int row) => way.Part is null ? Begin(way, new PartItem(row, "A", false, 0)) with { Bound = way.Bound } : way;
 
     private ProseWay EndSection(ProseWay way)
     {
