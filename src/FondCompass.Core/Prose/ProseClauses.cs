@@ -18,7 +18,7 @@ internal static class ProseClauses
         for (var i = 0; i <= lexemes.Count; i++)
         {
             depth += i < lexemes.Count ? lexemes[i].Kind == TokenKind.Open ? 1 : lexemes[i].Kind == TokenKind.Close ? -1 : 0 : 0;
-            if (i < lexemes.Count && (depth > 0 || !Parts(lexemes, i)))
+            if (i < lexemes.Count && (depth > 0 || !Parts(lexemes, start, i)))
             {
                 continue;
             }
@@ -42,11 +42,14 @@ internal static class ProseClauses
     }
 
     /// <summary>Where one clause ends and the next begins: commas and the like, "then", and words that explain or tell beside the steps.</summary>
-    private static bool Parts(List<Lexeme> lexemes, int i) =>
+    private static bool Parts(List<Lexeme> lexemes, int start, int i) =>
         (lexemes[i].Kind == TokenKind.Separator && lexemes[i].Text is "," or "." or "/" or ":" or "→" or "–" or "|")
         || (lexemes[i].Is(Roles.Then) && lexemes[i].Step is null) || (ProseForms.Explains(lexemes[i].Text) && lexemes[i].Step is null)
             || ClauseSigns.IsAside(lexemes, i)
-        || (lexemes[i].Is(Roles.And) && i + 1 < lexemes.Count && ProseForms.IsTeller(lexemes[i + 1].Text));
+        || (lexemes[i].Is(Roles.And) && i + 1 < lexemes.Count && ProseForms.IsTeller(lexemes[i + 1].Text))
+        || (i > start
+            && (ProseForms.IsChange(lexemes[i].Text) || (lexemes[i].Is(Roles.With) && !lexemes.Skip(i + 1).Take(2).Any(l => l.Foot != Foot.None)))
+            && lexemes.FindIndex(start, i - start, l => l.Is(Roles.Same | Roles.OtherSide | Roles.Repeat)) >= 0);
 
     /// <summary>What the words of a clause come to, as it is counted.</summary>
     private sealed class Tally

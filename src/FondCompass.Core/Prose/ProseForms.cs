@@ -14,7 +14,7 @@ internal static class ProseForms
     internal sealed record Form(string Kind, string Example, bool OfText, Regex Pattern);
 
     private sealed record Tables(
-        FrozenDictionary<string, Form[]> Forms, Regex Numbers, FrozenDictionary<string, int> Values, FrozenDictionary<string, string> Columns, FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles);
+        FrozenDictionary<string, Form[]> Forms, Regex Numbers, FrozenDictionary<string, int> Values, FrozenDictionary<string, string> Columns, FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay, FrozenSet<string> Changes);
 
     private static readonly Lazy<Tables> Read = new(Build);
 
@@ -32,6 +32,12 @@ internal static class ProseForms
 
     /// <summary>What a column of that heading holds; null when it is no heading of one.</summary>
     public static string? Column(string heading) => Read.Value.Columns.GetValueOrDefault(heading);
+
+    /// <summary>Whether a word begins what is other in steps that are told again: "but".</summary>
+    public static bool IsChange(string word) => Read.Value.Changes.Contains(word);
+
+    /// <summary>Words that mean the same on the other side.</summary>
+    public static string OtherWay => Read.Value.OtherWay;
 
     /// <summary>What a tag is called that nobody named.</summary>
     public const string TagName = "Tag";
@@ -79,7 +85,7 @@ internal static class ProseForms
             rows.Numbers.ToFrozenDictionary(),
             rows.Columns.SelectMany(c => c.Value.Select(w => (Word: w, Holds: c.Key))).ToFrozenDictionary(c => c.Word, c => c.Holds,
                 StringComparer.OrdinalIgnoreCase),
-            rows.Explains.ToFrozenSet(), rows.Asides.ToFrozenSet(), rows.Tellers.ToFrozenSet(), rows.Whiles.ToFrozenSet());
+            rows.Explains.ToFrozenSet(), rows.Asides.ToFrozenSet(), rows.Tellers.ToFrozenSet(), rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.Changes.ToFrozenSet());
     }
 
     private sealed class FormRows
@@ -97,6 +103,10 @@ internal static class ProseForms
         public List<string> Tellers { get; set; } = [];
 
         public List<string> Whiles { get; set; } = [];
+
+        public string OtherWay { get; set; } = "";
+
+        public List<string> Changes { get; set; } = [];
     }
 
     private sealed class FormRow

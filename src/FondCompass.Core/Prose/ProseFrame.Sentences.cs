@@ -121,6 +121,8 @@ internal sealed partial class ProseFrame
 
     private void Tell(List<Piece> pieces, params List<Piece>?[] otherwise)
     {
+        // "RF fwd, kick L (x2)".
+        pieces = pieces.ConvertAll(p => p with { Text = BracketedTimes().Replace(p.Text, " $1") });
         // "DS DS DS RS (triple left)": what stands in brackets may only name the rest.
         var bare = pieces.ConvertAll(p => p.Text.IndexOf('(') > 0 && Brackets().Replace(p.Text, "").Trim() is { Length: > 0 } left
             ? p with { Text = left, Remarks = [.. Brackets().Matches(p.Text).Select(m => m.Value)] } : p);
@@ -128,7 +130,12 @@ internal sealed partial class ProseFrame
         var inside = pieces.ConvertAll(p => Brackets().Match(p.Text) is { Success: true, Index: > 0 } told
             && told.Index + told.Length >= p.Text.TrimEnd('.').Length && Clauses(told.Value.Trim(' ', '(', ')')).Sum(c => c.Deeds) > 1
             ? p with { Text = told.Value.Trim(' ', '(', ')'), Remarks = [p.Text[..told.Index].Trim()] } : p);
-        List<List<Piece>> whole = [pieces, .. otherwise.OfType<List<Piece>>()];
+        // "Grapevine both ways": one way, then the other.
+        var both = pieces.Exists(p => ProseForms.Says("both ways", p.Text))
+            ? pieces.SelectMany(p => ProseForms.Replace("both ways", p.Text, "") is var one && one != p.Text && p.Counts is null
+                ? [p with { Text = one.Trim(), Length = p.Length / 2 }, new Piece(null, ProseForms.OtherWay, p.Length / 2)] : (Piece[])[p]).ToList()
+                : null;
+        List<List<Piece>> whole = both is not null ? [both, .. otherwise.OfType<List<Piece>>()] : [pieces, .. otherwise.OfType<List<Piece>>()];
         List<IReadOnlyList<Piece>> cuts = [.. whole.Concat(whole.Select(Apart).OfType<List<Piece>>()).Select(o => o.ConvertAll(WithoutRemarks)),
             .. bare.SequenceEqual(pieces) ? Array.Empty<IReadOnlyList<Piece>>() : [bare], .. inside.SequenceEqual(pieces)
             ? Array.Empty<IReadOnlyList<Piece>>() : [inside]];
@@ -136,6 +143,9 @@ internal sealed partial class ProseFrame
         _hasPart |= pieces.Exists(p => Clauses(p.Text).Any(c => c.Kind == ClauseKind.Steps && c.Deeds + c.Feet > 1));
         _items.Add(new ToldItem(_row, _sentence++, cuts));
     }
+
+    [GeneratedRegex(@"\s*[(\[]\s*(x\s?\d{1,2}|\d{1,2}\s?x)\s*[)\]]", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    private static partial Regex BracketedTimes();
 
     [GeneratedRegex(@"\s*\([^()]*\)", RegexOptions.CultureInvariant)]
     private static partial Regex Brackets();
@@ -193,7 +203,7 @@ internal sealed partial class ProseFrame
             open = -1;
         }
 
-        return remarks.Count == 0 ? piece : piece with { Text = text, Remarks = remarks };
+        return remarks.Count == 0 && text == piece.Text ? piece : piece with { Text = text, Remarks = remarks };
     }
 
     [GeneratedRegex(@"(?<=\p{L})\(([\p{L} ]{1,24})\)\s*,?", RegexOptions.CultureInvariant)]

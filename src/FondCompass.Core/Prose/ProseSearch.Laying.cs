@@ -163,30 +163,39 @@ internal sealed partial class ProseSearch
     /// <summary>No more actions are laid than can be tried.</summary>
     private static bool IsFull(ProseWay way) => way.Actions > ProseReader.MostTried;
 
-    /// <summary>"… and as you step it in turn a quarter right": a turn laid on the last step of what was danced again.</summary>
+    /// <summary>
+    /// "… and as you step it in turn a quarter right", "the same to the left but brush": what is said of steps just told is laid on their last.
+    /// </summary>
     private ProseWay? Modified(PieceWalk walk, ProseWay way, List<ProseClause> run, string text)
     {
-        if (way.Units is not { } last || last.Sentence != walk.Told.Sentence || !(run[0].IsAside || last.IsAgain)
-            || RowReader.Read(layer.Names, text).Candidates.FirstOrDefault(c => c.IsRead) is not { } wording || wording.Phrases.Select(p => p.Turn)
-            .FirstOrDefault(t => t is not null) is not { } turn)
+        if (way.Units is not { } last || last.Sentence != walk.Told.Sentence || !(run[0].IsAside || last.IsAgain) || Changed(last, run, text) is not { } changed
+            || layer.Fit(changed, last.Counts, last.Feet) is not { } fit)
         {
             return null;
         }
 
-        var said = PhraseText.Write(new Phrase { Verb = Verbs.Turn, Name = Verbs.Turn.Name, Turn = turn with { First = false, Spread = run[0].IsWhile } });
-        var turned = run[0].IsWhile ? $"{last.Text} {said[(Verbs.Turn.Name.Length + 1)..]}" : $"{last.Text}, {said}";
         var at = last.Way.At % LineCounts;
-        if (layer.Fit(turned, last.Counts, last.Feet) is not { } fit)
+        var laid = Put(last.Way with { Bound = way.Bound + run.Sum(c => c.Bound), Lost = way.Lost }, walk.Told.Row, walk.Told.Sentence, changed, fit, at, null);
+        var dearer = layer.Fit(last.Text, last.Counts, last.Feet) is { } plain ? Math.Max(0, fit.Cost - plain.Cost) : 0;
+        return laid.Write(walk.Told.Row, PastedFate.Understood, () => layer.Rows(fit, changed, at, null)) with { Cost = way.Cost + OnlyTold + dearer };
+    }
+
+    /// <summary>The steps with a turn on the last of them, or with another last one; null where neither is said.</summary>
+    private string? Changed(LaidUnit last, List<ProseClause> run, string text)
+    {
+        if (RowReader.Read(layer.Names, text).Candidates.FirstOrDefault(c => c.IsRead) is not { } said)
         {
             return null;
         }
 
-        var laid = Put(last.Way with { Bound = way.Bound + run.Sum(c => c.Bound), Lost = way.Lost }, walk.Told.Row, walk.Told.Sentence, turned, fit, at, null);
-        return laid.Write(walk.Told.Row, PastedFate.Understood, () => layer.Rows(fit, turned, at,
-            null)) with
+        if (said.Phrases.Select(p => p.Turn).FirstOrDefault(t => t is not null) is { } turn)
         {
-            Cost = way.Cost + OnlyTold + (layer.Fit(last.Text, last.Counts, last.Feet) is { } plain
-            ? Math.Max(0, fit.Cost - plain.Cost) : 0)
-        };
+            var words = PhraseText.Write(new Phrase { Verb = Verbs.Turn, Name = Verbs.Turn.Name, Turn = turn with { First = false, Spread = run[0].IsWhile } });
+            return run[0].IsWhile ? $"{last.Text} {words[(Verbs.Turn.Name.Length + 1)..]}" : $"{last.Text}, {words}";
+        }
+
+        return run is [{ Deeds: 1, IsThen: false }] && said.Items.Count == 1 && RowReader.Read(layer.Names, last.Text).Candidates
+            .FirstOrDefault(c => c.IsRead) is { } told
+            ? told.Items.Count == 1 ? $"{last.Text}, {text}" : $"{PhraseText.Write(told with { Items = [.. told.Items.SkipLast(1)] })}, {text}" : null;
     }
 }

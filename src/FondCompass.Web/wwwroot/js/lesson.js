@@ -788,7 +788,7 @@ document.addEventListener('visibilitychange', stayAwake);
 let isLoading = false;
 
 /** What could not be fetched is fetched again by itself after so many milliseconds. */
-const again = 2000;
+const retryAfter = 2000;
 
 async function load() {
   if (isLoading || lesson) {
@@ -802,14 +802,14 @@ async function load() {
         put('block-title', 'The dance of this lesson was deleted; bring it back, then open the lesson again.');
       } else {
         put('block-title', 'The lesson cannot be fetched yet. It is tried again every two seconds; Start tries at once.');
-        setTimeout(load, again);
+        setTimeout(load, retryAfter);
       }
       return;
     }
     lesson = await answer.json();
   } catch {
     put('block-title', 'The server does not answer, and this lesson was not opened in this browser before. It is tried again every two seconds; Start tries at once.');
-    setTimeout(load, again);
+    setTimeout(load, retryAfter);
     return;
   } finally {
     isLoading = false;
