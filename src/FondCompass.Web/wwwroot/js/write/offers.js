@@ -119,8 +119,11 @@ export function follow() {
   list.style.top = `${(isAbove ? anchor.top - list.offsetHeight - 4 : anchor.bottom + 4) - frame.top}px`;
 }
 
-// Its height is only known when its words and rulers are laid out.
-new ResizeObserver(follow).observe(list);
+// Its height is only known when its words and rulers are laid out; the row moves when what stands above it grows, or the page is scrolled.
+const grown = new ResizeObserver(follow);
+grown.observe(list);
+grown.observe(page);
+addEventListener('scroll', follow, { passive: true, capture: true });
 
 /** Calls back when an offer is clicked. @param {(offer: HTMLElement) => void} take */
 export function whenClicked(take) {
