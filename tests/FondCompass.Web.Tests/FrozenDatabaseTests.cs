@@ -39,14 +39,15 @@ public sealed class FrozenDatabaseTests : IAsyncLifetime
         }
 
         var asked = visitor.Get("/groups");
-        // The page's own query, counted as long as the page waits: once. What the application asks of its lessons by itself waits beside it.
+        // The page's own query, counted as long as the page waits: once. Beside it waits CatchUp, which works out the times of the demo's lessons.
         var most = 0L;
         await using var counter = await source.OpenConnectionAsync(TestContext.Current.CancellationToken);
         await Until.Holds(
             "the page is answered",
             async () =>
             {
-                await using var count = new Npgsql.NpgsqlCommand("select count(distinct query_start) from pg_stat_activity where wait_event_type = 'Lock' and query like '%FROM \"Groups\" AS g%'",
+                await using var count = new Npgsql.NpgsqlCommand("select count(distinct query_start) from pg_stat_activity "
+                    + "where wait_event_type = 'Lock' and query like '%FROM \"Groups\" AS g%'",
                     counter);
                 most = Math.Max(most, (long)(await count.ExecuteScalarAsync(TestContext.Current.CancellationToken))!);
                 return asked.IsCompleted;

@@ -205,7 +205,8 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         {
             var words = PhraseText.Spell(rival.Wording);
             tell(Doubts.Of(entry, place,
-                $"'{RowDoubts.Shorten(entry.Wording)}' is read as '{RowDoubts.Shorten(PhraseText.Write(best.Option.Wording))}'; it may also mean that {best.Option.Wording.Doubt}. Write which is meant.",
+                $"'{RowDoubts.Shorten(entry.Wording)}' is read as '{RowDoubts.Shorten(PhraseText.Write(best.Option.Wording))}'; "
+                + $"it may also mean that {best.Option.Wording.Doubt}. Write which is meant.",
                 words));
         }
 

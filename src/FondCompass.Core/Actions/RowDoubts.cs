@@ -72,7 +72,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
                 tell(new Finding(
                     ActionFindings.Doubtful,
                     place,
-                    $"'{Shorten(layer.Text)}' stands behind a plus, so it is done beside the steps and moves no foot. If it is danced, write it without the plus."));
+                    $"'{Shorten(layer.Text)}' stands behind a plus, so it is done beside the steps and moves no foot. If it is danced, "
+                    + "write it without the plus."));
             }
         }
     }
@@ -113,7 +114,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             tell(Of(
                 entry,
                 place,
-                $"'{Shorten(PhraseText.Write(only))}' is one step here, held for {span} counts; it may also mean {span} of them. Write 'hold' behind it, or how many.",
+                $"'{Shorten(PhraseText.Write(only))}' is one step here, held for {span} counts; it may also mean {span} of them. "
+                + "Write 'hold' behind it, or how many.",
                 PhraseText.Write(only with { Times = span, Counts = 0 })));
         }
     }
@@ -127,7 +129,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
                 && placement.Actions.FirstOrDefault(a => a.Item == i) is { Beat: var beat } && beat.Number != said)
             {
                 tell(Of(entry, place,
-                    $"'{Shorten(PhraseText.Write(phrase))}' is said to be on {said} and falls on {beat.Label(dance.Header.LineCounts)} here. Write the count it is danced on.",
+                    $"'{Shorten(PhraseText.Write(phrase))}' is said to be on {said} and falls on {beat.Label(dance.Header.LineCounts)} here. "
+                    + "Write the count it is danced on.",
                     ""));
             }
         }
@@ -149,7 +152,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
                 && step.Forms.FirstOrDefault(f => f.Actions.Count == danced.Count) is { } form && Apart(danced[0].Beat, danced[^1].Beat) <= Apart(form))
             {
                 tell(Of(entry, place,
-                    $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' changes nothing. Write {2 * form.Counts} counts if it is meant.",
+                    $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' changes nothing. "
+                    + $"Write {2 * form.Counts} counts if it is meant.",
                     ""));
             }
         }
@@ -174,7 +178,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             && fixedStep.Forms[0].Actions[0].Phrase.Direction == Direction.Side)
         {
             tell(Of(entry, place,
-                $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes nothing. Spell its actions out if another way is meant.",
+                $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes nothing. "
+                + "Spell its actions out if another way is meant.",
                 ""));
         }
 
@@ -184,7 +189,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             tell(Of(
                 entry,
                 place,
-                $"'{Shorten(phrase.Name)}' begins here with the {foot.Word()} foot and goes to the {side}. It is read by its foot; write '{phrase.Name} {foot.Other().Letter()}' if the side is what is meant.",
+                $"'{Shorten(phrase.Name)}' begins here with the {foot.Word()} foot and goes to the {side}. It is read by its foot; "
+                + $"write '{phrase.Name} {foot.Other().Letter()}' if the side is what is meant.",
                 PhraseText.Write(phrase with { Feet = [foot.Other()], Way = 0 })));
         }
     }

@@ -39,7 +39,7 @@ internal static class ClauseSigns
         ProseForms.IsAside(lexemes[i].Text) || (i + 1 < lexemes.Count && ProseForms.IsAside($"{lexemes[i].Text} {lexemes[i + 1].Text}"));
 
     /// <summary>A word of the weight.</summary>
-    public static bool IsWeight(Lexeme word) => word.Text == "wt" || word.Text.StartsWith("weight", StringComparison.Ordinal);
+    public static bool IsWeight(Lexeme word) => Vocabulary.IsWeight(word.Text);
 
     /// <summary>"Eight of them": it counts what stands before it.</summary>
     public static ProseClause? OfThem(List<Lexeme> lexemes, int from, int to, string text)

@@ -14,7 +14,9 @@ internal static class ProseForms
     internal sealed record Form(string Kind, string Example, bool OfText, Regex Pattern);
 
     private sealed record Tables(
-        FrozenDictionary<string, Form[]> Forms, Regex Numbers, FrozenDictionary<string, int> Values, FrozenDictionary<string, string> Columns, FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay, FrozenSet<string> Changes);
+        FrozenDictionary<string, Form[]> Forms, Regex Numbers, FrozenDictionary<string, int> Values, FrozenDictionary<string, string> Columns,
+        FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay,
+        FrozenSet<string> Changes);
 
     private static readonly Lazy<Tables> Read = new(Build);
 
@@ -29,6 +31,8 @@ internal static class ProseForms
     public static MatchCollection FindAll(string kind, string text) => Read.Value.Forms[kind][0].Pattern.Matches(text);
 
     public static string Replace(string kind, string text, string by) => Read.Value.Forms[kind][0].Pattern.Replace(text, by);
+
+    public static string[] Split(string kind, string text) => Read.Value.Forms[kind][0].Pattern.Split(text);
 
     /// <summary>What a column of that heading holds; null when it is no heading of one.</summary>
     public static string? Column(string heading) => Read.Value.Columns.GetValueOrDefault(heading);
@@ -85,7 +89,8 @@ internal static class ProseForms
             rows.Numbers.ToFrozenDictionary(),
             rows.Columns.SelectMany(c => c.Value.Select(w => (Word: w, Holds: c.Key))).ToFrozenDictionary(c => c.Word, c => c.Holds,
                 StringComparer.OrdinalIgnoreCase),
-            rows.Explains.ToFrozenSet(), rows.Asides.ToFrozenSet(), rows.Tellers.ToFrozenSet(), rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.Changes.ToFrozenSet());
+            rows.Explains.ToFrozenSet(), rows.Asides.ToFrozenSet(), rows.Tellers.ToFrozenSet(),
+            rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.Changes.ToFrozenSet());
     }
 
     private sealed class FormRows

@@ -99,10 +99,10 @@ internal sealed partial class ProseFrame
     /// </summary>
     private List<Piece>? Trailing(string text)
     {
-        var marks = BareCounts().Matches(text);
+        var marks = ProseForms.FindAll("bare counts", text);
         var pieces = new List<Piece>();
         var (at, last) = (0, 0);
-        foreach (Match mark in marks)
+        foreach (var mark in marks.Select(m => m.Groups["counts"]))
         {
             var words = text[at..mark.Index].Trim(' ', ',', ';', '.');
             if (words.Length == 0 || CountsReader.TryRead(Digits(mark.Value), LineCounts, null, out var counts, out _) != CountsOutcome.Read
@@ -122,9 +122,6 @@ internal sealed partial class ProseFrame
 
         return pieces.Count(p => p.Counts is not null) > 1 || pieces.Exists(p => p.Counts is { Positions.Count: > 1, IsRange: false }) ? pieces : null;
     }
-
-    [GeneratedRegex(@"(?<=\p{L} )\d(?:\s?(?:[&e-]|and|,)\s?\d?)*(?=\s*(?:[,;.]|$))", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
-    private static partial Regex BareCounts();
 
     /// <summary>"1 and 2" as counts are written: "1&amp;2".</summary>
     private string Digits(string counts)

@@ -11,12 +11,12 @@ internal sealed partial class ProseFrame
     private static readonly string[] WallGroups = ["wall", "more"];
 
     /// <summary>Tags after a wall and restarts, wherever they are said.</summary>
-    private bool ReadEvents(string text, ProseLine line)
+    private bool ReadEvents(string text)
     {
         var plain = ProseForms.Plain(text, _lexicon.Translation);
-        if (ProseForms.Says("no event", text) && line.Text.Length < LongestEvent)
+        if (ProseForms.Says("no event", text) && text.Length < LongestEvent)
         {
-            Note(line.Text);
+            Note(text);
             return true;
         }
 
@@ -24,7 +24,7 @@ internal sealed partial class ProseFrame
         {
             _tail.Add($"restart {Number(restart, "wall")} after {Number(restart, "after")}");
             Bound += 5;
-            Note(line.Text);
+            Note(text);
             return true;
         }
 
@@ -57,6 +57,9 @@ internal sealed partial class ProseFrame
 
         return true;
     }
+
+    /// <summary>Whether a sentence speaks of a tag or a restart, or of none.</summary>
+    private static bool IsOfEvent(string text) => ProseForms.Says("event", text);
 
     /// <summary>"A tag after wall 5, four counts, stomp stomp clap clap": a tag told in a sentence with its steps.</summary>
     private bool ReadTagSaid(string text, string plain)

@@ -60,17 +60,11 @@ internal sealed partial class ProseFrame
     /// <summary>"Verse, Chorus x2, long tag": by commas and arrows where there are any, else word by word.</summary>
     private static IEnumerable<string> NamesIn(string calls)
     {
-        var parted = CallMarks().Split(calls).Select(c => c.Trim(' ', '(', ')', '.', ':', '[', ']')).Where(c => c.Length > 0).ToList();
+        var parted = ProseForms.Split("call mark", calls).Select(c => c.Trim(' ', '(', ')', '.', ':', '[', ']')).Where(c => c.Length > 0).ToList();
         var pieces = parted.Count > 1 ? parted : [.. calls.Split(' ', StringSplitOptions.RemoveEmptyEntries)];
-        return pieces.Select(p => CallTimes().Replace(p, "").Trim(' ', '(', ')', '.'))
+        return pieces.Select(p => ProseForms.Replace("call times", p, "").Trim(' ', '(', ')', '.'))
             .Where(p => p.Length is > 0 and <= 24 && p.Split(' ').Length <= 3 && char.IsLetterOrDigit(p[0]));
     }
-
-    [GeneratedRegex(@"[,;|>→+]|\s[-–—/]+\s|\s+then\s+|\s+and\s+", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
-    private static partial Regex CallMarks();
-
-    [GeneratedRegex(@"\s*(?:[x×]\s?\d+|\d+[x×]|\btwice\b)", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
-    private static partial Regex CallTimes();
 
     private bool ReadOrderRow(string text)
     {

@@ -70,9 +70,20 @@ internal sealed partial class ProseFrame
 
         if (_title is { } title && _row == _titleRow && sentence.Contains(title, StringComparison.Ordinal))
         {
-            // The name and what is said of the whole.
-            Bound += _settings.BoundIn(_lines[_row].Text);
-            Note(sentence);
+            var rest = sentence.Replace(title, "", StringComparison.Ordinal).Trim(' ', ':', ',', '-', '–', '"', '“', '”', '|', '/', '(', ')', '.');
+            if (!TellsSteps(rest))
+            {
+                // The name and what is said of the whole.
+                Bound += _settings.BoundIn(_lines[_row].Text);
+                Note(sentence);
+                return;
+            }
+
+            sentence = rest;
+        }
+
+        if (IsOfEvent(sentence) && ReadEvents(sentence))
+        {
             return;
         }
 

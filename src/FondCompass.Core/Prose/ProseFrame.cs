@@ -11,7 +11,7 @@ namespace FondCompass.Core.Prose;
 /// <summary>What each row of a text is around the steps: titles, keys, headings, orders, tags, restarts, own steps; the rest are sentences.</summary>
 internal sealed partial class ProseFrame
 {
-    /// <summary>Letters of a title's words, of a heading's, of a setting's row.</summary>
+    /// <summary>Words of a title by itself, of one before its settings, and words of settings past which a row is no title.</summary>
     private const int LongestTitle = 12, LongestName = 7, FewestSettings = 5;
 
     private readonly IReadOnlyList<ProseLine> _lines;
@@ -21,6 +21,7 @@ internal sealed partial class ProseFrame
     private readonly List<ProseItem> _items = [];
     private readonly List<string> _definitions = [];
     private readonly List<string> _tail = [];
+    private readonly List<string> _doubts = [];
     private readonly HashSet<string> _called;
     private readonly Dictionary<string, string> _short = new(StringComparer.OrdinalIgnoreCase);
     private readonly Dictionary<string, IReadOnlyList<ProseClause>> _clauses = [];
@@ -54,6 +55,9 @@ internal sealed partial class ProseFrame
 
     /// <summary>Rows behind all parts: the order, tags after walls, restarts.</summary>
     public IReadOnlyList<string> Tail => _tail;
+
+    /// <summary>What was decided though the text does not say it.</summary>
+    public IReadOnlyList<string> Doubts => _doubts;
 
     /// <summary>Words of the frame that were understood, and those that were not read at all.</summary>
     public double Bound { get; private set; }
@@ -102,13 +106,19 @@ internal sealed partial class ProseFrame
             return _items.ConvertAll(i => i is PartItem { IsTag: false } part ? new SectionItem(part.Row, part.Counts, part.Name, IsSoft: false) : i);
         }
 
-        if (parts.Count > 1 && !hasOrder)
+        // The first part may have begun by itself; one of which nothing is danced is not called.
+        var danced = _items.TakeWhile(i => i is not PartItem).Any(IsDanced) ? new List<string> { ProseSearch.FirstPart } : [];
+        danced.AddRange(parts.Where(p => _items.SkipWhile(i => !ReferenceEquals(i, p)).Skip(1).TakeWhile(i => i is not PartItem).Any(IsDanced)).Select(p => p.Name));
+        if (danced.Count > 1 && !hasOrder)
         {
-            _tail.Insert(0, $"order {string.Join(", ", parts.Select(p => p.Name))}");
+            _tail.Insert(0, $"order {string.Join(", ", danced)}");
+            _doubts.Add("No order of the parts is said; they are danced one after another, each once. Write 'order …' if it is another.");
         }
 
         return _items;
     }
+
+    private bool IsDanced(ProseItem item) => item is ToldItem told && told.Cuts[0].Any(p => Clauses(p.Text).Any(c => c.Kind is ClauseKind.Steps));
 
     private void ReadLine(ProseLine line)
     {
@@ -127,7 +137,9 @@ internal sealed partial class ProseFrame
             return;
         }
 
-        if (ReadEvents(text, line) || ReadOrderRow(text) || ReadShorthand(text) || ReadDefinition(text) || ReadTable(line) || ReadKey(text, line)
+        // Steps beside what is said of tags and restarts are read sentence by sentence.
+        var isBeside = Sentences(text) is { Count: > 1 } sentences && sentences.Exists(s => TellsSteps(s) && !IsOfEvent(s)) && sentences.Exists(IsOfEvent);
+        if ((!isBeside && ReadEvents(text)) || ReadOrderRow(text) || ReadShorthand(text) || ReadDefinition(text) || ReadTable(line) || ReadKey(text, line)
             || ReadHeading(text) || ReadTitle(text))
         {
             return;
@@ -218,7 +230,7 @@ internal sealed partial class ProseFrame
         }
 
         var words = text.Split(' ').Length;
-        if (words > LongestTitle || text.TrimEnd()[^1] is ':' or '.' or '!' or ',' || _settings.IsOnly(text)
+        if (words > LongestTitle || _lines[_row].IsStamped || text.TrimEnd()[^1] is ':' or '.' or '!' or ',' || _settings.IsOnly(text)
             || _settings.BoundIn(text) >= FewestSettings || StartsWithCounts(text) || ProseForms.Says("talks to", text) || TellsSteps(text))
         {
             return false;

@@ -25,6 +25,9 @@ internal sealed class ProseHonesty(ProseWay way, ProseSettings settings, ProseFr
     /// <summary>Words bound by all words, whatever the text bears out; 0 where nothing is danced.</summary>
     private double _bound;
 
+    /// <summary>Not all readings were weighed.</summary>
+    public bool IsNarrowed { get; init; }
+
     public int Total => analysis.Trace.TotalCounts;
 
     public (Counts.Weight, Counts.Facing) End => (analysis.Trace.EndWeight, analysis.Trace.EndFacing);
@@ -41,6 +44,7 @@ internal sealed class ProseHonesty(ProseWay way, ProseSettings settings, ProseFr
             understood = Math.Min(understood, MostRivalled);
         }
 
+        understood = IsNarrowed ? Math.Min(understood, MostRivalled) : understood;
         return new PastedDance(WithReads(), understood, doubts, analysis);
     }
 
@@ -59,7 +63,8 @@ internal sealed class ProseHonesty(ProseWay way, ProseSettings settings, ProseFr
         var share = Share();
         if (_bound < Doubtful && rows.Find(r => r.From.Length > LongLine) is { } row)
         {
-            doubts.Add($"One line has {row.From.Length} letters: the line breaks may have been lost on the way. Put each section, or each eight, on a line of its own.");
+            doubts.Add($"One line has {row.From.Length} letters: the line breaks may have been lost on the way. Put each section, or each eight, "
+                + $"on a line of its own.");
         }
 
         return share;

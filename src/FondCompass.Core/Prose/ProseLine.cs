@@ -17,6 +17,9 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
 
     public bool IsEmpty => Text.Length == 0;
 
+    /// <summary>It bears the time at which it was said.</summary>
+    public bool IsStamped => Stamp.IsMatch(Raw);
+
     /// <summary>Rows and words that are read in all, and letters of one row; a page of the longest dance has a tenth of it.</summary>
     public const int MostRows = 1_000, MostWords = 12_000, LongestRow = 8_000;
 

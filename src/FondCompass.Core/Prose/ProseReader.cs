@@ -6,8 +6,8 @@ using FondCompass.Core.Steps;
 namespace FondCompass.Core.Prose;
 
 /// <summary>
-/// Reads somebody's own wording (reading, section 7): what each row may be, then the one search through all of it. Steps go through the one reader of rows; counts
-/// are those said, those of the headings, or the steps' own. Nothing is dropped.
+/// Reads somebody's own wording (reading, section 7): what each row may be, then the one search through all of it. Steps go through the one
+/// reader of rows; counts are those said, those of the headings, or the steps' own. Nothing is dropped.
 /// </summary>
 public static class ProseReader
 {
@@ -39,7 +39,14 @@ public static class ProseReader
         {
             var rows = Rows(way, lines, settings, frame, behind, out var doubts);
             var analysis = Analysis.WhileWaited(PastedDance.ScriptOf(rows), lexicon, cancel);
-            var honesty = new ProseHonesty(way, settings, frame, analysis, rows, doubts);
+            doubts.AddRange(frame.Doubts);
+            if (search.HurriedFrom is { } row)
+            {
+                doubts.Add(string.Create(CultureInfo.InvariantCulture,
+                    $"From row {row + 1} on only the likeliest reading was followed: so much may be meant that not all was weighed."));
+            }
+
+            var honesty = new ProseHonesty(way, settings, frame, analysis, rows, doubts) { IsNarrowed = search.HurriedFrom is not null };
             return (way.Cost + honesty.Cost, honesty);
         }
     }
@@ -100,14 +107,16 @@ public static class ProseReader
             if (lines[i].IsTooLong)
             {
                 doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                    $"Row {i + 1} has {lines[i].Raw.Length:N0} letters; one of more than {ProseLine.LongestRow:N0} is not read, and stays as a remark. Part it into sentences, a row each."));
+                    $"Row {i + 1} has {lines[i].Raw.Length:N0} letters; one of more than {ProseLine.LongestRow:N0} is not read, "
+                    + $"and stays as a remark. Part it into sentences, a row each."));
             }
         }
 
         if (way.Actions > MostTried && way.Units is { } last)
         {
             doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                $"Row {last.Row + 1} goes on, or repeats what stands before it, past the {MostTried:N0} actions that are tried on their counts; what is left of it stays as notes. Write what is danced again as a part, and call it."));
+                $"Row {last.Row + 1} goes on, or repeats what stands before it, past the {MostTried:N0} actions that are tried on their counts; "
+                + $"what is left of it stays as notes. Write what is danced again as a part, and call it."));
             if (last.Row + 1 < lines.Count)
             {
                 behind = [.. lines.Skip(last.Row + 1).Select(l => l.Raw), .. behind];
@@ -119,7 +128,8 @@ public static class ProseReader
         {
             var first = (way.Actions > MostTried && way.Units is { } unit ? unit.Row + 1 : lines.Count) + 1;
             doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                $"{ProseLine.MostRows:N0} rows and {ProseLine.MostWords:N0} words are read, and {MostTried:N0} actions tried on their counts; what begins with row {first:N0} is not, and stays as remarks. Paste one dance at a time."));
+                $"{ProseLine.MostRows:N0} rows and {ProseLine.MostWords:N0} words are read, and {MostTried:N0} actions tried on their counts; "
+                + $"what begins with row {first:N0} is not, and stays as remarks. Paste one dance at a time."));
             var kept = behind.Where(r => r.Trim().Length > 0).Select(r => $"# {RowText.Plain(r).Trim()}");
             rows.Add(new PastedRow(string.Join('\n', behind), string.Join('\n', kept), PastedFate.Aside));
         }

@@ -129,9 +129,7 @@ internal sealed partial class ProseSearch
     /// <summary>Goes on by the counts of some steps that begin at a place in the line.</summary>
     private ProseWay Put(ProseWay way, int row, int sentence, string text, FittedSteps fit, int at, CountSpec? own)
     {
-        // Counts that begin before what is gone in the line begin the next one.
-        var gap = own is null ? 0 : at >= way.At % LineCounts ? at - (way.At % LineCounts) : LineCounts - (way.At % LineCounts) + at;
-        gap = own is not null && way.At % LineCounts == 0 && way.At > 0 && at == 0 ? 0 : gap;
+        var gap = own is null ? 0 : GapBefore(way, at);
         return way with
         {
             Gone = way.Gone + gap + fit.Counts,
@@ -143,12 +141,16 @@ internal sealed partial class ProseSearch
         };
     }
 
+    /// <summary>Counts left empty before a place in the line; one that lies before what is gone begins the next line.</summary>
+    private int GapBefore(ProseWay way, int at) => (at - (way.At % LineCounts) + LineCounts) % LineCounts;
+
     /// <summary>A row of counts whose words are not read keeps its place.</summary>
     private ProseWay Park(ProseWay way, CountSpec counts, int row, string text)
     {
         var own = layer.OfLine(counts);
         var opened = Opened(way, row);
-        var gap = Math.Max(0, own.Last.Number - (opened.At % LineCounts));
+        var first = Math.Max(0, own.First.Number - 1);
+        var gap = GapBefore(opened, first) + own.Last.Number - first;
         return opened.Write(row, PastedFate.Aside,
             $"? {CountText.Write(own, LineCounts)} {text.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal)}") with
         {

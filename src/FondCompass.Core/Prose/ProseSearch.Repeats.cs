@@ -90,9 +90,9 @@ internal sealed partial class ProseSearch
             found.Add(([.. part.Where(u => u.Section == last.Section && u.Way.At >= first - 1 && u.Way.At + u.Counts <= until)], 1));
         }
 
-        if (found.Exists(f => f.Units.Count > 0 && span == 0))
+        if (found.Count > 0 && span == 0)
         {
-            // What is named outright is meant.
+            // What is named outright is meant, and nothing where it is not there.
             return found.Where(f => f.Units.Count is > 0 and <= MostAgain);
         }
 

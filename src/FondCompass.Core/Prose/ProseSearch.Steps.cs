@@ -144,7 +144,6 @@ internal sealed partial class ProseSearch
             && told.Counts == named.Counts;
     }
 
-
     /// <summary>The words of a run; "eight of them" counts what stands before it.</summary>
     private string Joined(List<ProseClause> run, string text)
     {

@@ -31,7 +31,13 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
     /// <summary>Both a step and what explains it danced; a word left out of the steps it stands in; the other weight to start with.</summary>
     private const int BothDanced = 8, LeavesWord = 2, OtherStart = 4;
 
+    /// <summary>What a part is called that begins by itself.</summary>
+    public const string FirstPart = "A";
+
     private int LineCounts => layer.LineCounts;
+
+    /// <summary>The row, from 0, from which on only the likeliest way was gone on with; null where all were.</summary>
+    public int? HurriedFrom { get; private set; }
 
     /// <summary>The cheapest ways through a text, the best first.</summary>
     /// <param name="start">The feet that are stated, or usual; the other weight is tried too where none is stated.</param>
@@ -48,6 +54,7 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
         for (var i = 0; i < items.Count; i++)
         {
             var from = ways;
+            HurriedFrom ??= IsHurried ? items[i].Row : null;
             ways = items[i] switch
             {
                 PartItem part => [.. from.Select(w => Begin(EndPart(w), part))],
@@ -103,14 +110,15 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
             return way;
         }
 
-        way = EndSection(Opened(way, section.Row)) with { SectionLength = section.Counts };
+        way = way is { IsTag: true, Parts: 1 } ? Begin(EndPart(way), new PartItem(section.Row, FirstPart, false, 0)) : Opened(way, section.Row);
+        way = EndSection(way) with { SectionLength = section.Counts };
         return section.Name is null ? way : way.Write(section.Row, PastedFate.Frame,
             $"line {section.Name.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal)}".TrimEnd()) with
         { Bound = way.Bound + 1 };
     }
 
-    /// <summary>The first part begins by itself; so does the dance behind a tag that was told first.</summary>
-    private static ProseWay Opened(ProseWay way, int row) => way.Part is null ? Begin(way, new PartItem(row, "A", false, 0)) with { Bound = way.Bound } : way;
+    /// <summary>The first part begins by itself.</summary>
+    private static ProseWay Opened(ProseWay way, int row) => way.Part is null ? Begin(way, new PartItem(row, FirstPart, false, 0)) with { Bound = way.Bound } : way;
 
     private ProseWay EndSection(ProseWay way)
     {

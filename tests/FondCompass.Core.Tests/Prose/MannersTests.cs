@@ -43,7 +43,7 @@ public partial class MannersTests
         string? Stated(string what) => text.TryGetProperty(what, out var value) ? value.ToString() : null;
     }
 
-    /// <summary>What is claimed of them all is never more than what was read.</summary>
+    /// <summary>Each row of a text stands in what comes back, in its order.</summary>
     [Fact]
     public void Every_word_of_them_is_still_there()
     {
@@ -79,6 +79,40 @@ public partial class MannersTests
     {
         var pasted = ProseReader.Read("8 marches\n4 step touches\nRepeat the block on the other side.");
         Assert.Contains(pasted.Doubts, d => d.StartsWith("It may also be read so that", StringComparison.Ordinal));
+        Assert.InRange(pasted.Understood, 0, 0.8);
+    }
+
+    /// <summary>Steps beside a sentence of tags, restarts or the dance's name are danced all the same.</summary>
+    [Theory]
+    [InlineData("No tags. Vine right, vine left.", 8)]
+    [InlineData("Vine right, vine left. Restart on wall 3 after 4 counts.", 8)]
+    [InlineData("Sea Pink 16 counts vine right, vine left, rocking chair, rocking chair", 16)]
+    [InlineData("Tag (4 counts): sway R, L, R, L\nSection 1\nvine right, vine left", 8)]
+    public void No_steps_are_lost_beside_the_frame(string text, int counts) => Assert.Equal(counts, ProseReader.Read(text).Analysis.Trace.TotalCounts);
+
+    /// <summary>What the text does not say and is decided all the same is told.</summary>
+    [Fact]
+    public void An_order_that_nobody_said_is_told()
+    {
+        var pasted = ProseReader.Read("Part A\nvine right, vine left\nPart B\nrocking chair");
+        Assert.Contains(pasted.Doubts, d => d.StartsWith("No order of the parts is said", StringComparison.Ordinal));
+    }
+
+    /// <summary>What is named outright and is not there is not danced from something else.</summary>
+    [Fact]
+    public void A_section_that_is_not_there_is_not_guessed()
+    {
+        var pasted = ProseReader.Read("Section 1\nvine right, vine left\nSection 2\nrepeat section 7");
+        Assert.Equal(8, pasted.Analysis.Trace.TotalCounts);
+        Assert.NotEmpty(pasted.Doubts);
+    }
+
+    /// <summary>So much that only the likeliest way is gone on with: from which row on is told, and less is claimed.</summary>
+    [Fact]
+    public void A_search_that_was_narrowed_is_told()
+    {
+        var pasted = ProseReader.Read(string.Join('\n', Enumerable.Range(4000, 9).Select(n => $"1-{n} march R")));
+        Assert.Contains(pasted.Doubts, d => d.StartsWith("From row ", StringComparison.Ordinal));
         Assert.InRange(pasted.Understood, 0, 0.8);
     }
 

@@ -76,6 +76,10 @@ public class SettingsTests
     [InlineData("Written and danced by: Ada Voss.", "credit Ada Voss")]
     public void A_name_is_a_name_though_it_has_a_word_of_settings(string row, string frame) => Assert.Equal(frame, FrameOf(row));
 
+    /// <summary>What is said of one wall is no number of walls.</summary>
+    [Fact]
+    public void A_wall_is_not_the_walls() => Assert.DoesNotContain("walls", ProseReader.Read("1-8 vine R, vine L\nWall 2: leave out the claps").Script, StringComparison.Ordinal);
+
     [Fact]
     public void What_a_row_of_settings_says_is_kept_as_a_remark() =>
         Assert.Contains("# Left foot lead, wait 16", ProseReader.Read("Left foot lead, wait 16\n1-8 vine L, vine R").Script, StringComparison.Ordinal);

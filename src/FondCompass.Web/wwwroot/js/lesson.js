@@ -790,6 +790,16 @@ let isLoading = false;
 /** What could not be fetched is fetched again by itself after so many milliseconds. */
 const retryAfter = 2000;
 
+/** The next try by itself; one at a time, however often Start is pressed. */
+let retry = 0;
+
+/** @param {string} why */
+function loadLater(why) {
+  put('block-title', `${why} It is tried again every two seconds; Start tries at once.`);
+  clearTimeout(retry);
+  retry = setTimeout(load, retryAfter);
+}
+
 async function load() {
   if (isLoading || lesson) {
     return;
@@ -797,19 +807,21 @@ async function load() {
   isLoading = true;
   try {
     const answer = await fetch(board.dataset.source ?? '', { signal: AbortSignal.timeout(20000) });
+    if (answer.redirected) {
+      put('block-title', 'You are signed out. Sign in, then open the lesson again.');
+      return;
+    }
     if (!answer.ok) {
       if (answer.status === 404) {
         put('block-title', 'The dance of this lesson was deleted; bring it back, then open the lesson again.');
       } else {
-        put('block-title', 'The lesson cannot be fetched yet. It is tried again every two seconds; Start tries at once.');
-        setTimeout(load, retryAfter);
+        loadLater('The lesson cannot be fetched yet.');
       }
       return;
     }
     lesson = await answer.json();
   } catch {
-    put('block-title', 'The server does not answer, and this lesson was not opened in this browser before. It is tried again every two seconds; Start tries at once.');
-    setTimeout(load, retryAfter);
+    loadLater('The server does not answer, and this lesson was not opened in this browser before.');
     return;
   } finally {
     isLoading = false;

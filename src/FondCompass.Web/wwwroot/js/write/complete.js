@@ -96,7 +96,6 @@ box.addEventListener('keydown', (event) => {
   }
 });
 box.addEventListener('blur', () => mine && offers.close());
-box.addEventListener('scroll', () => mine && offers.follow());
 offers.whenClicked((offer) => {
   if (mine) {
     take(offer);
