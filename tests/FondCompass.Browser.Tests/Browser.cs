@@ -64,7 +64,7 @@ public sealed class Browser : IDisposable
                 find().Click();
                 return;
             }
-            catch (StaleElementReferenceException) when (again < 5)
+            catch (WebDriverException replaced) when (again < 5 && IsReplaced(replaced))
             {
                 // It was replaced between finding and pressing, so nothing was pressed.
             }
@@ -219,11 +219,14 @@ public sealed class Browser : IDisposable
             {
                 return holds();
             }
-            catch (UnknownErrorException replaced) when (replaced.Message.Contains("does not belong to the document", StringComparison.Ordinal))
+            catch (UnknownErrorException replaced) when (IsReplaced(replaced))
             {
-                // The driver's other word for an element that was replaced while it was asked.
                 return null;
             }
         })!;
     }
+
+    /// <summary>Whether the element that was meant had been replaced; the driver has two words for it.</summary>
+    public static bool IsReplaced(WebDriverException told) =>
+        told is StaleElementReferenceException || (told is UnknownErrorException && told.Message.Contains("does not belong to the document", StringComparison.Ordinal));
 }

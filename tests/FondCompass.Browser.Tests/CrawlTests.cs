@@ -146,7 +146,7 @@ public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn
     private bool Works(string path, string sign) => Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null } control && PressIt(path, sign, control.Index).Count == 0;
 
     /// <summary>Presses it, and gives what is wrong with it.</summary>
-    private List<string> PressIt(string path, string sign, long index)
+    private List<string> PressIt(string path, string sign, long index, int again = 0)
     {
         var faults = new List<string>();
         if (_browser.Run(Press, index) is not IWebElement control)
@@ -169,7 +169,12 @@ public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn
         {
             faults.Add($"{where}: nothing happens");
         }
-        catch (WebDriverException fault) when (fault is ElementClickInterceptedException or ElementNotInteractableException or StaleElementReferenceException)
+        catch (WebDriverException replaced) when (again < 3 && Browser.IsReplaced(replaced) && Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null })
+        {
+            // An answer came between finding it and pressing it.
+            return PressIt(path, sign, Seen().First(c => c.Sign == sign).Index, again + 1);
+        }
+        catch (WebDriverException fault) when (fault is ElementClickInterceptedException or ElementNotInteractableException || Browser.IsReplaced(fault))
         {
             faults.Add($"{where}: {fault.Message.ReplaceLineEndings(" ")}");
         }

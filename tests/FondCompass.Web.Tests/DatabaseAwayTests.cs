@@ -1,4 +1,5 @@
 using System.Net;
+using FondCompass.Tests.Databases;
 using Xunit;
 
 namespace FondCompass.Web.Tests;
@@ -24,7 +25,11 @@ public sealed class DatabaseAwayTests : IAsyncDisposable
         Assert.Equal(HttpStatusCode.OK, analysis.StatusCode);
 
         _studio.Database.Start();
-        Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/write")).Status);
+        // Whoever watches it may have looked a moment before; the page is there as soon as that looks again.
+        await Until.Holds(
+            "the page is there again",
+            async () => (await visitor.Get($"/dances/{id}/write")).Status == HttpStatusCode.OK,
+            TimeSpan.FromMinutes(1));
         Assert.Equal("ok", (await visitor.Get("/healthz")).Html);
     }
 

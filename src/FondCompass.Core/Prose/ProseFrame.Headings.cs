@@ -105,7 +105,7 @@ internal sealed partial class ProseFrame
             return (name, 0, "");
         }
 
-        if (ProseForms.Find("sized head", text) is { } sized && !TellsSteps(sized.Groups["name"].Value))
+        if (ProseForms.Find("sized head", text) is { } sized && (_settings.BoundIn(text) == 0 || _called.Contains(sized.Groups["name"].Value.Trim())) && !TellsSteps(sized.Groups["name"].Value))
         {
             var said = sized.Groups["name"].Value.Trim();
             var isCalled = _called.TryGetValue(said, out var called);

@@ -108,7 +108,8 @@ internal sealed partial class ProseFrame
 
         // The first part may have begun by itself; one of which nothing is danced is not called.
         var danced = _items.TakeWhile(i => i is not PartItem).Any(IsDanced) ? new List<string> { ProseSearch.FirstPart } : [];
-        danced.AddRange(parts.Where(p => _items.SkipWhile(i => !ReferenceEquals(i, p)).Skip(1).TakeWhile(i => i is not PartItem).Any(IsDanced)).Select(p => p.Name));
+        danced.AddRange(parts.Where(p => _items.SkipWhile(i => !ReferenceEquals(i, p)).Skip(1).TakeWhile(i => i is not PartItem).Any(IsDanced))
+            .Select(p => p.Name));
         if (danced.Count > 1 && !hasOrder)
         {
             _tail.Insert(0, $"order {string.Join(", ", danced)}");

@@ -118,7 +118,8 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
     }
 
     /// <summary>The first part begins by itself.</summary>
-    private static ProseWay Opened(ProseWay way, int row) => way.Part is null ? Begin(way, new PartItem(row, FirstPart, false, 0)) with { Bound = way.Bound } : way;
+    private static ProseWay Opened(ProseWay way, int row) =>
+        way.Part is null ? Begin(way, new PartItem(row, FirstPart, false, 0)) with { Bound = way.Bound } : way;
 
     private ProseWay EndSection(ProseWay way)
     {

@@ -98,6 +98,19 @@ public partial class MannersTests
         Assert.Contains(pasted.Doubts, d => d.StartsWith("No order of the parts is said", StringComparison.Ordinal));
     }
 
+    /// <summary>What is said of the whole is no name of a part, though counts stand behind it.</summary>
+    [Theory]
+    [InlineData("Start after 16 counts", "intro 16")]
+    [InlineData("Wait, 32 counts", "intro 32")]
+    [InlineData("Intro - 8 counts", "intro 8")]
+    [InlineData("Beginner: 8 counts", "level beginner")]
+    public void A_setting_is_no_part(string row, string setting)
+    {
+        var script = ProseReader.Read($"Skerry Lights\n{row}\nvine right, vine left\n").Script;
+        Assert.Contains("part A\n", script, StringComparison.Ordinal);
+        Assert.Contains(setting, script, StringComparison.Ordinal);
+    }
+
     /// <summary>What is named outright and is not there is not danced from something else.</summary>
     [Fact]
     public void A_section_that_is_not_there_is_not_guessed()

@@ -78,7 +78,8 @@ public class SettingsTests
 
     /// <summary>What is said of one wall is no number of walls.</summary>
     [Fact]
-    public void A_wall_is_not_the_walls() => Assert.DoesNotContain("walls", ProseReader.Read("1-8 vine R, vine L\nWall 2: leave out the claps").Script, StringComparison.Ordinal);
+    public void A_wall_is_not_the_walls() =>
+        Assert.DoesNotContain("walls", ProseReader.Read("1-8 vine R, vine L\nWall 2: leave out the claps").Script, StringComparison.Ordinal);
 
     [Fact]
     public void What_a_row_of_settings_says_is_kept_as_a_remark() =>
