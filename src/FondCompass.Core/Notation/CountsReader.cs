@@ -74,7 +74,7 @@ public static class CountsReader
     {
         counts = null;
         length = 0;
-        if (at + 1 >= row.Length || row[at] is not ('&' or 'e' or 'a') || !char.IsWhiteSpace(row[at + 1]) || (rowBefore is null && row[at] != '&') || (row[at] == 'a' && IsArticle(row, at + 1)))
+        if (at + 1 >= row.Length || row[at] is not ('&' or 'e' or 'a') || (row[at] == '&' && IsBeforeCounts(row, at + 1)) || !char.IsWhiteSpace(row[at + 1]) || (rowBefore is null && row[at] != '&') || (row[at] == 'a' && IsArticle(row, at + 1)))
         {
             return false;
         }
@@ -85,6 +85,19 @@ public static class CountsReader
         counts = new CountSpec { Positions = [before with { Fraction = Read(row[at]) }] };
         length = at + 1;
         return true;
+    }
+
+    /// <summary>"&amp; 3 4": the half before a count, and that count.</summary>
+    private static bool IsBeforeCounts(string row, int at)
+    {
+        var digit = SkipSpaces(row, at);
+        while (digit < row.Length && char.IsAsciiDigit(row[digit]))
+        {
+            digit++;
+        }
+
+        var next = SkipSpaces(row, digit);
+        return digit > SkipSpaces(row, at) && (next == row.Length || char.IsAsciiDigit(row[next]) || row[next] is ':' or '.' or ')' or '&');
     }
 
     /// <summary>"A quarter turn", "a little kick": the article, no count.</summary>
@@ -106,6 +119,7 @@ public static class CountsReader
         end = at;
         var before = Letters(row, at);
         var digitsAt = at + before.Length;
+        digitsAt = before == "&" && IsBeforeCounts(row, digitsAt) ? SkipSpaces(row, digitsAt) : digitsAt;
         var afterAt = digitsAt;
         while (afterAt < row.Length && char.IsAsciiDigit(row[afterAt]))
         {

@@ -25,6 +25,8 @@ internal static class ClauseSigns
             IsWhile = ProseForms.IsWhile(words[0].Text),
             IsFromThere = words.Exists(l => l.Is(Roles.Again)) && words.Exists(l => Vocabulary.StaysOut(l.Text)),
             IsWayAlone = IsWay(words),
+            OnlySides = SidesIn(words),
+            SaysSame = words.Exists(l => l.Is(Roles.Same | Roles.OtherSide)),
             HasTurn = words.Exists(l => l.Amount > 0 || l.Is(Roles.Turning | Roles.Turn)),
             HasTimes = words.Exists(l => l.Times > 1),
             Count = words.Find(l => l.Number > 1)?.Number ?? 0,
@@ -37,6 +39,12 @@ internal static class ClauseSigns
     /// <summary>Words begin here that only tell beside the steps: "until", "as you".</summary>
     public static bool IsAside(List<Lexeme> lexemes, int i) =>
         ProseForms.IsAside(lexemes[i].Text) || (i + 1 < lexemes.Count && ProseForms.IsAside($"{lexemes[i].Text} {lexemes[i + 1].Text}"));
+
+    /// <summary>"Two counts each" begins here: with or without a comma it is the length of each step before it.</summary>
+    public static bool IsLengthAt(List<Lexeme> lexemes, int i) =>
+        (lexemes[i].Number > 0 && i + 2 < lexemes.Count && lexemes[i + 1].Is(Roles.Counts)
+            && lexemes.Skip(i + 2).SkipWhile(l => l.Is(Roles.For)).FirstOrDefault() is { } last && last.Is(Roles.Each))
+        || (lexemes[i].Is(Roles.Each) && i + 2 < lexemes.Count && lexemes[i + 1].Number > 0 && lexemes[i + 2].Is(Roles.Counts));
 
     /// <summary>A word of the weight.</summary>
     public static bool IsWeight(Lexeme word) => Vocabulary.IsWeight(word.Text);
@@ -53,6 +61,16 @@ internal static class ClauseSigns
     {
         var said = words.FindAll(l => l.Side != 0 || l.Foot != Foot.None || !l.Is(Roles.Then | Roles.Filler | Roles.And | Roles.To));
         return said is [{ Side: not 0, Verb: null, Step: null } side] && (side.Words > 1 || words.Exists(l => l.Is(Roles.To) && l.Words == 1));
+    }
+
+    /// <summary>"Left and right", "then to the left".</summary>
+    private static List<Foot> SidesIn(List<Lexeme> words)
+    {
+        var said = words.FindAll(l => l.Foot != Foot.None || l.Side != 0);
+        return words.TrueForAll(l => said.Contains(l) || (l.Step is null && l.Verb is null && l.Number == 0 && l.Amount == 0
+                && l.Is(Roles.Then | Roles.Filler | Roles.And | Roles.To | Roles.Foot | Roles.Again)))
+            && said.TrueForAll(l => l.Step is null && l.Verb is null && (l.Foot == Foot.None || l.Foot.IsSingle()))
+                ? said.ConvertAll(l => l.Foot.IsSingle() ? l.Foot : l.Side > 0 ? Foot.Right : Foot.Left) : [];
     }
 
     /// <summary>"Two counts for each": so many counts a step, and no deed; 0 where it is not said.</summary>

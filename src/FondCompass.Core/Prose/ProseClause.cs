@@ -71,6 +71,12 @@ internal sealed record ProseClause(ClauseKind Kind, TextSpan Whole, TextSpan Cor
     /// <summary>It says how often: "x2", "twice".</summary>
     public bool HasTimes { get; init; }
 
+    /// <summary>Feet or sides and nothing else: those it names, in order; empty where it says more.</summary>
+    public IReadOnlyList<Foot> OnlySides { get; init; } = [];
+
+    /// <summary>It says that it is as something before it: "vine right the same way".</summary>
+    public bool SaysSame { get; init; }
+
     /// <summary>Only a side to go to.</summary>
     public bool IsWayAlone { get; init; }
 

@@ -15,7 +15,7 @@ internal static class ProseForms
 
     private sealed record Tables(
         FrozenDictionary<string, Form[]> Forms, Regex Numbers, FrozenDictionary<string, int> Values, FrozenDictionary<string, string> Columns,
-        FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay,
+        FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay, string LastLines, FrozenDictionary<string, int> Ordinals,
         FrozenSet<string> Changes);
 
     private static readonly Lazy<Tables> Read = new(Build);
@@ -43,6 +43,9 @@ internal static class ProseForms
     /// <summary>Words that mean the same on the other side.</summary>
     public static string OtherWay => Read.Value.OtherWay;
 
+    /// <summary>What says so of the last so many lines.</summary>
+    public static string LastLines(int lines, string how) => $"{how} {Read.Value.LastLines.Replace("{n}", lines.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)}";
+
     /// <summary>What a tag is called that nobody named.</summary>
     public const string TagName = "Tag";
 
@@ -58,10 +61,10 @@ internal static class ProseForms
     /// <summary>Whether a word says that what follows lasts as long as the steps: "while".</summary>
     public static bool IsWhile(string word) => Read.Value.Whiles.Contains(word);
 
-    /// <summary>A number in digits or words; 0 when it is none.</summary>
+    /// <summary>A number in digits or words, or an ordinal; 0 when it is none.</summary>
     public static int Number(string words) =>
         words.Length is > 0 and < 4 && int.TryParse(words, CultureInfo.InvariantCulture, out var digits) ? digits
-            : Read.Value.Values.GetValueOrDefault(words.ToLowerInvariant());
+            : Read.Value.Values.TryGetValue(words.ToLowerInvariant().Replace('-', ' '), out var number) ? number : Read.Value.Ordinals.GetValueOrDefault(words);
 
     /// <summary>A row in plain words: lower case, numbers as digits, other languages translated, marks as spaces.</summary>
     public static string Plain(string text, Translation translation)
@@ -90,7 +93,7 @@ internal static class ProseForms
             rows.Columns.SelectMany(c => c.Value.Select(w => (Word: w, Holds: c.Key))).ToFrozenDictionary(c => c.Word, c => c.Holds,
                 StringComparer.OrdinalIgnoreCase),
             rows.Explains.ToFrozenSet(), rows.Asides.ToFrozenSet(), rows.Tellers.ToFrozenSet(),
-            rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.Changes.ToFrozenSet());
+            rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.LastLines, rows.Ordinals.ToFrozenDictionary(), rows.Changes.ToFrozenSet());
     }
 
     private sealed class FormRows
@@ -98,6 +101,8 @@ internal static class ProseForms
         public List<FormRow> Forms { get; set; } = [];
 
         public Dictionary<string, int> Numbers { get; set; } = [];
+
+        public Dictionary<string, int> Ordinals { get; set; } = [];
 
         public Dictionary<string, List<string>> Columns { get; set; } = [];
 
@@ -110,6 +115,8 @@ internal static class ProseForms
         public List<string> Whiles { get; set; } = [];
 
         public string OtherWay { get; set; } = "";
+
+        public string LastLines { get; set; } = "";
 
         public List<string> Changes { get; set; } = [];
     }

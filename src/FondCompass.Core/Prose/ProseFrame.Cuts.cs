@@ -61,13 +61,18 @@ internal sealed partial class ProseFrame
             : string.Join(", ", items));
     }
 
-    /// <summary>"step R (1), touch L (2)", "cross shuffle (7&amp;8)", "three steps in (8)".</summary>
+    /// <summary>"step R (1), touch L (2)", "cross shuffle (7&amp;8)", "three steps in (8)"; under counts of their own too: "1-2 step R (1) touch L (2)".</summary>
     private List<Piece> Behind(CountSpec? counts, string text)
     {
-        var marks = counts is null && !ProseForms.Says("length before", text) ? ProseForms.FindAll("counts behind", text) : null;
+        var marks = !ProseForms.Says("length before", text) ? ProseForms.FindAll("counts behind", text) : null;
         if (marks is not { Count: > 0 })
         {
             return [Said(counts, text)];
+        }
+
+        if (counts is not null)
+        {
+            return Within(counts, text, marks);
         }
 
         var said = marks.Select(m => Digits(m.Groups["counts"].Value)).ToList();
@@ -92,6 +97,31 @@ internal sealed partial class ProseFrame
         }
 
         return pieces;
+    }
+
+    /// <summary>Counts in brackets under those before the row: they part the words, and place them where they do not simply go on from count to count.</summary>
+    private List<Piece> Within(CountSpec counts, string text, MatchCollection marks)
+    {
+        var pieces = new List<Piece>();
+        var at = 0;
+        foreach (Match mark in marks)
+        {
+            var words = text[at..mark.Index].Trim(' ', ',', ';', '.');
+            at = mark.Index + mark.Length;
+            if (CountsReader.TryRead(Digits(mark.Groups["counts"].Value), MostCounts, null, out var behind, out _) != CountsOutcome.Read || words.Length == 0
+                || behind!.First < counts.First || behind.Last > counts.Last || (pieces.Count > 0 && behind.First <= pieces[^1].Counts!.Last))
+            {
+                return [Said(counts, text)];
+            }
+
+            pieces.Add(new Piece(behind, words, 0));
+        }
+
+        var rest = text[at..].Trim(' ', ',', ';', '.');
+        pieces[^1] = pieces[^1] with { Text = rest.Length > 0 ? $"{pieces[^1].Text}, {rest}" : pieces[^1].Text };
+        var isPlain = pieces.TrueForAll(p => !p.Counts!.IsRange && p.Counts.Positions.All(b => b.Fraction == Fraction.Whole))
+            && pieces.Sum(p => p.Counts!.Positions.Count) == counts.Span;
+        return isPlain ? [new Piece(counts, string.Join(", ", pieces.Select(p => p.Text)), 0)] : pieces;
     }
 
     /// <summary>

@@ -1,5 +1,5 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
+using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Prose;
 
@@ -10,6 +10,20 @@ internal sealed partial class ProseFrame
 
     private bool ReadHeading(string text)
     {
+        if (ProseForms.Says("ending", text) && !_called.Contains(text.Split(':', '-', '–')[0].Trim()))
+        {
+            // What is other the last time: no part of its own.
+            Note(text);
+            return true;
+        }
+
+        if (RangeAgain(text) is { } again)
+        {
+            ReadSentence(again, isLengthOfAll: false);
+            Note(text);
+            return true;
+        }
+
         if (PartOf(text) is { } part)
         {
             BeginPart(part, isTag: false);
@@ -27,11 +41,17 @@ internal sealed partial class ProseFrame
         if (SectionOf(text) is { } section)
         {
             var rest = section.Groups["rest"].Value.TrimStart(BehindHeading).TrimEnd(BehindRest);
-            var isName = rest.Length > 0 && IsNameOfWhatFollows(rest);
+            var isName = rest.Length > 0 && IsNameOfWhatFollows(rest, until: Number(section, "until"));
             BeginSection(SectionCounts(section), isName ? rest : rest.Length == 0 ? NameBelow() : null);
             if (rest.Length > 0 && !isName)
             {
+                var before = _items.Count;
                 ReadSentences(rest);
+                if (_items.Count == before + 1 && _items[^1] is ToldItem told && IsStepsBelow())
+                {
+                    // "[1-8] Side, touch x2, vine", and the steps below.
+                    _items[^1] = told with { Names = rest };
+                }
             }
 
             return true;
@@ -61,6 +81,11 @@ internal sealed partial class ProseFrame
             ReadSentences(rest);
         }
     }
+
+    /// <summary>"A5-A8 same again": as many lines as are named; null where it says something else.</summary>
+    private string? RangeAgain(string text) => ProseForms.Find("section range", text) is { } range
+        && Number(range, "until") - Number(range, "from") + 1 is > 1 and var lines && Number(range, "from") > lines
+        && Clauses(range.Groups["rest"].Value) is [{ Kind: ClauseKind.Repeat }] ? ProseForms.LastLines(lines, range.Groups["rest"].Value) : null;
 
     private static Match? PartOf(string text) =>
         ProseForms.Says("two parts", text) && text.Any(char.IsDigit) && text.Length < 90 ? null
@@ -93,8 +118,7 @@ internal sealed partial class ProseFrame
     private static int SectionCounts(Match section) =>
         section.Groups["until"].Success ? Number(section, "until") - Number(section, "from") + 1 : Number(section, "counts");
 
-    private static int Number(Match match, string group) => match.Groups[group] is { Success: true, Length: < 4 } said
-        ? int.Parse(said.Value, CultureInfo.InvariantCulture) : 0;
+    private static int Number(Match match, string group) => match.Groups[group] is { Success: true } said ? ProseForms.Number(said.Value) : 0;
 
     /// <summary>A row that is the name of a part the order calls, whatever it is called; or a name with its counts above steps.</summary>
     private (string Name, int Counts, string Behind)? IsCalledHead(string text)
@@ -113,11 +137,19 @@ internal sealed partial class ProseFrame
                 ? (called ?? said, Number(sized, "counts"), "") : null;
         }
 
+        if (ProseForms.Find("sized part", text) is { } whole && whole.Groups["name"].Value is var title && (_called.Contains(title) || title.Length == 1)
+            && !TellsSteps(title))
+        {
+            // "A (32): vine R …".
+            return (_called.TryGetValue(title, out var named) ? named : title, Number(whole, "counts"), whole.Groups["rest"].Value);
+        }
+
         var colon = text.IndexOf(':');
         return colon > 0 && _called.TryGetValue(text[..colon].Trim(), out var before) ? (before, 0, text[(colon + 1)..]) : null;
     }
 
-    private bool IsStepsBelow() => _lines.Skip(_row + 1).FirstOrDefault(l => !l.IsEmpty) is { IsTooLong: false } next && TellsSteps(next.Text);
+    private bool IsStepsBelow() => _lines.Skip(_row + 1).FirstOrDefault(l => !l.IsEmpty) is { IsTooLong: false } next && SectionOf(next.Text) is null
+        && PartOf(next.Text) is null && TellsSteps(next.Text);
 
     private void BeginPart(Match match, bool isTag)
     {
@@ -160,9 +192,16 @@ internal sealed partial class ProseFrame
         return _lines[next].Text;
     }
 
-    private bool IsNameOfWhatFollows(string rest, int? row = null)
+    /// <param name="until">The last count of what the words stand behind; what is counted from the next one on is not told of them. 0 where none is said.</param>
+    private bool IsNameOfWhatFollows(string rest, int? row = null, int until = 0)
     {
         var next = _lines.Skip((row ?? _row) + 1).FirstOrDefault(l => !l.IsEmpty);
+        if (until > 0 && next is { IsTooLong: false } && CountsReader.TryRead(next.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
+            && counts!.First.Number == until + 1)
+        {
+            return false;
+        }
+
         return next is { IsTooLong: false } && StartsWithCounts(next.Text) && !StartsWithCounts(rest) && SectionOf(next.Text) is null;
     }
 }

@@ -6,7 +6,7 @@ namespace FondCompass.Core.Prose;
 internal sealed partial class ProseFrame
 {
     /// <summary>The names that an order calls, wherever it stands.</summary>
-    private static HashSet<string> CalledIn(IReadOnlyList<ProseLine> lines)
+    private static CalledNames CalledIn(IReadOnlyList<ProseLine> lines)
     {
         var names = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         for (var i = 0; i < lines.Count; i++)
@@ -17,7 +17,7 @@ internal sealed partial class ProseFrame
             }
         }
 
-        return names;
+        return new CalledNames(names, lines);
     }
 
     /// <summary>What an order calls: in its row, or in the row below its heading. Null where the row is none.</summary>
@@ -30,7 +30,7 @@ internal sealed partial class ProseFrame
 
         if (ProseForms.Find("order", lines[row].Text) is not { } match)
         {
-            return IsOrderAlone(lines, row) ? ProseForms.Replace("whole order", OrderAlone(lines[row].Text), "").TrimEnd(' ', ',') : null;
+            return IsOrderAlone(lines, row) ? ProseForms.Replace("whole order", OrderAlone(lines, row), "").TrimEnd(' ', ',') : null;
         }
 
         var calls = match.Groups["calls"].Value.Trim();
@@ -38,21 +38,39 @@ internal sealed partial class ProseFrame
         return ProseForms.Replace("whole order", (more > 0 ? calls[..more] : calls).TrimEnd('.', '!'), "").TrimEnd(' ', ',');
     }
 
-    /// <summary>What stands behind a word and a colon, or all of it.</summary>
-    private static string OrderAlone(string text) => text[(text.IndexOf(':') is > 0 and < 16 and var colon ? colon + 1 : 0)..].Trim(' ', '.', '!');
+    /// <summary>What stands behind a word and a colon, or all of it; in a sentence the calls alone: "then part one twice, and the tag at the very end".</summary>
+    private static string OrderAlone(string text, Func<string, bool> isHead)
+    {
+        var words = text[(text.IndexOf(':') is > 0 and < 16 and var colon ? colon + 1 : 0)..].Trim(' ', '.', '!');
+        var calls = ProseForms.Split("call mark", words).Select(c => ProseForms.Replace("beside calls", c, " ").Trim(' ', '.', ':')).Where(c => c.Length > 0)
+            .SkipWhile(c => !isHead(ProseForms.Replace("call times", c, "").Trim())).ToList();
+        if (words.Split([',', '.', ';'], 2) is [var first, _] && NamesIn(first).ToList() is { Count: > 2 } alone && alone.TrueForAll(n => isHead(n)))
+        {
+            // "A B A B, always from the front".
+            return first.Trim();
+        }
+
+        return words.Length > LongestOrder || calls.Count < 3 || !words.Contains(',') ? words : string.Join(", ", calls);
+    }
 
     /// <summary>"Verse, chorus, verse, chorus, chorus": nothing but names that stand above steps elsewhere.</summary>
     private static bool IsOrderAlone(IReadOnlyList<ProseLine> lines, int row)
     {
-        var text = OrderAlone(lines[row].Text);
+        var text = OrderAlone(lines, row);
         var names = text.Length > LongestOrder ? [] : NamesIn(text).ToList();
-        bool IsHead(string name) => lines.Where((l, i) => i != row && !l.IsTooLong)
-            .Any(l => l.Text.StartsWith(name, StringComparison.OrdinalIgnoreCase)
-                && (l.Text.Length == name.Length || !char.IsLetterOrDigit(l.Text[name.Length]))
-                && (l.Text[name.Length..].TrimStart().StartsWith(':') || l.Text[name.Length..].Trim(' ', ':', '(', ')', '-').All(c => char.IsAsciiDigit(c))));
         return names.Count > 2 && names.Distinct(StringComparer.OrdinalIgnoreCase).Count() is > 1 and var kinds
-            && kinds < names.Count + (text.Contains(',') ? 1 : 0) && names.TrueForAll(IsHead);
+            && kinds < names.Count + (text.Contains(',') ? 1 : 0) && names.TrueForAll(n => IsHead(lines, row, n));
     }
+
+    private static string OrderAlone(IReadOnlyList<ProseLine> lines, int row) => OrderAlone(lines[row].Text, name => IsHead(lines, row, name));
+
+    /// <summary>Whether a name, or what it is short for, stands at the head of another row.</summary>
+    private static bool IsHead(IReadOnlyList<ProseLine> lines, int row, string name) => name.Length > 0 && lines.Where((l, i) => i != row && !l.IsTooLong)
+        .Any(l => CalledNames.IsShortFor(name, l.Text) || (l.Text.StartsWith(name, StringComparison.OrdinalIgnoreCase)
+            && (l.Text.Length == name.Length || !char.IsLetterOrDigit(l.Text[name.Length])) && HeadEnd().IsMatch(l.Text[name.Length..])));
+
+    [GeneratedRegex(@"^[ :()\d-]*$|^\s*[:,]|^\s*[(\[]?\d{1,3}\s*\w*[)\]]?\s*[:.,-]|^\.?\s*$|^,? \d{1,3} counts?\b", RegexOptions.CultureInvariant)]
+    private static partial Regex HeadEnd();
 
     /// <summary>Letters of an order that stands below its heading.</summary>
     private const int LongestOrder = 200;
@@ -75,7 +93,7 @@ internal sealed partial class ProseFrame
             return true;
         }
 
-        if (OrderIn(_lines, _row) is not { } calls || !IsOrder(calls))
+        if (OrderIn(_lines, _row) is not { } calls || !(IsOrderAlone(_lines, _row) || IsOrder(calls)))
         {
             return false;
         }
@@ -99,7 +117,7 @@ internal sealed partial class ProseFrame
 
     private void WriteOrder(string calls, string text)
     {
-        _tail.Add($"order {calls}");
+        _tail.Add($"order {_called.Written(calls)}");
         Bound += Words().Count(calls);
         Write($"# {text}");
     }

@@ -82,6 +82,27 @@ internal sealed partial class ProseFrame
             sentence = rest;
         }
 
+        if (_title is not null && _row == _titleRow && !_hasPart && Clauses(sentence).Where(c => c is { Kind: ClauseKind.Steps, IsBody: false }).ToList() is var steps && steps.Sum(c => c.Deeds) < 2
+            && steps.Sum(c => c.Feet) == 0)
+        {
+            // "Circle, holding hands": how they stand, beside the name.
+            Note(sentence);
+            return;
+        }
+
+        if (ProseForms.Says("recap", ProseForms.Plain(sentence, _lexicon.Translation)) && _items.OfType<ToldItem>().Count() > 1)
+        {
+            // "So all together that's side together side touch …": what was told, once more.
+            Note(sentence);
+            return;
+        }
+
+        if (ProseForms.Find("how many", sentence) is { } many && TellsSteps(many.Groups["steps"].Value))
+        {
+            // "Heel taps, alternating, 8 (16 counts)".
+            sentence = $"{many.Groups["n"].Value} {many.Groups["steps"].Value} {many.Groups["rest"].Value}";
+        }
+
         if (IsOfEvent(sentence) && ReadEvents(sentence))
         {
             return;
@@ -134,6 +155,9 @@ internal sealed partial class ProseFrame
     {
         // "RF fwd, kick L (x2)".
         pieces = pieces.ConvertAll(p => p with { Text = BracketedTimes().Replace(p.Text, " $1") });
+        // "Knee lifts x4 (2 counts each)": how long each is, is said of the steps.
+        pieces = pieces.ConvertAll(p => p with { Text = Brackets().Replace(p.Text, m => Clauses(m.Value.Trim(' ', '(', ')')) is [{ IsLength: true }]
+            ? $", {m.Value.Trim(' ', '(', ')')}" : m.Value) });
         // "DS DS DS RS (triple left)": what stands in brackets may only name the rest.
         var bare = pieces.ConvertAll(p => p.Text.IndexOf('(') > 0 && Brackets().Replace(p.Text, "").Trim() is { Length: > 0 } left
             ? p with { Text = left, Remarks = [.. Brackets().Matches(p.Text).Select(m => m.Value)] } : p);
@@ -146,6 +170,11 @@ internal sealed partial class ProseFrame
             ? pieces.SelectMany(p => ProseForms.Replace("both ways", p.Text, "") is var one && one != p.Text && p.Counts is null
                 ? [p with { Text = one.Trim(), Length = p.Length / 2 }, new Piece(null, ProseForms.OtherWay, p.Length / 2)] : (Piece[])[p]).ToList()
                 : null;
+        var sides = Array.TrueForAll(otherwise, o => o is null) && pieces is [{ Counts: null } only] && ProseForms.Find("each side", only.Text) is { } sided
+            && char.ToLowerInvariant(sided.Groups["first"].Value[0]) != char.ToLowerInvariant(sided.Groups["second"].Value[0])
+            && Clauses(only.Text[..sided.Index]).Sum(c => c.Deeds) > 1
+            ? new List<Piece> { only with { Text = only.Text[..sided.Index], Length = only.Length / 2 }, new(null, ProseForms.OtherWay, only.Length / 2) } : null;
+        otherwise = sides is null ? otherwise : [sides];
         List<List<Piece>> whole = both is not null ? [both, .. otherwise.OfType<List<Piece>>()] : [pieces, .. otherwise.OfType<List<Piece>>()];
         List<IReadOnlyList<Piece>> cuts = [.. whole.Concat(whole.Select(Apart).OfType<List<Piece>>()).Select(o => o.ConvertAll(WithoutRemarks)),
             .. bare.SequenceEqual(pieces) ? Array.Empty<IReadOnlyList<Piece>>() : [bare], .. inside.SequenceEqual(pieces)

@@ -22,7 +22,7 @@ internal sealed partial class ProseFrame
     private readonly List<string> _definitions = [];
     private readonly List<string> _tail = [];
     private readonly List<string> _doubts = [];
-    private readonly HashSet<string> _called;
+    private readonly CalledNames _called;
     private readonly Dictionary<string, string> _short = new(StringComparer.OrdinalIgnoreCase);
     private readonly Dictionary<string, IReadOnlyList<ProseClause>> _clauses = [];
     private readonly HashSet<string> _legends = [];
@@ -153,8 +153,18 @@ internal sealed partial class ProseFrame
             return;
         }
 
+        var before = _items.Count;
         ReadSentences(text);
+        if (_items.Count == before + 1 && _items[^1] is ToldItem told && !StartsWithCounts(text) && IsNameOfWhatFollows(text) && BeginsLine())
+        {
+            // "Side rock, cha cha cha x2", and the counted rows below.
+            _items[^1] = told with { Names = text };
+        }
     }
+
+    /// <summary>The next row is counted from the beginning of a line.</summary>
+    private bool BeginsLine() => _lines.Skip(_row + 1).FirstOrDefault(l => !l.IsEmpty) is { } next
+        && CountsReader.TryRead(next.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read && (counts!.First.Number - 1) % LineCounts == 0;
 
     private bool IsFeetBeside(string text) => _items.Count > 0 && _items[^1] is ToldItem && FeetAlone().IsMatch(text);
 
@@ -200,6 +210,15 @@ internal sealed partial class ProseFrame
         {
             if (ProseForms.Find($"key {key}", text) is { } match)
             {
+                if (_settings.BoundIn(text) > 0 && match.Groups["value"].Value.Any(char.IsDigit))
+                {
+                    // "Level: Improver  Count: 32  Walls: 4": settings, and no level of that name.
+                    _hasTitle |= key == "title";
+                    Bound += _settings.BoundIn(text);
+                    Note(text);
+                    return true;
+                }
+
                 _hasTitle |= key == "title";
                 Write($"{key} {match.Groups["value"].Value.Trim()}");
                 return true;
@@ -265,6 +284,17 @@ internal sealed partial class ProseFrame
             return quoted.Groups[1].Value.Trim();
         }
 
+        if (ProseForms.Find("titled", text) is { } called)
+        {
+            return ProseForms.Replace("unfinished", called.Groups["name"].Value, "").Trim();
+        }
+
+        if (text.Any(char.IsLower) && Shouted().Match(text) is { Success: true, Value: var loud } && loud.Split(' ').Length <= LongestName && !_settings.IsOnly(loud) && !TellsSteps(loud))
+        {
+            // "LAMP RING. Circle, holding hands."
+            return loud.Trim();
+        }
+
         string? name = null;
         string? small = null;
         foreach (var piece in Marks().Split(ProseForms.Replace("amount", text, "|${amount}"))
@@ -310,8 +340,11 @@ internal sealed partial class ProseFrame
             || !(ProseForms.Says("counted steps", text[length..]) || Lexis.Read(Names, Lexer.Read(text[length..])) is [{ Plural: true }, ..]);
     }
 
-    [GeneratedRegex(@"\s+[-–—/·]+\s+|\s*[|(),:\t]\s*", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\s+[-–—/·]+\s+|\s*[|(),;:\t]\s*", RegexOptions.CultureInvariant)]
     private static partial Regex Marks();
+
+    [GeneratedRegex(@"^[\p{Lu}][\p{Lu}'’-]+(?: [\p{Lu}'’&-]+)+(?=\s*[.,:(|/]|\s+[–—-]\s)", RegexOptions.CultureInvariant)]
+    private static partial Regex Shouted();
 
     [GeneratedRegex("[\"“]([^\"“”]{2,40})[\"”]", RegexOptions.CultureInvariant)]
     private static partial Regex Quoted();

@@ -36,4 +36,8 @@ internal sealed record Piece(CountSpec? Counts, string Text, int Length)
 
 /// <summary>A sentence, in the ways in which it may be cut into pieces.</summary>
 /// <param name="Sentence">Its number in the text.</param>
-internal sealed record ToldItem(int Row, int Sentence, IReadOnlyList<IReadOnlyList<Piece>> Cuts) : ProseItem(Row);
+internal sealed record ToldItem(int Row, int Sentence, IReadOnlyList<IReadOnlyList<Piece>> Cuts) : ProseItem(Row)
+{
+    /// <summary>What it may be the name of instead: a heading that lists the steps below it; null where it heads none.</summary>
+    public string? Names { get; init; }
+}

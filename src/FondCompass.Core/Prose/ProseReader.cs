@@ -24,7 +24,7 @@ public static class ProseReader
     {
         lexicon ??= StepLexicon.Shipped;
         var lines = ProseLine.All(text, out var behind);
-        var settings = ProseSettings.Of(lines, lexicon.Translation, genre);
+        var settings = ProseSettings.Of(lines, lexicon, genre);
         var frame = new ProseFrame(lines, settings, lexicon, cancel);
         var items = frame.Read();
         var head = ScriptReader.Read(string.Join('\n', settings.Rows().Concat(frame.Definitions).Append("part A")));

@@ -26,7 +26,8 @@ internal sealed partial class ProseSearch
 
         var stray = run.Sum(c => c.Stray);
         var cost = (LeavesWord * stray) + (hasLaid && walk.Piece.Counts is null ? LaidApartCost : 0) + (run[0].Explains && hasLaid ? BothDanced
-            : 0) + (run[0].IsAside ? DancesAside : 0);
+            : 0) + (run[0].IsAside || run.TrueForAll(c => c.IsWayAlone) ? DancesAside : 0)
+            + (run.Exists(c => c.SaysSame) ? BothDanced : 0);
         if (walk.Piece.Counts is { } said && !hasLaid)
         {
             var own = layer.OfLine(said);
@@ -51,7 +52,7 @@ internal sealed partial class ProseSearch
 
         var at = way.At % LineCounts;
         var natural = layer.Fit(text, 0, way.Feet)?.Counts;
-        var wanted = each > 0 && layer.Fit(text, 0, way.Feet) is { } once ? new[] { once.Row.Moments.Count * each, once.Counts * each }.Distinct()
+        var wanted = each > 0 && layer.Fit(text, 0, way.Feet) is { } once ? new[] { StepsIn(text) * each, once.Row.Moments.Count * each, once.Counts * each }.Where(n => n > 0).Distinct()
             : Wanted(walk, way, run.Count, from).Take(IsHurried ? 1 : int.MaxValue);
         var fits = wanted.Select(n => layer.Fit(text, n, way.Feet)).OfType<FittedSteps>().OrderBy(f => f.Cost).DistinctBy(f => f.Counts).ToList();
         foreach (var fit in fits.Where(f => f.Cost <= fits[0].Cost + DearerLength).Take(MostLengths))
@@ -59,9 +60,15 @@ internal sealed partial class ProseSearch
             var isOwn = natural is null || fit.Counts == natural || walk.Piece.Length > 0 || each > 0
                 || (fit.Counts == run.Count && run.TrueForAll(c => c is { Deeds: <= 1, IsNamed: false }));
             var stretched = isOwn ? 0 : Stretches + Math.Min(Stretches, Math.Abs(fit.Counts - natural!.Value));
-            yield return Laid(walk, way, text, fit, null, run, cost + layer.PastLine(at, fit.Counts) + stretched);
+            // How long each is may be said of its steps or of their actions: rather of the steps.
+            var ofActions = each > 0 && fit.Counts != StepsIn(text) * each ? 1 : 0;
+            yield return Laid(walk, way, text, fit, null, run, cost + layer.PastLine(at, fit.Counts) + stretched + ofActions);
         }
     }
+
+    /// <summary>Steps as they are counted: "heel digs R L R L" are four, each of two actions.</summary>
+    private int StepsIn(string text) =>
+        RowReader.Read(layer.Names, text).Candidates.FirstOrDefault(c => c.IsRead)?.Phrases.Sum(p => Math.Max(1, p.Times)) ?? 0;
 
     private IEnumerable<ProseWay> LaidApart(PieceWalk walk, ProseWay way, List<ProseClause> run, CountSpec own, int cost, int from)
     {
@@ -112,7 +119,8 @@ internal sealed partial class ProseSearch
             Units = laid.Units! with
             {
                 IsNamed = run is [{ IsNamed: true, Deeds: 1 }],
-                IsBare = run is [{ IsNamed: true, IsBareName: true, IsThen: false }]
+                IsBare = run is [{ IsNamed: true, IsBareName: true, IsThen: false }],
+                IsBody = run.TrueForAll(c => c.IsBody)
             }
         };
         var stray = run.Sum(c => c.Stray);
@@ -179,7 +187,8 @@ internal sealed partial class ProseSearch
         var at = last.Way.At % LineCounts;
         var laid = Put(last.Way with { Bound = way.Bound + run.Sum(c => c.Bound), Lost = way.Lost }, walk.Told.Row, walk.Told.Sentence, changed, fit, at, null);
         var dearer = layer.Fit(last.Text, last.Counts, last.Feet) is { } plain ? Math.Max(0, fit.Cost - plain.Cost) : 0;
-        return laid.Write(walk.Told.Row, PastedFate.Understood, () => layer.Rows(fit, changed, at, null)) with { Cost = way.Cost + OnlyTold + dearer };
+        return laid.Write(walk.Told.Row, PastedFate.Understood, () => layer.Rows(fit, changed, at, null)).WithNotesBehind(last, way) with
+        { Cost = way.Cost + OnlyTold + dearer };
     }
 
     /// <summary>The steps with a turn on the last of them, or with another last one; null where neither is said.</summary>

@@ -64,7 +64,7 @@ internal sealed partial class ProseSearch
         foreach (var way in from)
         {
             yield return (way, 0);
-            if (way.Units is { IsBare: true, IsAgain: false } last && last.Sentence == told.Sentence - 1 && piece.Counts is null)
+            if (way.Units is { IsBare: true, IsAgain: false } last && last.Sentence == told.Sentence - 1 && piece.Counts is null && way.EndsWith(last))
             {
                 yield return (Note(last.Way, last.Row, last.Text) with { Cost = last.Way.Cost + OnlyTold }, last.Counts);
             }
@@ -170,7 +170,7 @@ internal sealed partial class ProseSearch
         var whole = clause.Whole.In(walk.Piece.Text);
         switch (clause.Kind)
         {
-            case ClauseKind.Talk when Says("correction", Plain(whole)) && way.Units is { } last && last.Row == row:
+            case ClauseKind.Talk when Says("correction", Plain(whole)) && way.Units is { } last && last.Row == row && way.EndsWith(last):
                 // "Four walks, no sorry, three walks": what was said before is taken back.
                 yield return (Note(last.Way with { Cost = way.Cost }, row, whole), at + 1, hasLaid);
                 break;
@@ -188,6 +188,15 @@ internal sealed partial class ProseSearch
 
                 break;
             default:
+                if (clause is { SaysSame: true, Deeds: > 0 } && hasLaid)
+                {
+                    // "Vine right the same way".
+                    foreach (var again in Repeats(walk, way, clause, hasLaid))
+                    {
+                        yield return (again, at + 1, true);
+                    }
+                }
+
                 foreach (var next in Steps(walk, way, at, hasLaid, from))
                 {
                     yield return next;

@@ -13,7 +13,7 @@ internal sealed partial class ProseSearch
         var whole = clause.Whole.In(walk.Piece.Text);
         var words = Plain(whole);
         var note = Note(way, row, whole);
-        if (way.Units is null || (Says("from the top", words) && !Says("other or same", words)))
+        if (way.Units is null || Says("all told", words) || (Says("from the top", words) && !Says("other or same", words)))
         {
             yield return note;
             yield break;
@@ -133,6 +133,56 @@ internal sealed partial class ProseSearch
         }
     }
 
+    /// <summary>
+    /// "Left and right", "then to the left" behind steps of the same sentence: for each side that they were not told on, they are danced once more; null where
+    /// it is not said so.
+    /// </summary>
+    private ProseWay? OnEachSide(PieceWalk walk, ProseWay way, List<ProseClause> run)
+    {
+        if (run is not [{ OnlySides: { Count: 1 or 2 } sides } clause] || way.Units?.Sentence != walk.Told.Sentence || walk.Piece.Counts is not null
+            || IsFull(way))
+        {
+            return null;
+        }
+
+        var source = Chain(way.Units).TakeWhile(u => u.Sentence == walk.Told.Sentence).Reverse().ToList();
+        if (source.Count > MostSides || source.Exists(u => u.IsAgain) || source.Sum(u => u.Counts) < 2)
+        {
+            return null;
+        }
+
+        var told = source is [var one] && RowReader.Read(layer.Names, one.Text).Candidates.FirstOrDefault(c => c.IsRead) is { } read
+            ? read.Phrases.Select(p => p.Times).DefaultIfEmpty(1).Max() : 1;
+        var note = Note(way, walk.Told.Row, clause.Whole.In(walk.Piece.Text));
+        if (told >= sides.Count && sides.Count > 1)
+        {
+            // "2 triples, left and right": so many as sides.
+            return note.Plus(OnlyTold);
+        }
+
+        var lead = LeadOf(source);
+        var next = sides.Count > 1 ? sides[1] : sides[0];
+        if (!lead.IsSingle() || (sides.Count > 1 && sides[0] == sides[1]))
+        {
+            return null;
+        }
+
+        var again = way with { Bound = way.Bound + sides.Count, Cost = way.Cost + (clause.IsWayAlone || sides.Count > 1 ? OnlyTold : EachSide) };
+        var isMirrored = sides.Count > 1 || next != lead;
+        return source.Aggregate((ProseWay?)again, (w, unit) => w is null ? null : LaidAgain(w, walk, unit, isMirrored));
+    }
+
+    /// <summary>Units of a sentence that a side behind them takes up again, and what a bare foot costs as that.</summary>
+    private const int MostSides = 4, EachSide = 4;
+
+    /// <summary>The foot that leads some steps: the one they name, else the one that is free.</summary>
+    private Foot LeadOf(List<LaidUnit> source)
+    {
+        var read = RowReader.Read(layer.Names, source[0].Text).Candidates.FirstOrDefault(c => c.IsRead);
+        var lead = read?.Phrases.Select(p => p.Foot).FirstOrDefault(f => f.IsSingle()) ?? Foot.None;
+        return lead == Foot.None ? source[0].Feet.Weight.FreeFoot() : lead;
+    }
+
     private bool Mirrors(string words, List<LaidUnit> source)
     {
         if (Says("other way", words) || Says("same foot", words))
@@ -146,9 +196,7 @@ internal sealed partial class ProseSearch
         }
 
         // The side said is the one they did not go to before.
-        var read = RowReader.Read(layer.Names, source[0].Text).Candidates.FirstOrDefault(c => c.IsRead);
-        var lead = read?.Phrases.Select(p => p.Foot).FirstOrDefault(f => f.IsSingle()) ?? Foot.None;
-        lead = lead == Foot.None ? source[0].Feet.Weight.FreeFoot() : lead;
+        var lead = LeadOf(source);
         return lead.IsSingle() && (lead == Foot.Right) != (side.Groups["side"].Value[0] is 'r' or 'R');
     }
 

@@ -1,4 +1,5 @@
 using FondCompass.Core.Counts;
+using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Prose;
 
@@ -14,9 +15,11 @@ internal sealed partial class ProseSearch
             var each = run.Find(c => c.IsLength)?.Each ?? 0;
             var text = Joined(run.FindAll(c => !c.IsLength), walk.Piece.Text);
 
+            // How long each is, is said of the last step where others stand before it with their own number.
+            var spread = each > 0 && run.Count > 2 && run.SkipLast(2).Any(c => c.IsNamed || c.HasTimes) ? LaidApartCost * 2 : 0;
             foreach (var laid in Lay(walk, way, run, text, hasLaid, from, each))
             {
-                yield return (laid, end, true);
+                yield return (laid.Plus(spread), end, true);
             }
 
             if (run[0].Explains && at > 0 && !hasLaid && walk.Clauses[..at].Find(c => c.IsNamed && c.Count > 1) is { } many)
@@ -35,6 +38,11 @@ internal sealed partial class ProseSearch
                 {
                     yield return (laid, end + 1, true);
                 }
+            }
+
+            if (OnEachSide(walk, way, run) is { } sided)
+            {
+                yield return (sided, end, hasLaid);
             }
 
             if (Modified(walk, way, run, text) is { } modified)
@@ -65,6 +73,12 @@ internal sealed partial class ProseSearch
                 break;
             }
 
+            if (clauses[end].IsLength)
+            {
+                end++;
+                break;
+            }
+
             if (found < MostParts && !IsHurried && clauses[end].Kind == ClauseKind.Steps && MayPart(clauses, end))
             {
                 found++;
@@ -82,8 +96,14 @@ internal sealed partial class ProseSearch
     {
         var (before, here) = (clauses[at - 1], clauses[at]);
         return here.Explains || (at + 1 < clauses.Count && clauses[at + 1].Explains) || here.HasTimes || before.HasTimes || Announces(before, here)
-            || here is { IsThen: true, Deeds: 0, Feet: > 0 } or { GoesOn: true, IsBareName: true } || (here.Deeds == 0 && before.IsNamed);
+            || here is { IsThen: true, Deeds: 0, Feet: > 0 } or { GoesOn: true, IsBareName: true } or { IsWayAlone: true } || (here.Deeds == 0 && before.IsNamed)
+            || here.OnlySides.Count == 2 || here.SaysSame || IsSpelling(clauses, at);
     }
+
+    /// <summary>"Walk up three and lift, right left right lift left": feet, one after another, behind steps that name none.</summary>
+    private static bool IsSpelling(List<ProseClause> clauses, int at) =>
+        clauses[at - 1].Deeds > 0 && clauses[at - 1].OnlySides.Count == 0 && clauses[at].Feet > clauses[at].Deeds
+            && (clauses[at].Feet > 2 || (at + 1 < clauses.Count && clauses[at].Deeds == 0 && clauses[at + 1].Feet > 0));
 
     /// <summary>A name before what it is made of, or before the same with its foot or number.</summary>
     private static bool Announces(ProseClause name, ProseClause next) => name.IsBareName && (name.IsNamed || name.Names.All(next.Names.Contains));
@@ -131,10 +151,20 @@ internal sealed partial class ProseSearch
         // Told again: it takes the counts of what was danced just before, in the same sentence.
         var counts = Chain(way.Units).TakeWhile(u => u.Sentence == walk.Told.Sentence && u.IsAgain).Sum(u => u.Counts);
         var isAgain = counts > 0;
+        if (!isAgain && way.Units is { IsBody: true } && run.Sum(c => c.Feet) > 1)
+        {
+            // "Circle to the left: walk L, R, L, R": it is the feet that tell how it goes.
+            return false;
+        }
+
         counts = isAgain ? counts : way.Units is { } last && last.Sentence == walk.Told.Sentence ? last.Counts : 0;
-        return counts > 0 && (isAgain || run[0].Explains) && run.Sum(c => c.Bound) > 2
+        return counts > 0 && (isAgain || run[0].Explains || IsSpelledOut(way.Units!, run)) && run.Sum(c => c.Bound) > 2
             && (run.Count == counts || (layer.Fit(text, 0, way.Units!.Feet)?.Counts is { } told && told <= counts && told * 4 >= counts * 3));
     }
+
+    /// <summary>Feet one after another behind steps that name none: the same once more, by its feet.</summary>
+    private bool IsSpelledOut(LaidUnit last, List<ProseClause> run) => run.Sum(c => c.Feet) > 2 && run.Sum(c => c.Feet) > run.Sum(c => c.Deeds)
+        && RowReader.Read(layer.Names, last.Text).Candidates.FirstOrDefault(c => c.IsRead) is { } told && told.Phrases.All(p => !p.Foot.IsSingle());
 
     /// <summary>What stands behind a name takes its counts, or a few times as many where it says how many.</summary>
     private bool IsTellingOf(PieceWalk walk, ProseWay way, string name, int from)
@@ -153,6 +183,15 @@ internal sealed partial class ProseSearch
             {
                 // "To the left, side, together": the way of the first step.
                 run = [.. run.Take(i), first with { Text = $"{first.Text} {run[i].Text}" }, .. run.Skip(i + 2)];
+            }
+        }
+
+        for (var i = 0; i + 1 < run.Count; i++)
+        {
+            if (run[i].OnlySides.Count == 1 && (i == 0 || run[i].IsThen) && run[i + 1] is { Count: > 1, Deeds: 1, HasTurn: false, OnlySides.Count: 0 } some && some.Feet == 1)
+            {
+                // "To the right, eight steps".
+                run = [.. run.Take(i), some with { Text = $"{some.Text} {run[i].Text}" }, .. run.Skip(i + 2)];
             }
         }
 

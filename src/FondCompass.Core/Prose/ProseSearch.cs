@@ -61,7 +61,7 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
                 SectionItem section => [.. from.Select(w => Begin(w, section))],
                 FrameItem frame => [.. from.Select(w => w.Write(frame.Row, PastedFate.Frame, frame.Script) with { Bound = w.Bound + frame.Bound })],
                 NoteItem note => [.. from.Select(w => Note(w, note.Row, note.Text))],
-                ToldItem told => Prune(told.Cuts.SelectMany(cut => Cut(from, told, cut))),
+                ToldItem told => Prune(told.Cuts.SelectMany(cut => Cut(from, told, cut)).Concat(from.SelectMany(w => Named(w, told)))),
                 _ => from,
             };
             if (i + 1 == items.Count || items[i + 1].Row != items[i].Row)
@@ -74,6 +74,13 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
             .OrderBy(w => w.Cost).Take(MostEnds)];
     }
 
+    /// <summary>A heading that lists the steps below it, as their name.</summary>
+    private static IEnumerable<ProseWay> Named(ProseWay way, ToldItem told) => told.Names is not { } name ? []
+        : [way.Write(told.Row, PastedFate.Frame, $"line {Plainly(name)}") with { Cost = way.Cost + OnlyTold, Bound = way.Bound + 1 }];
+
+    /// <summary>Words without what a script takes for a remark.</summary>
+    private static string Plainly(string words) => words.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal).Trim();
+
     /// <summary>What is said at its place: a note inside a part, a remark before the first.</summary>
     public static ProseWay Note(ProseWay way, int row, string text)
     {
@@ -83,7 +90,7 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
             return way;
         }
 
-        var plain = words.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal);
+        var plain = Plainly(words);
         // A note that begins with digits would be taken for counts.
         var safe = char.IsAsciiDigit(plain[0]) || plain[0] is '&' ? $"· {plain}" : plain;
         return way.Write(row, PastedFate.Aside, way.Part is null ? $"# {words}" : $"note {safe}");
@@ -112,9 +119,7 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
 
         way = way is { IsTag: true, Parts: 1 } ? Begin(EndPart(way), new PartItem(section.Row, FirstPart, false, 0)) : Opened(way, section.Row);
         way = EndSection(way) with { SectionLength = section.Counts };
-        return section.Name is null ? way : way.Write(section.Row, PastedFate.Frame,
-            $"line {section.Name.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal)}".TrimEnd()) with
-        { Bound = way.Bound + 1 };
+        return section.Name is null ? way : way.Write(section.Row, PastedFate.Frame, $"line {Plainly(section.Name)}".TrimEnd()) with { Bound = way.Bound + 1 };
     }
 
     /// <summary>The first part begins by itself.</summary>

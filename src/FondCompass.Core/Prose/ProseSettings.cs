@@ -1,6 +1,8 @@
 using System.Globalization;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Reading;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose;
@@ -57,8 +59,9 @@ internal sealed class ProseSettings
         sense.Foot != Foot.None || sense.Side != 0 || sense.Number > 0
             || sense.Is(Roles.Foot | Roles.Filler | Roles.Facing | Roles.Free | Roles.Counts | Roles.Wall);
 
-    public static ProseSettings Of(IReadOnlyList<ProseLine> lines, Translation translation, string? genre)
+    public static ProseSettings Of(IReadOnlyList<ProseLine> lines, StepLexicon lexicon, string? genre)
     {
+        var translation = lexicon.Translation;
         var plain = lines.Select(l => ProseForms.Plain(l.Text, translation)).ToList();
         var whole = string.Join('\n', plain);
         var settings = new ProseSettings { Genre = genre ?? GenreOf(plain, whole), Line = ProseForms.Says("threes", whole) ? 6 : 8 };
@@ -66,7 +69,7 @@ internal sealed class ProseSettings
         {
             if (!lines[i].IsEmpty)
             {
-                settings.Read(lines[i].Text, plain[i], translation);
+                settings.Read(lines[i].Text, plain[i], lexicon);
             }
         }
 
@@ -76,15 +79,18 @@ internal sealed class ProseSettings
     /// <summary>The kinds of dance that show by their words; "line" is what is left.</summary>
     private static readonly string[] Genres = ["percussive", "circle", "fitness"];
 
+    private static readonly char[] Marks = [',', ';', '.', '|', '/'];
+
     private static string GenreOf(List<string> rows, string whole) =>
         Array.Find(Genres, g => ProseForms.Says($"genre {g}", whole) || ProseForms.Says($"genre {g}", string.Join(' ', rows))) ?? "line";
 
-    private void Read(string text, string plain, Translation translation)
+    private void Read(string text, string plain, StepLexicon lexicon)
     {
+        var translation = lexicon.Translation;
         // "Tag 4 counts. Wait 16.": a tag's sentence says nothing of the beginning.
         var ofDance = !ProseForms.Says("event", plain) ? plain
-            : text.Split('.').Select(s => ProseForms.Plain(s, translation))
-                .FirstOrDefault(s => !ProseForms.Says("event", s) && ProseForms.Says("wait", s)) ?? "";
+            : text.Split('.').Concat(text.Split(Marks)).Select(s => ProseForms.Plain(s, translation))
+                .FirstOrDefault(s => !ProseForms.Says("event", s) && ProseForms.Says("beginning", s) && ProseForms.Says("wait", s)) ?? "";
         var bound = 0;
         if (Intro is null && Number("wait", ofDance) is { } intro && !ofDance.Contains($" {intro} {intro + 1}", StringComparison.Ordinal))
         {
@@ -120,7 +126,7 @@ internal sealed class ProseSettings
         }
 
         // The total of a dance is said where its walls, level or waiting are, or by itself; a part's own counts are the part's.
-        if (Counts is null && !ProseForms.Says("apart", plain) && Number("total", plain) is >= FewestCounts and var counts && counts != Intro)
+        if (Counts is null && !ProseForms.Says("apart", plain) && !IsLengthOfSteps(text, lexicon) && Number("total", plain) is >= FewestCounts and var counts && counts != Intro)
         {
             (Counts, bound) = (counts, bound + 2);
         }
@@ -140,6 +146,10 @@ internal sealed class ProseSettings
             _bound[text] = bound;
         }
     }
+
+    /// <summary>"Heel taps x8 (16 counts)": the counts are those of the steps before them.</summary>
+    private static bool IsLengthOfSteps(string text, StepLexicon lexicon) => ProseForms.Find("length behind", text) is { } length
+        && Lexis.Read(lexicon, Lexer.Read(text[..length.Index])).Exists(l => l.Step is not null || l.Verb is { Kind: not VerbKind.NoFoot });
 
     private static int? Number(string kind, string plain) => ProseForms.Find(kind, plain) is { } match
         ? int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) : null;

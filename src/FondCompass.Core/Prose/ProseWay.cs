@@ -20,6 +20,9 @@ internal sealed record LaidUnit(LaidUnit? Before, ProseWay Way, int Row, int Sen
     public bool IsNamed { get; init; }
 
     public bool IsBare { get; init; }
+
+    /// <summary>Nothing of it is done with the feet.</summary>
+    public bool IsBody { get; init; }
 }
 
 /// <summary>Rows of the script in the order they came. A chain, the last one first.</summary>
@@ -66,6 +69,21 @@ internal sealed record ProseWay
     public int Stated { get; init; }
 
     public int Met { get; init; }
+
+    /// <summary>Nothing was written behind the steps that were laid last: taking them back loses no word.</summary>
+    public bool EndsWith(LaidUnit last) => Script is { } written && ReferenceEquals(written.Before, last.Way.Script);
+
+    /// <summary>Notes written behind the steps that were laid last, put behind what is laid in their place.</summary>
+    public ProseWay WithNotesBehind(LaidUnit last, ProseWay before)
+    {
+        var notes = new Stack<Emitted>();
+        for (var written = before.Script; written is not null && !ReferenceEquals(written.Before, last.Way.Script); written = written.Before)
+        {
+            notes.Push(written);
+        }
+
+        return notes.Where(n => n.Fate == PastedFate.Aside).Aggregate(this, (way, n) => way.Write(n.Row, n.Fate, n.Script));
+    }
 
     public ProseWay Plus(double cost) => this with { Cost = Cost + cost };
 

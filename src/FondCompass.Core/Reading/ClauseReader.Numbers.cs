@@ -15,7 +15,8 @@ internal sealed partial class ClauseReader
             return;
         }
 
-        if (_draft.HasHead && !HasDeedAhead(_at))
+        var isPaces = _draft is { Direction: Direction.Forward or Direction.Back, Feet.Count: 0 } && _at + 1 == _to;
+        if ((_draft.HasHead || isPaces) && !HasDeedAhead(_at))
         {
             Number(word.Number, word.Span, after: true);
         }
@@ -29,7 +30,7 @@ internal sealed partial class ClauseReader
     /// <summary>"Four walks", "walk forward 4".</summary>
     private void Number(int number, TextSpan span, bool after)
     {
-        if (_draft.Times > 1 || _draft.TimesInAll || number > 512 || (!_draft.HasHead && after))
+        if (_draft.Times > 1 || _draft.TimesInAll || number > 512 || (!_draft.HasHead && after && _draft.Direction == Direction.None))
         {
             _draft.BareNumber = _draft.HasHead ? 0 : number;
             _draft.Unread.Add(new UnreadWord(span.In(_text), span));

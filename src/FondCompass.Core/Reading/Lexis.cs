@@ -37,7 +37,7 @@ internal static class Lexis
     private static List<Lexeme> Look(IStepNames names, List<Token> tokens, bool split)
     {
         var lexemes = new List<Lexeme>(tokens.Count);
-        var words = tokens.ConvertAll(t => t.Text);
+        var words = tokens.ConvertAll(t => Known(names, t.Text));
         for (var i = 0; i < tokens.Count;)
         {
             var token = tokens[i];
@@ -55,6 +55,43 @@ internal static class Lexis
         return lexemes;
     }
 
+    /// <summary>A word that nobody knows with its accents is looked up without them: "chassé".</summary>
+    private static string Known(IStepNames names, string word) =>
+        word.All(char.IsAscii) || names.MayBegin(word) || Vocabulary.Find(word) is not null || Verbs.Find(word) is not null
+            ? word : Letters.WithoutAccents(word);
+
+    /// <summary>"Forward two three, touch": counts that are called along with what goes on say how often it is done.</summary>
+    public static List<Lexeme> CalledAlong(List<Lexeme> words)
+    {
+        var read = new List<Lexeme>(words.Count);
+        for (var i = 0; i < words.Count; i++)
+        {
+            var end = i;
+            while (end + 1 < words.Count && words[end + 1].Number == words[end].Number + 1 && words[end].Number > 0)
+            {
+                end++;
+            }
+
+            var goesOn = i > 0 && words[i - 1] is { IsSeparator: false, Number: 0 } before
+                && (before.Direction is Direction.Forward or Direction.Back || (before.Verb is { } verb && verb.Has(VerbTraits.Gait)));
+            if (!goesOn || words[i].Number != 2 || end == i || (end + 1 < words.Count && words[end + 1].Is(Roles.Counts | Roles.Each)))
+            {
+                read.Add(words[i]);
+                continue;
+            }
+
+            read.Add(words[end]);
+            if (end + 1 < words.Count && !words[end + 1].IsSeparator && !words[end + 1].Is(Roles.And | Roles.Then))
+            {
+                read.Add(new Lexeme { Text = ",", Span = words[end].Span, Kind = TokenKind.Separator });
+            }
+
+            i = end;
+        }
+
+        return read;
+    }
+
     private static Lexeme Longest(IStepNames names, List<Token> tokens, List<string> words, int at, bool split)
     {
         var name = Name(names, tokens, words, at);
@@ -68,6 +105,12 @@ internal static class Lexis
             && some.TokenAt + some.TokenCount >= at + name.TokenCount + (name.Plural ? 0 : 1))
         {
             // "Two step touches": not a two-step and touches, but two of them.
+            name = null;
+        }
+
+        if (name is { Words: > 1, Step.IsOwn: false } && at > 0 && Vocabulary.Find(words[at]) is { Number: > 0 } && IsGoing(words, at - 1))
+        {
+            // "Walk three and lift": three walks, and no step that begins with the number.
             name = null;
         }
 
@@ -105,6 +148,10 @@ internal static class Lexis
 
         TextSpan token(int length) => tokens[at].Span.To(tokens[at + length - 1].Span);
     }
+
+    /// <summary>A deed, or a way behind one: a number behind it says how often.</summary>
+    private static bool IsGoing(List<string> words, int at) => Verbs.Find(words[at]) is { IsTurn: false }
+        || (at > 0 && (Vocabulary.IsDirection(words[at]) || Vocabulary.Find(words[at]) is { } way && way.Is(Roles.Level)) && Verbs.Find(words[at - 1]) is { IsTurn: false });
 
     /// <summary>"3 times", "five times": how often, where a number stands before it; what is looked up itself otherwise.</summary>
     private static Lexeme Times(List<Token> tokens, int at, Lexeme number)

@@ -235,6 +235,7 @@ internal sealed class ListReader
         var hasAnd = drafts.Exists(d => d.Joint == Joint.And && d.HasHead);
         var trailing = drafts.Count > 1 && drafts[^1].TimesSaid && !drafts.Exists(d => d.IsRepeat) && drafts.Count(d => d.TimesSaid) == 1;
         var ownTurn = drafts.Exists(d => d.IsTurnOnly);
+        var pivots = drafts.Exists(ListScopes.MayPivot);
         var bodies = drafts.Exists(d => d.Body is not null) && drafts.Exists(d => d.Body is null && d.HasHead);
         var explained = drafts.Exists(d => d.Joint == Joint.Comma) && drafts.Exists(d => d.Step is not null);
         var sounds = drafts.Exists(d => d.Joint is Joint.Then or Joint.And && d.Verb is { } heard && heard.Has(VerbTraits.Sound));
@@ -284,6 +285,11 @@ internal sealed class ListReader
             if (ownTurn)
             {
                 Try(plain with { TurnsAlone = true }, 3, "the turn belongs to the step before it");
+            }
+
+            if (pivots)
+            {
+                Try(plain with { PivotsApart = true }, 2, "the turn is made on the step itself");
             }
 
             if (strange)

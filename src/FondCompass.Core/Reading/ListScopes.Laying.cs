@@ -169,6 +169,17 @@ internal sealed partial class ListScopes
             return;
         }
 
+        if (Last is { Step: { } swaying, Way: var first, TimesSaid: false } sways && (first != 0 || sways.Feet.Count > 0)
+            && draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0 } && swaying.Forms[0].Actions.All(a => a.Phrase.Verb?.Has(VerbTraits.Hips) == true))
+        {
+            // "Hip sways to the left, to the right": one to each side.
+            sways.Feet.AddRange(sways.Feet.Count == 0 ? [SideOf(first)] : Array.Empty<Foot>());
+            sways.Feet.Add(SideOf(draft.Way));
+            sways.Way = 0;
+            sways.Absorb(draft);
+            return;
+        }
+
         var step = draft.Copy();
         var like = Last;
         for (var i = _items.Count - 1; i >= 0 && like is { Verb: { } stays } && stays.Has(VerbTraits.Stays | VerbTraits.Holds); i--)
@@ -181,6 +192,9 @@ internal sealed partial class ListScopes
             // "Tap R front, back, side": the same foot, the same deed.
             { Verb: { Kind: VerbKind.Leaves } leaves, Feet.Count: > 0 } when draft.Joint is Joint.Comma or Joint.And or Joint.Then && (draft.Feet.Count == 0 || IsLikeOnTheOther(like, draft)) => leaves,
             { Verb: { } aside } when aside.Has(VerbTraits.Aside) && draft.Feet.Count == 0 => aside,
+            // "Sway to the left, to the right".
+            { Verb: { Kind: VerbKind.Takes } hips, Feet.Count: 0, Way: not 0 } when hips.Has(VerbTraits.Hips)
+                && draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0 } => hips,
             { Verb: { Kind: VerbKind.Takes } takes } when !takes.Has(VerbTraits.WayWord | VerbTraits.Hips | VerbTraits.BothFeet | VerbTraits.HalfStride | VerbTraits.Part) => takes,
             _ => Verbs.Step,
         };

@@ -67,6 +67,7 @@ internal sealed partial class ListScopes
             turn = turn with { Spread = true };
         }
 
+        Fill(draft);
         var paces = PacesOf(draft);
         return new Phrase
         {
@@ -97,6 +98,18 @@ internal sealed partial class ListScopes
             Counts = draft.Body is { } told ? CountsOf(told, draft.Counts) : draft.Counts,
             Unread = draft.Unread,
         };
+    }
+
+    /// <summary>"March for 8", "step touches for 8 counts": what goes on and on is danced as often as fills its counts.</summary>
+    private static void Fill(Draft draft)
+    {
+        var own = draft.Step is { } step ? step.Forms[0].Counts : 1;
+        var goesOn = draft.Step is not null ? own == 1 || draft.Plural : draft.Verb is { } verb && (verb.Has(VerbTraits.Gait)
+            || (draft.Plural && verb.Kind == VerbKind.Takes));
+        if (goesOn && draft is { Body: null, TimesSaid: false, Times: 1, Feet.Count: <= 1, Paces.Count: 0, OnCount: 0 } && draft.Counts > own && draft.Counts % own == 0)
+        {
+            (draft.Times, draft.TimesSaid, draft.Counts) = (draft.Counts / own, true, 0);
+        }
     }
 
     /// <summary>"Arms up for 2, down for 2": what a body does so long and so long takes both.</summary>

@@ -26,9 +26,27 @@ internal sealed partial class ListScopes
 
     private Draft? Last => _items.Count > 0 ? _items[^1][0] : null;
 
+    /// <summary>"Step L 1/2 R": one foot that steps, where it stands or forward, and a bare turn away from it.</summary>
+    public static bool MayPivot(Draft draft) => draft is
+        {
+            Step: null, Body: null, Times: 1, TurnBefore: false, Feet: [Foot.Left or Foot.Right], Direction: Direction.None or Direction.Forward,
+            Turn: { Spread: false, Each: false, Target: null, Amount: >= 2 } turn
+        }
+        && (draft.Verb is null || draft.Verb == Verbs.Step) && turn.Side == (draft.Feet[0] == Foot.Left ? 1 : -1);
+
     private Wording Read()
     {
         GatherPaces();
+        for (var i = _drafts.Count - 1; _scope.PivotsApart && i >= 0; i--)
+        {
+            if (MayPivot(_drafts[i]))
+            {
+                _drafts.Insert(i + 1, Turning(Verbs.Pivot, _drafts[i]));
+                _drafts[i + 1].Joint = Joint.Comma;
+                _drafts[i].Turn = null;
+            }
+        }
+
         for (var i = 0; i < _drafts.Count; i++)
         {
             var draft = _drafts[i];

@@ -62,12 +62,12 @@ public static class RowReader
     internal static Readings ReadAnew(IStepNames names, string text)
     {
         var tokens = Lexer.Read(text);
-        var lexemes = Lexis.Read(names, tokens);
+        var lexemes = Lexis.CalledAlong(Lexis.Read(names, tokens));
         var candidates = ListReader.Read(lexemes, text, names.Genre);
         if (lexemes.Exists(l => l is { Words: > 1, Step.IsOwn: false }) && tokens.Count < 200)
         {
             // "Step touch" may be the step of that name, or a step and a touch.
-            var apart = Lexis.Read(names, tokens, split: true);
+            var apart = Lexis.CalledAlong(Lexis.Read(names, tokens, split: true));
             if (apart.Count != lexemes.Count)
             {
                 candidates.AddRange(ListReader.Read(apart, text, names.Genre).Select(c => c with { Cost = c.Cost + 4 }));
