@@ -46,6 +46,10 @@ internal static class ClauseSigns
             && lexemes.Skip(i + 2).SkipWhile(l => l.Is(Roles.For)).FirstOrDefault() is { } last && last.Is(Roles.Each))
         || (lexemes[i].Is(Roles.Each) && i + 2 < lexemes.Count && lexemes[i + 1].Number > 0 && lexemes[i + 2].Is(Roles.Counts));
 
+    /// <summary>"Four of them" begins here: how many of what stands before it.</summary>
+    public static bool IsOfThemAt(List<Lexeme> lexemes, int i) => lexemes[i].Number > 0 && i + 2 < lexemes.Count
+        && ProseForms.Says("of them", $"{lexemes[i].Text} {lexemes[i + 1].Text} {lexemes[i + 2].Text}");
+
     /// <summary>A word of the weight.</summary>
     public static bool IsWeight(Lexeme word) => Vocabulary.IsWeight(word.Text);
 

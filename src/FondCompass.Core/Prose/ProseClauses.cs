@@ -45,7 +45,7 @@ internal static class ProseClauses
     private static bool Parts(List<Lexeme> lexemes, int start, int i) =>
         (lexemes[i].Kind == TokenKind.Separator && lexemes[i].Text is "," or "." or "/" or ":" or "→" or "–" or "|")
         || (lexemes[i].Is(Roles.Then) && lexemes[i].Step is null) || (ProseForms.Explains(lexemes[i].Text) && lexemes[i].Step is null)
-            || ClauseSigns.IsAside(lexemes, i) || (i > start && ClauseSigns.IsLengthAt(lexemes, i))
+            || ClauseSigns.IsAside(lexemes, i) || (i > start && (ClauseSigns.IsLengthAt(lexemes, i) || ClauseSigns.IsOfThemAt(lexemes, i)))
         || (lexemes[i].Is(Roles.And) && i + 1 < lexemes.Count && ProseForms.IsTeller(lexemes[i + 1].Text))
         || (i > start
             && (ProseForms.IsChange(lexemes[i].Text) || (lexemes[i].Is(Roles.With) && !lexemes.Skip(i + 1).Take(2).Any(l => l.Foot != Foot.None)))

@@ -15,7 +15,7 @@ internal static class ProseForms
 
     private sealed record Tables(
         FrozenDictionary<string, Form[]> Forms, Regex Numbers, FrozenDictionary<string, int> Values, FrozenDictionary<string, string> Columns,
-        FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay, string LastLines, FrozenDictionary<string, int> Ordinals,
+        FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay, string LastLines, string Again, string Sections, FrozenDictionary<string, int> Ordinals,
         FrozenSet<string> Changes);
 
     private static readonly Lazy<Tables> Read = new(Build);
@@ -45,6 +45,13 @@ internal static class ProseForms
 
     /// <summary>What says so of the last so many lines.</summary>
     public static string LastLines(int lines, string how) => $"{how} {Read.Value.LastLines.Replace("{n}", lines.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)}";
+
+    /// <summary>What says that something is danced again.</summary>
+    public static string Again => Read.Value.Again;
+
+    /// <summary>What says so of sections by their numbers.</summary>
+    public static string Sections(int from, int until) => Read.Value.Sections.Replace("{a}", from.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)
+        .Replace("{b}", until.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal);
 
     /// <summary>What a tag is called that nobody named.</summary>
     public const string TagName = "Tag";
@@ -93,7 +100,7 @@ internal static class ProseForms
             rows.Columns.SelectMany(c => c.Value.Select(w => (Word: w, Holds: c.Key))).ToFrozenDictionary(c => c.Word, c => c.Holds,
                 StringComparer.OrdinalIgnoreCase),
             rows.Explains.ToFrozenSet(), rows.Asides.ToFrozenSet(), rows.Tellers.ToFrozenSet(),
-            rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.LastLines, rows.Ordinals.ToFrozenDictionary(), rows.Changes.ToFrozenSet());
+            rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.LastLines, rows.Again, rows.Sections, rows.Ordinals.ToFrozenDictionary(), rows.Changes.ToFrozenSet());
     }
 
     private sealed class FormRows
@@ -117,6 +124,10 @@ internal static class ProseForms
         public string OtherWay { get; set; } = "";
 
         public string LastLines { get; set; } = "";
+
+        public string Again { get; set; } = "";
+
+        public string Sections { get; set; } = "";
 
         public List<string> Changes { get; set; } = [];
     }

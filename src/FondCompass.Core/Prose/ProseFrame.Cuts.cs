@@ -76,6 +76,7 @@ internal sealed partial class ProseFrame
         }
 
         var said = marks.Select(m => Digits(m.Groups["counts"].Value)).ToList();
+        var isSame = said.Count > 1 && said.Distinct().Count() == 1;
         var isLength = said.Zip(said.Skip(1)).Any(p => int.TryParse(p.First, out var a) && int.TryParse(p.Second, out var b) && b <= a && b > 0);
         var pieces = new List<Piece>();
         var at = 0;
@@ -85,7 +86,7 @@ internal sealed partial class ProseFrame
             at = marks[i].Index + marks[i].Length;
             if (words.Length > 0)
             {
-                pieces.Add(int.TryParse(said[i], out var number) && (marks.Count == 1 || (number > 2 && isLength)) ? new Piece(null, words, number)
+                pieces.Add(int.TryParse(said[i], out var number) && (marks.Count == 1 || isSame || (number > 2 && isLength)) ? new Piece(null, words, number)
                     : CountsReader.TryRead(said[i], LineCounts, null, out var behind, out _) == CountsOutcome.Read ? new Piece(behind, words, 0)
                     : new Piece(null, words, 0));
             }
@@ -108,7 +109,8 @@ internal sealed partial class ProseFrame
         {
             var words = text[at..mark.Index].Trim(' ', ',', ';', '.');
             at = mark.Index + mark.Length;
-            if (CountsReader.TryRead(Digits(mark.Groups["counts"].Value), MostCounts, null, out var behind, out _) != CountsOutcome.Read || words.Length == 0
+            if (ProseForms.Says("sized", mark.Value.Trim('(', ')', '[', ']', ' '))
+                || CountsReader.TryRead(Digits(mark.Groups["counts"].Value), MostCounts, null, out var behind, out _) != CountsOutcome.Read || words.Length == 0
                 || behind!.First < counts.First || behind.Last > counts.Last || (pieces.Count > 0 && behind.First <= pieces[^1].Counts!.Last))
             {
                 return [Said(counts, text)];

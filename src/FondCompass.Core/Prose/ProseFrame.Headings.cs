@@ -82,10 +82,18 @@ internal sealed partial class ProseFrame
         }
     }
 
-    /// <summary>"A5-A8 same again": as many lines as are named; null where it says something else.</summary>
-    private string? RangeAgain(string text) => ProseForms.Find("section range", text) is { } range
-        && Number(range, "until") - Number(range, "from") + 1 is > 1 and var lines && Number(range, "from") > lines
-        && Clauses(range.Groups["rest"].Value) is [{ Kind: ClauseKind.Repeat }] ? ProseForms.LastLines(lines, range.Groups["rest"].Value) : null;
+    /// <summary>"A5-A8 same again": as many lines as are named; "sections 5 and 6: as 1 and 2": those. Null where it says something else.</summary>
+    private string? RangeAgain(string text)
+    {
+        if (ProseForms.Find("section range", text) is not { } range || Number(range, "until") - Number(range, "from") + 1 is not (> 1 and var lines))
+        {
+            return null;
+        }
+
+        var rest = range.Groups["rest"].Value.Trim(BehindHeading);
+        return ProseForms.Find("as those", rest) is { } those ? $"{ProseForms.Again} {ProseForms.Sections(Number(those, "from"), Number(those, "until"))}"
+            : Number(range, "from") > lines && Clauses(rest) is [{ Kind: ClauseKind.Repeat }] ? ProseForms.LastLines(lines, rest) : null;
+    }
 
     private static Match? PartOf(string text) =>
         ProseForms.Says("two parts", text) && text.Any(char.IsDigit) && text.Length < 90 ? null

@@ -82,7 +82,7 @@ internal sealed partial class ProseFrame
             sentence = rest;
         }
 
-        if (_title is not null && _row == _titleRow && !_hasPart && Clauses(sentence).Where(c => c is { Kind: ClauseKind.Steps, IsBody: false }).ToList() is var steps && steps.Sum(c => c.Deeds) < 2
+        if (_title is not null && _row == _titleRow && !_hasPart && !ProseForms.Says("lasting", sentence) && Clauses(sentence).Where(c => c is { Kind: ClauseKind.Steps, IsBody: false }).ToList() is var steps && steps.Sum(c => c.Deeds) < 2
             && steps.Sum(c => c.Feet) == 0)
         {
             // "Circle, holding hands": how they stand, beside the name.
@@ -233,7 +233,7 @@ internal sealed partial class ProseFrame
             var inside = text[(open + 1)..close];
             // Brackets inside brackets come first.
             if (inside.Contains('(', StringComparison.Ordinal) || inside.Trim().Length == 0 || kept.Contains(inside)
-                || (TellsOfSteps(inside) && kept.Add(inside)))
+                || ((TellsOfSteps(inside) || (piece.Counts is not null && ProseForms.Says("sized", inside))) && kept.Add(inside)))
             {
                 continue;
             }

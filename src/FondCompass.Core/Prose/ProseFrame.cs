@@ -106,6 +106,11 @@ internal sealed partial class ProseFrame
             return _items.ConvertAll(i => i is PartItem { IsTag: false } part ? new SectionItem(part.Row, part.Counts, part.Name, IsSoft: false) : i);
         }
 
+        if (parts.Count == 0 && hasOrder && _tail.RemoveAll(t => t.StartsWith("order ", StringComparison.Ordinal)) > 0)
+        {
+            _doubts.Add("The order calls parts that do not stand in the text; it stays as a remark.");
+        }
+
         // The first part may have begun by itself; one of which nothing is danced is not called.
         var danced = _items.TakeWhile(i => i is not PartItem).Any(IsDanced) ? new List<string> { ProseSearch.FirstPart } : [];
         danced.AddRange(parts.Where(p => _items.SkipWhile(i => !ReferenceEquals(i, p)).Skip(1).TakeWhile(i => i is not PartItem).Any(IsDanced))
@@ -337,10 +342,10 @@ internal sealed partial class ProseFrame
         }
 
         return counts!.Positions.Count > 1 || text[length - 1] is ':' or '.'
-            || !(ProseForms.Says("counted steps", text[length..]) || Lexis.Read(Names, Lexer.Read(text[length..])) is [{ Plural: true }, ..]);
+            || !(ProseForms.Says("counted steps", text[length..]) || Lexis.Read(Names, Lexer.Read(text[length..])).TakeWhile(l => !l.IsSeparator && !l.Is(Roles.And)).Take(3).Any(l => l.Plural));
     }
 
-    [GeneratedRegex(@"\s+[-–—/·]+\s+|\s*[|(),;:\t]\s*", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"\s+[-–—/·]+\s+|\s*[|(),;:\t]\s*|\.\s+", RegexOptions.CultureInvariant)]
     private static partial Regex Marks();
 
     [GeneratedRegex(@"^[\p{Lu}][\p{Lu}'’-]+(?: [\p{Lu}'’&-]+)+(?=\s*[.,:(|/]|\s+[–—-]\s)", RegexOptions.CultureInvariant)]

@@ -1,9 +1,11 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
 using FondCompass.Core.Findings;
 
 namespace FondCompass.Core.Prose;
 
 /// <summary>How much was understood, never more than can be answered for (reading, section 7).</summary>
-internal sealed class ProseHonesty(ProseWay way, ProseSettings settings, ProseFrame frame, Analysis analysis, List<PastedRow> rows, List<string> doubts)
+internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings, ProseFrame frame, Analysis analysis, List<PastedRow> rows, List<string> doubts)
 {
     /// <summary>Rows of steps that are told one by one as doubtful.</summary>
     private const int MostDoubts = 3;
@@ -78,7 +80,8 @@ internal sealed class ProseHonesty(ProseWay way, ProseSettings settings, ProseFr
             return 0;
         }
 
-        var (bound, lost) = (way.Bound + frame.Bound, way.Lost + frame.Lost);
+        var spare = SpareNumbers();
+        var (bound, lost) = (way.Bound + frame.Bound, way.Lost + frame.Lost + spare);
         var share = _bound = bound / Math.Max(1, bound + lost);
         var total = trace.TotalCounts;
         if (MissesTheTotal && settings.Counts is { } counts)
@@ -99,16 +102,28 @@ internal sealed class ProseHonesty(ProseWay way, ProseSettings settings, ProseFr
             doubts.Add($"Of {way.Stated} counts that headings state {way.Met} come out so.");
         }
 
-        var isProved = (settings.Counts is not null && !MissesTheTotal) || (settings.WallCount is not null && !MissesTheWalls) || way.Met > 0;
+        // Walls alone may come out by chance.
+        var isProved = (settings.Counts is not null && !MissesTheTotal) || way.Met > 0;
         share = isProved ? share : Math.Min(share, MostUnproved);
         share *= 1 - TellDoubtful();
-        if (lost >= 1)
+        if (lost - spare >= 1)
         {
             doubts.Add("Some words beside the steps were not read; they stay as notes.");
         }
 
         return Math.Round(Math.Clamp(share, 0, 1) * 0.98, 3);
     }
+
+    /// <summary>Numbers in what is only told that are none of the settings that were taken from it: something may have been said with them.</summary>
+    private int SpareNumbers()
+    {
+        int?[] taken = [settings.Counts, settings.WallCount, settings.Intro, settings.Tempo];
+        return rows.Where(r => r.Fate is PastedFate.Aside or PastedFate.Frame && r.Script.StartsWith('#'))
+            .Sum(r => Numbers().Matches(r.From).Count(m => int.TryParse(m.Value, CultureInfo.InvariantCulture, out var n) && n < 200 && !taken.Contains(n)));
+    }
+
+    [GeneratedRegex(@"(?<![\d:.,/])\d{1,3}(?![\d:./]|(?:st|nd|rd|th)\b)", RegexOptions.CultureInvariant)]
+    private static partial Regex Numbers();
 
     /// <summary>
     /// A line that does not hold its counts, a foot that is not free: something was read otherwise than it was meant. The share it takes away.

@@ -12,7 +12,7 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
     private static readonly Regex Stamp = new(@"^\s*[\[(]?\d{1,2}:\d\d(?::\d\d)?[\])]?\s+(?:-\s+)?", RegexOptions.NonBacktracking);
     private static readonly Regex Bullet = new(@"^\s*(?:[-*•–—·>#]+|->|=>|!!+)\s+", RegexOptions.NonBacktracking);
     private static readonly Regex ListNumber = new(@"^\s*(?:\(?\d{1,2}[.)])\s+", RegexOptions.NonBacktracking);
-    private static readonly Regex ListLetter = new(@"^\s*([A-Za-z])[.)]\s+", RegexOptions.NonBacktracking);
+    private static readonly Regex ListLetter = new(@"^\s*([A-Za-z])(?:[.)]\s+|\s{2,})", RegexOptions.NonBacktracking);
     private static readonly Regex Gap = new(@"\t+| {3,}|\s*\|\s*", RegexOptions.NonBacktracking);
 
     public bool IsEmpty => Text.Length == 0;
@@ -60,7 +60,7 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
         }
 
         text = numbered ? ListNumber.Replace(text, "") : text;
-        var cells = Gap.Split(raw.Trim()).Select(c => c.Trim()).Where(c => c.Length > 0).ToList();
+        var cells = Gap.Split(numbered && ListNumber.IsMatch(raw) ? ListNumber.Replace(raw, "").Trim() : raw.Trim()).Select(c => c.Trim()).Where(c => c.Length > 0).ToList();
         return new ProseLine(raw, text.Trim(), cells.Count > 1 ? cells : [text.Trim()]);
     }
 }

@@ -59,7 +59,7 @@ internal sealed partial class ProseSearch
         {
             var isOwn = natural is null || fit.Counts == natural || walk.Piece.Length > 0 || each > 0
                 || (fit.Counts == run.Count && run.TrueForAll(c => c is { Deeds: <= 1, IsNamed: false }));
-            var stretched = isOwn ? 0 : Stretches + Math.Min(Stretches, Math.Abs(fit.Counts - natural!.Value));
+            var stretched = isOwn ? 0 : Stretches + Math.Min(LongestMissed, Math.Abs(fit.Counts - natural!.Value));
             // How long each is may be said of its steps or of their actions: rather of the steps.
             var ofActions = each > 0 && fit.Counts != StepsIn(text) * each ? 1 : 0;
             yield return Laid(walk, way, text, fit, null, run, cost + layer.PastLine(at, fit.Counts) + stretched + ofActions);

@@ -77,17 +77,23 @@ internal sealed partial class ProseSearch
         }
 
         var part = all.Where(u => u.Part == last.Part).Reverse().ToList();
-        if (Find("that section", words) is { } section)
+        if (Find("those sections", words) is { } sections)
+        {
+            var (first, until) = (ProseForms.Number(sections.Groups["from"].Value), ProseForms.Number(sections.Groups["until"].Value));
+            var ranks = part.Select(u => u.Section).Distinct().Skip(first - 1).Take(until - first + 1).ToHashSet();
+            found.Add(([.. part.Where(u => ranks.Contains(u.Section))], 0));
+        }
+        else if (Find("that section", words) is { } section)
         {
             var rank = part.Select(u => u.Section).Distinct().ElementAtOrDefault(ProseForms.Number(section.Groups["n"].Value) - 1);
             found.Add(([.. part.Where(u => u.Section == rank)], 0));
         }
         else if (Find("those counts", words) is { } counted
-            && (from: ProseForms.Number(counted.Groups["from"].Value), until: ProseForms.Number(counted.Groups["until"].Value)) is var (first, until)
-            && until > first)
+            && (from: ProseForms.Number(counted.Groups["from"].Value), to: ProseForms.Number(counted.Groups["until"].Value)) is var (from, to)
+            && to > from)
         {
-            found.Add(([.. part.Where(u => u.Way.Gone >= first - 1 && u.Way.Gone + u.Counts <= until)], 0));
-            found.Add(([.. part.Where(u => u.Section == last.Section && u.Way.At >= first - 1 && u.Way.At + u.Counts <= until)], 1));
+            found.Add(([.. part.Where(u => u.Way.Gone >= from - 1 && u.Way.Gone + u.Counts <= to)], 0));
+            found.Add(([.. part.Where(u => u.Section == last.Section && u.Way.At >= from - 1 && u.Way.At + u.Counts <= to)], 1));
         }
 
         if (found.Count > 0 && span == 0)

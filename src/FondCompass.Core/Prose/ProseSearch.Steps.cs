@@ -124,6 +124,12 @@ internal sealed partial class ProseSearch
             return true;
         }
 
+        if (Says("and so on", walk.Piece.Text.TrimEnd(' ', '.')) && way.Units is not null && end >= walk.Clauses.FindLastIndex(c => c.Kind == ClauseKind.Steps))
+        {
+            // "Left, close, left, close and so on": as told before.
+            return true;
+        }
+
         if (run is [{ GoesOn: true, IsBareName: true }] && way.Units?.Sentence == walk.Told.Sentence)
         {
             // "Eight steps round, just walking".

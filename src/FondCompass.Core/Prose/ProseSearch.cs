@@ -76,7 +76,10 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
 
     /// <summary>A heading that lists the steps below it, as their name.</summary>
     private static IEnumerable<ProseWay> Named(ProseWay way, ToldItem told) => told.Names is not { } name ? []
-        : [way.Write(told.Row, PastedFate.Frame, $"line {Plainly(name)}") with { Cost = way.Cost + OnlyTold, Bound = way.Bound + 1 }];
+        : [Opened(way, told.Row).Write(told.Row, PastedFate.Frame, $"line {LineName(name)}") with { Cost = way.Cost + OnlyTold, Bound = way.Bound + 1 }];
+
+    /// <summary>The name of a line as the script bears it: how often stands in its steps, and would be danced behind the name.</summary>
+    private static string LineName(string words) => Plainly(ProseForms.Replace("times at end", words, ""));
 
     /// <summary>Words without what a script takes for a remark.</summary>
     private static string Plainly(string words) => words.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal).Trim();
@@ -119,7 +122,7 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
 
         way = way is { IsTag: true, Parts: 1 } ? Begin(EndPart(way), new PartItem(section.Row, FirstPart, false, 0)) : Opened(way, section.Row);
         way = EndSection(way) with { SectionLength = section.Counts };
-        return section.Name is null ? way : way.Write(section.Row, PastedFate.Frame, $"line {Plainly(section.Name)}".TrimEnd()) with { Bound = way.Bound + 1 };
+        return section.Name is null ? way : way.Write(section.Row, PastedFate.Frame, $"line {LineName(section.Name)}".TrimEnd()) with { Bound = way.Bound + 1 };
     }
 
     /// <summary>The first part begins by itself.</summary>

@@ -233,6 +233,10 @@ internal sealed partial class ClauseReader
             }
         }
 
+        // "Hips R L R L": a count to each side, where several are said one after another.
+        var sides = _words.Take(_to).Skip(noun).Reverse().TakeWhile(w => w.Foot.IsSingle() || w.Side != 0).Count();
+        draft.CountsBySides = draft.Counts == 0 && sides > 1;
+        draft.Counts = draft.CountsBySides ? sides : draft.Counts;
         return draft;
     }
 }

@@ -73,6 +73,9 @@ internal sealed class Draft
 
     public int Counts { get; set; }
 
+    /// <summary>The counts are those of the sides that arms or hips go to, one each.</summary>
+    public bool CountsBySides { get; set; }
+
     /// <summary>Slow and quick, in the order they are said.</summary>
     public List<Pace> Paces { get; set; } = [];
 

@@ -272,7 +272,7 @@ internal sealed class ListReader
             if (bodies)
             {
                 // "Vine R, arms up": styling takes no count of its own where the steps fill theirs.
-                Try(plain with { BodyAlong = true }, less, doubt);
+                Try(plain with { BodyAlong = true }, less + (drafts.Exists(d => d.CountsBySides) ? 2 : 0), doubt);
             }
 
             Try(plain, less + apart + (candidates.Count > 0 && explained && !trailing ? 3 : 0), doubt);
