@@ -36,9 +36,10 @@ internal static class ClauseSigns
         };
     }
 
-    /// <summary>Words begin here that only tell beside the steps: "until", "as you".</summary>
+    /// <summary>Words begin here that only tell beside the steps: "until", "as you"; "so we" only behind others, for at the beginning it leads on.</summary>
     public static bool IsAside(List<Lexeme> lexemes, int i) =>
-        ProseForms.IsAside(lexemes[i].Text) || (i + 1 < lexemes.Count && ProseForms.IsAside($"{lexemes[i].Text} {lexemes[i + 1].Text}"));
+        ProseForms.IsAside(lexemes[i].Text)
+        || (i + 1 < lexemes.Count && (i > 0 || !ProseForms.Explains(lexemes[i].Text)) && ProseForms.IsAside($"{lexemes[i].Text} {lexemes[i + 1].Text}"));
 
     /// <summary>"Two counts each" begins here: with or without a comma it is the length of each step before it.</summary>
     public static bool IsLengthAt(List<Lexeme> lexemes, int i) =>

@@ -87,7 +87,7 @@ internal sealed partial class ProseFrame
             if (words.Length > 0)
             {
                 pieces.Add(int.TryParse(said[i], out var number) && (marks.Count == 1 || isSame || (number > 2 && isLength)) ? new Piece(null, words, number)
-                    : CountsReader.TryRead(said[i], LineCounts, null, out var behind, out _) == CountsOutcome.Read ? new Piece(behind, words, 0)
+                    : CountsReader.TryRead(said[i], LineCounts, null, out var behind, out _) == CountsOutcome.Read ? new Piece(behind, words, 0) { IsCountedBehind = true }
                     : new Piece(null, words, 0));
             }
         }
@@ -143,7 +143,7 @@ internal sealed partial class ProseFrame
                 return null;
             }
 
-            pieces.Add(new Piece(counts, words, 0));
+            pieces.Add(new Piece(counts, words, 0) { IsCountedBehind = true });
             (at, last) = (mark.Index + mark.Length, counts.Last.Number);
         }
 
@@ -257,7 +257,8 @@ internal sealed partial class ProseFrame
             var (first, until) = isLength ? (last + 1, last + words[i].Number) : (end == i && last > 0 ? last + 1 : words[i].Number, words[end].Number);
             var told = Text(text, words, from, i - (isLength ? 1 : 0));
             // What is called but cannot be danced holds its counts.
-            pieces.Add(new Piece(CountSpec.Over(first, until), Clauses(told).Any(c => c.Kind == ClauseKind.Steps || c.IsBody) ? told : Verbs.Hold.Name, 0));
+            pieces.Add(new Piece(CountSpec.Over(first, until), Clauses(told).Any(c => c.Kind == ClauseKind.Steps || c.IsBody) ? told : Verbs.Hold.Name, 0)
+            { IsCountedBehind = true });
             (from, last, called, i) = (end + 1, until, called + 1, end);
         }
 

@@ -28,6 +28,7 @@ internal sealed partial class ProseFrame
     private readonly HashSet<string> _legends = [];
     private readonly HashSet<int> _listed;
     private readonly HashSet<string> _labels;
+    private readonly HashSet<int> _ended;
     private string? _title;
     private int _titleRow;
     private IReadOnlyList<string>? _columns;
@@ -44,6 +45,8 @@ internal sealed partial class ProseFrame
         _called = CalledIn(lines);
         _listed = ListedIn(lines);
         _labels = LabelledIn(lines);
+        _ended = [.. lines.Where(l => !l.IsTooLong).Select(l => CountsReader.TryRead(l.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
+            ? counts!.Last.Number : 0)];
         ReadAbbreviations();
     }
 
@@ -341,8 +344,15 @@ internal sealed partial class ProseFrame
             return false;
         }
 
-        return counts!.Positions.Count > 1 || text[length - 1] is ':' or '.'
-            || !(ProseForms.Says("counted steps", text[length..]) || Lexis.Read(Names, Lexer.Read(text[length..])).TakeWhile(l => !l.IsSeparator && !l.Is(Roles.And)).Take(3).Any(l => l.Plural));
+        if (counts!.Positions.Count > 1 || text[length - 1] is ':' or '.')
+        {
+            return true;
+        }
+
+        // "4 heel digs": so many of them, but behind a row that ends on count 3 the fourth count.
+        var words = Lexis.Read(Names, Lexer.Read(text[length..])).TakeWhile(l => !l.IsSeparator && !l.Is(Roles.And)).Take(3).ToList();
+        return !ProseForms.Says("counted steps", text[length..]) && !words.Exists(l => l.Plural)
+            && (counts.First.Number == 1 || words.TrueForAll(l => l.Step is null) || _ended.Contains(counts.First.Number - 1));
     }
 
     [GeneratedRegex(@"\s+[-–—/·]+\s+|\s*[|(),;:\t]\s*|\.\s+", RegexOptions.CultureInvariant)]

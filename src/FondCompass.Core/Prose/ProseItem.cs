@@ -30,6 +30,9 @@ internal sealed record Piece(CountSpec? Counts, string Text, int Length)
     /// <summary>Brackets that tell nothing of the steps.</summary>
     public IReadOnlyList<string> Remarks { get; init; } = [];
 
+    /// <summary>The counts stood behind the words, so that they may be those of the last of them only.</summary>
+    public bool IsCountedBehind { get; init; }
+
     /// <summary>A fact behind it, as a row of the script.</summary>
     public string? Check { get; init; }
 }

@@ -39,7 +39,7 @@ internal sealed partial class ProseSearch
             }
 
             // "rock, recover, coaster (3&4)": the counts are those of what stands right before them.
-            if (run.Count > 1)
+            if (run.Count > 1 && walk.Piece.IsCountedBehind)
             {
                 foreach (var split in LaidApart(walk, way, run, own, cost, from))
                 {

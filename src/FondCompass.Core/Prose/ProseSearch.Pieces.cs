@@ -153,11 +153,13 @@ internal sealed partial class ProseSearch
         var isCountedOtherwise = soFar > 0 && way.Units is not null && soFar != way.Gone && soFar != way.At && way.Gone % soFar != 0;
         var talk = walk.Clauses.GetRange(at, end - at);
         var spoken = talk.Where(c => c.Kind == ClauseKind.Talk && c.Feet > 0).ToList();
+        // A step with its foot that stands in talk was hardly put there for nothing.
+        var named = spoken.Count(c => c.IsNamed) * MissesPiece / 2;
         var told = Note(way, walk.Told.Row, words);
         return (told with
         {
             Cost = told.Cost + (isCountedOtherwise ? MissesPiece : 0) + (hasLaid && talk.Exists(c => c.Weight != Foot.None) ? LeavesWord
-                : 0) + (2 * spoken.Sum(c => c.Feet)),
+                : 0) + (2 * spoken.Sum(c => c.Feet)) + named,
             Lost = told.Lost + spoken.Sum(c => c.Bound),
         }, end, hasLaid);
     }

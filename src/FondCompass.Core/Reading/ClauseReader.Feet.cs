@@ -16,6 +16,24 @@ internal sealed partial class ClauseReader
             return;
         }
 
+        if (_at > 1 && _words[_at - 2].Is(Roles.To) && word.Foot.IsSingle() && _draft.Feet is [.., var going] && going.IsSingle())
+        {
+            if (word.Foot == going || _draft.Direction != Direction.None || (_at < _to && _words[_at].Direction != Direction.None)
+                || _draft.Verb is { } crossing && crossing.Default == Direction.Across)
+            {
+                // "Step L to L", "step R to L diagonal": the side it goes to.
+                _draft.Way = word.Foot == Foot.Right ? 1 : -1;
+            }
+            else
+            {
+                // "Close R to L", "drag the right to the left": up to the other foot.
+                _draft.Direction = Direction.Beside;
+            }
+
+            _last = Kind.Way;
+            return;
+        }
+
         if (word.Foot.IsSingle() && (_last == Kind.Way ? IsWhole && (!_draft.HasHead || !Refers) : _last == Kind.Other ? IsWhole : _last == Kind.Head && _footFirst) && BeginsDeed(_at))
         {
             // "R side L together": a foot with its way is a deed, and here comes the next.
