@@ -13,6 +13,8 @@ internal sealed partial class ListScopes
             return 0;
         }
 
+        // "Toe struts R, L, R, L": feet behind several are those of one each.
+        var isSeveral = named.Plural || named.Feet.Count > 1 || step.Forms[0].Actions.Count == 1;
         var times = Math.Max(1, Math.Max(named.Times, named.Feet.Count));
         foreach (var form in step.Forms)
         {
@@ -21,7 +23,8 @@ internal sealed partial class ListScopes
             {
                 var actions = Enumerable.Repeat(once, repeats).SelectMany(a => a).ToList();
                 var clauses = _drafts.Skip(from).TakeWhile((d, i) => !d.IsRepeat && (i == 0 || d.Joint != Joint.Colon)).Take(actions.Count).ToList();
-                if (clauses.Count == actions.Count && actions.Count > 1 && clauses.Zip(actions).All(p => Tells(p.First, p.Second.Phrase)))
+                if (clauses.Count == actions.Count && actions.Count > 1 && clauses.Zip(actions).All(p => Tells(p.First, p.Second.Phrase))
+                    && !(isSeveral && clauses.TrueForAll(c => c.IsFeetOnly)))
                 {
                     Explained(named, clauses);
                     return clauses.Count;
