@@ -11,9 +11,6 @@ namespace FondCompass.Core.Prose;
 /// <summary>What each row of a text is around the steps: titles, keys, headings, orders, tags, restarts, own steps; the rest are sentences.</summary>
 internal sealed partial class ProseFrame
 {
-    /// <summary>Words of a title by itself, of one before its settings, and words of settings past which a row is no title.</summary>
-    private const int LongestTitle = 12, LongestName = 7, FewestSettings = 5;
-
     private readonly IReadOnlyList<ProseLine> _lines;
     private readonly ProseSettings _settings;
     private readonly StepLexicon _lexicon;
@@ -163,7 +160,7 @@ internal sealed partial class ProseFrame
 
         var before = _items.Count;
         ReadSentences(text);
-        if (_items.Count == before + 1 && _items[^1] is ToldItem told && !StartsWithCounts(text) && IsNameOfWhatFollows(text) && BeginsLine())
+        if (_items.Count == before + 1 && _items[^1] is ToldItem told && told.Cuts[0].All(p => p.Length == 0) && !StartsWithCounts(text) && IsNameOfWhatFollows(text) && BeginsLine())
         {
             // "Side rock, cha cha cha x2", and the counted rows below.
             _items[^1] = told with { Names = text };
@@ -242,98 +239,6 @@ internal sealed partial class ProseFrame
         return true;
     }
 
-    private bool ReadTitle(string text)
-    {
-        if (_hasTitle || _hasPart)
-        {
-            return false;
-        }
-
-        if (ProseForms.Find("titled", text) is { } called)
-        {
-            // "It's called Slack Water Stroll, 32 counts …"
-            _hasTitle = true;
-            Write($"title {ProseForms.Replace("unfinished", called.Groups["name"].Value, "").Trim()}");
-            return false;
-        }
-
-        var words = text.Split(' ').Length;
-        if (words > LongestTitle || _lines[_row].IsStamped || text.TrimEnd()[^1] is ':' or '.' or '!' or ',' || _settings.IsOnly(text)
-            || _settings.BoundIn(text) >= FewestSettings || StartsWithCounts(text) || ProseForms.Says("talks to", text) || TellsSteps(text))
-        {
-            return false;
-        }
-
-        // A title with more behind it keeps the whole row beside it.
-        _hasTitle = true;
-        var name = text.Split(',', '(')[0].Trim(' ', '-', '–', '"', '“', '”');
-        Write($"title {(name.Length > 0 ? name : text)}", 1);
-        if (name != text)
-        {
-            Write($"# {text}");
-        }
-
-        return true;
-    }
-
-    /// <summary>
-    /// The dance's name where its settings stand behind it in the same row: the last piece without a number before the first with one; null where
-    /// there is none.
-    /// </summary>
-    private string? NameBeforeSettings(string text)
-    {
-        if (_settings.BoundIn(text) == 0 || StartsWithCounts(text) || ProseForms.Says("talks to", text))
-        {
-            return null;
-        }
-
-        if (Quoted().Match(text) is { Success: true } quoted)
-        {
-            return quoted.Groups[1].Value.Trim();
-        }
-
-        if (ProseForms.Find("titled", text) is { } called)
-        {
-            return ProseForms.Replace("unfinished", called.Groups["name"].Value, "").Trim();
-        }
-
-        if (text.Any(char.IsLower) && Shouted().Match(text) is { Success: true, Value: var loud } && loud.Split(' ').Length <= LongestName && !_settings.IsOnly(loud) && !TellsSteps(loud))
-        {
-            // "LAMP RING. Circle, holding hands."
-            return loud.Trim();
-        }
-
-        string? name = null;
-        string? small = null;
-        foreach (var piece in Marks().Split(ProseForms.Replace("amount", text, "|${amount}"))
-            .Select(p => p.Trim(' ', '"', '“', '”', '.', '*', '#', '-', '–', '—', '\t', '/')))
-        {
-            if (piece.Any(char.IsDigit))
-            {
-                if (name is not null)
-                {
-                    break;
-                }
-
-                continue;
-            }
-
-            var words = piece.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-            if (words.Length is > 0 and <= LongestName && !_settings.IsOnly(piece)
-                && (IsWrittenAsName(words) || !Array.TrueForAll(words, w => Vocabulary.Find(w.ToLowerInvariant()) is not null)) && !TellsSteps(piece))
-            {
-                name = words.Any(w => char.IsUpper(w[0])) ? piece : name;
-                small ??= piece;
-            }
-        }
-
-        // "tide table shuffle // 32ct": without a capital anywhere.
-        return name ?? (text.Any(char.IsUpper) && !text.StartsWith(small ?? "-", StringComparison.Ordinal) ? null : small);
-    }
-
-    /// <summary>"Left Behind": words of the field, but each with its capital.</summary>
-    private static bool IsWrittenAsName(string[] words) => words.Length > 1 && Array.TrueForAll(words, w => char.IsUpper(w[0]));
-
     private bool StartsWithCounts(string text)
     {
         if (CountsReader.TryRead(text, LineCounts, null, out var counts, out var length) != CountsOutcome.Read || length >= text.Length
@@ -354,15 +259,6 @@ internal sealed partial class ProseFrame
         return !ProseForms.Says("counted steps", text[length..]) && !words.Exists(l => l.Plural)
             && (counts.First.Number == 1 || words.TrueForAll(l => l.Step is null) || _ended.Contains(counts.First.Number - 1));
     }
-
-    [GeneratedRegex(@"\s+[-–—/·]+\s+|\s*[|(),;:\t]\s*|\.\s+", RegexOptions.CultureInvariant)]
-    private static partial Regex Marks();
-
-    [GeneratedRegex(@"^[\p{Lu}][\p{Lu}'’-]+(?: [\p{Lu}'’&-]+)+(?=\s*[.,:(|/]|\s+[–—-]\s)", RegexOptions.CultureInvariant)]
-    private static partial Regex Shouted();
-
-    [GeneratedRegex("[\"“]([^\"“”]{2,40})[\"”]", RegexOptions.CultureInvariant)]
-    private static partial Regex Quoted();
 
     [GeneratedRegex(@"^\d{1,2}[:.]\d\d\b", RegexOptions.CultureInvariant)]
     private static partial Regex ClockTime();

@@ -1,0 +1,72 @@
+using Xunit;
+
+namespace FondCompass.Core.Tests.Reading;
+
+/// <summary>Rows in which numbers, sides and feet say how often, how long and where, told back as they are danced.</summary>
+public class CountedRowsTests
+{
+    private static string Reads(string row) => Analysis.Of($"part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
+
+    [Theory]
+    [InlineData("walk forward for 4", "1 walk R · 2 walk L · 3 walk R · 4 walk L")]
+    [InlineData("walk for four, touch", "1 walk R · 2 walk L · 3 walk R · 4 walk L · 5 touch R")]
+    [InlineData("march for 8", "1 step R in place · 2 step L in place · 3 step R in place · 4 step L in place · 5 step R in place · 6 step L in place · 7 step R in place · 8 step L in place")]
+    [InlineData("step touches for 8 counts", "1 step R side · 2 touch L · 3 step L side · 4 touch R · 5 step R side · 6 touch L · 7 step L side · 8 touch R")]
+    [InlineData("1-8 paddle turns making 3/4 left in 6, stomp, stomp", "1 step R forward · 2 pivot R, turning 1/4 left, onto L · 3 step R forward · 4 pivot R, turning 1/4 left, onto L · 5 step R forward · 6 pivot R, turning 1/4 left, onto L · 7 stomp R · 8 stomp L")]
+    public void What_goes_on_fills_the_counts_it_is_said_for(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("back three, touch", "1 step R back · 2 step L back · 3 step R back · 4 touch L")]
+    [InlineData("forward 3 and hitch", "1 step R forward · 2 step L forward · 3 step R forward · 4 hitch L")]
+    [InlineData("walk up three and lift left", "1 walk R · 2 walk L · 3 walk R · 4 hitch L")]
+    [InlineData("three walks back and touch", "1 step R back · 2 step L back · 3 step R back · 4 touch L")]
+    [InlineData("three back, right, left, right, tap the left", "1 step R back · 2 step L back · 3 step R back · 4 tap L")]
+    public void A_number_behind_a_way_says_how_many_steps(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("forward two three kick", "1 step R forward · 2 step L forward · 3 step R forward · 4 kick L")]
+    [InlineData("back 2 3 touch", "1 step R back · 2 step L back · 3 step R back · 4 touch L")]
+    [InlineData("walk 2 3 4", "1 walk R · 2 walk L · 3 walk R · 4 walk L")]
+    public void Counts_called_along_say_how_often(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("shuffles forward R, L, R, L", "1 step R forward · 1& close L · 2 step R forward · 3 step L forward · 3& close R · 4 step L forward · 5 step R forward · 5& close L · 6 step R forward · 7 step L forward · 7& close R · 8 step L forward")]
+    [InlineData("toe struts R, L, R, L", "1 toe R forward · 2 drop R · 3 toe L forward · 4 drop L · 5 toe R forward · 6 drop R · 7 toe L forward · 8 drop L")]
+    [InlineData("1-4 skates R, L, R, L", "1 step R diagonal forward · 2 step L diagonal forward · 3 step R diagonal forward · 4 step L diagonal forward")]
+    [InlineData("1-4 heel swivels R, L, R, L", "1 swivel both to the right · 2 swivel both to the left · 3 swivel both to the right · 4 swivel both to the left")]
+    [InlineData("1&2 shuffle R, L, R", "1 step R forward · 1& close L · 2 step R forward")]
+    public void Feet_behind_several_steps_are_those_of_one_each(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("step R to R, close L to R", "1 step R side · 2 close L")]
+    [InlineData("step R to R, drag L to R", "1 step R side · 2 drag L")]
+    [InlineData("cross R to L", "1 cross R")]
+    public void A_foot_behind_to_is_the_side_or_the_other_foot(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-8 walk R L, shuffle R forward, step L 1/2 R, shuffle L forward", "1 walk R · 2 walk L · 3 step R forward · 3& close L · 4 step R forward · 5 step L · 6 pivot L, turning 1/2 right, onto R · 7 step L forward · 7& close R · 8 step L forward")]
+    [InlineData("1-4 walk R, walk L, step R turning 1/4 left, touch L", "1 walk R · 2 walk L · 3 step R, turning 1/4 left · 4 touch L")]
+    public void A_turn_away_from_the_foot_that_steps_may_be_a_pivot(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("sway to the right, to the left, to the right, to the left", "1 sway R · 2 sway L · 3 sway R · 4 sway L")]
+    [InlineData("погойдування вправо, вліво, вправо, вліво", "1 sway R · 2 sway L · 3 sway R · 4 sway L")]
+    public void Ways_behind_a_sway_are_sways(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("stomp R, clap, stomp L, clap, hips R L R L", "1 stomp R · 2 clap · 3 stomp L · 4 clap · 5 hips R L R L")]
+    public void What_hips_do_to_each_side_takes_a_count_to_each(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("tap R three times, step on it", "1 tap R · 2 tap R · 3 tap R · 4 step R")]
+    [InlineData("kick R, step on it", "1 kick R · 2 step R")]
+    public void A_step_onto_the_foot_that_tapped_is_danced(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("chassé R", "1 step R side · 1& close L · 2 step R side")]
+    public void Accents_and_spaces_change_nothing(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Fact]
+    public void The_half_before_a_count_may_stand_apart() =>
+        Assert.Equal("2& close L · 3 step R · 4 touch L", Analysis.Of("part A\n1-2 step R, hold\n& 3 4 close L, step R, touch L").Reads[^1].Text);
+}
