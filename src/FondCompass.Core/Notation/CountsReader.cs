@@ -74,7 +74,8 @@ public static class CountsReader
     {
         counts = null;
         length = 0;
-        if (at + 1 >= row.Length || row[at] is not ('&' or 'e' or 'a') || (row[at] == '&' && IsBeforeCounts(row, at + 1)) || !char.IsWhiteSpace(row[at + 1]) || (rowBefore is null && row[at] != '&') || (row[at] == 'a' && IsArticle(row, at + 1)))
+        if (at + 1 >= row.Length || row[at] is not ('&' or 'e' or 'a') || (row[at] == '&' && IsBeforeCounts(row, at + 1))
+            || !char.IsWhiteSpace(row[at + 1]) || (rowBefore is null && row[at] != '&') || (row[at] == 'a' && IsArticle(row, at + 1)))
         {
             return false;
         }

@@ -59,7 +59,8 @@ internal sealed partial class CalledNames
     {
         var (brief, whole) = (Short().Match(name), Heading().Match(heading));
         return brief.Success && whole.Success && whole.Groups["word"].Value.StartsWith(brief.Groups[1].Value, StringComparison.OrdinalIgnoreCase)
-            && whole.Groups["word"].Length > brief.Groups[1].Length && string.Equals(whole.Groups["rank"].Value, brief.Groups[2].Value, StringComparison.OrdinalIgnoreCase)
+            && whole.Groups["word"].Length > brief.Groups[1].Length
+                && string.Equals(whole.Groups["rank"].Value, brief.Groups[2].Value, StringComparison.OrdinalIgnoreCase)
             && (brief.Groups[2].Length > 0 || ProseForms.Says("kind", whole.Groups["name"].Value));
     }
 

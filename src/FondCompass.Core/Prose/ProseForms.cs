@@ -44,13 +44,15 @@ internal static class ProseForms
     public static string OtherWay => Read.Value.OtherWay;
 
     /// <summary>What says so of the last so many lines.</summary>
-    public static string LastLines(int lines, string how) => $"{how} {Read.Value.LastLines.Replace("{n}", lines.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)}";
+    public static string LastLines(int lines, string how) =>
+        $"{how} {Read.Value.LastLines.Replace("{n}", lines.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)}";
 
     /// <summary>What says that something is danced again.</summary>
     public static string Again => Read.Value.Again;
 
     /// <summary>What says so of sections by their numbers.</summary>
-    public static string Sections(int from, int until) => Read.Value.Sections.Replace("{a}", from.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)
+    public static string Sections(int from, int until) => Read.Value.Sections
+        .Replace("{a}", from.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal)
         .Replace("{b}", until.ToString(CultureInfo.InvariantCulture), StringComparison.Ordinal);
 
     /// <summary>What a tag is called that nobody named.</summary>

@@ -61,7 +61,9 @@ internal sealed partial class ProseFrame
             : string.Join(", ", items));
     }
 
-    /// <summary>"step R (1), touch L (2)", "cross shuffle (7&amp;8)", "three steps in (8)"; under counts of their own too: "1-2 step R (1) touch L (2)".</summary>
+    /// <summary>
+    /// "step R (1), touch L (2)", "cross shuffle (7&amp;8)", "three steps in (8)"; under counts of their own too: "1-2 step R (1) touch L (2)".
+    /// </summary>
     private List<Piece> Behind(CountSpec? counts, string text)
     {
         var marks = !ProseForms.Says("length before", text) ? ProseForms.FindAll("counts behind", text) : null;
@@ -87,7 +89,8 @@ internal sealed partial class ProseFrame
             if (words.Length > 0)
             {
                 pieces.Add(int.TryParse(said[i], out var number) && (marks.Count == 1 || isSame || (number > 2 && isLength)) ? new Piece(null, words, number)
-                    : CountsReader.TryRead(said[i], LineCounts, null, out var behind, out _) == CountsOutcome.Read ? new Piece(behind, words, 0) { IsCountedBehind = true }
+                    : CountsReader.TryRead(said[i], LineCounts, null, out var behind, out _) == CountsOutcome.Read
+                        ? new Piece(behind, words, 0) { IsCountedBehind = true }
                     : new Piece(null, words, 0));
             }
         }
@@ -100,7 +103,9 @@ internal sealed partial class ProseFrame
         return pieces;
     }
 
-    /// <summary>Counts in brackets under those before the row: they part the words, and place them where they do not simply go on from count to count.</summary>
+    /// <summary>
+    /// Counts in brackets under those before the row: they part the words, and place them where they do not simply go on from count to count.
+    /// </summary>
     private List<Piece> Within(CountSpec counts, string text, MatchCollection marks)
     {
         var pieces = new List<Piece>();

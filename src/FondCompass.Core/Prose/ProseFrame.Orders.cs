@@ -38,7 +38,9 @@ internal sealed partial class ProseFrame
         return ProseForms.Replace("whole order", (more > 0 ? calls[..more] : calls).TrimEnd('.', '!'), "").TrimEnd(' ', ',');
     }
 
-    /// <summary>What stands behind a word and a colon, or all of it; in a sentence the calls alone: "then part one twice, and the tag at the very end".</summary>
+    /// <summary>
+    /// What stands behind a word and a colon, or all of it; in a sentence the calls alone: "then part one twice, and the tag at the very end".
+    /// </summary>
     private static string OrderAlone(string text, Func<string, bool> isHead)
     {
         var words = text[(text.IndexOf(':') is > 0 and < 16 and var colon ? colon + 1 : 0)..].Trim(' ', '.', '!');

@@ -82,7 +82,8 @@ internal sealed partial class ProseFrame
             sentence = rest;
         }
 
-        if (_title is not null && _row == _titleRow && !_hasPart && !ProseForms.Says("lasting", sentence) && Clauses(sentence).Where(c => c is { Kind: ClauseKind.Steps, IsBody: false }).ToList() is var steps && steps.Sum(c => c.Deeds) < 2
+        if (_title is not null && _row == _titleRow && !_hasPart && !ProseForms.Says("lasting", sentence) && Clauses(sentence)
+            .Where(c => c is { Kind: ClauseKind.Steps, IsBody: false }).ToList() is var steps && steps.Sum(c => c.Deeds) < 2
             && steps.Sum(c => c.Feet) == 0)
         {
             // "Circle, holding hands": how they stand, beside the name.
@@ -156,8 +157,11 @@ internal sealed partial class ProseFrame
         // "RF fwd, kick L (x2)".
         pieces = pieces.ConvertAll(p => p with { Text = BracketedTimes().Replace(p.Text, " $1") });
         // "Knee lifts x4 (2 counts each)": how long each is, is said of the steps.
-        pieces = pieces.ConvertAll(p => p with { Text = Brackets().Replace(p.Text, m => Clauses(m.Value.Trim(' ', '(', ')')) is [{ IsLength: true }]
-            ? $", {m.Value.Trim(' ', '(', ')')}" : m.Value) });
+        pieces = pieces.ConvertAll(p => p with
+        {
+            Text = Brackets().Replace(p.Text, m => Clauses(m.Value.Trim(' ', '(', ')')) is [{ IsLength: true }]
+            ? $", {m.Value.Trim(' ', '(', ')')}" : m.Value)
+        });
         // "DS DS DS RS (triple left)": what stands in brackets may only name the rest.
         var bare = pieces.ConvertAll(p => p.Text.IndexOf('(') > 0 && Brackets().Replace(p.Text, "").Trim() is { Length: > 0 } left
             ? p with { Text = left, Remarks = [.. Brackets().Matches(p.Text).Select(m => m.Value)] } : p);
@@ -173,7 +177,8 @@ internal sealed partial class ProseFrame
         var sides = Array.TrueForAll(otherwise, o => o is null) && pieces is [{ Counts: null } only] && ProseForms.Find("each side", only.Text) is { } sided
             && char.ToLowerInvariant(sided.Groups["first"].Value[0]) != char.ToLowerInvariant(sided.Groups["second"].Value[0])
             && Clauses(only.Text[..sided.Index]).Sum(c => c.Deeds) > 1
-            ? new List<Piece> { only with { Text = only.Text[..sided.Index], Length = only.Length / 2 }, new(null, ProseForms.OtherWay, only.Length / 2) } : null;
+            ? new List<Piece> { only with { Text = only.Text[..sided.Index], Length = only.Length / 2 }, new(null, ProseForms.OtherWay, only.Length / 2) }
+                : null;
         otherwise = sides is null ? otherwise : [sides];
         List<List<Piece>> whole = both is not null ? [both, .. otherwise.OfType<List<Piece>>()] : [pieces, .. otherwise.OfType<List<Piece>>()];
         List<IReadOnlyList<Piece>> cuts = [.. whole.Concat(whole.Select(Apart).OfType<List<Piece>>()).Select(o => o.ConvertAll(WithoutRemarks)),

@@ -64,7 +64,8 @@ internal sealed partial class ProseFrame
             return ProseForms.Replace("unfinished", called.Groups["name"].Value, "").Trim();
         }
 
-        if (text.Any(char.IsLower) && Shouted().Match(text) is { Success: true, Value: var loud } && loud.Split(' ').Length <= LongestName && !_settings.IsOnly(loud) && !TellsSteps(loud))
+        if (text.Any(char.IsLower) && Shouted().Match(text) is { Success: true, Value: var loud } && loud.Split(' ').Length <= LongestName
+            && !_settings.IsOnly(loud) && !TellsSteps(loud))
         {
             // "LAMP RING. Circle, holding hands."
             return loud.Trim();

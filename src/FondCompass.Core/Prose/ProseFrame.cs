@@ -160,7 +160,8 @@ internal sealed partial class ProseFrame
 
         var before = _items.Count;
         ReadSentences(text);
-        if (_items.Count == before + 1 && _items[^1] is ToldItem told && told.Cuts[0].All(p => p.Length == 0) && !StartsWithCounts(text) && IsNameOfWhatFollows(text) && BeginsLine())
+        if (_items.Count == before + 1 && _items[^1] is ToldItem told && told.Cuts[0].All(p => p.Length == 0) && !StartsWithCounts(text)
+            && IsNameOfWhatFollows(text) && BeginsLine())
         {
             // "Side rock, cha cha cha x2", and the counted rows below.
             _items[^1] = told with { Names = text };

@@ -60,7 +60,8 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
         }
 
         text = numbered ? ListNumber.Replace(text, "") : text;
-        var cells = Gap.Split(numbered && ListNumber.IsMatch(raw) ? ListNumber.Replace(raw, "").Trim() : raw.Trim()).Select(c => c.Trim()).Where(c => c.Length > 0).ToList();
+        var cells = Gap.Split(numbered && ListNumber.IsMatch(raw) ? ListNumber.Replace(raw, "").Trim() : raw.Trim()).Select(c => c.Trim())
+            .Where(c => c.Length > 0).ToList();
         return new ProseLine(raw, text.Trim(), cells.Count > 1 ? cells : [text.Trim()]);
     }
 }

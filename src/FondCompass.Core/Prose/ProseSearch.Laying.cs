@@ -52,7 +52,8 @@ internal sealed partial class ProseSearch
 
         var at = way.At % LineCounts;
         var natural = layer.Fit(text, 0, way.Feet)?.Counts;
-        var wanted = each > 0 && layer.Fit(text, 0, way.Feet) is { } once ? new[] { StepsIn(text) * each, once.Row.Moments.Count * each, once.Counts * each }.Where(n => n > 0).Distinct()
+        var wanted = each > 0 && layer.Fit(text, 0, way.Feet) is { } once
+            ? new[] { StepsIn(text) * each, once.Row.Moments.Count * each, once.Counts * each }.Where(n => n > 0).Distinct()
             : Wanted(walk, way, run.Count, from).Take(IsHurried ? 1 : int.MaxValue);
         var fits = wanted.Select(n => layer.Fit(text, n, way.Feet)).OfType<FittedSteps>().OrderBy(f => f.Cost).DistinctBy(f => f.Counts).ToList();
         foreach (var fit in fits.Where(f => f.Cost <= fits[0].Cost + DearerLength).Take(MostLengths))

@@ -96,7 +96,8 @@ internal sealed partial class ProseSearch
     {
         var (before, here) = (clauses[at - 1], clauses[at]);
         return here.Explains || (at + 1 < clauses.Count && clauses[at + 1].Explains) || here.HasTimes || before.HasTimes || Announces(before, here)
-            || here is { IsThen: true, Deeds: 0, Feet: > 0 } or { GoesOn: true, IsBareName: true } or { IsWayAlone: true } || (here.Deeds == 0 && before.IsNamed)
+            || here is { IsThen: true, Deeds: 0, Feet: > 0 } or { GoesOn: true, IsBareName: true } or { IsWayAlone: true }
+                || (here.Deeds == 0 && before.IsNamed)
             || here.OnlySides.Count == 2 || here.SaysSame || IsSpelling(clauses, at);
     }
 
@@ -194,7 +195,8 @@ internal sealed partial class ProseSearch
 
         for (var i = 0; i + 1 < run.Count; i++)
         {
-            if (run[i].OnlySides.Count == 1 && (i == 0 || run[i].IsThen) && run[i + 1] is { Count: > 1, Deeds: 1, HasTurn: false, OnlySides.Count: 0 } some && some.Feet == 1)
+            if (run[i].OnlySides.Count == 1 && (i == 0 || run[i].IsThen)
+                && run[i + 1] is { Count: > 1, Deeds: 1, HasTurn: false, OnlySides.Count: 0 } some && some.Feet == 1)
             {
                 // "To the right, eight steps".
                 run = [.. run.Take(i), some with { Text = $"{some.Text} {run[i].Text}" }, .. run.Skip(i + 2)];

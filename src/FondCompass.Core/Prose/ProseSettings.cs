@@ -126,7 +126,8 @@ internal sealed class ProseSettings
         }
 
         // The total of a dance is said where its walls, level or waiting are, or by itself; a part's own counts are the part's.
-        if (Counts is null && !ProseForms.Says("apart", plain) && !IsLengthOfSteps(text, lexicon) && Number("total", plain) is >= FewestCounts and var counts && counts != Intro)
+        if (Counts is null && !ProseForms.Says("apart", plain) && !IsLengthOfSteps(text, lexicon)
+            && Number("total", plain) is >= FewestCounts and var counts && counts != Intro)
         {
             (Counts, bound) = (counts, bound + 2);
         }

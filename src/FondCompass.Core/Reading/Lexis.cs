@@ -18,10 +18,11 @@ internal static class Lexis
         // Names in another language are looked up as they stand; what is between them, in the script's words.
         var lexemes = new List<Lexeme>();
         var words = tokens.ConvertAll(t => t.Text);
+        var plain = Unaccented(words);
         var from = 0;
         for (var i = 0; i < tokens.Count; i++)
         {
-            if (tokens[i].Kind == TokenKind.Word && Name(names, tokens, words, i) is { } name)
+            if (tokens[i].Kind == TokenKind.Word && Name(names, tokens, words, plain, i) is { } name)
             {
                 lexemes.AddRange(Look(names, names.Translation.Read(tokens.GetRange(from, i - from)), split));
                 lexemes.Add(name);
@@ -37,7 +38,8 @@ internal static class Lexis
     private static List<Lexeme> Look(IStepNames names, List<Token> tokens, bool split)
     {
         var lexemes = new List<Lexeme>(tokens.Count);
-        var words = tokens.ConvertAll(t => Known(names, t.Text));
+        var words = tokens.ConvertAll(t => t.Text);
+        var plain = Unaccented(words);
         for (var i = 0; i < tokens.Count;)
         {
             var token = tokens[i];
@@ -47,7 +49,7 @@ internal static class Lexis
                 continue;
             }
 
-            var lexeme = Times(tokens, i, token.Kind is TokenKind.Word ? Longest(names, tokens, words, i, split) : Single(tokens, i));
+            var lexeme = Times(tokens, i, token.Kind is TokenKind.Word ? Longest(names, tokens, words, plain, i, split) : Single(tokens, i));
             lexemes.Add(lexeme);
             i += lexeme.TokenCount;
         }
@@ -55,10 +57,17 @@ internal static class Lexis
         return lexemes;
     }
 
-    /// <summary>A word that nobody knows with its accents is looked up without them: "chassé".</summary>
-    private static string Known(IStepNames names, string word) =>
-        word.All(char.IsAscii) || names.MayBegin(word) || Vocabulary.Find(word) is not null || Verbs.Find(word) is not null
-            ? word : Letters.WithoutAccents(word);
+    /// <summary>Words without their accents; the same list where none has any.</summary>
+    private static List<string> Unaccented(List<string> words) =>
+        words.TrueForAll(w => w.All(char.IsAscii)) ? words : words.ConvertAll(Letters.WithoutAccents);
+
+    /// <summary>The longest name of a step from a word on, with its accents or without: "chassé".</summary>
+    private static Lexeme? Name(IStepNames names, List<Token> tokens, List<string> words, List<string> plain, int at)
+    {
+        var name = Name(names, tokens, words, at);
+        var bare = ReferenceEquals(words, plain) ? null : Name(names, tokens, plain, at);
+        return bare is not null && bare.TokenCount > (name?.TokenCount ?? 0) ? bare : name;
+    }
 
     /// <summary>"Forward two three, touch": counts that are called along with what goes on say how often it is done.</summary>
     public static List<Lexeme> CalledAlong(List<Lexeme> words)
@@ -92,9 +101,9 @@ internal static class Lexis
         return read;
     }
 
-    private static Lexeme Longest(IStepNames names, List<Token> tokens, List<string> words, int at, bool split)
+    private static Lexeme Longest(IStepNames names, List<Token> tokens, List<string> words, List<string> plain, int at, bool split)
     {
-        var name = Name(names, tokens, words, at);
+        var name = Name(names, tokens, words, plain, at);
         if (split && name is { Words: > 1, Step.IsOwn: false } && IsMadeOfPlainWords(words, at, name.TokenCount))
         {
             name = null;
@@ -114,7 +123,8 @@ internal static class Lexis
             name = null;
         }
 
-        var entry = Entry(tokens, words, at);
+        var entry = Entry(tokens, words, at) ?? Entry(tokens, plain, at);
+        words = entry is null && Verbs.Find(words[at]) is null ? plain : words;
         if (name is not null && (entry is null || name.TokenCount >= entry.Value.Tokens))
         {
             return name;
@@ -151,7 +161,8 @@ internal static class Lexis
 
     /// <summary>A deed, or a way behind one: a number behind it says how often.</summary>
     private static bool IsGoing(List<string> words, int at) => Verbs.Find(words[at]) is { IsTurn: false }
-        || (at > 0 && (Vocabulary.IsDirection(words[at]) || Vocabulary.Find(words[at]) is { } way && way.Is(Roles.Level)) && Verbs.Find(words[at - 1]) is { IsTurn: false });
+        || (at > 0 && (Vocabulary.IsDirection(words[at]) || Vocabulary.Find(words[at]) is { } way && way.Is(Roles.Level))
+            && Verbs.Find(words[at - 1]) is { IsTurn: false });
 
     /// <summary>"3 times", "five times": how often, where a number stands before it; what is looked up itself otherwise.</summary>
     private static Lexeme Times(List<Token> tokens, int at, Lexeme number)

@@ -83,7 +83,8 @@ internal sealed partial class ListScopes
     /// <summary>Feet alone go on with a deed that has feet already, or that waits for its first.</summary>
     private static bool Extends(Draft last, Draft draft) =>
         last.Verb is not { Kind: VerbKind.NoFoot } && !(last.Verb is { } swivel && swivel.Has(VerbTraits.Aside)) && last.Crossing == Foot.None
-        && (last.Feet.Count > 0 ? !(last.Verb is { } way && way.Has(VerbTraits.WayWord | VerbTraits.Stays) && last.Head is not null) && !(last is { Head: null, Feet.Count: 1, Times: 1 } && last.Verb == Verbs.Step)
+        && (last.Feet.Count > 0 ? !(last.Verb is { } way && way.Has(VerbTraits.WayWord | VerbTraits.Stays) && last.Head is not null)
+            && !(last is { Head: null, Feet.Count: 1, Times: 1 } && last.Verb == Verbs.Step)
             : last.Step is not null || last.Plural || last.Times > 1 || draft.Joint is Joint.With or Joint.Colon
                 || last.Verb is { Kind: VerbKind.Takes } verb && !verb.Has(VerbTraits.WayWord | VerbTraits.Stays));
 }

@@ -170,7 +170,8 @@ internal sealed partial class ListScopes
         }
 
         if (Last is { Step: { } swaying, Way: var first, TimesSaid: false } sways && (first != 0 || sways.Feet.Count > 0)
-            && draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0 } && swaying.Forms[0].Actions.All(a => a.Phrase.Verb?.Has(VerbTraits.Hips) == true))
+            && draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0 }
+                && swaying.Forms[0].Actions.All(a => a.Phrase.Verb?.Has(VerbTraits.Hips) == true))
         {
             // "Hip sways to the left, to the right": one to each side.
             sways.Feet.AddRange(sways.Feet.Count == 0 ? [SideOf(first)] : Array.Empty<Foot>());

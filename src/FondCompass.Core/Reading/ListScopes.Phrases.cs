@@ -106,7 +106,8 @@ internal sealed partial class ListScopes
         var own = draft.Step is { } step ? step.Forms[0].Counts : 1;
         var goesOn = draft.Step is not null ? own == 1 || draft.Plural : draft.Verb is { } verb && (verb.Has(VerbTraits.Gait)
             || (draft.Plural && verb.Kind == VerbKind.Takes));
-        if (goesOn && draft is { Body: null, TimesSaid: false, Times: 1, Feet.Count: <= 1, Paces.Count: 0, OnCount: 0 } && draft.Counts > own && draft.Counts % own == 0)
+        if (goesOn && draft is { Body: null, TimesSaid: false, Times: 1, Feet.Count: <= 1, Paces.Count: 0, OnCount: 0 } && draft.Counts > own
+            && draft.Counts % own == 0)
         {
             (draft.Times, draft.TimesSaid, draft.Counts) = (draft.Counts / own, true, 0);
         }

@@ -28,10 +28,10 @@ internal sealed partial class ListScopes
 
     /// <summary>"Step L 1/2 R": one foot that steps, where it stands or forward, and a bare turn away from it.</summary>
     public static bool MayPivot(Draft draft) => draft is
-        {
-            Step: null, Body: null, Times: 1, TurnBefore: false, Feet: [Foot.Left or Foot.Right], Direction: Direction.None or Direction.Forward,
-            Turn: { Spread: false, Each: false, Target: null, Amount: >= 2 } turn
-        }
+    {
+        Step: null, Body: null, Times: 1, TurnBefore: false, Feet: [Foot.Left or Foot.Right], Direction: Direction.None or Direction.Forward,
+        Turn: { Spread: false, Each: false, Target: null, Amount: >= 2 } turn
+    }
         && (draft.Verb is null || draft.Verb == Verbs.Step) && turn.Side == (draft.Feet[0] == Foot.Left ? 1 : -1);
 
     private Wording Read()
