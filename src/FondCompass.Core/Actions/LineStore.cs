@@ -9,20 +9,37 @@ internal sealed class LineStore
 
     public LineStore(Dance dance)
     {
+        var names = dance.Parts.SelectMany(p => p.Entries.OfType<LineEntry>().Select(l => l.Name).Append(p.Name)).Where(n => n.Length > 0)
+            .ToHashSet(StringComparer.OrdinalIgnoreCase);
+        bool Calls(PartEntry entry) => entry is StepEntry { Counts: null } row && names.Contains(RowOpeners.TimesAtEnd(row.Wording).Name);
         foreach (var part in dance.Parts)
         {
             for (var i = 0; i < part.Entries.Count; i++)
             {
                 if (part.Entries[i] is LineEntry { Name.Length: > 0 } line)
                 {
+                    // Its own rows: a call under them is the next line, so that no line contains itself.
                     var end = i + 1;
-                    while (end < part.Entries.Count && part.Entries[end] is not (LineEntry or AgainEntry))
+                    while (end < part.Entries.Count && part.Entries[end] is not (LineEntry or AgainEntry) && !Calls(part.Entries[end]))
                     {
                         end++;
                     }
 
-                    _byName.TryAdd(line.Name, [.. part.Entries.Skip(i + 1).Take(end - i - 1)]);
+                    if (end > i + 1)
+                    {
+                        _byName.TryAdd(line.Name, [.. part.Entries.Skip(i + 1).Take(end - i - 1)]);
+                    }
                 }
+            }
+        }
+
+        // "line quay", and under it only "pier": the rows of that line under another name.
+        foreach (var (line, called) in dance.Parts.SelectMany(p => p.Entries.Zip(p.Entries.Skip(1)))
+            .Select(p => (p.First as LineEntry, p.Second as StepEntry)).Where(p => p.Item1 is { Name.Length: > 0 } && p.Item2 is not null && Calls(p.Item2)).ToList())
+        {
+            if (_byName.TryGetValue(RowOpeners.TimesAtEnd(called!.Wording).Name, out var rows) && !_byName.ContainsKey(line!.Name))
+            {
+                _byName.Add(line.Name, rows);
             }
         }
 

@@ -94,6 +94,12 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
         }
 
         var plain = Plainly(words);
+        if (plain.Length == 0)
+        {
+            // Nothing but marks that make a remark in a script.
+            return way;
+        }
+
         // A note that begins with digits would be taken for counts.
         var safe = char.IsAsciiDigit(plain[0]) || plain[0] is '&' ? $"· {plain}" : plain;
         return way.Write(row, PastedFate.Aside, way.Part is null ? $"# {words}" : $"note {safe}");

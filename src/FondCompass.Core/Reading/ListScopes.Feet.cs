@@ -72,6 +72,38 @@ internal sealed partial class ListScopes
         }
     }
 
+    /// <summary>
+    /// "Cross, side, behind, side, cross R, L, R, L, R": as many feet behind a list as it has deeds are those of the deeds, in order. How many clauses say
+    /// them; 0 where it is not so.
+    /// </summary>
+    private int FeetOfAll(int from)
+    {
+        if (_items.Count < 3 || Last is not { Feet: [var first], TimesSaid: false } last || _items.Exists(i => i is not [
+            {
+                Step: null, Body: null, Times: 1,
+                Verb: { Kind: VerbKind.Takes or VerbKind.Leaves }
+            }]) || _items.SkipLast(1).Any(i => i[0].Feet.Count > 0))
+        {
+            return 0;
+        }
+
+        var said = _drafts.Skip(from).TakeWhile(d => d is { IsFeetOnly: true, TimesSaid: false, Joint: Joint.Comma or Joint.None }).ToList();
+        List<Foot> feet = [first, .. said.SelectMany(d => d.Feet)];
+        if (feet.Count != _items.Count || !feet.TrueForAll(f => f.IsSingle()))
+        {
+            return 0;
+        }
+
+        for (var i = 0; i < feet.Count; i++)
+        {
+            _items[i][0].Feet.Clear();
+            _items[i][0].Feet.Add(feet[i]);
+        }
+
+        said.ForEach(last.Absorb);
+        return said.Count;
+    }
+
     private static Draft OnFeet(Draft deed, Draft feet)
     {
         var other = deed.Copy();

@@ -67,6 +67,12 @@ internal sealed partial class ListScopes
                 continue;
             }
 
+            if (draft.IsFeetOnly && FeetOfAll(i) is > 0 and var spelled)
+            {
+                i += spelled - 1;
+                continue;
+            }
+
             _clauseFrom = draft.GoesOn ? _clauseFrom : _items.Count;
             Lay(draft, i + 1 < _drafts.Count ? _drafts[i + 1] : null);
         }

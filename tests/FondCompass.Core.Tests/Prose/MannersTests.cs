@@ -111,6 +111,14 @@ public partial class MannersTests
         Assert.Contains(setting, script, StringComparison.Ordinal);
     }
 
+    /// <summary>A row of nothing but a mark that makes a remark in a script is no fault.</summary>
+    [Theory]
+    [InlineData("#")]
+    [InlineData("//")]
+    [InlineData("# #")]
+    public void A_row_of_marks_alone_is_nothing(string marks) =>
+        Assert.Equal(8, ProseReader.Read($"1-4 vine R\n{marks}\n5-8 vine L\n").Analysis.Trace.TotalCounts);
+
     /// <summary>What is named outright and is not there is not danced from something else.</summary>
     [Fact]
     public void A_section_that_is_not_there_is_not_guessed()

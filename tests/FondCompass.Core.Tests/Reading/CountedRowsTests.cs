@@ -69,4 +69,10 @@ public class CountedRowsTests
     [Fact]
     public void The_half_before_a_count_may_stand_apart() =>
         Assert.Equal("2& close L · 3 step R · 4 touch L", Analysis.Of("part A\n1-2 step R, hold\n& 3 4 close L, step R, touch L").Reads[^1].Text);
+
+    /// <summary>As many feet behind a list as it has deeds are those of the deeds.</summary>
+    [Theory]
+    [InlineData("cross, side, behind, side, cross R, L, R, L, R", "1 cross R · 2 step L side · 3 step R behind · 4 step L side · 5 cross R")]
+    [InlineData("side, behind, side R, L", "1 step R side · 2 step L behind · 3 step R side · 4 step L")]
+    public void Feet_behind_a_list_are_those_of_its_deeds(string row, string reads) => Assert.Equal(reads, Reads(row));
 }
