@@ -228,5 +228,6 @@ public sealed class Browser : IDisposable
 
     /// <summary>Whether the element that was meant had been replaced; the driver has two words for it.</summary>
     public static bool IsReplaced(WebDriverException told) =>
-        told is StaleElementReferenceException || (told is UnknownErrorException && told.Message.Contains("does not belong to the document", StringComparison.Ordinal));
+        told is StaleElementReferenceException
+        || (told is UnknownErrorException && told.Message.Contains("does not belong to the document", StringComparison.Ordinal));
 }

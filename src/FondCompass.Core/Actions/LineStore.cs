@@ -35,7 +35,8 @@ internal sealed class LineStore
 
         // "line quay", and under it only "pier": the rows of that line under another name.
         foreach (var (line, called) in dance.Parts.SelectMany(p => p.Entries.Zip(p.Entries.Skip(1)))
-            .Select(p => (p.First as LineEntry, p.Second as StepEntry)).Where(p => p.Item1 is { Name.Length: > 0 } && p.Item2 is not null && Calls(p.Item2)).ToList())
+            .Select(p => (p.First as LineEntry, p.Second as StepEntry))
+            .Where(p => p.Item1 is { Name.Length: > 0 } && p.Item2 is not null && Calls(p.Item2)).ToList())
         {
             if (_byName.TryGetValue(RowOpeners.TimesAtEnd(called!.Wording).Name, out var rows) && !_byName.ContainsKey(line!.Name))
             {

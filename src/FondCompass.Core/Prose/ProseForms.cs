@@ -15,7 +15,8 @@ internal static class ProseForms
 
     private sealed record Tables(
         FrozenDictionary<string, Form[]> Forms, Regex Numbers, FrozenDictionary<string, int> Values, FrozenDictionary<string, string> Columns,
-        FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay, string LastLines, string Again, string Sections, FrozenDictionary<string, int> Ordinals,
+        FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay,
+        string LastLines, string Again, string Sections, FrozenDictionary<string, int> Ordinals,
         FrozenSet<string> Changes);
 
     private static readonly Lazy<Tables> Read = new(Build);
@@ -102,7 +103,8 @@ internal static class ProseForms
             rows.Columns.SelectMany(c => c.Value.Select(w => (Word: w, Holds: c.Key))).ToFrozenDictionary(c => c.Word, c => c.Holds,
                 StringComparer.OrdinalIgnoreCase),
             rows.Explains.ToFrozenSet(), rows.Asides.ToFrozenSet(), rows.Tellers.ToFrozenSet(),
-            rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.LastLines, rows.Again, rows.Sections, rows.Ordinals.ToFrozenDictionary(), rows.Changes.ToFrozenSet());
+            rows.Whiles.ToFrozenSet(), rows.OtherWay, rows.LastLines, rows.Again, rows.Sections,
+            rows.Ordinals.ToFrozenDictionary(), rows.Changes.ToFrozenSet());
     }
 
     private sealed class FormRows

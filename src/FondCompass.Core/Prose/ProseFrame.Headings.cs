@@ -14,6 +14,7 @@ internal sealed partial class ProseFrame
         {
             // What is other the last time: no part of its own.
             Note(text);
+            _doubts.Add($"What row {_row + 1} says of the ending stays as a note and is not danced. Write a part of its own, and call it last, if it is.");
             return true;
         }
 
@@ -137,7 +138,8 @@ internal sealed partial class ProseFrame
             return (name, 0, "");
         }
 
-        if (ProseForms.Find("sized head", text) is { } sized && (_settings.BoundIn(text) == 0 || _called.Contains(sized.Groups["name"].Value.Trim())) && !TellsSteps(sized.Groups["name"].Value))
+        if (ProseForms.Find("sized head", text) is { } sized
+            && (_settings.BoundIn(text) == 0 || _called.Contains(sized.Groups["name"].Value.Trim())) && !TellsSteps(sized.Groups["name"].Value))
         {
             var said = sized.Groups["name"].Value.Trim();
             var isCalled = _called.TryGetValue(said, out var called);
@@ -200,7 +202,9 @@ internal sealed partial class ProseFrame
         return _lines[next].Text;
     }
 
-    /// <param name="until">The last count of what the words stand behind; what is counted from the next one on is not told of them. 0 where none is said.</param>
+    /// <param name="until">
+    /// The last count of what the words stand behind; what is counted from the next one on is not told of them. 0 where none is said.
+    /// </param>
     private bool IsNameOfWhatFollows(string rest, int? row = null, int until = 0)
     {
         var next = _lines.Skip((row ?? _row) + 1).FirstOrDefault(l => !l.IsEmpty);

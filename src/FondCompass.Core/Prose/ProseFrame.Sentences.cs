@@ -95,6 +95,7 @@ internal sealed partial class ProseFrame
         {
             // "So all together that's side together side touch …": what was told, once more.
             Note(sentence);
+            _doubts.Add($"Row {_row + 1} is taken for what was told before, once more, and is not danced again.");
             return;
         }
 

@@ -111,6 +111,17 @@ public partial class MannersTests
         Assert.Contains(setting, script, StringComparison.Ordinal);
     }
 
+    /// <summary>Steps that are only told are said not to be danced.</summary>
+    [Theory]
+    [InlineData("Ending: on wall 9 stomp R to face 12:00", "of the ending")]
+    [InlineData("So all together that's vine right, vine left", "once more, and is not danced")]
+    public void What_is_not_danced_of_an_ending_or_a_recap_is_told(string row, string doubt)
+    {
+        var pasted = ProseReader.Read($"1-8 vine R, vine L\nwalk forward R, L, R, touch L\nwalk back L, R, L, touch R\n{row}\n");
+        Assert.Equal(16, pasted.Analysis.Trace.TotalCounts);
+        Assert.Contains(pasted.Doubts, d => d.Contains(doubt, StringComparison.Ordinal));
+    }
+
     /// <summary>A row of nothing but a mark that makes a remark in a script is no fault.</summary>
     [Theory]
     [InlineData("#")]
