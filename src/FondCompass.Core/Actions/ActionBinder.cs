@@ -23,6 +23,20 @@ public static class ActionBinder
     /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
     public static DanceActions WhileWaited(Dance dance, StepLexicon lexicon, CancellationToken cancel)
     {
+        var ends = new MoveEnds();
+        var bound = Bind(dance, lexicon, ends, cancel);
+        if (ends.IsLate)
+        {
+            // What a row far behind tells of a move is so from its first time on.
+            ends = ends.Anew();
+            bound = Bind(dance, lexicon, ends, cancel);
+        }
+
+        return bound with { Findings = [.. bound.Findings, .. ends.Open.Select(m => UnknownWords.OpenMove(m.Place, m.Name, dance, lexicon))] };
+    }
+
+    private static DanceActions Bind(Dance dance, StepLexicon lexicon, MoveEnds ends, CancellationToken cancel)
+    {
         var findings = new List<Finding>();
         var names = NamesOf(dance, lexicon, findings);
         var store = new LineStore(dance);
@@ -40,7 +54,7 @@ public static class ActionBinder
 
             var part = dance.Parts[index];
             var own = part.Variant is null && !part.IsTag ? weight : Weight.Unknown;
-            parts[index] = BindPart(dance, part, names, store, findings, capacity, own, out var end);
+            parts[index] = BindPart(dance, part, names, store, findings, capacity, ends, own, out var end);
             weight = part.Variant is null && !part.IsTag ? end : weight;
         }
 
@@ -71,12 +85,12 @@ public static class ActionBinder
     /// A part with its endings. In an order every call has its own; in a loop they take turns, and the part is as long as all
     /// of them together (reading, section 6).
     /// </summary>
-    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity, Weight start, out Weight end)
+    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity, MoveEnds ends, Weight start, out Weight end)
     {
         var endings = EndingsOf(part);
         if (!dance.IsPhrased || endings <= part.Times)
         {
-            var binder = new PartBinder(dance, part, names, store, findings, capacity, start);
+            var binder = new PartBinder(dance, part, names, store, findings, capacity, ends, start);
             var whole = binder.Bind(Enumerable.Range(1, Math.Max(part.Times, endings)), endings);
             end = binder.End;
             capacity.Take(whole);
@@ -90,7 +104,7 @@ public static class ActionBinder
         for (var first = 1; first <= endings; first += part.Times)
         {
             var told = new List<Finding>();
-            var binder = new PartBinder(dance, part, names, store, told, capacity, end);
+            var binder = new PartBinder(dance, part, names, store, told, capacity, ends, end);
             calls.Add(binder.Bind(Enumerable.Range(first, part.Times), endings));
             findings.AddRange(told.Where(f => known.Add((f.Code, f.Place.Row, f.Message))));
             capacity.Take(calls[^1]);

@@ -20,6 +20,9 @@ public static class ActionFindings
     public static readonly FindingCode Ambiguous = new("WORD04", Severity.Info, "A word that several steps go by");
     public static readonly FindingCode BrokenStep = new("WORD05", Severity.Warning, "A step whose definition cannot be read");
     public static readonly FindingCode Doubtful = new("WORD06", Severity.Info, "A wording with two sensible readings");
+    public static readonly FindingCode Misspelt = new("WORD07", Severity.Warning, "A word one letter off a known one");
+    public static readonly FindingCode WordBeside = new("WORD09", Severity.Warning, "A word beside whole steps that is not known");
+    public static readonly FindingCode OpenMove = new("WORD08", Severity.Info, "A move whose feet are not known");
     public static readonly FindingCode LayerOutside = new("LAYER01", Severity.Warning, "A layer outside its step");
     public static readonly FindingCode HangsOnNothing = new("CUE01", Severity.Warning, "A cue or note that hangs on nothing");
     public static readonly FindingCode VariantCounts = new("VARIANT02", Severity.Warning, "A variant that takes other counts");

@@ -73,6 +73,9 @@ public sealed record DanceAction : Moment
     /// <summary>Where the weight is after it, said outright.</summary>
     public Foot Onto { get; init; }
 
+    /// <summary>How the weight after it is found; never open once its row is read, save where nothing tells it.</summary>
+    public WeightEnd End { get; init; }
+
     /// <summary>The side that heels or toes go to on the floor: +1 right, −1 left, 0 when not said or not their kind.</summary>
     public int Way { get; init; }
 
@@ -145,6 +148,7 @@ public sealed record DanceAction : Moment
             TurnKeepsTravel = item.TurnKeepsTravel,
             Way = phrase.Verb!.Has(VerbTraits.Aside) ? phrase.Way : 0,
             Onto = phrase.Onto,
+            End = phrase.End,
             Crossing = phrase.Crossing,
             MayStand = phrase.Verb!.OnStandingFoot is not null && phrase.Verb.StandingIn.Contains(genre),
             OnStandingFoot = phrase.OnStandingFoot,

@@ -57,11 +57,13 @@ public readonly record struct Footing(Weight Weight, Foot Forward = Foot.None, b
         }
 
         var (after, fault) = WeightRule.Apply(Weight, verb, foot, Lifted);
-        if (onto != Foot.None)
+        after = action.End switch
         {
-            after = onto.OnWeight();
-
-        }
+            WeightEnd.Stays => Weight,
+            WeightEnd.GoesOver => Weight.Other(),
+            WeightEnd.Both => Weight.Both,
+            _ => onto == Foot.None ? after : onto.OnWeight(),
+        };
 
         var forward = verb.Kind == VerbKind.Takes && foot.IsSingle() && IsForward(action) ? foot
             : verb.Kind == VerbKind.NoFoot && !verb.Unwinds ? Forward : Foot.None;
@@ -73,6 +75,9 @@ public readonly record struct Footing(Weight Weight, Foot Forward = Foot.None, b
 
     /// <summary>The feet put somewhere outright, by a fact or after something that was not read.</summary>
     public Footing On(Weight weight) => this with { Weight = weight, Forward = Foot.None, Lifted = false };
+
+    /// <summary>Whether a turn of a deed of its own goes over to the other foot where nothing else says so: away from a foot that stepped forward.</summary>
+    public bool GoesOver(int turn) => Forward.IsSingle() && Weight == Forward.OnWeight() && turn != 0 && IsAway(Forward, turn);
 
     private static bool IsAway(Foot forward, int turn) => turn == 0 || (turn < 0) == (forward == Foot.Right);
 

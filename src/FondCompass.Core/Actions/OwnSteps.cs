@@ -20,6 +20,7 @@ internal sealed class OwnSteps : IStepNames
     private readonly HashSet<string> _under = [];
     private readonly HashSet<int> _lengths = [];
     private readonly HashSet<string> _openers = [];
+    private readonly Dictionary<string, WeightEnd> _ends = [];
     private readonly List<Finding> _findings;
     private int _actions;
 
@@ -31,6 +32,13 @@ internal sealed class OwnSteps : IStepNames
         foreach (var definition in definitions)
         {
             var key = StepLexicon.Key(definition.Name);
+            if (NamedMoves.EndOf(lexicon, definition.Meaning) is { } end)
+            {
+                // "step running man = other foot": no steps, only where it ends.
+                _ends.TryAdd(key, end);
+                continue;
+            }
+
             _open.TryAdd(key, definition);
             _lengths.Add(key.Count(c => c == ' ') + 1);
             _openers.Add(key.Split(' ')[0]);
@@ -92,6 +100,10 @@ internal sealed class OwnSteps : IStepNames
         findings.AddRange(own._findings);
         return own;
     }
+
+    public bool NamesMoves => _ends.Count > 0;
+
+    public WeightEnd? EndOf(string move) => _ends.TryGetValue(StepLexicon.Key(move), out var end) ? end : null;
 
     public NamedStep? Find(IReadOnlyList<string> words, int start, int length, out bool plural)
     {

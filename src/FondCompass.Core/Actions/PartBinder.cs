@@ -10,7 +10,7 @@ namespace FondCompass.Core.Actions;
 /// Walks the rows of one part: lines begin where counts stop rising, actions go on their beats, repeats and calls are danced again.
 /// How the feet stand goes along, so that each row can be read by it.
 /// </summary>
-internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity, Weight start)
+internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity, MoveEnds ends, Weight start)
 {
     /// <summary>Looking for the nearest name costs time; after so many findings nobody reads them.</summary>
     private const int MostSuggestions = 60;
@@ -25,7 +25,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private readonly List<Finding> _told = [];
     private readonly HashSet<(string, int?, string)> _seen = [];
     private readonly HashSet<StepEntry> _unread = new(ReferenceEqualityComparer.Instance);
-    private readonly RowBinder _rows = new(dance, part.Name, names);
+    private readonly RowBinder _rows = new(dance, part.Name, names, ends);
     private readonly bool[] _covered = new bool[(Beat.Largest + 1) * 4];
     private List<Danced> _line = [];
     private List<Danced> _lineBefore = [];
@@ -35,6 +35,9 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private Beat? _last;
     private Beat? _firstLine;
     private PartEntry? _next;
+
+    /// <summary>The rows that follow the one being bound: from where on.</summary>
+    private (IReadOnlyList<PartEntry> Entries, int From) _behind = ([], 0);
     private int _lineEnd;
     private int _firstRow;
     private int _depth;
@@ -122,6 +125,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
             }
 
             _next = NextSteps(entries, i);
+            _behind = (entries, i + 1);
             // Inside a line danced several times an ending counts the line; else it counts the part.
             var ofLine = _opened is { Times: > 1 };
             if (only is null || ofLine ? only is null or 1 : (only.Value - 1) % Math.Max(1, endings) == (time - 1) % Math.Max(1, endings))
@@ -291,7 +295,9 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         var bound = Bind(entry, first, _lines.Count + 1, _feet);
         foreach (var pending in bound.Moments)
         {
-            _pending.Add(Turned(pending, mirrored));
+            // A move that is only named may turn: a facing stated right behind it says how far.
+            var turns = _next is CheckEntry { Facing: not null } && pending.Moment is DanceAction { Turn: null, Verb: var verb } && verb == Verbs.NamedMove && pending == bound.Moments[^1];
+            _pending.Add(Turned(turns ? pending with { Moment = (DanceAction)pending.Moment with { Turn = new Turn(null, 0) } } : pending, mirrored));
         }
 
         _feet = mirrored ? bound.After with { Weight = bound.After.Weight.Other(), Forward = bound.After.Forward.Other() } : bound.After;
@@ -336,22 +342,50 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     {
         // A mirrored line is read as it is written, on the feet that it was written for.
         var own = _mirrored ? feet with { Weight = feet.Weight.Other(), Forward = feet.Forward.Other(), Call = -1 } : feet;
-        return _rows.Bind(entry, first, line, own, Afterwards(), Tell, Suggests);
+        return _rows.Bind(entry, first, line, own, Behind(), Tell, Suggests);
     }
 
-    /// <summary>The weight that must be there when a row is done: stated next, or told by the foot that the next row moves.</summary>
-    private Weight? Afterwards()
+    /// <summary>The weight that must be there when a row is done: stated next, or told by the foot that the next row of the feet moves.</summary>
+    private Afterwards? Behind()
     {
-        switch (_next)
+        var (entries, from) = _behind;
+        var loops = !dance.IsPhrased && !part.IsTag && part.Variant is null && ReferenceEquals(entries, part.Entries);
+        for (var i = from; i < from + FurthestAhead; i++)
         {
-            case CheckEntry { Weight: { } weight }:
-                return weight;
-            case StepEntry step when RowReader.Read(names, step.Wording).First is { IsRead: true, Items: [var item, ..] } && item.Main is { Feet: [var foot, ..], Verb: not { Kind: VerbKind.Standing or VerbKind.NoFoot } } && foot.IsSingle():
-                return foot.Other().OnWeight();
-            default:
+            var isAround = i >= entries.Count;
+            if (isAround && !(loops && i - entries.Count < from))
+            {
                 return null;
+            }
+
+            switch (entries[isAround ? i - entries.Count : i])
+            {
+                case CheckEntry { Weight: { } weight }:
+                    return new Afterwards(weight, i == from && !isAround, isAround);
+                case StepEntry step when RowReader.Read(names, step.Wording) is { First: { IsWhole: true } read }:
+                    if (read.Items[0].Main is { Feet: [var foot, ..], Verb: not { Kind: VerbKind.Standing or VerbKind.NoFoot } } && foot.IsSingle())
+                    {
+                        return new Afterwards(foot.Other().OnWeight(), i == from && !isAround, isAround);
+                    }
+
+                    if (!read.Phrases.All(p => p.Verb is { Kind: VerbKind.NoFoot, Unwinds: false }))
+                    {
+                        return null;
+                    }
+
+                    break;
+                case NoteEntry or LayerEntry or CheckEntry or LineEntry:
+                    break;
+                default:
+                    return null;
+            }
         }
+
+        return null;
     }
+
+    /// <summary>Rows looked at for the next foot that is named.</summary>
+    private const int FurthestAhead = 6;
 
     /// <summary>Where a row without counts begins: the next whole count, or 1 of the next line when this one is full.</summary>
     private Beat Next() => _last is null || _lineEnd >= LineCounts

@@ -30,11 +30,16 @@ internal sealed record BoundRow(Beat Last, int Number, Footing After, IReadOnlyL
         : [.. Enumerable.Range(0, Wording.Items.Count).Select(i => Placement.Actions.Where(a => a.Item == i).Select(a => a.Beat.Number).DefaultIfEmpty(1).Min())];
 }
 
+/// <summary>What is known of the weight behind a row: a fact stated there, or the foot that a later row moves.</summary>
+/// <param name="IsNext">It stands in the very next row.</param>
+/// <param name="IsAround">It stands where the loop begins again: it settles what is open, and is no reason to read anything otherwise.</param>
+internal sealed record Afterwards(Weight Weight, bool IsNext, bool IsAround);
+
 /// <summary>
 /// Makes actions of one row of steps. Its words may be read in several ways, and each may be laid on the counts in several; counts,
 /// the free foot and the stated facts decide (reading, sections 1 and 2). What stays open between two sensible readings is told.
 /// </summary>
-internal sealed class RowBinder(Dance dance, string part, IStepNames names)
+internal sealed partial class RowBinder(Dance dance, string part, IStepNames names, MoveEnds ends)
 {
     /// <summary>Readings that are laid on the counts.</summary>
     private const int MostReadings = 16;
@@ -55,7 +60,7 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
     private (int Row, int Column, Phrase Last)? _before;
 
     /// <summary>The same with other names known.</summary>
-    public RowBinder With(IStepNames other) => ReferenceEquals(other, names) ? this : new RowBinder(dance, part, other);
+    public RowBinder With(IStepNames other) => ReferenceEquals(other, names) ? this : new RowBinder(dance, part, other, ends);
 
     private sealed record Option(Wording Wording, Placement Placement, int Cost);
 
@@ -74,14 +79,14 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
     /// <param name="feet">How the feet stand before it.</param>
     /// <param name="after">What is known of the weight after it: a fact stated next, or the foot that the next row moves.</param>
     /// <param name="suggests">Whether the nearest known names are looked for.</param>
-    public BoundRow Bind(StepEntry entry, Beat first, int line, Footing feet, Weight? after, Action<Finding> tell, bool suggests)
+    public BoundRow Bind(StepEntry entry, Beat first, int line, Footing feet, Afterwards? after, Action<Finding> tell, bool suggests)
     {
         var readings = RowReader.Read(names, entry.Wording);
         readings = _before is { } before && before.Row == entry.Row && before.Column < entry.Column ? readings.After(before.Last) : readings;
         _before = null;
         var place = new Place(part, line, first.Label(dance.Header.LineCounts), entry.Row);
         var written = entry.Counts?.Last ?? first;
-        var options = Options(readings, entry, first);
+        var options = Moves(readings, entry, first) ?? Options(readings, entry, first);
         if (options.Count == 0)
         {
             return Unread(readings.First, entry, first, written, place, feet, tell, suggests);
@@ -96,6 +101,7 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
         Doubts.Tell(best.Wording, best.Placement, entry, place, tell);
         _before = (entry.Row, entry.Column, best.Wording.Items[^1].Main);
         var moments = Moments(best, entry, first, written, feet);
+        TellOpen(Settle(moments, feet, after), best.Wording, entry, place, tell);
         var last = best.Placement.Last;
         var (end, faults) = Danced(moments, feet);
         return new BoundRow(last > written.Number ? new Beat(last, Fraction.Whole) : written, Math.Max(last, written.Number), end, moments)
@@ -165,13 +171,18 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
 
             // On one written count "and" joins what is done at one time, while a comma goes on inside the count.
             var atOnce = wording.AtOnce && entry.Counts is { Positions.Count: 1, Split: null } ? AtOnceGain : 0;
-            options.AddRange(Placer.Place(wording, counts, first).Select(p => new Option(wording, p, wording.Cost - atOnce + (2 * p.Cost))));
+            options.AddRange(Placer.Place(wording, counts, first).Select(p => new Option(wording, p, wording.Cost - atOnce - OwnCount(wording, p, counts) + (2 * p.Cost))));
         }
 
         return [.. options.OrderBy(o => o.Cost)];
     }
 
-    private Option Best(List<Option> options, StepEntry entry, Beat first, Beat written, Footing feet, Weight? after, Place place, Action<Finding> tell)
+    /// <summary>What a reading gains that gives each turn a count of its own where the counts written are just as many as its deeds.</summary>
+    private static int OwnCount(Wording wording, Placement placement, CountSpec? counts) =>
+        wording.TurnsAlone && placement.Cost == 0 && counts is not null && placement.Actions.Count == (counts.IsRange ? counts.Span : counts.Positions.Count)
+            && wording.Items.Count == placement.Actions.Count ? ListReader.TurnAlone + 1 : 0;
+
+    private Option Best(List<Option> options, StepEntry entry, Beat first, Beat written, Footing feet, Afterwards? after, Place place, Action<Finding> tell)
     {
         // A reading that only bends where another fits is out of the question; all that is left is danced in the mind.
         var call = _call;
@@ -189,9 +200,10 @@ internal sealed class RowBinder(Dance dance, string part, IStepNames names)
 
             _call = call;
             var moments = Moments(option, entry, first, written, feet);
+            Settle(moments, feet, after);
             var (end, faults) = Danced(moments, feet);
             var isOther = isNamed && option.Wording.Doubt.Length == 0 && option.Wording.Items.All(i => i.Main.Step is null);
-            var cost = option.Cost + (FaultCost * faults) + (isOther ? NotWhatItIsCalled : 0) + (after is { } wanted && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? OtherFootAfter : 0);
+            var cost = option.Cost + (FaultCost * faults) + (isOther ? NotWhatItIsCalled : 0) + (after is { IsAround: false, Weight: var wanted } && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? OtherFootAfter : 0);
             tried.Add((option, cost, moments));
             least = Math.Min(least, cost);
         }

@@ -35,6 +35,11 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
 
     public void Tell(Wording wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
     {
+        foreach (var slip in wording.Respelled)
+        {
+            tell(UnknownWords.Respelled(place, slip, entry, dance.Rows[entry.Row - 1]));
+        }
+
         foreach (var phrase in wording.Phrases)
         {
             foreach (var unread in phrase.Unread)
@@ -166,6 +171,14 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
 
     private void TellSides(Phrase phrase, StepEntry entry, Place place, Action<Finding> tell)
     {
+        if (phrase is { Step: { Pivots: true, IsOwn: false }, Turn: null or { IsOpen: true } } && !phrase.Words.Contains(' '))
+        {
+            tell(Of(entry, place,
+                $"'{Shorten(phrase.Words)}' does not say how far it turns{(phrase.Turn is { Side: not 0 } ? "" : ", nor which way")}; it is read as half a turn away from the foot in front. "
+                + "Write the amount and the side ('pivot 1/2 left').",
+                ""));
+        }
+
         if (phrase is { Step: { } aside, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, Spread: false } }
             && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
         {

@@ -1,6 +1,7 @@
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Actions;
@@ -45,14 +46,50 @@ internal static class UnknownWords
             fix);
     }
 
+    /// <summary>A word read as the known one it is one letter off.</summary>
+    public static Finding Respelled(Place place, Respelled slip, StepEntry entry, string row)
+    {
+        var span = slip.Span.From(entry.Column);
+        return new Finding(
+            ActionFindings.Misspelt, place with { Words = span },
+            $"'{slip.Written}' is read as '{slip.Known}'. Write it so, or define a step of that name: 'step {slip.Written} = …'.",
+            span.End > row.Length ? null : new Fix($"write '{slip.Known}'", entry.Row, span.Replace(row, slip.Known)));
+    }
+
+    /// <summary>A move that is only named, and that nothing tells the end of.</summary>
+    /// <param name="place">Where it is danced first.</param>
+    public static Finding OpenMove(Place place, string move, Dance dance, IStepNames names)
+    {
+        var name = Shorten(move);
+        var row = dance.Rows[place.Row!.Value - 1];
+        var near = row.Length < 300 ? Nearest(move, names) : null;
+        var words = place.Words is { } span && span.End <= row.Length ? span : default;
+        var at = Math.Max(1, dance.Parts.Where(p => p.Row > 0).Select(p => p.Row).DefaultIfEmpty(place.Row.Value).Min());
+        Fix Answer(string label, string meaning) => new(label, at, $"step {move.ToLowerInvariant()} = {meaning}\n{dance.Rows[at - 1]}");
+        return new Finding(
+            ActionFindings.OpenMove,
+            place,
+            $"'{name}' is kept as a move by its name; the feet go on behind it as they were before. Which foot holds the weight after it: the same as before, "
+            + $"the other, both? Or say how it goes: 'step {name} = …'.{(near is null ? "" : $" Did you mean '{near}'?")}",
+            near is null || words.Length == 0 ? null : new Fix($"write '{near}'", place.Row.Value, words.Replace(row, WithFeet(near, words.In(row)))))
+        {
+            Answers = [Answer("same foot", "same foot"), Answer("other foot", "other foot"), Answer("both feet", "both feet")],
+        };
+    }
+
     public static Finding InStep(Place place, UnreadWord unread, StepEntry entry)
     {
         var shown = unread.Text.Length > 40 ? unread.Text[..40] + "…" : unread.Text;
         return new Finding(
-            ActionFindings.UnknownWord,
+            IsBesideSteps(unread, entry.Wording) ? ActionFindings.WordBeside : ActionFindings.UnknownWord,
             place with { Words = unread.Span.From(entry.Column) },
             $"'{shown}' in '{Shorten(entry.Wording)}' is not understood; the rest is read without it. Write a foot, a direction or a turn, or move the words to a note.");
     }
+
+    /// <summary>"Shuffle R skyward": the steps before it name their foot and are danced, and the word means nothing anywhere.</summary>
+    private static bool IsBesideSteps(UnreadWord unread, string wording) =>
+        WordsOf(unread.Text).All(w => Vocabulary.Find(w) is null && Verbs.Find(w) is null && w.All(char.IsLetter))
+            && WordsOf(wording[..Math.Min(unread.Span.Start, wording.Length)]).Any(IsFoot);
 
     /// <summary>A word that stands for several steps which the counts do not tell apart, and which is nobody's own name.</summary>
     public static Finding? Ambiguous(Place place, Phrase phrase, StepEntry entry, Genre genre)

@@ -29,6 +29,9 @@ public sealed record Fix(string Label, int Row, string NewText, Fix? Otherwise =
 /// <summary>Something the instructor should know: what, where, why and the way out.</summary>
 public sealed record Finding(FindingCode Kind, Place Place, string Message, Fix? Fix = null)
 {
+    /// <summary>Answers to what it asks, one key each; empty when it asks nothing.</summary>
+    public IReadOnlyList<Fix> Answers { get; init; } = [];
+
     public string Code => Kind.Code;
 
     public Severity Severity => Kind.Severity;

@@ -23,6 +23,12 @@ public interface IStepNames
     /// <summary>Whether the wording names a step whose own definition could not be read, which is told where it stands.</summary>
     bool IsBroken(string wording) => false;
 
+    /// <summary>Which foot a move that is only named ends on, where the dance says so; null for every other name.</summary>
+    WeightEnd? EndOf(string move) => null;
+
+    /// <summary>Whether the dance says of some moves which foot they end on.</summary>
+    bool NamesMoves => false;
+
     /// <summary>Words of other languages, and of the class, and the script's words they stand for.</summary>
     Translation Translation { get; }
 

@@ -74,6 +74,25 @@ public sealed record Turn(
     };
 }
 
+/// <summary>How the weight after a deed is found.</summary>
+public enum WeightEnd
+{
+    /// <summary>By the verb, or by words that say it.</summary>
+    ByVerb,
+
+    /// <summary>Neither says it: the next foot or fact does (reading, sections 3 and 4).</summary>
+    Open,
+
+    /// <summary>Where it was.</summary>
+    Stays,
+
+    /// <summary>On the other foot.</summary>
+    GoesOver,
+
+    /// <summary>On both feet.</summary>
+    Both,
+}
+
 /// <summary>A word of a row that nothing could be made of.</summary>
 /// <param name="Span">Columns of the wording it stands in.</param>
 public readonly record struct UnreadWord(string Text, TextSpan Span);
@@ -112,6 +131,9 @@ public sealed record Phrase
 
     /// <summary>Where the weight is after it, said outright; none when the verb decides.</summary>
     public Foot Onto { get; init; }
+
+    /// <summary>How the weight is found after it.</summary>
+    public WeightEnd End { get; init; }
 
     /// <summary>The foot that crosses in a jump on both, and how; none when the feet land side by side.</summary>
     public Foot Crossing { get; init; }

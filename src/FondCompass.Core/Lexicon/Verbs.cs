@@ -18,6 +18,9 @@ public static class Verbs
     /// <summary>Arms, hips, head: the feet are carried through.</summary>
     public static Verb Body { get; } = ByWord["body"].Verb;
 
+    /// <summary>A move that is called by a name and that nobody has explained: its feet are not known.</summary>
+    public static Verb NamedMove { get; } = ByWord["named move"].Verb;
+
     public static Verb Rock { get; } = ByWord["rock"].Verb;
 
     public static Verb Recover { get; } = ByWord["recover"].Verb;

@@ -178,6 +178,14 @@ public static class CountsReader
             return true;
         }
 
+        // "1 a2 3 a4": the part before a count stands with it.
+        if (next > end && IsFraction(row[next]) && TryItem(row, next, out var pickedUp, out _) && pickedUp.Number == number + 1)
+        {
+            link = ';';
+            at = next;
+            return true;
+        }
+
         if (next > end && row[next] == '&')
         {
             var digits = SkipSpaces(row, next + 1);

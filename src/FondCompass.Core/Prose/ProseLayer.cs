@@ -22,7 +22,7 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
     /// <summary>Faults that count: no step is skipped to be rid of more.</summary>
     private const int MostFaults = 2;
 
-    private readonly RowBinder _binder = new RowBinder(frame, "A", names).With(names);
+    private readonly RowBinder _binder = new(frame, "A", names, new MoveEnds());
     private readonly Dictionary<(string Text, string Counts, Footing Feet), FittedSteps?> _kept = [];
 
     public IStepNames Names => names;

@@ -29,6 +29,9 @@ internal sealed partial class ClauseReader
         public bool Each;
         public bool Named;
 
+        /// <summary>A shoulder on the other side than the one said: no turn goes over it.</summary>
+        public TextSpan? Against;
+
         public readonly bool Any => Amount > 0 || Side != 0 || Target is not null || Goal != TurnGoal.None || Named;
     }
 
@@ -85,6 +88,11 @@ internal sealed partial class ClauseReader
             // "Turn 1/4 left 1/2 right": no turn is both.
             var said = _words[from].Span.To(_words[end - 1].Span);
             _draft.Unread.Add(new UnreadWord(said.In(_text), said));
+        }
+
+        if (turn.Against is { } shoulder)
+        {
+            _draft.Unread.Add(new UnreadWord(shoulder.In(_text), shoulder));
         }
 
         _draft.Turn = _draft.Turn?.With(made) ?? made;
@@ -174,11 +182,12 @@ internal sealed partial class ClauseReader
 
         if (i < _to && _words[i].Side != 0 && i + 1 < _to && _words[i + 1].Is(Roles.Shoulder))
         {
-            if (turn.Side == 0)
+            if (turn.Side != 0 && turn.Side != _words[i].Side)
             {
-                turn.Side = _words[i].Side;
+                turn.Against = _words[at].Span.To(_words[i + 1].Span);
             }
 
+            turn.Side = turn.Side == 0 ? _words[i].Side : turn.Side;
             at = i + 2;
             return true;
         }

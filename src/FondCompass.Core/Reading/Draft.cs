@@ -81,6 +81,9 @@ internal sealed class Draft
 
     public bool OnStandingFoot { get; set; }
 
+    /// <summary>A turn that is a deed of its own: where the weight is then, nothing in it says.</summary>
+    public bool IsOpenTurn { get; set; }
+
     public NamedStep? Manner { get; set; }
 
     public bool EndsStep { get; set; }
@@ -148,6 +151,9 @@ internal sealed class Draft
     public Verb? Swivel => (Verb ?? Step?.Forms[0].Actions[0].Phrase.Verb) is { } verb && verb.Has(VerbTraits.Aside) && Step is null or { Repeats: true } ? verb : null;
 
     public bool HasFact => FactWeight is not null || FactFacing is not null;
+
+    /// <summary>Between commas, or behind "then": a deed of its own, if it is one.</summary>
+    public bool StandsApart => !GoesOn && !Bracketed && Joint is Joint.None or Joint.Comma or Joint.Then;
 
     public bool IsTurnOnly => !HasHead && Turn is not null && Feet.Count == 0 && Direction == Direction.None;
 

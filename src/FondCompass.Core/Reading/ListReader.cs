@@ -16,6 +16,9 @@ internal sealed class ListReader
     /// <summary>Brackets inside brackets that are looked into.</summary>
     private const int Deepest = 6;
 
+    /// <summary>What a turn between commas costs as a deed of its own, where the counts do not ask for it.</summary>
+    internal const int TurnAlone = 3;
+
     private readonly List<Lexeme> _words;
     private readonly string _text;
     private readonly string _genre;
@@ -235,6 +238,8 @@ internal sealed class ListReader
         var hasAnd = drafts.Exists(d => d.Joint == Joint.And && d.HasHead);
         var trailing = drafts.Count > 1 && drafts[^1].TimesSaid && !drafts.Exists(d => d.IsRepeat) && drafts.Count(d => d.TimesSaid) == 1;
         var ownTurn = drafts.Exists(d => d.IsTurnOnly);
+        var parted = drafts.TrueForAll(d => !d.IsTurnOnly || d.StandsApart);
+        var between = Enumerable.Range(1, Math.Max(0, drafts.Count - 2)).Any(i => ListScopes.IsBetween(drafts[i - 1], drafts[i], drafts[i + 1]));
         var pivots = drafts.Exists(ListScopes.MayPivot);
         var bodies = drafts.Exists(d => d.Body is not null) && drafts.Exists(d => d.Body is null && d.HasHead);
         var explained = drafts.Exists(d => d.Joint == Joint.Comma) && drafts.Exists(d => d.Step is not null);
@@ -247,7 +252,7 @@ internal sealed class ListReader
             var read = ListScopes.Read(drafts.ConvertAll(d => d.Copy()), scope, _text);
             if (!candidates.Exists(c => SameItems(c, read)))
             {
-                candidates.Add(read with { Cost = read.Cost + cost, Doubt = doubt, AtOnce = scope.And == AndMeans.Together });
+                candidates.Add(read with { Cost = read.Cost + cost, Doubt = doubt, AtOnce = scope.And == AndMeans.Together, TurnsAlone = scope.TurnsAlone && parted });
             }
         }
 
@@ -275,7 +280,13 @@ internal sealed class ListReader
                 Try(plain with { BodyAlong = true }, less + (drafts.Exists(d => d.CountsBySides) ? 2 : 0), doubt);
             }
 
-            Try(plain, less + apart + (candidates.Count > 0 && explained && !trailing ? 3 : 0), doubt);
+            if (between && doubt.Length == 0)
+            {
+                doubt = "the turn comes before the step behind it";
+                Try(plain with { TurnsAhead = true }, less + apart + 1, "the turn belongs to the step before it");
+            }
+
+            Try(plain, less + apart + (candidates.Count > 0 && explained && !trailing && !between ? 3 : 0), doubt);
             if (hasAnd)
             {
                 Try(plain with { And = AndMeans.Then }, 1, doubt);
@@ -284,7 +295,7 @@ internal sealed class ListReader
 
             if (ownTurn)
             {
-                Try(plain with { TurnsAlone = true }, 3, "the turn belongs to the step before it");
+                Try(plain with { TurnsAlone = true }, TurnAlone, "the turn belongs to the step before it");
             }
 
             if (pivots)

@@ -24,6 +24,9 @@ internal sealed record ListScope
     /// <summary>A turn on its own has a count of its own: a pivot.</summary>
     public bool TurnsAlone { get; init; }
 
+    /// <summary>A turn between two deeds comes before the one behind it.</summary>
+    public bool TurnsAhead { get; init; }
+
     /// <summary>A turn away from the foot that steps has a count of its own, with no comma before it: "step L 1/2 R".</summary>
     public bool PivotsApart { get; init; }
 

@@ -34,6 +34,11 @@ internal sealed partial class ListScopes
         (body.Times, body.TimesSaid) = draft.TimesSaid ? (1, false) : (body.Times, body.TimesSaid);
     }
 
+    /// <summary>"Step R, turn 1/4 left, step L": it may belong to either.</summary>
+    public static bool IsBetween(Draft? before, Draft turn, Draft? behind) =>
+        turn is { IsTurnOnly: true, Joint: Joint.Comma, Times: 1, Turn: { Each: false, Spread: false } } && before is { HasHead: true, Body: null, Turn: null, Verb: not { Kind: VerbKind.NoFoot } }
+        && behind is { HasHead: true, Body: null, Turn: null, Joint: Joint.Comma or Joint.Then, Verb: not { Kind: VerbKind.NoFoot } };
+
     private void LayTurn(Draft draft, Draft? next)
     {
         var turn = draft.Turn!;
@@ -52,7 +57,8 @@ internal sealed partial class ListScopes
         }
 
         // "Turn 1/2 right and close": the turn comes before what it is joined to.
-        var leads = next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0 || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
+        var ahead = _scope.TurnsAhead && IsBetween(Last, draft, next);
+        var leads = ahead || next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0 || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
         if (leads || _items.Count == 0)
         {
             if (_waiting is null && draft.Times == 1 && next is not null and not { Verb.Kind: VerbKind.NoFoot })
@@ -105,7 +111,7 @@ internal sealed partial class ListScopes
         }
     }
 
-    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span, Onto = draft.Onto, Paces = draft.Paces, Times = draft.Times, TimesSaid = draft.TimesSaid };
+    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span, Onto = draft.Onto, Paces = draft.Paces, Times = draft.Times, TimesSaid = draft.TimesSaid, IsOpenTurn = draft.StandsApart && draft.Onto == Foot.None && !draft.OnStandingFoot };
 
     private void LayTimes(Draft draft)
     {

@@ -50,6 +50,23 @@ internal sealed partial class ListScopes
         for (var i = 0; i < _drafts.Count; i++)
         {
             var draft = _drafts[i];
+            if (draft is { HasHead: false, Operation: Operation.None, Joint: Joint.With, Turn: null, Direction: Direction.None } && (draft.IsFeetOnly || draft.Way != 0)
+                && i > 0 && _drafts[i - 1] is { HasHead: false, Operation: not Operation.None, Feet.Count: 0, Way: 0 } same)
+            {
+                // "The same with the left": the foot that what is danced again begins on.
+                same.Feet.AddRange(draft.Feet);
+                same.Way = draft.Way;
+                same.Absorb(draft);
+                _drafts.RemoveAt(i--);
+                continue;
+            }
+
+            if (draft.FactFacing is { } wall && Last is { Turn: { IsOpen: true, Spread: true } along } turning)
+            {
+                // "Walk R L R L turning left, ends facing 6": how far they turn.
+                turning.Turn = along with { Target = wall };
+            }
+
             if (draft.HasFact)
             {
                 _facts.Add(new RowFact(_items.Count, draft.FactWeight, draft.FactFacing, draft.Span));

@@ -62,7 +62,26 @@ public static class RowReader
     internal static Readings ReadAnew(IStepNames names, string text)
     {
         var tokens = Lexer.Read(text);
-        var lexemes = Lexis.CalledAlong(Lexis.Read(names, tokens));
+        var readings = ReadTokens(names, tokens, text, out var lexemes);
+        if (readings.IsWhole)
+        {
+            return readings;
+        }
+
+        foreach (var (put, changes) in Spelling.PutRight(names, tokens, lexemes))
+        {
+            if (ReadTokens(names, put, text, out _) is { IsWhole: true } right)
+            {
+                return new Readings([.. right.Candidates.Where(c => c.IsWhole).Select(c => c with { Respelled = changes })]);
+            }
+        }
+
+        return readings;
+    }
+
+    private static Readings ReadTokens(IStepNames names, List<Token> tokens, string text, out List<Lexeme> lexemes)
+    {
+        lexemes = Lexis.CalledAlong(Lexis.Read(names, tokens));
         var candidates = ListReader.Read(lexemes, text, names.Genre);
         if (lexemes.Exists(l => l is { Words: > 1, Step.IsOwn: false }) && tokens.Count < 200)
         {

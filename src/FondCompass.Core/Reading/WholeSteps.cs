@@ -1,3 +1,4 @@
+using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 
 namespace FondCompass.Core.Reading;
@@ -14,6 +15,7 @@ internal static class WholeSteps
     /// <summary>Adds to each reading the one in which such deeds are danced whole; counts, feet and what follows decide.</summary>
     public static List<Wording> Beside(List<Wording> candidates, IStepNames names)
     {
+        candidates.AddRange(candidates.Where(c => c.Phrases.Any(IsPivotOfAFoot)).Select(OnThatFoot).ToList());
         if (!candidates.Exists(c => c.Phrases.Any(p => p.Verb?.Whole is not null || TurnsAway(p))))
         {
             return candidates;
@@ -32,6 +34,19 @@ internal static class WholeSteps
 
         return all;
     }
+
+    /// <summary>"Pivot R": a pivot, of no side and no size, and a foot.</summary>
+    private static bool IsPivotOfAFoot(Phrase phrase) =>
+        phrase is { Step: { Pivots: true, IsOwn: false }, Feet: [Foot.Left or Foot.Right], OnStandingFoot: false, Turn: null or { IsOpen: true, Side: 0 }, Times: 1 };
+
+    /// <summary>The foot may be the one that is turned on.</summary>
+    private static Wording OnThatFoot(Wording wording) => wording with
+    {
+        Cost = wording.Cost + LeftOpen,
+        Doubt = "it is half a turn away from the foot in front",
+        Items = [.. wording.Items.Select(i => IsPivotOfAFoot(i.Main)
+            ? i with { Together = [i.Main with { Step = null, Verb = Verbs.Pivot, Name = Verbs.Pivot.Name, OnStandingFoot = true, Turn = new Turn(null, 0) }, .. i.Together.Skip(1)] } : i)],
+    };
 
     private static (Wording? Whole, bool Clear) Complete(Wording wording, IStepNames names)
     {

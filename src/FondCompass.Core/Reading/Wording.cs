@@ -28,6 +28,9 @@ public sealed record Wording(IReadOnlyList<Item> Items, IReadOnlyList<UnreadWord
     /// <summary>Whether "and" was taken as "at one time" where the verbs alone would not say so.</summary>
     public bool AtOnce { get; init; }
 
+    /// <summary>Turns said between commas are deeds of their own in it.</summary>
+    public bool TurnsAlone { get; init; }
+
     /// <summary>Words that nobody knows are taken for styling in it: it holds only where the steps before them fill their counts by themselves.</summary>
     public bool Styled { get; init; }
 
@@ -44,6 +47,12 @@ public sealed record Wording(IReadOnlyList<Item> Items, IReadOnlyList<UnreadWord
 
     public IEnumerable<UnreadWord> Unread => Phrases.SelectMany(p => p.Unread);
 
+    /// <summary>Words read as others, one letter off.</summary>
+    public IReadOnlyList<Respelled> Respelled { get; init; } = [];
+
+    /// <summary>Read without a word left over.</summary>
+    public bool IsWhole => IsRead && !Unread.Any();
+
     public bool IsRead => Items.Count > 0 && Unreadable.Count == 0;
 }
 
@@ -57,6 +66,9 @@ public sealed record RowOperation(bool OtherSide, Foot Lead, int Times, IReadOnl
 public sealed record Readings(IReadOnlyList<Wording> Candidates)
 {
     public Wording First => Candidates[0];
+
+    /// <summary>Some way reads every word.</summary>
+    public bool IsWhole => Candidates.Any(c => c.IsWhole || c.Operation is { Unread.Count: 0 });
 
     /// <summary>The readings behind another clause of the same row: what names no deed goes on with the one before ("1 touch R front, 2 side").</summary>
     public Readings After(Phrase before)

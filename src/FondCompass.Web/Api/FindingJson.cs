@@ -8,15 +8,20 @@ namespace FondCompass.Web.Api;
 /// <summary>A finding as the outside sees it.</summary>
 internal sealed record FindingJson(
     string Code, string Severity, string? Part, int? Line, string? Count, int? Row, int? Column, int? Length, string Message,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FixJson? Fix)
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FixJson? Fix,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<FixJson>? Answers)
 {
     public static FindingJson Of(Finding finding) => new(
         finding.Code, finding.Severity.ToString().ToLowerInvariant(), finding.Place.Part, finding.Place.Line, finding.Place.Count,
-        finding.Place.Row, finding.Place.Words?.Start + 1, finding.Place.Words?.Length, finding.Message, finding.Fix is { } fix ? new FixJson(fix.Label, fix.Row, fix.NewText) : null);
+        finding.Place.Row, finding.Place.Words?.Start + 1, finding.Place.Words?.Length, finding.Message, finding.Fix is { } fix ? FixJson.Of(fix) : null,
+        finding.Answers.Count == 0 ? null : [.. finding.Answers.Select(FixJson.Of)]);
 }
 
-/// <summary>A change of one row that removes a finding.</summary>
-internal sealed record FixJson(string Label, int Row, string Text);
+/// <summary>A change of one row that removes a finding; a text of several rows stands in for that row.</summary>
+internal sealed record FixJson(string Label, int Row, string Text)
+{
+    public static FixJson Of(Fix fix) => new(fix.Label, fix.Row, fix.NewText);
+}
 
 internal static class ApiJson
 {

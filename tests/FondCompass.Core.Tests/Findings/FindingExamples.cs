@@ -75,12 +75,15 @@ public class FindingExamples
         new("VARIANT08", 3, "part A\n1-4 vine R\neasier 1-4 step L side, touch R, step R side, touch L", "part A\n1-4 vine R\neasier 1-4 step R side, touch L, step L side, touch R"),
         new("VARIANT09", 3, "part A\n1-8 march R\nfrom 3 version island", "part A\n1-8 march R\nversion island 1-8 march R\nfrom 3 version island"),
         new("WALL01", 2, "walls 4\npart A\n1-8 march R", "walls 4\npart A\n1-8 march R\n1-4 vine R\n5-8 vine L with 1/4 left", "4 walls"),
-        new("WORD01", 2, "part A\n1-4 flurble R", "part A\n1-4 vine R"),
-        new("WORD02", 2, "part A\n1-4 vine R flurble", "part A\n1-4 vine R"),
+        new("WORD01", 2, "part A\n1-4 flurble the wizzle quonk by grommet lane", "part A\n1-4 vine R"),
+        new("WORD02", 2, "part A\n1-4 walk R L R L, turn 1/4 left 1/2 right", "part A\n1-4 walk R L R L, turn 1/4 left"),
         new("WORD03", 2, "part A\n? 1-4 flurble the wizzle", "part A\n1-4 vine R"),
         new("WORD04", 2, "part A\n1,2,3,4 basic R", "part A\n1-4 vine R"),
         new("WORD05", 3, "step reef = flurble R, step L\npart A\n1-2 reef", "step reef = step R, step L\npart A\n1-2 reef"),
         new("WORD06", 2, "part A\nstep R forward, step L back x4", "part A\n(step R forward, step L back) x4"),
+        new("WORD07", 2, "part A\n1&2 shufle R", "part A\n1&2 shuffle R"),
+        new("WORD08", 2, "part A\n1-4 flurble R\n5-8 hold", "step flurble = other foot\npart A\n1-4 flurble R\n5-8 hold"),
+        new("WORD09", 2, "part A\n1-4 vine R flurble", "part A\n1-4 vine R"),
     ];
 
     /// <summary>Findings of a song (Runs) and of the own lexicon are raised by others and tested there.</summary>

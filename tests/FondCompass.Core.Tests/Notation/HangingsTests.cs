@@ -58,7 +58,7 @@ public class HangingsTests
     [InlineData("easier 5-9 vine L, hold", "VARIANT02")]
     [InlineData("easier 5-8 step R side, touch L, step L side, touch R", "VARIANT08")]
     [InlineData("easier", "VARIANT01")]
-    [InlineData("showier 5-8 quimble L", "WORD01")]
+    [InlineData("showier 5-8 flurble the wizzle quonk by grommet lane", "WORD01")]
     public void A_variant_must_leave_the_class_together(string row, string? code) => Assert.Equal(code, Code(Line + row));
 
     [Fact]

@@ -26,7 +26,7 @@ public class HostileTests
     {
         { "part A\n", "1-4096 march R\n", "TEXT09" },
         { "part A\n", "1-8 vine R x512\n", "COUNT01" },
-        { "part A\n", "1 gribbletop R\n", "WORD01" },
+        { "part A\n", "1 gribbletop R\n", "WORD08" },
         { "part A\n1 ", "step R, ", "TEXT10" },
         { "part A\n1 ", "step R and ", "TEXT10" },
         { "part A\n", "&1 ball R, step L\n", "COUNT02" },

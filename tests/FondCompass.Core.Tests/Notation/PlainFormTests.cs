@@ -115,7 +115,7 @@ public class PlainFormTests
     [Fact]
     public void What_is_not_understood_makes_the_weight_unknown_and_nothing_more()
     {
-        var analysis = Analysis.Of("part A\n1-4 vine R\n5-6 gribble L\n7 step L side\n8 touch R beside");
+        var analysis = Analysis.Of("part A\n1-4 vine R\n5-6 flurble the wizzle quonk by grommet lane\n7 step L side\n8 touch R beside");
         var error = Assert.Single(analysis.Findings, f => f.Severity == Severity.Error);
         Assert.Equal(("WORD01", "5"), (error.Code, error.Place.Count));
         Assert.Equal(Weight.Left, analysis.Trace.EndWeight);
@@ -125,7 +125,7 @@ public class PlainFormTests
     [InlineData("1-4 vien R", "1-4 vine R")]
     [InlineData("1&2 shufle L", "1&2 shuffle L")]
     public void A_slip_of_the_pen_is_mended_with_one_key(string row, string mended) =>
-        Assert.Equal(mended, Analysis.Of("part A\n" + row).Findings.First(f => f.Severity == Severity.Error).Fix!.NewText);
+        Assert.Equal(mended, Analysis.Of("part A\n" + row).Findings.First(f => f.Code is "WORD07" or "WORD08").Fix!.NewText);
 
     [Theory]
     [InlineData("order A Q", "PART01")]

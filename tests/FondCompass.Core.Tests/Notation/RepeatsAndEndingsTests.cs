@@ -73,7 +73,7 @@ public class RepeatsAndEndingsTests
     public void Mistakes_in_what_is_danced_again_are_told_once()
     {
         var analysis = Analysis.Of("part A x4\n1-4 vine R\n5-8 twizle L sidewise\n");
-        Assert.Single(analysis.Findings, f => f.Code == "WORD01");
+        Assert.Single(analysis.Findings, f => f.Code == "WORD08");
     }
 
     [Fact]

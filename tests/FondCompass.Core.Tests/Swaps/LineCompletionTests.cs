@@ -53,7 +53,7 @@ public sealed class LineCompletionTests
     }
 
     [Theory]
-    [InlineData("1-4 flobber", 4)]
+    [InlineData("1-4 flurble the wizzle quonk by grommet lane", 4)]
     [InlineData("1-4 vine R", 0)]
     [InlineData("1-4 vine R", 99)]
     public void Where_nothing_can_be_reckoned_nothing_is_offered(string row, int counts) => Assert.Empty(Find($"part A\n{row}\n", 5, new Gap(counts, null, null)));

@@ -140,7 +140,7 @@ public sealed class SwapSearchTests
     }
 
     [Theory]
-    [InlineData("part A\n1-4 flobber\n5-8 hold", 1, 5, 8)]
+    [InlineData("part A\n1-4 flurble the wizzle quonk by grommet lane\n5-8 hold", 1, 5, 8)]
     [InlineData("part A\n1-4 vine R\n5-8 free", 1, 5, 8)]
     public void Where_the_feet_are_unknown_nothing_is_offered(string script, int line, int first, int last) => Assert.Empty(Find(script, line, first, last, SwapAim.Any));
 
