@@ -53,7 +53,8 @@ public static class ActionBinder
             }
 
             var part = dance.Parts[index];
-            var own = part.Variant is null && !part.IsTag ? weight : Weight.Unknown;
+            // Of a pool each move begins where its own words want it to.
+            var own = dance.IsFree ? PartBinder.NeededAt(part, names) ?? dance.Header.StartWeight : part.Variant is null && !part.IsTag ? weight : Weight.Unknown;
             parts[index] = BindPart(dance, part, names, store, findings, capacity, ends, own, out var end);
             weight = part.Variant is null && !part.IsTag ? end : weight;
         }

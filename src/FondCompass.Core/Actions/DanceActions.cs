@@ -251,6 +251,17 @@ public sealed record PartActions
 
     public IReadOnlyList<SpanVariant> Variants { get; init; } = [];
 
+    /// <summary>The weight that its first words of a foot need; null when they name none.</summary>
+    public Weight? NeededStart
+    {
+        get
+        {
+            var first = Actions.FirstOrDefault(a => a.Role != FootRole.None);
+            var foot = first is null ? Foot.None : first.Role == FootRole.Named ? first.Foot : first.CallLead;
+            return !foot.IsSingle() ? null : first is { Verb.Kind: VerbKind.Standing, Role: FootRole.Named } ? foot.OnWeight() : foot.Other().OnWeight();
+        }
+    }
+
     /// <summary>How it is danced when an order calls it again, where its endings differ; they take turns with this one.</summary>
     public IReadOnlyList<PartActions> LaterCalls { get; init; } = [];
 

@@ -349,7 +349,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private Afterwards? Behind()
     {
         var (entries, from) = _behind;
-        var loops = !dance.IsPhrased && !part.IsTag && part.Variant is null && ReferenceEquals(entries, part.Entries);
+        var loops = dance is { IsPhrased: false, IsFree: false } && !part.IsTag && part.Variant is null && ReferenceEquals(entries, part.Entries);
         for (var i = from; i < from + FurthestAhead; i++)
         {
             var isAround = i >= entries.Count;
@@ -358,30 +358,56 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
                 return null;
             }
 
-            switch (entries[isAround ? i - entries.Count : i])
+            if (Needs(entries[isAround ? i - entries.Count : i], names, out var goesOn) is { } weight)
             {
-                case CheckEntry { Weight: { } weight }:
-                    return new Afterwards(weight, i == from && !isAround, isAround);
-                case StepEntry step when RowReader.Read(names, step.Wording) is { First: { IsWhole: true } read }:
-                    if (read.Items[0].Main is { Feet: [var foot, ..], Verb: not { Kind: VerbKind.Standing or VerbKind.NoFoot } } && foot.IsSingle())
-                    {
-                        return new Afterwards(foot.Other().OnWeight(), i == from && !isAround, isAround);
-                    }
+                return new Afterwards(weight, i == from && !isAround, isAround);
+            }
 
-                    if (!read.Phrases.All(p => p.Verb is { Kind: VerbKind.NoFoot, Unwinds: false }))
-                    {
-                        return null;
-                    }
-
-                    break;
-                case NoteEntry or LayerEntry or CheckEntry or LineEntry:
-                    break;
-                default:
-                    return null;
+            if (!goesOn)
+            {
+                return null;
             }
         }
 
         return null;
+    }
+
+    /// <summary>The weight that a part's first words of a foot need; null when they name none.</summary>
+    public static Weight? NeededAt(DancePart part, IStepNames names)
+    {
+        foreach (var entry in part.Entries.Take(FurthestAhead))
+        {
+            if (Needs(entry, names, out var goesOn) is { } weight)
+            {
+                return weight;
+            }
+
+            if (!goesOn)
+            {
+                return null;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>The weight that must be there when a row begins: stated, or told by the foot that it moves first.</summary>
+    /// <param name="goesOn">It tells nothing and moves no foot: a row behind it may tell.</param>
+    private static Weight? Needs(PartEntry entry, IStepNames names, out bool goesOn)
+    {
+        goesOn = entry is NoteEntry or LayerEntry or LineEntry or CheckEntry;
+        if (entry is CheckEntry { Weight: { } stated })
+        {
+            return stated;
+        }
+
+        if (entry is not StepEntry step || RowReader.Read(names, step.Wording) is not { First: { IsWhole: true } read })
+        {
+            return null;
+        }
+
+        goesOn = read.Phrases.All(p => p.Verb is { Kind: VerbKind.NoFoot, Unwinds: false });
+        return read.Items[0].Main is { Feet: [var foot, ..], Verb: not { Kind: VerbKind.Standing or VerbKind.NoFoot } } && foot.IsSingle() ? foot.Other().OnWeight() : null;
     }
 
     /// <summary>Rows looked at for the next foot that is named.</summary>

@@ -18,7 +18,7 @@ public static class WallChecks
 
     public static IEnumerable<Finding> Check(DanceTrace trace)
     {
-        if (trace.Calls.Count == 0 || trace.TotalCounts == 0)
+        if (trace.Calls.Count == 0 || trace.TotalCounts == 0 || trace.Dance.IsFree)
         {
             yield break;
         }

@@ -110,10 +110,10 @@ internal static class Lexis
         }
 
         if (name is not null && Vocabulary.Find(words[at]) is { Number: > 1 } && at + 1 < tokens.Count
-            && Name(names, tokens, words, at + 1) is { Plural: true } some
-            && some.TokenAt + some.TokenCount >= at + name.TokenCount + (name.Plural ? 0 : 1))
+            && Name(names, tokens, words, at + 1) is { } some
+            && some.TokenAt + some.TokenCount >= at + name.TokenCount + (name.Plural && some.Plural ? 0 : 1))
         {
-            // "Two step touches": not a two-step and touches, but two of them.
+            // "Two step touches", "two step touch": not a two-step and touches, but two of them.
             name = null;
         }
 
@@ -309,9 +309,12 @@ internal static class Lexis
         return Vocabulary.TryFind(words[at], out sense) ? (sense, 1) : null;
     }
 
+    /// <summary>"Three runs": the step of that name, or so many of them.</summary>
+    public static bool BeginsWithNumber(IReadOnlyList<string> words, int at) => Vocabulary.Find(words[at]) is { Number: > 1 };
+
     private static bool IsMadeOfPlainWords(List<string> words, int at, int count)
     {
-        for (var i = at; i < at + count; i++)
+        for (var i = BeginsWithNumber(words, at) ? at + 1 : at; i < at + count; i++)
         {
             if (Verbs.Find(words[i]) is not { IsTurn: false } && !Vocabulary.IsDirection(words[i]) && words[i] is not ("and" or "-"))
             {

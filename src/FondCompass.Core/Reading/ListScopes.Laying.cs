@@ -344,7 +344,7 @@ internal sealed partial class ListScopes
         {
             AndMeans.Then => false,
             // Both feet jump by themselves, not while one of them steps.
-            AndMeans.Together => draft.Step is null && !(draft.Verb is { } both && both.Has(VerbTraits.BothFeet) && both.Kind == VerbKind.Takes),
+            AndMeans.Together => draft.Step is null && first is { Step: null, Plural: false, Times: 1, Feet.Count: <= 1 } && !(draft.Verb is { } both && both.Has(VerbTraits.BothFeet) && both.Kind == VerbKind.Takes),
             _ => IsTogether(first, draft),
         })
         {

@@ -58,6 +58,9 @@ public static class RowReader
         return readings;
     }
 
+    /// <summary>What it costs to take the name of a step apart into plain deeds, and less where it begins with a number of them.</summary>
+    private const int Apart = 4, CountedApart = 1;
+
     /// <summary>Without the readings that are kept.</summary>
     internal static Readings ReadAnew(IStepNames names, string text)
     {
@@ -89,7 +92,8 @@ public static class RowReader
             var apart = Lexis.CalledAlong(Lexis.Read(names, tokens, split: true));
             if (apart.Count != lexemes.Count)
             {
-                candidates.AddRange(ListReader.Read(apart, text, names.Genre).Select(c => c with { Cost = c.Cost + 4 }));
+                var counted = lexemes.Exists(l => l is { Words: > 1, Step: { IsOwn: false } } && Lexis.BeginsWithNumber(l.Text.Split(' '), 0));
+                candidates.AddRange(ListReader.Read(apart, text, names.Genre).Select(c => c with { Cost = c.Cost + (counted ? CountedApart : Apart) }));
             }
         }
 

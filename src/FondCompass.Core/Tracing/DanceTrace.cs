@@ -58,7 +58,7 @@ public sealed record DanceTrace
 
     public int TotalCounts => Calls.Sum(c => c.Stretch.Counts);
 
-    public Weight StartWeight => Dance.Header.StartWeight;
+    public Weight StartWeight => Dance.IsFree && Calls.Count > 0 ? Calls[0].StartWeight : Dance.Header.StartWeight;
 
     public Facing StartFacing => Dance.Header.StartFacing;
 
@@ -70,7 +70,7 @@ public sealed record DanceTrace
     public Facing EndFacing => StartFacing + NetTurn;
 
     /// <summary>Ends on the other single foot than it starts on, so that every second repeat is its mirror image.</summary>
-    public bool Mirrors => StartWeight.IsSingle() && EndWeight == StartWeight.Other();
+    public bool Mirrors => !Dance.IsFree && StartWeight.IsSingle() && EndWeight == StartWeight.Other();
 
     /// <summary>Facings a repeat starts on, from the signed net turn alone, until it comes round.</summary>
     public IReadOnlyList<Facing> WallOrder => Enumerable.Range(0, NetTurn.Walls).Select(k => StartFacing + (NetTurn * k)).ToList();

@@ -26,6 +26,10 @@ public sealed class DanceTracer
         {
             TraceOrder();
         }
+        else if (_dance.Dance.IsFree)
+        {
+            TracePool();
+        }
         else if (_dance.Dance.LoopedPart is { } looped)
         {
             TraceLoop(looped);
@@ -119,6 +123,22 @@ public sealed class DanceTracer
             _calls.Add(new TracedCall(stretch, weight, facing, end, turn, call.Row));
             weight = end;
             facing += turn;
+        }
+    }
+
+    /// <summary>Moves without an order: each from the foot that its own first words need; the longest stands for the dance (reading, section 6).</summary>
+    private void TracePool()
+    {
+        PartTrace? longest = null;
+        foreach (var part in _dance.Parts.Where(p => p is { IsTag: false, Variant: null }))
+        {
+            var traced = Pattern(part, part.NeededStart ?? Header.StartWeight, Header.StartFacing, throughJoin: false);
+            longest = longest is null || part.Counts > longest.Part.Counts ? traced : longest;
+        }
+
+        if (longest is { Part.Counts: > 0 })
+        {
+            _calls.Add(new TracedCall(Stretch.Whole(longest), longest.Start.Weight, Header.StartFacing, longest.End.Weight, longest.NetTurn, longest.Part.Row));
         }
     }
 
