@@ -20,6 +20,9 @@ internal sealed partial class RowBinder
         entry.Counts is not null && !names.IsBroken(entry.Wording) && (names.NamesMoves || !readings.IsWhole)
             && NamedMoves.Read(names, entry.Wording) is { } moves ? LayAnew(new Readings([moves]), entry, first) : null;
 
+    /// <summary>The named move that was danced since the feet were known last, how often, and whether others were too: of those nothing is known.</summary>
+    private (string Name, int Times, bool Others) _unsettled = ("", 0, false);
+
     /// <summary>Settles each open deed of a row by what comes behind it, in place.</summary>
     /// <param name="feet">How the feet stand before the row.</param>
     /// <param name="after">The weight that must be there when the row is done; null when nothing tells.</param>
@@ -35,7 +38,7 @@ internal sealed partial class RowBinder
 
             var isMove = open.Verb == Verbs.NamedMove;
             var known = isMove ? ends.Of(open.Words) : null;
-            var told = Told(moments, i, feet, after);
+            var told = isMove ? ToldOfMoves(moments, open.Words, feet, after) : Told(moments, i, feet, after);
             var end = known ?? told;
             settled.Add(new Settled(open, end, told is not null && after is not { IsNext: false }));
             if (end is null && !isMove)
@@ -50,20 +53,59 @@ internal sealed partial class RowBinder
         return settled;
     }
 
-    /// <summary>What the feet behind an open deed say of it, up to the next that is open; null when they would do either way.</summary>
+    /// <summary>What the feet behind an open turn say of it, up to the next that is open; null when they would do either way.</summary>
     private WeightEnd? Told(List<Pending> moments, int at, Footing feet, Afterwards? after)
     {
         var to = moments.FindIndex(at + 1, m => m.Moment is DanceAction { End: WeightEnd.Open });
         var stretch = moments.GetRange(0, to < 0 ? moments.Count : to);
-        var (stays, over) = (Wrong(WeightEnd.Stays), Wrong(WeightEnd.GoesOver));
-        return stays == over ? null : stays < over ? WeightEnd.Stays : WeightEnd.GoesOver;
-
-        int Wrong(WeightEnd end)
+        return Fitting(end =>
         {
             stretch[at] = moments[at] with { Moment = (DanceAction)moments[at].Moment with { End = end } };
-            var (then, faults) = Danced(stretch, feet);
-            return faults + stretch.Count(m => m.Moment is StatedFact { Weight: { } } && m == stretch[^1] && Contradicts(then.Weight, ((StatedFact)m.Moment).Weight))
-                + (to < 0 && Contradicts(then.Weight, after?.Weight) ? 1 : 0);
+            return Wrong(stretch, feet, to < 0 ? after : null);
+        });
+    }
+
+    /// <summary>What they say of a named move: however often it is danced before them, it ends in one way. With other moves beside it they say nothing.</summary>
+    private WeightEnd? ToldOfMoves(List<Pending> moments, string move, Footing feet, Afterwards? after)
+    {
+        bool IsIt(DanceAction action) => string.Equals(action.Words, move, StringComparison.OrdinalIgnoreCase);
+        var isBefore = _unsettled.Times > 0 && string.Equals(_unsettled.Name, move, StringComparison.OrdinalIgnoreCase);
+        if (_unsettled.Others || (_unsettled.Times > 0 && !isBefore)
+            || moments.Exists(m => m.Moment is DanceAction { End: WeightEnd.Open } other && other.Verb == Verbs.NamedMove && !IsIt(other)))
+        {
+            return null;
+        }
+
+        return Fitting(end =>
+        {
+            var stretch = moments.ConvertAll(m => m.Moment is DanceAction { End: WeightEnd.Open } open && IsIt(open) ? m with { Moment = open with { End = end } } : m);
+            return Wrong(stretch, end == WeightEnd.GoesOver && isBefore && _unsettled.Times % 2 == 1 ? feet with { Weight = feet.Weight.Other() } : feet, after);
+        });
+    }
+
+    private static WeightEnd? Fitting(Func<WeightEnd, int> wrong) =>
+        (wrong(WeightEnd.Stays), wrong(WeightEnd.GoesOver)) is var (stays, over) && stays == over ? null : stays < over ? WeightEnd.Stays : WeightEnd.GoesOver;
+
+    /// <summary>Feet that are not free, and facts that do not hold, when a stretch is danced so.</summary>
+    private int Wrong(List<Pending> stretch, Footing feet, Afterwards? after)
+    {
+        var (then, faults) = Danced(stretch, feet);
+        return faults + (stretch[^1].Moment is StatedFact fact && Contradicts(then.Weight, fact.Weight) ? 1 : 0) + (Contradicts(then.Weight, after?.Weight) ? 1 : 0);
+    }
+
+    /// <summary>Remembers what is open still when a row is done.</summary>
+    private void Remember(List<Pending> moments)
+    {
+        foreach (var pending in moments)
+        {
+            if (pending.Moment is DanceAction { Role: FootRole.Named } or DanceAction { CallLead: Foot.Left or Foot.Right, Role: FootRole.Lead } or StatedFact { Weight: not null })
+            {
+                _unsettled = ("", 0, false);
+            }
+            else if (pending.Moment is DanceAction { End: WeightEnd.Open } open && open.Verb == Verbs.NamedMove)
+            {
+                _unsettled = (open.Words, _unsettled.Times + 1, _unsettled.Others || (_unsettled.Times > 0 && !string.Equals(_unsettled.Name, open.Words, StringComparison.OrdinalIgnoreCase)));
+            }
         }
     }
 

@@ -102,6 +102,7 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
         _before = (entry.Row, entry.Column, best.Wording.Items[^1].Main);
         var moments = Moments(best, entry, first, written, feet);
         TellOpen(Settle(moments, feet, after), best.Wording, entry, place, tell);
+        Remember(moments);
         var last = best.Placement.Last;
         var (end, faults) = Danced(moments, feet);
         return new BoundRow(last > written.Number ? new Beat(last, Fraction.Whole) : written, Math.Max(last, written.Number), end, moments)

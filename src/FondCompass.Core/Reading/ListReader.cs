@@ -245,7 +245,7 @@ internal sealed class ListReader
         var explained = drafts.Exists(d => d.Joint == Joint.Comma) && drafts.Exists(d => d.Step is not null);
         var sounds = drafts.Exists(d => d.Joint is Joint.Then or Joint.And && d.Verb is { } heard && heard.Has(VerbTraits.Sound));
         var strange = drafts.Exists(d => !d.HasHead && d.Unread.Count > 0) && drafts.Exists(d => d.HasHead);
-        var apart = bodies ? 1 : 0;
+        var apart = bodies ? 2 : 0;
         var candidates = new List<Wording>();
         void Try(ListScope scope, int cost, string doubt = "")
         {
