@@ -202,10 +202,12 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
                 Open(free.Counts, free.Counts.First, free.Row);
                 _mirrored = mirrored;
                 Add(new FreeSpan { Line = 0, At = default, Length = default, Beat = free.Counts.First, Row = free.Row, Weight = free.Weight, Facing = free.Facing }, free.Counts.Last);
+                _rows.FeetAreKnown();
                 _feet = _feet.On(free.Weight is { } weight ? mirrored ? weight.Other() : weight : _feet.Weight);
                 Extend(free.Counts, free.Counts.Last, free.Counts.Last.Number);
                 break;
             case UnreadableEntry unread:
+                _rows.FeetAreKnown();
                 AddUnreadable(unread);
                 break;
             case CheckEntry check when _last is null:
@@ -253,6 +255,11 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
             // The facing said is the first time's; danced again, the part has turned on.
             Facing = _repeating ? null : check.Facing,
         };
+        if (check.Weight is not null)
+        {
+            _rows.FeetAreKnown();
+        }
+
         if (check.Weight is { } weight && _feet.Weight == Weight.Unknown)
         {
             _feet = _feet.On(_mirrored ? weight.Other() : weight);

@@ -93,6 +93,9 @@ internal sealed partial class RowBinder
         return faults + (stretch[^1].Moment is StatedFact fact && Contradicts(then.Weight, fact.Weight) ? 1 : 0) + (Contradicts(then.Weight, after?.Weight) ? 1 : 0);
     }
 
+    /// <summary>What stands between two rows says where the weight is: nothing before it is open any more.</summary>
+    public void FeetAreKnown() => _unsettled = ("", 0, false);
+
     /// <summary>Remembers what is open still when a row is done.</summary>
     private void Remember(List<Pending> moments)
     {
@@ -100,7 +103,7 @@ internal sealed partial class RowBinder
         {
             if (pending.Moment is DanceAction { Role: FootRole.Named } or DanceAction { CallLead: Foot.Left or Foot.Right, Role: FootRole.Lead } or StatedFact { Weight: not null })
             {
-                _unsettled = ("", 0, false);
+                FeetAreKnown();
             }
             else if (pending.Moment is DanceAction { End: WeightEnd.Open } open && open.Verb == Verbs.NamedMove)
             {

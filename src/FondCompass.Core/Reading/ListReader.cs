@@ -277,7 +277,7 @@ internal sealed class ListReader
             if (bodies)
             {
                 // "Vine R, arms up": styling takes no count of its own where the steps fill theirs.
-                Try(plain with { BodyAlong = true }, less + (drafts.Exists(d => d.CountsBySides) ? 2 : 0), doubt);
+                Try(plain with { BodyAlong = true }, less + (drafts.Exists(d => d.CountsBySides) ? apart + 1 : 0), doubt);
             }
 
             if (between && doubt.Length == 0)

@@ -152,6 +152,6 @@ public class NamedMovesTests
         var analysis = Analysis.Of($"order free\npart small\n{row}\npart big\n1-4 walk R forward x4\n5-8 walk R x4\npart last\n1-4 vine L");
         Assert.Equal(begins, analysis.Trace.Parts[0].Start.Weight);
         Assert.Equal((8, Weight.Right), (analysis.Trace.TotalCounts, analysis.Trace.Parts[2].Start.Weight));
-        Assert.Empty(analysis.Findings.Where(f => f.Severity != Severity.Info));
+        Assert.DoesNotContain(analysis.Findings, f => f.Severity != Severity.Info);
     }
 }
