@@ -63,6 +63,7 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
         TellHeld(wording, placement, entry, place, tell);
         TellCounts(wording, placement, entry, place, tell);
         TellPace(wording, placement, entry, place, tell);
+        TellEach(wording, placement, entry, place, tell);
         TellLayers(entry.Layers, place, tell);
     }
 
@@ -159,6 +160,24 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
                 tell(Of(entry, place,
                     $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' changes nothing. "
                     + $"Write {2 * form.Counts} counts if it is meant.",
+                    ""));
+            }
+        }
+    }
+
+    /// <summary>"1-4 walk R L R L, two counts each": the counts written leave each less, or more, than is said.</summary>
+    private void TellEach(Wording wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        for (var i = 0; i < wording.Items.Count; i++)
+        {
+            var begins = placement.Actions.Where(a => a.Item == i).GroupBy(a => a.Call).Select(c => c.First().Beat).Append(new Beat(placement.Last + 1, Fraction.Whole)).ToList();
+            var said = wording.Items[i].Main.CountsEach;
+            if (said > 0 && (i + 1 == wording.Items.Count || begins.Count > 2)
+                && Enumerable.Range(1, begins.Count - (i + 1 == wording.Items.Count ? 1 : 2)).Any(n => Apart(begins[n - 1], begins[n]) != said * Tick.PerCount))
+            {
+                tell(Of(entry, place,
+                    $"'{Shorten(PhraseText.Write(wording.Items[i].Main with { Counts = 0 }))}' is said to take {said} counts each, and does not on the counts written. "
+                    + "Write the counts it is danced on.",
                     ""));
             }
         }

@@ -15,6 +15,9 @@ internal static class RowFixes
     /// <summary>Rows longer than this are no rows of a dance; nobody mends them with one key.</summary>
     private const int LongestRow = 300;
 
+    /// <summary>Letters of the new words that a label shows.</summary>
+    private const int LongestLabel = 40;
+
     /// <summary>The entries of each row of steps.</summary>
     public static ILookup<int, StepEntry> Rows(Dance dance) => dance.Parts.SelectMany(p => p.Entries).OfType<StepEntry>().ToLookup(e => e.Row);
 
@@ -29,17 +32,17 @@ internal static class RowFixes
     }
 
     private static Fix? OtherFoot(Dance dance, TracedAction action, TextSpan source) =>
-        Changed(dance, action, source, $"use the {action.Foot.Other().Word()} foot", most: int.MaxValue, (token, turns) =>
+        Changed(dance, action, source, most: int.MaxValue, (token, turns) =>
             Vocabulary.Find(token.Text) is { } sense && sense.Foot.IsSingle() && !turns ? Exchanged(token.Text, sense.Foot.Other()) : null);
 
     /// <summary>Turns the other way, where the words name exactly one side after an amount.</summary>
     public static Fix? OtherSide(Dance dance, TracedAction action) =>
-        Changed(dance, action, action.Action.Source, $"turn {(action.Turn.Value > 0 ? "left" : "right")}", most: 1, (token, turns) =>
+        Changed(dance, action, action.Action.Source, most: 1, (token, turns) =>
             Vocabulary.Find(token.Text) is { Side: not 0 } sense && turns ? Exchanged(token.Text, sense.Side > 0 ? Foot.Left : Foot.Right) : null);
 
     /// <param name="most">So many words may change; where there are more, nobody knows which.</param>
     /// <param name="other">The other word for a token, told whether it is the side of a turn; null when it stays.</param>
-    private static Fix? Changed(Dance dance, TracedAction action, TextSpan source, string label, int most, Func<Token, bool, string?> other)
+    private static Fix? Changed(Dance dance, TracedAction action, TextSpan source, int most, Func<Token, bool, string?> other)
     {
         var row = dance.Rows[action.Action.Row - 1];
         if (row.Length > LongestRow || source.Length == 0 || source.End > row.Length)
@@ -69,8 +72,16 @@ internal static class RowFixes
                 || (turns && token.Kind != TokenKind.Separator && sense is not { Side: not 0 });
         }
 
-        return words == 0 || words > most ? null : new Fix(label, action.Action.Row, changed.Append(row, at, row.Length - at).ToString());
+        if (words == 0 || words > most)
+        {
+            return null;
+        }
+
+        var text = changed.Append(row, at, row.Length - at).ToString();
+        return new Fix($"write '{Shorten(text[source.Start..(source.End + text.Length - row.Length)])}'", action.Action.Row, text);
     }
+
+    private static string Shorten(string words) => words.Length > LongestLabel ? words[..LongestLabel] + "…" : words;
 
     /// <summary>The word for a foot as the other was written: a letter for a letter, else the English word, which every reader knows.</summary>
     private static string Exchanged(string written, Foot foot) => written.Length == 1 ? foot.Letter().ToLowerInvariant() : foot.Word();

@@ -174,6 +174,9 @@ public sealed record Phrase
     /// <summary>Whole counts said for it ("for 4 counts"); 0 when none were.</summary>
     public int Counts { get; init; }
 
+    /// <summary>Counts that each dancing of it takes ("two counts each"); 0 when none were said.</summary>
+    public int CountsEach { get; init; }
+
     /// <summary>Stars in the lexicon's own forms: the direction may be replaced by the caller's.</summary>
     public bool DirectionSlot { get; init; }
 

@@ -16,13 +16,12 @@ internal sealed record FittedSteps(BoundRow Row, int Counts, int Cost, int Doubt
 /// <summary>Lays steps on counts: those said, those that fill a line, or the steps' own. What was laid once is kept.</summary>
 internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToken cancel)
 {
-    /// <summary>What faults cost: steps that miss their counts, feet that are not free, steps bent to their counts.</summary>
-    private const int Complains = 10, Faults = 6, Bends = 2, GoesPast = 4;
+    /// <summary>What faults cost: steps that miss their counts, feet that are not free, steps bent to their counts, moves of which only the name is known.</summary>
+    private const int Complains = 10, Faults = 6, Bends = 2, GoesPast = 4, OnlyNamed = 8;
 
     /// <summary>Faults that count: no step is skipped to be rid of more.</summary>
     private const int MostFaults = 2;
 
-    private readonly RowBinder _binder = new(frame, "A", names, new MoveEnds());
     private readonly Dictionary<(string Text, string Counts, Footing Feet), FittedSteps?> _kept = [];
 
     public IStepNames Names => names;
@@ -57,7 +56,7 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
 
     private FittedSteps? FitAnew(string text, CountSpec? counts, int start, Footing feet)
     {
-        if (!RowReader.Read(names, text).Candidates.Any(c => c.IsRead))
+        if (!RowReader.Read(names, text).Candidates.Any(c => c.IsRead) && !(counts is not null && NamedMoves.Read(names, text) is not null))
         {
             return null;
         }
@@ -69,7 +68,7 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
             doubts += finding.Severity == Severity.Error || finding.Code == ActionFindings.Doubtful.Code ? 1 : 0;
         }
 
-        var bound = _binder.Bind(new StepEntry(1, counts, text, 0, []), counts?.First ?? new Beat(start + 1, Fraction.Whole), 1, feet, null, Count,
+        var bound = new RowBinder(frame, "A", names, new MoveEnds()).Bind(new StepEntry(1, counts, text, 0, []), counts?.First ?? new Beat(start + 1, Fraction.Whole), 1, feet, null, Count,
             suggests: false);
         Tried += bound.Moments.Count;
         if (bound.Moments.Count == 0 || bound.Moments[0].Moment is UnreadStep)
@@ -77,10 +76,12 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
             return null;
         }
 
+        var moves = bound.Moments.Count(m => m.Moment is DanceAction action && action.Verb == Verbs.NamedMove);
+        bound = moves > 0 ? bound with { After = bound.After.On(Weight.Unknown) } : bound;
         var length = counts is { IsRange: true } or null ? bound.Number - start : counts.Last.Number - start;
         var cost = (Complains * complaints) + (Faults * Math.Min(MostFaults,
-            bound.Faults)) + (Bends * bound.Bent) + (bound.Wording?.Cost ?? 0) + (counts is null ? 0 : 1);
-        return new FittedSteps(bound, length, cost, doubts + bound.Faults);
+            bound.Faults)) + (OnlyNamed * moves) + (Bends * bound.Bent) + (bound.Wording?.Cost ?? 0) + (counts is null ? 0 : 1);
+        return new FittedSteps(bound, length, cost, doubts + bound.Faults + moves);
     }
 
     /// <summary>Script rows of what was laid; steps that go past their line are cut where one begins the next.</summary>

@@ -1,5 +1,8 @@
 using System.Text.RegularExpressions;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Reading;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose;
 
@@ -164,6 +167,33 @@ internal sealed partial class ProseSearch
         }, end, hasLaid);
     }
 
+    /// <summary>A name that nobody explained, as a move on the counts that a stated length has left.</summary>
+    private IEnumerable<ProseWay> Filled(PieceWalk walk, ProseWay way, ProseClause clause, int from)
+    {
+        var words = clause.Whole.In(walk.Piece.Text).Trim(' ', '.', '!', ',', ';');
+        if (clause.Kind != ClauseKind.Talk || IsHurried || way.Part is null || !IsNameOfMove(words))
+        {
+            yield break;
+        }
+
+        int[] left = [walk.Piece.Length - (way.Gone - from), way.SectionLength - way.At, way.PartLength - way.Gone];
+        foreach (var counts in left.Where(n => n is > 0 and <= LongestMove).Concat(Array.Exists(left, n => n > 4) ? [2, 4] : Array.Empty<int>()).Distinct())
+        {
+            if (layer.Fit(words, counts, way.Feet) is { } fit)
+            {
+                yield return Laid(walk, way, words, fit, null, [clause], FillsHole);
+            }
+        }
+    }
+
+    /// <summary>Counts of the longest move that is laid by its name alone, and what it costs where no counts are said for it.</summary>
+    private const int LongestMove = 8, FillsHole = 4;
+
+    /// <summary>A few words, none of them of talk, that may be what a move is called.</summary>
+    private bool IsNameOfMove(string words) =>
+        NamedMoves.Read(layer.Names, words) is not null
+        && Lexer.Read(words).TrueForAll(t => !Vocabulary.IsTalk(t.Text) && !Vocabulary.IsSetting(t.Text)) && !Vocabulary.LeadsIn(Lexer.Read(words)[0].Text);
+
     /// <summary>The ways on from one clause.</summary>
     private IEnumerable<(ProseWay Way, int Clause, bool HasLaid)> Next(PieceWalk walk, ProseWay way, int at, bool hasLaid, int from)
     {
@@ -178,9 +208,19 @@ internal sealed partial class ProseSearch
                 break;
             case ClauseKind.Talk when walk.Piece.Counts is { } counts && walk.Clauses.TrueForAll(c => c.Kind == ClauseKind.Talk):
                 yield return (at == 0 ? Park(way, counts, row, walk.Piece.Text) : way, at + 1, hasLaid);
+                if (at == 0 && IsNameOfMove(walk.Piece.Text) && layer.Fit(walk.Piece.Text, layer.OfLine(counts), way.Feet) is { } named)
+                {
+                    yield return (Laid(walk, Opened(way, row), walk.Piece.Text, named, layer.OfLine(counts), walk.Clauses, 0), walk.Clauses.Count, true);
+                }
+
                 break;
             case ClauseKind.Talk or ClauseKind.Chant:
                 yield return Talk(walk, way, at, hasLaid);
+                foreach (var moved in Filled(walk, way, clause, from))
+                {
+                    yield return (moved, at + 1, true);
+                }
+
                 break;
             case ClauseKind.Repeat:
                 foreach (var again in Repeats(walk, way, clause, hasLaid))

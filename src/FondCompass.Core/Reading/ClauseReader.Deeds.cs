@@ -157,6 +157,19 @@ internal sealed partial class ClauseReader
     private Draft? BodyClause()
     {
         var first = _at;
+        var (times, paces) = (0, new List<Pace>());
+        while (first < _to && (times == 0 ? _words[first].Number : 0) > 0 | _words[first].Is(Roles.Slow | Roles.Quick) && _words[first] is { Step: null, Verb: null })
+        {
+            // "Two slow hip rolls".
+            times = Math.Max(times, Math.Min(_words[first].Number, 512));
+            if (_words[first].Is(Roles.Slow | Roles.Quick))
+            {
+                paces.Add(_words[first].Is(Roles.Slow) ? Pace.Slow : Pace.Quick);
+            }
+
+            first++;
+        }
+
         while (first < _to && _words[first].Is(Roles.Filler) && !_words[first].Is(Roles.Body | Roles.BodyVerb) && _words[first].Foot == Foot.None && _words[first].Step is null)
         {
             first++;
@@ -219,7 +232,8 @@ internal sealed partial class ClauseReader
         }
 
         var span = _words[_at].Span.To(_words[_to - 1].Span);
-        var draft = new Draft { Body = span.In(_text), Verb = Verbs.Body, Span = span, Onto = onto };
+        var told = times > 1 || paces.Count > 0 ? _words[first].Span.To(_words[_to - 1].Span) : span;
+        var draft = new Draft { Body = told.In(_text), Verb = Verbs.Body, Span = span, Onto = onto, Times = Math.Max(1, times), TimesSaid = times > 1, Paces = paces };
         for (var i = first; i < _to; i++)
         {
             if (_words[i].Times > 0 && _words[i].Kind == TokenKind.Times)

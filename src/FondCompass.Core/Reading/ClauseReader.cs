@@ -139,7 +139,11 @@ internal sealed partial class ClauseReader
         }
         else if (word.Is(Roles.Each))
         {
-            if (_draft.Turn is { } turn)
+            if (_draft is { HasHead: false, Counts: > 0, Turn: null })
+            {
+                _draft.IsLengthOfEach = true;
+            }
+            else if (_draft.Turn is { } turn)
             {
                 _draft.Turn = turn with { Each = true, Spread = false };
             }

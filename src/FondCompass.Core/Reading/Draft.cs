@@ -73,6 +73,11 @@ internal sealed class Draft
 
     public int Counts { get; set; }
 
+    public int CountsEach { get; set; }
+
+    /// <summary>The counts are those of each deed before it: "two counts each".</summary>
+    public bool IsLengthOfEach { get; set; }
+
     /// <summary>The counts are those of the sides that arms or hips go to, one each.</summary>
     public bool CountsBySides { get; set; }
 

@@ -31,7 +31,7 @@ internal sealed partial class ListScopes
         body.Absorb(draft);
         body.Body = body.Span.In(_text);
         // "Hips right x2, left x2": its words say how often.
-        (body.Times, body.TimesSaid) = draft.TimesSaid ? (1, false) : (body.Times, body.TimesSaid);
+        (body.Times, body.TimesSaid) = draft.TimesSaid || body.TimesSaid ? (1, false) : (body.Times, body.TimesSaid);
     }
 
     /// <summary>"Step R, turn 1/4 left, step L": it may belong to either.</summary>
@@ -233,7 +233,15 @@ internal sealed partial class ListScopes
         else if (Last is { } last)
         {
             last.Absorb(draft);
-            if (draft.Counts > 0)
+            if (draft.IsLengthOfEach)
+            {
+                // Of the deeds of the last item where they are several, else of all before it.
+                foreach (var item in Dancings(last) > 1 ? [_items[^1]] : _items)
+                {
+                    item[0].CountsEach = draft.Counts;
+                }
+            }
+            else if (draft.Counts > 0)
             {
                 if (draft.Bracketed && _items.Count > 1)
                 {

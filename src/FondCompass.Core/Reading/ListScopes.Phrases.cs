@@ -97,6 +97,7 @@ internal sealed partial class ListScopes
             IsRepeat = draft.IsRepeat,
             Layers = draft.Layers,
             Counts = draft.Body is { } told ? CountsOf(told, draft.Counts) : draft.Counts,
+            CountsEach = draft.CountsEach,
             Unread = draft.Unread,
         };
     }

@@ -52,10 +52,19 @@ internal static class Spelling
                 left /= choices[word].Count;
                 var at = changed.FindIndex(t => t.Span.Start == unknown[word].Span.Start);
                 changed[at] = changed[at] with { Text = known };
+                if (known == unknown[word].Text)
+                {
+                    // A word of some name: only what stands beside it is a slip.
+                    continue;
+                }
+
                 changes.Add(new Respelled(unknown[word].Span, unknown[word].Text, known));
             }
 
-            yield return (changed, changes);
+            if (changes.Count > 0)
+            {
+                yield return (changed, changes);
+            }
         }
     }
 

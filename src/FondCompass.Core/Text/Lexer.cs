@@ -31,6 +31,7 @@ public static class Lexer
             var token = char.IsAsciiDigit(c) ? Digits(text, at, end)
                 : IsLetter(text, at) ? Word(text, at, end)
                 : Sign(text, at, end, tokens);
+            token = token.Kind is TokenKind.Number or TokenKind.Times && BeginsClause(tokens) ? HowMany(text, token, end) : token;
             at = token.Span.End;
             if (token.Text.Length > 0)
             {
@@ -39,6 +40,38 @@ public static class Lexer
         }
 
         return tokens;
+    }
+
+    private static bool BeginsClause(List<Token> before) =>
+        before.Count == 0 || before[^1].Kind is TokenKind.Separator or TokenKind.Open or TokenKind.Close;
+
+    /// <summary>"8 x march", "2x vine": a number of what is named behind it.</summary>
+    private static Token HowMany(string text, Token number, int end)
+    {
+        var at = number.Span.End;
+        if (number.Kind == TokenKind.Number)
+        {
+            at = SkipSpaces(text, at, end);
+            if (at >= end || text[at] is not ('x' or 'X' or '×') || at + 1 >= end || !char.IsWhiteSpace(text[at + 1]))
+            {
+                return number;
+            }
+
+            at++;
+        }
+
+        var word = SkipSpaces(text, at, end);
+        return word > at && word < end && IsLetter(text, word) ? Make(TokenKind.Number, number.Text, number.Span.Start, at) : number;
+    }
+
+    private static int SkipSpaces(string text, int at, int end)
+    {
+        while (at < end && char.IsWhiteSpace(text[at]))
+        {
+            at++;
+        }
+
+        return at;
     }
 
     private static Token Digits(string text, int at, int end)

@@ -103,7 +103,7 @@ public class ProseReaderTests
     public void A_row_not_understood_keeps_its_counts_and_gets_the_nearest_name()
     {
         var analysis = Analysis.Of(ProseReader.Read("1-4 vine right\n5-8 rokcing chair R").Script);
-        var finding = Assert.Single(analysis.Findings, f => f.Code == "WORD03");
+        var finding = Assert.Single(analysis.Findings, f => f.Code == "WORD07");
         Assert.Equal("5-8 rocking chair R", finding.Fix?.NewText);
     }
 

@@ -75,4 +75,29 @@ public class CountedRowsTests
     [InlineData("cross, side, behind, side, cross R, L, R, L, R", "1 cross R · 2 step L side · 3 step R behind · 4 step L side · 5 cross R")]
     [InlineData("side, behind, side R, L", "1 step R side · 2 step L behind · 3 step R side · 4 step L")]
     public void Feet_behind_a_list_are_those_of_its_deeds(string row, string reads) => Assert.Equal(reads, Reads(row));
+
+    [Theory]
+    [InlineData("1-8 8 x march", "1 step R in place · 2 step L in place · 3 step R in place · 4 step L in place · 5 step R in place · 6 step L in place · 7 step R in place · 8 step L in place")]
+    [InlineData("1-8 2 x grapevine (R, L)", "1 step R side · 2 step L behind · 3 step R side · 4 touch L · 5 step L side · 6 step R behind · 7 step L side · 8 touch R")]
+    [InlineData("1-8 2x grapevine R L", "1 step R side · 2 step L behind · 3 step R side · 4 touch L · 5 step L side · 6 step R behind · 7 step L side · 8 touch R")]
+    [InlineData("1-8 step touch 2x, vine R", "1 step R side · 2 touch L · 3 step L side · 4 touch R · 5 step R side · 6 step L behind · 7 step R side · 8 touch L")]
+    public void A_number_and_a_cross_in_front_say_how_many(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+
+    [Theory]
+    [InlineData("1-4 two hip rolls", "1 hip rolls · 3 hip rolls")]
+    [InlineData("1-4 two slow hip rolls, two counts each", "1 hip rolls · 3 hip rolls")]
+    [InlineData("1-4 hip rolls, two counts each", "1 hip rolls · 3 hip rolls")]
+    [InlineData("1-4 8 shoulder rolls", "1 shoulder rolls · 1& shoulder rolls · 2 shoulder rolls · 2& shoulder rolls · 3 shoulder rolls · 3& shoulder rolls · 4 shoulder rolls · 4& shoulder rolls")]
+    [InlineData("1-4 sway R L, two counts each", "1 sway R · 3 sway L")]
+    [InlineData("walk R L R L, two counts each", "1 walk R · 3 walk L · 5 walk R · 7 walk L")]
+    [InlineData("step R, sways L R L R, 2 counts each", "1 step R · 2 sway L · 4 sway R · 6 sway L · 8 sway R")]
+    [InlineData("1-8 step touch R L, 4 counts each", "1 step R side · 3 touch L · 5 step L side · 7 touch R")]
+    public void Counts_said_of_each_are_those_of_each(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+
+    [Theory]
+    [InlineData("1-4 walk R L R L, two counts each", true)]
+    [InlineData("1-8 walk R L R L, two counts each", false)]
+    [InlineData("1-8 vine R, vine L, 8 counts each", true)]
+    public void Counts_of_each_that_do_not_come_out_are_told(string row, bool told) =>
+        Assert.Equal(told, Analysis.Of($"part A\n{row}").Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("counts each")));
 }
