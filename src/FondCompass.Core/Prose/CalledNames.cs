@@ -7,13 +7,15 @@ namespace FondCompass.Core.Prose;
 internal sealed partial class CalledNames
 {
     private readonly HashSet<string> _names;
+    private readonly List<string> _inOrder;
     private readonly Dictionary<string, string> _headings = new(StringComparer.OrdinalIgnoreCase);
 
     /// <param name="called">Names as an order calls them.</param>
     /// <param name="lines">The rows of the text; a name that stands above steps itself is short for nothing.</param>
     public CalledNames(IEnumerable<string> called, IReadOnlyList<ProseLine> lines)
     {
-        _names = called.ToHashSet(StringComparer.OrdinalIgnoreCase);
+        _names = called.Where(n => !ProseForms.Says("all parts", n)).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        _inOrder = [.. _names];
         var heads = lines.Where(l => !l.IsTooLong).Select(l => Heading().Match(l.Text)).Where(m => m.Success).Select(m => m.Groups["name"].Value)
             .Distinct(StringComparer.OrdinalIgnoreCase).ToList();
         foreach (var name in _names.Where(n => !heads.Exists(h => h.Equals(n, StringComparison.OrdinalIgnoreCase)
@@ -45,6 +47,9 @@ internal sealed partial class CalledNames
     /// <summary>An order with the headings that its short names stand for.</summary>
     public string Written(string calls)
     {
+        // "Block 1 x2, Block 2 x2, then both once": each of them, in the order in which they were called first.
+        calls = string.Join(", ", ProseForms.Split("call mark", calls).Select(c => ProseForms.Says("all parts", ProseForms.Replace("call times", c, "").Trim(' ', '.'))
+            ? string.Join(", ", _inOrder) : c.Trim())) is var each && each.Split(", ").Length > ProseForms.Split("call mark", calls).Length ? each : calls;
         if (_headings.Count == 0)
         {
             return calls;

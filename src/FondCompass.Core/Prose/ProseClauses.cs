@@ -108,6 +108,11 @@ internal static class ProseClauses
     private static ClauseKind KindOf(Tally t, List<Lexeme> lexemes, int from, int to)
     {
         var strange = t.Strange.Count;
+        if (IsAsCounted(lexemes, from, to))
+        {
+            return ClauseKind.Repeat;
+        }
+
         if (IsCounted(lexemes, from, to))
         {
             return ClauseKind.Chant;
@@ -226,6 +231,15 @@ internal static class ProseClauses
         }
 
         return open;
+    }
+
+    /// <summary>"As 1-4", "like counts 9 to 16": what lies on those counts once more.</summary>
+    private static bool IsAsCounted(List<Lexeme> lexemes, int from, int to)
+    {
+        var opens = lexemes[from].Is(Roles.With) && lexemes[from] is { Step: null, Verb: null };
+        var numbers = lexemes.GetRange(from, to - from).Count(l => l.Number > 0);
+        return opens && numbers == 2 && lexemes.GetRange(from + 1, to - from - 1)
+            .TrueForAll(l => l.Number > 0 || l.Is(Roles.Counts | Roles.To | Roles.Filler | Roles.Same) || l.Kind is TokenKind.Open or TokenKind.Close or TokenKind.Mark);
     }
 
     /// <summary>"One hold two, three hold four": counted aloud, whatever stands between the counts.</summary>

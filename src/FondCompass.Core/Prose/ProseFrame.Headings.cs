@@ -1,5 +1,9 @@
 using System.Text.RegularExpressions;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Reading;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose;
 
@@ -21,6 +25,14 @@ internal sealed partial class ProseFrame
         if (RangeAgain(text) is { } again)
         {
             ReadSentence(again, isLengthOfAll: false);
+            Note(text);
+            return true;
+        }
+
+        if (!TellsSteps(text) && ProseForms.FindAll("part lengths", ProseForms.Plain(text, _lexicon.Translation)).Count > 1)
+        {
+            // "Verse is 16 counts, Chorus is 16": how long they are, and nothing begins.
+            Bound += Words().Count(text) / 2;
             Note(text);
             return true;
         }
@@ -58,6 +70,12 @@ internal sealed partial class ProseFrame
             return true;
         }
 
+        if (_numbered.TryGetValue(text, out var head))
+        {
+            ReadNumbered(head);
+            return true;
+        }
+
         if (text.IndexOf(':') is > 0 and < LongestHead and var colon && ProseForms.Says("head words", ProseForms.Plain(text[..colon], _lexicon.Translation)))
         {
             // "Друга вісімка: …".
@@ -86,7 +104,7 @@ internal sealed partial class ProseFrame
     /// <summary>"A5-A8 same again": as many lines as are named; "sections 5 and 6: as 1 and 2": those. Null where it says something else.</summary>
     private string? RangeAgain(string text)
     {
-        if (ProseForms.Find("section range", text) is not { } range || Number(range, "until") - Number(range, "from") + 1 is not (> 1 and var lines))
+        if (ProseForms.Find("section range", text) is not { } range || (char.IsAsciiDigit(text[0]) && _ended.Contains(Number(range, "from") - 1)) || Number(range, "until") - Number(range, "from") + 1 is not (> 1 and var lines))
         {
             return null;
         }
@@ -104,6 +122,71 @@ internal sealed partial class ProseFrame
     private Match? SectionOf(string text) =>
         ProseForms.Find("section", text) ?? (ProseForms.Find("own section", text) is { } own && _items.OfType<PartItem>().LastOrDefault() is var part
             && (string.Equals(own.Groups["part"].Value, part?.Name, StringComparison.OrdinalIgnoreCase) || _labels.Contains(text)) ? own : null);
+
+    /// <summary>Rows that open with one word and a number or letter counting up from the first: "BLOCK 1 - 32 counts", "Combo A".</summary>
+    private Dictionary<string, NumberedHead> NumberedIn(IReadOnlyList<ProseLine> lines)
+    {
+        var heads = new Dictionary<string, NumberedHead>();
+        foreach (var group in lines.Where(l => !l.IsTooLong).Select(l => (l.Text, Match: Numbered().Match(l.Text))).Where(l => l.Match.Success)
+            .GroupBy(l => l.Match.Groups["word"].Value.ToLowerInvariant()).Where(g => IsUnit(g.Key)))
+        {
+            var rank = 0;
+            foreach (var (text, match) in group)
+            {
+                var said = match.Groups["rank"].Value;
+                var number = char.IsLetter(said[0]) ? char.ToUpperInvariant(said[0]) - 'A' + 1 : int.Parse(said, System.Globalization.CultureInfo.InvariantCulture);
+                if (number == rank + 1)
+                {
+                    rank = number;
+                    heads.TryAdd(text, new NumberedHead($"{match.Groups["word"].Value} {said}", match.Groups["rest"].Value));
+                }
+            }
+
+            if (rank < 2)
+            {
+                group.ToList().ForEach(g => heads.Remove(g.Text));
+            }
+        }
+
+        return heads;
+    }
+
+    /// <param name="Name">The word and its number.</param>
+    /// <param name="Rest">What stands behind them.</param>
+    private readonly record struct NumberedHead(string Name, string Rest);
+
+    /// <summary>A word that names no step, count, wall or foot.</summary>
+    private bool IsUnit(string word) => Lexis.Read(Names, Lexer.Read(word)) is [{ Step: null, Verb: null, Foot: Foot.None, Number: 0, Direction: Direction.None } only]
+        && !only.Is(Roles.Counts | Roles.Wall | Roles.Body | Roles.Filler | Roles.Turn);
+
+    [GeneratedRegex(@"^(?<word>\p{L}{2,12})\s+(?<rank>\d{1,2}|[A-Ha-h])(?=$|\s*[-–—:.,(\[])(?<rest>.*)$", RegexOptions.CultureInvariant)]
+    private static partial Regex Numbered();
+
+    /// <summary>A part where an order calls it or it is longer than a line, else lines of one.</summary>
+    private void ReadNumbered(NumberedHead head)
+    {
+        var rest = head.Rest.Trim(BehindHeading);
+        var sized = ProseForms.Find("length before", rest.TrimStart('(', '['));
+        var counts = sized is null ? 0 : ProseForms.Number(sized.Groups["counts"].Value);
+        rest = sized is null ? rest : rest.TrimStart('(', '[')[sized.Length..].Trim(BehindHeading);
+        if (_called.TryGetValue(head.Name, out var called) || counts > LineCounts)
+        {
+            BeginPart(called ?? head.Name, isTag: false, counts);
+        }
+        else
+        {
+            BeginSection(counts, "");
+        }
+
+        if (rest.Length > 0 && !TellsSteps(rest))
+        {
+            Note(rest);
+        }
+        else
+        {
+            ReadRest(rest);
+        }
+    }
 
     /// <summary>Rows that bear one letter and the numbers from one on: "A1 …", "A2 …".</summary>
     private static HashSet<string> LabelledIn(IReadOnlyList<ProseLine> lines)

@@ -61,7 +61,7 @@ internal sealed partial class ProseFrame
         var text = OrderAlone(lines, row);
         var names = text.Length > LongestOrder ? [] : NamesIn(text).ToList();
         return names.Count > 2 && names.Distinct(StringComparer.OrdinalIgnoreCase).Count() is > 1 and var kinds
-            && kinds < names.Count + (text.Contains(',') ? 1 : 0) && names.TrueForAll(n => IsHead(lines, row, n));
+            && kinds < names.Count + (text.Contains(',') ? 1 : 0) && names.TrueForAll(n => IsHead(lines, row, n) || (kinds > 2 && ProseForms.Says("all parts", n)));
     }
 
     private static string OrderAlone(IReadOnlyList<ProseLine> lines, int row) => OrderAlone(lines[row].Text, name => IsHead(lines, row, name));
@@ -71,7 +71,7 @@ internal sealed partial class ProseFrame
         .Any(l => CalledNames.IsShortFor(name, l.Text) || (l.Text.StartsWith(name, StringComparison.OrdinalIgnoreCase)
             && (l.Text.Length == name.Length || !char.IsLetterOrDigit(l.Text[name.Length])) && HeadEnd().IsMatch(l.Text[name.Length..])));
 
-    [GeneratedRegex(@"^[ :()\d-]*$|^\s*[:,]|^\s*[(\[]?\d{1,3}\s*\w*[)\]]?\s*[:.,-]|^\.?\s*$|^,? \d{1,3} counts?\b", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(@"^[ :()\d-]*$|^\s*[:,–-]|^\s*[(\[]?\d{1,3}\s*\w*[)\]]?\s*[:.,-]|^\.?\s*$|^,? \d{1,3} counts?\b", RegexOptions.CultureInvariant)]
     private static partial Regex HeadEnd();
 
     /// <summary>Letters of an order that stands below its heading.</summary>

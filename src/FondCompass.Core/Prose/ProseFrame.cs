@@ -25,6 +25,7 @@ internal sealed partial class ProseFrame
     private readonly HashSet<string> _legends = [];
     private readonly HashSet<int> _listed;
     private readonly HashSet<string> _labels;
+    private readonly Dictionary<string, NumberedHead> _numbered;
     private readonly HashSet<int> _ended;
     private string? _title;
     private int _titleRow;
@@ -42,6 +43,7 @@ internal sealed partial class ProseFrame
         _called = CalledIn(lines);
         _listed = ListedIn(lines);
         _labels = LabelledIn(lines);
+        _numbered = NumberedIn(lines);
         _ended = [.. lines.Where(l => !l.IsTooLong).Select(l => CountsReader.TryRead(l.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
             ? counts!.Last.Number : 0)];
         ReadAbbreviations();

@@ -22,7 +22,7 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
     public const int Margin = 5;
 
     /// <summary>The share that is claimed at most where nothing that the text states of itself bears it out, and where another reading is as likely.</summary>
-    private const double MostUnproved = 0.85, MostRivalled = 0.8;
+    private const double MostUnproved = 0.6, MostRivalled = 0.6;
 
     /// <summary>Words bound by all words, whatever the text bears out; 0 where nothing is danced.</summary>
     private double _bound;
@@ -102,9 +102,20 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
             doubts.Add($"Of {way.Stated} counts that headings state {way.Met} come out so.");
         }
 
+        if (way.Written > way.Filled)
+        {
+            share = Math.Min(share, (double)way.Filled / way.Written);
+            doubts.Add($"Of {way.Written} counts that are written beside steps {way.Filled} are filled.");
+        }
+
         // Walls alone may come out by chance.
-        var isProved = (settings.Counts is not null && !MissesTheTotal) || way.Met > 0;
-        share = isProved ? share : Math.Min(share, MostUnproved);
+        var isProved = (settings.Counts is not null && !MissesTheTotal) || way.Met > 0 || (way.Written == way.Filled && way.Written >= total);
+        if (!isProved && share > MostUnproved)
+        {
+            share = MostUnproved;
+            doubts.Add($"The text states no length that would bear this out, so no more than {MostUnproved:0 %} of it is claimed as understood.");
+        }
+
         share *= 1 - TellDoubtful();
         if (lost - spare >= 1)
         {

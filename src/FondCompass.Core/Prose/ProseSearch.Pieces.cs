@@ -47,9 +47,18 @@ internal sealed partial class ProseSearch
         {
             var missed = Math.Abs(way.Way.Gone - way.From - piece.Length);
             var end = piece.Length > 0 && way.HasLaid && missed > 0 ? way.Way.Plus(MissesPiece + Math.Min(LongestMissed, missed)) : way.Way;
+            end = Held(end, piece, way.Way.Gone - way.From);
             end = piece.Remarks.Aggregate(end, (w, r) => Note(w, told.Row, r));
             yield return piece.Check is { } check && way.HasLaid ? end.Write(told.Row, PastedFate.Frame, check) : end;
         }
+    }
+
+    /// <summary>Counts that a piece states, and whether they were filled: what is only noted fills none.</summary>
+    private static ProseWay Held(ProseWay way, Piece piece, int gone)
+    {
+        var stated = piece.Length > 0 ? piece.Length : piece.Counts is { } counts ? Math.Max(1, counts.Span) : 0;
+        var met = piece.Length > 0 ? gone == stated : gone > 0;
+        return stated == 0 ? way : way with { Written = way.Written + stated, Filled = way.Filled + (met ? stated : 0) };
     }
 
     /// <summary>A way inside a piece.</summary>

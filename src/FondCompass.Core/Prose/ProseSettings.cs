@@ -97,6 +97,14 @@ internal sealed class ProseSettings
             (Intro, bound) = (intro, bound + 2);
         }
 
+        if (Intro is null && !ProseForms.Says("event", plain) && text.Split(Marks).Select(c => ProseForms.Plain(c, translation))
+            .Select(c => (Clause: c, Numbers: System.Text.RegularExpressions.Regex.Matches(c, @"\b\d{1,3}\b")))
+            .FirstOrDefault(c => c.Numbers.Count == 1 && ProseForms.Says("waits", c.Clause)) is { Numbers: { } only })
+        {
+            // "Intro's 16": the only number beside a word of waiting.
+            (Intro, bound) = (int.Parse(only[0].Value, CultureInfo.InvariantCulture), bound + 2);
+        }
+
         if ((ProseForms.Says("one wall", plain) ? 1 : Number("walls", plain)) is { } walls)
         {
             (WallCount, bound) = (WallCount ?? walls, bound + 2);

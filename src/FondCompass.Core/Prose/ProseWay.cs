@@ -70,6 +70,11 @@ internal sealed record ProseWay
 
     public int Met { get; init; }
 
+    /// <summary>Counts that are written beside steps, and those of them that were filled.</summary>
+    public int Written { get; init; }
+
+    public int Filled { get; init; }
+
     /// <summary>Nothing was written behind the steps that were laid last: taking them back loses no word.</summary>
     public bool EndsWith(LaidUnit last) => Script is { } written && ReferenceEquals(written.Before, last.Way.Script);
 
