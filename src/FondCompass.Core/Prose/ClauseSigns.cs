@@ -54,6 +54,11 @@ internal static class ClauseSigns
     /// <summary>A word of the weight.</summary>
     public static bool IsWeight(Lexeme word) => Vocabulary.IsWeight(word.Text);
 
+    /// <summary>"Weight forward onto the right": the weight goes there, a deed of its own.</summary>
+    public static bool ShiftsWeight(List<Lexeme> words) =>
+        words.FindIndex(IsWeight) is >= 0 and var at && words.TrueForAll(w => w.Step is null && w.Verb is null)
+            && at + 1 < words.Count && words[at + 1].Direction is Direction.Forward or Direction.Back && words.Skip(at + 2).Any(w => w.Foot.IsSingle());
+
     /// <summary>"Eight of them": it counts what stands before it.</summary>
     public static ProseClause? OfThem(List<Lexeme> lexemes, int from, int to, string text)
     {
@@ -87,7 +92,7 @@ internal static class ClauseSigns
     private static Foot WeightIn(List<Lexeme> words)
     {
         var at = words.FindIndex(IsWeight);
-        var foot = at < 0 || words.Exists(w => w.Step is not null) ? null : words.Find(w => w.Foot.IsSingle() || w.Side != 0);
+        var foot = at < 0 || ShiftsWeight(words) || words.Exists(w => w.Step is not null) ? null : words.Find(w => w.Foot.IsSingle() || w.Side != 0);
         return foot is null ? Foot.None : foot.Foot.IsSingle() ? foot.Foot : foot.Side > 0 ? Foot.Right : Foot.Left;
     }
 }

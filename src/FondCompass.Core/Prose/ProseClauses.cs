@@ -77,6 +77,11 @@ internal static class ProseClauses
             }
         }
 
+        if (ClauseSigns.ShiftsWeight(lexemes.GetRange(from, to - from)))
+        {
+            return new ProseClause(ClauseKind.Steps, whole, whole, whole.In(text), to - from, 0, 1, 1, false, false);
+        }
+
         var kind = KindOf(tally, lexemes, from, to);
         if (tally.First < 0 || kind == ClauseKind.Talk)
         {

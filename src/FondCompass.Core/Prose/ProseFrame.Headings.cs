@@ -22,6 +22,20 @@ internal sealed partial class ProseFrame
             return true;
         }
 
+        if (_eights.TryGetValue(text, out var eight))
+        {
+            // "8: side tog side tch R", row after row: how long each is.
+            BeginSection(eight.Counts, "");
+            ReadSentences(eight.Steps);
+            return true;
+        }
+
+        if (RowLabel().Match(text) is { Success: true } label && label.Groups[2].Value == "1" && _lettered.Contains(label.Groups[1].Value)
+            && !string.Equals(_items.OfType<PartItem>().LastOrDefault()?.Name, label.Groups[1].Value, StringComparison.OrdinalIgnoreCase))
+        {
+            BeginPart(label.Groups[1].Value, isTag: false, 0);
+        }
+
         if (RangeAgain(text) is { } again)
         {
             ReadSentence(again, isLengthOfAll: false);
@@ -203,6 +217,31 @@ internal sealed partial class ProseFrame
 
         return run.Count > 2 ? [.. run] : [];
     }
+
+    /// <summary>Letters that stand each with the numbers from one on at the head of rows: "A1 …", "A2 …", "B1 …"; none where there is only one such letter.</summary>
+    private static HashSet<string> LetteredIn(IReadOnlyList<ProseLine> lines)
+    {
+        var ranks = new Dictionary<string, int>();
+        foreach (var label in lines.Where(l => !l.IsTooLong).Select(l => RowLabel().Match(l.Text)).Where(m => m.Success))
+        {
+            var letter = label.Groups[1].Value;
+            ranks[letter] = label.Groups[2].Value[0] - '0' == ranks.GetValueOrDefault(letter) + 1 ? ranks.GetValueOrDefault(letter) + 1 : ranks.GetValueOrDefault(letter);
+        }
+
+        return ranks.Count > 1 && ranks.Values.All(r => r > 1) && ranks.ContainsKey("A") && ranks.ContainsKey("B") ? [.. ranks.Keys] : [];
+    }
+
+    /// <summary>Rows that open with the counts of a line and a colon, one after another.</summary>
+    private static Dictionary<string, (int Counts, string Steps)> EightsIn(IReadOnlyList<ProseLine> lines, int lineCounts)
+    {
+        var rows = lines.Where(l => !l.IsTooLong).Select(l => (l.Text, Match: LengthHead().Match(l.Text))).Where(l => l.Match.Success)
+            .Select(l => (l.Text, Counts: int.Parse(l.Match.Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture), Steps: l.Match.Groups[2].Value)).ToList();
+        return rows.Count > 1 && rows.TrueForAll(r => r.Counts == rows[0].Counts && r.Counts % lineCounts == 0)
+            ? rows.DistinctBy(r => r.Text).ToDictionary(r => r.Text, r => (r.Counts, r.Steps)) : [];
+    }
+
+    [GeneratedRegex(@"^(\d{1,2})\s*:\s+(\D.*)$", RegexOptions.CultureInvariant)]
+    private static partial Regex LengthHead();
 
     [GeneratedRegex(@"^([A-Z])([1-9])\b", RegexOptions.CultureInvariant)]
     private static partial Regex RowLabel();

@@ -30,6 +30,11 @@ internal sealed partial class ProseFrame
 
         if (ProseForms.Find("order", lines[row].Text) is not { } match)
         {
+            if (LetteredOrder(lines, row) is { } letters)
+            {
+                return letters;
+            }
+
             return IsOrderAlone(lines, row) ? ProseForms.Replace("whole order", OrderAlone(lines, row), "").TrimEnd(' ', ',') : null;
         }
 
@@ -37,6 +42,22 @@ internal sealed partial class ProseFrame
         var more = calls.IndexOf(". ", StringComparison.Ordinal);
         return ProseForms.Replace("whole order", (more > 0 ? calls[..more] : calls).TrimEnd('.', '!'), "").TrimEnd(' ', ',');
     }
+
+    /// <summary>"Dance it A B A B", "AABAB": letters of parts, and at most a few words before them. Null where the row is something else.</summary>
+    private static string? LetteredOrder(IReadOnlyList<ProseLine> lines, int row)
+    {
+        var match = Letters().Match(lines[row].Text);
+        var letters = match.Groups["calls"].Value;
+        var calls = match.Success ? letters.Contains(' ') || letters.Contains(',') || letters.Contains('-') ? letters : string.Join(' ', letters.ToCharArray()) : "";
+        var names = calls.Where(char.IsLetter).Where(char.IsUpper).Distinct().ToList();
+        return names.Count > 1 && names.TrueForAll(n => lines.Where((l, i) => i != row && !l.IsTooLong).Any(l => HeadOf(n).IsMatch(l.Text))) ? calls : null;
+    }
+
+    /// <summary>A letter of a part at the head of a row, alone or with the number of its line.</summary>
+    private static Regex HeadOf(char letter) => new($@"^(?:(?:part|section|block)\s+)?{letter}(?:\d\b|\s*[:(\[.–—-]|\s*$)", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase);
+
+    [GeneratedRegex(@"^(?:[\p{L}' ]{1,24}?[:\s]\s*)?(?<calls>[A-D](?:[\s,>→+–-]+[A-D](?:\s?x\s?\d)?){2,}|[A-D]{3,})\.?$", RegexOptions.CultureInvariant)]
+    private static partial Regex Letters();
 
     /// <summary>
     /// What stands behind a word and a colon, or all of it; in a sentence the calls alone: "then part one twice, and the tag at the very end".
@@ -95,7 +116,7 @@ internal sealed partial class ProseFrame
             return true;
         }
 
-        if (OrderIn(_lines, _row) is not { } calls || !(IsOrderAlone(_lines, _row) || IsOrder(calls)))
+        if (OrderIn(_lines, _row) is not { } calls || !(LetteredOrder(_lines, _row) is not null || IsOrderAlone(_lines, _row) || IsOrder(calls)))
         {
             return false;
         }

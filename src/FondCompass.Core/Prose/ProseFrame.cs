@@ -26,6 +26,8 @@ internal sealed partial class ProseFrame
     private readonly HashSet<int> _listed;
     private readonly HashSet<string> _labels;
     private readonly Dictionary<string, NumberedHead> _numbered;
+    private readonly HashSet<string> _lettered;
+    private readonly Dictionary<string, (int Counts, string Steps)> _eights;
     private readonly HashSet<int> _ended;
     private string? _title;
     private int _titleRow;
@@ -44,6 +46,8 @@ internal sealed partial class ProseFrame
         _listed = ListedIn(lines);
         _labels = LabelledIn(lines);
         _numbered = NumberedIn(lines);
+        _lettered = LetteredIn(lines);
+        _eights = EightsIn(lines, settings.Line);
         _ended = [.. lines.Where(l => !l.IsTooLong).Select(l => CountsReader.TryRead(l.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
             ? counts!.Last.Number : 0)];
         ReadAbbreviations();

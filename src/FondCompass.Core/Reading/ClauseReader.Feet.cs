@@ -227,11 +227,19 @@ internal sealed partial class ClauseReader
 
         if (at < _to && _words[at].Is(Roles.Onto))
         {
-            for (var i = at + 1; i < _to && i < at + 4; i++)
+            var goes = false;
+            for (var i = at + 1; i < _to && i < at + 5; i++)
             {
+                if (!_draft.HasHead && _words[i] is { Verb: null, Direction: Direction.Forward or Direction.Back } && i == at + 1)
+                {
+                    goes = true;
+                    continue;
+                }
+
                 if (_words[i].Foot != Foot.None)
                 {
                     _draft.Onto = _words[i].Foot;
+                    _draft.WeightGoes = goes;
                     _at = i + 1;
                     Past(Roles.Foot);
                     return true;

@@ -62,6 +62,9 @@ internal sealed class Draft
 
     public Foot Onto { get; set; }
 
+    /// <summary>"Weight forward onto R": it goes there, and is no fact.</summary>
+    public bool WeightGoes { get; set; }
+
     public Foot Crossing { get; set; }
 
     public int Times { get; set; } = 1;

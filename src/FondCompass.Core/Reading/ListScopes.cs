@@ -169,6 +169,13 @@ internal sealed partial class ListScopes
             return;
         }
 
+        if (draft is { HasHead: false, WeightGoes: true, Bracketed: false } && draft.Onto.IsSingle())
+        {
+            // "Rock back L, weight forward onto R": it is given back.
+            draft.Feet.Add(draft.Onto);
+            (draft.Verb, draft.Onto) = (Verbs.Recover, Foot.None);
+        }
+
         if (draft.OnCount > 0)
         {
             LayOnCount(draft);
