@@ -106,18 +106,15 @@ internal sealed partial class Placer
             return false;
         }
 
-        var inside = new List<Foot>();
-        foreach (var action in step.Forms[0].Actions.Where(a => a.Phrase.Foot.IsSingle()))
-        {
-            var foot = lead == Foot.Right ? action.Phrase.Foot : action.Phrase.Foot.Other();
-            if (inside.Count == 0 || inside[^1] != foot)
-            {
-                inside.Add(foot);
-            }
-        }
-
-        return inside.SequenceEqual(feet) || step.Forms[0].Actions.Where(a => a.Phrase.Foot.IsSingle()).Select(a => lead == Foot.Right ? a.Phrase.Foot : a.Phrase.Foot.Other()).SequenceEqual(feet);
+        return step.Forms.Any(f => Feet(f, lead) is var inside && (inside.SequenceEqual(feet) || InTurns(inside).SequenceEqual(feet)));
     }
+
+    /// <summary>The feet of a form's actions, begun on a foot.</summary>
+    private static List<Foot> Feet(StepForm form, Foot lead) =>
+        [.. form.Actions.Where(a => a.Phrase.Foot.IsSingle()).Select(a => lead == Foot.Right ? a.Phrase.Foot : a.Phrase.Foot.Other())];
+
+    /// <summary>The same with what one foot does several times in a row told once.</summary>
+    private static IEnumerable<Foot> InTurns(List<Foot> feet) => feet.Where((f, i) => i == 0 || feet[i - 1] != f);
 
     private void Fit()
     {

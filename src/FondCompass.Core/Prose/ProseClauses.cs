@@ -49,7 +49,12 @@ internal static class ProseClauses
         || (lexemes[i].Is(Roles.And) && i + 1 < lexemes.Count && ProseForms.IsTeller(lexemes[i + 1].Text))
         || (i > start
             && (ProseForms.IsChange(lexemes[i].Text) || (lexemes[i].Is(Roles.With) && !lexemes.Skip(i + 1).Take(2).Any(l => l.Foot != Foot.None)))
-            && lexemes.FindIndex(start, i - start, l => l.Is(Roles.Same | Roles.OtherSide | Roles.Repeat)) >= 0);
+            && lexemes.FindIndex(start, i - start, l => l.Is(Roles.Same | Roles.OtherSide | Roles.Repeat)) >= 0 && !NamesASection(lexemes, i + 1));
+
+    /// <summary>"The same as the first line": what it is the same as.</summary>
+    private static bool NamesASection(List<Lexeme> lexemes, int from) =>
+        string.Join(' ', lexemes.Skip(from).TakeWhile(l => !l.IsSeparator).Take(4).Select(l => l.Text)) is { Length: > 0 } words
+            && (ProseForms.Says("that section", words) || ProseForms.Says("those sections", words));
 
     /// <summary>What the words of a clause come to, as it is counted.</summary>
     private sealed class Tally

@@ -43,11 +43,8 @@ internal sealed partial class ProseFrame
             return true;
         }
 
-        if (!TellsSteps(text) && ProseForms.FindAll("part lengths", ProseForms.Plain(text, _lexicon.Translation)).Count > 1)
+        if (Sentences(text).Count == 1 && InnerOrder(_lines, _row) is null && ReadLengths(text))
         {
-            // "Verse is 16 counts, Chorus is 16": how long they are, and nothing begins.
-            Bound += Words().Count(text) / 2;
-            Note(text);
             return true;
         }
 
@@ -99,6 +96,19 @@ internal sealed partial class ProseFrame
         }
 
         return false;
+    }
+
+    /// <summary>"Verse is 16 counts, Chorus is 16": how long they are, and nothing begins.</summary>
+    private bool ReadLengths(string text)
+    {
+        if (TellsSteps(text) || ProseForms.FindAll("part lengths", ProseForms.Plain(text, _lexicon.Translation)).Count < 2)
+        {
+            return false;
+        }
+
+        Bound += Words().Count(text) / 2;
+        Note(text);
+        return true;
     }
 
     /// <summary>What stands behind a heading: steps, or their name where the steps follow with their counts.</summary>

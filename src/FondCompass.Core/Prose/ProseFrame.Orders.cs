@@ -11,7 +11,7 @@ internal sealed partial class ProseFrame
         var names = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         for (var i = 0; i < lines.Count; i++)
         {
-            if (!lines[i].IsTooLong && OrderIn(lines, i) is { } calls)
+            if (!lines[i].IsTooLong && (OrderIn(lines, i) ?? InnerOrder(lines, i)) is { } calls)
             {
                 names.UnionWith(NamesIn(calls));
             }
@@ -42,6 +42,35 @@ internal sealed partial class ProseFrame
         var more = calls.IndexOf(". ", StringComparison.Ordinal);
         return ProseForms.Replace("whole order", (more > 0 ? calls[..more] : calls).TrimEnd('.', '!'), "").TrimEnd(' ', ',');
     }
+
+    /// <summary>An order inside a row: "A is 32 counts and B is 32 counts, the order is A B A B B. It starts …". Null where none is there.</summary>
+    private static string? InnerOrder(IReadOnlyList<ProseLine> lines, int row)
+    {
+        if (lines[row].IsTooLong)
+        {
+            return null;
+        }
+
+        foreach (var sentence in SentenceEnd().Split(lines[row].Text))
+        {
+            for (var at = 0; at >= 0 && at < sentence.Length; at = sentence.IndexOfAny([',', ';'], at + 1))
+            {
+                var tail = sentence[at..].TrimStart(' ', ',', ';');
+                if (tail.Length < lines[row].Text.Length && ProseForms.Find("order", tail) is { } match
+                    && ProseForms.Replace("whole order", match.Groups["calls"].Value.TrimEnd('.', '!', ' '), "").TrimEnd(' ', ',') is var calls
+                    && NamesIn(calls).ToList() is { Count: > 2 } names && names.Distinct(StringComparer.OrdinalIgnoreCase).Count() > 1
+                    && names.TrueForAll(n => IsHead(lines, row, n)))
+                {
+                    return calls;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    [GeneratedRegex(@"(?<=[.!?])\s+", RegexOptions.CultureInvariant)]
+    private static partial Regex SentenceEnd();
 
     /// <summary>"Dance it A B A B", "AABAB": letters of parts, and at most a few words before them. Null where the row is something else.</summary>
     private static string? LetteredOrder(IReadOnlyList<ProseLine> lines, int row)

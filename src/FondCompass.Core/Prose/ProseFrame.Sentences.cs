@@ -68,6 +68,11 @@ internal sealed partial class ProseFrame
             return;
         }
 
+        if (ReadLengths(sentence))
+        {
+            return;
+        }
+
         if (_title is { } title && _row == _titleRow && sentence.Contains(title, StringComparison.Ordinal))
         {
             var rest = sentence.Replace(title, "", StringComparison.Ordinal).Trim(' ', ':', ',', '-', '–', '"', '“', '”', '|', '/', '(', ')', '.');

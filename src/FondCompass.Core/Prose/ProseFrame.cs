@@ -142,6 +142,12 @@ internal sealed partial class ProseFrame
             Write($"title {named}");
         }
 
+        if (!_tail.Exists(t => t.StartsWith("order ", StringComparison.Ordinal)) && OrderIn(_lines, _row) is null && InnerOrder(_lines, _row) is { } inner)
+        {
+            _tail.Add($"order {_called.Written(inner)}");
+            Bound += Words().Count(inner);
+        }
+
         if (IsFeetBeside(text) || _legends.Contains(line.Text))
         {
             // "L  RL RL RL" below the steps: the same once more, by its feet.

@@ -110,10 +110,10 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
 
         // Walls alone may come out by chance.
         var isProved = (settings.Counts is not null && !MissesTheTotal) || way.Met > 0 || (way.Written == way.Filled && way.Written >= total);
-        if (!isProved && share > MostUnproved)
+        if (!isProved && share > MostUnproved && rows.Exists(r => r.Fate is PastedFate.Aside or PastedFate.Partly))
         {
             share = MostUnproved;
-            doubts.Add($"The text states no length that would bear this out, so no more than {MostUnproved:0 %} of it is claimed as understood.");
+            doubts.Add(string.Create(CultureInfo.InvariantCulture, $"The text states no length that would bear this out, so no more than {MostUnproved:0 %} of it is claimed as understood."));
         }
 
         share *= 1 - TellDoubtful();

@@ -47,11 +47,20 @@ internal sealed partial class ProseSearch
         {
             var missed = Math.Abs(way.Way.Gone - way.From - piece.Length);
             var end = piece.Length > 0 && way.HasLaid && missed > 0 ? way.Way.Plus(MissesPiece + Math.Min(LongestMissed, missed)) : way.Way;
-            end = Held(end, piece, way.Way.Gone - way.From);
+            if (piece is { Length: 0, Counts: { } counts, IsCountedBehind: false } && way.HasLaid && (way.Way.At - layer.OfLine(counts).Last.Number) % LineCounts != 0 && way.Way.Part == end.Part)
+            {
+                // What is counted ends on its last count.
+                end = end.Plus(OffItsCounts);
+            }
+
+            end = hasSteps || clauses.TrueForAll(c => c.Kind == ClauseKind.Talk) && piece.Counts is not null ? Held(end, piece, way.Way.Gone - way.From) : end;
             end = piece.Remarks.Aggregate(end, (w, r) => Note(w, told.Row, r));
             yield return piece.Check is { } check && way.HasLaid ? end.Write(told.Row, PastedFate.Frame, check) : end;
         }
     }
+
+    /// <summary>What counted steps cost that end on another count than is written.</summary>
+    private const int OffItsCounts = 3;
 
     /// <summary>Counts that a piece states, and whether they were filled: what is only noted fills none.</summary>
     private static ProseWay Held(ProseWay way, Piece piece, int gone)

@@ -77,16 +77,18 @@ internal sealed partial class ProseSearch
         }
 
         var part = all.Where(u => u.Part == last.Part).Reverse().ToList();
+        // Where no headings part them, each row of text is a line.
+        Func<LaidUnit, int> line = way.Sections != part[0].Section ? u => u.Section : u => u.Row;
         if (Find("those sections", words) is { } sections)
         {
             var (first, until) = (ProseForms.Number(sections.Groups["from"].Value), ProseForms.Number(sections.Groups["until"].Value));
-            var ranks = part.Select(u => u.Section).Distinct().Skip(first - 1).Take(until - first + 1).ToHashSet();
-            found.Add(([.. part.Where(u => ranks.Contains(u.Section))], 0));
+            var ranks = part.Select(line).Distinct().Skip(first - 1).Take(until - first + 1).ToHashSet();
+            found.Add(([.. part.Where(u => ranks.Contains(line(u)))], 0));
         }
         else if (Find("that section", words) is { } section)
         {
-            var rank = part.Select(u => u.Section).Distinct().ElementAtOrDefault(ProseForms.Number(section.Groups["n"].Value) - 1);
-            found.Add(([.. part.Where(u => u.Section == rank)], 0));
+            var rank = part.Select(line).Distinct().Select(r => (int?)r).ElementAtOrDefault(ProseForms.Number(section.Groups["n"].Value) - 1);
+            found.Add(([.. part.Where(u => line(u) == rank)], 0));
         }
         else if (Find("those counts", words) is { } counted
             && (from: ProseForms.Number(counted.Groups["from"].Value), to: ProseForms.Number(counted.Groups["until"].Value)) is var (from, to)

@@ -259,6 +259,12 @@ internal sealed partial class ClauseReader
             return true;
         }
 
+        if (before.Has(VerbTraits.Sound) && !before.Has(VerbTraits.Still) && word.IsPart && !_parted)
+        {
+            // "Slap knees": where it is slapped.
+            return true;
+        }
+
         var apart = _parted && _last != Kind.Foot;
         if (before.Has(VerbTraits.Part) && !word.IsPart && !_parted && IsDoneWithAPart(verb))
         {

@@ -128,7 +128,7 @@ public class ProseReaderTests
         var pasted = ProseReader.Read("Bell Buoy - 32 counts, 4 walls.\nVine right, vine left\n");
         Assert.Contains(pasted.Doubts, d => d == "The text says 32 counts; what is made of it has 8.");
         Assert.Contains(pasted.Doubts, d => d == "The text says 4 walls; what is made of it goes through 1.");
-        Assert.Empty(ProseReader.Read("8 counts, 1 wall\nVine right, vine left\n").Doubts);
+        Assert.Empty(ProseReader.Read("16 counts, 1 wall\nVine right, vine left, vine right, vine left\n").Doubts);
     }
 
     [Theory]
