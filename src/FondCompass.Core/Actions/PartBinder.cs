@@ -2,7 +2,6 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
-using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Actions;
 
@@ -139,25 +138,6 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         }
     }
 
-    /// <summary>The next row of steps: what begins there tells how a line ends, and which foot must be free.</summary>
-    private static PartEntry? NextSteps(IReadOnlyList<PartEntry> entries, int from)
-    {
-        for (var i = from + 1; i < entries.Count && i < from + 6; i++)
-        {
-            if (entries[i] is StepEntry or FreeEntry or CheckEntry)
-            {
-                return entries[i];
-            }
-
-            if (entries[i] is AgainEntry or EndingEntry)
-            {
-                return null;
-            }
-        }
-
-        return null;
-    }
-
     /// <summary>Whether there is no room for more; then the row that there is none for is told of.</summary>
     private bool IsFull(int row)
     {
@@ -238,86 +218,6 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         _line.Add(new Danced(entry, mirrored, only));
     }
 
-    /// <summary>
-    /// What is stated holds after the row above: within a line, after a line danced again, or at the top of the part, before
-    /// its first step.
-    /// </summary>
-    private void AddFact(CheckEntry check)
-    {
-        var fact = new StatedFact
-        {
-            Line = Math.Max(1, _lines.Count),
-            At = _moments.Count > 0 ? _moments[^1].At : default,
-            Length = default,
-            Beat = _last ?? new Beat(_lines.Count > 0 ? Math.Max(1, _lines[^1].Counts) : 1, Fraction.Whole),
-            Row = check.Row,
-            Weight = check.Weight,
-            // The facing said is the first time's; danced again, the part has turned on.
-            Facing = _repeating ? null : check.Facing,
-        };
-        if (check.Weight is not null)
-        {
-            _rows.FeetAreKnown();
-        }
-
-        if (check.Weight is { } weight && _feet.Weight == Weight.Unknown)
-        {
-            _feet = _feet.On(_mirrored ? weight.Other() : weight);
-        }
-
-        if (_last is { } last)
-        {
-            Add(fact, last);
-        }
-        else
-        {
-            _moments.Add(_mirrored ? MirrorImage.Of(fact, dance.Header.StartFacing) : fact);
-        }
-    }
-
-    private void AddStep(StepEntry entry)
-    {
-        var mirrored = _mirrored;
-        var first = entry.Counts?.First ?? Next();
-        if (entry.Counts is null && !RowReader.Read(names, entry.Wording).Candidates.Any(c => c.IsRead))
-        {
-            // Nothing to be danced, and no counts that it fills: bound for what there is to tell, which is told once.
-            if (_unread.Add(entry))
-            {
-                _rows.Bind(entry, _last ?? first, _lines.Count + 1, _feet, null, Tell, Suggests);
-            }
-
-            AddUnread(entry.Row, entry.Wording);
-            return;
-        }
-
-        Open(entry.Counts, first, entry.Row);
-        _mirrored = mirrored;
-        if (entry.Counts is { Split: [var opens, ..] } counts && _last is { } taken && taken >= opens)
-        {
-            // The count before the "&" is danced already by the row above.
-            entry = entry with { Counts = counts with { Split = null } };
-        }
-
-        var bound = Bind(entry, first, _lines.Count + 1, _feet);
-        foreach (var pending in bound.Moments)
-        {
-            // A move that is only named may turn: a facing stated right behind it says how far.
-            var turns = _next is CheckEntry { Facing: not null } && pending.Moment is DanceAction { Turn: null, Verb: var verb } && verb == Verbs.NamedMove && pending == bound.Moments[^1];
-            _pending.Add(Turned(turns ? pending with { Moment = (DanceAction)pending.Moment with { Turn = new Turn(null, 0) } } : pending, mirrored));
-        }
-
-        _feet = mirrored ? bound.After with { Weight = bound.After.Weight.Other(), Forward = bound.After.Forward.Other() } : bound.After;
-        Extend(entry.Counts, bound.Last, bound.Number);
-        _hangings.Hang(entry, first, bound.Last);
-    }
-
-    private Pending Turned(Pending pending, bool mirrored)
-    {
-        var moment = pending.Moment is StatedFact { Facing: not null } fact && _repeating ? fact with { Facing = null } : pending.Moment;
-        return pending with { Moment = mirrored ? MirrorImage.Of(moment, dance.Header.StartFacing) : moment };
-    }
-
     /// <summary>The span of the row above in this line; null at its top.</summary>
     private (Beat First, Beat Last)? RowAbove()
     {
@@ -330,95 +230,6 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         var first = _pending.FindIndex(p => p.Moment.Row == moment.Row);
         return (_pending[first].Moment.Beat, until);
     }
-
-    private void AddVariant(VariantEntry variant)
-    {
-        if (_pending.Count == 0)
-        {
-            Tell(NotationFindings.BadVariant.At(variant.Row, "A variant stands below the steps it may replace; there is no line above it.", part: part.Name));
-            return;
-        }
-
-        var mirrored = _mirrored;
-        var bound = Bind(variant.Step, variant.Step.Counts!.First, _lines.Count + 1, new Footing(Weight.Unknown));
-        _instead += bound.Moments.Count;
-        _hangings.Hang(variant, [.. bound.Moments.Select(p => Turned(p, mirrored))]);
-    }
-
-    private BoundRow Bind(StepEntry entry, Beat first, int line, Footing feet)
-    {
-        // A mirrored line is read as it is written, on the feet that it was written for.
-        var own = _mirrored ? feet with { Weight = feet.Weight.Other(), Forward = feet.Forward.Other(), Call = -1 } : feet;
-        return _rows.Bind(entry, first, line, own, Behind(), Tell, Suggests);
-    }
-
-    /// <summary>The weight that must be there when a row is done: stated next, or told by the foot that the next row of the feet moves.</summary>
-    private Afterwards? Behind()
-    {
-        var (entries, from) = _behind;
-        var loops = dance is { IsPhrased: false, IsFree: false } && !part.IsTag && part.Variant is null && ReferenceEquals(entries, part.Entries);
-        for (var i = from; i < from + FurthestAhead; i++)
-        {
-            var isAround = i >= entries.Count;
-            if (isAround && !(loops && i - entries.Count < from))
-            {
-                return null;
-            }
-
-            if (Needs(entries[isAround ? i - entries.Count : i], names, out var goesOn) is { } weight)
-            {
-                return new Afterwards(weight, i == from && !isAround, isAround);
-            }
-
-            if (!goesOn)
-            {
-                return null;
-            }
-        }
-
-        return null;
-    }
-
-    /// <summary>The weight that a part's first words of a foot need; null when they name none.</summary>
-    public static Weight? NeededAt(DancePart part, IStepNames names)
-    {
-        foreach (var entry in part.Entries.Take(FurthestAhead))
-        {
-            if (Needs(entry, names, out var goesOn) is { } weight)
-            {
-                return weight;
-            }
-
-            if (!goesOn)
-            {
-                return null;
-            }
-        }
-
-        return null;
-    }
-
-    /// <summary>The weight that must be there when a row begins: stated, or told by the foot that it moves first.</summary>
-    /// <param name="goesOn">It tells nothing and moves no foot: a row behind it may tell.</param>
-    private static Weight? Needs(PartEntry entry, IStepNames names, out bool goesOn)
-    {
-        goesOn = entry is NoteEntry or LayerEntry or LineEntry or CheckEntry;
-        if (entry is CheckEntry { Weight: { } stated })
-        {
-            return stated;
-        }
-
-        if (entry is not StepEntry step || RowReader.Read(names, step.Wording) is not { First: { IsWhole: true } read })
-        {
-            return null;
-        }
-
-        goesOn = read.Phrases.All(p => p.Verb is { Kind: VerbKind.NoFoot, Unwinds: false });
-        return read.Items[0].Main is { Feet: [var foot, ..], Verb: not { Kind: VerbKind.Standing or VerbKind.NoFoot } } && foot.IsSingle() ? foot.Other().OnWeight() : null;
-    }
-
-    /// <summary>Rows looked at for the next foot that is named.</summary>
-    private const int FurthestAhead = 6;
 
     /// <summary>Where a row without counts begins: the next whole count, or 1 of the next line when this one is full.</summary>
     private Beat Next() => _last is null || _lineEnd >= LineCounts

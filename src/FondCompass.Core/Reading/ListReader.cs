@@ -1,4 +1,3 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Text;
 
@@ -8,7 +7,7 @@ namespace FondCompass.Core.Reading;
 /// Clauses become a list of deeds: turns, ways, numbers and feet that stand alone find what they belong to, brackets are repeated or
 /// taken as an explanation. Where the words leave two sensible scopes, both are given (reading, section 2).
 /// </summary>
-internal sealed class ListReader
+internal sealed partial class ListReader
 {
     /// <summary>Deeds that one row may hold.</summary>
     private const int MostDeeds = 512;
@@ -147,90 +146,6 @@ internal sealed class ListReader
 
         // "Vine with the sun" is one lexeme; "by" and "when" part clauses only where a deed stood before.
         return word.Is(Roles.With) && !(word.Is(Roles.Filler) && word.Text is not ("with" or "as")) ? Joint.With : Joint.None;
-    }
-
-    private int Closing(int open, int to)
-    {
-        var depth = 0;
-        for (var i = open; i < to; i++)
-        {
-            depth += _words[i].Kind == TokenKind.Open ? 1 : _words[i].Kind == TokenKind.Close ? -1 : 0;
-            if (depth == 0)
-            {
-                return i;
-            }
-        }
-
-        return to;
-    }
-
-    /// <summary>"x4", "twice", "4 times" behind a bracket.</summary>
-    private (int Count, int Next) AfterTimes(int open, int close, int to)
-    {
-        var next = close + 1;
-        if (next < to && _words[next].Times > 0 && _words[open..Math.Min(close, to)].Exists(w => w.Step is not null || w.Verb is not null || w.IsUnknown))
-        {
-            return (Math.Clamp(_words[next].Times, 1, MostDeeds), next + 1);
-        }
-
-        return (1, Math.Min(next, to));
-    }
-
-    private Joint Bracket(List<Draft> drafts, int from, int to, int depth, Joint joint, int times)
-    {
-        if (depth >= Deepest || from >= to)
-        {
-            return joint;
-        }
-
-        var inside = Drafts(from, to, depth + 1);
-        if (times == 1 && drafts.Count > 0)
-        {
-            foreach (var draft in inside)
-            {
-                draft.Bracketed = true;
-                if (draft is { IsTurnOnly: true, Turn: { Amount: null, Side: 0, Target: { } named } })
-                {
-                    // "(3:00)" tells where one faces then.
-                    (draft.FactFacing, draft.Turn) = (named, null);
-                }
-
-                if (draft is { HasHead: false, BareNumber: > 0 } && inside.Count == 1)
-                {
-                    // "Vine R (4)": so many counts.
-                    draft.Counts = draft.BareNumber;
-                    draft.Unread.Clear();
-                }
-
-                if (draft.Onto != Foot.None && !draft.HasHead)
-                {
-                    // "(weight on L)" is a fact, checked, where outside brackets it says where the weight goes.
-                    draft.FactWeight = draft.Onto.OnWeight();
-                    draft.Onto = Foot.None;
-                }
-
-                if (draft is { HasHead: false, Direction: Direction.Forward or Direction.Back, Feet.Count: 0 } && inside.Count == 1 && _words[from..to].Exists(w => w.Is(Roles.Filler | Roles.Facing)))
-                {
-                    // "(back to the front!)".
-                    draft.FactFacing ??= new Facing(draft.Direction == Direction.Back ? 4 : 0);
-                    draft.Direction = Direction.None;
-                }
-            }
-        }
-
-        for (var time = 1; time <= times; time++)
-        {
-            for (var i = 0; i < inside.Count && drafts.Count < MostDeeds; i++)
-            {
-                var draft = time == 1 ? inside[i] : inside[i].Copy();
-                draft.IsRepeat |= time > 1;
-                draft.Joint = i > 0 || draft.Joint is Joint.Without or Joint.Instead ? draft.Joint : drafts.Count == 0 ? Joint.None : times == 1
-                    ? Joint.Colon : Joint.Comma;
-                drafts.Add(draft);
-            }
-        }
-
-        return Joint.None;
     }
 
     private List<Wording> Candidates(List<Draft> drafts)
