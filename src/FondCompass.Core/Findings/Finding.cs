@@ -36,5 +36,8 @@ public sealed record Finding(FindingCode Kind, Place Place, string Message, Fix?
 
     public Severity Severity => Kind.Severity;
 
+    /// <summary>Words that were read by a guess, or that ask something: to be looked at before the class, as a warning is.</summary>
+    public bool IsDoubt => Severity == Severity.Info && Code.StartsWith("WORD", StringComparison.Ordinal);
+
     public override string ToString() => $"{Code} {Severity} {Place.Part}/{Place.Line}/{Place.Count} row {Place.Row}: {Message}";
 }

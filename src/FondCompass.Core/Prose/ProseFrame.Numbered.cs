@@ -51,10 +51,10 @@ internal sealed partial class ProseFrame
     /// <summary>A part where an order calls it or it is longer than a line, else lines of one.</summary>
     private void ReadNumbered(NumberedHead head)
     {
-        var rest = head.Rest.Trim(BehindHeading);
-        var sized = ProseForms.Find("length before", rest.TrimStart('(', '['));
+        var rest = head.Rest.TrimStart(BehindHeading).TrimEnd(BehindRest);
+        var sized = ProseForms.Find("length before", rest);
         var counts = sized is null ? 0 : ProseForms.Number(sized.Groups["counts"].Value);
-        rest = sized is null ? rest : rest.TrimStart('(', '[')[sized.Length..].Trim(BehindHeading);
+        rest = sized is null ? rest : rest[sized.Length..].TrimStart(BehindHeading);
         if (_called.TryGetValue(head.Name, out var called) || counts > LineCounts)
         {
             BeginPart(called ?? head.Name, isTag: false, counts);

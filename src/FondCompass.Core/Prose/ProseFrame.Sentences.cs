@@ -158,6 +158,14 @@ internal sealed partial class ProseFrame
         Tell(pieces, pieces is [{ Length: 0 }] ? [Chanted(sentence), Trailing(sentence)] : []);
     }
 
+    /// <summary>"March 8, 4 heel digs (8)": the length may be that of the last of them only. Null where nothing is so.</summary>
+    private static List<Piece>? LengthOfLast(List<Piece> pieces)
+    {
+        var apart = pieces.SelectMany(p => p.Length > 0 && p.Text.LastIndexOf(',') is > 0 and var comma && p.Text.IndexOf('(', comma) < 0
+            ? [new Piece(null, p.Text[..comma].Trim(), 0), p with { Text = p.Text[(comma + 1)..].Trim() }] : (Piece[])[p]).ToList();
+        return apart.Count == pieces.Count || pieces.Count(p => p.Length > 0) < 2 ? null : apart;
+    }
+
     private void Tell(List<Piece> pieces, params List<Piece>?[] otherwise)
     {
         // "RF fwd, kick L (x2)".
@@ -185,7 +193,7 @@ internal sealed partial class ProseFrame
             && Clauses(only.Text[..sided.Index]).Sum(c => c.Deeds) > 1
             ? new List<Piece> { only with { Text = only.Text[..sided.Index], Length = only.Length / 2 }, new(null, ProseForms.OtherWay, only.Length / 2) }
                 : null;
-        otherwise = sides is null ? otherwise : [sides];
+        otherwise = sides is null ? [.. otherwise, LengthOfLast(pieces)] : [sides];
         List<List<Piece>> whole = both is not null ? [both, .. otherwise.OfType<List<Piece>>()] : [pieces, .. otherwise.OfType<List<Piece>>()];
         List<IReadOnlyList<Piece>> cuts = [.. whole.Concat(whole.Select(Apart).OfType<List<Piece>>()).Select(o => o.ConvertAll(WithoutRemarks)),
             .. bare.SequenceEqual(pieces) ? Array.Empty<IReadOnlyList<Piece>>() : [bare], .. inside.SequenceEqual(pieces)

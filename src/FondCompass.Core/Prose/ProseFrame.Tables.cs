@@ -26,7 +26,28 @@ internal sealed partial class ProseFrame
             return true;
         }
 
+        if (_columns is null && ReadLaidOut(cells))
+        {
+            return true;
+        }
+
         return _columns is { } columns && columns.Count == cells.Count && columns.Contains("times") ? ReadTimes(cells, columns) : ReadCells(cells);
+    }
+
+    /// <summary>"Triple left, triple right      DS DS DS RS      8": steps, what they are made of, and how many counts they take, in columns without a heading.</summary>
+    private bool ReadLaidOut(IReadOnlyList<string> cells)
+    {
+        if (cells.Count is < 2 or > 4 || ProseForms.Number(cells[^1].Trim('(', ')', '[', ']', ' ')) is not (> 1 and <= 64 and var counts)
+            || !Clauses(Shortened(cells[0])).Any(c => c is { Kind: ClauseKind.Steps or ClauseKind.Repeat, Stray: 0 }) || StartsWithCounts(cells[0]))
+        {
+            return false;
+        }
+
+        _hasPart = true;
+        var madeOf = string.Concat(cells.Skip(1).SkipLast(1).Select(c => $" ({Shortened(c).Trim('(', ')')})"));
+        ReadSentences($"{Shortened(cells[0])}{madeOf} ({counts})");
+
+        return true;
     }
 
     /// <summary>A row that says how often: "step touch | 4 | clap on each touch".</summary>

@@ -1,5 +1,6 @@
 using FondCompass.Core;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Findings;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
@@ -151,8 +152,7 @@ public sealed record Compass(string Title, int Counts, WallDial Dial, string Tem
 {
     public static Compass Of(DanceRecord dance, Analysis analysis, double tempo) => new(
         dance.Title, analysis.Trace.TotalCounts, WallDial.Of(analysis.Trace.WallOrder), $"{tempo:0.#}",
-        Count(analysis, Core.Findings.Severity.Error), Count(analysis, Core.Findings.Severity.Warning), Count(analysis, Core.Findings.Severity.Info),
+        analysis.Findings.Count(f => f.Severity == Severity.Error), analysis.Findings.Count(f => f.Severity == Severity.Warning || f.IsDoubt),
+        analysis.Findings.Count(f => f.Severity == Severity.Info && !f.IsDoubt),
         analysis.Trace.Mirrors, $"{analysis.Trace.EndWeight.Letter()}, {analysis.Trace.EndFacing}");
-
-    private static int Count(Analysis analysis, Core.Findings.Severity severity) => analysis.Findings.Count(f => f.Severity == severity);
 }
