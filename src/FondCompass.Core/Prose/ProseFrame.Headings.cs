@@ -8,7 +8,9 @@ internal sealed partial class ProseFrame
 {
     private static readonly char[] BehindHeading = [' ', '-', '–', '—', ':', '.', ',', ')'], BehindRest = [' ', '-', '–', '—', ':', ','];
 
-    private bool ReadHeading(string text)
+    private bool ReadHeading(string text) => ReadEnding(text) || ReadByPlace(text) || ReadPartHead(text) || ReadSectionHead(text);
+
+    private bool ReadEnding(string text)
     {
         if (ProseForms.Says("ending", text) && !_called.Contains(text.Split(':', '-', '–')[0].Trim()))
         {
@@ -18,6 +20,12 @@ internal sealed partial class ProseFrame
             return true;
         }
 
+        return false;
+    }
+
+    /// <summary>Heads known by the rows around them, and what acts on lines by their numbers.</summary>
+    private bool ReadByPlace(string text)
+    {
         if (_eights.TryGetValue(text, out var eight))
         {
             // "8: side tog side tch R", row after row: how long each is.
@@ -39,11 +47,11 @@ internal sealed partial class ProseFrame
             return true;
         }
 
-        if (Sentences(text).Count == 1 && InnerOrder(_lines, _row) is null && ReadLengths(text))
-        {
-            return true;
-        }
+        return Sentences(text).Count == 1 && InnerOrder(_lines, _row) is null && ReadLengths(text);
+    }
 
+    private bool ReadPartHead(string text)
+    {
         if (PartOf(text) is { } part)
         {
             BeginPart(part, isTag: false);
@@ -58,6 +66,11 @@ internal sealed partial class ProseFrame
             return true;
         }
 
+        return false;
+    }
+
+    private bool ReadSectionHead(string text)
+    {
         if (SectionOf(text) is { } section)
         {
             var rest = section.Groups["rest"].Value.TrimStart(BehindHeading).TrimEnd(BehindRest);

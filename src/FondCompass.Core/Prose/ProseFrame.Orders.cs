@@ -51,22 +51,16 @@ internal sealed partial class ProseFrame
             return null;
         }
 
-        foreach (var sentence in SentenceEnd().Split(lines[row].Text))
+        if (ProseForms.Find("order inside", lines[row].Text) is not { Index: > 0 } said)
         {
-            for (var at = 0; at >= 0 && at < sentence.Length; at = sentence.IndexOfAny([',', ';'], at + 1))
-            {
-                var tail = sentence[at..].TrimStart(' ', ',', ';');
-                if (tail.Length < lines[row].Text.Length && ProseForms.Find("order", tail) is { } match
-                    && ProseForms.Replace("whole order", match.Groups["calls"].Value.TrimEnd('.', '!', ' '), "").TrimEnd(' ', ',') is var calls
-                    && NamesIn(calls).ToList() is { Count: > 2 } names && names.Distinct(StringComparer.OrdinalIgnoreCase).Count() > 1
-                    && names.TrueForAll(n => IsHead(lines, row, n)))
-                {
-                    return calls;
-                }
-            }
+            return null;
         }
 
-        return null;
+        var tail = SentenceEnd().Split(lines[row].Text[said.Index..])[0];
+        return ProseForms.Find("order", tail) is { } match
+            && ProseForms.Replace("whole order", match.Groups["calls"].Value.TrimEnd('.', '!', ' '), "").TrimEnd(' ', ',') is var calls
+            && NamesIn(calls).ToList() is { Count: > 2 } names && names.Distinct(StringComparer.OrdinalIgnoreCase).Count() > 1
+            && names.TrueForAll(n => IsHead(lines, row, n)) ? calls : null;
     }
 
     [GeneratedRegex(@"(?<=[.!?])\s+", RegexOptions.CultureInvariant)]
@@ -79,11 +73,14 @@ internal sealed partial class ProseFrame
         var letters = match.Groups["calls"].Value;
         var calls = match.Success ? letters.Contains(' ') || letters.Contains(',') || letters.Contains('-') ? letters : string.Join(' ', letters.ToCharArray()) : "";
         var names = calls.Where(char.IsLetter).Where(char.IsUpper).Distinct().ToList();
-        return names.Count > 1 && names.TrueForAll(n => lines.Where((l, i) => i != row && !l.IsTooLong).Any(l => HeadOf(n).IsMatch(l.Text))) ? calls : null;
+        return names.Count > 1 && names.TrueForAll(n => lines.Where((l, i) => i != row && !l.IsTooLong).Any(l => IsHeadOf(n, l.Text))) ? calls : null;
     }
 
     /// <summary>A letter of a part at the head of a row, alone or with the number of its line.</summary>
-    private static Regex HeadOf(char letter) => new($@"^(?:(?:part|section|block)\s+)?{letter}(?:\d\b|\s*[:(\[.–—-]|\s*$)", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase);
+    private static bool IsHeadOf(char letter, string text) => LetterHead().Match(text) is { Success: true } head && char.ToUpperInvariant(head.Groups[1].Value[0]) == letter;
+
+    [GeneratedRegex(@"^(?:(?:part|section|block)\s+)?([a-h])(?:\d\b|\s*[:(\[.–—-]|\s*$)", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    private static partial Regex LetterHead();
 
     [GeneratedRegex(@"^(?:[\p{L}' ]{1,24}?[:\s]\s*)?(?<calls>[A-D](?:[\s,>→+–-]+[A-D](?:\s?x\s?\d)?){2,}|[A-D]{3,})\.?$", RegexOptions.CultureInvariant)]
     private static partial Regex Letters();

@@ -73,34 +73,8 @@ internal sealed partial class ProseFrame
             return;
         }
 
-        if (_title is { } title && _row == _titleRow && sentence.Contains(title, StringComparison.Ordinal))
+        if (IsBesideTitle(ref sentence) || IsRecap(sentence))
         {
-            var rest = sentence.Replace(title, "", StringComparison.Ordinal).Trim(' ', ':', ',', '-', '–', '"', '“', '”', '|', '/', '(', ')', '.');
-            if (!TellsSteps(rest))
-            {
-                // The name and what is said of the whole.
-                Bound += _settings.BoundIn(_lines[_row].Text);
-                Note(sentence);
-                return;
-            }
-
-            sentence = rest;
-        }
-
-        if (_title is not null && _row == _titleRow && !_hasPart && !ProseForms.Says("lasting", sentence) && Clauses(sentence)
-            .Where(c => c is { Kind: ClauseKind.Steps, IsBody: false }).ToList() is var steps && steps.Sum(c => c.Deeds) < 2
-            && steps.Sum(c => c.Feet) == 0)
-        {
-            // "Circle, holding hands": how they stand, beside the name.
-            Note(sentence);
-            return;
-        }
-
-        if (ProseForms.Says("recap", ProseForms.Plain(sentence, _lexicon.Translation)) && _items.OfType<ToldItem>().Count() > 1)
-        {
-            // "So all together that's side together side touch …": what was told, once more.
-            Note(sentence);
-            _doubts.Add($"Row {_row + 1} is taken for what was told before, once more, and is not danced again.");
             return;
         }
 
@@ -110,30 +84,8 @@ internal sealed partial class ProseFrame
             sentence = $"{many.Groups["n"].Value} {many.Groups["steps"].Value} {many.Groups["rest"].Value}";
         }
 
-        if (IsOfEvent(sentence) && ReadEvents(sentence))
+        if (ReadFrameSentence(sentence))
         {
-            return;
-        }
-
-        if (ProseForms.Find("spoken part", sentence) is { } said && _called.TryGetValue(said.Groups["name"].Value, out var called)
-            && Clauses(said.Groups["rest"].Value).Any(c => c.Kind == ClauseKind.Steps && c.Deeds > 0))
-        {
-            BeginPart(called, ProseForms.Says("named tag", called), 0);
-            ReadRest(said.Groups["rest"].Value);
-            return;
-        }
-
-        if (ProseForms.Find("order", sentence) is { } order && order.Groups["calls"].Value.TrimEnd('.', '!') is var calls
-            && NamesIn(calls).Count() > 1 && IsOrder(calls))
-        {
-            WriteOrder(ProseForms.Replace("whole order", calls, "").TrimEnd(' ', ','), sentence);
-            return;
-        }
-
-        if (PartOf(sentence) is { } part && part.Groups["rest"].Value.Length > 0)
-        {
-            BeginPart(part, isTag: false);
-            ReadRest(part.Groups["rest"].Value);
             return;
         }
 
@@ -156,6 +108,81 @@ internal sealed partial class ProseFrame
         var pieces = Behind(null, sentence);
         pieces = isLengthOfAll ? pieces.ConvertAll(p => p with { Length = 0 }) : pieces;
         Tell(pieces, pieces is [{ Length: 0 }] ? [Chanted(sentence), Trailing(sentence)] : []);
+    }
+
+    /// <summary>What stands in the row of the title beside it, and is kept; the title itself is taken off.</summary>
+    private bool IsBesideTitle(ref string sentence)
+    {
+        if (_title is { } title && _row == _titleRow && sentence.Contains(title, StringComparison.Ordinal))
+        {
+            var rest = sentence.Replace(title, "", StringComparison.Ordinal).Trim(' ', ':', ',', '-', '–', '"', '“', '”', '|', '/', '(', ')', '.');
+            if (!TellsSteps(rest))
+            {
+                // The name and what is said of the whole.
+                Bound += _settings.BoundIn(_lines[_row].Text);
+                Note(sentence);
+                return true;
+            }
+
+            sentence = rest;
+        }
+
+        if (_title is not null && _row == _titleRow && !_hasPart && !ProseForms.Says("lasting", sentence) && Clauses(sentence)
+            .Where(c => c is { Kind: ClauseKind.Steps, IsBody: false }).ToList() is var steps && steps.Sum(c => c.Deeds) < 2
+            && steps.Sum(c => c.Feet) == 0)
+        {
+            // "Circle, holding hands": how they stand, beside the name.
+            Note(sentence);
+            return true;
+        }
+
+        return false;
+    }
+
+    /// <summary>"So all together that's side together side touch …": what was told, once more.</summary>
+    private bool IsRecap(string sentence)
+    {
+        if (ProseForms.Says("recap", ProseForms.Plain(sentence, _lexicon.Translation)) && _items.OfType<ToldItem>().Count() > 1)
+        {
+            Note(sentence);
+            _doubts.Add($"Row {_row + 1} is taken for what was told before, once more, and is not danced again.");
+            return true;
+        }
+
+        return false;
+    }
+
+    /// <summary>An event, a part or an order told in a sentence.</summary>
+    private bool ReadFrameSentence(string sentence)
+    {
+        if (IsOfEvent(sentence) && ReadEvents(sentence))
+        {
+            return true;
+        }
+
+        if (ProseForms.Find("spoken part", sentence) is { } said && _called.TryGetValue(said.Groups["name"].Value, out var called)
+            && Clauses(said.Groups["rest"].Value).Any(c => c.Kind == ClauseKind.Steps && c.Deeds > 0))
+        {
+            BeginPart(called, ProseForms.Says("named tag", called), 0);
+            ReadRest(said.Groups["rest"].Value);
+            return true;
+        }
+
+        if (ProseForms.Find("order", sentence) is { } order && order.Groups["calls"].Value.TrimEnd('.', '!') is var calls
+            && NamesIn(calls).Count() > 1 && IsOrder(calls))
+        {
+            WriteOrder(ProseForms.Replace("whole order", calls, "").TrimEnd(' ', ','), sentence);
+            return true;
+        }
+
+        if (PartOf(sentence) is { } part && part.Groups["rest"].Value.Length > 0)
+        {
+            BeginPart(part, isTag: false);
+            ReadRest(part.Groups["rest"].Value);
+            return true;
+        }
+
+        return false;
     }
 
     /// <summary>"March 8, 4 heel digs (8)": the length may be that of the last of them only. Null where nothing is so.</summary>

@@ -208,7 +208,22 @@ internal sealed partial class ProseSearch
     private const int LongestMove = 8, FillsHole = 4;
 
     /// <summary>A few words, none of them of talk, that may be what a move is called.</summary>
-    private bool IsNameOfMove(string words) =>
+    private bool IsNameOfMove(string words)
+    {
+        if (!_moves.TryGetValue(words, out var isName))
+        {
+            isName = _moves[words] = words.Length < LongestName && MayName(words);
+        }
+
+        return isName;
+    }
+
+    private readonly Dictionary<string, bool> _moves = [];
+
+    /// <summary>Letters of the longest name of a move.</summary>
+    private const int LongestName = 60;
+
+    private bool MayName(string words) =>
         NamedMoves.Read(layer.Names, words) is not null
         && Lexer.Read(words).TrueForAll(t => !Vocabulary.IsTalk(t.Text) && !Vocabulary.IsSetting(t.Text)) && !Vocabulary.LeadsIn(Lexer.Read(words)[0].Text);
 

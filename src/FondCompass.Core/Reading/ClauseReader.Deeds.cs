@@ -156,20 +156,7 @@ internal sealed partial class ClauseReader
     /// <summary>A clause of arms, hips or head: all its words are kept and no foot moves.</summary>
     private Draft? BodyClause()
     {
-        var first = _at;
-        var (times, paces) = (0, new List<Pace>());
-        while (first < _to && (times == 0 ? _words[first].Number : 0) > 0 | _words[first].Is(Roles.Slow | Roles.Quick) && _words[first] is { Step: null, Verb: null })
-        {
-            // "Two slow hip rolls".
-            times = Math.Max(times, Math.Min(_words[first].Number, 512));
-            if (_words[first].Is(Roles.Slow | Roles.Quick))
-            {
-                paces.Add(_words[first].Is(Roles.Slow) ? Pace.Slow : Pace.Quick);
-            }
-
-            first++;
-        }
-
+        var (first, times, paces) = HowManyAhead();
         while (first < _to && _words[first].Is(Roles.Filler) && !_words[first].Is(Roles.Body | Roles.BodyVerb) && _words[first].Foot == Foot.None && _words[first].Step is null)
         {
             first++;
@@ -209,25 +196,8 @@ internal sealed partial class ClauseReader
             deeds += i != first && _words[i].Verb is { } verb && !verb.Has(VerbTraits.Body) && verb.Kind != VerbKind.NoFoot && !_words[i].IsPart ? 1 : 0;
         }
 
-        // A verb of the legs with a foot is a deed of that foot: "swing L across", "sway R".
-        if (head.Verb is not null && feet > 0 && !named && !head.Is(Roles.BodyVerb))
+        if (IsOfTheFeet(first, noun, named, feet, deeds))
         {
-            return null;
-        }
-
-        if (head.Verb is { Kind: VerbKind.Standing } && !named && _genre == "percussive")
-        {
-            return null;
-        }
-
-        if (named && _words.Skip(noun).Take(_to - noun).Any(w => w.Verb is { } v && v.Has(VerbTraits.Hips)) && feet > 0)
-        {
-            return null;
-        }
-
-        if (head.Verb is { Kind: VerbKind.Takes } && !named && deeds == 0 && _words.Skip(first + 1).Take(_to - first - 1).Any(w => w.IsPart || w.Is(Roles.Part)))
-        {
-            // "Drop the heel" is the foot's.
             return null;
         }
 
@@ -252,5 +222,54 @@ internal sealed partial class ClauseReader
         draft.CountsBySides = draft.Counts == 0 && sides > 1;
         draft.Counts = draft.CountsBySides ? sides : draft.Counts;
         return draft;
+    }
+
+    /// <summary>"Two slow …": the first word behind a number and words of pace, and what those say.</summary>
+    private (int First, int Times, List<Pace> Paces) HowManyAhead()
+    {
+        var first = _at;
+        var (times, paces) = (0, new List<Pace>());
+        while (first < _to && (times == 0 ? _words[first].Number : 0) > 0 | _words[first].Is(Roles.Slow | Roles.Quick) && _words[first] is { Step: null, Verb: null })
+        {
+            // "Two slow hip rolls".
+            times = Math.Max(times, Math.Min(_words[first].Number, 512));
+            if (_words[first].Is(Roles.Slow | Roles.Quick))
+            {
+                paces.Add(_words[first].Is(Roles.Slow) ? Pace.Slow : Pace.Quick);
+            }
+
+            first++;
+        }
+
+        return (first, times, paces);
+    }
+
+    /// <summary>Words of the body that tell what a foot does.</summary>
+    private bool IsOfTheFeet(int first, int noun, bool named, int feet, int deeds)
+    {
+        var head = _words[first];
+        // A verb of the legs with a foot is a deed of that foot: "swing L across", "sway R".
+        if (head.Verb is not null && feet > 0 && !named && !head.Is(Roles.BodyVerb))
+        {
+            return true;
+        }
+
+        if (head.Verb is { Kind: VerbKind.Standing } && !named && _genre == "percussive")
+        {
+            return true;
+        }
+
+        if (named && _words.Skip(noun).Take(_to - noun).Any(w => w.Verb is { } v && v.Has(VerbTraits.Hips)) && feet > 0)
+        {
+            return true;
+        }
+
+        if (head.Verb is { Kind: VerbKind.Takes } && !named && deeds == 0 && _words.Skip(first + 1).Take(_to - first - 1).Any(w => w.IsPart || w.Is(Roles.Part)))
+        {
+            // "Drop the heel" is the foot's.
+            return true;
+        }
+
+        return false;
     }
 }

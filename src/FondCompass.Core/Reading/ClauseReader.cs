@@ -125,7 +125,18 @@ internal sealed partial class ClauseReader
         {
             WayWord(word);
         }
-        else if (word.Is(Roles.Slow) || word.Is(Roles.Quick))
+        else
+        {
+            Small(word, from);
+        }
+
+        Grow(from);
+    }
+
+    /// <summary>A word that is no deed, foot, way or number: pace, body, wall, each, weight; else it is told.</summary>
+    private void Small(Lexeme word, int from)
+    {
+        if (word.Is(Roles.Slow) || word.Is(Roles.Quick))
         {
             _draft.Paces.Add(word.Is(Roles.Slow) ? Pace.Slow : Pace.Quick);
         }
@@ -175,8 +186,6 @@ internal sealed partial class ClauseReader
             _draft.Unread.Add(new UnreadWord(word.Text, word.Span));
             _last = Kind.Other;
         }
-
-        Grow(from);
     }
 
     /// <summary>Small words, and such as only join, need no owner of their own; every other word has found one by now or is told.</summary>

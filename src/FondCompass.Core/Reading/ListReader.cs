@@ -148,89 +148,52 @@ internal sealed partial class ListReader
         return word.Is(Roles.With) && !(word.Is(Roles.Filler) && word.Text is not ("with" or "as")) ? Joint.With : Joint.None;
     }
 
+    /// <summary>The list taken in each way that its words leave open, by the rules of scopes.yaml.</summary>
     private List<Wording> Candidates(List<Draft> drafts)
     {
-        var hasAnd = drafts.Exists(d => d.Joint == Joint.And && d.HasHead);
-        var trailing = drafts.Count > 1 && drafts[^1].TimesSaid && !drafts.Exists(d => d.IsRepeat) && drafts.Count(d => d.TimesSaid) == 1;
-        var ownTurn = drafts.Exists(d => d.IsTurnOnly);
+        var signs = ScopeRules.SignsOf(drafts);
+        var trailing = ScopeRules.EndsWithTimes(drafts);
         var parted = drafts.TrueForAll(d => !d.IsTurnOnly || d.StandsApart);
-        var between = Enumerable.Range(1, Math.Max(0, drafts.Count - 2)).Any(i => ListScopes.IsBetween(drafts[i - 1], drafts[i], drafts[i + 1]));
-        var pivots = drafts.Exists(ListScopes.MayPivot);
-        var bodies = drafts.Exists(d => d.Body is not null) && drafts.Exists(d => d.Body is null && d.HasHead);
-        var explained = drafts.Exists(d => d.Joint == Joint.Comma) && drafts.Exists(d => d.Step is not null);
-        var sounds = drafts.Exists(d => d.Joint is Joint.Then or Joint.And && d.Verb is { } heard && heard.Has(VerbTraits.Sound));
-        var strange = drafts.Exists(d => !d.HasHead && d.Unread.Count > 0) && drafts.Exists(d => d.HasHead);
-        var apart = bodies ? 2 : 0;
+        // "…, clap four times": what is heard is repeated by itself, before all else is.
+        var alone = trailing && drafts[^1].Verb is { Kind: VerbKind.NoFoot };
+        var body = signs.Contains("body") || signs.Contains("body by sides") ? BodyApart : 0;
         var candidates = new List<Wording>();
-        void Try(ListScope scope, int cost, string doubt = "")
+        void Try(ScopeRules.Rule rule, ListScope scope, int cost, string doubt)
         {
             var read = ListScopes.Read(drafts.ConvertAll(d => d.Copy()), scope, _text);
             if (!candidates.Exists(c => SameItems(c, read)))
             {
-                candidates.Add(read with { Cost = read.Cost + cost, Doubt = doubt, AtOnce = scope.And == AndMeans.Together, TurnsAlone = scope.TurnsAlone && parted });
+                candidates.Add(read with
+                {
+                    Cost = read.Cost + rule.Cost + (rule.Body ? body : 0) + cost,
+                    Doubt = doubt,
+                    AtOnce = scope.And == AndMeans.Together,
+                    TurnsAlone = scope.TurnsAlone && parted,
+                });
             }
         }
 
-        // "…, clap four times": what is heard is repeated by itself, before all else is.
-        var alone = trailing && drafts[^1].Verb is { Kind: VerbKind.NoFoot };
-        if (trailing && drafts[^1].GoesOn && drafts.Skip(1).Any(d => !d.GoesOn))
+        foreach (var rule in ScopeRules.All.Where(r => r.Once && signs.Contains(r.When)))
         {
-            // "Rocking chair, step 1/4 pivot twice": what stands between the commas.
-            Try(new ListScope { TimesForClause = true }, 0, "the whole list is repeated");
+            Try(rule, rule.Scope, 0, rule.Doubt);
         }
 
         foreach (var whole in trailing ? alone ? new[] { false, true } : [true, false] : [false])
         {
-            var doubt = trailing ? whole ? "only the last of them is repeated" : "the whole list is repeated" : "";
-            var plain = new ListScope { TimesForAll = whole };
-            var less = trailing && whole == alone ? 1 : 0;
-            if (explained)
+            var otherwise = trailing ? whole ? "only the last of them is repeated" : "the whole list is repeated" : "";
+            foreach (var rule in ScopeRules.All.Where(r => !r.Once && signs.Contains(r.When)))
             {
-                Try(plain with { Explained = true }, less + apart, doubt);
-            }
-
-            if (bodies)
-            {
-                // "Vine R, arms up": styling takes no count of its own where the steps fill theirs.
-                Try(plain with { BodyAlong = true }, less + (drafts.Exists(d => d.CountsBySides) ? apart + 1 : 0), doubt);
-            }
-
-            if (between && doubt.Length == 0)
-            {
-                doubt = "the turn comes before the step behind it";
-                Try(plain with { TurnsAhead = true }, less + apart + 1, "the turn belongs to the step before it");
-            }
-
-            Try(plain, less + apart + (candidates.Count > 0 && explained && !trailing && !between ? 3 : 0), doubt);
-            if (hasAnd)
-            {
-                Try(plain with { And = AndMeans.Then }, 1, doubt);
-                Try(plain with { And = AndMeans.Together }, 2, doubt);
-            }
-
-            if (ownTurn)
-            {
-                Try(plain with { TurnsAlone = true }, TurnAlone, "the turn belongs to the step before it");
-            }
-
-            if (pivots)
-            {
-                Try(plain with { PivotsApart = true }, 2, "the turn is made on the step itself");
-            }
-
-            if (strange)
-            {
-                Try(plain with { Styled = true, BodyAlong = true }, less + 1, doubt);
-            }
-
-            if (sounds)
-            {
-                Try(plain with { SoundAlong = true }, 2, doubt);
+                var doubt = rule.Doubt.Length > 0 ? rule.Doubt : signs.Contains("turn between deeds") && !rule.Scope.Explained && !rule.Scope.BodyAlong
+                    ? "the turn comes before the step behind it" : otherwise;
+                Try(rule, rule.Scope with { TimesForAll = whole }, rule.Times && trailing && whole == alone ? 1 : 0, doubt);
             }
         }
 
         return candidates;
     }
+
+    /// <summary>What arms and hips cost that take counts of their own, beside steps that fill theirs.</summary>
+    private const int BodyApart = 2;
 
     private static bool SameItems(Wording a, Wording b) =>
         a.Items.Count == b.Items.Count && a.Items.Zip(b.Items).All(p => p.First.Together.Count == p.Second.Together.Count && p.First.Together.Zip(p.Second.Together).All(q => PhraseText.Same(q.First, q.Second) && q.First.IsRepeat == q.Second.IsRepeat));

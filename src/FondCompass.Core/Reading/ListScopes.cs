@@ -47,16 +47,34 @@ internal sealed partial class ListScopes
             }
         }
 
+        LayAll();
+        if (_items.Count == 0 && _drafts.Exists(d => d.Operation != Operation.None))
+        {
+            return Operating();
+        }
+
+        LayLeftOver();
+        if ((_scope.TimesForAll || _scope.TimesForClause) && Last is { TimesSaid: true, Times: > 1 } last && _items.Count > 1)
+        {
+            RepeatFrom(_scope.TimesForAll ? 0 : _clauseFrom, last);
+        }
+
+        return new Wording([.. _items.Select(i => new Item([.. i.Select(Made)]))], _unreadable)
+        {
+            Facts = _facts,
+            Counts = _counts,
+            Styled = _styling is not null
+        };
+    }
+
+    /// <summary>Each draft in turn: explained, spelled out, or laid.</summary>
+    private void LayAll()
+    {
         for (var i = 0; i < _drafts.Count; i++)
         {
             var draft = _drafts[i];
-            if (draft is { HasHead: false, Operation: Operation.None, Joint: Joint.With, Turn: null, Direction: Direction.None } && (draft.IsFeetOnly || draft.Way != 0)
-                && i > 0 && _drafts[i - 1] is { HasHead: false, Operation: not Operation.None, Feet.Count: 0, Way: 0 } same)
+            if (i > 0 && SidesTheSame(_drafts[i - 1], draft))
             {
-                // "The same with the left": the foot that what is danced again begins on.
-                same.Feet.AddRange(draft.Feet);
-                same.Way = draft.Way;
-                same.Absorb(draft);
                 _drafts.RemoveAt(i--);
                 continue;
             }
@@ -93,12 +111,26 @@ internal sealed partial class ListScopes
             _clauseFrom = draft.GoesOn ? _clauseFrom : _items.Count;
             Lay(draft, i + 1 < _drafts.Count ? _drafts[i + 1] : null);
         }
+    }
 
-        if (_items.Count == 0 && _drafts.Exists(d => d.Operation != Operation.None))
+    /// <summary>"The same with the left": the foot that what is danced again begins on.</summary>
+    private static bool SidesTheSame(Draft same, Draft side)
+    {
+        if (side is not { HasHead: false, Operation: Operation.None, Joint: Joint.With, Turn: null, Direction: Direction.None } || !(side.IsFeetOnly || side.Way != 0)
+            || same is not { HasHead: false, Operation: not Operation.None, Feet.Count: 0, Way: 0 })
         {
-            return Operating();
+            return false;
         }
 
+        same.Feet.AddRange(side.Feet);
+        same.Way = side.Way;
+        same.Absorb(side);
+        return true;
+    }
+
+    /// <summary>What waited for a deed that did not come.</summary>
+    private void LayLeftOver()
+    {
         foreach (var operation in _operations)
         {
             // Before steps of its own nothing is danced again by a word: it is told.
@@ -123,18 +155,6 @@ internal sealed partial class ListScopes
                 _unreadable.Add(new UnreadWord(pace.Span.In(_text), pace.Span));
             }
         }
-
-        if ((_scope.TimesForAll || _scope.TimesForClause) && Last is { TimesSaid: true, Times: > 1 } last && _items.Count > 1)
-        {
-            RepeatFrom(_scope.TimesForAll ? 0 : _clauseFrom, last);
-        }
-
-        return new Wording([.. _items.Select(i => new Item([.. i.Select(Made)]))], _unreadable)
-        {
-            Facts = _facts,
-            Counts = _counts,
-            Styled = _styling is not null
-        };
     }
 
     private Wording Operating()
@@ -196,26 +216,7 @@ internal sealed partial class ListScopes
 
         if (draft.IsIdle && Last is { } lasting)
         {
-            if (lasting.Body is not null)
-            {
-                // Arms and hips go up and down in their own words.
-                draft.Unread.Clear();
-                GoOn(lasting, draft);
-            }
-            else if (draft.TimesSaid)
-            {
-                LayTimes(draft);
-            }
-            else if (_styling is not null)
-            {
-                draft.Unread.Clear();
-                LayUnknown(draft);
-            }
-            else
-            {
-                lasting.Absorb(draft);
-            }
-
+            LayIdle(lasting, draft);
             return;
         }
 
@@ -242,15 +243,7 @@ internal sealed partial class ListScopes
         }
         else if (draft is { HasHead: false, Leads: true })
         {
-            if (_items.Count > 0 && _items[0][0] is { Feet.Count: 0, Body: null } first)
-            {
-                first.Feet.AddRange(draft.Feet);
-                first.Absorb(draft);
-            }
-            else if (!(_items.Count > 0 && _items[0][0].Feet.SequenceEqual(draft.Feet)))
-            {
-                _unreadable.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
-            }
+            LayLead(draft);
         }
         else if (draft.IsTimesOnly)
         {
@@ -271,6 +264,44 @@ internal sealed partial class ListScopes
         else
         {
             LayDeed(draft);
+        }
+    }
+
+    /// <summary>"Down", behind a deed: it says no more of it.</summary>
+    private void LayIdle(Draft lasting, Draft draft)
+    {
+        if (lasting.Body is not null)
+        {
+            // Arms and hips go up and down in their own words.
+            draft.Unread.Clear();
+            GoOn(lasting, draft);
+        }
+        else if (draft.TimesSaid)
+        {
+            LayTimes(draft);
+        }
+        else if (_styling is not null)
+        {
+            draft.Unread.Clear();
+            LayUnknown(draft);
+        }
+        else
+        {
+            lasting.Absorb(draft);
+        }
+    }
+
+    /// <summary>"Starting on the right": the foot of the first deed.</summary>
+    private void LayLead(Draft draft)
+    {
+        if (_items.Count > 0 && _items[0][0] is { Feet.Count: 0, Body: null } first)
+        {
+            first.Feet.AddRange(draft.Feet);
+            first.Absorb(draft);
+        }
+        else if (!(_items.Count > 0 && _items[0][0].Feet.SequenceEqual(draft.Feet)))
+        {
+            _unreadable.Add(new UnreadWord(draft.Span.In(_text), draft.Span));
         }
     }
 }
