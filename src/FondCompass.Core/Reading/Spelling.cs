@@ -20,7 +20,13 @@ internal static class Spelling
     /// <summary>Slips in one row, known words that each is tried as, and tokens of a row that is looked through.</summary>
     private const int MostSlips = 2, MostTried = 6, MostTokens = 60;
 
-    private static readonly ConditionalWeakTable<IStepNames, HashSet<string>> WordsOfNames = [];
+    /// <summary>Slips whose known words are kept for one set of names.</summary>
+    private const int MostKept = 2_000;
+
+    private static readonly ConditionalWeakTable<IStepNames, Known> KnownBy = [];
+
+    /// <summary>The words of all names, those of own steps apart, and what was looked for among them.</summary>
+    private sealed record Known(HashSet<string> Words, HashSet<string> Own, Dictionary<string, List<string>> Kept);
 
     /// <summary>The tokens with each unknown word put right, in every way that may be meant; nothing where there is none to put right.</summary>
     public static IEnumerable<(List<Token> Tokens, IReadOnlyList<Respelled> Changes)> PutRight(IStepNames names, List<Token> tokens, List<Lexeme> lexemes)
@@ -36,7 +42,7 @@ internal static class Spelling
             return [];
         }
 
-        var choices = unknown.ConvertAll(l => Near(names, l.Text).Take(MostTried).ToList());
+        var choices = unknown.ConvertAll(l => Near(names, l.Text));
         return choices.Exists(c => c.Count == 0) ? [] : Ways(tokens, unknown, choices);
     }
 
@@ -69,12 +75,26 @@ internal static class Spelling
     }
 
     /// <summary>Known words one letter off, those of the dance's own steps first.</summary>
-    private static IEnumerable<string> Near(IStepNames names, string word)
+    private static List<string> Near(IStepNames names, string word)
     {
-        var known = WordsOfNames.GetValue(names, n => [.. n.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(a => a.Split(' '))]);
-        var own = names.Steps.TakeWhile(s => s.IsOwn).SelectMany(s => s.Name.Split(' ')).ToHashSet();
-        return Edits(word).Distinct().Where(w => known.Contains(w) || (w[^1] == 's' && known.Contains(w[..^1])) || Verbs.Find(w) is not null || Vocabulary.Find(w) is not null)
-            .OrderBy(w => own.Contains(w) ? 0 : 1);
+        var known = KnownBy.GetValue(names, n => new Known(
+            [.. n.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(a => a.Split(' '))], [.. n.Steps.TakeWhile(s => s.IsOwn).SelectMany(s => s.Name.Split(' '))], []));
+        lock (known.Kept)
+        {
+            if (!known.Kept.TryGetValue(word, out var near))
+            {
+                if (known.Kept.Count >= MostKept)
+                {
+                    known.Kept.Clear();
+                }
+
+                near = known.Kept[word] = [.. Edits(word).Distinct()
+                    .Where(w => known.Words.Contains(w) || (w[^1] == 's' && known.Words.Contains(w[..^1])) || Verbs.Find(w) is not null || Vocabulary.Find(w) is not null)
+                    .OrderBy(w => known.Own.Contains(w) ? 0 : 1).Take(MostTried)];
+            }
+
+            return near;
+        }
     }
 
     private static IEnumerable<string> Edits(string word)
