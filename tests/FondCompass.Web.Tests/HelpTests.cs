@@ -35,7 +35,7 @@ public partial class HelpTests(Studio studio)
     public async Task A_findings_code_leads_to_its_explanation_and_every_page_to_its_help()
     {
         var visitor = await studio.NewVisitor();
-        var id = await visitor.Write("title Pier Head\npart A\n1-4 wobble the wizzle");
+        var id = await visitor.Write("title Pier Head\npart A\n1-4 wobble the wizzle quonk by grommet lane");
         var (_, html) = await visitor.Get($"/dances/{id}/write");
         Assert.Contains("href=\"/help#WORD01\"", html);
         Assert.Contains("href=\"/help#page-write\"", html);

@@ -241,10 +241,10 @@ public class PageTests(Studio studio)
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write("part A\n1-4 vine R");
         async Task<string> Ruler(Visitor who) => await (await who.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1-2 skerry R"))).Content.ReadAsStringAsync(Cancel);
-        Assert.Contains("WORD01", await Ruler(visitor));
+        Assert.Contains("WORD08", await Ruler(visitor));
         await visitor.Post("/steps/own?handler=Save", "/steps/own", ("text", "step skerry = step R side, touch L"), ("version", "0"));
-        Assert.DoesNotContain("WORD01", await Ruler(visitor));
-        Assert.DoesNotContain("WORD01", await Ruler(visitor));
+        Assert.DoesNotContain("WORD08", await Ruler(visitor));
+        Assert.DoesNotContain("WORD08", await Ruler(visitor));
 
         var other = await studio.NewVisitor();
         Assert.Equal(HttpStatusCode.NotFound, (await other.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1 step R"))).StatusCode);

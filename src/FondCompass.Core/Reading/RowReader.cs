@@ -73,9 +73,10 @@ public static class RowReader
 
         foreach (var (put, changes) in Spelling.PutRight(names, tokens, lexemes))
         {
-            if (ReadTokens(names, put, text, out _) is { IsWhole: true } right)
+            // Steps only: what acts on the rows above is too much to be guessed.
+            if (ReadTokens(names, put, text, out _).Candidates.Where(c => c.IsWhole).ToList() is { Count: > 0 } right)
             {
-                return new Readings([.. right.Candidates.Where(c => c.IsWhole).Select(c => c with { Respelled = changes })]);
+                return new Readings(right.ConvertAll(c => c with { Respelled = changes }));
             }
         }
 

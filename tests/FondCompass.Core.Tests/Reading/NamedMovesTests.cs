@@ -140,6 +140,18 @@ public class NamedMovesTests
     [InlineData("1-4 vine R abcd")]
     public void Shorter_words_and_those_further_off_are_not(string row) => Assert.False(Has(Read(row), "WORD07"));
 
+    [Theory]
+    [InlineData("1-4 vine R\nxagain")]
+    [InlineData("1-4 vine R\n5-8 xrepeat left")]
+    public void What_acts_on_the_rows_above_is_not_guessed(string rows) => Assert.False(Has(Read(rows), "WORD07"));
+
+    [Fact]
+    public void A_slip_in_a_definition_is_told_at_its_row()
+    {
+        var analysis = Analysis.Of($"step reef = shufle R\n{Head}1&2 reef\n3-8 hold");
+        Assert.Equal(1, Assert.Single(analysis.Findings, f => f.Code == "WORD07").Place.Row);
+    }
+
     [Fact]
     public void An_own_step_is_no_slip() =>
         Assert.False(Has(Analysis.Of($"step shuffel = step R side, touch L\n{Head}1-2 shuffel\n3-4 shuffel L\n5-8 vine R"), "WORD07"));

@@ -105,7 +105,7 @@ public class DrawingTests
     public void It_is_broken_where_it_is_impossible_dotted_where_unknown_double_on_both()
     {
         Assert.Contains(Ruler("1 step R\n2 step R")[0].Weight, s => s.Kind == "broken");
-        Assert.Contains(Ruler("1 step R\n2 gribble\n3-4 hold")[0].Weight, s => s.Kind == "unknown");
+        Assert.Contains(Ruler("1 step R\n2 gribble the wizzle quonk by grommet lane\n3-4 hold")[0].Weight, s => s.Kind == "unknown");
         Assert.Contains(Ruler("1 step R\n2 jump both\n3-4 hold")[0].Weight, s => s.Kind == "both");
     }
 
