@@ -137,6 +137,12 @@ internal sealed partial class ProseFrame
     /// <summary>"A5-A8 same again": as many lines as are named; "sections 5 and 6: as 1 and 2": those. Null where it says something else.</summary>
     private string? RangeAgain(string text)
     {
+        if (ProseForms.Find("as that", text) is { } that)
+        {
+            // "3) = 1": the line of that number once more.
+            return $"{ProseForms.Again} {ProseForms.Sections(Number(that, "n"), Number(that, "n"))}";
+        }
+
         if (ProseForms.Find("section range", text) is not { } range || (char.IsAsciiDigit(text[0]) && _ended.Contains(Number(range, "from") - 1)) || Number(range, "until") - Number(range, "from") + 1 is not (> 1 and var lines))
         {
             return null;

@@ -65,6 +65,9 @@ internal sealed partial class ProseFrame
     /// <summary>What was decided though the text does not say it.</summary>
     public IReadOnlyList<string> Doubts => _doubts;
 
+    /// <summary>Several parts, and no order that was read: they are danced one after another by a guess.</summary>
+    public bool IsOrderGuessed { get; private set; }
+
     /// <summary>Words of the frame that were understood, and those that were not read at all.</summary>
     public double Bound { get; private set; }
 
@@ -124,6 +127,7 @@ internal sealed partial class ProseFrame
         if (danced.Count > 1 && !hasOrder)
         {
             _tail.Insert(0, $"order {string.Join(", ", danced)}");
+            IsOrderGuessed = true;
             _doubts.Add("No order of the parts is said; they are danced one after another, each once. Write 'order …' if it is another.");
         }
 

@@ -116,6 +116,7 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
             doubts.Add(string.Create(CultureInfo.InvariantCulture, $"The text states no length that would bear this out, so no more than {MostUnproved:0 %} of it is claimed as understood."));
         }
 
+        share = frame.IsOrderGuessed ? Math.Min(share, MostUnproved) : share;
         share *= 1 - TellDoubtful();
         if (lost - spare >= 1)
         {
