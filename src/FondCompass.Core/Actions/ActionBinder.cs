@@ -32,7 +32,8 @@ public static class ActionBinder
             bound = Bind(dance, lexicon, ends, cancel);
         }
 
-        return bound with { Findings = [.. bound.Findings, .. ends.Open.Select(m => UnknownWords.OpenMove(m.Place, m.Name, dance, lexicon))] };
+        return bound with { Findings = [.. bound.Findings, .. ends.Open
+            .Select(m => UnknownWords.OpenMove(m.Place, m.Name, dance, NamesOf(dance, lexicon, [])))] };
     }
 
     private static DanceActions Bind(Dance dance, StepLexicon lexicon, MoveEnds ends, CancellationToken cancel)
@@ -54,7 +55,8 @@ public static class ActionBinder
 
             var part = dance.Parts[index];
             // Of a pool each move begins where its own words want it to.
-            var own = dance.IsFree ? PartBinder.NeededAt(part, names) ?? dance.Header.StartWeight : part.Variant is null && !part.IsTag ? weight : Weight.Unknown;
+            var own = dance.IsFree ? PartBinder.NeededAt(part, names) ?? dance.Header.StartWeight : part.Variant is null && !part.IsTag ? weight
+                : Weight.Unknown;
             parts[index] = BindPart(dance, part, names, store, findings, capacity, ends, own, out var end);
             weight = part.Variant is null && !part.IsTag ? end : weight;
         }
@@ -86,7 +88,8 @@ public static class ActionBinder
     /// A part with its endings. In an order every call has its own; in a loop they take turns, and the part is as long as all
     /// of them together (reading, section 6).
     /// </summary>
-    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity, MoveEnds ends, Weight start, out Weight end)
+    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity,
+        MoveEnds ends, Weight start, out Weight end)
     {
         var endings = EndingsOf(part);
         if (!dance.IsPhrased || endings <= part.Times)

@@ -36,7 +36,8 @@ internal static class FormDancing
         var sideOnly = calling.Turn is { IsOpen: true, Side: not 0 } && form.Actions.Any(a => a.Phrase.Turn is not null) && !form.Actions.Any(a => a.Phrase.TurnSlot);
         var directed = form.Actions.Any(a => a.Phrase.DirectionSlot);
         var way = calling.Way != 0 && calling.Direction == Direction.None && directed ? Direction.Side : calling.Direction;
-        var leading = form.Actions.TakeWhile(a => a.Phrase.Direction == form.Actions[0].Phrase.Direction && a.Phrase.Verb == form.Actions[0].Phrase.Verb).Count();
+        var leading = form.Actions.TakeWhile(a => a.Phrase.Direction == form.Actions[0].Phrase.Direction
+            && a.Phrase.Verb == form.Actions[0].Phrase.Verb).Count();
         for (var i = 0; i < form.Actions.Count; i++)
         {
             var phrase = form.Actions[i].Phrase;

@@ -243,7 +243,8 @@ internal sealed class OwnSteps : IStepNames
         var read = readings.Candidates.Where(c => c.IsRead && !c.Unread.Any()).ToList();
         if (read.Count > 0)
         {
-            _findings.AddRange(read[0].Respelled.Select(s => ActionFindings.Misspelt.At(definition.Row, $"In the definition of '{definition.Name}', '{s.Written}' is read as '{s.Known}'. Write it so, or define a step of that name.")));
+            _findings.AddRange(read[0].Respelled.Select(s => ActionFindings.Misspelt.At(definition.Row,
+                $"In the definition of '{definition.Name}', '{s.Written}' is read as '{s.Known}'. Write it so, or define a step of that name.")));
             return read;
         }
 

@@ -89,7 +89,8 @@ internal sealed partial class PartBinder
         }
 
         goesOn = read.Phrases.All(p => p.Verb is { Kind: VerbKind.NoFoot, Unwinds: false });
-        return read.Items[0].Main is { Feet: [var foot, ..], Verb: not { Kind: VerbKind.Standing or VerbKind.NoFoot } } && foot.IsSingle() ? foot.Other().OnWeight() : null;
+        return read.Items[0].Main is { Feet: [var foot, ..], Verb: not { Kind: VerbKind.Standing or VerbKind.NoFoot } } && foot.IsSingle()
+            ? foot.Other().OnWeight() : null;
     }
 
     /// <summary>Rows looked at for the next foot that is named.</summary>

@@ -80,7 +80,9 @@ internal sealed partial class PartBinder
 
         _moments.AddRange(_pending.Select(Place));
         // A tag is as long as the music wants it.
-        LineChecks.Check(part.Name, number, _firstRow, end, part.IsTag || (dance.IsFree && end > 0 && LineCounts % end == 0) ? Math.Min(end, LineCounts) : LineCounts, _pending.OrderBy(p => p.Moment.Beat).Select(p => (p.Moment, p.Until)).ToList(), dance.Header.Swing, Tell);
+        LineChecks.Check(part.Name, number, _firstRow, end, part.IsTag || (dance.IsFree && end > 0 && LineCounts % end == 0)
+            ? Math.Min(end, LineCounts) : LineCounts, _pending.OrderBy(p => p.Moment.Beat).Select(p => (p.Moment, p.Until)).ToList(),
+            dance.Header.Swing, Tell);
         _lines.Add(new DanceLine(number, _start, end, _firstRow, _opened?.Name ?? ""));
         _hangings.Close(_lines[^1], _moments, Place, Tell);
         _start += Tick.FromCounts(end);

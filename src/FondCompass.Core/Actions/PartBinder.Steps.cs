@@ -73,7 +73,8 @@ internal sealed partial class PartBinder
         foreach (var pending in bound.Moments)
         {
             // A move that is only named may turn: a facing stated right behind it says how far.
-            var turns = _next is CheckEntry { Facing: not null } && pending.Moment is DanceAction { Turn: null, Verb: var verb } && verb == Verbs.NamedMove && pending == bound.Moments[^1];
+            var turns = _next is CheckEntry { Facing: not null } && pending.Moment is DanceAction { Turn: null, Verb: var verb }
+                && verb == Verbs.NamedMove && pending == bound.Moments[^1];
             _pending.Add(Turned(turns ? pending with { Moment = (DanceAction)pending.Moment with { Turn = new Turn(null, 0) } } : pending, mirrored));
         }
 
@@ -97,7 +98,10 @@ internal sealed partial class PartBinder
         }
 
         var mirrored = _mirrored;
+        // A side branch: what it leaves open, or settles, is no matter of the rows that are danced.
+        var open = _rows.Unsettled;
         var bound = Bind(variant.Step, variant.Step.Counts!.First, _lines.Count + 1, new Footing(Weight.Unknown));
+        _rows.Unsettled = open;
         _instead += bound.Moments.Count;
         _hangings.Hang(variant, [.. bound.Moments.Select(p => Turned(p, mirrored))]);
     }

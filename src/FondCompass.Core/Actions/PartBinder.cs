@@ -9,7 +9,8 @@ namespace FondCompass.Core.Actions;
 /// Walks the rows of one part: lines begin where counts stop rising, actions go on their beats, repeats and calls are danced again.
 /// How the feet stand goes along, so that each row can be read by it.
 /// </summary>
-internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity, MoveEnds ends, Weight start)
+internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity,
+    MoveEnds ends, Weight start)
 {
     /// <summary>Looking for the nearest name costs time; after so many findings nobody reads them.</summary>
     private const int MostSuggestions = 60;

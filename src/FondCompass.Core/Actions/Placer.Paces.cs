@@ -14,7 +14,9 @@ internal sealed partial class Placer
         if (_dancings.Exists(d => d.Phrase.CountsEach > 0))
         {
             // "Two counts each": so much slower, or quicker, than by itself.
-            return [[.. _dancings.Select(d => d.Phrase.CountsEach == 0 ? Own : Own * d.Phrase.CountsEach / Math.Max(1, d.Forms.Count == 0 ? 1 : d.Forms[0].Counts))], Evenly(Own)];
+            return [[.. _dancings
+                .Select(d => d.Phrase.CountsEach == 0 ? Own : Own * d.Phrase.CountsEach / Math.Max(1, d.Forms.Count == 0 ? 1 : d.Forms[0].Counts))],
+                Evenly(Own)];
         }
 
         var said = _dancings.ConvertAll(d => d.Phrase.Paces is [var pace] ? pace : Pace.Own);

@@ -46,10 +46,12 @@ internal sealed partial class RowBinder
         foreach (var fact in facts)
         {
             // A fact stands after the deeds before it; in a row that is one deed, after the row.
-            var share = option.Wording.Items.Count == 0 ? actions.Count : actions.Count * Math.Min(fact.After, option.Wording.Items.Count) / option.Wording.Items.Count;
+            var share = option.Wording.Items.Count == 0 ? actions.Count
+                : actions.Count * Math.Min(fact.After, option.Wording.Items.Count) / option.Wording.Items.Count;
             var at = fact.After >= option.Wording.Items.Count ? moments.Count : Math.Clamp(share, 0, moments.Count);
             var beat = at > 0 ? moments[at - 1].Moment.Beat : first;
-            moments.Insert(at, new Pending(new StatedFact { Line = 0, At = default, Length = default, Beat = beat, Row = entry.Row, Weight = fact.Weight, Facing = fact.Facing }, at > 0 ? moments[at - 1].Until : first));
+            moments.Insert(at, new Pending(new StatedFact { Line = 0, At = default, Length = default, Beat = beat, Row = entry.Row,
+                Weight = fact.Weight, Facing = fact.Facing }, at > 0 ? moments[at - 1].Until : first));
         }
 
         return moments;
@@ -64,10 +66,12 @@ internal sealed partial class RowBinder
         var words = phrase.Words.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         if (phrase.Step is { } step)
         {
-            return !step.IsOwn && words.Length > 0 && !phrase.Plural && names.Find(words, 0, words.Length, out var plural) is { } named && !plural && ReferenceEquals(named, step) ? phrase.Words : step.Name;
+            return !step.IsOwn && words.Length > 0 && !phrase.Plural && names.Find(words, 0, words.Length, out var plural) is { } named && !plural
+                && ReferenceEquals(named, step) ? phrase.Words : step.Name;
         }
 
-        return phrase.Verb is null ? phrase.Name : words is [var word] && word.Length > ShortForm && Verbs.IsWord(word) && !phrase.Verb.Has(VerbTraits.IsBody) ? word : phrase.Verb.Name;
+        return phrase.Verb is null ? phrase.Name : words is [var word] && word.Length > ShortForm && Verbs.IsWord(word)
+            && !phrase.Verb.Has(VerbTraits.IsBody) ? word : phrase.Verb.Name;
     }
 
     /// <summary>Letters of a word that is only a short form: tch, tog, pt.</summary>

@@ -21,7 +21,7 @@ internal sealed partial class RowBinder
             && NamedMoves.Read(names, entry.Wording) is { } moves ? LayAnew(new Readings([moves]), entry, first) : null;
 
     /// <summary>The named move that was danced since the feet were known last, how often, and whether others were too: of those nothing is known.</summary>
-    private (string Name, int Times, bool Others) _unsettled = ("", 0, false);
+    public (string Name, int Times, bool Others) Unsettled { get; set; } = ("", 0, false);
 
     /// <summary>Settles each open deed of a row by what comes behind it, in place.</summary>
     /// <param name="feet">How the feet stand before the row.</param>
@@ -65,12 +65,14 @@ internal sealed partial class RowBinder
         });
     }
 
-    /// <summary>What they say of a named move: however often it is danced before them, it ends in one way. With other moves beside it they say nothing.</summary>
+    /// <summary>
+    /// What they say of a named move: however often it is danced before them, it ends in one way. With other moves beside it they say nothing.
+    /// </summary>
     private WeightEnd? ToldOfMoves(List<Pending> moments, string move, Footing feet, Afterwards? after)
     {
         bool IsIt(DanceAction action) => string.Equals(action.Words, move, StringComparison.OrdinalIgnoreCase);
-        var isBefore = _unsettled.Times > 0 && string.Equals(_unsettled.Name, move, StringComparison.OrdinalIgnoreCase);
-        if (_unsettled.Others || (_unsettled.Times > 0 && !isBefore)
+        var isBefore = Unsettled.Times > 0 && string.Equals(Unsettled.Name, move, StringComparison.OrdinalIgnoreCase);
+        if (Unsettled.Others || (Unsettled.Times > 0 && !isBefore)
             || moments.Exists(m => m.Moment is DanceAction { End: WeightEnd.Open } other && other.Verb == Verbs.NamedMove && !IsIt(other)))
         {
             return null;
@@ -78,8 +80,10 @@ internal sealed partial class RowBinder
 
         return Fitting(end =>
         {
-            var stretch = moments.ConvertAll(m => m.Moment is DanceAction { End: WeightEnd.Open } open && IsIt(open) ? m with { Moment = open with { End = end } } : m);
-            return Wrong(stretch, end == WeightEnd.GoesOver && isBefore && _unsettled.Times % 2 == 1 ? feet with { Weight = feet.Weight.Other() } : feet, after);
+            var stretch = moments.ConvertAll(m => m.Moment is DanceAction { End: WeightEnd.Open } open && IsIt(open)
+                ? m with { Moment = open with { End = end } } : m);
+            return Wrong(stretch, end == WeightEnd.GoesOver && isBefore && Unsettled.Times % 2 == 1 ? feet with { Weight = feet.Weight.Other() }
+                : feet, after);
         });
     }
 
@@ -90,24 +94,27 @@ internal sealed partial class RowBinder
     private int Wrong(List<Pending> stretch, Footing feet, Afterwards? after)
     {
         var (then, faults) = Danced(stretch, feet);
-        return faults + (stretch[^1].Moment is StatedFact fact && Contradicts(then.Weight, fact.Weight) ? 1 : 0) + (Contradicts(then.Weight, after?.Weight) ? 1 : 0);
+        return faults + (stretch[^1].Moment is StatedFact fact && Contradicts(then.Weight, fact.Weight) ? 1
+            : 0) + (Contradicts(then.Weight, after?.Weight) ? 1 : 0);
     }
 
     /// <summary>What stands between two rows says where the weight is: nothing before it is open any more.</summary>
-    public void FeetAreKnown() => _unsettled = ("", 0, false);
+    public void FeetAreKnown() => Unsettled = ("", 0, false);
 
     /// <summary>Remembers what is open still when a row is done.</summary>
     private void Remember(List<Pending> moments)
     {
         foreach (var pending in moments)
         {
-            if (pending.Moment is DanceAction { Role: FootRole.Named } or DanceAction { CallLead: Foot.Left or Foot.Right, Role: FootRole.Lead } or StatedFact { Weight: not null })
+            if (pending.Moment is DanceAction { Role: FootRole.Named } or DanceAction { CallLead: Foot.Left or Foot.Right,
+                Role: FootRole.Lead } or StatedFact { Weight: not null })
             {
                 FeetAreKnown();
             }
             else if (pending.Moment is DanceAction { End: WeightEnd.Open } open && open.Verb == Verbs.NamedMove)
             {
-                _unsettled = (open.Words, _unsettled.Times + 1, _unsettled.Others || (_unsettled.Times > 0 && !string.Equals(_unsettled.Name, open.Words, StringComparison.OrdinalIgnoreCase)));
+                Unsettled = (open.Words, Unsettled.Times + 1, Unsettled.Others
+                    || (Unsettled.Times > 0 && !string.Equals(Unsettled.Name, open.Words, StringComparison.OrdinalIgnoreCase)));
             }
         }
     }

@@ -172,7 +172,8 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
 
             // On one written count "and" joins what is done at one time, while a comma goes on inside the count.
             var atOnce = wording.AtOnce && entry.Counts is { Positions.Count: 1, Split: null } ? AtOnceGain : 0;
-            options.AddRange(Placer.Place(wording, counts, first).Select(p => new Option(wording, p, wording.Cost - atOnce - OwnCount(wording, p, counts) + (2 * p.Cost))));
+            options.AddRange(Placer.Place(wording, counts, first)
+                .Select(p => new Option(wording, p, wording.Cost - atOnce - OwnCount(wording, p, counts) + (2 * p.Cost))));
         }
 
         return [.. options.OrderBy(o => o.Cost)];
@@ -204,7 +205,8 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
             Settle(moments, feet, after);
             var (end, faults) = Danced(moments, feet);
             var isOther = isNamed && option.Wording.Doubt.Length == 0 && option.Wording.Items.All(i => i.Main.Step is null);
-            var cost = option.Cost + (FaultCost * faults) + (isOther ? NotWhatItIsCalled : 0) + (after is { IsAround: false, Weight: var wanted } && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? OtherFootAfter : 0);
+            var cost = option.Cost + (FaultCost * faults) + (isOther ? NotWhatItIsCalled : 0) + (after is { IsAround: false, Weight: var wanted }
+                && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? OtherFootAfter : 0);
             tried.Add((option, cost, moments));
             least = Math.Min(least, cost);
         }

@@ -170,7 +170,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
     {
         for (var i = 0; i < wording.Items.Count; i++)
         {
-            var begins = placement.Actions.Where(a => a.Item == i).GroupBy(a => a.Call).Select(c => c.First().Beat).Append(new Beat(placement.Last + 1, Fraction.Whole)).ToList();
+            var begins = placement.Actions.Where(a => a.Item == i).GroupBy(a => a.Call)
+                .Select(c => c.First().Beat).Append(new Beat(placement.Last + 1, Fraction.Whole)).ToList();
             var said = wording.Items[i].Main.CountsEach;
             if (said > 0 && (i + 1 == wording.Items.Count || begins.Count > 2)
                 && Enumerable.Range(1, begins.Count - (i + 1 == wording.Items.Count ? 1 : 2)).Any(n => Apart(begins[n - 1], begins[n]) != said * Tick.PerCount))

@@ -46,7 +46,8 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
             var named = phrase.Feet.Count;
             var forms = named > 1 ? Singles(FormsOf(phrase)) : FormsOf(phrase);
             var times = phrase.TimesInAll ? Math.Max(named, phrase.Times) : Math.Max(1, named) * phrase.Times;
-            var fills = phrase.Plural || phrase.CountsEach > 0 || phrase.Step is { Repeats: true } || (named == 0 && phrase.Verb is { } going && going.Has(VerbTraits.Gait));
+            var fills = phrase.Plural || phrase.CountsEach > 0 || phrase.Step is { Repeats: true }
+                || (named == 0 && phrase.Verb is { } going && going.Has(VerbTraits.Gait));
             if (times == 1 && fills && wording.Items.Count == 1 && room is { } given)
             {
                 var size = phrase.CountsEach > 0 && inCounts ? phrase.CountsEach : forms.Count == 0 ? 1 : inCounts ? forms[0].Counts : forms[0].Positions;

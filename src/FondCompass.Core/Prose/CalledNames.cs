@@ -48,7 +48,8 @@ internal sealed partial class CalledNames
     public string Written(string calls)
     {
         // "Block 1 x2, Block 2 x2, then both once": each of them, in the order in which they were called first.
-        calls = string.Join(", ", ProseForms.Split("call mark", calls).Select(c => ProseForms.Says("all parts", ProseForms.Replace("call times", c, "").Trim(' ', '.'))
+        calls = string.Join(", ", ProseForms.Split("call mark", calls)
+            .Select(c => ProseForms.Says("all parts", ProseForms.Replace("call times", c, "").Trim(' ', '.'))
             ? string.Join(", ", _inOrder) : c.Trim())) is var each && each.Split(", ").Length > ProseForms.Split("call mark", calls).Length ? each : calls;
         if (_headings.Count == 0)
         {

@@ -249,7 +249,8 @@ internal static class ProseClauses
         var opens = lexemes[from].Is(Roles.With) && lexemes[from] is { Step: null, Verb: null };
         var numbers = lexemes.GetRange(from, to - from).Count(l => l.Number > 0);
         return opens && numbers == 2 && lexemes.GetRange(from + 1, to - from - 1)
-            .TrueForAll(l => l.Number > 0 || l.Is(Roles.Counts | Roles.To | Roles.Filler | Roles.Same) || l.Kind is TokenKind.Open or TokenKind.Close or TokenKind.Mark);
+            .TrueForAll(l => l.Number > 0 || l.Is(Roles.Counts | Roles.To | Roles.Filler | Roles.Same)
+                || l.Kind is TokenKind.Open or TokenKind.Close or TokenKind.Mark);
     }
 
     /// <summary>"One hold two, three hold four": counted aloud, whatever stands between the counts.</summary>

@@ -93,9 +93,11 @@ internal static class ProseForms
     private static Tables Build()
     {
         var rows = LexiconFiles.Read<FormRows>("prose.yaml");
-        var words = string.Join('|', rows.Numbers.Keys.OrderByDescending(k => k.Length).Select(k => Regex.Escape(k).Replace("\\ ", "[ -]", StringComparison.Ordinal)));
+        var words = string.Join('|', rows.Numbers.Keys.OrderByDescending(k => k.Length)
+            .Select(k => Regex.Escape(k).Replace("\\ ", "[ -]", StringComparison.Ordinal)));
         var forms = rows.Forms.Select(r => new Form(r.Kind, r.Example, r.Of == "text",
-            new Regex(r.Form.Replace("{N}", $@"(?:\d{{1,3}}|{words})", StringComparison.Ordinal), RegexOptions.NonBacktracking | RegexOptions.CultureInvariant | (r.Cased ? RegexOptions.None : RegexOptions.IgnoreCase))));
+            new Regex(r.Form.Replace("{N}", $@"(?:\d{{1,3}}|{words})", StringComparison.Ordinal),
+                RegexOptions.NonBacktracking | RegexOptions.CultureInvariant | (r.Cased ? RegexOptions.None : RegexOptions.IgnoreCase))));
         var numbers = string.Join('|', rows.Numbers.Keys.OrderByDescending(k => k.Length).Select(Regex.Escape));
         return new Tables(
             forms.GroupBy(f => f.Kind).ToFrozenDictionary(g => g.Key, g => g.ToArray()),

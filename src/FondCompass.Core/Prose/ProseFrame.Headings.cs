@@ -143,7 +143,8 @@ internal sealed partial class ProseFrame
             return $"{ProseForms.Again} {ProseForms.Sections(Number(that, "n"), Number(that, "n"))}";
         }
 
-        if (ProseForms.Find("section range", text) is not { } range || (char.IsAsciiDigit(text[0]) && _ended.Contains(Number(range, "from") - 1)) || Number(range, "until") - Number(range, "from") + 1 is not (> 1 and var lines))
+        if (ProseForms.Find("section range", text) is not { } range || (char.IsAsciiDigit(text[0]) && _ended.Contains(Number(range, "from") - 1))
+            || Number(range, "until") - Number(range, "from") + 1 is not (> 1 and var lines))
         {
             return null;
         }

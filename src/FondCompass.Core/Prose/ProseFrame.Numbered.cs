@@ -20,7 +20,8 @@ internal sealed partial class ProseFrame
             foreach (var (text, match) in group)
             {
                 var said = match.Groups["rank"].Value;
-                var number = char.IsLetter(said[0]) ? char.ToUpperInvariant(said[0]) - 'A' + 1 : int.Parse(said, System.Globalization.CultureInfo.InvariantCulture);
+                var number = char.IsLetter(said[0]) ? char.ToUpperInvariant(said[0]) - 'A' + 1
+                    : int.Parse(said, System.Globalization.CultureInfo.InvariantCulture);
                 if (number == rank + 1)
                 {
                     rank = number;
@@ -42,7 +43,8 @@ internal sealed partial class ProseFrame
     private readonly record struct NumberedHead(string Name, string Rest);
 
     /// <summary>A word that names no step, count, wall or foot.</summary>
-    private bool IsUnit(string word) => Lexis.Read(Names, Lexer.Read(word)) is [{ Step: null, Verb: null, Foot: Foot.None, Number: 0, Direction: Direction.None } only]
+    private bool IsUnit(string word) =>
+        Lexis.Read(Names, Lexer.Read(word)) is [{ Step: null, Verb: null, Foot: Foot.None, Number: 0, Direction: Direction.None } only]
         && !only.Is(Roles.Counts | Roles.Wall | Roles.Body | Roles.Filler | Roles.Turn);
 
     [GeneratedRegex(@"^(?<word>\p{L}{2,12})\s+(?<rank>\d{1,2}|[A-Ha-h])(?=$|\s*[-–—:.,(\[])(?<rest>.*)$", RegexOptions.CultureInvariant)]
@@ -90,14 +92,17 @@ internal sealed partial class ProseFrame
         return run.Count > 2 ? [.. run] : [];
     }
 
-    /// <summary>Letters that stand each with the numbers from one on at the head of rows: "A1 …", "A2 …", "B1 …"; none where there is only one such letter.</summary>
+    /// <summary>
+    /// Letters that stand each with the numbers from one on at the head of rows: "A1 …", "A2 …", "B1 …"; none where there is only one such letter.
+    /// </summary>
     private static HashSet<string> LetteredIn(IReadOnlyList<ProseLine> lines)
     {
         var ranks = new Dictionary<string, int>();
         foreach (var label in lines.Where(l => !l.IsTooLong).Select(l => RowLabel().Match(l.Text)).Where(m => m.Success))
         {
             var letter = label.Groups[1].Value;
-            ranks[letter] = label.Groups[2].Value[0] - '0' == ranks.GetValueOrDefault(letter) + 1 ? ranks.GetValueOrDefault(letter) + 1 : ranks.GetValueOrDefault(letter);
+            ranks[letter] = label.Groups[2].Value[0] - '0' == ranks.GetValueOrDefault(letter) + 1 ? ranks.GetValueOrDefault(letter) + 1
+                : ranks.GetValueOrDefault(letter);
         }
 
         return ranks.Count > 1 && ranks.Values.All(r => r > 1) && ranks.ContainsKey("A") && ranks.ContainsKey("B") ? [.. ranks.Keys] : [];
@@ -107,7 +112,8 @@ internal sealed partial class ProseFrame
     private static Dictionary<string, (int Counts, string Steps)> EightsIn(IReadOnlyList<ProseLine> lines, int lineCounts)
     {
         var rows = lines.Where(l => !l.IsTooLong).Select(l => (l.Text, Match: LengthHead().Match(l.Text))).Where(l => l.Match.Success)
-            .Select(l => (l.Text, Counts: int.Parse(l.Match.Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture), Steps: l.Match.Groups[2].Value)).ToList();
+            .Select(l => (l.Text, Counts: int.Parse(l.Match.Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture),
+                Steps: l.Match.Groups[2].Value)).ToList();
         return rows.Count > 1 && rows.TrueForAll(r => r.Counts == rows[0].Counts && r.Counts % lineCounts == 0)
             ? rows.DistinctBy(r => r.Text).ToDictionary(r => r.Text, r => (r.Counts, r.Steps)) : [];
     }

@@ -71,13 +71,15 @@ internal sealed partial class ProseFrame
     {
         var match = Letters().Match(lines[row].Text);
         var letters = match.Groups["calls"].Value;
-        var calls = match.Success ? letters.Contains(' ') || letters.Contains(',') || letters.Contains('-') ? letters : string.Join(' ', letters.ToCharArray()) : "";
+        var calls = match.Success ? letters.Contains(' ') || letters.Contains(',') || letters.Contains('-') ? letters
+            : string.Join(' ', letters.ToCharArray()) : "";
         var names = calls.Where(char.IsLetter).Where(char.IsUpper).Distinct().ToList();
         return names.Count > 1 && names.TrueForAll(n => lines.Where((l, i) => i != row && !l.IsTooLong).Any(l => IsHeadOf(n, l.Text))) ? calls : null;
     }
 
     /// <summary>A letter of a part at the head of a row, alone or with the number of its line.</summary>
-    private static bool IsHeadOf(char letter, string text) => LetterHead().Match(text) is { Success: true } head && char.ToUpperInvariant(head.Groups[1].Value[0]) == letter;
+    private static bool IsHeadOf(char letter, string text) => LetterHead().Match(text) is { Success: true } head
+        && char.ToUpperInvariant(head.Groups[1].Value[0]) == letter;
 
     [GeneratedRegex(@"^(?:(?:part|section|block)\s+)?([a-h])(?:\d\b|\s*[:(\[.–—-]|\s*$)", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
     private static partial Regex LetterHead();
@@ -108,7 +110,8 @@ internal sealed partial class ProseFrame
         var text = OrderAlone(lines, row);
         var names = text.Length > LongestOrder ? [] : NamesIn(text).ToList();
         return names.Count > 2 && names.Distinct(StringComparer.OrdinalIgnoreCase).Count() is > 1 and var kinds
-            && kinds < names.Count + (text.Contains(',') ? 1 : 0) && names.TrueForAll(n => IsHead(lines, row, n) || (kinds > 2 && ProseForms.Says("all parts", n)));
+            && kinds < names.Count + (text.Contains(',') ? 1 : 0)
+                && names.TrueForAll(n => IsHead(lines, row, n) || (kinds > 2 && ProseForms.Says("all parts", n)));
     }
 
     private static string OrderAlone(IReadOnlyList<ProseLine> lines, int row) => OrderAlone(lines[row].Text, name => IsHead(lines, row, name));

@@ -34,7 +34,10 @@ internal sealed partial class ProseFrame
         return _columns is { } columns && columns.Count == cells.Count && columns.Contains("times") ? ReadTimes(cells, columns) : ReadCells(cells);
     }
 
-    /// <summary>"Triple left, triple right      DS DS DS RS      8": steps, what they are made of, and how many counts they take, in columns without a heading.</summary>
+    /// <summary>
+    /// "Triple left, triple right      DS DS DS RS      8": steps, what they are made of, and how many counts they take, in columns without a
+    /// heading.
+    /// </summary>
     private bool ReadLaidOut(IReadOnlyList<string> cells)
     {
         if (cells.Count is < 2 or > 4 || ProseForms.Number(cells[^1].Trim('(', ')', '[', ']', ' ')) is not (> 1 and <= 64 and var counts)

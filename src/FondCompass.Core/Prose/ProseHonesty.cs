@@ -113,7 +113,8 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
         if (!isProved && share > MostUnproved && rows.Exists(r => r.Fate is PastedFate.Aside or PastedFate.Partly))
         {
             share = MostUnproved;
-            doubts.Add(string.Create(CultureInfo.InvariantCulture, $"The text states no length that would bear this out, so no more than {MostUnproved:0 %} of it is claimed as understood."));
+            doubts.Add(string.Create(CultureInfo.InvariantCulture,
+                $"The text states no length that would bear this out, so no more than {MostUnproved:0 %} of it is claimed as understood."));
         }
 
         share = frame.IsOrderGuessed ? Math.Min(share, MostUnproved) : share;

@@ -16,7 +16,9 @@ internal sealed record FittedSteps(BoundRow Row, int Counts, int Cost, int Doubt
 /// <summary>Lays steps on counts: those said, those that fill a line, or the steps' own. What was laid once is kept.</summary>
 internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToken cancel)
 {
-    /// <summary>What faults cost: steps that miss their counts, feet that are not free, steps bent to their counts, moves of which only the name is known.</summary>
+    /// <summary>
+    /// What faults cost: steps that miss their counts, feet that are not free, steps bent to their counts, moves of which only the name is known.
+    /// </summary>
     private const int Complains = 10, Faults = 6, Bends = 2, GoesPast = 4, OnlyNamed = 8;
 
     /// <summary>Faults that count: no step is skipped to be rid of more.</summary>
@@ -68,7 +70,8 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
             doubts += finding.Severity == Severity.Error || finding.Code == ActionFindings.Doubtful.Code ? 1 : 0;
         }
 
-        var bound = new RowBinder(frame, "A", names, new MoveEnds()).Bind(new StepEntry(1, counts, text, 0, []), counts?.First ?? new Beat(start + 1, Fraction.Whole), 1, feet, null, Count,
+        var bound = new RowBinder(frame, "A", names, new MoveEnds()).Bind(new StepEntry(1, counts, text, 0, []),
+            counts?.First ?? new Beat(start + 1, Fraction.Whole), 1, feet, null, Count,
             suggests: false);
         Tried += bound.Moments.Count;
         if (bound.Moments.Count == 0 || bound.Moments[0].Moment is UnreadStep)

@@ -47,7 +47,8 @@ internal sealed partial class ProseSearch
         {
             var missed = Math.Abs(way.Way.Gone - way.From - piece.Length);
             var end = piece.Length > 0 && way.HasLaid && missed > 0 ? way.Way.Plus(MissesPiece + Math.Min(LongestMissed, missed)) : way.Way;
-            if (piece is { Length: 0, Counts: { } counts, IsCountedBehind: false } && way.HasLaid && (way.Way.At - layer.OfLine(counts).Last.Number) % LineCounts != 0 && way.Way.Part == end.Part)
+            if (piece is { Length: 0, Counts: { } counts, IsCountedBehind: false } && way.HasLaid
+                && (way.Way.At - layer.OfLine(counts).Last.Number) % LineCounts != 0 && way.Way.Part == end.Part)
             {
                 // What is counted ends on its last count.
                 end = end.Plus(OffItsCounts);

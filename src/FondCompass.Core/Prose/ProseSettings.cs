@@ -97,7 +97,8 @@ internal sealed class ProseSettings
             (Intro, bound) = (intro, bound + 2);
         }
 
-        if (Intro is null && ProseForms.Says("waits inside", plain) && !ProseForms.Says("event", plain) && text.Split(Marks).Select(c => ProseForms.Plain(c, translation))
+        if (Intro is null && ProseForms.Says("waits inside", plain) && !ProseForms.Says("event", plain) && text.Split(Marks)
+            .Select(c => ProseForms.Plain(c, translation))
             .Select(c => (Clause: c, Numbers: System.Text.RegularExpressions.Regex.Matches(c, @"\b\d{1,3}\b")))
             .FirstOrDefault(c => c.Numbers.Count == 1 && ProseForms.Says("waits", c.Clause)) is { Numbers: { } only })
         {

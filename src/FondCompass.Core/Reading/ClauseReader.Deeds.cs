@@ -203,7 +203,8 @@ internal sealed partial class ClauseReader
 
         var span = _words[_at].Span.To(_words[_to - 1].Span);
         var told = times > 1 || paces.Count > 0 ? _words[first].Span.To(_words[_to - 1].Span) : span;
-        var draft = new Draft { Body = told.In(_text), Verb = Verbs.Body, Span = span, Onto = onto, Times = Math.Max(1, times), TimesSaid = times > 1, Paces = paces };
+        var draft = new Draft { Body = told.In(_text), Verb = Verbs.Body, Span = span, Onto = onto, Times = Math.Max(1, times), TimesSaid = times > 1,
+            Paces = paces };
         for (var i = first; i < _to; i++)
         {
             if (_words[i].Times > 0 && _words[i].Kind == TokenKind.Times)
@@ -229,7 +230,8 @@ internal sealed partial class ClauseReader
     {
         var first = _at;
         var (times, paces) = (0, new List<Pace>());
-        while (first < _to && (times == 0 ? _words[first].Number : 0) > 0 | _words[first].Is(Roles.Slow | Roles.Quick) && _words[first] is { Step: null, Verb: null })
+        while (first < _to && (times == 0 ? _words[first].Number : 0) > 0 | _words[first].Is(Roles.Slow | Roles.Quick)
+            && _words[first] is { Step: null, Verb: null })
         {
             // "Two slow hip rolls".
             times = Math.Max(times, Math.Min(_words[first].Number, 512));
@@ -264,7 +266,8 @@ internal sealed partial class ClauseReader
             return true;
         }
 
-        if (head.Verb is { Kind: VerbKind.Takes } && !named && deeds == 0 && _words.Skip(first + 1).Take(_to - first - 1).Any(w => w.IsPart || w.Is(Roles.Part)))
+        if (head.Verb is { Kind: VerbKind.Takes } && !named && deeds == 0 && _words.Skip(first + 1).Take(_to - first - 1)
+            .Any(w => w.IsPart || w.Is(Roles.Part)))
         {
             // "Drop the heel" is the foot's.
             return true;

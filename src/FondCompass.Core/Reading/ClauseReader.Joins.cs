@@ -70,7 +70,8 @@ internal sealed partial class ClauseReader
             return false;
         }
 
-        if (word.IsPart && !IsPartHead(_draft.Head) && !apart && before.Kind != VerbKind.NoFoot && !FollowsAPart && !(before.Has(VerbTraits.WayWord) && before.Default == Direction.Beside))
+        if (word.IsPart && !IsPartHead(_draft.Head) && !apart && before.Kind != VerbKind.NoFoot && !FollowsAPart
+            && !(before.Has(VerbTraits.WayWord) && before.Default == Direction.Beside))
         {
             // "Touch the right toe back", "drop the heel".
             return true;
@@ -79,10 +80,12 @@ internal sealed partial class ClauseReader
         if (_last != Kind.Head && !(_last == Kind.Way && verb.Has(VerbTraits.Plain)))
         {
             // "Touch L together": no foot follows that could go there; a heel or a toe set out is brought back by a step of its own.
-            return verb.Has(VerbTraits.WayWord) && before.Kind is VerbKind.Takes or VerbKind.Leaves && !before.Has(VerbTraits.Part) && (!_parted || (word.Direction != Direction.None && NextFoot(_at) is null)) && Together(word, verb, before);
+            return verb.Has(VerbTraits.WayWord) && before.Kind is VerbKind.Takes or VerbKind.Leaves && !before.Has(VerbTraits.Part)
+                && (!_parted || (word.Direction != Direction.None && NextFoot(_at) is null)) && Together(word, verb, before);
         }
 
-        if (before.Has(VerbTraits.WayWord) && !verb.Has(VerbTraits.WayWord) && verb.Kind is VerbKind.Takes or VerbKind.Leaves && before.Default != Direction.Beside && !(word.IsPart && FollowsAPart))
+        if (before.Has(VerbTraits.WayWord) && !verb.Has(VerbTraits.WayWord) && verb.Kind is VerbKind.Takes or VerbKind.Leaves
+            && before.Default != Direction.Beside && !(word.IsPart && FollowsAPart))
         {
             _draft.Direction = _draft.Direction == Direction.None ? before.Default : _draft.Direction;
             (_draft.Head, _draft.Verb, _draft.Plural) = (word, verb, word.Plural);
@@ -98,7 +101,10 @@ internal sealed partial class ClauseReader
         return verb.Has(VerbTraits.Plain) && before.Kind is VerbKind.Takes && before.Default != Direction.Beside;
     }
 
-    /// <summary>"Toe touch", "heel scuff": the part only says with what. "Heel hook", "toe cross", "heel hold" are two deeds, and so is the last of "toe heel stomp".</summary>
+    /// <summary>
+    /// "Toe touch", "heel scuff": the part only says with what. "Heel hook", "toe cross", "heel hold" are two deeds, and so is the last of "toe heel
+    /// stomp".
+    /// </summary>
     private bool IsDoneWithAPart(Verb verb) =>
         verb.Kind != VerbKind.NoFoot && !verb.Has(VerbTraits.WayWord | VerbTraits.OffFloor) && !FollowsAPart;
 

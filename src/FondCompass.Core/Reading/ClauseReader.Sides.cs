@@ -62,10 +62,12 @@ internal sealed partial class ClauseReader
             return false;
         }
 
-        var leadsToWall = next < _to && (_words[next].Is(Roles.To | Roles.Facing | Roles.Wall) || _words[next].Wall is not null || (_words[next].Direction != Direction.None && _words[next].Words > 1));
+        var leadsToWall = next < _to && (_words[next].Is(Roles.To | Roles.Facing | Roles.Wall) || _words[next].Wall is not null
+            || (_words[next].Direction != Direction.None && _words[next].Words > 1));
         var pivots = _draft.Verb is { } verb ? verb.Has(VerbTraits.Pivots) : _draft.Step is { Pivots: true };
         var slot = _draft.Step is { Pivots: false };
-        if ((slot || (pivots && word.Text.Length == 1)) && !leadsToWall && !(word.Text.Length > 1 && next < _to && _words[next].Amount > 0) && word.Foot.IsSingle())
+        if ((slot || (pivots && word.Text.Length == 1)) && !leadsToWall && !(word.Text.Length > 1 && next < _to && _words[next].Amount > 0)
+            && word.Foot.IsSingle())
         {
             return false;
         }

@@ -67,7 +67,8 @@ internal sealed partial class ListReader
                     draft.Onto = Foot.None;
                 }
 
-                if (draft is { HasHead: false, Direction: Direction.Forward or Direction.Back, Feet.Count: 0 } && inside.Count == 1 && _words[from..to].Exists(w => w.Is(Roles.Filler | Roles.Facing)))
+                if (draft is { HasHead: false, Direction: Direction.Forward or Direction.Back, Feet.Count: 0 } && inside.Count == 1
+                    && _words[from..to].Exists(w => w.Is(Roles.Filler | Roles.Facing)))
                 {
                     // "(back to the front!)".
                     draft.FactFacing ??= new Facing(draft.Direction == Direction.Back ? 4 : 0);

@@ -8,7 +8,8 @@ internal sealed partial class ListScopes
 {
     private void LayDeed(Draft draft)
     {
-        if (draft is { Verb: { } toes, Step: null, Turn: null } && toes.Has(VerbTraits.Part) && (Last?.Swivel ?? (BothGo(draft) ? Verbs.Swivel : null)) is { } swivels && SwivelsOn(draft))
+        if (draft is { Verb: { } toes, Step: null, Turn: null } && toes.Has(VerbTraits.Part)
+            && (Last?.Swivel ?? (BothGo(draft) ? Verbs.Swivel : null)) is { } swivels && SwivelsOn(draft))
         {
             // "Swivel heels, toes, heels"; "swivel heels R, toes R".
             if (draft.Joint == Joint.Colon && Last?.Swivel is not null)
@@ -76,7 +77,8 @@ internal sealed partial class ListScopes
         {
             AndMeans.Then => false,
             // Both feet jump by themselves, not while one of them steps.
-            AndMeans.Together => draft.Step is null && first is { Step: null, Plural: false, Times: 1, Feet.Count: <= 1 } && !(draft.Verb is { } both && both.Has(VerbTraits.BothFeet) && both.Kind == VerbKind.Takes),
+            AndMeans.Together => draft.Step is null && first is { Step: null, Plural: false, Times: 1, Feet.Count: <= 1 }
+                && !(draft.Verb is { } both && both.Has(VerbTraits.BothFeet) && both.Kind == VerbKind.Takes),
             _ => IsTogether(first, draft),
         })
         {
@@ -93,7 +95,8 @@ internal sealed partial class ListScopes
         null => false,
         { Kind: VerbKind.NoFoot, Unwinds: false } => !second.Verb.Has(VerbTraits.Holds),
         { Kind: VerbKind.Standing, IsTurn: false } => first.Verb is { Kind: VerbKind.Leaves or VerbKind.Takes } && second.Feet.Count > 0,
-        { Kind: VerbKind.Leaves } => first.Verb is { Kind: VerbKind.Takes } && first.Feet.Count == 1 && second.Feet.Count == 1 && first.Feet[0] != second.Feet[0] && first.Verb.IsHighImpact,
+        { Kind: VerbKind.Leaves } => first.Verb is { Kind: VerbKind.Takes } && first.Feet.Count == 1 && second.Feet.Count == 1
+            && first.Feet[0] != second.Feet[0] && first.Verb.IsHighImpact,
         _ => first.Verb is { Kind: VerbKind.Standing } && first.Feet.Count > 0 && second.Feet.Count > 0,
     };
 

@@ -83,7 +83,8 @@ internal sealed partial class ListScopes
             Turn = turn,
             Angle = draft.Angle,
             Onto = draft.Onto,
-            End = draft.IsOpenTurn || (draft is { Step: null, Onto: Foot.None, OnStandingFoot: false } && verb == Verbs.Turn && feet.Count == 0) ? WeightEnd.Open : WeightEnd.ByVerb,
+            End = draft.IsOpenTurn || (draft is { Step: null, Onto: Foot.None, OnStandingFoot: false } && verb == Verbs.Turn && feet.Count == 0)
+                ? WeightEnd.Open : WeightEnd.ByVerb,
             Crossing = draft.Crossing,
             Times = draft.Times,
             TimesInAll = draft.TimesInAll,

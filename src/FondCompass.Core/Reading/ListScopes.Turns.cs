@@ -8,7 +8,8 @@ internal sealed partial class ListScopes
 {
     /// <summary>"Step R, turn 1/4 left, step L": it may belong to either.</summary>
     public static bool IsBetween(Draft? before, Draft turn, Draft? behind) =>
-        turn is { IsTurnOnly: true, Joint: Joint.Comma, Times: 1, Turn: { Each: false, Spread: false } } && before is { HasHead: true, Body: null, Turn: null, Verb: not { Kind: VerbKind.NoFoot } }
+        turn is { IsTurnOnly: true, Joint: Joint.Comma, Times: 1, Turn: { Each: false, Spread: false } }
+            && before is { HasHead: true, Body: null, Turn: null, Verb: not { Kind: VerbKind.NoFoot } }
         && behind is { HasHead: true, Body: null, Turn: null, Joint: Joint.Comma or Joint.Then, Verb: not { Kind: VerbKind.NoFoot } };
 
     private void LayTurn(Draft draft, Draft? next)
@@ -30,7 +31,8 @@ internal sealed partial class ListScopes
 
         // "Turn 1/2 right and close": the turn comes before what it is joined to.
         var ahead = _scope.TurnsAhead && IsBetween(Last, draft, next);
-        var leads = ahead || next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0 || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
+        var leads = ahead || next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0
+            || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
         if (leads || _items.Count == 0)
         {
             if (_waiting is null && draft.Times == 1 && next is not null and not { Verb.Kind: VerbKind.NoFoot })
@@ -68,7 +70,8 @@ internal sealed partial class ListScopes
         }
         else if (last.Turn is null || last.Turn.IsOpen)
         {
-            if (turn.Spread && last.Feet.Count <= 1 && last.Step is null && last.Times == 1 && _items.Count > 1 && _items.TrueForAll(i => i[0].Verb == last.Verb))
+            if (turn.Spread && last.Feet.Count <= 1 && last.Step is null && last.Times == 1 && _items.Count > 1
+                && _items.TrueForAll(i => i[0].Verb == last.Verb))
             {
                 _items.ForEach(i => i[0].Turn = turn);
             }
@@ -83,5 +86,7 @@ internal sealed partial class ListScopes
         }
     }
 
-    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span, Onto = draft.Onto, Paces = draft.Paces, Times = draft.Times, TimesSaid = draft.TimesSaid, IsOpenTurn = draft.StandsApart && draft.Onto == Foot.None && !draft.OnStandingFoot };
+    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span,
+        Onto = draft.Onto, Paces = draft.Paces, Times = draft.Times, TimesSaid = draft.TimesSaid, IsOpenTurn = draft.StandsApart
+        && draft.Onto == Foot.None && !draft.OnStandingFoot };
 }

@@ -116,7 +116,8 @@ internal sealed partial class ListScopes
     /// <summary>"The same with the left": the foot that what is danced again begins on.</summary>
     private static bool SidesTheSame(Draft same, Draft side)
     {
-        if (side is not { HasHead: false, Operation: Operation.None, Joint: Joint.With, Turn: null, Direction: Direction.None } || !(side.IsFeetOnly || side.Way != 0)
+        if (side is not { HasHead: false, Operation: Operation.None, Joint: Joint.With, Turn: null, Direction: Direction.None }
+            || !(side.IsFeetOnly || side.Way != 0)
             || same is not { HasHead: false, Operation: not Operation.None, Feet.Count: 0, Way: 0 })
         {
             return false;

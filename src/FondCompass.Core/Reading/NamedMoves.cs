@@ -40,13 +40,16 @@ internal static class NamedMoves
         return items.Count is 0 or > MostMoves ? null : new Wording([.. items.Select(p => new Item([p]))], []);
     }
 
-    /// <summary>"Ends on the other foot", "same foot again", "both feet": what a definition says that only tells where the weight goes; null for any other.</summary>
+    /// <summary>
+    /// "Ends on the other foot", "same foot again", "both feet": what a definition says that only tells where the weight goes; null for any other.
+    /// </summary>
     public static WeightEnd? EndOf(IStepNames names, string meaning)
     {
         WeightEnd? end = null;
         foreach (var word in Lexis.Read(names, Lexer.Read(meaning)))
         {
-            WeightEnd? said = word.Is(Roles.OtherSide) ? WeightEnd.GoesOver : word.Is(Roles.Same) ? WeightEnd.Stays : word.Foot == Foot.Both ? WeightEnd.Both : null;
+            WeightEnd? said = word.Is(Roles.OtherSide) ? WeightEnd.GoesOver : word.Is(Roles.Same) ? WeightEnd.Stays : word.Foot == Foot.Both
+                ? WeightEnd.Both : null;
             if (said is null ? !word.Is(Roles.Filler | Roles.Ends | Roles.Onto | Roles.Foot | Roles.Again | Roles.At) : end is not null && end != said)
             {
                 return null;
@@ -61,6 +64,23 @@ internal static class NamedMoves
     /// <summary>Adds a clause: a move of its own, or what turns or is styled with the move before it.</summary>
     private static bool Clause(IStepNames names, List<Token> tokens, string text, List<Phrase> items)
     {
+        // "…, then harbour twirl": what only joins is no part of the name.
+        tokens = [.. tokens.SkipWhile(t => t.Kind == TokenKind.Word && Vocabulary.Find(t.Text) is { } joins && joins.Is(Roles.Then | Roles.And))];
+        if (tokens.Count == 0)
+        {
+            return false;
+        }
+
+        if (items.Count > 0 && LengthOfEach(names, tokens) is > 0 and var each)
+        {
+            for (var i = 0; i < items.Count; i++)
+            {
+                items[i] = items[i] with { CountsEach = each };
+            }
+
+            return true;
+        }
+
         var words = tokens.ToList();
         var times = TakeNumber(words);
         var leads = TakeFoot(words);
@@ -103,6 +123,14 @@ internal static class NamedMoves
         return true;
     }
 
+    /// <summary>"2 counts each": how long every move before it is; 0 where a clause says something else.</summary>
+    private static int LengthOfEach(IStepNames names, List<Token> tokens)
+    {
+        var words = Lexis.Read(names, tokens);
+        return words.Exists(w => w.Is(Roles.Each)) && words.Exists(w => w.Is(Roles.Counts))
+            && words.TrueForAll(w => w.Number > 0 || w.Is(Roles.Each | Roles.Counts | Roles.For | Roles.Filler)) ? words.Find(w => w.Number > 0)?.Number ?? 0 : 0;
+    }
+
     /// <summary>"2 …", "two …", "… x4", "… twice": how often.</summary>
     private static int TakeNumber(List<Token> words)
     {
@@ -121,7 +149,8 @@ internal static class NamedMoves
         return 1;
     }
 
-    private static int Number(Token token) => token.Kind == TokenKind.Number ? token.Number : token.Kind == TokenKind.Word ? Vocabulary.Find(token.Text)?.Number ?? 0 : 0;
+    private static int Number(Token token) => token.Kind == TokenKind.Number ? token.Number : token.Kind == TokenKind.Word
+        ? Vocabulary.Find(token.Text)?.Number ?? 0 : 0;
 
     /// <summary>A foot behind the name, or in front of it, or a letter for one anywhere: it only says who leads.</summary>
     private static Foot TakeFoot(List<Token> words)
@@ -146,7 +175,8 @@ internal static class NamedMoves
             return true;
         }
 
-        if (words.Exists(w => w.Text.Length > 0 && Vocabulary.Find(w.Text) is { } sense && (sense.Amount > 0 || sense.Is(Roles.Turn | Roles.Turning | Roles.Not | Roles.Instead | Roles.Onto | Roles.Repeat | Roles.OtherSide))))
+        if (words.Exists(w => w.Text.Length > 0 && Vocabulary.Find(w.Text) is { } sense
+            && (sense.Amount > 0 || sense.Is(Roles.Turn | Roles.Turning | Roles.Not | Roles.Instead | Roles.Onto | Roles.Repeat | Roles.OtherSide))))
         {
             return false;
         }

@@ -46,7 +46,8 @@ internal static class Spelling
         return choices.Exists(c => c.Count == 0) ? [] : Ways(tokens, unknown, choices);
     }
 
-    private static IEnumerable<(List<Token> Tokens, IReadOnlyList<Respelled> Changes)> Ways(List<Token> tokens, List<Lexeme> unknown, List<List<string>> choices)
+    private static IEnumerable<(List<Token> Tokens, IReadOnlyList<Respelled> Changes)> Ways(List<Token> tokens, List<Lexeme> unknown,
+        List<List<string>> choices)
     {
         for (var i = 0; i < choices.Aggregate(1, (all, c) => all * c.Count); i++)
         {
@@ -78,7 +79,8 @@ internal static class Spelling
     private static List<string> Near(IStepNames names, string word)
     {
         var known = KnownBy.GetValue(names, n => new Known(
-            [.. n.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(a => a.Split(' '))], [.. n.Steps.TakeWhile(s => s.IsOwn).SelectMany(s => s.Name.Split(' '))], []));
+            [.. n.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(a => a.Split(' '))], [.. n.Steps.TakeWhile(s => s.IsOwn)
+                .SelectMany(s => s.Name.Split(' '))], []));
         lock (known.Kept)
         {
             if (!known.Kept.TryGetValue(word, out var near))
@@ -89,7 +91,8 @@ internal static class Spelling
                 }
 
                 near = known.Kept[word] = [.. Edits(word).Distinct()
-                    .Where(w => known.Words.Contains(w) || (w[^1] == 's' && known.Words.Contains(w[..^1])) || Verbs.Find(w) is not null || Vocabulary.Find(w) is not null)
+                    .Where(w => known.Words.Contains(w) || (w[^1] == 's' && known.Words.Contains(w[..^1])) || Verbs.Find(w) is not null
+                        || Vocabulary.Find(w) is not null)
                     .OrderBy(w => known.Own.Contains(w) ? 0 : 1).Take(MostTried)];
             }
 

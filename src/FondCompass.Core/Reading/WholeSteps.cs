@@ -37,7 +37,8 @@ internal static class WholeSteps
 
     /// <summary>"Pivot R": a pivot, of no side and no size, and a foot.</summary>
     private static bool IsPivotOfAFoot(Phrase phrase) =>
-        phrase is { Step: { Pivots: true, IsOwn: false }, Feet: [Foot.Left or Foot.Right], OnStandingFoot: false, Turn: null or { IsOpen: true, Side: 0 }, Times: 1 };
+        phrase is { Step: { Pivots: true, IsOwn: false }, Feet: [Foot.Left or Foot.Right], OnStandingFoot: false,
+            Turn: null or { IsOpen: true, Side: 0 }, Times: 1 };
 
     /// <summary>The foot may be the one that is turned on.</summary>
     private static Wording OnThatFoot(Wording wording) => wording with
@@ -45,7 +46,8 @@ internal static class WholeSteps
         Cost = wording.Cost + LeftOpen,
         Doubt = "it is half a turn away from the foot in front",
         Items = [.. wording.Items.Select(i => IsPivotOfAFoot(i.Main)
-            ? i with { Together = [i.Main with { Step = null, Verb = Verbs.Pivot, Name = Verbs.Pivot.Name, OnStandingFoot = true, Turn = new Turn(null, 0) }, .. i.Together.Skip(1)] } : i)],
+            ? i with { Together = [i.Main with { Step = null, Verb = Verbs.Pivot, Name = Verbs.Pivot.Name, OnStandingFoot = true, Turn = new Turn(null, 0) },
+                .. i.Together.Skip(1)] } : i)],
     };
 
     private static (Wording? Whole, bool Clear) Complete(Wording wording, IStepNames names)

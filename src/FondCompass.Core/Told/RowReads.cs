@@ -26,7 +26,8 @@ public static class RowReads
     /// <summary>In row order; a row that is danced several times is told as it is danced first.</summary>
     public static IReadOnlyList<RowRead> Of(DanceTrace trace, IReadOnlyList<Finding> findings)
     {
-        var doubts = findings.Where(f => f.Code is "WORD04" or "WORD06" or "WORD07" or "WORD08" && f.Place.Row is not null).GroupBy(f => f.Place.Row!.Value).ToDictionary(g => g.Key, g => g.First());
+        var doubts = findings.Where(f => f.Code is "WORD04" or "WORD06" or "WORD07" or "WORD08"
+            && f.Place.Row is not null).GroupBy(f => f.Place.Row!.Value).ToDictionary(g => g.Key, g => g.First());
         var reads = new SortedDictionary<int, RowRead>();
         var variants = Versions.Of(trace.Actions).Take(MostVariants).SelectMany(label => DanceTracer.Trace(trace.Actions.With(label)).Parts);
         foreach (var part in trace.Parts.Concat(trace.LaterCalls).Concat(trace.StandIns).Concat(variants))

@@ -81,7 +81,8 @@ public class CountedRowsTests
     [InlineData("1-8 2 x grapevine (R, L)", "1 step R side · 2 step L behind · 3 step R side · 4 touch L · 5 step L side · 6 step R behind · 7 step L side · 8 touch R")]
     [InlineData("1-8 2x grapevine R L", "1 step R side · 2 step L behind · 3 step R side · 4 touch L · 5 step L side · 6 step R behind · 7 step L side · 8 touch R")]
     [InlineData("1-8 step touch 2x, vine R", "1 step R side · 2 touch L · 3 step L side · 4 touch R · 5 step R side · 6 step L behind · 7 step R side · 8 touch L")]
-    public void A_number_and_a_cross_in_front_say_how_many(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+    public void A_number_and_a_cross_in_front_say_how_many(string row, string reads) =>
+        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-4 two hip rolls", "1 hip rolls · 3 hip rolls")]

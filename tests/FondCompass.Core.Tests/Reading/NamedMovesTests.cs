@@ -31,6 +31,8 @@ public class NamedMovesTests
     [InlineData("1-4 barnacle, arms up", "1 barnacle + arms up")]
     [InlineData("1-4 barnacle, turn 1/4 left", "1 barnacle, turning 1/4 left")]
     [InlineData("1-8 barnacle, cuttle swish", "1 barnacle · 5 cuttle swish")]
+    [InlineData("1-8 harbour twirl R, then harbour twirl L", "1 harbour twirl · 5 harbour twirl")]
+    [InlineData("1-8 four gull hops, 2 counts each", "1 gull hops · 3 gull hops · 5 gull hops · 7 gull hops")]
     [InlineData("1-4 one two three four quonk", "1 two three four quonk")]
     public void A_name_is_kept_and_fills_its_counts(string row, string reads) => Assert.Equal(reads, Row(Read(row), row));
 
@@ -39,7 +41,8 @@ public class NamedMovesTests
     [InlineData("1-4 ***", "TEXT01")]
     [InlineData("1-4 not the barnacle", "WORD01")]
     [InlineData("1-4 barnacle 1/2 left 1/4 right", "WORD01")]
-    public void What_is_no_name_is_told(string row, string code) => Assert.Contains(Read(row).Findings, f => f.Code == code || (code == "TEXT01" && f.Severity == Severity.Error));
+    public void What_is_no_name_is_told(string row, string code) =>
+        Assert.Contains(Read(row).Findings, f => f.Code == code || (code == "TEXT01" && f.Severity == Severity.Error));
 
     [Theory]
     [InlineData("1-4 barnacle\n5-8 vine R", Weight.Left)]
@@ -60,6 +63,7 @@ public class NamedMovesTests
     [InlineData("1-8 barnacle x2\n1-4 vine R\n5-8 vine L", true)]
     [InlineData("1-8 barnacle x3\n1-4 vine R\n5-8 vine L", false)]
     [InlineData("1-4 barnacle\n5-8 cuttle swish\n1-4 vine R\n5-8 vine L", true)]
+    [InlineData("1-2 barnacle\neasier 1-2 step R side, touch L\n3-4 barnacle\n5-8 walk R L R L", true)]
     public void It_is_asked_where_the_words_right_behind_do_not_tell(string rows, bool asked) => Assert.Equal(asked, Has(Read(rows), "WORD08"));
 
     [Fact]
