@@ -32,8 +32,11 @@ public static class ActionBinder
             bound = Bind(dance, lexicon, ends, cancel);
         }
 
-        return bound with { Findings = [.. bound.Findings, .. ends.Open
-            .Select(m => UnknownWords.OpenMove(m.Place, m.Name, dance, NamesOf(dance, lexicon, [])))] };
+        return bound with
+        {
+            Findings = [.. bound.Findings, .. ends.Open
+            .Select(m => UnknownWords.OpenMove(m.Place, m.Name, dance, NamesOf(dance, lexicon, [])))]
+        };
     }
 
     private static DanceActions Bind(Dance dance, StepLexicon lexicon, MoveEnds ends, CancellationToken cancel)

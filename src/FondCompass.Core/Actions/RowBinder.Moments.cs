@@ -50,8 +50,16 @@ internal sealed partial class RowBinder
                 : actions.Count * Math.Min(fact.After, option.Wording.Items.Count) / option.Wording.Items.Count;
             var at = fact.After >= option.Wording.Items.Count ? moments.Count : Math.Clamp(share, 0, moments.Count);
             var beat = at > 0 ? moments[at - 1].Moment.Beat : first;
-            moments.Insert(at, new Pending(new StatedFact { Line = 0, At = default, Length = default, Beat = beat, Row = entry.Row,
-                Weight = fact.Weight, Facing = fact.Facing }, at > 0 ? moments[at - 1].Until : first));
+            moments.Insert(at, new Pending(new StatedFact
+            {
+                Line = 0,
+                At = default,
+                Length = default,
+                Beat = beat,
+                Row = entry.Row,
+                Weight = fact.Weight,
+                Facing = fact.Facing
+            }, at > 0 ? moments[at - 1].Until : first));
         }
 
         return moments;

@@ -106,8 +106,11 @@ internal sealed partial class RowBinder
     {
         foreach (var pending in moments)
         {
-            if (pending.Moment is DanceAction { Role: FootRole.Named } or DanceAction { CallLead: Foot.Left or Foot.Right,
-                Role: FootRole.Lead } or StatedFact { Weight: not null })
+            if (pending.Moment is DanceAction { Role: FootRole.Named } or DanceAction
+                {
+                    CallLead: Foot.Left or Foot.Right,
+                    Role: FootRole.Lead
+                } or StatedFact { Weight: not null })
             {
                 FeetAreKnown();
             }

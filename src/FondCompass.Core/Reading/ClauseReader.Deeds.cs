@@ -203,8 +203,16 @@ internal sealed partial class ClauseReader
 
         var span = _words[_at].Span.To(_words[_to - 1].Span);
         var told = times > 1 || paces.Count > 0 ? _words[first].Span.To(_words[_to - 1].Span) : span;
-        var draft = new Draft { Body = told.In(_text), Verb = Verbs.Body, Span = span, Onto = onto, Times = Math.Max(1, times), TimesSaid = times > 1,
-            Paces = paces };
+        var draft = new Draft
+        {
+            Body = told.In(_text),
+            Verb = Verbs.Body,
+            Span = span,
+            Onto = onto,
+            Times = Math.Max(1, times),
+            TimesSaid = times > 1,
+            Paces = paces
+        };
         for (var i = first; i < _to; i++)
         {
             if (_words[i].Times > 0 && _words[i].Kind == TokenKind.Times)

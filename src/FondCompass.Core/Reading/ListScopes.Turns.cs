@@ -86,7 +86,16 @@ internal sealed partial class ListScopes
         }
     }
 
-    private static Draft Turning(Verb verb, Draft draft) => new() { Verb = verb, Turn = draft.Turn! with { Spread = false }, Span = draft.Span,
-        Onto = draft.Onto, Paces = draft.Paces, Times = draft.Times, TimesSaid = draft.TimesSaid, IsOpenTurn = draft.StandsApart
-        && draft.Onto == Foot.None && !draft.OnStandingFoot };
+    private static Draft Turning(Verb verb, Draft draft) => new()
+    {
+        Verb = verb,
+        Turn = draft.Turn! with { Spread = false },
+        Span = draft.Span,
+        Onto = draft.Onto,
+        Paces = draft.Paces,
+        Times = draft.Times,
+        TimesSaid = draft.TimesSaid,
+        IsOpenTurn = draft.StandsApart
+        && draft.Onto == Foot.None && !draft.OnStandingFoot
+    };
 }

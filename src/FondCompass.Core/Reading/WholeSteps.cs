@@ -37,8 +37,11 @@ internal static class WholeSteps
 
     /// <summary>"Pivot R": a pivot, of no side and no size, and a foot.</summary>
     private static bool IsPivotOfAFoot(Phrase phrase) =>
-        phrase is { Step: { Pivots: true, IsOwn: false }, Feet: [Foot.Left or Foot.Right], OnStandingFoot: false,
-            Turn: null or { IsOpen: true, Side: 0 }, Times: 1 };
+        phrase is
+        {
+            Step: { Pivots: true, IsOwn: false }, Feet: [Foot.Left or Foot.Right], OnStandingFoot: false,
+            Turn: null or { IsOpen: true, Side: 0 }, Times: 1
+        };
 
     /// <summary>The foot may be the one that is turned on.</summary>
     private static Wording OnThatFoot(Wording wording) => wording with
