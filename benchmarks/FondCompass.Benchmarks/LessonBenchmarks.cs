@@ -1,5 +1,6 @@
 using BenchmarkDotNet.Attributes;
 using FondCompass.Core;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
@@ -38,7 +39,7 @@ public class LessonBenchmarks
     public int Yardstick() => StepChoices.For(StepLexicon.Shipped, Header, withTurns: true).Count(c => StepChoices.From(Header, c, Loop.Trace.Parts[0].Start) is not null);
 
     [Benchmark(Description = "cue sheet of a song of 400 counts")]
-    public int Cues() => CueSheet.Of(Run, Rate.Full, 2, 99).Count;
+    public int Cues() => CueSheet.Of(Run, new CallSettings(Rate.Full, 2, 99)).Count;
 
     [Benchmark(Description = "place 24 dancers in a hall")]
     public int Room() => RoomPlan.Of(Loop.Trace, new RoomWish(new Hall(9, 12), 24, RoomLayout.Staggered)).Most;

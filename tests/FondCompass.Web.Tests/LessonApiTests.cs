@@ -139,8 +139,8 @@ public class LessonApiTests(Studio studio)
         var (status, body) = await Post("/api/cues", new { script = Stroll, bpm = 112, ratePercent = 80, lead = 2, repeats = 2 });
         Assert.Equal(HttpStatusCode.OK, status);
         var cues = body.GetProperty("cues").EnumerateArray().ToList();
-        Assert.All(cues, c => Assert.Equal(["repeat", "part", "line", "count", "step", "words", "form", "at", "until", "stepAt", "needs", "room"], Names(c)));
-        Assert.All(cues, c => Assert.Contains(c.GetProperty("form").GetString(), (string[])["full", "key", "single", "foot", "structural", "none"]));
+        Assert.All(cues, c => Assert.Equal(["repeat", "part", "line", "count", "step", "words", "form", "from", "to", "why", "at", "until", "stepAt", "needs", "room"], Names(c)));
+        Assert.All(cues, c => Assert.Contains(c.GetProperty("form").GetString(), (string[])["own", "name", "full", "key", "rhythm", "count", "structural", "none"]));
         Assert.Contains(cues, c => c.GetProperty("words").GetString() == "from the top" && c.GetProperty("repeat").GetInt32() == 2);
         Assert.DoesNotContain(cues, c => c.GetProperty("words").GetString() == "last one");
     }

@@ -92,7 +92,9 @@ public partial class PlanPageTests(Studio studio)
     }
 
     [Theory]
-    [InlineData("cues?rate=80&lead=4", "vine to the side")]
+    [InlineData("cues?rate=80&lead=4", "vine right")]
+    [InlineData("cues?way=beat", "to the left")]
+    [InlineData("cues?pace=0", "&#x27;0&#x27; is no pace of speaking")]
     [InlineData("cues?rate=5", "&#x27;5&#x27; is no rate")]
     [InlineData("cues?lead=-1", "&#x27;-1&#x27; is no lead")]
     [InlineData("room?width=9&depth=12&dancers=12", "All 12 fit")]

@@ -28,8 +28,8 @@ internal sealed partial class PartBinder
             TellSameSide(row, _pendingBefore);
         }
 
-        var (repeating, isAgain) = (_repeating, _isAgain);
-        (_repeating, _isAgain) = (true, true);
+        var (repeating, isAgain, name) = (_repeating, _isAgain, _nameAgain);
+        (_repeating, _isAgain, _nameAgain) = (true, true, _lines[^1].Name);
         for (var i = 1; i <= times && !IsFull(row); i++)
         {
             foreach (var danced in entries)
@@ -52,7 +52,7 @@ internal sealed partial class PartBinder
             CloseLine();
         }
 
-        (_repeating, _isAgain) = (repeating, isAgain);
+        (_repeating, _isAgain, _nameAgain) = (repeating, isAgain, name);
     }
 
     /// <summary>A moment danced again, as a call of its own.</summary>
@@ -74,16 +74,18 @@ internal sealed partial class PartBinder
     }
 
     /// <summary>A line or part called by its name.</summary>
-    private void DanceCalled(int row, IReadOnlyList<PartEntry> entries, int times, bool mirrors, bool mirrored)
+    private void DanceCalled(int row, LineStore.Call called, bool mirrored)
     {
         CloseLine();
         var repeating = _repeating;
         _repeating = true;
         _depth++;
-        for (var time = 1; time <= times && !IsFull(row); time++)
+        for (var time = 1; time <= called.Times && !IsFull(row); time++)
         {
-            Walk(entries, time, times, mirrored ^ (mirrors && time % 2 == (times == 1 ? 1 : 0)));
+            _nameCalled = dance.Part(called.Name) is null ? called.Name : null;
+            Walk(called.Entries, time, called.Times, mirrored ^ (called.Mirrored && time % 2 == (called.Times == 1 ? 1 : 0)));
             CloseLine();
+            _nameCalled = null;
         }
 
         _depth--;

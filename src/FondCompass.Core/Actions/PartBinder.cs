@@ -32,6 +32,9 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private List<Pending> _pendingBefore = [];
     private int _countsBefore;
     private LineEntry? _opened;
+
+    /// <summary>The name of a line that is danced again, and of one that is called: it is theirs on every pass.</summary>
+    private string? _nameAgain, _nameCalled;
     private Beat? _last;
     private Beat? _firstLine;
     private PartEntry? _next;
@@ -174,7 +177,7 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
                     Tell(NotationFindings.ImpossibleCounts.At(call.Row, problem, part: part.Name));
                 }
 
-                DanceCalled(call.Row, called.Entries, called.Times, called.Mirrored, mirrored);
+                DanceCalled(call.Row, called, mirrored);
                 return;
             case StepEntry step:
                 AddStep(step);

@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 
 namespace FondCompass.Core.Lessons;
@@ -31,17 +32,25 @@ internal sealed partial class DanceBlocks
             Rate = rate,
             Effort = EffortOf(bites, rate),
             Why = "",
+            Rule = RuleOf(kind),
             Say = kind switch
             {
                 BlockKind.Dance or BlockKind.Chain => _cues?.Keywords(bites) ?? [],
                 BlockKind.Whole or BlockKind.Walls or BlockKind.Music or BlockKind.Runs when Way.Cues == CueSchool.Steady => _cues?.Keywords(bites) ?? [],
-                BlockKind.Show or BlockKind.Whole or BlockKind.Walls => ["Counts only."],
-                BlockKind.Music or BlockKind.Runs => ["Silence, but for what changes."],
-                _ => [],
+                _ => RuleOf(kind) switch { CallRule.CountsOnly => ["Counts only."], CallRule.ChangesOnly => ["Silence, but for what changes."], _ => [] },
             },
             Watch = kind is BlockKind.Dance or BlockKind.Chain or BlockKind.Whole ? [.. WatchOf(bites), .. OnMistakes(kind)] : OnMistakes(kind),
         };
     }
+
+    /// <summary>What may be said: who says less and less counts over the whole, and is silent over the music but for what changes.</summary>
+    private CallRule RuleOf(BlockKind kind) => kind switch
+    {
+        BlockKind.Show => CallRule.CountsOnly,
+        BlockKind.Whole or BlockKind.Walls when Way.Cues == CueSchool.Fading => CallRule.CountsOnly,
+        BlockKind.Music or BlockKind.Runs when Way.Cues == CueSchool.Fading => CallRule.ChangesOnly,
+        _ => CallRule.All,
+    };
 
     /// <summary>What is done when it breaks, where more than one bite is danced.</summary>
     private string[] OnMistakes(BlockKind kind) => _cues is null || kind is BlockKind.Show or BlockKind.Dance or BlockKind.Drill or BlockKind.Recap ? []

@@ -1,3 +1,4 @@
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
 
@@ -66,6 +67,9 @@ public sealed record LessonBlock
 
     /// <summary>The layer danced on top of the feet, or alone in a drill.</summary>
     public string? Layer { get; init; }
+
+    /// <summary>What may be said while it is danced.</summary>
+    public CallRule Rule { get; init; }
 
     /// <summary>Seconds from the lesson's begin.</summary>
     public double From { get; init; }

@@ -7,7 +7,12 @@ public enum CountStyle
 {
     Up,
     Down,
+
+    /// <summary>By the steps' names on the beat.</summary>
     Names,
+
+    /// <summary>1 to 4, over and over.</summary>
+    Fours,
 }
 
 /// <summary>What a genre settles when the dance does not (craft, section 2, "habits by genre").</summary>

@@ -102,8 +102,8 @@ public static class PhraseText
             && a.Without.SequenceEqual(b.Without) && (!a.IsBody || a.Words == b.Words)
         && a.Layers.SequenceEqual(b.Layers) && a.Counts == b.Counts && a.Unread.Select(u => u.Text).SequenceEqual(b.Unread.Select(u => u.Text));
 
-    /// <summary>"Touches", "marches", "vines".</summary>
-    private static string Plural(string name) =>
+    /// <summary>The plural of an English name: "touches", "marches", "vines".</summary>
+    public static string Plural(string name) =>
         name + (name.EndsWith("ch", StringComparison.Ordinal) || name.EndsWith("sh", StringComparison.Ordinal) || name[^1] is 's' or 'x' or 'z' ? "es" : "s");
 
     private static string WithTurn(Phrase phrase, string text, Turn turn)

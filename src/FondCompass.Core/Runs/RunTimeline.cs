@@ -22,6 +22,18 @@ public sealed record RunAction(
 
     /// <summary>What this one action is: "step behind", "touch beside", "step forward, turn 1/4 left"; the foot stands apart.</summary>
     public string Deed { get; init; } = "";
+
+    /// <summary>Where it goes, as danced.</summary>
+    public Direction Direction { get; init; }
+
+    /// <summary>Sounds before its line's first count.</summary>
+    public bool IsPickUp { get; init; }
+
+    /// <summary>A movement by itself: its words name no step that is known by that name.</summary>
+    public bool IsLoose { get; init; }
+
+    /// <summary>Counts it was written to last.</summary>
+    public double Counts { get; init; }
 }
 
 /// <summary>Words of the instructor that hang on counts of a run: a cue, note, caution or trouble spot, or what is done on top of the feet.</summary>
@@ -51,6 +63,18 @@ public static class RunTimeline
         return actions;
     }
 
+    /// <summary>The same, stretch by stretch, each in order of time.</summary>
+    public static IEnumerable<(RunStretch Stretch, IReadOnlyList<RunAction> Actions)> ByStretch(DanceRun run, IEnumerable<RunStretch> stretches)
+    {
+        var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
+        foreach (var stretch in stretches)
+        {
+            var actions = new List<RunAction>();
+            Add(run, stretch, walls.GetValueOrDefault(stretch.Repeat), actions);
+            yield return (stretch, [.. actions.OrderBy(a => a.SongCount)]);
+        }
+    }
+
     private static IEnumerable<RunStretch> Wanted(DanceRun run, int? mostRepeats, Func<RunStretch, bool>? isWanted) =>
         run.Stretches.TakeWhile(s => !(s.Repeat > mostRepeats)).Where(s => isWanted?.Invoke(s) ?? true);
 
@@ -60,38 +84,49 @@ public static class RunTimeline
     /// <param name="isWanted">Stretches that are looked at; all when left out.</param>
     public static IReadOnlyList<RunNote> Notes(DanceRun run, int? mostRepeats = null, Func<RunStretch, bool>? isWanted = null)
     {
-        var notes = new List<RunNote>();
         // A variant is told in the same words however often its part is danced.
         var beside = new Dictionary<(PartTrace, SpanVariant), string>();
-        foreach (var stretch in Wanted(run, mostRepeats, isWanted))
-        {
-            var (from, to) = (Tick.FromCounts(stretch.Stretch.From), Tick.FromCounts(stretch.Stretch.From + stretch.ToCount - stretch.FromCount));
-            var part = stretch.Stretch.Pattern.Part;
-            SongCount Count(Tick at) => new(stretch.FromCount - stretch.Stretch.From + at.InCounts);
-            foreach (var variant in part.Variants.Where(v => v.From >= from && v.From < to && v.Label.Kind is VariantKind.Easier or VariantKind.NoTurn or VariantKind.LowImpact))
-            {
-                if (!beside.TryGetValue((stretch.Stretch.Pattern, variant), out var words))
-                {
-                    words = beside[(stretch.Stretch.Pattern, variant)] = PartWording.WordsOf(SpanTrace.Of(run.Trace.Dance.Header, stretch.Stretch.Pattern, variant));
-                }
-
-                notes.Add(new RunNote(
-                    run.Song.Time.SecondsAt(Count(variant.From)), run.Song.Time.SecondsAt(Count(variant.To)), Count(variant.From), SideNote,
-                    $"{variant.Label}: {(stretch.Stretch.Mirrored ? Sides.Mirrored(words) : words)}", stretch.Repeat, stretch.Part, variant.Line));
-            }
-
-            var hung = part.Notes.Select(n => ((Moment)n, n.Kind, n.Text)).Concat(part.Layers.Select(l => ((Moment)l, WordedLayer.Of(l.Text).Kind.ToString().ToLowerInvariant(), l.Text)));
-            foreach (var (moment, kind, text) in hung.Where(n => n.Item1.At >= from && n.Item1.At < to))
-            {
-                notes.Add(new RunNote(
-                    run.Song.Time.SecondsAt(Count(moment.At)), run.Song.Time.SecondsAt(Count(moment.At + moment.Length)), Count(moment.At), kind,
-                    stretch.Stretch.Mirrored ? Sides.Mirrored(text) : text, stretch.Repeat, stretch.Part, moment.Line));
-            }
-        }
-
+        var notes = Wanted(run, mostRepeats, isWanted).SelectMany(s => NotesOf(run, s).Concat(BesideOf(run, s, beside))).ToList();
         notes.Sort((a, b) => a.SongCount.CompareTo(b.SongCount));
         return notes;
     }
+
+    /// <summary>What may be danced beside, by who takes it easier.</summary>
+    private static IEnumerable<RunNote> BesideOf(DanceRun run, RunStretch stretch, Dictionary<(PartTrace, SpanVariant), string> told)
+    {
+        var (from, to) = Span(stretch);
+        foreach (var variant in stretch.Stretch.Pattern.Part.Variants.Where(v => v.From >= from && v.From < to && v.Label.Kind is VariantKind.Easier or VariantKind.NoTurn or VariantKind.LowImpact))
+        {
+            if (!told.TryGetValue((stretch.Stretch.Pattern, variant), out var words))
+            {
+                words = told[(stretch.Stretch.Pattern, variant)] = PartWording.WordsOf(SpanTrace.Of(run.Trace.Dance.Header, stretch.Stretch.Pattern, variant));
+            }
+
+            var at = CountOf(stretch, variant.From);
+            yield return new RunNote(
+                run.Song.Time.SecondsAt(at), run.Song.Time.SecondsAt(CountOf(stretch, variant.To)), at, SideNote,
+                $"{variant.Label}: {(stretch.Stretch.Mirrored ? Sides.Mirrored(words) : words)}", stretch.Repeat, stretch.Part, variant.Line);
+        }
+    }
+
+    /// <summary>The instructor's cues, notes, cautions and trouble spots, and the layers, of one stretch.</summary>
+    public static IEnumerable<RunNote> NotesOf(DanceRun run, RunStretch stretch)
+    {
+        var (from, to) = Span(stretch);
+        var part = stretch.Stretch.Pattern.Part;
+        var hung = part.Notes.Select(n => ((Moment)n, n.Kind, n.Text)).Concat(part.Layers.Select(l => ((Moment)l, WordedLayer.Of(l.Text).Kind.ToString().ToLowerInvariant(), l.Text)));
+        foreach (var (moment, kind, text) in hung.Where(n => n.Item1.At >= from && n.Item1.At < to))
+        {
+            var at = CountOf(stretch, moment.At);
+            yield return new RunNote(
+                run.Song.Time.SecondsAt(at), run.Song.Time.SecondsAt(CountOf(stretch, moment.At + moment.Length)), at, kind,
+                stretch.Stretch.Mirrored ? Sides.Mirrored(text) : text, stretch.Repeat, stretch.Part, moment.Line);
+        }
+    }
+
+    private static (Tick From, Tick To) Span(RunStretch stretch) => (Tick.FromCounts(stretch.Stretch.From), Tick.FromCounts(stretch.Stretch.From + stretch.ToCount - stretch.FromCount));
+
+    private static SongCount CountOf(RunStretch stretch, Tick at) => new(stretch.FromCount - stretch.Stretch.From + at.InCounts);
 
     private static void Add(DanceRun run, RunStretch stretch, int? wall, List<RunAction> actions)
     {
@@ -131,10 +166,26 @@ public static class RunTimeline
                     verb.Kind == VerbKind.Takes, weight, facing, step.Turn, stretch.Repeat, wall, stretch.Part, action.Line, stretch.IsTag, starts)
                 {
                     Wording = starts ? WordingOf(steps, i, action, stretch.Stretch.Mirrored) : null,
-                    Deed = $"{verb.Name}{(PhraseText.Words(action.Direction) is { Length: > 0 } way ? $" {way}" : "")}{(step.Turn.IsNone ? "" : $", turn {step.Turn}")}",
+                    Deed = DeedOf(action, verb, step.Turn),
+                    Direction = action.Direction,
+                    IsPickUp = action.IsPickUp,
+                    IsLoose = !action.IsInside && !verb.Has(VerbTraits.IsBody) && (action.Step == verb.Name || verb.IsTurn),
+                    Counts = action.Length.InCounts,
                 });
             }
         }
+    }
+
+    /// <summary>What one action is, in words: nothing that is not danced is named.</summary>
+    private static string DeedOf(DanceAction action, Verb verb, Eighths turn)
+    {
+        if (verb.Has(VerbTraits.IsBody))
+        {
+            return action.Words.Length > 0 ? action.Words : action.Name;
+        }
+
+        var way = action.Direction == Direction.None ? "" : $" {PhraseText.Words(action.Direction)}";
+        return $"{verb.Name}{way}{(turn.IsNone ? "" : $", turn {turn}")}";
     }
 
     private static StepWording WordingOf(List<(ReplayStep Step, Weight After, Fault Fault)> steps, int first, DanceAction action, bool mirrored)

@@ -1,5 +1,5 @@
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
@@ -25,9 +25,18 @@ public sealed record BoardClick(double At, string Label, bool IsCountIn, bool Is
 /// <param name="Deed">What this one action is, for who walks it: "step behind".</param>
 public sealed record BoardStep(double At, bool Starts, string Name, string Foot, string Free, string Facing, int Degrees, string Deed);
 
-/// <summary>Words to be said, and the moment they are for.</summary>
-/// <param name="Words">The instructor's own cue, else the longest wording that can be said in time.</param>
-public sealed record BoardSay(double At, string Words, bool IsOwn);
+/// <summary>Words to be said.</summary>
+/// <param name="At">When they begin.</param>
+/// <param name="Until">When they have been said.</param>
+/// <param name="For">The moment they are for.</param>
+public sealed record BoardSay(double At, double Until, double For, string Words, bool IsOwn);
+
+/// <summary>How a block is called and counted.</summary>
+/// <param name="Counting">As the dance says when null.</param>
+public sealed record BoardCalls(CountStyle? Counting = null, CallerWay Way = CallerWay.Names, CallRule Rule = CallRule.All)
+{
+    public static readonly BoardCalls Usual = new();
+}
 
 /// <summary>What stands on the board for a while: what arms, hips or head do, a caution, a trouble spot, a note.</summary>
 /// <param name="From">It is shown from here, well before it is danced.</param>
@@ -50,16 +59,16 @@ public sealed record BoardTimeline(
 
     /// <param name="rate">Share of full tempo at which it is taught.</param>
     /// <param name="lexicon">The steps known, for their cues; the shipped ones when left out.</param>
-    public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats, StepLexicon? lexicon = null, CountStyle? counting = null) =>
-        Of(new BlockRun(run, [run.Start], analysis.Dance.Header.CountIn, repeats, 1), rate, lexicon, counting);
+    public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats, StepLexicon? lexicon = null, BoardCalls? calls = null) =>
+        Of(new BlockRun(run, [run.Start], analysis.Dance.Header.CountIn, repeats, 1), rate, lexicon, calls);
 
     /// <summary>One pass of a block.</summary>
-    /// <param name="counting">How it is counted; as the dance says when null.</param>
-    public static BoardTimeline Of(BlockRun block, double rate, StepLexicon? lexicon = null, CountStyle? counting = null)
+    /// <param name="calls">How it is called and counted; by names, and as the dance says, when left out.</param>
+    public static BoardTimeline Of(BlockRun block, double rate, StepLexicon? lexicon = null, BoardCalls? calls = null)
     {
         var (run, repeats) = (block.Run, ShownOf(block));
         var header = run.Trace.Dance.Header;
-        var style = counting ?? header.CountStyle;
+        var style = calls?.Counting ?? header.CountStyle;
         var time = run.Song.Time;
         var first = run.Start;
         var stretches = run.Stretches.TakeWhile(s => s.Repeat <= repeats).ToList();
@@ -69,14 +78,14 @@ public sealed record BoardTimeline(
         var halves = actions.Where(a => !double.IsInteger(Math.Round(a.SongCount, 6))).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First());
         foreach (var stretch in stretches)
         {
-            clicks.AddRange(ClicksOf(run, stretch, Counted(style, actions), halves, WallOf(run, stretch)));
+            clicks.AddRange(ClicksOf(run, stretch, LabelsOf(style, actions), halves, WallOf(run, stretch)));
         }
 
         var notes = RunTimeline.Notes(run, repeats);
         var end = stretches.Count > 0 ? stretches[^1].ToCount : first;
         return new BoardTimeline(
             (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
-            StepsOf(actions), SaysOf(actions, notes, time, rate, lexicon ?? StepLexicon.Shipped),
+            StepsOf(actions), SaysOf(block, rate, repeats, lexicon ?? StepLexicon.Shipped, calls ?? BoardCalls.Usual),
             [.. notes.Where(n => n.Kind != "cue").Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
             [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)]);
     }
@@ -106,14 +115,8 @@ public sealed record BoardTimeline(
     private static IEnumerable<BoardClick> CountIn(DanceHeader header, CountStyle style, int start, int counts, TimeMap time, string wall)
     {
         var beat = 60 / time.BpmAt(start);
-        return Enumerable.Range(0, counts).Select(i => new BoardClick(time.SecondsAt(start) - ((counts - i) * beat), CountInLabel(header, style, i, counts), true, false, false, 0, "", wall));
+        return Enumerable.Range(0, counts).Select(i => new BoardClick(time.SecondsAt(start) - ((counts - i) * beat), Counted.InLabel(header, style, i, counts), true, false, false, 0, "", wall));
     }
-
-    /// <summary>What is called on one count of the count-in: the words said, else the counts that lead to 1: "5, 6, 7, 8", or down to it.</summary>
-    private static string CountInLabel(DanceHeader header, CountStyle style, int i, int counts) =>
-        header.CountInWords.Count == counts ? header.CountInWords[i]
-        : style == CountStyle.Down ? $"{counts - i}"
-        : $"{((header.LineCounts - counts + i) % header.LineCounts + header.LineCounts) % header.LineCounts + 1}";
 
     private static string WallOf(DanceRun run, RunStretch stretch) =>
         stretch.IsTag ? stretch.Called
@@ -121,11 +124,11 @@ public sealed record BoardTimeline(
         : $"to {stretch.StartFacing}";
 
     /// <summary>What is counted aloud on a count of a line: up, down, or the step's name where one begins and the number where it goes on.</summary>
-    private static Func<double, int, int, string> Counted(CountStyle style, IReadOnlyList<RunAction> actions)
+    private static Func<double, int, int, string> LabelsOf(CountStyle style, IReadOnlyList<RunAction> actions)
     {
         if (style != CountStyle.Names)
         {
-            return (_, count, of) => style == CountStyle.Down ? $"{of - count + 1}" : $"{count}";
+            return (_, count, of) => Counted.Label(style, count, of);
         }
 
         var names = actions.Where(a => a.Wording is not null).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First().Wording!.Name);
@@ -176,23 +179,17 @@ public sealed record BoardTimeline(
         return steps;
     }
 
-    private static List<BoardSay> SaysOf(IReadOnlyList<RunAction> actions, IReadOnlyList<RunNote> notes, TimeMap time, double rate, StepLexicon lexicon)
+    private static List<BoardSay> SaysOf(BlockRun block, double rate, int repeats, StepLexicon lexicon, BoardCalls calls)
     {
-        var own = notes.Where(n => n.Kind == "cue").ToList();
-        var spoken = own.Select(n => Math.Round(n.SongCount, 6)).ToHashSet();
-        var says = own.Select(n => new BoardSay(n.Seconds, n.Text, true)).ToList();
-        var saidUntil = double.NegativeInfinity;
-        foreach (var call in actions.Where(a => a.Wording is not null && !spoken.Contains(Math.Round(a.SongCount, 6))))
+        var settings = new CallSettings(new Rate(rate * 100), Speech.DefaultLead, repeats)
         {
-            var earliest = Math.Max(time.SecondsAt(call.SongCount.After(-Cue.DefaultLead)), saidUntil);
-            var wording = call.Wording!;
-            var words = StepCues.Of(call.Step, wording, lexicon);
-            var (cue, _) = Cue.Choose(words, call.Foot.IsSingle() ? call.Foot.Word() : wording.Name, (call.Seconds - earliest) / rate);
-            saidUntil = earliest + (Cue.Seconds(cue) * rate);
-            says.Add(new BoardSay(call.Seconds, cue, false));
-        }
-
-        return [.. says.OrderBy(s => s.At)];
+            Way = calls.Way,
+            Rule = calls.Rule,
+            Counting = calls.Counting,
+            Starts = block.Starts,
+            CountIn = block.CountIn,
+        };
+        return [.. CueSheet.Of(block.Run, settings, lexicon).Where(c => c.Words.Length > 0 && !c.IsBeat).Select(c => new BoardSay(c.At, c.Until, c.StepAt, c.Words, c.IsOwn))];
     }
 
     private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats)

@@ -1,6 +1,6 @@
 using FondCompass.Core;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Web.Pages.Dances;
@@ -17,27 +17,36 @@ internal static class CuesEndpoint
     private static IReadOnlyList<SheetCue> Read(ApiBody body, CancellationToken cancel)
     {
         var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
-        // Of an order each call is a repeat, and where nothing is said all of them are told.
-        var repeats = body.Whole("repeats", 1, MostRepeats) ?? (analysis.Dance.IsPhrased ? MostRepeats : 2);
+        var given = body.Song();
+        // A song is called to its end, an order once, and of a loop two rounds.
+        var repeats = body.Whole("repeats", 1, MostRepeats) ?? (analysis.Dance.IsPhrased || given is not null ? MostRepeats : 2);
         var rate = new Rate(body.Number("ratePercent", Rate.Slowest, Rate.Fastest) ?? 100);
-        var lead = body.Number("lead", 0, CueSheet.LongestLead) ?? Cue.DefaultLead;
+        var lead = body.Number("lead", 0, CallSettings.LongestLead) ?? Speech.DefaultLead;
+        var settings = new CallSettings(rate, lead, repeats)
+        {
+            Way = body.Word("way", WayWords.CallerWays) ?? CallerWay.Names,
+            Counting = body.Word("counting", WayWords.CountStyles),
+            Speech = new Speech(body.Number("syllablesPerSecond", Speech.Slowest, Speech.Fastest) ?? Speech.UsualRate),
+        };
         var bpm = new Bpm(body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo);
         var start = body.Whole("start", 0, Song.MostCounts) ?? analysis.Dance.Header.Intro;
         var pattern = Math.Max(1, analysis.Trace.TotalCounts);
         // Without a song nobody knows which repeat is the last, so one more than is asked for goes on behind.
         var counts = start + ((analysis.Dance.IsPhrased ? 1L : repeats + 1L) * pattern) + analysis.Dance.Tags.Sum(t => analysis.Trace.Part(t.Tag)?.Part.Counts ?? 0);
-        var song = body.Song() ?? Song.Steady((int)Math.Min(Song.MostCounts, counts), bpm);
-        return CueSheet.Of(RunUnroller.Unroll(analysis.Trace, song, start, cancel), rate, lead, repeats, cancel: cancel);
+        var song = given ?? Song.Steady((int)Math.Min(Song.MostCounts, counts), bpm);
+        return CueSheet.Of(RunUnroller.Unroll(analysis.Trace, song, start, cancel), settings, cancel: cancel);
     }
 }
 
 internal sealed record CuesJson(IEnumerable<CueJson> Cues)
 {
     public static CuesJson Of(IReadOnlyList<SheetCue> cues) => new(cues.Select(c => new CueJson(
-        c.Repeat, c.Part, c.Line, c.Count, c.Step, c.Words, c.Form == CueForm.OneWord ? "single" : c.Form.ToString().ToLowerInvariant(), Round(c.At), Round(c.Until), Round(c.StepAt), Round(c.Needs), Round(c.Room))));
+        c.Repeat, c.Part, c.Line, c.Count, c.Step, c.Words, c.Form.ToString().ToLowerInvariant(), Round(c.From), Round(c.To), c.Why,
+        Round(c.At), Round(c.Until), Round(c.StepAt), Round(c.Needs), Round(c.Room))));
 
-    private static double Round(double seconds) => Math.Round(seconds, 6);
+    private static double Round(double value) => Math.Round(value, 6);
 }
 
 internal sealed record CueJson(
-    int Repeat, string Part, int Line, string Count, string Step, string Words, string Form, double At, double Until, double StepAt, double Needs, double Room);
+    int Repeat, string Part, int Line, string Count, string Step, string Words, string Form, double From, double To, string Why,
+    double At, double Until, double StepAt, double Needs, double Room);

@@ -1,3 +1,4 @@
+using FondCompass.Core.Calling;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Notation;
 
@@ -38,7 +39,9 @@ internal static class WayWords
         ["one-run"] = ProgressSchool.OneRun,
     };
 
-    public static readonly IReadOnlyDictionary<string, CountStyle> CountStyles = new Dictionary<string, CountStyle> { ["up"] = CountStyle.Up, ["down"] = CountStyle.Down, ["names"] = CountStyle.Names };
+    public static readonly IReadOnlyDictionary<string, CountStyle> CountStyles = new Dictionary<string, CountStyle> { ["up"] = CountStyle.Up, ["down"] = CountStyle.Down, ["names"] = CountStyle.Names, ["fours"] = CountStyle.Fours };
+
+    public static readonly IReadOnlyDictionary<string, CallerWay> CallerWays = new Dictionary<string, CallerWay> { ["names"] = CallerWay.Names, ["beat"] = CallerWay.Beat, ["fading"] = CallerWay.Fading, ["feet"] = CallerWay.Feet };
 
     public static readonly IReadOnlyDictionary<string, ClassLevel> Levels = new Dictionary<string, ClassLevel>
     {

@@ -1,3 +1,4 @@
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Swaps;
@@ -18,8 +19,8 @@ public class TeachingTests
     [InlineData("pivot left", 3, true)]
     public void Example_6_two_counts_of_lead_at_120_hold_three_syllables(string words, int syllables, bool fits)
     {
-        Assert.Equal(syllables, Cue.Syllables(words));
-        Assert.Equal(fits, Cue.Fits(words, Cue.DefaultLead * 60 / 120));
+        Assert.Equal(syllables, Speech.Syllables(words));
+        Assert.Equal(fits, Speech.Usual.Seconds(words) <= Speech.DefaultLead * 60 / 120);
     }
 
     [Theory]
@@ -30,7 +31,12 @@ public class TeachingTests
     [InlineData("monterey", 3)]
     [InlineData("side together side", 5)]
     [InlineData("toe strut", 2)]
-    public void Syllables_are_counted(string words, int syllables) => Assert.Equal(syllables, Cue.Syllables(words));
+    [InlineData("Wechselschritt vor", 4)]
+    [InlineData("ballon à côté", 5)]
+    [InlineData("вперед", 2)]
+    [InlineData("오른쪽 앞으로", 6)]
+    [InlineData("5, 6, 7, 8", 4)]
+    public void Syllables_are_counted(string words, int syllables) => Assert.Equal(syllables, Speech.Syllables(words));
 
     [Fact]
     public void Difficulty_never_falls_when_the_tempo_or_a_turn_rises()

@@ -1,3 +1,4 @@
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
@@ -24,7 +25,7 @@ public class WaitedForTests
         "run" => RunUnroller.Unroll(Dance.Trace, Song, 16, cancel),
         "fit" => PhraseFit.Solve(Run, new FitConstraints(NoMoves: true), cancel),
         "plan" => LessonPlanner.Plan(new LessonBrief(20, [new LessonDance(Dance, 112)], new TeachingWay(), new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner)), null, cancel),
-        "cues" => CueSheet.Of(Run, new Rate(100), 2, 4, null, cancel),
+        "cues" => CueSheet.Of(Run, new CallSettings(new Rate(100), 2, 4), null, cancel),
         _ => RoomPlan.Of(Dance.Trace, new RoomWish(new Hall(9, 12, 1), 400, RoomLayout.Rows, 6), cancel),
     };
 

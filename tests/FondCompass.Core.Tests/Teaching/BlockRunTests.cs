@@ -182,7 +182,7 @@ public class BlockRunTests
         var planned = Planned(Square);
         var run = RunOf(planned, "dance:A:2")!;
         Assert.Equal(["5", "6", "7", "8", "1", "2"], BoardTimeline.Of(run, 1).Clicks.Take(6).Select(c => c.Label));
-        Assert.Equal(["4", "3", "2", "1", "8", "7"], BoardTimeline.Of(run, 1, counting: CountStyle.Down).Clicks.Take(6).Select(c => c.Label));
+        Assert.Equal(["4", "3", "2", "1", "8", "7"], BoardTimeline.Of(run, 1, calls: new BoardCalls(CountStyle.Down)).Clicks.Take(6).Select(c => c.Label));
     }
 
     [Fact]

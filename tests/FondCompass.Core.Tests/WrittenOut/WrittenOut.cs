@@ -1,6 +1,7 @@
 using System.Collections;
 using FondCompass.Core.Comparing;
 using FondCompass.Core.Composing;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
 using FondCompass.Core.Lessons;
@@ -285,7 +286,7 @@ public class WrittenOut
         foreach (var (rate, lead) in new[] { (100.0, 2.0), (60.0, 2.0), (100.0, 1.0) })
         {
             t.Head($"at {rate} %, {lead} counts before");
-            foreach (var cue in CueSheet.Of(run, new Rate(rate), lead, 4).Take(rate == 100 && lead == 2 ? 60 : 12))
+            foreach (var cue in CueSheet.Of(run, new CallSettings(new Rate(rate), lead, 4)).Take(rate == 100 && lead == 2 ? 60 : 12))
             {
                 t.Row(cue);
             }

@@ -1,4 +1,5 @@
 using FondCompass.Core;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
@@ -223,14 +224,15 @@ public class DrawingTests
     }
 
     [Fact]
-    public void Cues_are_shortened_until_they_can_be_said()
+    public void What_is_said_is_shortened_until_it_can_be_said_and_is_no_foot()
     {
-        var analysis = Analysis.Of("part A\n1-4 jazz box R\n5-8 jazz box R");
+        var analysis = Analysis.Of("part A\n1-4 rocking chair R\n5-8 jazz box R 1/4 right");
         BoardTimeline At(double bpm) => BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(bpm)), 0), 1, 1);
-        Assert.Equal("jazz box, cross, back, side, forward", At(40).Says[1].Words);
-        Assert.Equal("jazz box", At(120).Says[1].Words);
-        Assert.Equal("box", At(300).Says[1].Words);
-        Assert.Equal("right", At(900).Says[1].Words);
+        Assert.Equal("jazz box quarter right", At(60).Says[1].Words);
+        Assert.DoesNotContain(At(240).Says, s => s.Words is "right" or "left");
+        Assert.All(At(120).Says, s => Assert.True(s.At < s.Until && s.Until <= s.For));
+        var silent = BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(60)), 0), 1, 1, calls: new BoardCalls(Rule: CallRule.CountsOnly));
+        Assert.Empty(silent.Says);
     }
 
     [Fact]
@@ -346,8 +348,7 @@ public class DrawingTests
         Assert.Equal("V · out and back", board.Clicks.First(c => !c.IsCountIn).Where);
         Assert.Contains(board.Clicks, c => c.Where == "V, first half · out and back");
         Assert.Contains(board.Clicks, c => c.Where == "V, second half · 2");
-        Assert.Equal("off we go", board.Says[0].Words);
-        Assert.True(board.Says[0].IsOwn);
+        Assert.Equal("off we go", board.Says.First(s => s.IsOwn).Words);
         Assert.Equal(["right arm up", "right arm up", "hips roll"], board.Marks.Where(m => m.Kind is "arms" or "hips").Take(3).Select(m => m.Words));
         Assert.Contains(board.Marks, m => m.Kind == "caution" && m.Words == "mind the wet floor" && m.From < m.At);
         Assert.Contains(board.Marks, m => m.Kind == "trouble" && m.Words == "the quarter comes early");

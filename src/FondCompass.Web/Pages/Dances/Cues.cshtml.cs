@@ -1,9 +1,10 @@
 using System.Globalization;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
 using FondCompass.Data;
 using FondCompass.Data.Records;
+using FondCompass.Web.Api;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
@@ -25,15 +26,34 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     public double Rate => Number(AskedRate, 100, Slowest, Fastest) ?? 100;
 
-    public double Lead => Number(AskedLead, Cue.DefaultLead, 0, CueSheet.LongestLead) ?? Cue.DefaultLead;
+    /// <summary>The caller's way, as the address has it: names, beat, fading or feet.</summary>
+    [BindProperty(SupportsGet = true, Name = "way")]
+    public string? AskedWay { get; set; }
+
+    /// <summary>Syllables a second that the caller speaks.</summary>
+    [BindProperty(SupportsGet = true, Name = "pace")]
+    public string? AskedPace { get; set; }
+
+    public double Lead => Number(AskedLead, Speech.DefaultLead, 0, CallSettings.LongestLead) ?? Speech.DefaultLead;
+
+    public double Pace => Number(AskedPace, Speech.UsualRate, Speech.Slowest, Speech.Fastest) ?? Speech.UsualRate;
+
+    public CallerWay Way => WayWords.CallerWays.TryGetValue(AskedWay ?? "", out var way) ? way : CallerWay.Names;
+
+    /// <summary>The ways of calling, as an instructor says them.</summary>
+    public static readonly IReadOnlyList<(string Value, string Words)> Ways = [("names", "names before their steps"), ("fading", "names, less and less"), ("beat", "counts; changes and turns only"), ("feet", "the foot before the name")];
 
     /// <summary>What was asked and cannot be, in words; empty when all can.</summary>
     public string Problem =>
         Number(AskedRate, 100, Slowest, Fastest) is null ? $"'{AskedRate}' is no rate: write percent from {Slowest:0} to {Fastest:0}. Until then it is 100 %."
-        : Number(AskedLead, Cue.DefaultLead, 0, CueSheet.LongestLead) is null ? $"'{AskedLead}' is no lead: write counts from 0 to {CueSheet.LongestLead:0}. Until then it is {Cue.DefaultLead:0}."
+        : Number(AskedLead, Speech.DefaultLead, 0, CallSettings.LongestLead) is null ? $"'{AskedLead}' is no lead: write counts from 0 to {CallSettings.LongestLead:0}. Until then it is {Speech.DefaultLead:0}."
+        : Number(AskedPace, Speech.UsualRate, Speech.Slowest, Speech.Fastest) is null ? FormattableString.Invariant($"'{AskedPace}' is no pace of speaking: write syllables a second from {Speech.Slowest:0} to {Speech.Fastest:0}. Until then it is {Speech.UsualRate}.")
         : "";
 
     public IReadOnlyList<SheetCue> Cues { get; private set; } = [];
+
+    /// <summary>What is said besides the counts.</summary>
+    public int Calls => Cues.Count(c => !c.IsBeat && c.Form != CueForm.None);
 
     /// <summary>What cannot be said in time.</summary>
     public int LeftOut => Cues.Count(c => c.Form == CueForm.None);
@@ -48,12 +68,21 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     public string Refused { get; private set; } = "";
 
     /// <summary>A cue of the first time its place is danced can be written; later ones follow it.</summary>
-    public bool IsFirst(SheetCue cue) => Cues.First(c => c.Part == cue.Part && c.Line == cue.Line && c.Count == cue.Count && c.Form != CueForm.Structural) == cue;
+    public bool IsFirst(SheetCue cue) => _first.Contains(cue);
+
+    private HashSet<SheetCue> _first = [];
+
+    private void Call(CancellationToken cancel)
+    {
+        Cues = CueSheet.Of(Run(), new CallSettings(new Rate(Rate), Lead, int.MaxValue) { Way = Way, Speech = new Speech(Pace) }, Lexicon, cancel);
+        // A line's name and its first step stand on one count; the last of them is the step, whose words can be written.
+        _first = [.. Cues.Where(c => c.Step.Length > 0 && !c.IsBeat && c.Form != CueForm.Structural).GroupBy(c => (c.Part, c.Line, c.Count)).Select(g => g.Where(c => c.Repeat == g.First().Repeat).Last())];
+    }
 
     public async Task OnGet(CancellationToken cancel)
     {
         await Load(cancel);
-        Cues = CueSheet.Of(Run(), new Rate(Rate), Lead, int.MaxValue, Lexicon, cancel);
+        Call(cancel);
     }
 
     /// <summary>Writes what is called on a count: for this class only, or into the dance.</summary>
@@ -79,11 +108,11 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
         if (Refused.Length > 0)
         {
-            Cues = CueSheet.Of(Run(), new Rate(Rate), Lead, int.MaxValue, Lexicon, cancel);
+            Call(cancel);
             return Page();
         }
 
-        return Redirect($"/dances/{Id}/cues{QueryString.Create(new Dictionary<string, string?> { ["rate"] = AskedRate, ["lead"] = AskedLead, ["class"] = $"{Class}" })}");
+        return Redirect($"/dances/{Id}/cues{QueryString.Create(new Dictionary<string, string?> { ["rate"] = AskedRate, ["lead"] = AskedLead, ["way"] = AskedWay, ["pace"] = AskedPace, ["class"] = $"{Class}" })}");
     }
 
     private async Task Load(CancellationToken cancel)
@@ -95,14 +124,14 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
         }
     }
 
-    public static string Form(CueForm form) => form switch
+    /// <summary>How a thing is said, in a word or two.</summary>
+    public static string Form(SheetCue cue) => cue.Form switch
     {
-        CueForm.Full => "",
-        CueForm.Key => "shortened",
-        CueForm.OneWord => "one word",
-        CueForm.Foot => "the foot alone",
+        CueForm.Own => "your words",
         CueForm.Structural => "told ahead",
-        _ => "left out: no time for it",
+        CueForm.None => "left out",
+        CueForm.Count or CueForm.Rhythm => "on the beat",
+        _ => cue.IsShortened ? "shortened" : "",
     };
 
     private static double? Number(string? said, double usual, double least, double most) => string.IsNullOrWhiteSpace(said) ? usual

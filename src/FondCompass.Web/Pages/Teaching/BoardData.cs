@@ -1,3 +1,4 @@
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
@@ -37,13 +38,16 @@ public sealed record BoardData(
         };
     }
 
+    /// <summary>How a block is called by who teaches so.</summary>
+    public static BoardCalls CallsOf(TeachingWay way, CallRule rule) => new(way.Counting, way.Cues == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names, rule);
+
     private static IEnumerable<BoardBite> BitesOf(int index, LessonDance dance, IReadOnlyList<Bite> bites, TeachingWay way, StepLexicon lexicon)
     {
         var countIn = way.CountIn ?? dance.Analysis.Dance.Header.CountIn;
         BoardTimeline? Line(IReadOnlyList<Bite> covered, bool otherSide)
         {
             var block = new LessonBlock { Id = "", Kind = BlockKind.Drill, Title = "", Why = "", Dance = index, Bites = covered, Counts = covered.Sum(b => b.Counts), Repeats = 1, Starts = 1, CountIn = countIn, Rate = Rate.Full };
-            return BlockRun.Of(dance, block, otherSide) is { } run ? BoardTimeline.Of(run, 1, lexicon, way.Counting) : null;
+            return BlockRun.Of(dance, block, otherSide) is { } run ? BoardTimeline.Of(run, 1, lexicon, CallsOf(way, CallRule.All)) : null;
         }
 
         return bites.Select((b, i) => new BoardBite(
@@ -76,7 +80,7 @@ public sealed record BoardBlock(
             block.Id, BlockJson.KindOf(block.Kind), block.Title, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
             dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known), rate,
             run is not null && dance!.Song is not null && block.Kind is BlockKind.Show or BlockKind.Music or BlockKind.Runs or BlockKind.Known, block.Layer, [.. block.Walls.Select(w => w.ToString())],
-            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, way.Counting));
+            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardData.CallsOf(way, block.Rule)));
     }
 }
 

@@ -4,7 +4,8 @@
 /** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string, part?: string, line?: number, count?: number }} Click */
 /** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number, deed?: string }} Step */
 /** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
-/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: { at: number, words: string, isOwn: boolean }[], marks: Mark[], events: { from: number, at: number, words: string }[] }} Timeline */
+/** @typedef {{ at: number, until: number, for: number, words: string, isOwn: boolean }} Say words, when they begin and end, and the moment they are for */
+/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[] }} Timeline */
 
 /** @param {string} name @returns {any} */
 const place = (name) => document.getElementById(name);
@@ -70,9 +71,11 @@ export function paint(line, shown, now, view = {}) {
   put('deed', step?.deed ?? '');
   const coming = steps.findIndex((s, i) => i > current && s.starts);
   put('next', coming >= 0 ? `${steps[coming].name}${steps[coming].foot ? ` · ${steps[coming].foot}` : ''}` : next ? '' : 'end');
-  const say = line.says.find((s) => s.at > now + 0.001);
+  // What is said now, or comes next; it is marked while it is to be said.
+  const say = line.says.find((s) => s.until > now + 0.001);
   put('cue-count', say ? `say: ${say.words}` : '');
   mark('cue-count', 'own', say?.isOwn ?? false);
+  mark('cue-count', 'due', !!say && say.at <= now + 0.001);
   mark('foot-l', 'on', step?.foot === 'L');
   mark('foot-r', 'on', step?.foot === 'R');
   mark('foot-l', 'free', step?.free === 'L' && step?.foot !== 'L');

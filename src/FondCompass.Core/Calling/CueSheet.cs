@@ -1,0 +1,299 @@
+using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Runs;
+using FondCompass.Core.Steps;
+
+namespace FondCompass.Core.Calling;
+
+/// <summary>
+/// All that is said over a run (calls, sections 1 to 3): what changes within the eight before, own cues always, names before their phrases, sides
+/// that mean ways, and the beat in what that leaves free. Board, class window, sheet and the API read this one timetable.
+/// </summary>
+public sealed class CueSheet
+{
+    /// <summary>Counts before its phrase that a call may begin where its words are long.</summary>
+    private const double LongLead = 4;
+
+    /// <summary>Counts before it comes that a structural change is told where nothing stands in the way.</summary>
+    private const double ChangeLead = 4;
+
+    private readonly DanceRun _run;
+    private readonly CallSettings _settings;
+    private readonly List<RunStretch> _stretches;
+    private readonly List<CallPhrase> _phrases = [];
+    private readonly List<Entry> _entries = [];
+    private readonly PhraseWorth _worth;
+    private readonly CountIns _countIns;
+
+    /// <summary>Where a stretch's first movement sounds, by the song count at which it begins.</summary>
+    private readonly Dictionary<int, double> _begins = [];
+    private readonly int _eight;
+
+    /// <summary>What an item of the timetable is about.</summary>
+    /// <param name="Best">What would be said with all the time there is; empty where silence is best.</param>
+    private sealed record Entry(CallItem Item, RunStretch Stretch, int Line, string Count, string Step, double From, double To, string Why, string Best, bool IsMissed);
+
+    private CueSheet(DanceRun run, CallSettings settings)
+    {
+        _run = run;
+        _settings = settings;
+        _stretches = [.. run.Stretches.TakeWhile(s => s.Repeat <= settings.Repeats)];
+        _countIns = new CountIns(run, settings);
+        _eight = run.Trace.Dance.Header.LineCounts;
+        _worth = new PhraseWorth(settings, !run.Trace.Dance.IsPhrased);
+    }
+
+    /// <param name="run">What is danced, over its song.</param>
+    /// <param name="settings">How it is called.</param>
+    /// <param name="lexicon">The steps known; the shipped ones when left out.</param>
+    /// <param name="cancel">Ends it where nobody waits any more.</param>
+    /// <returns>In order of time.</returns>
+    public static IReadOnlyList<SheetCue> Of(DanceRun run, CallSettings settings, StepLexicon? lexicon = null, CancellationToken cancel = default) =>
+        new CueSheet(run, settings).Cues(lexicon ?? StepLexicon.Shipped, cancel);
+
+    private double Deadline(double from) => Time(_countIns.Deadline(from));
+
+    private double Begins(double from, double lead) => Time(_countIns.Earliest(from, lead));
+
+    private double Time(double count) => _run.Song.Time.SecondsAt(new SongCount(count));
+
+    private double Takes(string words) => _settings.Speech.Seconds(words) * _settings.Rate.Share;
+
+    private IReadOnlyList<SheetCue> Cues(StepLexicon lexicon, CancellationToken cancel)
+    {
+        var cutter = new PhraseCutter(_run.Trace.Dance.Header, lexicon);
+        foreach (var (stretch, actions) in RunTimeline.ByStretch(_run, _stretches))
+        {
+            cancel.ThrowIfCancellationRequested();
+            AddStretch(stretch, cutter.Cut(stretch, actions));
+        }
+
+        foreach (var change in _settings.Rule == CallRule.CountsOnly ? [] : RunChanges.Of(_run, _stretches))
+        {
+            AddChange(change);
+        }
+
+        // What begins with a pick-up is called behind what tells of it.
+        var entries = _entries.OrderBy(e => Math.Max(e.From, e.Item.AheadFrom is null ? e.Stretch.FromCount : 0)).ThenBy(e => e.Item.AheadFrom is null).ThenBy(e => e.Line == 0 ? 0 : 1).ToList();
+        var calls = Told(entries, Timetable.Of([.. entries.Select(e => e.Item)], cancel));
+        var beat = _settings.Rule == CallRule.ChangesOnly ? [] : new BeatTrack(_run, _settings, _stretches, _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
+        return [.. calls.Concat(beat).OrderBy(c => c.At).ThenBy(c => c.Until).ThenBy(c => c.StepAt)];
+    }
+
+    private List<SheetCue> Told(List<Entry> entries, IReadOnlyList<Called> called)
+    {
+        var said = called.ToDictionary(c => c.Item);
+        var cues = new List<SheetCue>();
+        for (var i = 0; i < entries.Count; i++)
+        {
+            var entry = entries[i];
+            var isSaid = said.TryGetValue(i, out var call);
+            if (!isSaid && !entry.IsMissed)
+            {
+                continue;
+            }
+
+            var needs = isSaid ? _settings.Speech.Seconds(call.Option.Words) : 0;
+            var at = isSaid ? call.At : entry.Item.Deadline;
+            cues.Add(new SheetCue(
+                entry.Stretch.Repeat, entry.Stretch.Part, Math.Max(1, entry.Line), entry.Count, entry.Step, isSaid ? call.Option.Words : "", isSaid ? call.Option.Form : CueForm.None,
+                at, at + (needs * _settings.Rate.Share), Time(entry.From), needs, isSaid ? call.Room / _settings.Rate.Share : 0, entry.From, entry.To, entry.Best, WhyOf(entry, isSaid ? call : null)));
+        }
+
+        return cues;
+    }
+
+    /// <summary>Why it is said so: what it is worth saying for, and what was shortened, moved or left out.</summary>
+    private string WhyOf(Entry entry, Called? said)
+    {
+        if (said is not { } call)
+        {
+            return $"'{entry.Best}' cannot be said in time: what is said before leaves no room";
+        }
+
+        var why = entry.Why;
+        if (call.Late > 0)
+        {
+            why += FormattableString.Invariant($"; {call.Late / _settings.Rate.Share:0.0} s late, for what must be said before takes the time");
+        }
+        else if (entry.Best.Length > 0 && entry.Best != call.Option.Words && entry.Item.Options.First(o => o.Words == entry.Best) is { } best && best.Takes > call.Option.Takes + 1e-9)
+        {
+            why += FormattableString.Invariant($"; '{entry.Best}' would take {best.Takes / _settings.Rate.Share:0.0} s and does not fit");
+        }
+
+        return call.At < entry.Item.Begins - 1e-6 ? $"{why}; begun earlier, so that it is whole before its step" : why;
+    }
+
+    private void AddChange(RunChange change)
+    {
+        // It is told before the first movement of what it tells of, a pick-up too.
+        var first = _begins.GetValueOrDefault(change.At, change.At);
+        var from = Begins(change.At, _eight);
+        var options = change.Words.Select((w, i) => new CallOption(w, CueForm.Structural, (change.Words.Count - i) * 4 - Speech.Syllables(w), Takes(w), from)).ToList();
+        _entries.Add(new Entry(new CallItem(options, Deadline(Math.Min(first, change.At)), Begins(change.At, ChangeLead), Must: true, AheadFrom: from), change.Stretch, 0, "1", "", change.At, change.Until, "told once within the eight before", change.Words[0], false));
+    }
+
+    private void AddStretch(RunStretch stretch, List<CallPhrase> phrases)
+    {
+        var at = _phrases.Count;
+        _begins[stretch.FromCount] = phrases.Count > 0 ? phrases[0].From : stretch.FromCount;
+        _phrases.AddRange(phrases);
+        var own = _settings.Rule == CallRule.CountsOnly ? [] : RunTimeline.NotesOf(_run, stretch).Where(n => n.Kind == "cue").ToList();
+        var units = new LineUnits(stretch, phrases);
+        var otherSide = false;
+        foreach (var phrase in phrases)
+        {
+            var cue = own.Find(n => n.SongCount >= phrase.From - 1e-6 && n.SongCount < Math.Floor(phrase.From + 1 + 1e-6) && n.SongCount < phrase.To);
+            if (units.Begins(phrase) is { } line && _settings.Rule != CallRule.CountsOnly)
+            {
+                otherSide = AddLine(stretch, line, phrase, units, cue?.Text);
+            }
+
+            if (cue is not null)
+            {
+                own.Remove(cue);
+            }
+
+            AddPhrase(at++, units, otherSide, cue?.Text);
+        }
+
+        foreach (var cue in own)
+        {
+            AddOwn(stretch, cue.SongCount, cue.Line, cue.Text, "", cue.SongCount, cue.SongCount.After(1));
+        }
+    }
+
+    private void AddOwn(RunStretch stretch, double from, int line, string words, string step, double begins, double to)
+    {
+        var takes = Takes(CallWords.Spoken(words));
+        var deadline = Deadline(from);
+        var earliest = Math.Min(Begins(from, LongLead), deadline - takes);
+        var option = new CallOption(CallWords.Spoken(words), CueForm.Own, 0, takes, earliest);
+        _entries.Add(new Entry(new CallItem([option], deadline, Begins(from, _settings.Lead), Must: true), stretch, line, CountOf(stretch, from), step, begins, to, "your own words", "", false));
+    }
+
+    private static string CountOf(RunStretch stretch, double from)
+    {
+        var at = (int)Math.Floor(from - stretch.FromCount + stretch.Stretch.From + 1e-6);
+        var line = stretch.Stretch.Pattern.Part.Lines.LastOrDefault(l => l.Start <= Tick.FromCounts(at));
+        return $"{at - (line is null ? 0 : line.Start.Value / Tick.PerCount) + 1}";
+    }
+
+    /// <summary>A line by its name: what it is called the first time, that it comes again, that it is danced on the other side.</summary>
+    /// <returns>Whether it is told to be the other side.</returns>
+    private bool AddLine(RunStretch stretch, LineUnit line, CallPhrase first, LineUnits units, string? cue)
+    {
+        var met = units.Meet(line, _met);
+        if (!line.IsTold || cue is not null)
+        {
+            return false;
+        }
+
+        var words = met.IsFirst ? [line.Name] : met.IsOtherSide ? met.IsAgain ? ["other side"] : [$"{line.Name}, other side", "other side"] : met.IsAgain ? (string[])["again"] : [line.Name];
+        var options = new List<CallOption> { CallOption.Silence };
+        foreach (var said in words)
+        {
+            var worth = (said == "other side" ? 0 : _worth.OfLine(met.IsFirst, stretch)) + (met.IsOtherSide ? PhraseWorth.OfOtherSide(true) : 0) - Speech.Syllables(said);
+            if (worth > 0 && (_settings.Rule == CallRule.All || met.IsOtherSide))
+            {
+                options.Add(new CallOption(said, CueForm.Name, worth, Takes(said), Begins(first.From, Math.Max(LongLead, _settings.Lead))));
+            }
+        }
+
+        if (options.Count > 1)
+        {
+            _entries.Add(new Entry(
+                new CallItem(options, Deadline(first.From), Begins(first.From, ChangeLead), Must: false), stretch, line.Number, first.Count, line.Name, first.From, line.To,
+                met.IsFirst ? "the line's name, danced for the first time" : "the line is danced again", words[0], met.IsFirst));
+        }
+
+        return met.IsOtherSide;
+    }
+
+    private readonly Dictionary<string, (string First, string Last)> _met = new(StringComparer.OrdinalIgnoreCase);
+
+    private void AddPhrase(int at, LineUnits units, bool otherSide, string? cue)
+    {
+        var phrase = _phrases[at];
+        var stretch = phrase.Stretch;
+        var unit = units.Of(phrase);
+        var telling = _worth.Of(phrase, unit.Key, (int)Math.Round((phrase.From - unit.From) * 8), otherSide);
+        if (phrase.To >= unit.To - 1e-6)
+        {
+            _worth.Through(unit.Key);
+        }
+
+        if (cue is not null)
+        {
+            AddOwn(stretch, phrase.From, phrase.Line, cue, phrase.Step, phrase.From, phrase.To);
+            return;
+        }
+
+        if (_settings.Rule == CallRule.CountsOnly)
+        {
+            return;
+        }
+
+        var options = OptionsOf(at, telling);
+        if (options.Count > 1)
+        {
+            var best = options.MaxBy(o => o.Worth)!;
+            var missed = telling.IsFirst || telling.Turn > 0;
+            _entries.Add(new Entry(
+                new CallItem(options, Deadline(phrase.From), Begins(phrase.From, _settings.Lead), Must: false), stretch, phrase.Line, phrase.Count, phrase.Step, phrase.From, phrase.To,
+                telling.IsOther ? "other than the time before" : telling.Turn > 0 ? "a turn is said each time" : telling.IsFirst ? "danced for the first time" : telling.Way > 0 ? "the way changes" : "its name", best.Words, missed));
+        }
+    }
+
+    private List<CallOption> OptionsOf(int at, PhraseTelling telling)
+    {
+        var phrase = _phrases[at];
+        var options = new List<CallOption> { CallOption.Silence };
+        var earliest = Begins(phrase.From, Math.Max(LongLead, _settings.Lead));
+        foreach (var wording in Wordings(phrase, telling))
+        {
+            var worth = telling.Of(wording);
+            if (worth <= 0 || (_settings.Way == CallerWay.Beat && wording.Tells.HasFlag(Tells.Name)) || (_settings.Rule == CallRule.ChangesOnly && (telling.Way == 0 || !wording.Tells.HasFlag(Tells.Way)) && !wording.Tells.HasFlag(Tells.Turn)))
+            {
+                continue;
+            }
+
+            var from = wording.Side == 0 ? earliest : Math.Max(earliest, OtherWayDone(at, wording.Side));
+            var form = wording.Tells.HasFlag(Tells.Name) ? (wording.Tells & ~Tells.Short) == Tells.Name ? CueForm.Name : CueForm.Full : CueForm.Key;
+            var option = new CallOption(wording.Words, form, worth, Takes(wording.Words), from);
+            if (!options.Exists(o => o.Worth >= option.Worth && o.Takes <= option.Takes && o.Earliest <= option.Earliest))
+            {
+                options.Add(option);
+            }
+        }
+
+        return options;
+    }
+
+    private IEnumerable<CallWording> Wordings(CallPhrase phrase, PhraseTelling telling)
+    {
+        var wordings = CallWords.Of(phrase, telling.GoesOn, telling.Way > 0);
+
+        // A foot may precede a name where nothing turns or goes to the other side.
+        return _settings.Way != CallerWay.Feet || phrase.Foot.Length == 0 || phrase.TurnSide != 0 || phrase.Side != 0 ? wordings
+            : [.. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name).Select(w => w with { Words = $"{phrase.Foot} {w.Words}", Tells = w.Tells | Tells.Detail }), .. wordings];
+    }
+
+    /// <summary>The second from which a side may be said: half of what goes or turns the other way is done, and the last of it has begun.</summary>
+    private double OtherWayDone(int at, int side)
+    {
+        var from = double.NegativeInfinity;
+        for (var i = at - 1; i >= 0 && _phrases[i].To > _phrases[at].From - LongLead; i--)
+        {
+            var before = _phrases[i];
+            var last = before.Actions.LastOrDefault(a => a.Turn.Value * side < 0 || (before.Side * side < 0 && a.TakesWeight));
+            if (last is not null)
+            {
+                from = Math.Max(from, Math.Max(Time((before.From + before.To) / 2), Time(last.SongCount)));
+            }
+        }
+
+        return from;
+    }
+}

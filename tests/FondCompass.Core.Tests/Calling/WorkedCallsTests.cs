@@ -1,0 +1,195 @@
+using FondCompass.Core.Calling;
+using Xunit;
+
+namespace FondCompass.Core.Tests.Calling;
+
+/// <summary>How dances are called: the worked examples, and others in all genres (calls, section 5).</summary>
+public class WorkedCallsTests
+{
+    [Fact]
+    public void Eight_walks_are_one_call_and_back_is_said_before_the_first_of_them()
+    {
+        var calls = Calls.Of("part A\nline eight walks\n1-8 walk forward R x8\nline back\n1-8 walk back R x8", 136);
+        Assert.Equal(["eight walks forward", "back"], calls.Words);
+        var (from, to) = calls.Counts(calls.For("back"));
+        Assert.Equal(7, from, 3);
+        Assert.True(to <= 9);
+    }
+
+    [Fact]
+    public void An_own_step_is_called_by_its_name_and_begins_earlier_where_it_is_long()
+    {
+        var calls = Calls.Of("step long capstan = step R, touch L, step L, touch R\npart A\n1-8 march R\n1-4 long capstan R\n5-8 march R", 128);
+        var cue = calls.For("long capstan");
+        Assert.InRange(calls.Counts(cue).From, 6, 7);
+        Assert.True(calls.Counts(cue).To <= 9);
+        Assert.DoesNotContain("left", calls.Words);
+    }
+
+    [Fact]
+    public void Nothing_is_said_against_a_turn()
+    {
+        var calls = Calls.Of("part A\n1-2 march R\n3 step R forward\n4 pivot 1/2 left\n5-6 rock step R back\n7-8 march R", 140);
+        Assert.Contains("pivot left", calls.At(3));
+        Assert.Contains("rock", calls.At(5));
+        Assert.DoesNotContain(calls.Words, w => w.Contains("right", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_quarter_is_called_when_the_vine_has_gone_the_other_way()
+    {
+        var calls = Calls.Of("part A\n1-3 vine R\n4 touch L\n5-6 pivot 1/4 left\n7-8 march R", 128);
+        var cue = calls.For("quarter left");
+        Assert.InRange(calls.Counts(cue).From, 3, 4);
+        Assert.True(calls.Counts(cue).To <= 5 + 1e-6);
+    }
+
+    [Fact]
+    public void Their_own_words_come_first_and_then_the_counts()
+    {
+        var calls = Calls.Of("part A\n1-8 walk R x8 turning 1 1/4 right\ncue 1 walk it round, right", 120);
+        Assert.Equal(["walk it round, right"], calls.Words);
+        Assert.Equal(CueForm.Own, calls.Said.First().Form);
+        Assert.Contains(calls.All, c => c is { Form: CueForm.Count, Words: "1, 2, 3, 4" or "1, 2, 3, 4, 5, 6" } or { Form: CueForm.Count, From: 16 });
+    }
+
+    [Theory]
+    [InlineData("1-8 body roll", "body roll")]
+    [InlineData("1-8 arms open slowly", "arms open slowly")]
+    [InlineData("1-8 running man", "running man")]
+    public void A_row_of_the_body_is_its_own_words_once(string row, string words)
+    {
+        var calls = Calls.Of($"part A\n1-8 march R\n{row}", 120);
+        Assert.Equal(1, calls.Words.Count(w => w == words));
+        Assert.Contains(calls.All, c => c.IsBeat && c.Line == 2);
+    }
+
+    [Fact]
+    public void Side_touches_are_counted_and_not_their_feet()
+    {
+        var calls = Calls.Of("part A\n1-2 side touch R\n3-4 side touch L\n5-6 side touch R\n7-8 side touch L", 120);
+        Assert.Equal(["four side touches"], calls.Words);
+    }
+
+    [Fact]
+    public void A_line_danced_again_is_called_by_what_is_other()
+    {
+        var calls = Calls.Of("part A\nline out and home x2 mirrored\n1-8 shuffle R forward, shuffle L forward, rock step R, coaster R", 110);
+        Assert.Equal(["out and home", "other side"], calls.Words.Where(w => w is "out and home" or "other side" or "again"));
+        Assert.Equal(9, calls.For("other side").From - calls.Run.Start + 1);
+    }
+
+    [Fact]
+    public void Another_ending_is_called_by_its_steps_in_place_of_the_first()
+    {
+        var calls = Calls.Of("part A\nline out and home x2\n1-4 rocking chair R\nfirst time\n5-8 jazz box R\nsecond time\n5-8 slow pivot 1/2 left R", 110);
+        Assert.Contains("jazz box", calls.At(5));
+        Assert.Contains("pivot", calls.At(13));
+        Assert.Contains("left", calls.At(13));
+        Assert.DoesNotContain("jazz", calls.At(13));
+    }
+
+    [Fact]
+    public void Of_an_order_each_part_is_told_within_the_eight_before()
+    {
+        var calls = Calls.Of("part verse\n1-8 march R\n1-8 march R\npart chorus\n1-4 vine R\n5-8 vine L\n1-8 march R\norder verse chorus verse chorus", 120);
+        var told = calls.Said.Where(c => c.Form == CueForm.Structural).ToList();
+        Assert.Equal(["verse", "chorus", "verse", "chorus"], told.Select(c => c.Words));
+        Assert.All(told.Skip(1), c => Assert.InRange(calls.Counts(c).From, c.From - calls.Run.Start + 1 - 8, c.From - calls.Run.Start + 1));
+    }
+
+    [Fact]
+    public void Mambos_and_pivots_are_each_whole_before_they_begin()
+    {
+        var calls = Calls.Of("part A\n1&2 mambo forward R\n3-4 pivot 1/2 left L\n5&6 mambo back R\n7-8 pivot 1/2 left L", 124);
+        Assert.Equal(4, calls.Said.Count());
+        Assert.StartsWith("mambo", calls.At(1));
+        Assert.Equal("pivot left", calls.At(3));
+        Assert.Contains("mambo", calls.At(5));
+        Assert.Equal("pivot left", calls.At(7));
+        Assert.All(calls.Said, c => Assert.True(c.Until <= c.StepAt + 1e-6));
+    }
+
+    [Theory]
+    [InlineData("genre percussive\npart A\n1-8 toe strut R, toe strut L, toe strut R, toe strut L", "four toe struts")]
+    [InlineData("part A\n1-4 paddle turn R x4\n5-8 jazz box R", "four paddle turns an eighth left")]
+    [InlineData("part A\n1-4 grapevine R with 1/4 right\n5-8 rocking chair L", "grapevine quarter right")]
+    [InlineData("genre jazz\npart A\n1-4 three walks point R\n5-8 body roll", "three walks point")]
+    [InlineData("genre circle\nlayout circle\npart A\n1-4 step R in, step L in, step R in, touch L\n5-8 step L out, step R out, step L out, touch R", "three steps in")]
+    [InlineData("genre social\npart A\n1&2 chasse R\n3-4 rock step L back\n5&6 chasse L\n7-8 rock step R back", "chasse right")]
+    [InlineData("part A\n1-4 weave R\n5-8 weave L", "weave right")]
+    [InlineData("part A\n1-2 stomp R, stomp L\n3-4 hold\n5-8 rocking chair R", "two stomps")]
+    [InlineData("part A\n1-2 step R side, step L behind\n3-4 step R side, touch L\n5-8 rocking chair L", "side right, behind")]
+    [InlineData("part A\n1-4 vaudeville R, hitch R\n5-8 jazz box R", "vaudeville")]
+    [InlineData("genre fitness\npart A\n1-8 knee lift R x4", "four knee lifts")]
+    [InlineData("part A\n1-8 free, left free", "your own")]
+    [InlineData("part A\n1-4 monterey R 1/2\n5-8 jazz box R", "monterey half right")]
+    [InlineData("part A\n1-2 scoop the bilge\n3-4 scoop the bilge\n5-8 rocking chair R", "scoop the bilge, two of them")]
+    public void A_phrase_is_called_by_its_name(string script, string words) => Assert.Contains(words, Calls.Of(script, 90).Words);
+
+    [Theory]
+    [InlineData("walk", "1-8 walk R x8\n1-4 walk R x4\n5-8 hold", "eight walks|four more|hold")]
+    [InlineData("other way", "1-4 walk forward R x4\n5-8 walk back R x4", "four walks forward|back")]
+    [InlineData("other side", "1-4 vine R\n5-8 vine L", "vine right|vine left")]
+    public void Equal_steps_in_a_row_are_told_once(string why, string rows, string words) =>
+        Assert.Equal(words, string.Join('|', Calls.Of($"part A\n{rows}", 100).Words.Select(w => why.Length > 0 ? w : "")));
+
+    [Theory]
+    [InlineData(CallerWay.Names, "vine right|vine left|pivot left|rock step")]
+    [InlineData(CallerWay.Beat, "to the right|to the left|half left")]
+    [InlineData(CallerWay.Feet, "vine right|vine left|pivot left|right rock step")]
+    public void The_callers_way_says_what_is_said(CallerWay way, string words) =>
+        Assert.Equal(words, string.Join('|', Calls.Of("part A\n1-4 vine R\n5-8 vine L\n1-4 march R\n5-6 pivot 1/2 left R\n7-8 rock step R", 100, way: way).Words.Where(w => !w.Contains("march", StringComparison.Ordinal))));
+
+    [Fact]
+    public void Who_says_less_and_less_ends_in_silence_but_for_turns()
+    {
+        var calls = Calls.Of("mirrors\npart A\n1-4 rocking chair R\n5-6 pivot 1/2 left R\n7-8 rock step R", 100, repeats: 4, way: CallerWay.Fading);
+        string[] Round(int repeat) => [.. calls.Said.Where(c => c.Repeat == repeat && c.Form != CueForm.Structural).Select(c => c.Words)];
+        Assert.Equal(["rocking chair", "pivot left", "rock step"], Round(1));
+        Assert.Contains("rocking chair", Round(2));
+        Assert.DoesNotContain("rocking chair", Round(4));
+        Assert.Contains(Round(4), w => w.EndsWith("left", StringComparison.Ordinal) || w.EndsWith("right", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_tag_shorter_than_an_eight_is_told_with_what_follows()
+    {
+        var calls = Calls.Of("part chorus\n1-8 march R\n1-8 march R\npart verse\n1-8 march R\ntag small tag\n1-4 rocking chair R\norder verse small tag chorus", 110);
+        var cue = calls.Said.First(c => c.Words.StartsWith("small tag", StringComparison.Ordinal));
+        Assert.Equal("small tag, then chorus", cue.Words);
+        Assert.Equal(1, calls.Words.Count(w => w.Contains("chorus", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void Words_of_the_count_in_are_said_on_its_counts_and_the_first_call_before_them()
+    {
+        var calls = Calls.Of("count-in \"ready and\"\npart A\n1-4 vine R\n5-8 vine L", 120);
+        Assert.Equal("ready, and", calls.All.First(c => c.IsBeat).Words);
+        Assert.True(calls.All.First(c => c.Words == "vine right").Until <= calls.All.First(c => c.IsBeat).At + 1e-6);
+    }
+
+    [Fact]
+    public void What_cannot_be_said_in_time_is_told_and_why()
+    {
+        var calls = Calls.Of("part A\n1& kick ball change R\n2& kick ball change R\n3& rocking chair R\n4& pivot 1/2 left R\n5-8 jazz box R", 300);
+        Assert.Contains(calls.All, c => c.Form == CueForm.None && c.Why.Contains("cannot be said in time", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData(CallRule.CountsOnly)]
+    [InlineData(CallRule.ChangesOnly)]
+    public void The_rule_of_a_block_is_kept_to_the_letter(CallRule rule)
+    {
+        var calls = Calls.Of("part A\n1-4 rocking chair R\n5-8 vine R\ncue 5 off we go\n1-8 march L", 120, repeats: 3, rule: rule);
+        if (rule == CallRule.CountsOnly)
+        {
+            Assert.All(calls.All, c => Assert.True(c.IsBeat));
+            return;
+        }
+
+        Assert.DoesNotContain(calls.All, c => c.IsBeat);
+        Assert.DoesNotContain("rocking chair", calls.Words);
+        Assert.Contains("last one", calls.Words);
+    }
+}
