@@ -64,6 +64,13 @@ public sealed record CallPhrase
     /// <summary>The foot that begins; empty where no single foot does.</summary>
     public string Foot => Actions[0].Wording is { } wording && wording.Lead.IsSingle() ? wording.Lead.Word() : "";
 
+    /// <summary>Eighths that it turns in all, to the right positive.</summary>
+    public required int Turned { get; init; }
+
     /// <summary>By this two phrases are equal steps: the name, the way and the size of the turn, whichever side.</summary>
-    public (string Name, string Way, int Turn) Kind => (Name, Way, Actions.Sum(a => a.Turn.Value) is var turn && turn < 0 ? -turn : turn);
+    public (string Name, string Way, int Turn) Kind => (Name, Way, Math.Abs(Turned));
+
+    /// <summary>All that its words are made of.</summary>
+    internal (string Name, string Short, string Way, string Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual) Said =>
+        (Name, ShortName, Way, Turn, Detail + Place, Side, TurnSide, Times, TurnsAsUsual);
 }

@@ -16,12 +16,15 @@ public enum Tells
     Detail = 8,
 
     /// <summary>The name in fewer words than theirs.</summary>
-    Short = 16,
+    InBrief = 16,
 }
 
 /// <summary>Words for one phrase.</summary>
 /// <param name="Side">The side that is told as a way or a turn: +1 right, −1 left, 0 none.</param>
-public sealed record CallWording(string Words, Tells Tells, int Side);
+public sealed record CallWording(string Words, Tells Tells, int Side)
+{
+    public int Syllables { get; } = Speech.Syllables(Words);
+}
 
 /// <summary>The ways of saying a phrase, from its name with all that belongs to it down to its turn or way alone; never a foot (calls, section 1).</summary>
 public static partial class CallWords
@@ -47,7 +50,7 @@ public static partial class CallWords
             Add(options, $"{phrase.Name} {phrase.Place}", Tells.Name | Tells.Detail, 0);
         }
 
-        foreach (var (name, told) in new[] { (phrase.Name, Tells.Name), (phrase.ShortName, Tells.Name | Tells.Short) }.DistinctBy(n => n.Item1))
+        foreach (var (name, told) in new[] { (phrase.Name, Tells.Name), (phrase.ShortName, Tells.Name | Tells.InBrief) }.DistinctBy(n => n.Item1))
         {
             if (phrase is { Times: > 1, Movements.Length: 0 } && !(goesOn && otherWay))
             {

@@ -1,6 +1,4 @@
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lexicon;
-using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 
@@ -58,7 +56,9 @@ public sealed class CueSheet
 
     private double Time(double count) => _run.Song.Time.SecondsAt(new SongCount(count));
 
-    private double Takes(string words) => _settings.Speech.Seconds(words) * _settings.Rate.Share;
+    private double Takes(string words) => Takes(Speech.Syllables(words));
+
+    private double Takes(int syllables) => _settings.Speech.Seconds(syllables) * _settings.Rate.Share;
 
     private IReadOnlyList<SheetCue> Cues(StepLexicon lexicon, CancellationToken cancel)
     {
@@ -260,8 +260,8 @@ public sealed class CueSheet
             }
 
             var from = wording.Side == 0 ? earliest : Math.Max(earliest, OtherWayDone(at, wording.Side));
-            var form = wording.Tells.HasFlag(Tells.Name) ? (wording.Tells & ~Tells.Short) == Tells.Name ? CueForm.Name : CueForm.Full : CueForm.Key;
-            var option = new CallOption(wording.Words, form, worth, Takes(wording.Words), from);
+            var form = wording.Tells.HasFlag(Tells.Name) ? (wording.Tells & ~Tells.InBrief) == Tells.Name ? CueForm.Name : CueForm.Full : CueForm.Key;
+            var option = new CallOption(wording.Words, form, worth, Takes(wording.Syllables), from);
             if (!options.Exists(o => o.Worth >= option.Worth && o.Takes <= option.Takes && o.Earliest <= option.Earliest))
             {
                 options.Add(option);
@@ -271,13 +271,25 @@ public sealed class CueSheet
         return options;
     }
 
-    private IEnumerable<CallWording> Wordings(CallPhrase phrase, PhraseTelling telling)
-    {
-        var wordings = CallWords.Of(phrase, telling.GoesOn, telling.Way > 0);
+    private readonly Dictionary<((string, string, string, string, string, int, int, int, bool) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
 
+    /// <summary>The ways of saying a phrase; the same step comes again and again.</summary>
+    private IReadOnlyList<CallWording> Wordings(CallPhrase phrase, PhraseTelling telling)
+    {
+        var key = (phrase.Said, telling.GoesOn, telling.Way > 0, phrase.Foot);
+        if (!_wordings.TryGetValue(key, out var wordings))
+        {
+            wordings = _wordings[key] = WithFoot(phrase, CallWords.Of(phrase, telling.GoesOn, telling.Way > 0));
+        }
+
+        return wordings;
+    }
+
+    private IReadOnlyList<CallWording> WithFoot(CallPhrase phrase, IReadOnlyList<CallWording> wordings)
+    {
         // A foot may precede a name where nothing turns or goes to the other side.
         return _settings.Way != CallerWay.Feet || phrase.Foot.Length == 0 || phrase.TurnSide != 0 || phrase.Side != 0 ? wordings
-            : [.. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name).Select(w => w with { Words = $"{phrase.Foot} {w.Words}", Tells = w.Tells | Tells.Detail }), .. wordings];
+            : [.. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name).Select(w => new CallWording($"{phrase.Foot} {w.Words}", w.Tells | Tells.Detail, 0)), .. wordings];
     }
 
     /// <summary>The second from which a side may be said: half of what goes or turns the other way is done, and the last of it has begun.</summary>

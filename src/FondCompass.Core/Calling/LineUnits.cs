@@ -1,4 +1,3 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Runs;
 
 namespace FondCompass.Core.Calling;

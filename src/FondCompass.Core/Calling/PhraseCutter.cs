@@ -17,7 +17,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
     private const double Aside = 1, FarAside = 2;
 
     /// <summary>One dancing of one step, or one movement.</summary>
-    private sealed record Piece(List<RunAction> Actions, CallPhrase Phrase, int Cell)
+    private sealed record Piece(List<RunAction> Actions, CallPhrase Phrase, int Cell, double Far)
     {
         /// <summary>A movement by itself, or a turn that finishes what was written before it: the pivot behind a step forward.</summary>
         public bool IsLoose => Actions[0].IsLoose || (Actions.Count == 1 && Verbs.Find(Actions[0].Verb) is { IsTurn: true });
@@ -66,19 +66,19 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
 
             // A movement before its line's first count belongs to that count.
             var inLine = first.IsPickUp ? 0 : Math.Max(0, (int)Math.Floor(first.SongCount - start + 1e-6));
-            pieces.Add(new Piece(calls[i], PhraseOf(stretch, calls[i], to), inLine / (header.LineCounts % 3 == 0 ? 3 : 2)));
+            var far = Lateral(calls[i]);
+            pieces.Add(new Piece(calls[i], PhraseOf(stretch, calls[i], to, far), inLine / (header.LineCounts % 3 == 0 ? 3 : 2), far));
         }
 
         return pieces;
     }
 
-    private CallPhrase PhraseOf(RunStretch stretch, List<RunAction> actions, SongCount to)
+    private CallPhrase PhraseOf(RunStretch stretch, List<RunAction> actions, SongCount to, double far)
     {
         var wording = actions[0].Wording!;
         var sum = actions.Sum(a => a.Turn.Value);
         var oneWay = actions.TrueForAll(a => a.Turn.Value * sum >= 0);
-        var known = lexicon.Find(actions[0].Step);
-        var far = Lateral(actions);
+        var known = Known(actions[0].Step);
         var aside = actions.Find(a => a.TakesWeight) is { Direction: Direction.Side } ? Aside : FarAside;
         var side = Math.Abs(far) >= aside && sum == 0 ? Math.Sign(far) : 0;
         var goes = actions[0].TakesWeight && actions[0].Direction is not (Direction.Beside or Direction.InPlace);
@@ -89,17 +89,25 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
             Stretch = stretch,
             Actions = actions,
             Name = name,
-            ShortName = ShortOf(name, known),
+            ShortName = Short(name, known),
             Way = isStep || !goes ? "" : wording.Way,
             Place = goes ? "" : wording.Way,
             Side = side,
             Turn = wording.Turn,
             TurnSide = oneWay ? Math.Sign(sum) : 0,
+            Turned = sum,
             TurnsAsUsual = known is { Pivots: true } && Math.Abs(sum) == Eighths.Full / 2,
             Step = wording.ToString(),
             To = to,
         };
     }
+
+    private readonly Dictionary<string, NamedStep?> _known = [];
+    private readonly Dictionary<(string Name, string Step), string> _short = [];
+
+    private NamedStep? Known(string step) => _known.TryGetValue(step, out var known) ? known : _known[step] = lexicon.Find(step);
+
+    private string Short(string name, NamedStep? known) => _short.TryGetValue((name, known?.Name ?? ""), out var words) ? words : _short[(name, known?.Name ?? "")] = ShortOf(name, known);
 
     /// <summary>A step that only says where it goes, and is called by that: "behind".</summary>
     private static bool IsPlainStep(RunAction action) =>
@@ -128,8 +136,13 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
     private static double Lateral(List<RunAction> actions)
     {
         var (sum, last) = (0.0, 0.0);
-        foreach (var action in actions.Where(a => a.Foot.IsSingle()))
+        foreach (var action in actions)
         {
+            if (!action.Foot.IsSingle())
+            {
+                continue;
+            }
+
             var sign = action.Foot == Foot.Right ? 1 : -1;
             if (action.Verb == "recover")
             {
@@ -157,7 +170,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
 
         var to = from + 1;
         while (to < pieces.Count && AreEqual(pieces[to].Phrase, first.Phrase) && pieces[to].Line == first.Line && pieces[to].Phrase.TurnSide == first.Phrase.TurnSide
-            && (pieces[to].Phrase.Side == first.Phrase.Side || (Math.Abs(Lateral(first.Actions)) < FarAside && Math.Abs(Lateral(pieces[to].Actions)) < FarAside))
+            && (pieces[to].Phrase.Side == first.Phrase.Side || (Math.Abs(first.Far) < FarAside && Math.Abs(pieces[to].Far) < FarAside))
             && Math.Abs(LengthOf(pieces[to].Phrase) - LengthOf(first.Phrase)) < 1e-6)
         {
             to++;
@@ -192,7 +205,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
 
         // A turn spread over walks is told once, as far as it goes in all.
         var spread = TurnsOnTheWay(first);
-        var sum = new Eighths(run.Sum(p => p.Phrase.Actions.Sum(a => a.Turn.Value)));
+        var sum = new Eighths(run.Sum(p => p.Phrase.Turned));
         var isStep = first.Way.Length == 0 && IsPlainStep(first.Actions[0]);
         return first with
         {
@@ -200,6 +213,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
             ShortName = isStep ? first.Actions[0].Verb : first.ShortName,
             Way = isStep ? first.Name : first.Way,
             Turn = spread ? $"{sum}" : first.Turn,
+            Turned = sum.Value,
             Actions = [.. run.SelectMany(p => p.Actions)],
             Times = run.Count,
             To = run[^1].Phrase.To,
@@ -217,6 +231,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
         return named with
         {
             Actions = [.. pieces.SelectMany(p => p.Actions)],
+            Turned = phrases.Sum(p => p.Turned),
             To = phrases[^1].To,
             Side = named.TurnSide != 0 ? 0 : side,
             Movements = string.Join(", ", phrases.Select(p => p.Name)),

@@ -1,4 +1,3 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Runs;
 
 namespace FondCompass.Core.Calling;
@@ -70,5 +69,5 @@ internal sealed record PhraseTelling(double Name, double Way, double Turn, doubl
 
     public double Of(CallWording wording) =>
         (wording.Tells.HasFlag(Tells.Name) ? Name : 0) + (wording.Tells.HasFlag(Tells.Way) ? Way : 0) + (wording.Tells.HasFlag(Tells.Turn) ? Turn : 0)
-        + (wording.Tells.HasFlag(Tells.Detail) ? Detail : 0) - (wording.Tells.HasFlag(Tells.Short) ? Fewer : 0) - Speech.Syllables(wording.Words);
+        + (wording.Tells.HasFlag(Tells.Detail) ? Detail : 0) - (wording.Tells.HasFlag(Tells.InBrief) ? Fewer : 0) - wording.Syllables;
 }

@@ -19,7 +19,10 @@ public sealed record Speech(double SyllablesPerSecond)
     public static readonly Speech Usual = new(UsualRate);
 
     /// <summary>Seconds of the clock needed to say the words; none for none.</summary>
-    public double Seconds(string words) => words.Length == 0 ? 0 : (Syllables(words) / SyllablesPerSecond) + Pause;
+    public double Seconds(string words) => words.Length == 0 ? 0 : Seconds(Syllables(words));
+
+    /// <summary>Seconds of the clock for so many syllables.</summary>
+    public double Seconds(int syllables) => (syllables / SyllablesPerSecond) + Pause;
 
     /// <summary>
     /// Syllables by groups of vowels, in Latin and Cyrillic letters, with or without accents; a plain e at a word's end is silent, "-le" after a consonant is;

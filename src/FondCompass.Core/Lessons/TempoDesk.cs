@@ -1,9 +1,7 @@
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Lessons;
 
