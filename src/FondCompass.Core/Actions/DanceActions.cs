@@ -41,6 +41,11 @@ public abstract record Moment
     public required int Row { get; init; }
 }
 
+/// <summary>A way in the instructor's own language.</summary>
+/// <param name="Words">As they wrote it; empty or null where that is English.</param>
+/// <param name="First">It stands before the name.</param>
+public readonly record struct WaySaid(string? Words, bool First);
+
 /// <summary>One single action, its foot and turn not yet resolved.</summary>
 public sealed record DanceAction : Moment
 {
@@ -119,6 +124,9 @@ public sealed record DanceAction : Moment
 
     /// <summary>Where it goes, when the instructor said so.</summary>
     public Direction CalledWay { get; init; }
+
+    /// <summary>The same in their words.</summary>
+    public WaySaid WaySaid { get; init; }
 
     /// <summary>What was laid on a beat as something to dance; row, words and line are its binder's to tell.</summary>
     /// <param name="call">Number of the call it belongs to.</param>

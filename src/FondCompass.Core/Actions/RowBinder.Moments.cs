@@ -37,6 +37,7 @@ internal sealed partial class RowBinder
                 StartsCall = starts,
                 Called = CalledBy(item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase),
                 CalledWay = (item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase).Direction,
+                WaySaid = (item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase) is { WaySaid.Length: > 0 } going ? new WaySaid(going.WaySaid, going.WayFirst) : default,
                 Layers = item.Phrase.Layers.Count > 0 ? [.. layers, .. item.Phrase.Layers] : layers,
             };
             moments.Add(new Pending(action, until));
@@ -71,6 +72,11 @@ internal sealed partial class RowBinder
     /// </summary>
     private string CalledBy(Phrase phrase)
     {
+        if (phrase.NameSaid.Length > 0 && phrase is { Step: null or { IsOwn: false }, Plural: false } && !(phrase.Verb is { } verb && verb.Has(VerbTraits.IsBody)))
+        {
+            return phrase.NameSaid;
+        }
+
         var words = phrase.Words.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         if (phrase.Step is { } step)
         {

@@ -5,7 +5,7 @@ using FondCompass.Core.Runs;
 namespace FondCompass.Core.Calling;
 
 /// <summary>The counts, or names, that are said on the beat in what the calls leave free (calls, section 1).</summary>
-internal sealed class BeatTrack(DanceRun run, CallSettings settings, IReadOnlyList<RunStretch> stretches, IReadOnlyList<CallPhrase> phrases)
+internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech speech, IReadOnlyList<RunStretch> stretches, IReadOnlyList<CallPhrase> phrases)
 {
     /// <summary>Fewest beats that are worth saying between two calls.</summary>
     private const int Fewest = 2;
@@ -29,7 +29,7 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, IReadOnlyLi
                 until = Math.Max(until, calls[at++].Until);
             }
 
-            var ends = Math.Min(moment + (settings.Speech.Seconds(tap.Word) * settings.Rate.Share), Time(tap.Count + 1));
+            var ends = Math.Min(moment + (speech.Seconds(tap.Word) * settings.Rate.Share), Time(tap.Count + 1));
             var isFree = until <= moment + 1e-6 && (at >= calls.Count || calls[at].At >= ends - 1e-6);
             if (open.Count > 0 && (!isFree || tap.Line != open[^1].Line || tap.Stretch != open[^1].Stretch || tap.Count != open[^1].Count + 1 || tap.IsName != open[^1].IsName))
             {
@@ -55,7 +55,7 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, IReadOnlyLi
             var (first, last) = (open[0], open[^1]);
             var (from, until) = (Time(first.Count), Time(last.Count + 1));
             // The last beat is over before whatever comes next is said.
-            var ends = Math.Min(until, Time(last.Count) + (settings.Speech.Seconds(last.Word) * settings.Rate.Share));
+            var ends = Math.Min(until, Time(last.Count) + (speech.Seconds(last.Word) * settings.Rate.Share));
             beat.Add(new SheetCue(
                 first.Stretch?.Repeat ?? 0, first.Stretch?.Part ?? "", first.Line, first.Label, "", string.Join(", ", open.Select(t => t.Word)),
                 first.IsName ? CueForm.Rhythm : CueForm.Count, from, ends, from, (ends - from) / settings.Rate.Share, (until - from) / settings.Rate.Share, first.Count, last.Count + 1, "", "on the beat, in what the calls leave free"));

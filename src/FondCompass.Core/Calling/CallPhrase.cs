@@ -28,8 +28,11 @@ public sealed record CallPhrase
     /// <summary>The side it goes to: +1 right, −1 left, 0 to none.</summary>
     public int Side { get; init; }
 
-    /// <summary>What it turns as danced: "1/4 left"; empty when it does not turn.</summary>
-    public string Turn { get; init; } = "";
+    /// <summary>The way is said before the name, as the instructor's language has it.</summary>
+    public bool WayFirst { get; init; }
+
+    /// <summary>Eighths that are told, to the right positive: of several equal turns one, of a turn spread over steps all of it.</summary>
+    public int Turn { get; init; }
 
     /// <summary>The side it turns to: +1 right, −1 left, 0 when it does not turn, or to both.</summary>
     public int TurnSide { get; init; }
@@ -71,6 +74,6 @@ public sealed record CallPhrase
     public (string Name, string Way, int Turn) Kind => (Name, Way, Math.Abs(Turned));
 
     /// <summary>All that its words are made of.</summary>
-    internal (string Name, string Short, string Way, string Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual) Said =>
+    internal (string Name, string Short, string Way, int Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual) Said =>
         (Name, ShortName, Way, Turn, Detail + Place, Side, TurnSide, Times, TurnsAsUsual);
 }

@@ -32,8 +32,17 @@ public sealed class CueSheet
     /// <param name="Best">What would be said with all the time there is; empty where silence is best.</param>
     private sealed record Entry(CallItem Item, RunStretch Stretch, int Line, string Count, string Step, double From, double To, string Why, string Best, bool IsMissed);
 
-    private CueSheet(DanceRun run, CallSettings settings)
+    private readonly StepLexicon _lexicon;
+    private readonly CallTongue _tongue;
+    private readonly CallWords _words;
+    private readonly Speech _speech;
+
+    private CueSheet(DanceRun run, CallSettings settings, StepLexicon lexicon)
     {
+        _lexicon = lexicon;
+        _tongue = settings.Tongue ?? CallTongue.Of(run.Trace.Dance, lexicon);
+        _words = new CallWords(_tongue);
+        _speech = settings.Speech ?? new Speech(_tongue.Rate);
         _run = run;
         _settings = settings;
         _stretches = [.. run.Stretches.TakeWhile(s => s.Repeat <= settings.Repeats)];
@@ -48,7 +57,7 @@ public sealed class CueSheet
     /// <param name="cancel">Ends it where nobody waits any more.</param>
     /// <returns>In order of time.</returns>
     public static IReadOnlyList<SheetCue> Of(DanceRun run, CallSettings settings, StepLexicon? lexicon = null, CancellationToken cancel = default) =>
-        new CueSheet(run, settings).Cues(lexicon ?? StepLexicon.Shipped, cancel);
+        new CueSheet(run, settings, lexicon ?? StepLexicon.Shipped).Cues(cancel);
 
     private double Deadline(double from) => Time(_countIns.Deadline(from));
 
@@ -58,18 +67,18 @@ public sealed class CueSheet
 
     private double Takes(string words) => Takes(Speech.Syllables(words));
 
-    private double Takes(int syllables) => _settings.Speech.Seconds(syllables) * _settings.Rate.Share;
+    private double Takes(int syllables) => _speech.Seconds(syllables) * _settings.Rate.Share;
 
-    private IReadOnlyList<SheetCue> Cues(StepLexicon lexicon, CancellationToken cancel)
+    private IReadOnlyList<SheetCue> Cues(CancellationToken cancel)
     {
-        var cutter = new PhraseCutter(_run.Trace.Dance.Header, lexicon);
+        var cutter = new PhraseCutter(_run.Trace.Dance.Header, _lexicon, _tongue);
         foreach (var (stretch, actions) in RunTimeline.ByStretch(_run, _stretches))
         {
             cancel.ThrowIfCancellationRequested();
             AddStretch(stretch, cutter.Cut(stretch, actions));
         }
 
-        foreach (var change in _settings.Rule == CallRule.CountsOnly ? [] : RunChanges.Of(_run, _stretches))
+        foreach (var change in _settings.Rule == CallRule.CountsOnly ? [] : new RunChanges(_tongue).Of(_run, _stretches))
         {
             AddChange(change);
         }
@@ -77,7 +86,7 @@ public sealed class CueSheet
         // What begins with a pick-up is called behind what tells of it.
         var entries = _entries.OrderBy(e => Math.Max(e.From, e.Item.AheadFrom is null ? e.Stretch.FromCount : 0)).ThenBy(e => e.Item.AheadFrom is null).ThenBy(e => e.Line == 0 ? 0 : 1).ToList();
         var calls = Told(entries, Timetable.Of([.. entries.Select(e => e.Item)], cancel));
-        var beat = _settings.Rule == CallRule.ChangesOnly ? [] : new BeatTrack(_run, _settings, _stretches, _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
+        var beat = _settings.Rule == CallRule.ChangesOnly ? [] : new BeatTrack(_run, _settings, _speech, _stretches, _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
         return [.. calls.Concat(beat).OrderBy(c => c.At).ThenBy(c => c.Until).ThenBy(c => c.StepAt)];
     }
 
@@ -94,7 +103,7 @@ public sealed class CueSheet
                 continue;
             }
 
-            var needs = isSaid ? _settings.Speech.Seconds(call.Option.Words) : 0;
+            var needs = isSaid ? _speech.Seconds(call.Option.Words) : 0;
             var at = isSaid ? call.At : entry.Item.Deadline;
             cues.Add(new SheetCue(
                 entry.Stretch.Repeat, entry.Stretch.Part, Math.Max(1, entry.Line), entry.Count, entry.Step, isSaid ? call.Option.Words : "", isSaid ? call.Option.Form : CueForm.None,
@@ -140,7 +149,7 @@ public sealed class CueSheet
         _begins[stretch.FromCount] = phrases.Count > 0 ? phrases[0].From : stretch.FromCount;
         _phrases.AddRange(phrases);
         var own = _settings.Rule == CallRule.CountsOnly ? [] : RunTimeline.NotesOf(_run, stretch).Where(n => n.Kind == "cue").ToList();
-        var units = new LineUnits(stretch, phrases);
+        var units = new LineUnits(stretch, phrases, _words);
         var otherSide = false;
         foreach (var phrase in phrases)
         {
@@ -166,10 +175,10 @@ public sealed class CueSheet
 
     private void AddOwn(RunStretch stretch, double from, int line, string words, string step, double begins, double to)
     {
-        var takes = Takes(CallWords.Spoken(words));
+        var takes = Takes(_words.Spoken(words));
         var deadline = Deadline(from);
         var earliest = Math.Min(Begins(from, LongLead), deadline - takes);
-        var option = new CallOption(CallWords.Spoken(words), CueForm.Own, 0, takes, earliest);
+        var option = new CallOption(_words.Spoken(words), CueForm.Own, 0, takes, earliest);
         _entries.Add(new Entry(new CallItem([option], deadline, Begins(from, _settings.Lead), Must: true), stretch, line, CountOf(stretch, from), step, begins, to, "your own words", "", false));
     }
 
@@ -190,11 +199,11 @@ public sealed class CueSheet
             return false;
         }
 
-        var words = met.IsFirst ? [line.Name] : met.IsOtherSide ? met.IsAgain ? ["other side"] : [$"{line.Name}, other side", "other side"] : met.IsAgain ? (string[])["again"] : [line.Name];
+        var words = met.IsFirst ? [line.Name] : met.IsOtherSide ? met.IsAgain ? [_tongue.OtherSide] : [CallTongue.Say(_tongue.NameOtherSide, line.Name), _tongue.OtherSide] : met.IsAgain ? (string[])[_tongue.Again] : [line.Name];
         var options = new List<CallOption> { CallOption.Silence };
         foreach (var said in words)
         {
-            var worth = (said == "other side" ? 0 : _worth.OfLine(met.IsFirst, stretch)) + (met.IsOtherSide ? PhraseWorth.OfOtherSide(true) : 0) - Speech.Syllables(said);
+            var worth = (said == _tongue.OtherSide ? 0 : _worth.OfLine(met.IsFirst, stretch)) + (met.IsOtherSide ? PhraseWorth.OfOtherSide(true) : 0) - Speech.Syllables(said);
             if (worth > 0 && (_settings.Rule == CallRule.All || met.IsOtherSide))
             {
                 options.Add(new CallOption(said, CueForm.Name, worth, Takes(said), Begins(first.From, Math.Max(LongLead, _settings.Lead))));
@@ -271,7 +280,7 @@ public sealed class CueSheet
         return options;
     }
 
-    private readonly Dictionary<((string, string, string, string, string, int, int, int, bool) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
+    private readonly Dictionary<((string, string, string, int, string, int, int, int, bool) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
 
     /// <summary>The ways of saying a phrase; the same step comes again and again.</summary>
     private IReadOnlyList<CallWording> Wordings(CallPhrase phrase, PhraseTelling telling)
@@ -279,7 +288,7 @@ public sealed class CueSheet
         var key = (phrase.Said, telling.GoesOn, telling.Way > 0, phrase.Foot);
         if (!_wordings.TryGetValue(key, out var wordings))
         {
-            wordings = _wordings[key] = WithFoot(phrase, CallWords.Of(phrase, telling.GoesOn, telling.Way > 0));
+            wordings = _wordings[key] = WithFoot(phrase, _words.Of(phrase, telling.GoesOn, telling.Way > 0));
         }
 
         return wordings;

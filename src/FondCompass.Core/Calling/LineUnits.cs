@@ -17,7 +17,7 @@ internal sealed class LineUnits
 {
     private readonly List<LineUnit> _lines = [];
 
-    public LineUnits(RunStretch stretch, IReadOnlyList<CallPhrase> phrases)
+    public LineUnits(RunStretch stretch, IReadOnlyList<CallPhrase> phrases, CallWords words)
     {
         var part = stretch.Stretch.Pattern.Part;
         var shift = stretch.FromCount - stretch.Stretch.From;
@@ -27,7 +27,7 @@ internal sealed class LineUnits
             var from = shift + line.Start.InCounts;
             _lines.Add(new LineUnit(
                 line.Number, line.Name, line.Name.Length > 0 ? line.Name.ToUpperInvariant() : $"{part.Name} {line.Number}", from, from + line.Counts,
-                line.Name.Length > 0 && SaysMore(line.Name, here), here.Find(p => p.Foot.Length > 0)?.Foot ?? ""));
+                line.Name.Length > 0 && SaysMore(line.Name, here, words), here.Find(p => p.Foot.Length > 0)?.Foot ?? ""));
         }
     }
 
@@ -52,9 +52,9 @@ internal sealed class LineUnits
     }
 
     /// <summary>A name that only lists the steps, or numbers the line, says nothing besides them.</summary>
-    private static bool SaysMore(string name, List<CallPhrase> phrases)
+    private static bool SaysMore(string name, List<CallPhrase> phrases, CallWords words)
     {
-        var known = phrases.SelectMany(p => $"{p.Name} {p.Way} {p.Detail} {string.Join(' ', CallWords.Of(p, false).Select(w => w.Words))}".Split([' ', ','], StringSplitOptions.RemoveEmptyEntries))
+        var known = phrases.SelectMany(p => $"{p.Name} {p.Way} {p.Detail} {string.Join(' ', words.Of(p, false).Select(w => w.Words))}".Split([' ', ','], StringSplitOptions.RemoveEmptyEntries))
             .SelectMany(w => new[] { w, Reading.PhraseText.Plural(w) }).Concat(["line", "and", "then", "the", "a"]).ToHashSet(StringComparer.OrdinalIgnoreCase);
         return name.Split([' ', ',', '-', '.', '/', '+'], StringSplitOptions.RemoveEmptyEntries).Any(w => !known.Contains(w) && !w.All(char.IsDigit));
     }

@@ -8,7 +8,7 @@ using FondCompass.Core.Steps;
 namespace FondCompass.Core.Calling;
 
 /// <summary>Cuts what is danced into phrases, each of which has one call (calls, section 1).</summary>
-internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
+internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, CallTongue tongue)
 {
     /// <summary>
     /// Widths of a step that something has to go to a side for the side to be told where it begins with a step there; and those with which it is told
@@ -93,7 +93,8 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
             Way = isStep || !goes ? "" : wording.Way,
             Place = goes ? "" : wording.Way,
             Side = side,
-            Turn = wording.Turn,
+            WayFirst = wording.WayFirst,
+            Turn = sum,
             TurnSide = oneWay ? Math.Sign(sum) : 0,
             Turned = sum,
             TurnsAsUsual = known is { Pivots: true } && Math.Abs(sum) == Eighths.Full / 2,
@@ -205,15 +206,15 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
 
         // A turn spread over walks is told once, as far as it goes in all.
         var spread = TurnsOnTheWay(first);
-        var sum = new Eighths(run.Sum(p => p.Phrase.Turned));
+        var sum = run.Sum(p => p.Phrase.Turned);
         var isStep = first.Way.Length == 0 && IsPlainStep(first.Actions[0]);
         return first with
         {
             Name = isStep ? first.Actions[0].Verb : first.Name,
             ShortName = isStep ? first.Actions[0].Verb : first.ShortName,
             Way = isStep ? first.Name : first.Way,
-            Turn = spread ? $"{sum}" : first.Turn,
-            Turned = sum.Value,
+            Turn = spread ? sum : first.Turn,
+            Turned = sum,
             Actions = [.. run.SelectMany(p => p.Actions)],
             Times = run.Count,
             To = run[^1].Phrase.To,
@@ -222,7 +223,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
     }
 
     /// <summary>Loose movements as one phrase: called by its turn, else by its first movement that has a name of its own.</summary>
-    private static CallPhrase Together(List<Piece> pieces)
+    private CallPhrase Together(List<Piece> pieces)
     {
         var phrases = pieces.ConvertAll(p => p.Phrase);
         var moved = phrases.FindAll(p => p.Actions[0].Verb is not ("hold" or "recover"));
@@ -235,7 +236,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon)
             To = phrases[^1].To,
             Side = named.TurnSide != 0 ? 0 : side,
             Movements = string.Join(", ", phrases.Select(p => p.Name)),
-            Detail = string.Join(", ", phrases.Select(p => p.Side == 0 ? p.Name : $"{p.Name} {CallWords.SideOf(p.Side)}")),
+            Detail = string.Join(", ", phrases.Select(p => p.Side == 0 ? p.Name : $"{p.Name} {tongue.Side(p.Side)}")),
             Step = string.Join(", ", phrases.Select(p => p.Step)),
         };
     }

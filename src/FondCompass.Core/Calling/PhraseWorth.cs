@@ -29,7 +29,8 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
     {
         var times = _names.GetValueOrDefault(phrase.Name);
         var isOther = _units.Contains(unit) && _places.TryGetValue((unit, offset), out var was) && was != phrase.Kind;
-        var goesOn = string.Equals(_nameBefore, phrase.Name, StringComparison.OrdinalIgnoreCase);
+        // The same step to the other side is a step of its own: "vine right … vine left"; back after forward is only another way.
+        var goesOn = string.Equals(_nameBefore, phrase.Name, StringComparison.OrdinalIgnoreCase) && (phrase.Side == 0 || phrase.Side == _before.Side);
         var changes = (phrase.Way.Length > 0 && phrase.Way != _before.Way) || (phrase.Side != 0 && phrase.Side != _before.Side);
         var isNewWay = _ways.Add((phrase.Name, phrase.Way, phrase.Side));
         var name = settings.Way == CallerWay.Beat ? 0

@@ -11,12 +11,12 @@ namespace FondCompass.Core.Calling;
 internal sealed record RunChange(int At, int Until, IReadOnlyList<string> Words, RunStretch Stretch);
 
 /// <summary>What changes over a run, each told once (calls, section 2).</summary>
-internal static class RunChanges
+internal sealed class RunChanges(CallTongue tongue)
 {
     /// <summary>Music that is faster or slower by this factor than before is told.</summary>
     private const double Faster = 1.02;
 
-    public static List<RunChange> Of(DanceRun run, IReadOnlyList<RunStretch> stretches)
+    public List<RunChange> Of(DanceRun run, IReadOnlyList<RunStretch> stretches)
     {
         var changes = new List<RunChange>();
         var eight = run.Trace.Dance.Header.LineCounts;
@@ -36,7 +36,7 @@ internal static class RunChanges
             if (stretches[i].ToCount - stretches[i].FromCount < eight && next < stretches.Count)
             {
                 var then = WordsOf(run, stretches[i], stretches[next], restarts.Contains(stretches[next].FromCount), told)[0];
-                words = [.. words.Select(w => $"{w}, then {then}"), .. words];
+                words = [.. words.Select(w => CallTongue.Say(tongue.Then, w, then)), .. words];
                 told.Add(stretches[next].Called);
                 until = stretches[next].ToCount;
             }
@@ -48,16 +48,16 @@ internal static class RunChanges
         changes.AddRange(Tempi(run, stretches));
         if (stretches.Count > 0 && stretches[^1] == run.Stretches[^1])
         {
-            changes.Add(new RunChange(stretches[^1].ToCount, stretches[^1].ToCount, ["and finish"], stretches[^1]));
+            changes.Add(new RunChange(stretches[^1].ToCount, stretches[^1].ToCount, [tongue.Finish], stretches[^1]));
         }
 
         return [.. changes.OrderBy(c => c.At)];
     }
 
     /// <summary>The part that an order begins with is named like every other.</summary>
-    private static List<string> FirstWords(DanceRun run, RunStretch first) => run.Trace.Dance.IsPhrased && !run.IsExcerpt && first.Called.Length > 1 ? [first.Called] : [];
+    private List<string> FirstWords(DanceRun run, RunStretch first) => run.Trace.Dance.IsPhrased && !run.IsExcerpt && first.Called.Length > 1 ? [first.Called] : [];
 
-    private static IEnumerable<RunChange> Tempi(DanceRun run, IReadOnlyList<RunStretch> stretches)
+    private IEnumerable<RunChange> Tempi(DanceRun run, IReadOnlyList<RunStretch> stretches)
     {
         var passages = run.Song.Passages;
         for (var i = 1; i < passages.Count; i++)
@@ -71,12 +71,12 @@ internal static class RunChanges
             var (before, after) = (run.Song.Time.BpmAt(new SongCount(count - 0.001)), run.Song.Time.BpmAt(new SongCount(count + 0.001)));
             if (after > Faster * before || before > Faster * after)
             {
-                yield return new RunChange(count, count, [after > before ? "faster music" : "slower music"], stretches.First(s => count < s.ToCount));
+                yield return new RunChange(count, count, [after > before ? tongue.Faster : tongue.Slower], stretches.First(s => count < s.ToCount));
             }
         }
     }
 
-    private static List<string> WordsOf(DanceRun run, RunStretch before, RunStretch next, bool restart, HashSet<string> told)
+    private List<string> WordsOf(DanceRun run, RunStretch before, RunStretch next, bool restart, HashSet<string> told)
     {
         var name = NameOf(next);
         if (next.IsTag)
@@ -86,7 +86,7 @@ internal static class RunChanges
 
         if (restart)
         {
-            return ["restart from the top", "restart"];
+            return [tongue.Restart, tongue.RestartShort];
         }
 
         var otherSide = next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag;
@@ -94,23 +94,25 @@ internal static class RunChanges
         if (run.Trace.Dance.IsPhrased || run.IsExcerpt)
         {
             return run.IsExcerpt ? ExcerptWords(run, before, next, otherSide)
-                : next.Part == before.Part && next.Called == before.Called && !before.IsTag ? otherSide ? [$"{name}, other side", "other side"] : [$"{name} again", "again"]
-                : told.Contains(next.Called) && otherSide && next.Stretch.Mirrored ? [$"{name}, other side"]
+                : next.Part == before.Part && next.Called == before.Called && !before.IsTag ? otherSide ? [OtherSide(name), tongue.OtherSide] : [CallTongue.Say(tongue.NameAgain, name), tongue.Again]
+                : told.Contains(next.Called) && otherSide && next.Stretch.Mirrored ? [OtherSide(name)]
                 : [name];
         }
 
-        return isLast ? ["last one"] : otherSide ? ["other side"] : ["from the top"];
+        return isLast ? [tongue.Last] : otherSide ? [tongue.OtherSide] : [tongue.Top];
     }
 
-    private static List<string> ExcerptWords(DanceRun run, RunStretch before, RunStretch next, bool otherSide) =>
+    private List<string> ExcerptWords(DanceRun run, RunStretch before, RunStretch next, bool otherSide) =>
         next.Repeat == before.Repeat ? [NameOf(next)]
-        : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? ["last one"]
-        : otherSide ? ["other side"] : ["again"];
+        : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? [tongue.Last]
+        : otherSide ? [tongue.OtherSide] : [tongue.Again];
+
+    private string OtherSide(string name) => CallTongue.Say(tongue.NameOtherSide, name);
 
     /// <summary>A part or tag as it is said: by its name, one of a single letter with what it is.</summary>
-    private static string NameOf(RunStretch stretch)
+    private string NameOf(RunStretch stretch)
     {
         var bare = stretch.Called.Split(',')[0];
-        return bare.Length == 1 ? $"{(stretch.IsTag ? "tag" : "part")} {stretch.Called}" : stretch.Called;
+        return bare.Length == 1 ? CallTongue.Say(stretch.IsTag ? tongue.Tag : tongue.Part, stretch.Called) : stretch.Called;
     }
 }

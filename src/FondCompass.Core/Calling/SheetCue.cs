@@ -74,10 +74,14 @@ public sealed record CallSettings(Rate Rate, double Lead, int Repeats)
 
     public CallRule Rule { get; init; }
 
-    public Speech Speech { get; init; } = Speech.Usual;
+    /// <summary>The caller's own pace; that of the language when null.</summary>
+    public Speech? Speech { get; init; }
 
     /// <summary>How it is counted; as the dance says when null.</summary>
     public CountStyle? Counting { get; init; }
+
+    /// <summary>The language of what is said besides names; that of the dance's rows when null.</summary>
+    public CallTongue? Tongue { get; init; }
 
     /// <summary>Song counts at which the run begins with a count-in; its start alone when empty.</summary>
     public IReadOnlyList<int> Starts { get; init; } = [];

@@ -342,7 +342,7 @@ public sealed class LessonPlanner
                 Id = "known",
                 IsRest = true,
                 Kind = BlockKind.Known,
-                Title = _known.InTurn.Any() ? "Dances they know, or what they ask for" : "Dances they know: none is named yet",
+                Title = _known.InTurn.Any() ? "Dances they know, or what they ask for" : "Dances they know: name them for this group",
                 Seconds = left,
                 Why = $"Every block has as many repeats as are of use. {(_known.InTurn.Any() ? "The dances that are known have the minutes you gave them." : "Name what the group knows, and it stands here.")}",
             });

@@ -1,4 +1,4 @@
-using System.Text.RegularExpressions;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Told;
@@ -6,7 +6,7 @@ using FondCompass.Core.Told;
 namespace FondCompass.Core.Lessons;
 
 /// <summary>What is said for a step, in its three lengths: the turn as turned here, the way as gone here, the instructor's own words first (rules, section 7).</summary>
-public static partial class StepCues
+public static class StepCues
 {
     /// <param name="step">The lexicon's name of what is danced.</param>
     /// <param name="wording">What the step is called where it is danced.</param>
@@ -27,20 +27,7 @@ public static partial class StepCues
     }
 
     /// <summary>As it is said aloud: "pivot 1/4 left" is "pivot quarter left".</summary>
-    public static string Spoken(string words) => Amount().Replace(words, m => m.Value switch
-    {
-        "1/8" => "an eighth",
-        "1/4" => "quarter",
-        "3/8" => "three eighths",
-        "1/2" => "half",
-        "5/8" => "five eighths",
-        "3/4" => "three quarters",
-        "7/8" => "seven eighths",
-        _ => m.Value,
-    });
-
-    [GeneratedRegex(@"\b[1-7]/[248]\b", RegexOptions.NonBacktracking)]
-    private static partial Regex Amount();
+    private static string Spoken(string words) => new CallWords(CallTongue.English).Spoken(words);
 }
 
 /// <summary>What is said in the blocks of a lesson: sentences while it is walked, keywords while it is joined.</summary>

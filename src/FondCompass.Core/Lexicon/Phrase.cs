@@ -113,6 +113,15 @@ public sealed record Phrase
     /// <summary>The instructor's own words for it.</summary>
     public string Words { get; init; } = "";
 
+    /// <summary>Their name for it, and where it goes, as they wrote them in another language; empty where that is English.</summary>
+    public string NameSaid { get; init; } = "";
+
+    /// <inheritdoc cref="NameSaid"/>
+    public string WaySaid { get; init; } = "";
+
+    /// <summary>Where it goes was said before the name.</summary>
+    public bool WayFirst { get; init; }
+
     /// <summary>Columns of the wording it stands in.</summary>
     public TextSpan Span { get; init; }
 

@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Reading;
 
@@ -179,7 +180,19 @@ internal sealed partial class ClauseReader
         }
 
         _draft.Direction = way;
+        _draft.WaySaid = Foreign(word);
+        _draft.WayFirst = !_draft.HasHead;
         _last = Kind.Way;
+    }
+
+    /// <summary>A word as it was written, where it is of another language than the script's, or of the instructor's own; else empty.</summary>
+    private string Foreign(Lexeme word)
+    {
+        var written = word.Span.In(_text);
+        var isTranslated = written.Length > 0 && char.IsLetter(written[0]) && !string.Equals(written.Replace('-', ' '), word.Text, StringComparison.OrdinalIgnoreCase);
+        var isName = word.Step is { } step && step.Languages.Values.Any(l => l.Contains(word.Text, StringComparer.OrdinalIgnoreCase))
+            && !step.Aliases.Prepend(step.Name).Contains(word.Text, StringComparer.OrdinalIgnoreCase);
+        return (isTranslated && word.Kind == TokenKind.Word) || isName ? written : "";
     }
 
     private Direction NextWay() => _at < _to ? _words[_at].Direction : Direction.None;

@@ -212,6 +212,11 @@ internal sealed partial class ClauseReader
             Number(_number, _numberSpan, after: true);
         }
 
+        if (_draft.Head is { } head)
+        {
+            _draft.NameSaid = Foreign(head);
+        }
+
         if (!_draft.SaysNothing || _draft.Leads || _draft.Paces.Count > 0 || _draft.Span.Length > 0)
         {
             _drafts.Add(_draft);

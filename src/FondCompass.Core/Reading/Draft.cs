@@ -43,6 +43,15 @@ internal sealed class Draft
 
     public List<Foot> Feet { get; private set; } = [];
 
+    /// <summary>The name, and the way, as they stand in the row where they are words of another language; empty where they are English.</summary>
+    public string NameSaid { get; set; } = "";
+
+    /// <inheritdoc cref="NameSaid"/>
+    public string WaySaid { get; set; } = "";
+
+    /// <summary>The way stood before the name.</summary>
+    public bool WayFirst { get; set; }
+
     /// <summary>The feet stood before the deed: "R heel forward".</summary>
     public bool FeetFirst { get; set; }
 

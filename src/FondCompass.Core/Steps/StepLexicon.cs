@@ -28,6 +28,7 @@ public sealed class StepLexicon : IStepNames
         Steps = steps;
         Translation = words;
         Genre = genre ?? "";
+        _languageOf = new Lazy<Dictionary<string, string>>(NamesByLanguage);
         _own = own ?? [];
         var names = new Dictionary<string, NamedStep>();
         foreach (var (name, step) in _own)
@@ -171,6 +172,27 @@ public sealed class StepLexicon : IStepNames
 
     /// <summary>Letters of a name of several words that is understood in one too.</summary>
     private const int ShortestJoined = 8;
+
+    private readonly Lazy<Dictionary<string, string>> _languageOf;
+
+    /// <summary>The language that a word is plainly of, as a word or in the name of a step; null for English, and for one that is of several.</summary>
+    /// <param name="word">In lower case.</param>
+    public string? LanguageOf(string word) => Translation.LanguageOf(word) ?? _languageOf.Value.GetValueOrDefault(word);
+
+    private Dictionary<string, string> NamesByLanguage()
+    {
+        var words = new Dictionary<string, string>();
+        var english = Steps.SelectMany(s => s.Aliases.Append(s.Name)).SelectMany(n => n.Split(' ')).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        foreach (var (language, name) in Steps.SelectMany(s => s.Languages).SelectMany(l => l.Value.Select(n => (l.Key, n))))
+        {
+            foreach (var word in name.ToLowerInvariant().Split(' ').Where(w => w.Length > 3 && !english.Contains(w)))
+            {
+                words.TryAdd(word, language);
+            }
+        }
+
+        return words;
+    }
 
     /// <summary>Reads lexicon files in YAML. Forms are in the shorthand of verbs, so that no entry hangs on another.</summary>
     /// <exception cref="FormatException">An entry cannot be read.</exception>

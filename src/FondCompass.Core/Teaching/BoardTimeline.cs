@@ -173,7 +173,7 @@ public sealed record BoardTimeline(
             // The free foot and the facing follow every action; the name stays until the next call.
             var name = action.Wording?.Called ?? (steps.Count > 0 ? steps[^1].Name : "");
             var foot = action.Foot.IsSingle() ? action.Foot.Letter() : "";
-            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot().Letter(), action.Facing.ToString(), action.Facing.Degrees, action.Deed));
+            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot() is var free && free.IsSingle() ? free.Letter() : "", action.Facing.ToString(), action.Facing.Degrees, action.Deed));
         }
 
         return steps;

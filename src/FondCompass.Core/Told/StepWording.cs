@@ -17,7 +17,10 @@ namespace FondCompass.Core.Told;
 public sealed record StepWording(string Name, string Way, string Turn, Foot Lead)
 {
     /// <summary>Without the foot: "pivot 1/4 left", "shuffle forward".</summary>
-    public string Called => string.Join(' ', new[] { Name, Way, Turn }.Where(w => w.Length > 0));
+    public string Called => string.Join(' ', (WayFirst ? new[] { Way, Name, Turn } : [Name, Way, Turn]).Where(w => w.Length > 0));
+
+    /// <summary>Their language has the way before the name.</summary>
+    public bool WayFirst { get; init; }
 
     /// <summary>L or R; empty where no single foot begins.</summary>
     public string Letter => Lead.IsSingle() ? Lead.Letter() : "";
@@ -26,7 +29,7 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
     public override string ToString() =>
         Letter.Length == 0 ? Called
         : Turn.Length > 0 ? $"{Called}, {Letter} leads"
-        : string.Join(' ', new[] { Name, Letter, Way }.Where(w => w.Length > 0));
+        : string.Join(' ', (WayFirst ? new[] { Way, Name, Letter } : [Name, Letter, Way]).Where(w => w.Length > 0));
 
     /// <summary>A call of a part as it is written.</summary>
     /// <param name="call">The actions of one call, in order.</param>
@@ -42,12 +45,13 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
     {
         var isBody = first.Verb.Has(VerbTraits.IsBody) && first.Words.Length > 0;
         var name = isBody ? first.Words : first.Name;
-        var way = first.CalledWay == Direction.None ? "" : PhraseText.Words(first.CalledWay);
+        var way = first.CalledWay == Direction.None ? "" : first.WaySaid.Words is { Length: > 0 } said ? said : PhraseText.Words(first.CalledWay);
         return new StepWording(
             mirrored && isBody ? Sides.Mirrored(name) : name,
             name.EndsWith(way, StringComparison.OrdinalIgnoreCase) ? "" : way,
             TurnWords([.. turns.Where(t => !t.IsNone)]),
-            isBody ? Foot.None : feet.FirstOrDefault(f => f != Foot.None) is var lead && lead.IsSingle() ? lead : Foot.None);
+            isBody ? Foot.None : feet.FirstOrDefault(f => f != Foot.None) is var lead && lead.IsSingle() ? lead : Foot.None)
+        { WayFirst = first.WaySaid is { First: true, Words.Length: > 0 } };
     }
 
     /// <summary>Turns to one side are one turn; to and fro are told one by one, unless they are many.</summary>

@@ -26,7 +26,7 @@ internal static class CuesEndpoint
         {
             Way = body.Word("way", WayWords.CallerWays) ?? CallerWay.Names,
             Counting = body.Word("counting", WayWords.CountStyles),
-            Speech = new Speech(body.Number("syllablesPerSecond", Speech.Slowest, Speech.Fastest) ?? Speech.UsualRate),
+            Speech = body.Number("syllablesPerSecond", Speech.Slowest, Speech.Fastest) is { } pace ? new Speech(pace) : null,
         };
         var bpm = new Bpm(body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo);
         var start = body.Whole("start", 0, Song.MostCounts) ?? analysis.Dance.Header.Intro;

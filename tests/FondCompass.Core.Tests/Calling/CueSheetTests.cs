@@ -27,7 +27,7 @@ public class CueSheetTests
             {
                 Assert.True(cue.Needs <= cue.Room + 1e-6, $"{cue.Words} needs {cue.Needs} of {cue.Room}");
                 Assert.True(cue.Until <= cue.StepAt + 1e-6, $"{cue.Words} ends behind its step");
-                Assert.Equal(settings.Speech.Seconds(cue.Words), cue.Needs, 6);
+                Assert.Equal(Speech.Usual.Seconds(cue.Words), cue.Needs, 6);
             }
 
             until = Math.Max(until, cue.Until);
@@ -112,7 +112,7 @@ public class CueSheetTests
     [InlineData("1/8", "an eighth")]
     [InlineData("1 1/4 right", "one and a quarter right")]
     [InlineData("1 5/8 left", "one and five eighths left")]
-    public void Amounts_are_spoken(string written, string spoken) => Assert.Equal(spoken, CallWords.Spoken(written));
+    public void Amounts_are_spoken(string written, string spoken) => Assert.Equal(spoken, new CallWords(CallTongue.English).Spoken(written));
 
     [Theory]
     [InlineData("part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside", "from the top")]

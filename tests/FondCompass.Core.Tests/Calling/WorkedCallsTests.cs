@@ -152,6 +152,13 @@ public class WorkedCallsTests
         Assert.Contains(Round(4), w => w.EndsWith("left", StringComparison.Ordinal) || w.EndsWith("right", StringComparison.Ordinal));
     }
 
+    [Theory]
+    [InlineData("1-4 Weinrebe rechts\n5&6 Wechselschritt R vor\n7-8 Schritt L vor, Pivot 1/4 rechts", "Weinrebe rechts|Wechselschritt vor|pivot Viertel rechts")]
+    [InlineData("1-4 viña a la derecha\n5-8 viña a la izquierda\n1-8 camina D x8", "viña derecha|viña izquierda|camina, ocho veces")]
+    [InlineData("1-4 лоза вправо\n5-8 лоза вліво", "лоза вправо|лоза вліво")]
+    [InlineData("1-4 오른쪽 바인\n5-8 왼쪽 바인\n1-4 킥볼체인지 R x2\n5-8 재즈박스 R", "바인 오른쪽|바인 왼쪽|킥볼체인지 두 번|재즈박스")]
+    public void A_dance_is_called_in_the_language_it_is_written_in(string rows, string words) => Assert.Equal(words, string.Join('|', Calls.Of($"part A\n{rows}", 70).Words.Where(w => CallTongue.English.Finish != w && w is not ("und Schluss" or "y final" or "і кінець" or "끝"))));
+
     [Fact]
     public void A_tag_shorter_than_an_eight_is_told_with_what_follows()
     {

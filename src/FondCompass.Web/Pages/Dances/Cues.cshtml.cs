@@ -36,7 +36,10 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     public double Lead => Number(AskedLead, Speech.DefaultLead, 0, CallSettings.LongestLead) ?? Speech.DefaultLead;
 
-    public double Pace => Number(AskedPace, Speech.UsualRate, Speech.Slowest, Speech.Fastest) ?? Speech.UsualRate;
+    public double Pace => Number(AskedPace, UsualPace, Speech.Slowest, Speech.Fastest) ?? UsualPace;
+
+    /// <summary>Syllables a second in the language the dance is written in.</summary>
+    public double UsualPace => CallTongue.Of(Analysis.Dance, Lexicon).Rate;
 
     public CallerWay Way => WayWords.CallerWays.TryGetValue(AskedWay ?? "", out var way) ? way : CallerWay.Names;
 
@@ -47,7 +50,7 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     public string Problem =>
         Number(AskedRate, 100, Slowest, Fastest) is null ? $"'{AskedRate}' is no rate: write percent from {Slowest:0} to {Fastest:0}. Until then it is 100 %."
         : Number(AskedLead, Speech.DefaultLead, 0, CallSettings.LongestLead) is null ? $"'{AskedLead}' is no lead: write counts from 0 to {CallSettings.LongestLead:0}. Until then it is {Speech.DefaultLead:0}."
-        : Number(AskedPace, Speech.UsualRate, Speech.Slowest, Speech.Fastest) is null ? FormattableString.Invariant($"'{AskedPace}' is no pace of speaking: write syllables a second from {Speech.Slowest:0} to {Speech.Fastest:0}. Until then it is {Speech.UsualRate}.")
+        : Number(AskedPace, UsualPace, Speech.Slowest, Speech.Fastest) is null ? FormattableString.Invariant($"'{AskedPace}' is no pace of speaking: write syllables a second from {Speech.Slowest:0} to {Speech.Fastest:0}. Until then it is {UsualPace}.")
         : "";
 
     public IReadOnlyList<SheetCue> Cues { get; private set; } = [];
