@@ -215,7 +215,10 @@ internal sealed class OwnSteps : IStepNames
         var written = new WrittenFeet(_lexicon.Genre);
         foreach (var (counts, _, words, _) in pieces)
         {
-            var readings = Readable(definition, words);
+            // As in a row: what has no counts for more is what it says, and is not completed.
+            var all = Readable(definition, words);
+            var plain = all.FindAll(r => r is not { Completed: true, Items.Count: 1 } || counts is { Span: > 1 });
+            var readings = plain.Count > 0 ? plain : all;
             if (readings.Count == 0)
             {
                 return [];

@@ -35,8 +35,8 @@ internal sealed partial class DanceBlocks
             Rule = RuleOf(kind),
             Say = kind switch
             {
-                BlockKind.Dance or BlockKind.Chain => _cues?.Keywords(bites) ?? [],
-                BlockKind.Whole or BlockKind.Walls or BlockKind.Music or BlockKind.Runs when Way.Cues == CueSchool.Steady => _cues?.Keywords(bites) ?? [],
+                BlockKind.Dance or BlockKind.Chain => _cues?.Keywords(bites, Trace) ?? [],
+                BlockKind.Whole or BlockKind.Walls or BlockKind.Music or BlockKind.Runs when Way.Cues == CueSchool.Steady => _cues?.Keywords(bites, Trace) ?? [],
                 _ => RuleOf(kind) switch { CallRule.CountsOnly => ["Counts only."], CallRule.ChangesOnly => ["Silence, but for what changes."], _ => [] },
             },
             Watch = kind is BlockKind.Dance or BlockKind.Chain or BlockKind.Whole ? [.. WatchOf(bites), .. OnMistakes(kind)] : OnMistakes(kind),

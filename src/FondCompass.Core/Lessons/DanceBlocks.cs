@@ -187,7 +187,7 @@ internal sealed partial class DanceBlocks
             Lines = [.. bite.Lines],
             Bites = [bite],
             Counts = bite.Counts,
-            Say = _cues.Sentences(bite),
+            Say = _cues.Sentences(bite, Trace),
             Watch = WatchOf([bite]),
         });
     }

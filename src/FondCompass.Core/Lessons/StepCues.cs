@@ -1,51 +1,67 @@
 using FondCompass.Core.Calling;
-using FondCompass.Core.Lexicon;
+using FondCompass.Core.Music;
+using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Told;
+using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Lessons;
 
-/// <summary>What is said for a step, in its three lengths: the turn as turned here, the way as gone here, the instructor's own words first (rules, section 7).</summary>
-public static class StepCues
-{
-    /// <param name="step">The lexicon's name of what is danced.</param>
-    /// <param name="wording">What the step is called where it is danced.</param>
-    /// <param name="own">The instructor's own cue for this place; null when there is none.</param>
-    public static CueWords Of(string step, StepWording wording, StepLexicon lexicon, string? own = null)
-    {
-        // The lexicon's words are said only where its name is theirs too and nothing is danced otherwise than they say; one word may name
-        // another step elsewhere, so it is looked up by what is danced.
-        var known = lexicon.Find(step) is { } named && string.Equals(named.Name, wording.Name, StringComparison.OrdinalIgnoreCase) ? named.Cue : null;
-        var isUsual = wording.Turn.Length == 0 && wording.Way.Length == 0;
-        var called = Spoken(wording.Called);
-        var sentence = known is { Sentence.Length: > 0 } && isUsual ? Spoken(known.Sentence) : called;
-        var keyword = known is { Keyword.Length: > 0 } ? Spoken(string.Join(' ', new[] { known.Keyword, wording.Way, wording.Turn }.Where(w => w.Length > 0))) : called;
-        var single = known is { OneWord.Length: > 0 } && wording.Turn.Length == 0 ? Spoken(known.OneWord)
-            : wording.Turn.Length > 0 ? Spoken(wording.Turn)
-            : Spoken(wording.Name);
-        return own is { Length: > 0 } ? new CueWords(Spoken(own), keyword, single) : new CueWords(sentence, keyword, single);
-    }
-
-    /// <summary>As it is said aloud: "pivot 1/4 left" is "pivot quarter left".</summary>
-    private static string Spoken(string words) => new CallWords(CallTongue.English).Spoken(words);
-}
-
-/// <summary>What is said in the blocks of a lesson: sentences while it is walked, keywords while it is joined.</summary>
+/// <summary>What is said in the blocks of a lesson: how each step goes while it is walked, names while steps are joined; feet are never said (calls, section 1).</summary>
 public sealed class BiteCues(StepLexicon lexicon)
 {
-    /// <summary>Keywords named for one block at the most; more is a speech.</summary>
+    /// <summary>Names told for one block at the most; more is a speech.</summary>
     private const int MostKeywords = 16;
 
-    public IReadOnlyList<string> Sentences(Bite bite) => [.. Words(bite).Select(w => w.Sentence).Where(w => w.Length > 0)];
+    /// <summary>Parts of an own step that are told with its name; of more they are opened on the board.</summary>
+    private const int MostParts = 8;
 
-    public IReadOnlyList<string> Keywords(IReadOnlyList<Bite> bites) => [.. bites.SelectMany(b => Words(b).Select(w => w.Keyword)).Where(w => w.Length > 0).Take(MostKeywords)];
-
-    private IEnumerable<CueWords> Words(Bite bite)
+    /// <summary>Each phrase in full: own words first, else the name with way and turn; of a step of their own its parts, of a known one how it goes.</summary>
+    public IReadOnlyList<string> Sentences(Bite bite, DanceTrace trace)
     {
-        var own = bite.Pattern.Part.Notes.Where(n => n.Kind == "cue" && n.Line >= bite.Line && n.Line <= bite.LastLine && (n.At >= bite.Dance.Start || bite.FromCount == 1) && n.At < bite.Dance.End).ToDictionary(n => n.At, n => n.Text, EqualityComparer<Counts.Tick>.Default);
-        foreach (var call in bite.Actions.GroupBy(a => a.Action.Call).Select(c => c.ToList()).Where(c => c.Exists(a => a.Foot != Counts.Foot.None || a.Action.Words.Length > 0)))
-        {
-            yield return StepCues.Of(call[0].Action.Step, StepWording.Of(call), lexicon, own.GetValueOrDefault(call[0].At));
-        }
+        var parts = new StepParts(trace.Dance, lexicon);
+        return [.. Phrases(bite, trace).Select(p => p.Own ?? Sentence(p.Phrase, p.Words, parts)).Where(w => w.Length > 0)];
     }
+
+    public IReadOnlyList<string> Keywords(IReadOnlyList<Bite> bites, DanceTrace trace) =>
+        [.. bites.SelectMany(b => Phrases(b, trace)).Select(p => p.Own ?? p.Words).Where(w => w.Length > 0).Take(MostKeywords)];
+
+    private string Sentence(CallPhrase phrase, string words, StepParts parts)
+    {
+        var step = phrase.Actions[0].Step;
+        var known = lexicon.Find(step);
+        if (phrase.Times == 1 && phrase.Movements.Length == 0 && (known is null or { IsOwn: true }) && parts.Of(step) is { Count: > 0 and <= MostParts } own)
+        {
+            return $"{words}: {string.Join(", ", own.Select(p => p.Words))}";
+        }
+
+        // The lexicon's words are said only where its name is theirs too and nothing is danced otherwise than they say.
+        return known is { IsOwn: false, Cue.Sentence: { Length: > 0 } sentence } && phrase is { Times: 1, Side: 0, TurnSide: 0, Way.Length: 0 } && string.Equals(known.Name, phrase.Name, StringComparison.OrdinalIgnoreCase)
+            ? sentence : words;
+    }
+
+    /// <summary>The phrases of a bite, each with the fullest words there are for it, and with the instructor's own for its place.</summary>
+    private List<(CallPhrase Phrase, string Words, string? Own)> Phrases(Bite bite, DanceTrace trace)
+    {
+        var tongue = CallTongue.Of(trace.Dance, lexicon);
+        var (stretch, first) = (bite.Stretch, bite.Pattern.StateBefore(bite.Dance.Start));
+        var (end, turn) = stretch.End(first.Weight);
+        var danced = new RunStretch(false, 1, stretch, 0, stretch.Counts, first.Weight, first.Facing, end, first.Facing + turn, false);
+        var run = new DanceRun { Trace = trace, Song = Song.Steady(Math.Max(1, stretch.Counts), UsualTempo), Start = 0, Stretches = [danced], Repeats = [], Events = [], Ending = null, Findings = [] };
+        var words = new CallWords(tongue);
+        var own = RunTimeline.NotesOf(run, danced).Where(n => n.Kind == "cue").ToList();
+        var said = new List<(CallPhrase, string, string?)>();
+        foreach (var (_, actions) in RunTimeline.ByStretch(run, [danced]))
+        {
+            foreach (var phrase in new PhraseCutter(trace.Dance.Header, lexicon, tongue).Cut(danced, actions))
+            {
+                var cue = own.Find(n => n.SongCount >= phrase.From && n.SongCount < phrase.To);
+                said.Add((phrase, words.Of(phrase, goesOn: false).Select(w => w.Words).FirstOrDefault(""), cue is null ? null : words.Spoken(cue.Text)));
+            }
+        }
+
+        return said;
+    }
+
+    private static readonly Counts.Bpm UsualTempo = new(112);
 }

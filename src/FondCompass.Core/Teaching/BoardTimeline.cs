@@ -23,7 +23,11 @@ public sealed record BoardClick(double At, string Label, bool IsCountIn, bool Is
 /// <param name="Foot">The foot that moves, L or R; empty where no single foot does.</param>
 /// <param name="Starts">A step begins; else it goes on with another foot.</param>
 /// <param name="Deed">What this one action is, for who walks it: "step behind".</param>
-public sealed record BoardStep(double At, bool Starts, string Name, string Foot, string Free, string Facing, int Degrees, string Deed);
+/// <param name="Step">Where a step begins, the name by which its parts are found; else empty.</param>
+public sealed record BoardStep(double At, bool Starts, string Name, string Foot, string Free, string Facing, int Degrees, string Deed, string Step);
+
+/// <summary>How a step goes, one level at a time.</summary>
+public sealed record BoardParts(string Step, IReadOnlyList<StepPart> Parts);
 
 /// <summary>Words to be said.</summary>
 /// <param name="At">When they begin.</param>
@@ -49,7 +53,7 @@ public sealed record BoardEvent(double From, double At, string Words);
 /// <summary>All the call board shows, with its moments in seconds of the song at full rate; only what can be said depends on the rate.</summary>
 public sealed record BoardTimeline(
     int RatePercent, double Bpm, double End, string FirstWall, IReadOnlyList<BoardClick> Clicks, IReadOnlyList<BoardStep> Steps,
-    IReadOnlyList<BoardSay> Says, IReadOnlyList<BoardMark> Marks, IReadOnlyList<BoardEvent> Events)
+    IReadOnlyList<BoardSay> Says, IReadOnlyList<BoardMark> Marks, IReadOnlyList<BoardEvent> Events, IReadOnlyList<BoardParts> Parts)
 {
     /// <summary>Steps, notes and layers that are shown in all; a hundred repeats of a long dance have as many.</summary>
     private const int MostMoments = 40_000;
@@ -87,7 +91,7 @@ public sealed record BoardTimeline(
             (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
             StepsOf(actions), SaysOf(block, rate, repeats, lexicon ?? StepLexicon.Shipped, calls ?? BoardCalls.Usual),
             [.. notes.Where(n => n.Kind != "cue").Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
-            [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)]);
+            [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)], PartsOf(run, actions, lexicon ?? StepLexicon.Shipped));
     }
 
     /// <summary>Repeats that are shown: those wished for, as long as all that happens in them is not more than the board can show.</summary>
@@ -173,10 +177,16 @@ public sealed record BoardTimeline(
             // The free foot and the facing follow every action; the name stays until the next call.
             var name = action.Wording?.Called ?? (steps.Count > 0 ? steps[^1].Name : "");
             var foot = action.Foot.IsSingle() ? action.Foot.Letter() : "";
-            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot() is var free && free.IsSingle() ? free.Letter() : "", action.Facing.ToString(), action.Facing.Degrees, action.Deed));
+            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot() is var free && free.IsSingle() ? free.Letter() : "", action.Facing.ToString(), action.Facing.Degrees, action.Deed, action.Wording is null ? "" : action.Step));
         }
 
         return steps;
+    }
+
+    private static List<BoardParts> PartsOf(DanceRun run, IReadOnlyList<RunAction> actions, StepLexicon lexicon)
+    {
+        var parts = new StepParts(run.Trace.Dance, lexicon);
+        return [.. actions.Where(a => a.Wording is not null).Select(a => a.Step).Distinct().Select(s => new BoardParts(s, parts.Of(s))).Where(p => p.Parts.Count > 0)];
     }
 
     private static List<BoardSay> SaysOf(BlockRun block, double rate, int repeats, StepLexicon lexicon, BoardCalls calls)

@@ -4,6 +4,7 @@ using FondCompass.Core.Floor;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
+using FondCompass.Core.Told;
 using FondCompass.Data;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
@@ -37,6 +38,9 @@ public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
 
     public NamedStep? Open { get; private set; }
 
+    /// <summary>Of a step of the instructor's own, what it is made of, level by level; empty for every other.</summary>
+    public IReadOnlyList<StepPart> Parts { get; private set; } = [];
+
     public StepUses Uses { get; private set; } = new([], 0);
 
     public TriedStep? Tried { get; private set; }
@@ -50,6 +54,7 @@ public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
         if (Open is not null)
         {
             Uses = await shelf.Uses(Open, cancel);
+            Parts = Open.IsOwn ? new StepParts(Analysis.Of("").Dance, lexicon).Of(Open.Name) : [];
             var wording = string.IsNullOrWhiteSpace(Try) ? $"{Open.Name} R" : Try.Trim();
             Tried = TriedStep.Of(Letters.Cut(wording, LongestTry), Open, lexicon, Sight);
         }

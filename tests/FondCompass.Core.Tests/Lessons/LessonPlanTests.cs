@@ -222,7 +222,7 @@ public class LessonPlanTests
         Assert.StartsWith("Fog Signal", known[0].Title, StringComparison.Ordinal);
         var unnamed = LessonPlanner.Plan(brief with { Dances = [Dance(easy)] }).Blocks.Single(b => b.Kind == BlockKind.Known);
         Assert.Null(unnamed.Dance);
-        Assert.Contains("none is named", unnamed.Title, StringComparison.Ordinal);
+        Assert.Contains("name them", unnamed.Title, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -280,7 +280,7 @@ public class LessonPlanTests
         Assert.Equal((double)seconds, plan.Blocks.Single(b => b.Id == "known:1").Seconds);
         Assert.DoesNotContain(plan.Cautions, c => c.Code == "PIN01");
         Assert.Equal(5400, plan.TotalSeconds);
-        Assert.DoesNotContain(plan.Blocks, b => b.Title.Contains("none is named", StringComparison.Ordinal));
+        Assert.DoesNotContain(plan.Blocks, b => b.Title.Contains("name them", StringComparison.Ordinal));
         // What has whatever is left cannot be settled, and says so.
         Assert.Contains(LessonPlanner.Plan(brief with { Changes = new BlockChanges { Pins = [new BlockPin("known", 60, null)] } }).Cautions, c => c.Code == "PIN01");
         Assert.All(plan.Blocks.Where(b => b.Id is "known" or "talk"), b => Assert.True(b.IsRest));

@@ -14,6 +14,8 @@ const fastest = ladder[ladder.length - 1];
 let line = null;
 let rate = 100;
 let shown = 0;
+/** Levels of the step that are shown: how it goes. */
+let opened = 0;
 /** @type {import('./conductor.js').Note[]} */
 let band = [];
 
@@ -111,7 +113,7 @@ function show() {
 /** @param {number} now seconds on the timeline */
 function paint(now) {
   if (line) {
-    paintAt(line, shown, now);
+    paintAt(line, shown, now, { opened });
   }
 }
 
@@ -174,7 +176,16 @@ function changeRate(way) {
   return next ? setRate(next) : undefined;
 }
 
+/** How the step goes that is danced, a level more. */
+function open() {
+  opened++;
+  if (line && !conductor.playing) {
+    paint(line.clicks[shown]?.at ?? 0);
+  }
+}
+
 $('go').addEventListener('click', toggle);
+$('open').addEventListener('click', open);
 $('back').addEventListener('click', () => jump(-1));
 $('on').addEventListener('click', () => jump(1));
 $('slower').addEventListener('click', () => changeRate(-1));
@@ -188,7 +199,7 @@ $('repeats').addEventListener('change', async () => {
 
 on('Teach', {
   Space: toggle, '→': () => jump(1), 'Page Down': () => jump(1), '←': () => jump(-1), 'Page Up': () => jump(-1),
-  '↑': () => changeRate(1), '↓': () => changeRate(-1), '+': () => setRate(rate + 1), '-': () => setRate(rate - 1), Home: () => fromTheTop(),
+  '↑': () => changeRate(1), '↓': () => changeRate(-1), '+': () => setRate(rate + 1), '-': () => setRate(rate - 1), Home: () => fromTheTop(), I: open,
 });
 // Pressed with a finger or a mouse, a button gives the keys back to the board.
 board.addEventListener('click', (event) => {

@@ -33,6 +33,8 @@ let step = 0;
 let isOver = false;
 let otherSide = false;
 let mirrored = false;
+/** Levels of the step that are shown: how it goes. */
+let opened = 0;
 let levels = levelNames.length;
 let hurried = 1;
 let lastRepeat = 0;
@@ -77,7 +79,7 @@ function biteNow() {
 }
 
 function view() {
-  return { mirrored, levels: new Set(levelNames.slice(0, levels)), turned: live.isOn ? live.turned : 0 };
+  return { mirrored, opened, levels: new Set(levelNames.slice(0, levels)), turned: live.isOn ? live.turned : 0 };
 }
 
 /** What is shown, to the class's screens too. */
@@ -730,6 +732,11 @@ function field(name) {
   $(name).focus();
 }
 
+function open() {
+  opened++;
+  paint();
+}
+
 function mirror() {
   mirrored = !mirrored;
   $('mirror').setAttribute('aria-pressed', String(mirrored));
@@ -739,7 +746,7 @@ function mirror() {
 
 /** @type {Record<string, () => void>} */
 const buttons = {
-  go, back, on: () => (block().lead === 'dance' && pass === 0 && shown === 0 ? onTo(at + 1) : done()), trouble, skip, again, bite: () => only('bite'), chain: () => only('chain'), other, mirror, undo, close,
+  go, back, on: () => (block().lead === 'dance' && pass === 0 && shown === 0 ? onTo(at + 1) : done()), trouble, skip, again, bite: () => only('bite'), chain: () => only('chain'), other, mirror, undo, close, open,
   slower: () => changeRate(-1), faster: () => changeRate(1), lower: () => changeLevels(-1), raise: () => changeLevels(1), call: toggleLive,
   tap: () => pulse.tap(performance.now() / 1000), one: () => follow(null, 'one'), earlier: () => follow(null, -0.5), later: () => follow(null, 0.5), 'earlier-one': () => follow(null, -1), 'later-one': () => follow(null, 1),
 };
@@ -761,7 +768,7 @@ const whenHere = (deed) => () => {
 };
 on('Lesson', {
   Space: go, 'Page Down': go, '→': whenHere(buttons.on), '←': back, 'Page Up': back, '↑': () => changeRate(1), '↓': () => changeRate(-1), '+': () => setRate(rate + 1), '-': () => setRate(rate - 1),
-  A: again, B: whenHere(() => only('bite')), C: whenHere(() => only('chain')), O: whenHere(other), M: mirror, T: trouble, S: skip, U: undo, 'Ctrl Z': undo, '[': whenHere(() => changeLevels(-1)), ']': whenHere(() => changeLevels(1)),
+  A: again, B: whenHere(() => only('bite')), C: whenHere(() => only('chain')), O: whenHere(other), M: mirror, I: open, T: trouble, S: skip, U: undo, 'Ctrl Z': undo, '[': whenHere(() => changeLevels(-1)), ']': whenHere(() => changeLevels(1)),
   L: toggleLive, P: whenHere(buttons.tap), Enter: whenHere(buttons.one), ',': whenHere(buttons.earlier), '.': whenHere(buttons.later), '<': whenHere(buttons['earlier-one']), '>': whenHere(buttons['later-one']),
   '?': () => window.open('/help#keys', '_blank'), H: () => field('heads'), N: () => field('note'),
   ...Object.fromEntries([...'123456789'].map((digit) => [digit, () => callMove(live.offered[Number(digit) - 1])])),

@@ -2,10 +2,11 @@
 // Board, lesson and the class's screens all paint with it; a place that a page does not have is left out.
 
 /** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string, part?: string, line?: number, count?: number }} Click */
-/** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number, deed?: string }} Step */
+/** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number, deed?: string, step?: string }} Step */
+/** @typedef {{ words: string, counts: string, parts: Part[] }} Part of a step: its words, its own counts, what it is made of */
 /** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
 /** @typedef {{ at: number, until: number, for: number, words: string, isOwn: boolean }} Say words, when they begin and end, and the moment they are for */
-/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[] }} Timeline */
+/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[], parts?: { step: string, parts: Part[] }[] }} Timeline */
 
 /** @param {string} name @returns {any} */
 const place = (name) => document.getElementById(name);
@@ -46,13 +47,31 @@ export function lastAt(moments, now) {
   return found;
 }
 
+/** Levels below a part. @param {Part[]} parts @returns {number} */
+const levels = (parts) => parts.length === 0 ? 0 : 1 + Math.max(...parts.map((p) => levels(p.parts)));
+
+/** Parts in a line, so many levels of them: "double step (heel, toe) · cross". @param {Part[]} parts @param {number} depth @returns {string} */
+const told = (parts, depth, between = ' · ') => parts
+  .map((p) => `${p.counts ? `${p.counts} ` : ''}${p.words}${depth > 1 && p.parts.length > 0 ? ` (${told(p.parts, depth - 1, ', ')})` : ''}`).join(between);
+
+/** How the step that is danced goes, opened so many levels; none is shut again behind the last. @param {Timeline} line @param {Step[]} steps @param {number} at @param {number} opened */
+function inside(line, steps, at, opened) {
+  let first = at;
+  while (first > 0 && !steps[first].starts) {
+    first--;
+  }
+  const parts = line.parts?.find((p) => p.step === steps[first]?.step)?.parts ?? [];
+  const depth = parts.length > 0 ? opened % (levels(parts) + 1) : 0;
+  return depth > 0 ? told(parts, depth) : '';
+}
+
 /** Which of the clicks is now. @param {Timeline} line @param {number} now */
 export const clickAt = (line, now) => Math.max(0, lastAt(line.clicks, now));
 
 /**
  * @param {Timeline} line @param {number} shown the click that is now
  * @param {number} now seconds on the timeline
- * @param {{ mirrored?: boolean, levels?: Set<string>, turned?: number }} [view] mirrored: as one sees it who faces the class; turned: degrees the picture is turned by
+ * @param {{ mirrored?: boolean, levels?: Set<string>, turned?: number, opened?: number }} [view] mirrored: as one sees it who faces the class; turned: degrees the picture is turned by; opened: levels of the step that are shown
  */
 export function paint(line, shown, now, view = {}) {
   const click = line.clicks[shown];
@@ -69,6 +88,7 @@ export function paint(line, shown, now, view = {}) {
   }
   put('now', step && !click?.isCountIn ? step.name : 'wait');
   put('deed', step?.deed ?? '');
+  put('inside', view.opened ? inside(line, steps, Math.max(0, current), view.opened) : '');
   const coming = steps.findIndex((s, i) => i > current && s.starts);
   put('next', coming >= 0 ? `${steps[coming].name}${steps[coming].foot ? ` · ${steps[coming].foot}` : ''}` : next ? '' : 'end');
   // What is said now, or comes next; it is marked while it is to be said.
