@@ -8,6 +8,9 @@ namespace FondCompass.Core.Actions;
 internal sealed class Hangings(string part, DanceHeader header)
 {
     private readonly List<(Pending Hung, Beat? From, Beat? To)> _layers = [];
+
+    /// <summary>What lies on the whole line, and on every line of the part, with its row.</summary>
+    private readonly List<(LayerText Layer, int Row)> _throughLine = [], _throughPart = [];
     private readonly List<(NoteEntry Note, Beat? Above)> _notes = [];
     private readonly List<(VariantEntry Entry, List<Pending> Steps)> _variants = [];
 
@@ -35,6 +38,12 @@ internal sealed class Hangings(string part, DanceHeader header)
     {
         foreach (var layer in entry.Layers)
         {
+            if (layer.Counts is null && entry.Lies != LayerSpan.Row)
+            {
+                (entry.Lies == LayerSpan.Part ? _throughPart : _throughLine).Add((layer, entry.Row));
+                continue;
+            }
+
             var above = first ?? new Beat(1, Fraction.Whole);
             foreach (var (from, to) in SpansOf(layer.Counts) ?? [(above, last ?? above)])
             {
@@ -56,6 +65,18 @@ internal sealed class Hangings(string part, DanceHeader header)
     /// <param name="place">Gives a moment of this line its ticks.</param>
     public void Close(DanceLine line, List<Moment> moments, Func<Pending, Moment> place, Action<Finding> tell)
     {
+        foreach (var (layer, row) in _throughPart.Concat(_throughLine))
+        {
+            _layers.Add((LayerOf(layer, row, new Beat(1, Fraction.Whole), new Beat(line.Counts, Fraction.Whole)), null, null));
+
+            // What lies on all of it is danced with each of its steps.
+            for (var i = moments.Count - 1; i >= 0 && moments[i].Line == line.Number; i--)
+            {
+                moments[i] = moments[i] is DanceAction action ? action with { Layers = [.. action.Layers, layer.Text] } : moments[i];
+            }
+        }
+
+        _throughLine.Clear();
         if (_layers.Count + _notes.Count + _variants.Count == 0)
         {
             return;

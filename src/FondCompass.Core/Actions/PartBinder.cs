@@ -206,6 +206,11 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
             case LayerEntry layer:
                 _rows.Doubts.TellLayers(layer.Layers, new Place(part.Name, _lines.Count + 1, Row: layer.Row), Tell);
                 _hangings.Hang(layer, RowAbove()?.First, RowAbove()?.Last);
+                if (layer.Lies == LayerSpan.Part)
+                {
+                    return;
+                }
+
                 break;
             case VariantEntry variant:
                 AddVariant(variant);

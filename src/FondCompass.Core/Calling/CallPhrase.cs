@@ -40,6 +40,9 @@ public sealed record CallPhrase
     /// <summary>The turn is what the step is known by, so that its amount says nothing more: a half of a pivot.</summary>
     public bool TurnsAsUsual { get; init; }
 
+    /// <summary>What arms, hips or the body do by themselves, in words that are no name.</summary>
+    public bool IsBody { get; init; }
+
     /// <summary>Equal steps in a row.</summary>
     public int Times { get; init; } = 1;
 
@@ -74,6 +77,6 @@ public sealed record CallPhrase
     public (string Name, string Way, int Turn) Kind => (Name, Way, Math.Abs(Turned));
 
     /// <summary>All that its words are made of.</summary>
-    internal (string Name, string Short, string Way, int Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual) Said =>
-        (Name, ShortName, Way, Turn, Detail + Place, Side, TurnSide, Times, TurnsAsUsual);
+    internal (string Name, string Short, string Way, int Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual, bool IsBody) Said =>
+        (Name, ShortName, Way, Turn, Detail + Place, Side, TurnSide, Times, TurnsAsUsual, IsBody);
 }

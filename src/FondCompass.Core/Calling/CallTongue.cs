@@ -122,7 +122,8 @@ public sealed class CallTongue
     }
 
     /// <summary>Several of a name: "four toe struts", "kick ball change, four of them".</summary>
-    public string SeveralOf(string name, int times) =>
-        Plural.Length > 0 && name.Split(' ').Length <= 2 && name.All(c => char.IsAsciiLetter(c) || c == ' ') ? Say(Plural, PhraseText.Plural(name), Number(times))
+    /// <param name="isName">It is a name, of which there is a plural; other words are said as they are.</param>
+    public string SeveralOf(string name, int times, bool isName) =>
+        isName && Plural.Length > 0 && name.Split(' ').Length <= 2 && name.All(c => char.IsAsciiLetter(c) || c == ' ') ? Say(Plural, PhraseText.Plural(name), Number(times))
         : Say(Several, name, Number(times));
 }

@@ -39,7 +39,7 @@ public sealed partial class CallWords(CallTongue tongue)
         var wayTells = way.Length > 0 ? Tells.Way : Tells.None;
         if (phrase.Detail.Length > 0 && phrase.Detail != phrase.Name && turn.Length == 0)
         {
-            Add(options, phrase.Times > 1 ? Several(phrase.Detail, phrase.Times, goesOn) : phrase.Detail, Tells.Name | Tells.Detail | wayTells, phrase.Side);
+            Add(options, phrase.Times > 1 ? Several(phrase, phrase.Detail, goesOn) : phrase.Detail, Tells.Name | Tells.Detail | wayTells, phrase.Side);
             Add(options, phrase.Detail, Tells.Name | Tells.Detail | wayTells, phrase.Side);
         }
         else if (phrase.Place.Length > 0 && turn.Length == 0)
@@ -51,7 +51,7 @@ public sealed partial class CallWords(CallTongue tongue)
         {
             if (phrase is { Times: > 1, Movements.Length: 0 } && !(goesOn && otherWay))
             {
-                AddNamed(options, phrase, Several(name, phrase.Times, goesOn), way, told | Tells.Detail);
+                AddNamed(options, phrase, Several(phrase, name, goesOn), way, told | Tells.Detail);
             }
 
             AddNamed(options, phrase, name, way, told);
@@ -113,7 +113,8 @@ public sealed partial class CallWords(CallTongue tongue)
     }
 
     /// <summary>"Eight walks", "four more".</summary>
-    private string Several(string name, int times, bool goesOn) => goesOn ? CallTongue.Say(tongue.More, tongue.Number(times)) : tongue.SeveralOf(name, times);
+    private string Several(CallPhrase phrase, string name, bool goesOn) =>
+        goesOn ? CallTongue.Say(tongue.More, tongue.Number(phrase.Times)) : tongue.SeveralOf(name, phrase.Times, isName: !phrase.IsBody);
 
     /// <summary>As own words are said aloud: "pivot 1/4 left" is "pivot quarter left".</summary>
     public string Spoken(string words) => Amount().Replace(words, m =>

@@ -23,6 +23,7 @@ public sealed class CueSheet
     private readonly List<Entry> _entries = [];
     private readonly PhraseWorth _worth;
     private readonly CountIns _countIns;
+    private readonly LayerCalls _layers;
 
     /// <summary>Where a stretch's first movement sounds, by the song count at which it begins.</summary>
     private readonly Dictionary<int, double> _begins = [];
@@ -30,7 +31,12 @@ public sealed class CueSheet
 
     /// <summary>What an item of the timetable is about.</summary>
     /// <param name="Best">What would be said with all the time there is; empty where silence is best.</param>
-    private sealed record Entry(CallItem Item, RunStretch Stretch, int Line, string Count, string Step, double From, double To, string Why, string Best, bool IsMissed);
+    private sealed record Entry(CallItem Item, RunStretch Stretch, int Line, string Count, string Step, double From, double To, string Why, string Best, bool IsMissed)
+    {
+        /// <summary>The kind of a layer; empty for what the feet do.</summary>
+        public string Layer { get; init; } = "";
+    }
+
 
     private readonly StepLexicon _lexicon;
     private readonly CallTongue _tongue;
@@ -47,6 +53,7 @@ public sealed class CueSheet
         _settings = settings;
         _stretches = [.. run.Stretches.TakeWhile(s => s.Repeat <= settings.Repeats)];
         _countIns = new CountIns(run, settings);
+        _layers = new LayerCalls(settings);
         _eight = run.Trace.Dance.Header.LineCounts;
         _worth = new PhraseWorth(settings, !run.Trace.Dance.IsPhrased);
     }
@@ -84,7 +91,7 @@ public sealed class CueSheet
         }
 
         // What begins with a pick-up is called behind what tells of it.
-        var entries = _entries.OrderBy(e => Math.Max(e.From, e.Item.AheadFrom is null ? e.Stretch.FromCount : 0)).ThenBy(e => e.Item.AheadFrom is null).ThenBy(e => e.Line == 0 ? 0 : 1).ToList();
+        var entries = _entries.OrderBy(e => Math.Max(e.From, e.Item.AheadFrom is null ? e.Stretch.FromCount : 0)).ThenBy(e => e.Item.AheadFrom is null).ThenBy(e => e.Line == 0 ? 0 : e.Layer.Length == 0 ? 1 : 2).ToList();
         var calls = Told(entries, Timetable.Of([.. entries.Select(e => e.Item)], cancel));
         var beat = _settings.Rule == CallRule.ChangesOnly ? [] : new BeatTrack(_run, _settings, _speech, _stretches, _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
         return [.. calls.Concat(beat).OrderBy(c => c.At).ThenBy(c => c.Until).ThenBy(c => c.StepAt)];
@@ -107,7 +114,7 @@ public sealed class CueSheet
             var at = isSaid ? call.At : entry.Item.Deadline;
             cues.Add(new SheetCue(
                 entry.Stretch.Repeat, entry.Stretch.Part, Math.Max(1, entry.Line), entry.Count, entry.Step, isSaid ? call.Option.Words : "", isSaid ? call.Option.Form : CueForm.None,
-                at, at + (needs * _settings.Rate.Share), Time(entry.From), needs, isSaid ? call.Room / _settings.Rate.Share : 0, entry.From, entry.To, entry.Best, WhyOf(entry, isSaid ? call : null)));
+                at, at + (needs * _settings.Rate.Share), Time(entry.From), needs, isSaid ? call.Room / _settings.Rate.Share : 0, entry.From, entry.To, entry.Best, WhyOf(entry, isSaid ? call : null)) { Layer = entry.Layer });
         }
 
         return cues;
@@ -167,10 +174,25 @@ public sealed class CueSheet
             AddPhrase(at++, units, otherSide, cue?.Text);
         }
 
+        foreach (var (layer, worth) in _layers.Of(_run, stretch).Where(l => l.Worth > 0))
+        {
+            AddLayer(stretch, layer, worth);
+        }
+
         foreach (var cue in own)
         {
             AddOwn(stretch, cue.SongCount, cue.Line, cue.Text, "", cue.SongCount, cue.SongCount.After(1));
         }
+    }
+
+    /// <summary>What arms, hips or voice do, behind the call of the step it lies on.</summary>
+    private void AddLayer(RunStretch stretch, RunNote layer, double worth)
+    {
+        var from = layer.SongCount;
+        var option = new CallOption(layer.Text, CueForm.Name, worth, Takes(layer.Text), Begins(from, Math.Max(LongLead, _settings.Lead)));
+        _entries.Add(new Entry(
+            new CallItem([CallOption.Silence, option], Deadline(from), Begins(from, _settings.Lead), Must: false), stretch, layer.Line, CountOf(stretch, from), "", from,
+            _run.Song.Time.CountAt(layer.Until), "on top of the feet, said once", layer.Text, false) { Layer = layer.Kind });
     }
 
     private void AddOwn(RunStretch stretch, double from, int line, string words, string step, double begins, double to)
@@ -280,7 +302,7 @@ public sealed class CueSheet
         return options;
     }
 
-    private readonly Dictionary<((string, string, string, int, string, int, int, int, bool) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
+    private readonly Dictionary<((string, string, string, int, string, int, int, int, bool, bool) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
 
     /// <summary>The ways of saying a phrase; the same step comes again and again.</summary>
     private IReadOnlyList<CallWording> Wordings(CallPhrase phrase, PhraseTelling telling)

@@ -97,11 +97,15 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             Turn = sum,
             TurnSide = oneWay ? Math.Sign(sum) : 0,
             Turned = sum,
+            IsBody = Verbs.Find(actions[0].Verb) is { } verb && verb.Has(VerbTraits.IsBody),
             TurnsAsUsual = known is { Pivots: true } && Math.Abs(sum) == Eighths.Full / 2,
             Step = wording.ToString(),
             To = to,
         };
     }
+
+    /// <summary>Letters that are too few to name a step by.</summary>
+    private const int ShortestName = 2;
 
     private readonly Dictionary<string, NamedStep?> _known = [];
     private readonly Dictionary<(string Name, string Step), string> _short = [];
@@ -123,7 +127,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             return name;
         }
 
-        if (known is { IsOwn: false, Cue.OneWord: { Length: > 0 } one } && words.Contains(one, StringComparer.OrdinalIgnoreCase))
+        if (known is { IsOwn: false, Cue.OneWord: { Length: > ShortestName } one } && words.Contains(one, StringComparer.OrdinalIgnoreCase))
         {
             return one;
         }

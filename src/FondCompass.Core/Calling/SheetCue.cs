@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Told;
 
 namespace FondCompass.Core.Calling;
 
@@ -80,6 +81,12 @@ public sealed record CallSettings(Rate Rate, double Lead, int Repeats)
     /// <summary>How it is counted; as the dance says when null.</summary>
     public CountStyle? Counting { get; init; }
 
+    /// <summary>Parts that are danced without arms, hips and the like: those are not said.</summary>
+    public IReadOnlyList<string> FeetOnly { get; init; } = [];
+
+    /// <summary>The kinds of layers that are danced; all when null.</summary>
+    public IReadOnlyList<LayerKind>? Layers { get; init; }
+
     /// <summary>The language of what is said besides names; that of the dance's rows when null.</summary>
     public CallTongue? Tongue { get; init; }
 
@@ -107,6 +114,9 @@ public sealed record SheetCue(
 {
     /// <summary>Fewer words are said than would be with more time.</summary>
     public bool IsShortened => Words.Length > 0 && Best.Length > 0 && Best != Words;
+
+    /// <summary>Of what arms, hips, head or voice do on top of the feet, its kind; else empty.</summary>
+    public string Layer { get; init; } = "";
 
     public bool IsOwn => Form == CueForm.Own;
 

@@ -33,6 +33,7 @@ internal sealed partial class DanceBlocks
             Effort = EffortOf(bites, rate),
             Why = "",
             Rule = RuleOf(kind),
+            FeetOnly = kind is BlockKind.Dance or BlockKind.Chain ? FeetOnly(bites) : [],
             Say = kind switch
             {
                 BlockKind.Dance or BlockKind.Chain => _cues?.Keywords(bites, Trace) ?? [],
@@ -42,6 +43,10 @@ internal sealed partial class DanceBlocks
             Watch = kind is BlockKind.Dance or BlockKind.Chain or BlockKind.Whole ? [.. WatchOf(bites), .. OnMistakes(kind)] : OnMistakes(kind),
         };
     }
+
+    /// <summary>Whose layers come later: who teaches feet first dances a part without them until they have been laid on it.</summary>
+    private List<string> FeetOnly(IReadOnlyList<Bite> bites) =>
+        Way.Layers != LayerSchool.FeetFirst ? [] : [.. bites.Where(b => b.Layers.Count > 0).Select(b => b.Part).Distinct().Where(p => !_layered.Contains(p))];
 
     /// <summary>What may be said: who says less and less counts over the whole, and is silent over the music but for what changes.</summary>
     private CallRule RuleOf(BlockKind kind) => kind switch

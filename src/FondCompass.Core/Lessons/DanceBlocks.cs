@@ -188,6 +188,7 @@ internal sealed partial class DanceBlocks
             Bites = [bite],
             Counts = bite.Counts,
             Say = _cues.Sentences(bite, Trace),
+            FeetOnly = FeetOnly([bite]),
             Watch = WatchOf([bite]),
         });
     }
@@ -249,7 +250,7 @@ internal sealed partial class DanceBlocks
         {
             var with = bites.Where(b => b.Layers.Any(l => l.Kind == kind)).ToList();
             var say = with.SelectMany(b => b.Layers.Where(l => l.Kind == kind).Select(l => l.Text)).Distinct().ToList();
-            LessonBlock Layered(LessonBlock block) => block with { Layer = LessonWords.Of(kind), Say = say };
+            LessonBlock Layered(LessonBlock block) => block with { Layer = LessonWords.Of(kind), Say = say, FeetOnly = [], Layers = block.Kind == BlockKind.Drill ? [kind] : [.. kinds.TakeWhile(k => k != kind), kind] };
             if (kind == drilled)
             {
                 AddDanced(
@@ -260,20 +261,26 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Layer, $"layer:{part}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} on top of the feet of {part}", bites, bites.Sum(b => b.Counts), RungOf(1, 2), 1, worth: WorthOf(bites), also: Layered);
         }
+
+        _layered.Add(part);
     }
+
+    /// <summary>Parts whose hips and arms have been laid on their feet.</summary>
+    private readonly HashSet<string> _layered = [];
 
     /// <summary>The whole in every round: feet, then each layer there is, then with attitude.</summary>
     private void AddRounds()
     {
-        var kinds = LayerOrder.Where(k => _bites.Any(b => b.Layers.Any(l => l.Kind == k))).Select(LessonWords.Of).ToList();
-        List<string> rounds = ["feet", .. kinds, "attitude"];
+        var kinds = LayerOrder.Where(k => _bites.Any(b => b.Layers.Any(l => l.Kind == k))).ToList();
+        List<string> rounds = ["feet", .. kinds.Select(LessonWords.Of), "attitude"];
         for (var i = 0; i < rounds.Count; i++)
         {
             var rate = Way.Ladder[Math.Min(Way.Ladder.Count - 1, i * Way.Ladder.Count / rounds.Count)];
             var layer = rounds[i];
+            IReadOnlyList<LayerKind> danced = [.. kinds.Take(i)];
             AddDanced(
                 BlockKind.Layer, $"layer:{layer}", i == 0 ? $"{WholeWord}: feet only" : layer == "attitude" ? $"{WholeWord}, with attitude" : $"{WholeWord}, with {layer}", _bites, WholeCounts, rate, 1,
-                worth: WorthOf(_bites), also: b => b with { Layer = layer });
+                worth: WorthOf(_bites), also: b => b with { Layer = layer, FeetOnly = [], Layers = danced });
         }
 
         if (Way.Ladder[^1] is var top && rounds.Count < Way.Ladder.Count)

@@ -1,6 +1,7 @@
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
+using FondCompass.Core.Told;
 
 namespace FondCompass.Core.Lessons;
 
@@ -67,6 +68,12 @@ public sealed record LessonBlock
 
     /// <summary>The layer danced on top of the feet, or alone in a drill.</summary>
     public string? Layer { get; init; }
+
+    /// <summary>Parts that are danced with the feet alone, their arms and hips not yet taught; they are neither shown nor said.</summary>
+    public IReadOnlyList<string> FeetOnly { get; init; } = [];
+
+    /// <summary>The kinds of layers that are danced; all when null.</summary>
+    public IReadOnlyList<LayerKind>? Layers { get; init; }
 
     /// <summary>What may be said while it is danced.</summary>
     public CallRule Rule { get; init; }

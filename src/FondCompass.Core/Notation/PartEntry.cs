@@ -77,8 +77,21 @@ public sealed record FreeEntry(int Row, CountSpec Counts, Weight? Weight, Facing
 /// <param name="Counts">The counts it hangs on; the row above when null.</param>
 public sealed record NoteEntry(int Row, string Kind, CountSpec? Counts, string Text) : PartEntry(Row);
 
-/// <summary>A row of layers alone, hung on counts of the line it stands in: "+ 1-4 arms reach".</summary>
-public sealed record LayerEntry(int Row, IReadOnlyList<LayerText> Layers) : PartEntry(Row);
+/// <summary>What a row of layers without counts of its own lies on.</summary>
+public enum LayerSpan
+{
+    /// <summary>The row above.</summary>
+    Row,
+
+    /// <summary>The line whose name stands above.</summary>
+    Line,
+
+    /// <summary>Every line of the part.</summary>
+    Part,
+}
+
+/// <summary>A row of layers alone, hung on counts of the line it stands in: "+ 1-4 arms reach"; under a line's or a part's name on all of it.</summary>
+public sealed record LayerEntry(int Row, IReadOnlyList<LayerText> Layers, LayerSpan Lies = LayerSpan.Row) : PartEntry(Row);
 
 /// <summary>Other steps for the same counts: "easier 5-8 vine R".</summary>
 public sealed record VariantEntry(int Row, VariantLabel Label, StepEntry Step) : PartEntry(Row);

@@ -131,7 +131,8 @@ public sealed partial class ScriptReader
         switch (opened.Kind.Sort)
         {
             case RowSort.Part:
-                StartPart(row, rest, opened.Word == "tag");
+                StartPart(row, rest[..PlusAt(rest)].TrimEnd(), opened.Word == "tag");
+                AddLayersBehind(row, text, at);
                 break;
             case RowSort.Call or RowSort.Meeting:
                 _orderRows.Add((row, said));
@@ -155,14 +156,15 @@ public sealed partial class ScriptReader
                 ReadNote(row, opened.Word, text, at);
                 break;
             case RowSort.Layers:
-                Entries(row).Add(new LayerEntry(row, RowParts.Read(text, at, _header.LineCounts, null).LayerTexts));
+                AddLayers(row, text, at);
                 break;
             case RowSort.Parked:
                 Park(row, text, at);
                 break;
             case RowSort.Line:
-                Entries(row).Add(RowOpeners.Line(row, rest));
-                CheckTimes(row, rest);
+                Entries(row).Add(RowOpeners.Line(row, rest[..PlusAt(rest)].TrimEnd()));
+                CheckTimes(row, rest[..PlusAt(rest)].TrimEnd());
+                AddLayersBehind(row, text, at);
                 _lastBeat = null;
                 break;
             case RowSort.Again:
@@ -183,6 +185,25 @@ public sealed partial class ScriptReader
                 ReadSteps(row, text, at);
                 break;
         }
+    }
+
+    /// <summary>"line out + hips sway", "part A + arms loose": where the layer begins; the text's end where there is none.</summary>
+    private static int PlusAt(string rest) => rest.IndexOf(" +", StringComparison.Ordinal) is > 0 and var at ? at : rest.Length;
+
+    private void AddLayersBehind(int row, string text, TextSpan at)
+    {
+        if (PlusAt(at.In(text)) is var plus && plus < at.Length)
+        {
+            AddLayers(row, text, new TextSpan(at.Start + plus + 1, at.Length - plus - 1));
+        }
+    }
+
+    /// <summary>Under the name of a line or a part a layer lies on all of it, else on the row above.</summary>
+    private void AddLayers(int row, string text, TextSpan at)
+    {
+        var entries = Entries(row);
+        var lies = entries.Count == 0 ? LayerSpan.Part : entries[^1] is LineEntry ? LayerSpan.Line : entries[^1] is LayerEntry before ? before.Lies : LayerSpan.Row;
+        entries.Add(new LayerEntry(row, RowParts.Read(text, at, _header.LineCounts, null).LayerTexts, lies));
     }
 
     private void ReadSetting(int row, string word, string rest)

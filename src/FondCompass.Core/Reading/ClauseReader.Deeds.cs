@@ -201,11 +201,13 @@ internal sealed partial class ClauseReader
             return null;
         }
 
+        // How often is a number, and no word of what is done.
+        var last = _words[_to - 1] is { Kind: TokenKind.Times, Times: > 0 } && _to - 1 > first ? _to - 2 : _to - 1;
         var span = _words[_at].Span.To(_words[_to - 1].Span);
-        var told = times > 1 || paces.Count > 0 ? _words[first].Span.To(_words[_to - 1].Span) : span;
+        var told = _words[times > 1 || paces.Count > 0 ? first : _at].Span.To(_words[last].Span);
         var draft = new Draft
         {
-            Body = told.In(_text),
+            Body = string.Join(' ', told.In(_text).Split(' ', StringSplitOptions.RemoveEmptyEntries)),
             Verb = Verbs.Body,
             Span = span,
             Onto = onto,

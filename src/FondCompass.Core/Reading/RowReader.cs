@@ -64,6 +64,7 @@ public static class RowReader
     /// <summary>Without the readings that are kept.</summary>
     internal static Readings ReadAnew(IStepNames names, string text)
     {
+        text = WithoutColon(text);
         var tokens = Lexer.Read(text);
         var readings = ReadTokens(names, tokens, text, out var lexemes);
         if (readings.IsWhole)
@@ -81,6 +82,13 @@ public static class RowReader
         }
 
         return readings;
+    }
+
+    /// <summary>"Arms: pump": the colon behind what is moved parts nothing. Columns stay what they are.</summary>
+    private static string WithoutColon(string text)
+    {
+        var at = text.IndexOf(':');
+        return at > 0 && at + 1 < text.Length && Vocabulary.LayerOf(text[..at].Trim().ToLowerInvariant()) is not null ? $"{text[..at]} {text[(at + 1)..]}" : text;
     }
 
     private static Readings ReadTokens(IStepNames names, List<Token> tokens, string text, out List<Lexeme> lexemes)

@@ -33,13 +33,20 @@ public sealed record BoardParts(string Step, IReadOnlyList<StepPart> Parts);
 /// <param name="At">When they begin.</param>
 /// <param name="Until">When they have been said.</param>
 /// <param name="For">The moment they are for.</param>
-public sealed record BoardSay(double At, double Until, double For, string Words, bool IsOwn);
+/// <param name="Layer">Of what arms, hips or head do, its kind: it is not said where that level is left out; else empty.</param>
+public sealed record BoardSay(double At, double Until, double For, string Words, bool IsOwn, string Layer);
 
 /// <summary>How a block is called and counted.</summary>
 /// <param name="Counting">As the dance says when null.</param>
 public sealed record BoardCalls(CountStyle? Counting = null, CallerWay Way = CallerWay.Names, CallRule Rule = CallRule.All)
 {
     public static readonly BoardCalls Usual = new();
+
+    /// <summary>Parts that are danced without arms, hips and the like.</summary>
+    public IReadOnlyList<string> FeetOnly { get; init; } = [];
+
+    /// <summary>The kinds of layers that are danced; all when null.</summary>
+    public IReadOnlyList<LayerKind>? Layers { get; init; }
 }
 
 /// <summary>What stands on the board for a while: what arms, hips or head do, a caution, a trouble spot, a note.</summary>
@@ -86,11 +93,12 @@ public sealed record BoardTimeline(
         }
 
         var notes = RunTimeline.Notes(run, repeats);
+        var settings = SettingsOf(block, rate, repeats, calls ?? BoardCalls.Usual);
         var end = stretches.Count > 0 ? stretches[^1].ToCount : first;
         return new BoardTimeline(
             (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
-            StepsOf(actions), SaysOf(block, rate, repeats, lexicon ?? StepLexicon.Shipped, calls ?? BoardCalls.Usual),
-            [.. notes.Where(n => n.Kind != "cue").Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
+            StepsOf(actions), SaysOf(run, settings, lexicon ?? StepLexicon.Shipped),
+            [.. notes.Where(n => n.Kind != "cue" && LayerCalls.IsDanced(n, settings)).Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
             [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)], PartsOf(run, actions, lexicon ?? StepLexicon.Shipped));
     }
 
@@ -189,18 +197,19 @@ public sealed record BoardTimeline(
         return [.. actions.Where(a => a.Wording is not null).Select(a => a.Step).Distinct().Select(s => new BoardParts(s, parts.Of(s))).Where(p => p.Parts.Count > 0)];
     }
 
-    private static List<BoardSay> SaysOf(BlockRun block, double rate, int repeats, StepLexicon lexicon, BoardCalls calls)
+    private static CallSettings SettingsOf(BlockRun block, double rate, int repeats, BoardCalls calls) => new(new Rate(rate * 100), Speech.DefaultLead, repeats)
     {
-        var settings = new CallSettings(new Rate(rate * 100), Speech.DefaultLead, repeats)
-        {
-            Way = calls.Way,
-            Rule = calls.Rule,
-            Counting = calls.Counting,
-            Starts = block.Starts,
-            CountIn = block.CountIn,
-        };
-        return [.. CueSheet.Of(block.Run, settings, lexicon).Where(c => c.Words.Length > 0 && !c.IsBeat).Select(c => new BoardSay(c.At, c.Until, c.StepAt, c.Words, c.IsOwn))];
-    }
+        Way = calls.Way,
+        Rule = calls.Rule,
+        Counting = calls.Counting,
+        FeetOnly = calls.FeetOnly,
+        Layers = calls.Layers,
+        Starts = block.Starts,
+        CountIn = block.Starts.Count > 0 ? block.CountIn : 0,
+    };
+
+    private static List<BoardSay> SaysOf(DanceRun run, CallSettings settings, StepLexicon lexicon) =>
+        [.. CueSheet.Of(run, settings, lexicon).Where(c => c.Words.Length > 0 && !c.IsBeat).Select(c => new BoardSay(c.At, c.Until, c.StepAt, c.Words, c.IsOwn, c.Layer))];
 
     private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats)
     {

@@ -41,12 +41,21 @@ public static class RowReads
                 }
 
                 var actions = group.ToList();
-                var told = string.Join(" · ", actions.Take(Most).Select(a => Told(a, trace.Dance.Header.LineCounts)));
-                told += string.Concat(Resting(layers[group.Key.Row], actions).Take(Most).Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"));
+
+                // What lies on the whole line is told at its own row.
+                var elsewhere = part.Part.Layers.Where(l => l.Row != group.Key.Row && l.Line == group.Key.Line).Select(l => l.Text).ToHashSet();
+                var told = string.Join(" · ", actions.Take(Most).Select(a => Told(a, trace.Dance.Header.LineCounts, elsewhere)));
+                told += string.Concat(Resting(layers[group.Key.Row].Where(l => l.Line == group.Key.Line), actions).Take(Most).Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"));
                 told += actions.Count > Most ? $" · and {actions.Count - Most} more" : "";
                 reads[group.Key.Row] = doubts.TryGetValue(group.Key.Row, out var doubt)
                     ? new RowRead(group.Key.Row, told, doubt.Message, doubt.Fix?.NewText ?? "")
                     : new RowRead(group.Key.Row, told);
+            }
+            foreach (var alone in part.Part.Layers.Where(l => !reads.ContainsKey(l.Row)).GroupBy(l => l.Row).ToList())
+            {
+                var first = alone.First();
+                var counts = first.Length.InCounts;
+                reads[alone.Key] = new RowRead(alone.Key, $"{first.Beat.Label(trace.Dance.Header.LineCounts)}{(counts > 1 ? $"-{first.Beat.Number + counts - 1:0}" : "")} + {first.Text}{string.Concat(alone.Skip(1).Where(l => l.Line == first.Line).Take(Most).Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"))}");
             }
         }
 
@@ -58,7 +67,8 @@ public static class RowReads
         layers.Where(l => actions.TrueForAll(a => a.Action.At != l.At || !a.Action.Layers.Contains(l.Text)));
 
     /// <summary>One action: its count, its deed, its foot, its way, its turn.</summary>
-    public static string Told(TracedAction action, int lineCounts)
+    /// <param name="without">Layers that are told elsewhere.</param>
+    public static string Told(TracedAction action, int lineCounts, IReadOnlySet<string>? without = null)
     {
         var words = new List<string> { action.Action.Beat.Label(lineCounts) };
         if (action.Action.Words.Length > 0)
@@ -97,6 +107,6 @@ public static class RowReads
         }
 
         text += action.Onto != Foot.None && action.Verb.Kind != VerbKind.Takes ? $", onto {(action.Onto == Foot.Both ? "both" : action.Onto.Letter())}" : "";
-        return text + string.Concat(action.Action.Layers.Select(l => $" + {l}"));
+        return text + string.Concat(action.Action.Layers.Where(l => without?.Contains(l) != true).Select(l => $" + {l}"));
     }
 }

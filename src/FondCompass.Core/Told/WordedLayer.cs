@@ -25,7 +25,7 @@ public sealed record WordedLayer(LayerKind Kind, string Text)
     /// <summary>By the first word that names something: what is moved, else what is heard.</summary>
     private static LayerKind KindOf(string text)
     {
-        var words = text.ToLowerInvariant().Split([' ', ',', '-', '/'], StringSplitOptions.RemoveEmptyEntries);
+        var words = text.ToLowerInvariant().Split([' ', ',', '-', '/', ':'], StringSplitOptions.RemoveEmptyEntries);
         foreach (var word in words)
         {
             if (Vocabulary.LayerOf(word) is { } kind && Enum.TryParse<LayerKind>(kind, ignoreCase: true, out var named))

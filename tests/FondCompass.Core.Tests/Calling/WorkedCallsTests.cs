@@ -64,6 +64,39 @@ public class WorkedCallsTests
         Assert.Contains(calls.All, c => c.IsBeat && c.Line == 2);
     }
 
+    [Theory]
+    [InlineData("part A\n1-8 march R x8\n+ arms pump\n1-8 march R x8\n+ arms pump", "arms pump")]
+    [InlineData("part A + hands on hips\n1-8 march R x8\n1-8 march R x8", "hands on hips")]
+    [InlineData("part A\nline the tide\n+ arms: rise and fall\n1-8 march R x8\n1-8 march R x8", "arms: rise and fall")]
+    public void What_lies_on_the_feet_is_said_once_in_their_words(string script, string words)
+    {
+        var calls = Calls.Of(script, 110);
+        Assert.Equal(1, calls.Words.Count(w => w == words));
+        Assert.True(calls.For(words).Until <= calls.For(words).StepAt + 1e-6);
+        Assert.NotEmpty(calls.For(words).Layer);
+    }
+
+    [Fact]
+    public void A_layer_under_a_line_lies_on_every_pass_of_it_and_one_under_the_part_on_all()
+    {
+        var part = Analysis.Of("part A\n+ arms loose\nline out x2\n+ hips sway\n1-8 march R x8\n1-8 march R x8").Trace.Parts[0];
+        Assert.Equal([(1, 8.0), (2, 8.0)], part.Part.Layers.Where(l => l.Text == "hips sway").Select(l => (l.Line, l.Length.InCounts)));
+        Assert.Equal([1, 2, 3], part.Part.Layers.Where(l => l.Text == "arms loose").Select(l => l.Line));
+        Assert.All(part.Actions, a => Assert.Contains("arms loose", a.Action.Layers));
+    }
+
+    [Theory]
+    [InlineData("1-8 arms: pump x4", "arms pump", 4)]
+    [InlineData("1-8 body roll x2", "body roll", 2)]
+    [InlineData("1-8 2 slow hip rolls", "slow hip rolls", 2)]
+    public void How_often_is_a_number_and_no_word(string row, string words, int times)
+    {
+        var actions = Analysis.Of($"part A\n{row}").Trace.Parts[0].Actions;
+        Assert.Equal(times, actions.Count);
+        Assert.All(actions, a => Assert.Contains(words.Split(' ')[^1], a.Action.Words, StringComparison.Ordinal));
+        Assert.DoesNotContain(actions, a => a.Action.Words.Any(char.IsDigit) || a.Action.Words.Contains(':', StringComparison.Ordinal));
+    }
+
     [Fact]
     public void Side_touches_are_counted_and_not_their_feet()
     {

@@ -80,7 +80,7 @@ public sealed record BoardBlock(
             block.Id, BlockJson.KindOf(block.Kind), block.Title, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
             dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known), rate,
             run is not null && dance!.Song is not null && block.Kind is BlockKind.Show or BlockKind.Music or BlockKind.Runs or BlockKind.Known, block.Layer, [.. block.Walls.Select(w => w.ToString())],
-            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardData.CallsOf(way, block.Rule)));
+            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardData.CallsOf(way, block.Rule) with { FeetOnly = block.FeetOnly, Layers = block.Layers }));
     }
 }
 

@@ -5,7 +5,7 @@
 /** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number, deed?: string, step?: string }} Step */
 /** @typedef {{ words: string, counts: string, parts: Part[] }} Part of a step: its words, its own counts, what it is made of */
 /** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
-/** @typedef {{ at: number, until: number, for: number, words: string, isOwn: boolean }} Say words, when they begin and end, and the moment they are for */
+/** @typedef {{ at: number, until: number, for: number, words: string, isOwn: boolean, layer?: string }} Say words, when they begin and end, and the moment they are for */
 /** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[], parts?: { step: string, parts: Part[] }[] }} Timeline */
 
 /** @param {string} name @returns {any} */
@@ -92,7 +92,7 @@ export function paint(line, shown, now, view = {}) {
   const coming = steps.findIndex((s, i) => i > current && s.starts);
   put('next', coming >= 0 ? `${steps[coming].name}${steps[coming].foot ? ` · ${steps[coming].foot}` : ''}` : next ? '' : 'end');
   // What is said now, or comes next; it is marked while it is to be said.
-  const say = line.says.find((s) => s.until > now + 0.001);
+  const say = line.says.find((s) => s.until > now + 0.001 && (!s.layer || !view.levels || view.levels.has(s.layer)));
   put('cue-count', say ? `say: ${say.words}` : '');
   mark('cue-count', 'own', say?.isOwn ?? false);
   mark('cue-count', 'due', !!say && say.at <= now + 0.001);
@@ -111,7 +111,10 @@ export function paint(line, shown, now, view = {}) {
   place('needle')?.setAttribute('transform', `rotate(${view.mirrored ? -degrees : degrees} 30 30)`);
   const marks = line.marks.filter((m) => m.from <= now && (m.until > now || m.at > now - 1.5));
   const layers = marks.filter((m) => /^(arms|hips|head|sounds|body)$/.test(m.kind) && (!view.levels || view.levels.has(m.kind)));
-  list('layers', layers.map((m) => m.words));
+  // What is danced now and what comes are told apart.
+  const isNow = (/** @type {Mark} */ m) => m.at <= now + 0.001;
+  const words = layers.filter(isNow).map((m) => m.words);
+  list('layers', [...words, ...layers.filter((m) => !isNow(m) && !words.includes(m.words)).map((m) => `then ${m.words}`)]);
   put('beside', marks.filter((m) => m.kind === 'beside').map((m) => m.words).join(' · '));
   put('mind', marks.filter((m) => /^(caution|trouble|note)$/.test(m.kind)).map((m) => (m.kind === 'note' ? m.words : `${m.kind}: ${m.words}`)).join(' · '));
   put('ahead', line.events.filter((e) => e.from <= now && e.at > now).map((e) => e.words).join(' · '));
