@@ -1,6 +1,5 @@
 using System.Collections.Frozen;
 using System.Globalization;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;

@@ -114,7 +114,8 @@ public sealed class CueSheet
             var at = isSaid ? call.At : entry.Item.Deadline;
             cues.Add(new SheetCue(
                 entry.Stretch.Repeat, entry.Stretch.Part, Math.Max(1, entry.Line), entry.Count, entry.Step, isSaid ? call.Option.Words : "", isSaid ? call.Option.Form : CueForm.None,
-                at, at + (needs * _settings.Rate.Share), Time(entry.From), needs, isSaid ? call.Room / _settings.Rate.Share : 0, entry.From, entry.To, entry.Best, WhyOf(entry, isSaid ? call : null)) { Layer = entry.Layer });
+                at, at + (needs * _settings.Rate.Share), Time(entry.From), needs, isSaid ? call.Room / _settings.Rate.Share : 0, entry.From, entry.To, entry.Best, WhyOf(entry, isSaid ? call : null))
+            { Layer = entry.Layer });
         }
 
         return cues;
@@ -192,7 +193,8 @@ public sealed class CueSheet
         var option = new CallOption(layer.Text, CueForm.Name, worth, Takes(layer.Text), Begins(from, Math.Max(LongLead, _settings.Lead)));
         _entries.Add(new Entry(
             new CallItem([CallOption.Silence, option], Deadline(from), Begins(from, _settings.Lead), Must: false), stretch, layer.Line, CountOf(stretch, from), "", from,
-            _run.Song.Time.CountAt(layer.Until), "on top of the feet, said once", layer.Text, false) { Layer = layer.Kind });
+            _run.Song.Time.CountAt(layer.Until), "on top of the feet, said once", layer.Text, false)
+        { Layer = layer.Kind });
     }
 
     private void AddOwn(RunStretch stretch, double from, int line, string words, string step, double begins, double to)

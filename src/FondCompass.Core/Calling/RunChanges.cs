@@ -55,7 +55,7 @@ internal sealed class RunChanges(CallTongue tongue)
     }
 
     /// <summary>The part that an order begins with is named like every other.</summary>
-    private List<string> FirstWords(DanceRun run, RunStretch first) => run.Trace.Dance.IsPhrased && !run.IsExcerpt && first.Called.Length > 1 ? [first.Called] : [];
+    private List<string> FirstWords(DanceRun run, RunStretch first) => run.Trace.Dance.IsPhrased && !run.IsExcerpt ? [NameOf(first)] : [];
 
     private IEnumerable<RunChange> Tempi(DanceRun run, IReadOnlyList<RunStretch> stretches)
     {

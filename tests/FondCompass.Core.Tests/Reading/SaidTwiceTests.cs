@@ -27,7 +27,7 @@ public class SaidTwiceTests
     [InlineData("1-8 hips right x2, left x2", "1 hips right x2, left x2")]
     [InlineData("1-4 shoulders up x2, down x2", "1 shoulders up x2, down x2")]
     [InlineData("1-4 arms up twice, down twice", "1 arms up twice, down twice")]
-    [InlineData("1-4 shoulders up x2", "1 shoulders up x2 · 3 shoulders up x2")]
+    [InlineData("1-4 shoulders up x2", "1 shoulders up · 3 shoulders up")]
     [InlineData("1-4 point R side, L side", "1 point R · 3 point L")]
     [InlineData("1-8 point R to the side and L to the side x2", "1 point R · 3 point L · 5 point R · 7 point L")]
     [InlineData("1-4 kick R forward, L back", "1 kick R · 3 step L back")]
