@@ -234,6 +234,9 @@ public sealed record UnreadStep : Moment
 /// <param name="Name">The name given to it; empty when none.</param>
 public sealed record DanceLine(int Number, Tick Start, int Counts, int FirstRow, string Name = "")
 {
+    /// <summary>How it is counted; as the dance says when null.</summary>
+    public CountStyle? Counting { get; init; }
+
     public Tick End => Start + Tick.FromCounts(Counts);
 }
 

@@ -10,9 +10,17 @@ internal sealed class Hangings(string part, DanceHeader header)
     private readonly List<(Pending Hung, Beat? From, Beat? To)> _layers = [];
 
     /// <summary>What lies on the whole line, and on every line of the part, with its row.</summary>
-    private readonly List<(LayerText Layer, int Row)> _throughLine = [], _throughPart = [];
+    private readonly List<(LayerText Layer, int Row)> _throughLine = [];
+    private List<(LayerText Layer, int Row)> _throughPart = [];
     private readonly List<(NoteEntry Note, Beat? Above)> _notes = [];
     private readonly List<(VariantEntry Entry, List<Pending> Steps)> _variants = [];
+
+    /// <summary>What lies on every line from here on; a part that is called within another takes its own away with it.</summary>
+    public IReadOnlyList<(LayerText Layer, int Row)> ThroughPart
+    {
+        get => [.. _throughPart];
+        set => _throughPart = [.. value];
+    }
 
     public List<Layer> Layers { get; } = [];
 

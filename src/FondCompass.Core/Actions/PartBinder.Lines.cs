@@ -83,7 +83,8 @@ internal sealed partial class PartBinder
         LineChecks.Check(part.Name, number, _firstRow, end, part.IsTag || (dance.IsFree && end > 0 && LineCounts % end == 0)
             ? Math.Min(end, LineCounts) : LineCounts, _pending.OrderBy(p => p.Moment.Beat).Select(p => (p.Moment, p.Until)).ToList(),
             dance.Header.Swing, Tell);
-        _lines.Add(new DanceLine(number, _start, end, _firstRow, _opened?.Name ?? _nameAgain ?? _nameCalled ?? ""));
+        _lines.Add(new DanceLine(number, _start, end, _firstRow, _opened?.Name ?? _nameAgain ?? _nameCalled ?? "") { Counting = _countedLine ?? _countedPart });
+        _countedLine = null;
         _nameCalled = null;
         _hangings.Close(_lines[^1], _moments, Place, Tell);
         _start += Tick.FromCounts(end);

@@ -77,7 +77,7 @@ internal sealed partial class PartBinder
     private void DanceCalled(int row, LineStore.Call called, bool mirrored)
     {
         CloseLine();
-        var repeating = _repeating;
+        var (repeating, counted, through) = (_repeating, _countedPart, _hangings.ThroughPart);
         _repeating = true;
         _depth++;
         for (var time = 1; time <= called.Times && !IsFull(row); time++)
@@ -89,7 +89,7 @@ internal sealed partial class PartBinder
         }
 
         _depth--;
-        _repeating = repeating;
+        (_repeating, _countedPart, _hangings.ThroughPart) = (repeating, counted, through);
     }
 
     /// <summary>"5-8 repeat left", "same on the other side": the counts before once more.</summary>

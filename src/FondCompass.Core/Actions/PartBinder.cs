@@ -35,6 +35,9 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
 
     /// <summary>The name of a line that is danced again, and of one that is called: it is theirs on every pass.</summary>
     private string? _nameAgain, _nameCalled;
+
+    /// <summary>How the part, and the line that is open, are counted where that is said.</summary>
+    private CountStyle? _countedPart, _countedLine;
     private Beat? _last;
     private Beat? _firstLine;
     private PartEntry? _next;
@@ -211,6 +214,12 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
                     return;
                 }
 
+                break;
+            case CountingEntry { Lies: LayerSpan.Part } counting:
+                _countedPart = counting.Style;
+                return;
+            case CountingEntry counting:
+                _countedLine = counting.Style;
                 break;
             case VariantEntry variant:
                 AddVariant(variant);

@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
@@ -10,7 +11,13 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
     /// <summary>Fewest beats that are worth saying between two calls.</summary>
     private const int Fewest = 2;
 
+    /// <summary>Counts from one word of a rhythm to the next at the most.</summary>
+    private const int MostHeld = 4;
+
     private readonly CountStyle _style = settings.Counting ?? run.Trace.Dance.Header.CountStyle;
+
+    /// <summary>What the lesson says beats what the line says, and that the dance.</summary>
+    private CountStyle StyleOf(DanceLine line) => settings.Counting ?? line.Counting ?? _style;
 
     /// <summary>One beat that can be said.</summary>
     private sealed record Tap(int Count, string Word, RunStretch? Stretch, int Line, string Label, bool IsName);
@@ -31,7 +38,7 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
 
             var ends = Math.Min(moment + (speech.Seconds(tap.Word) * settings.Rate.Share), Time(tap.Count + 1));
             var isFree = until <= moment + 1e-6 && (at >= calls.Count || calls[at].At >= ends - 1e-6);
-            if (open.Count > 0 && (!isFree || tap.Line != open[^1].Line || tap.Stretch != open[^1].Stretch || tap.Count != open[^1].Count + 1 || tap.IsName != open[^1].IsName))
+            if (open.Count > 0 && (!isFree || tap.Line != open[^1].Line || tap.Stretch != open[^1].Stretch || (tap.Count != open[^1].Count + 1 && !(tap.IsName && open[^1].IsName && tap.Count <= open[^1].Count + MostHeld)) || tap.IsName != open[^1].IsName))
             {
                 Close(open, beat);
             }
@@ -80,7 +87,7 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
 
     private IEnumerable<Tap> Taps()
     {
-        var named = NamesOnTheBeat();
+        var (names, rhythm) = (NamesOnTheBeat(), RhythmOnTheBeat());
         foreach (var stretch in stretches)
         {
             foreach (var line in stretch.Stretch.Pattern.Part.Lines)
@@ -99,18 +106,26 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
                         continue;
                     }
 
-                    var name = named.GetValueOrDefault(at);
-                    yield return new Tap(at, name ?? Counted.Label(_style, i + 1, line.Counts), stretch, line.Number, $"{i + 1}", name is not null);
+                    var style = StyleOf(line);
+                    var word = style == CountStyle.Names ? names.GetValueOrDefault(at) : style == CountStyle.Rhythm ? rhythm.GetValueOrDefault(at) : null;
+                    if (word is not null || style != CountStyle.Rhythm)
+                    {
+                        yield return new Tap(at, word ?? Counted.Label(style, i + 1, line.Counts), stretch, line.Number, $"{i + 1}", word is not null);
+                    }
                 }
             }
         }
     }
 
+    /// <summary>Where rhythm words are counted by: slow and quick, by how long each movement lasts.</summary>
+    private Dictionary<int, string> RhythmOnTheBeat() =>
+        stretches.SelectMany(s => s.Stretch.Pattern.Part.Lines).Any(l => StyleOf(l) == CountStyle.Rhythm) ? Counted.Words(CountStyle.Rhythm, [.. phrases.SelectMany(p => p.Actions)]) : [];
+
     /// <summary>Where names are counted by: a run of equal steps is said step by step, "tuck, tuck".</summary>
     private Dictionary<int, string> NamesOnTheBeat()
     {
         var named = new Dictionary<int, string>();
-        foreach (var phrase in _style == CountStyle.Names ? phrases.Where(p => p is { Times: > 1, Movements.Length: 0 }) : [])
+        foreach (var phrase in phrases.Where(p => p is { Times: > 1, Movements.Length: 0 }))
         {
             foreach (var action in phrase.Actions.Where(a => a.StartsCall && double.IsInteger(a.SongCount)))
             {

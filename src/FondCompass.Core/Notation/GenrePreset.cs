@@ -13,6 +13,12 @@ public enum CountStyle
 
     /// <summary>1 to 4, over and over.</summary>
     Fours,
+
+    /// <summary>4 to 1, over and over.</summary>
+    DownFours,
+
+    /// <summary>In rhythm words: slow for what lasts two counts or more, quick for what lasts one.</summary>
+    Rhythm,
 }
 
 /// <summary>What a genre settles when the dance does not (craft, section 2, "habits by genre").</summary>

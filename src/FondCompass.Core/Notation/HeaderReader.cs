@@ -47,10 +47,10 @@ public static class HeaderReader
                 return (header with { Changed = [.. header.Changed, rest] }, null);
             case "lead" when Feet.TryParse(rest, out var lead):
                 return (header with { StartWeight = lead.Other().OnWeight(), Lead = lead }, null);
-            case "counting" when Enum.TryParse<CountStyle>(rest, ignoreCase: true, out var style) && !char.IsAsciiDigit(rest[0]):
+            case "counting" when CountingOf(rest) is { } style:
                 return (header with { CountStyle = style }, null);
             case "counting":
-                return (header, $"'counting {rest}' cannot be read: write up, down or names.");
+                return (header, $"'counting {rest}' cannot be read: write up, down, by fours, down by fours, rhythm words or names.");
             case "count-in" when CountIn(rest) is { } called:
                 return (header with { CountIn = called.Counts, CountInWords = called.Words }, null);
             case "count-in":
@@ -98,6 +98,18 @@ public static class HeaderReader
         var words = value.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         return words is [_] or [_, "count" or "counts" or "beat" or "beats"] && int.TryParse(words[0], out var counts) ? counts : null;
     }
+
+    /// <summary>A way of counting by its words; null for none.</summary>
+    public static CountStyle? CountingOf(string words) => words.Trim().ToLowerInvariant() switch
+    {
+        "up" => CountStyle.Up,
+        "down" => CountStyle.Down,
+        "names" or "by names" or "step names" => CountStyle.Names,
+        "fours" or "by fours" or "in fours" => CountStyle.Fours,
+        "down by fours" or "down in fours" => CountStyle.DownFours,
+        "rhythm" or "rhythm words" => CountStyle.Rhythm,
+        _ => null,
+    };
 
     private static Layout? LayoutOf(string value) => value switch
     {

@@ -93,6 +93,9 @@ public enum LayerSpan
 /// <summary>A row of layers alone, hung on counts of the line it stands in: "+ 1-4 arms reach"; under a line's or a part's name on all of it.</summary>
 public sealed record LayerEntry(int Row, IReadOnlyList<LayerText> Layers, LayerSpan Lies = LayerSpan.Row) : PartEntry(Row);
 
+/// <summary>How a part, or a line, is counted: "counting down" under its name.</summary>
+public sealed record CountingEntry(int Row, CountStyle Style, LayerSpan Lies) : PartEntry(Row);
+
 /// <summary>Other steps for the same counts: "easier 5-8 vine R".</summary>
 public sealed record VariantEntry(int Row, VariantLabel Label, StepEntry Step) : PartEntry(Row);
 

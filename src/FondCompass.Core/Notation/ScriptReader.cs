@@ -178,6 +178,9 @@ public sealed partial class ScriptReader
             case RowSort.Variant:
                 ReadVariant(row, RowOpeners.Variant(said)!.Value.Label, text, at);
                 break;
+            case RowSort.Setting when opened.Word == "counting" && HeaderReader.CountingOf(rest) is { } style && HeadingAbove() is { } lies:
+                Entries(row).Add(new CountingEntry(row, style, lies));
+                break;
             case RowSort.Setting:
                 ReadSetting(row, opened.Word, rest);
                 break;
@@ -202,9 +205,17 @@ public sealed partial class ScriptReader
     private void AddLayers(int row, string text, TextSpan at)
     {
         var entries = Entries(row);
-        var lies = entries.Count == 0 ? LayerSpan.Part : entries[^1] is LineEntry ? LayerSpan.Line : entries[^1] is LayerEntry before ? before.Lies : LayerSpan.Row;
-        entries.Add(new LayerEntry(row, RowParts.Read(text, at, _header.LineCounts, null).LayerTexts, lies));
+        entries.Add(new LayerEntry(row, RowParts.Read(text, at, _header.LineCounts, null).LayerTexts, HeadingAbove() ?? LayerSpan.Row));
     }
+
+    /// <summary>Whether the row stands directly under the name of a part or a line, other such rows between; null where steps stand above.</summary>
+    private LayerSpan? HeadingAbove() => _parts.Count == 0 ? null : _parts[^1].Entries is not [.., var last] ? LayerSpan.Part : last switch
+    {
+        LineEntry => LayerSpan.Line,
+        LayerEntry { Lies: not LayerSpan.Row } layer => layer.Lies,
+        CountingEntry counting => counting.Lies,
+        _ => null,
+    };
 
     private void ReadSetting(int row, string word, string rest)
     {

@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
@@ -89,7 +90,7 @@ public sealed record BoardTimeline(
         var halves = actions.Where(a => !double.IsInteger(Math.Round(a.SongCount, 6))).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First());
         foreach (var stretch in stretches)
         {
-            clicks.AddRange(ClicksOf(run, stretch, LabelsOf(style, actions), halves, WallOf(run, stretch)));
+            clicks.AddRange(ClicksOf(run, stretch, LabelsOf(calls?.Counting, header.CountStyle, actions), halves, WallOf(run, stretch)));
         }
 
         var notes = RunTimeline.Notes(run, repeats);
@@ -135,19 +136,16 @@ public sealed record BoardTimeline(
         : run.WallOf(run.Repeats[stretch.Repeat - 1]) is { Wall: { } wall, Of: > 1 and var walls } ? $"wall {wall} of {walls}"
         : $"to {stretch.StartFacing}";
 
-    /// <summary>What is counted aloud on a count of a line: up, down, or the step's name where one begins and the number where it goes on.</summary>
-    private static Func<double, int, int, string> LabelsOf(CountStyle style, IReadOnlyList<RunAction> actions)
+    /// <summary>What is counted aloud on a count of a line: up or down; the step's name where one begins, or slow and quick, and the number where nothing begins.</summary>
+    /// <param name="wanted">How the lesson counts; as the line or the dance says when null.</param>
+    private static Func<DanceLine, double, int, string> LabelsOf(CountStyle? wanted, CountStyle usual, IReadOnlyList<RunAction> actions)
     {
-        if (style != CountStyle.Names)
-        {
-            return (_, count, of) => Counted.Label(style, count, of);
-        }
-
-        var names = actions.Where(a => a.Wording is not null).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First().Wording!.Name);
-        return (at, count, _) => names.GetValueOrDefault(Math.Round(at, 6)) ?? $"{count}";
+        var (names, rhythm) = (Counted.Words(CountStyle.Names, actions), Counted.Words(CountStyle.Rhythm, actions));
+        return (line, at, count) => (wanted ?? line.Counting ?? usual) is var style && (style == CountStyle.Names ? names : style == CountStyle.Rhythm ? rhythm : null)?.GetValueOrDefault((int)Math.Round(at)) is { } word
+            ? word : Counted.Label(style, count, line.Counts);
     }
 
-    private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, Func<double, int, int, string> counted, Dictionary<double, RunAction> halves, string wall)
+    private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, Func<DanceLine, double, int, string> counted, Dictionary<double, RunAction> halves, string wall)
     {
         var part = stretch.Stretch.Pattern.Part;
         var name = stretch.Called;
@@ -163,7 +161,7 @@ public sealed record BoardTimeline(
 
                 var at = stretch.FromCount - stretch.Stretch.From + count;
                 var where = run.Trace.Dance.IsPhrased || stretch.IsTag ? $"{name} · {PartWording.Of(line)}" : $"repeat {stretch.Repeat}, {PartWording.Of(part, line, several: true)}";
-                yield return new BoardClick(run.Song.Time.SecondsAt(at), counted(at, i + 1, line.Counts), false, i == 0, false, stretch.Repeat, where, wall, stretch.Part, line.Number, i + 1);
+                yield return new BoardClick(run.Song.Time.SecondsAt(at), counted(line, at, i + 1), false, i == 0, false, stretch.Repeat, where, wall, stretch.Part, line.Number, i + 1);
                 foreach (var share in Shares)
                 {
                     if (halves.TryGetValue(Math.Round(at + share.Part, 6), out var moved) && moved.Repeat == stretch.Repeat)

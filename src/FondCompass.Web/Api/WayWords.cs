@@ -39,7 +39,7 @@ internal static class WayWords
         ["one-run"] = ProgressSchool.OneRun,
     };
 
-    public static readonly IReadOnlyDictionary<string, CountStyle> CountStyles = new Dictionary<string, CountStyle> { ["up"] = CountStyle.Up, ["down"] = CountStyle.Down, ["names"] = CountStyle.Names, ["fours"] = CountStyle.Fours };
+    public static readonly IReadOnlyDictionary<string, CountStyle> CountStyles = new Dictionary<string, CountStyle> { ["up"] = CountStyle.Up, ["down"] = CountStyle.Down, ["names"] = CountStyle.Names, ["fours"] = CountStyle.Fours, ["down-fours"] = CountStyle.DownFours, ["rhythm"] = CountStyle.Rhythm };
 
     public static readonly IReadOnlyDictionary<string, CallerWay> CallerWays = new Dictionary<string, CallerWay> { ["names"] = CallerWay.Names, ["beat"] = CallerWay.Beat, ["fading"] = CallerWay.Fading, ["feet"] = CallerWay.Feet };
 

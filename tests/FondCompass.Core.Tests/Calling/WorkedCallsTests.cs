@@ -1,4 +1,9 @@
 using FondCompass.Core.Calling;
+using FondCompass.Core.Counts;
+using FondCompass.Core.Music;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Runs;
+using FondCompass.Core.Teaching;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
@@ -95,6 +100,40 @@ public class WorkedCallsTests
         Assert.Equal(times, actions.Count);
         Assert.All(actions, a => Assert.Contains(words.Split(' ')[^1], a.Action.Words, StringComparison.Ordinal));
         Assert.DoesNotContain(actions, a => a.Action.Words.Any(char.IsDigit) || a.Action.Words.Contains(':', StringComparison.Ordinal));
+    }
+
+    private const string Paced = "1-2 step R forward\n3 step L forward\n4 step R forward\n5-6 step L back\n7 step R back\n8 touch L";
+
+    [Theory]
+    [InlineData("counting down\npart A\n1-8 hold", "8, 7, 6, 5, 4, 3, 2, 1")]
+    [InlineData("part A\ncounting by fours\n1-8 hold", "1, 2, 3, 4, 1, 2, 3, 4")]
+    [InlineData("part A\ncounting down by fours\n1-8 hold", "4, 3, 2, 1, 4, 3, 2, 1")]
+    [InlineData("part A\nline out\ncounting down\n1-8 hold", "8, 7, 6, 5, 4, 3, 2, 1")]
+    [InlineData("part A\nline out\ncounting rhythm words\n" + Paced, "slow, quick, quick, slow, quick, quick")]
+    [InlineData("counting rhythm\npart A\nline out\ncounting up\n1-8 hold", "1, 2, 3, 4, 5, 6, 7, 8")]
+    public void A_dance_a_part_and_a_line_are_counted_in_their_own_way(string script, string words)
+    {
+        var analysis = Analysis.Of(script);
+        var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(24, new Bpm(100)), 16);
+        var beat = CueSheet.Of(run, new CallSettings(Rate.Full, 2, 1) { Rule = CallRule.CountsOnly });
+        Assert.Equal(words, string.Join(", ", beat.Where(c => c.From >= 16).Select(c => c.Words)));
+        Assert.Equal(words.Split(", "), BoardTimeline.Of(analysis, run, 1, 1).Clicks.Where(c => !c.IsCountIn && !c.IsHalf && !(words[0] == 's' && char.IsDigit(c.Label[0]))).Select(c => c.Label));
+    }
+
+    [Fact]
+    public void The_way_of_counting_of_a_line_is_its_own_and_goes_with_every_pass()
+    {
+        var lines = Analysis.Of("part A\nline out x2\ncounting down\n1-8 march R x8\nline home\n1-8 march R x8").Trace.Parts[0].Part.Lines;
+        Assert.Equal([CountStyle.Down, CountStyle.Down, null], lines.Select(l => l.Counting));
+        Assert.Equal(["out", "out", "home"], lines.Select(l => l.Name));
+    }
+
+    [Fact]
+    public void What_a_called_part_is_laid_with_and_counted_by_stays_with_it()
+    {
+        var part = Analysis.Of("part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts.Last().Part;
+        Assert.Equal([CountStyle.Down, null], part.Lines.Select(l => l.Counting));
+        Assert.Equal([1], part.Layers.Select(l => l.Line));
     }
 
     [Fact]

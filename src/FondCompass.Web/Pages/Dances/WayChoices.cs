@@ -37,7 +37,7 @@ public static class WayChoices
         "progress", "To the music", [("look-back", "a run, a look back, then runs"), ("runs-only", "runs only"), ("one-run", "one run only")], w => WayWords.Of(WayWords.ProgressSchools, w.Progress));
 
     public static readonly WayChoice Counting = new(
-        "counting", "Counted", [("", "as the dance says"), ("up", "up, 1 to 8"), ("down", "down, 8 to 1"), ("fours", "by fours, 1 to 4"), ("names", "by the steps' names")], w => w.Counting is { } style ? WayWords.Of(WayWords.CountStyles, style) : "");
+        "counting", "Counted", [("", "as the dance says"), ("up", "up, 1 to 8"), ("down", "down, 8 to 1"), ("fours", "by fours, 1 to 4"), ("down-fours", "down by fours, 4 to 1"), ("rhythm", "slow and quick"), ("names", "by the steps' names")], w => w.Counting is { } style ? WayWords.Of(WayWords.CountStyles, style) : "");
 
     public static readonly IReadOnlyList<WayChoice> All = [Order, Show, Layers, Walls, Music, Cues, Counting, Mistakes, Progress];
 }

@@ -34,7 +34,7 @@ let isOver = false;
 let otherSide = false;
 let mirrored = false;
 /** Levels of the step that are shown: how it goes. */
-let opened = 0;
+let levelsInside = 0;
 let levels = levelNames.length;
 let hurried = 1;
 let lastRepeat = 0;
@@ -79,7 +79,7 @@ function biteNow() {
 }
 
 function view() {
-  return { mirrored, opened, levels: new Set(levelNames.slice(0, levels)), turned: live.isOn ? live.turned : 0 };
+  return { mirrored, opened: levelsInside, levels: new Set(levelNames.slice(0, levels)), turned: live.isOn ? live.turned : 0 };
 }
 
 /** What is shown, to the class's screens too. */
@@ -733,7 +733,7 @@ function field(name) {
 }
 
 function open() {
-  opened++;
+  levelsInside++;
   paint();
 }
 
