@@ -3,6 +3,7 @@ using FondCompass.Core.Checks;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Swaps;
 using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
@@ -19,6 +20,20 @@ public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
     public Dance Dance => Trace.Dance;
 
     public bool HasErrors => Findings.Any(f => f.Severity == Severity.Error);
+
+    /// <summary>The dance in the version chosen for a class; itself where nothing is chosen that it has.</summary>
+    /// <param name="version">Names of variants with commas between: "no turn, no arms".</param>
+    public Analysis In(string version)
+    {
+        var danced = ClassVersion.In(Trace.Actions, version);
+        if (ReferenceEquals(danced, Trace.Actions))
+        {
+            return this;
+        }
+
+        var trace = DanceTracer.Trace(danced);
+        return new Analysis(trace, DanceChecks.Check(trace));
+    }
 
     /// <param name="script">Any text; what cannot be read becomes findings.</param>
     /// <param name="lexicon">The steps known; the shipped ones when left out.</param>

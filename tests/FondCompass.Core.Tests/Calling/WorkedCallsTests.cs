@@ -131,7 +131,7 @@ public class WorkedCallsTests
     [Fact]
     public void What_a_called_part_is_laid_with_and_counted_by_stays_with_it()
     {
-        var part = Analysis.Of("part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts.Last().Part;
+        var part = Analysis.Of("part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts[^1].Part;
         Assert.Equal([CountStyle.Down, null], part.Lines.Select(l => l.Counting));
         Assert.Equal([1], part.Layers.Select(l => l.Line));
     }

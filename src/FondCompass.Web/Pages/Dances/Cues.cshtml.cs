@@ -26,6 +26,10 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     public double Rate => Number(AskedRate, 100, Slowest, Fastest) ?? 100;
 
+    /// <summary>The version that is called; as it is written when empty.</summary>
+    [BindProperty(SupportsGet = true, Name = "variant")]
+    public string? AskedVariant { get; set; }
+
     /// <summary>The caller's way, as the address has it: names, beat, fading or feet.</summary>
     [BindProperty(SupportsGet = true, Name = "way")]
     public string? AskedWay { get; set; }
@@ -115,12 +119,13 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
             return Page();
         }
 
-        return Redirect($"/dances/{Id}/cues{QueryString.Create(new Dictionary<string, string?> { ["rate"] = AskedRate, ["lead"] = AskedLead, ["way"] = AskedWay, ["pace"] = AskedPace, ["class"] = $"{Class}" })}");
+        return Redirect($"/dances/{Id}/cues{QueryString.Create(new Dictionary<string, string?> { ["rate"] = AskedRate, ["lead"] = AskedLead, ["way"] = AskedWay, ["pace"] = AskedPace, ["variant"] = AskedVariant, ["class"] = $"{Class}" })}");
     }
 
     private async Task Load(CancellationToken cancel)
     {
         Groups = [.. (await book.Groups(cancel)).Where(g => !g.Archived || g.Id == Class)];
+        Choose(AskedVariant);
         if (Class is { } group)
         {
             Tell(await book.CuesFor(group, Id, cancel));

@@ -33,12 +33,23 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     protected DanceShelf Shelf => shelf;
 
     /// <summary>Goes on with the dance as somebody else saved it meanwhile.</summary>
-    protected void Take(DanceRecord current) => (Dance, _analysis) = (current, null);
+    protected void Take(DanceRecord current) => (Dance, _analysis, _written) = (current, null, null);
 
     /// <summary>Which of the five is open.</summary>
     public abstract string Stage { get; }
 
-    public Analysis Analysis => _analysis ??= Analysis.Of(DancedScript, Lexicon);
+    public Analysis Analysis => _analysis ??= Written.In(Variant);
+
+    /// <summary>The dance as it is written, whatever version of it is looked at.</summary>
+    public Analysis Written => _written ??= Analysis.Of(DancedScript, Lexicon);
+
+    private Analysis? _written;
+
+    /// <summary>The version chosen for the class, as <see cref="Core.Swaps.ClassVersion"/> names it; empty for as it is written.</summary>
+    public string Variant { get; private set; } = "";
+
+    /// <summary>Looks at a version of the dance.</summary>
+    protected void Choose(string? variant) => (Variant, _analysis) = (variant ?? "", null);
 
     /// <summary>The script, and below it the exceptions that hold for the track in use.</summary>
     protected string DancedScript => UsesExceptions && Dance.Fit.Exceptions.Length > 0 ? $"{CuedScript.TrimEnd()}\n{Dance.Fit.Exceptions}" : CuedScript;
@@ -49,7 +60,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     protected string OwnCues { get; private set; } = "";
 
     /// <summary>Reckons with what a class is told otherwise.</summary>
-    protected void Tell(string cues) => (OwnCues, _analysis) = (cues, null);
+    protected void Tell(string cues) => (OwnCues, _analysis, _written) = (cues, null, null);
 
     /// <summary>Whether this page is about the dance as it is danced to its track.</summary>
     protected virtual bool UsesExceptions => false;
@@ -139,7 +150,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     public LessonDance Fitted => new(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song) { Intro = Dance.Fit.Intro };
 
     /// <summary>Reckons anew after something was stored.</summary>
-    protected void Forget() => _analysis = null;
+    protected void Forget() => (_analysis, _written) = (null, null);
 
     /// <summary>Takes the track in use from the page itself, after it was chosen or changed.</summary>
     protected void Use(TrackRecord? track) => LibraryTrack = track;

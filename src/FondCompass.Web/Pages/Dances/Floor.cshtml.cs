@@ -23,6 +23,10 @@ public sealed class FloorModel(DanceShelf shelf) : DancePage(shelf)
     [BindProperty(SupportsGet = true, Name = "wall")]
     public string? AskedWall { get; set; }
 
+    /// <summary>The version that is looked at; as it is written when empty.</summary>
+    [BindProperty(SupportsGet = true, Name = "variant")]
+    public string? AskedVariant { get; set; }
+
     public IReadOnlyList<Facing> Walls => Analysis.Trace.WallOrder;
 
     public Facing Wall => Facing.TryParse(AskedWall, out var wall) ? wall : Analysis.Trace.StartFacing;
@@ -33,6 +37,7 @@ public sealed class FloorModel(DanceShelf shelf) : DancePage(shelf)
 
     public void OnGet()
     {
+        Choose(AskedVariant);
         var pieces = What.Split(':', 3);
         var part = pieces.Length > 1 ? Analysis.Trace.Part(pieces[^1]) : null;
         Picture = part is null ? FloorPicture.OfWhole(Analysis.Trace)

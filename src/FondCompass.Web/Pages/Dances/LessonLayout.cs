@@ -55,7 +55,8 @@ public sealed class LessonLayout
         (Guid Id, LessonDance Dance) first, PlanAsked asked, GroupRecord? group, DanceShelf shelf, LessonBook book, TrackBook tracks, Guid? lesson, InstructorClock clock, CancellationToken cancel)
     {
         var lexicon = await shelf.Lexicon(cancel);
-        var (taught, also) = (new List<LessonDance> { first.Dance }, new List<(Guid Id, string Title)>());
+        var variant = asked["variant"];
+        var (taught, also) = (new List<LessonDance> { first.Dance with { Analysis = first.Dance.Analysis.In(variant) } }, new List<(Guid Id, string Title)>());
         var records = await shelf.FindAll([.. asked.Also], cancel);
         var (size, leftOut) = (LessonSize.Of(first.Dance), new List<string>());
         foreach (var dance in asked.Also.Where(d => d != first.Id && records.ContainsKey(d)))
@@ -69,7 +70,7 @@ public sealed class LessonLayout
 
             size += LessonSize.Of(fitted);
             also.Add((dance, records[dance].Title));
-            taught.Add(fitted);
+            taught.Add(fitted with { Analysis = fitted.Analysis.In(variant) });
         }
 
         IReadOnlyList<LessonRecord> held = group is null ? [] : [.. (await book.HeldWith(group.Id, cancel)).Where(l => l.Id != lesson)];

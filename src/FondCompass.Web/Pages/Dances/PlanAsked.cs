@@ -13,7 +13,7 @@ namespace FondCompass.Web.Pages.Dances;
 public sealed class PlanAsked
 {
     /// <summary>What is said of the way of teaching and of the dances, and kept with a lesson.</summary>
-    public static readonly IReadOnlyList<string> WayKeys = ["order", "show", "layers", "ladder", "walls", "music", "cues", "counting", "mistakes", "progress", "recaps", "countin", "until", "also", "span", "bites", "course"];
+    public static readonly IReadOnlyList<string> WayKeys = ["order", "show", "layers", "ladder", "walls", "music", "cues", "counting", "mistakes", "progress", "variant", "recaps", "countin", "until", "also", "span", "bites", "course"];
 
     /// <summary>All that stands in an address, but the minutes.</summary>
     public static readonly IReadOnlyList<string> Keys = ["class", "pins", .. WayKeys];

@@ -41,7 +41,14 @@ public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(sh
     /// <summary>The words of the group whose lesson is planned next.</summary>
     private async Task TellPlanned(CancellationToken cancel)
     {
-        if (await book.Planned(Id, cancel) is { } lesson && await book.CuesFor(lesson.GroupId, Id, cancel) is { Length: > 0 } cues)
+        if (await book.Planned(Id, cancel) is not { } lesson)
+        {
+            return;
+        }
+
+        // The version chosen for the class is what the board shows.
+        Choose(PlanAsked.Of(lesson)["variant"]);
+        if (await book.CuesFor(lesson.GroupId, Id, cancel) is { Length: > 0 } cues)
         {
             Tell(cues);
             ToldFor = lesson.Group!.Name;
