@@ -63,6 +63,9 @@ public sealed record BoardTimeline(
     int RatePercent, double Bpm, double End, string FirstWall, IReadOnlyList<BoardClick> Clicks, IReadOnlyList<BoardStep> Steps,
     IReadOnlyList<BoardSay> Says, IReadOnlyList<BoardMark> Marks, IReadOnlyList<BoardEvent> Events, IReadOnlyList<BoardParts> Parts)
 {
+    /// <summary>It is danced in a ring, beside which no clock stands.</summary>
+    public bool IsRing { get; init; }
+
     /// <summary>Steps, notes and layers that are shown in all; a hundred repeats of a long dance have as many.</summary>
     private const int MostMoments = 40_000;
 
@@ -98,9 +101,10 @@ public sealed record BoardTimeline(
         var end = stretches.Count > 0 ? stretches[^1].ToCount : first;
         return new BoardTimeline(
             (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
-            StepsOf(actions), SaysOf(run, settings, lexicon ?? StepLexicon.Shipped),
+            StepsOf(header, actions), SaysOf(run, settings, lexicon ?? StepLexicon.Shipped),
             [.. notes.Where(n => n.Kind != "cue" && LayerCalls.IsDanced(n, settings)).Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
-            [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)], PartsOf(run, actions, lexicon ?? StepLexicon.Shipped));
+            [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)], PartsOf(run, actions, lexicon ?? StepLexicon.Shipped))
+        { IsRing = FacingWords.IsRing(header) };
     }
 
     /// <summary>Repeats that are shown: those wished for, as long as all that happens in them is not more than the board can show.</summary>
@@ -134,7 +138,7 @@ public sealed record BoardTimeline(
     private static string WallOf(DanceRun run, RunStretch stretch) =>
         stretch.IsTag ? stretch.Called
         : run.WallOf(run.Repeats[stretch.Repeat - 1]) is { Wall: { } wall, Of: > 1 and var walls } ? $"wall {wall} of {walls}"
-        : $"to {stretch.StartFacing}";
+        : FacingWords.IsRing(run.Trace.Dance.Header) ? "" : $"to {stretch.StartFacing}";
 
     /// <summary>What is counted aloud on a count of a line: up or down; the step's name where one begins, or slow and quick, and the number where nothing begins.</summary>
     /// <param name="wanted">How the lesson counts; as the line or the dance says when null.</param>
@@ -175,7 +179,7 @@ public sealed record BoardTimeline(
 
     private static readonly (double Part, string Letter)[] Shares = [(0.25, "e"), (0.5, "&"), (2 / 3.0, "&"), (0.75, "a")];
 
-    private static List<BoardStep> StepsOf(IReadOnlyList<RunAction> actions)
+    private static List<BoardStep> StepsOf(DanceHeader header, IReadOnlyList<RunAction> actions)
     {
         var steps = new List<BoardStep>();
         foreach (var action in actions)
@@ -183,7 +187,7 @@ public sealed record BoardTimeline(
             // The free foot and the facing follow every action; the name stays until the next call.
             var name = action.Wording?.Called ?? (steps.Count > 0 ? steps[^1].Name : "");
             var foot = action.Foot.IsSingle() ? action.Foot.Letter() : "";
-            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot() is var free && free.IsSingle() ? free.Letter() : "", action.Facing.ToString(), action.Facing.Degrees, action.Deed, action.Wording is null ? "" : action.Step));
+            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot() is var free && free.IsSingle() ? free.Letter() : "", FacingWords.Of(header, action.Facing), action.Facing.Degrees, action.Deed, action.Wording is null ? "" : action.Step));
         }
 
         return steps;
@@ -212,11 +216,12 @@ public sealed record BoardTimeline(
     private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats)
     {
         var time = run.Song.Time;
+        string Facing(Facing facing) => $"facing {FacingWords.Of(run.Trace.Dance.Header, facing)}";
         BoardEvent Event(SongCount count, int ahead, string words) => new(time.SecondsAt(count.After(-ahead)), time.SecondsAt(count), words);
         foreach (var happens in run.Events.Where(e => e.Kind != RunEventKind.Ending && e.AfterRepeat <= repeats))
         {
             var tag = run.Stretches.FirstOrDefault(s => s.IsTag && s.FromCount == happens.AtCount);
-            yield return Event(happens.AtCount, AheadOfChange, happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? "tag"}, facing {happens.Facing}" : $"restart from the top, facing {happens.Facing}");
+            yield return Event(happens.AtCount, AheadOfChange, happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? "tag"}, {Facing(happens.Facing)}" : $"restart from the top, {Facing(happens.Facing)}");
         }
 
         var told = run.Events.Where(e => e.Kind == RunEventKind.Restart).Select(e => e.AtCount).ToHashSet();
@@ -230,7 +235,7 @@ public sealed record BoardTimeline(
             var words = run.IsExcerpt ? next.Repeat == before.Repeat ? $"next: {next.Called}" : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? "last one" : "again"
                 : run.Trace.Dance.IsPhrased ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}"
                 : next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag ? "from the top, other side" : "from the top";
-            yield return Event(next.FromCount, AheadOfPart, $"{words}, facing {next.StartFacing}");
+            yield return Event(next.FromCount, AheadOfPart, $"{words}, {Facing(next.StartFacing)}");
         }
 
         for (var i = 0; i < run.Song.Passages.Count; i++)

@@ -2,6 +2,7 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Teaching;
@@ -45,11 +46,17 @@ public sealed record LiveEight(Weight Begins, Weight Ends, Eighths Turn, IReadOn
 }
 
 /// <summary>A move that the leader can call without an order.</summary>
-/// <param name="Counts">Counts of it once; they go into an eight.</param>
+/// <param name="Counts">Counts of it once; they go into an eight, or are whole eights.</param>
 /// <param name="Difficulty">By its terms at the tempo: easy ones are offered first.</param>
 /// <param name="Eights">An eight of it for each weight on which it can begin.</param>
 public sealed record LiveMove(string Name, int Counts, double Difficulty, IReadOnlyList<LiveEight> Eights)
 {
+    /// <summary>How it goes, one level at a time; empty where nothing is told.</summary>
+    public IReadOnlyList<StepPart> Parts { get; init; } = [];
+
+    /// <summary>What is danced on top of the feet, with the counts from its first at which it begins and ends.</summary>
+    public IReadOnlyList<(double From, double To, WordedLayer Layer)> Layers { get; init; } = [];
+
     /// <summary>The eight of it that can be danced from a weight; null where the free foot does not allow it, or a pick-up would fall into what moves still.</summary>
     /// <param name="free">Counts in which nothing moves before it.</param>
     public LiveEight? From(Weight weight, double free = 1) => Eights.FirstOrDefault(e => e.Begins == weight && e.PickUp < free);
@@ -108,6 +115,42 @@ public sealed class LiveMoves
         return new LiveMoves(eight, Sorted(moves));
     }
 
+    /// <summary>Of a pool: each of its parts is a move, as long as it is, begun on whatever foot it can be danced from.</summary>
+    /// <returns>The moves, and the names of parts that are no whole eights or cannot be danced.</returns>
+    public static (LiveMoves Moves, IReadOnlyList<string> LeftOut) OfPool(Analysis analysis, double bpm, StepLexicon lexicon)
+    {
+        var eight = analysis.Dance.Header.LineCounts;
+        var knowledge = new ClassKnowledge(lexicon, ClassLevel.Regular, [], []);
+        var points = Bites.Of(analysis, knowledge, bpm).ToLookup(b => b.Part);
+        var (moves, leftOut) = (new List<LiveMove>(), new List<string>());
+        foreach (var pattern in analysis.Trace.Parts.Where(p => p.Part.Variant is null).Take(Most))
+        {
+            // What is shorter than an eight is danced as often as it goes into one.
+            var (counts, whole) = (pattern.Part.Counts, Stretch.Whole(pattern));
+            var length = counts > 0 && counts % eight == 0 ? counts : eight;
+            var eights = counts > 0 && length % counts == 0 ? Enum.GetValues<Weight>().Select(w => EightOf(whole, w, length) ?? EightOf(Mirrored(whole), w, length)).OfType<LiveEight>().ToList() : [];
+            if (eights.Count == 0)
+            {
+                leftOut.Add(pattern.Part.Name);
+                continue;
+            }
+
+            moves.Add(new LiveMove(pattern.Part.Name, length, points[pattern.Part.Name].Select(b => b.Difficulty.Points).DefaultIfEmpty(0).Max(), eights)
+            {
+                Parts = PartsOf(analysis, pattern, lexicon),
+                Layers = [.. pattern.Part.Layers.Select(l => (l.At.InCounts, (l.At + l.Length).InCounts, WordedLayer.Of(l.Text)))],
+            });
+        }
+
+        return (new LiveMoves(eight, Sorted(moves)), leftOut);
+    }
+
+    private static List<StepPart> PartsOf(Analysis analysis, PartTrace pattern, StepLexicon lexicon)
+    {
+        var parts = new StepParts(analysis.Dance, lexicon);
+        return [.. pattern.Actions.GroupBy(a => a.Action.Call).Select(c => c.ToList()).Select(c => new StepPart(StepWording.Of(c).Called, c[0].Action.Beat.Label(analysis.Dance.Header.LineCounts), parts.Of(c[0].Action.Step)))];
+    }
+
     /// <summary>What can follow from a weight, easy ones first.</summary>
     /// <param name="free">Counts in which nothing moves before it.</param>
     public IEnumerable<LiveMove> Offered(Weight weight, double free = 1) => Moves.Where(m => m.From(weight, free) is not null);
@@ -146,6 +189,11 @@ public sealed class LiveMoves
     /// <summary>An eight of a stretch from one weight: the same again where the feet allow it, else its mirror image; null where neither can be danced without a fault.</summary>
     private static LiveEight? EightOf(Stretch stretch, Weight begins, int eight)
     {
+        if (stretch.Pattern.Actions.Count == 0)
+        {
+            return null;
+        }
+
         if (begins == Weight.Unknown || eight % stretch.Counts != 0)
         {
             return null;

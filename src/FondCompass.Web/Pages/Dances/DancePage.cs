@@ -5,6 +5,7 @@ using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Told;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
@@ -165,5 +166,5 @@ public sealed record Compass(string Title, int Counts, WallDial Dial, string Tem
         dance.Title, analysis.Trace.TotalCounts, WallDial.Of(analysis.Trace.WallOrder), $"{tempo:0.#}",
         analysis.Findings.Count(f => f.Severity == Severity.Error), analysis.Findings.Count(f => f.Severity == Severity.Warning || f.IsDoubt),
         analysis.Findings.Count(f => f.Severity == Severity.Info && !f.IsDoubt),
-        analysis.Trace.Mirrors, $"{analysis.Trace.EndWeight.Letter()}, {analysis.Trace.EndFacing}");
+        analysis.Trace.Mirrors, $"{analysis.Trace.EndWeight.Letter()}, {FacingWords.Of(analysis.Dance.Header, analysis.Trace.EndFacing)}");
 }

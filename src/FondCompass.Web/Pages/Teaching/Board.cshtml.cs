@@ -62,13 +62,20 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
         var (lexicon, first, knowledge) = (await shelf.Lexicon(cancel), open.Layout.All[0].Dance, open.Layout.Knowledge);
         if (from == "lines")
         {
-            return BoardLive.Of(LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [], first.Tempo);
+            return BoardLive.Of(LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [], first);
+        }
+
+        // Of a dance without an order its own moves come first.
+        if (from == "pool" || (string.IsNullOrEmpty(from) && first.Analysis.Dance.IsFree))
+        {
+            var (pool, rest) = LiveMoves.OfPool(first.Analysis, first.Tempo, lexicon);
+            return BoardLive.Of(pool, rest, first);
         }
 
         // Of a group that is not said to know anything, what its level may be trusted with.
         IEnumerable<string> names = from == "list" ? TaughtClass.Names(list) : knowledge.Steps.Count > 0 ? knowledge.Steps : knowledge.WhatEverybodyKnows;
         var (moves, leftOut) = LiveMoves.Of(names, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
-        return BoardLive.Of(moves, leftOut, first.Tempo);
+        return BoardLive.Of(moves, leftOut, first);
     }
 
     /// <summary>Keeps what the board tells. What arrives twice is kept once; what cannot be read is named, and the rest is kept.</summary>

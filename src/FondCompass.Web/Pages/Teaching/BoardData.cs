@@ -3,6 +3,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
+using FondCompass.Core.Told;
 using FondCompass.Web.Api;
 
 namespace FondCompass.Web.Pages.Teaching;
@@ -92,22 +93,30 @@ public sealed record BoardBite(int Dance, string Key, string Name, string Part, 
 
 /// <summary>Moves that can be called without an order.</summary>
 /// <param name="LeftOut">Names that are no steps that go into an eight.</param>
-public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> Moves, IReadOnlyList<string> LeftOut)
+public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> Moves, IReadOnlyList<string> LeftOut, bool IsRing)
 {
-    public static BoardLive Of(LiveMoves live, IReadOnlyList<string> leftOut, double bpm) => new(live.Eight, bpm, [.. live.Moves.Select((m, i) => new BoardMove(i, m.Name, m.Difficulty, [.. m.Eights.Select(e => BoardMoveEight.Of(e))]))], leftOut);
+    public static BoardLive Of(LiveMoves live, IReadOnlyList<string> leftOut, LessonDance dance) => new(
+        live.Eight, dance.Tempo, [.. live.Moves.Select((m, i) => new BoardMove(
+            i, m.Name, m.Difficulty, [.. m.Eights.Select(e => BoardMoveEight.Of(e))], m.Parts, [.. m.Layers.Select(l => new BoardMoveLayer(l.From, l.To, LessonWords.Of(l.Layer.Kind), l.Layer.Text))]))],
+        leftOut, FacingWords.IsRing(dance.Analysis.Dance.Header));
 }
 
-public sealed record BoardMove(int Number, string Name, double Difficulty, IReadOnlyList<BoardMoveEight> Eights);
+/// <param name="Parts">How it goes, one level at a time.</param>
+public sealed record BoardMove(int Number, string Name, double Difficulty, IReadOnlyList<BoardMoveEight> Eights, IReadOnlyList<StepPart> Parts, IReadOnlyList<BoardMoveLayer> Layers);
+
+/// <summary>What a move has on top of the feet, from a count of it, from 0, to another.</summary>
+public sealed record BoardMoveLayer(double From, double To, string Kind, string Words);
 
 /// <summary>One eight of a move from one weight.</summary>
 /// <param name="Turn">In eighths, to the right.</param>
 /// <param name="PickUp">Counts before its first that it begins with.</param>
+/// <param name="Counts">Its length, whole eights.</param>
 /// <param name="Free">Counts at its end in which nothing moves.</param>
 /// <param name="Steps">What moves on which count, from 0, with the foot.</param>
-public sealed record BoardMoveEight(string Begins, string Ends, int Turn, string Side, double PickUp, double Free, IReadOnlyList<BoardMoveStep> Steps)
+public sealed record BoardMoveEight(string Begins, string Ends, int Turn, string Side, int Counts, double PickUp, double Free, IReadOnlyList<BoardMoveStep> Steps)
 {
     public static BoardMoveEight Of(LiveEight eight) => new(
-        eight.Begins.Letter(), eight.Ends.Letter(), eight.Turn.Value, eight.Stretches[0].Mirrored ? "other side" : "", eight.PickUp, eight.Free,
+        eight.Begins.Letter(), eight.Ends.Letter(), eight.Turn.Value, eight.Stretches[0].Mirrored ? "other side" : "", eight.Stretches.Sum(s => s.Counts), eight.PickUp, eight.Free,
         [.. eight.Steps.Select(s => new BoardMoveStep(s.Count, s.Words, s.Foot == Foot.None ? "" : s.Foot.Letter()))]);
 }
 

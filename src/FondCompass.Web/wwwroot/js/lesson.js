@@ -620,8 +620,9 @@ function follow(beat, what) {
   tellClass();
 }
 
-/** @param {import('./live.js').Move[]} moves */
-function showMoves(moves) {
+/** @param {import('./live.js').Move[]} moves @param {string[]} not why others cannot come next */
+function showMoves(moves, not) {
+  put('not-now', not.length > 0 ? `Not next: ${not.join('; ')}.` : '');
   $('moves').replaceChildren(...moves.map((m, i) => {
     const button = document.createElement('button');
     button.type = 'button';

@@ -6,7 +6,7 @@
 /** @typedef {{ words: string, counts: string, parts: Part[] }} Part of a step: its words, its own counts, what it is made of */
 /** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
 /** @typedef {{ at: number, until: number, for: number, words: string, isOwn: boolean, layer?: string }} Say words, when they begin and end, and the moment they are for */
-/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[], parts?: { step: string, parts: Part[] }[] }} Timeline */
+/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, isRing?: boolean, clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[], parts?: { step: string, parts: Part[] }[] }} Timeline */
 
 /** @param {string} name @returns {any} */
 const place = (name) => document.getElementById(name);
@@ -107,6 +107,7 @@ export function paint(line, shown, now, view = {}) {
     wait.value = Math.max(0, Math.min(1, (until.at - now) / Math.max(0.01, until.at - from)));
   }
   put('facing', step ? `facing ${step.facing}` : '');
+  document.getElementById('board')?.classList.toggle('ring', line.isRing ?? false);
   const degrees = (step?.degrees ?? 0) + (view.turned ?? 0);
   place('needle')?.setAttribute('transform', `rotate(${view.mirrored ? -degrees : degrees} 30 30)`);
   const marks = line.marks.filter((m) => m.from <= now && (m.until > now || m.at > now - 1.5));
