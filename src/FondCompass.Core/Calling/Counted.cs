@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
@@ -5,7 +7,7 @@ using FondCompass.Core.Runs;
 namespace FondCompass.Core.Calling;
 
 /// <summary>What is counted aloud on a count.</summary>
-public static class Counted
+public static partial class Counted
 {
     /// <summary>On a count of a line: up, or down to 1.</summary>
     /// <param name="count">The count, from 1.</param>
@@ -17,6 +19,14 @@ public static class Counted
         CountStyle.DownFours => $"{4 - ((count - 1) % 4)}",
         _ => $"{count}",
     };
+
+    /// <summary>Words that speak of counts, as the class hears those: "count 8" is "count 1" where it is counted down.</summary>
+    /// <param name="of">Counts of a line.</param>
+    public static string InWords(string words, CountStyle style, int of) => style is CountStyle.Up or CountStyle.Names or CountStyle.Rhythm ? words
+        : CountSaid().Replace(words, m => $"{m.Groups["count"].Value}{Label(style, int.Parse(m.Groups["number"].Value, CultureInfo.InvariantCulture), of)}");
+
+    [GeneratedRegex(@"\b(?<count>[Cc]ounts? )(?<number>[1-9][0-9]?)\b", RegexOptions.NonBacktracking)]
+    private static partial Regex CountSaid();
 
     /// <summary>The words said on the beats of some actions, by song count: names where steps begin, or slow and quick by how long each movement lasts.</summary>
     /// <param name="style">Names or rhythm words; of every other there are none.</param>

@@ -1,4 +1,5 @@
 using FondCompass.Core.Actions;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Swaps;
@@ -133,7 +134,8 @@ public static class Bites
                 var layers = numbers.SelectMany(n => layersOf[n]).Where(l => !isSplit || (l.At >= line.Start && l.At < line.End)).Select(l => WordedLayer.Of(l.Text))
                     .Concat(actions.SelectMany(a => a.Action.Layers).Select(WordedLayer.Of)).Distinct().ToList();
                 var trouble = numbers.SelectMany(n => troubleOf[n]).Where(n => !isSplit || (n.At >= line.Start && n.At < line.End)).Select(n => n.Text.Length > 0 ? $"trouble spot: {n.Text}" : "declared a trouble spot").ToList();
-                var found = numbers.SelectMany(n => traps[(pattern.Part.Name, n)]).Where(f => !isSplit || IsIn(line, written, f.Place.Count)).Select(f => f.Message).ToList();
+                var found = numbers.SelectMany(n => traps[(pattern.Part.Name, n)]).Where(f => !isSplit || IsIn(line, written, f.Place.Count))
+                    .Select(f => Counted.InWords(f.Message, written.Counting ?? analysis.Dance.Header.CountStyle, written.Counts)).ToList();
                 var bite = new Bite(pattern, line, lastLine, time, NameOf(line, actions), relation, like)
                 {
                     Actions = actions,

@@ -120,6 +120,12 @@ public class WorkedCallsTests
         Assert.Equal(words.Split(", "), BoardTimeline.Of(analysis, run, 1, 1).Clicks.Where(c => !c.IsCountIn && !c.IsHalf && !(words[0] == 's' && char.IsDigit(c.Label[0]))).Select(c => c.Label));
     }
 
+    [Theory]
+    [InlineData(CountStyle.Down, "Count 8: on count 1&, counts 5", "Count 1: on count 8&, counts 4")]
+    [InlineData(CountStyle.Fours, "count 8 of 8 counts", "count 4 of 8 counts")]
+    [InlineData(CountStyle.Up, "count 8", "count 8")]
+    public void Words_about_counts_speak_of_those_that_the_class_hears(CountStyle style, string words, string heard) => Assert.Equal(heard, Counted.InWords(words, style, 8));
+
     [Fact]
     public void The_way_of_counting_of_a_line_is_its_own_and_goes_with_every_pass()
     {

@@ -57,6 +57,13 @@ async function load() {
     put('now', 'This dance has no steps yet');
   }
   put('wall', line.firstWall);
+  if (!conductor.playing && shown === 0 && line.clicks.length > 0) {
+    // What the class hears before it is counted in.
+    paint(line.clicks[0].at);
+    put('count', '–');
+    put('phase', 'ready');
+    put('now', line.steps.length === 0 ? 'This dance has no steps yet' : 'Press Start');
+  }
   const end = line.end;
   const clicks = line.clicks.filter((c) => !c.isHalf).map((c) => ({ at: c.at, length: 0.06, voice: 'click', pitch: c.isCountIn ? 660 : 880, strong: c.isFirst }));
   conductor.load([...band.filter((n) => n.at < end), ...clicks].sort((a, b) => a.at - b.at), end);

@@ -65,6 +65,16 @@ function inside(line, steps, at, opened) {
   return depth > 0 ? told(parts, depth) : '';
 }
 
+/** What was to be said before the count-in that is counted now: it stands while it is counted in. @param {Timeline} line @param {Say[]} says @param {number} shown */
+function beforeCountIn(line, says, shown) {
+  let first = shown;
+  while (first > 0 && line.clicks[first - 1].isCountIn) {
+    first--;
+  }
+  const from = line.clicks[first].at;
+  return says.filter((s) => s.until <= from + 0.001 && s.for > from).map((s) => s.words).join(', ');
+}
+
 /** Which of the clicks is now. @param {Timeline} line @param {number} now */
 export const clickAt = (line, now) => Math.max(0, lastAt(line.clicks, now));
 
@@ -92,8 +102,10 @@ export function paint(line, shown, now, view = {}) {
   const coming = steps.findIndex((s, i) => i > current && s.starts);
   put('next', coming >= 0 ? `${steps[coming].name}${steps[coming].foot ? ` · ${steps[coming].foot}` : ''}` : next ? '' : 'end');
   // What is said now, or comes next; it is marked while it is to be said.
-  const say = line.says.find((s) => s.until > now + 0.001 && (!s.layer || !view.levels || view.levels.has(s.layer)));
-  put('cue-count', say ? `say: ${say.words}` : '');
+  const says = view.levels ? line.says.filter((s) => !s.layer || view.levels?.has(s.layer)) : line.says;
+  const say = says.find((s) => s.until > now + 0.001);
+  const words = click?.isCountIn ? beforeCountIn(line, says, shown) : '';
+  put('cue-count', words || say ? `say: ${words || say?.words}` : '');
   mark('cue-count', 'own', say?.isOwn ?? false);
   mark('cue-count', 'due', !!say && say.at <= now + 0.001);
   mark('foot-l', 'on', step?.foot === 'L');
@@ -114,8 +126,8 @@ export function paint(line, shown, now, view = {}) {
   const layers = marks.filter((m) => /^(arms|hips|head|sounds|body)$/.test(m.kind) && (!view.levels || view.levels.has(m.kind)));
   // What is danced now and what comes are told apart.
   const isNow = (/** @type {Mark} */ m) => m.at <= now + 0.001;
-  const words = layers.filter(isNow).map((m) => m.words);
-  list('layers', [...words, ...layers.filter((m) => !isNow(m) && !words.includes(m.words)).map((m) => `then ${m.words}`)]);
+  const danced = layers.filter(isNow).map((m) => m.words);
+  list('layers', [...danced, ...layers.filter((m) => !isNow(m) && !danced.includes(m.words)).map((m) => `then ${m.words}`)]);
   put('beside', marks.filter((m) => m.kind === 'beside').map((m) => m.words).join(' · '));
   put('mind', marks.filter((m) => /^(caution|trouble|note)$/.test(m.kind)).map((m) => (m.kind === 'note' ? m.words : `${m.kind}: ${m.words}`)).join(' · '));
   put('ahead', line.events.filter((e) => e.from <= now && e.at > now).map((e) => e.words).join(' · '));
