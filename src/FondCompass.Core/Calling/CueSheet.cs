@@ -284,7 +284,7 @@ public sealed class CueSheet
         var phrase = _phrases[at];
         var options = new List<CallOption> { CallOption.Silence };
         var earliest = Begins(phrase.From, Math.Max(LongLead, _settings.Lead));
-        foreach (var wording in Wordings(phrase, telling))
+        foreach (var wording in Wordings(at, telling))
         {
             var worth = telling.Of(wording);
             if (worth <= 0 || (_settings.Way == CallerWay.Beat && wording.Tells.HasFlag(Tells.Name)) || (_settings.Rule == CallRule.ChangesOnly && (telling.Way == 0 || !wording.Tells.HasFlag(Tells.Way)) && !wording.Tells.HasFlag(Tells.Turn)))
@@ -307,22 +307,29 @@ public sealed class CueSheet
     private readonly Dictionary<((string, string, string, int, string, int, int, int, bool, bool) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
 
     /// <summary>The ways of saying a phrase; the same step comes again and again.</summary>
-    private IReadOnlyList<CallWording> Wordings(CallPhrase phrase, PhraseTelling telling)
+    private IReadOnlyList<CallWording> Wordings(int at, PhraseTelling telling)
     {
-        var key = (phrase.Said, telling.GoesOn, telling.Way > 0, phrase.Foot);
+        var phrase = _phrases[at];
+        var foot = _settings.Way == CallerWay.Feet && MaySayFoot(at) ? phrase.Foot : "";
+        var key = (phrase.Said, telling.GoesOn, telling.Way > 0, foot);
         if (!_wordings.TryGetValue(key, out var wordings))
         {
-            wordings = _wordings[key] = WithFoot(phrase, _words.Of(phrase, telling.GoesOn, telling.Way > 0));
+            wordings = _words.Of(phrase, telling.GoesOn, telling.Way > 0);
+            wordings = _wordings[key] = foot.Length == 0 ? wordings
+                : [.. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name).Select(w => new CallWording($"{foot} {w.Words}", w.Tells | Tells.Detail, 0)), .. wordings];
         }
 
         return wordings;
     }
 
-    private IReadOnlyList<CallWording> WithFoot(CallPhrase phrase, IReadOnlyList<CallWording> wordings)
+    /// <summary>A foot may precede a name only where nothing turns or goes to the other side, in the phrase and within a count of it.</summary>
+    private bool MaySayFoot(int at)
     {
-        // A foot may precede a name where nothing turns or goes to the other side.
-        return _settings.Way != CallerWay.Feet || phrase.Foot.Length == 0 || phrase.TurnSide != 0 || phrase.Side != 0 ? wordings
-            : [.. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name).Select(w => new CallWording($"{phrase.Foot} {w.Words}", w.Tells | Tells.Detail, 0)), .. wordings];
+        var phrase = _phrases[at];
+        var side = phrase.Actions[0].Foot == Foot.Right ? 1 : -1;
+        bool Disturbs(CallPhrase other) => other.Actions.Any(a => a.SongCount > phrase.From - 1 - 1e-6 && a.SongCount < phrase.To + 1 - 1e-6 && !a.Turn.IsNone)
+            || (other.Side * side < 0 && other.To > phrase.From - 1 && other.From < phrase.To + 1);
+        return phrase is { Side: 0, Foot.Length: > 0 } && !Enumerable.Range(Math.Max(0, at - 2), Math.Min(_phrases.Count, at + 3) - Math.Max(0, at - 2)).Any(i => Disturbs(_phrases[i]));
     }
 
     /// <summary>The second from which a side may be said: half of what goes or turns the other way is done, and the last of it has begun.</summary>

@@ -367,7 +367,7 @@ internal sealed partial class DanceBlocks
     }
 
     private void AddMusic(BlockKind kind, string id, string title, Rate rate, int least) => AddDanced(
-        kind, id, title, _bites, WholeCounts, rate, least, worth: WorthOf(_bites), also: b => b with { Say = kind == BlockKind.Runs && Way.Cues == CueSchool.Fading ? [] : b.Say });
+        kind, id, title, _bites, WholeCounts, rate, least, worth: WorthOf(_bites));
 
     /// <summary>No two hard runs without a minute between.</summary>
     private List<BlockDraft> Breathing()
