@@ -31,6 +31,9 @@ public sealed record CallPhrase
     /// <summary>The way is said before the name, as the instructor's language has it.</summary>
     public bool WayFirst { get; init; }
 
+    /// <summary>In a ring, whether that side is round it with the sun (+1) or against it (−1); 0 where there is none.</summary>
+    public int Round { get; init; }
+
     /// <summary>Eighths that are told, to the right positive: of several equal turns one, of a turn spread over steps all of it.</summary>
     public int Turn { get; init; }
 
@@ -77,6 +80,6 @@ public sealed record CallPhrase
     public (string Name, string Way, int Turn) Kind => (Name, Way, Math.Abs(Turned));
 
     /// <summary>All that its words are made of.</summary>
-    internal (string Name, string Short, string Way, int Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual, bool IsBody) Said =>
-        (Name, ShortName, Way, Turn, Detail + Place, Side, TurnSide, Times, TurnsAsUsual, IsBody);
+    internal (string Name, string Short, string Way, int Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual, bool IsBody, int Round) Said =>
+        (Name, ShortName, Way, Turn, Detail + Place, Side, TurnSide, Times, TurnsAsUsual, IsBody, Round);
 }

@@ -25,6 +25,11 @@ public sealed class CallTongue
 
     public string Right { get; set; } = "";
 
+    /// <summary>Round a ring: to the left of who faces its middle.</summary>
+    public string WithSun { get; set; } = "";
+
+    public string AgainstSun { get; set; } = "";
+
     /// <summary>An amount, {0}, and a side, {1}.</summary>
     public string Turn { get; set; } = "";
 
@@ -103,6 +108,10 @@ public sealed class CallTongue
     public string Side(int side) => side > 0 ? Right : Left;
 
     public string Number(int number) => number > 0 && number <= Numbers.Count ? Numbers[number - 1] : number.ToString(CultureInfo.InvariantCulture);
+
+    /// <summary>A side as a way: in a ring round it.</summary>
+    /// <param name="round">Round the ring with the sun (positive) or against it; 0 where there is no ring, or one does not face its middle or outwards.</param>
+    public string Way(int side, int round) => round > 0 ? WithSun : round < 0 ? AgainstSun : Side(side);
 
     /// <summary>A turn as it is said: "quarter left", "full turn right", "one and a quarter right".</summary>
     /// <param name="eighths">To the right positive; not 0.</param>

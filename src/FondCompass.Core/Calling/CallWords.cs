@@ -63,7 +63,7 @@ public sealed partial class CallWords(CallTongue tongue)
         }
         else if (way.Length > 0)
         {
-            Add(options, phrase.Way.Length > 0 ? way : CallTongue.Say(tongue.ToSide, way), Tells.Way, phrase.Side);
+            Add(options, phrase.Way.Length > 0 ? way : phrase.Round != 0 ? way : CallTongue.Say(tongue.ToSide, way), Tells.Way, phrase.Side);
         }
 
         return options;
@@ -108,7 +108,7 @@ public sealed partial class CallWords(CallTongue tongue)
             return "";
         }
 
-        var side = tongue.Side(phrase.Side);
+        var side = tongue.Way(phrase.Side, phrase.Round);
         return phrase.Name.Split(' ').Contains(side, StringComparer.OrdinalIgnoreCase) ? "" : side;
     }
 

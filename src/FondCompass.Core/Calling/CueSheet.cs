@@ -304,7 +304,7 @@ public sealed class CueSheet
         return options;
     }
 
-    private readonly Dictionary<((string, string, string, int, string, int, int, int, bool, bool) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
+    private readonly Dictionary<((string, string, string, int, string, int, int, int, bool, bool, int) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
 
     /// <summary>The ways of saying a phrase; the same step comes again and again.</summary>
     private IReadOnlyList<CallWording> Wordings(int at, PhraseTelling telling)

@@ -93,6 +93,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             Way = isStep || !goes ? "" : wording.Way,
             Place = goes ? "" : wording.Way,
             Side = side,
+            Round = RoundOf(side, actions[0]),
             WayFirst = wording.WayFirst,
             Turn = sum,
             TurnSide = oneWay ? Math.Sign(sum) : 0,
@@ -113,6 +114,10 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
     private NamedStep? Known(string step) => _known.TryGetValue(step, out var known) ? known : _known[step] = lexicon.Find(step);
 
     private string Short(string name, NamedStep? known) => _short.TryGetValue((name, known?.Name ?? ""), out var words) ? words : _short[(name, known?.Name ?? "")] = ShortOf(name, known);
+
+    /// <summary>Who faces the middle of a ring goes round with the sun to the left, who looks outwards to the right.</summary>
+    private int RoundOf(int side, RunAction first) => header.Layout != Layout.Circle ? 0
+        : first.Facing.Degrees switch { 0 => -side, 180 => side, _ => 0 };
 
     /// <summary>A step that only says where it goes, and is called by that: "behind".</summary>
     private static bool IsPlainStep(RunAction action) =>
@@ -223,6 +228,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             Times = run.Count,
             To = run[^1].Phrase.To,
             Side = run.TrueForAll(p => p.Phrase.Side == first.Side) ? first.Side : 0,
+            Round = run.TrueForAll(p => p.Phrase.Side == first.Side) ? first.Round : 0,
         };
     }
 
@@ -239,8 +245,9 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             Turned = phrases.Sum(p => p.Turned),
             To = phrases[^1].To,
             Side = named.TurnSide != 0 ? 0 : side,
+            Round = named.TurnSide != 0 || side == 0 ? 0 : moved.First(p => p.Side != 0).Round * side * moved.First(p => p.Side != 0).Side,
             Movements = string.Join(", ", phrases.Select(p => p.Name)),
-            Detail = string.Join(", ", phrases.Select(p => p.Side == 0 ? p.Name : $"{p.Name} {tongue.Side(p.Side)}")),
+            Detail = string.Join(", ", phrases.Select(p => p.Side == 0 ? p.Name : $"{p.Name} {tongue.Way(p.Side, p.Round)}")),
             Step = string.Join(", ", phrases.Select(p => p.Step)),
         };
     }
@@ -261,6 +268,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
                     Times = before.Times + 1,
                     To = phrase.To,
                     Side = sameSide ? before.Side : 0,
+                    Round = sameSide ? before.Round : 0,
                     Detail = sameSide ? before.Detail : before.Movements,
                 };
             }

@@ -44,6 +44,13 @@ public class RingTests
         Assert.Equal($"{facing}", FacingWords.Of(rows, facing));
     }
 
+    [Theory]
+    [InlineData("1-4 vine R\n5-8 vine L", "vine against the sun|vine with the sun")]
+    [InlineData("1-4 step L side, close R, step L side, touch R\n5-8 hold", "side with the sun, close|side with the sun, touch|hold")]
+    [InlineData("1-2 step R in, step L in\n3-4 step R out, touch L\n5-8 hold", "two steps in|out, touch|hold")]
+    public void A_ring_is_called_by_the_ring(string rows, string words) =>
+        Assert.Equal(words, string.Join('|', Calls.Of($"genre circle\nlayout circle\npart A\n{rows}", 70).Words));
+
     [Fact]
     public void No_clock_stands_on_the_board_of_a_ring()
     {

@@ -215,9 +215,13 @@ public class WorkedCallsTests
     [Theory]
     [InlineData(CallerWay.Names, "vine right|vine left|pivot left|rock step")]
     [InlineData(CallerWay.Beat, "to the right|to the left|half left")]
-    [InlineData(CallerWay.Feet, "vine right|vine left|pivot left|right rock step")]
+    [InlineData(CallerWay.Feet, "vine right|vine left|pivot left|rock step")]
     public void The_callers_way_says_what_is_said(CallerWay way, string words) =>
         Assert.Equal(words, string.Join('|', Calls.Of("part A\n1-4 vine R\n5-8 vine L\n1-4 march R\n5-6 pivot 1/2 left R\n7-8 rock step R", 100, way: way).Words.Where(w => !w.Contains("march", StringComparison.Ordinal))));
+
+    [Fact]
+    public void Where_the_way_says_feet_they_stand_before_the_names() =>
+        Assert.Equal(["right rocking chair", "right jazz box"], Calls.Of("part A\n1-4 rocking chair R\n5-8 jazz box R", 90, way: CallerWay.Feet).Words);
 
     [Fact]
     public void Who_says_less_and_less_ends_in_silence_but_for_turns()

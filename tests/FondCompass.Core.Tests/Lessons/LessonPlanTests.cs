@@ -402,7 +402,7 @@ public class LessonPlanTests
         var plan = Plan(Eights, way: new TeachingWay { Cues = cues });
         Assert.Contains(whole, string.Join(' ', plan.Blocks.First(b => b.Kind == BlockKind.Whole).Say), StringComparison.Ordinal);
         Assert.Contains(music, string.Join(' ', plan.Blocks.First(b => b.Kind == BlockKind.Music).Say), StringComparison.Ordinal);
-        Assert.Equal(cues == CueSchool.Fading, plan.Blocks.First(b => b.Kind == BlockKind.Runs).Say.Count == 0);
+        Assert.Equal(cues == CueSchool.Fading, plan.Blocks.First(b => b.Kind == BlockKind.Runs).Say is ["Silence, but for what changes."]);
     }
 
     [Theory]

@@ -160,11 +160,11 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
 }
 
 /// <summary>The dance at a glance, in sight on every one of its pages.</summary>
-public sealed record Compass(string Title, int Counts, WallDial Dial, string Tempo, int Errors, int Warnings, int Hints, bool Mirrors, string End)
+public sealed record Compass(string Title, int Counts, WallDial Dial, string Tempo, int Errors, int Warnings, int Hints, bool Mirrors, string End, bool IsRing)
 {
     public static Compass Of(DanceRecord dance, Analysis analysis, double tempo) => new(
         dance.Title, analysis.Trace.TotalCounts, WallDial.Of(analysis.Trace.WallOrder), $"{tempo:0.#}",
         analysis.Findings.Count(f => f.Severity == Severity.Error), analysis.Findings.Count(f => f.Severity == Severity.Warning || f.IsDoubt),
         analysis.Findings.Count(f => f.Severity == Severity.Info && !f.IsDoubt),
-        analysis.Trace.Mirrors, $"{analysis.Trace.EndWeight.Letter()}, {FacingWords.Of(analysis.Dance.Header, analysis.Trace.EndFacing)}");
+        analysis.Trace.Mirrors, $"{analysis.Trace.EndWeight.Letter()}, {FacingWords.Of(analysis.Dance.Header, analysis.Trace.EndFacing)}", FacingWords.IsRing(analysis.Dance.Header));
 }
