@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Xunit;
 
@@ -43,6 +44,27 @@ public class PageTests(Studio studio)
             var (status, html) = await visitor.Get($"/dances/{id}/{page}");
             Assert.Equal(HttpStatusCode.OK, status);
             Assert.Contains("Pier Head", html);
+        }
+    }
+
+    /// <summary>What the core calls things by itself stands on no page: no "none" for a foot, no "body" for a roll, no code of a verb (calls, section 4).</summary>
+    [Theory]
+    [InlineData("title Quay Roll\ngenre fitness\npart A\n1-8 body roll x2\n1-4 running man\n5-8 jump both out, jump both in\n1-2 clap, snap\n3-4 hip bump R, hip bump L\n5-8 arms open slowly")]
+    [InlineData("title Quay Ring\ngenre circle\nlayout circle\nstep capstan = step R in, step L in, step R out, touch L\npart A + arms loose\nline the swell x2\n1-4 capstan R\n5-8 step L side, close R, step L side, touch R")]
+    [InlineData("title Quay Walls\npart V\n1-4 vine R\n5-6 heels out, heels in\n7-8 swivel both to the right\npart C\n1-8 free, left free\ntag T\n1-4 unwind 1/2 left, hold\norder V C T V")]
+    public async Task No_page_says_what_is_internal(string script)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(script);
+        foreach (var page in (string[])["write", "fit", "plan", "plan?order=layer-rounds", "plan?order=parts", "teach", "teach?handler=Timeline", "log", "floor", "compare", "cues", "cues?way=feet", "room"])
+        {
+            var html = (await visitor.Get($"/dances/{id}/{page}")).Html;
+            var own = script.Split('\n').Aggregate(html, (text, row) => text.Replace(row, "", StringComparison.Ordinal)).Replace("body roll", "", StringComparison.Ordinal);
+
+            // Of a move that nobody has explained it is asked which foot it ends on; "both feet" is one of the answers.
+            own = page == "write" ? own.Replace("both feet", "", StringComparison.Ordinal) : own;
+            var shown = page.Contains("handler", StringComparison.Ordinal) ? own : Regex.Replace(Regex.Replace(own, "<(script|style|datalist)[^>]*>.*?</\\1>", " ", RegexOptions.Singleline), "<[^>]*>", " ");
+            Assert.Equal((page, ""), (page, string.Join(" | ", Regex.Matches(shown, @".{0,40}\b((step|touch|rock|recover|pivot|close|hold|clap|jump|swivel|move|foot|facing|weight|free) none|both feet|no foot|named move|InPlace|WithSun|AgainstSun|DiagonalForward|body body)\b.{0,40}").Select(m => m.Value.Trim()))));
         }
     }
 

@@ -116,6 +116,9 @@ public sealed record DanceAction : Moment
     /// <summary>First action of its call.</summary>
     public bool StartsCall { get; init; }
 
+    /// <summary>What it is by itself, in words: the verb, or of arms, body and named moves their own words.</summary>
+    public string Deed => !Verb.Has(VerbTraits.IsBody) ? Verb.Name : Words.Length > 0 ? Words : Name;
+
     /// <summary>What the instructor calls the step, in the singular: "grapevine", where the lexicon says vine.</summary>
     public string Called { get; init; } = "";
 

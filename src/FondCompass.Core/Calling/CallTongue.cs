@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using System.Globalization;
+using System.Runtime.CompilerServices;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Reading;
@@ -87,7 +88,12 @@ public sealed class CallTongue
     public static string Say(string pattern, params object[] with) => string.Format(CultureInfo.InvariantCulture, pattern, with);
 
     /// <summary>The language that a dance's rows are written in: that of most of their words that are plainly of one; English where those are few.</summary>
-    public static CallTongue Of(Dance dance, StepLexicon lexicon)
+    public static CallTongue Of(Dance dance, StepLexicon lexicon) => Known.GetValue(dance, d => Found(d, lexicon));
+
+    /// <summary>A lesson calls the same dance block after block.</summary>
+    private static readonly ConditionalWeakTable<Dance, CallTongue> Known = [];
+
+    private static CallTongue Found(Dance dance, StepLexicon lexicon)
     {
         var (found, words) = (new Dictionary<string, int>(), 0);
         foreach (var row in dance.Parts.SelectMany(p => p.Entries).OfType<StepEntry>())

@@ -93,7 +93,7 @@ public sealed class CueSheet
         // What begins with a pick-up is called behind what tells of it.
         var entries = _entries.OrderBy(e => Math.Max(e.From, e.Item.AheadFrom is null ? e.Stretch.FromCount : 0)).ThenBy(e => e.Item.AheadFrom is null).ThenBy(e => e.Line == 0 ? 0 : e.Layer.Length == 0 ? 1 : 2).ToList();
         var calls = Told(entries, Timetable.Of([.. entries.Select(e => e.Item)], cancel));
-        var beat = _settings.Rule == CallRule.ChangesOnly ? [] : new BeatTrack(_run, _settings, _speech, _stretches, _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
+        var beat = _settings.Rule == CallRule.ChangesOnly || !_settings.WithBeat ? [] : new BeatTrack(_run, _settings, _speech, _stretches, _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
         return [.. calls.Concat(beat).OrderBy(c => c.At).ThenBy(c => c.Until).ThenBy(c => c.StepAt)];
     }
 
@@ -156,7 +156,8 @@ public sealed class CueSheet
         var at = _phrases.Count;
         _begins[stretch.FromCount] = phrases.Count > 0 ? phrases[0].From : stretch.FromCount;
         _phrases.AddRange(phrases);
-        var own = _settings.Rule == CallRule.CountsOnly ? [] : RunTimeline.NotesOf(_run, stretch).Where(n => n.Kind == "cue").ToList();
+        var notes = _settings.Rule == CallRule.CountsOnly ? [] : RunTimeline.NotesOf(_run, stretch).ToList();
+        var own = notes.FindAll(n => n.Kind == "cue");
         var units = new LineUnits(stretch, phrases, _words);
         var otherSide = false;
         foreach (var phrase in phrases)
@@ -175,7 +176,7 @@ public sealed class CueSheet
             AddPhrase(at++, units, otherSide, cue?.Text);
         }
 
-        foreach (var (layer, worth) in _layers.Of(_run, stretch).Where(l => l.Worth > 0))
+        foreach (var (layer, worth) in _layers.Of(notes).Where(l => l.Worth > 0))
         {
             AddLayer(stretch, layer, worth);
         }

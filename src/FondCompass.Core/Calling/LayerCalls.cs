@@ -16,14 +16,15 @@ internal sealed class LayerCalls(CallSettings settings)
         !Enum.TryParse<LayerKind>(note.Kind, ignoreCase: true, out var kind) || (!settings.FeetOnly.Contains(note.Part) && settings.Layers?.Contains(kind) != false);
 
     /// <summary>The layers of a stretch that are still to be told, each with what it is worth; those that come again say nothing.</summary>
-    public IEnumerable<(RunNote Layer, double Worth)> Of(DanceRun run, RunStretch stretch)
+    /// <param name="notes">All that hangs on the stretch.</param>
+    public IEnumerable<(RunNote Layer, double Worth)> Of(IReadOnlyList<RunNote> notes)
     {
         if (settings.Rule != CallRule.All || settings.Way == CallerWay.Beat)
         {
             yield break;
         }
 
-        foreach (var note in RunTimeline.NotesOf(run, stretch).Where(n => Enum.TryParse<LayerKind>(n.Kind, ignoreCase: true, out _) && IsDanced(n, settings)).OrderBy(n => n.SongCount))
+        foreach (var note in notes.Where(n => Enum.TryParse<LayerKind>(n.Kind, ignoreCase: true, out _) && IsDanced(n, settings)).OrderBy(n => n.SongCount))
         {
             if (_told.Add(note.Text))
             {

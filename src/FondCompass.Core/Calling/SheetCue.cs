@@ -87,6 +87,9 @@ public sealed record CallSettings(Rate Rate, double Lead, int Repeats)
     /// <summary>The kinds of layers that are danced; all when null.</summary>
     public IReadOnlyList<LayerKind>? Layers { get; init; }
 
+    /// <summary>Whether the beat track is wanted too.</summary>
+    public bool WithBeat { get; init; } = true;
+
     /// <summary>The language of what is said besides names; that of the dance's rows when null.</summary>
     public CallTongue? Tongue { get; init; }
 

@@ -43,15 +43,25 @@ public sealed class Timetable
     private readonly IReadOnlyList<CallItem> _items;
     private readonly double[] _nextEarliest;
 
+    /// <summary>The next structural change at or behind each place.</summary>
+    private readonly int[] _nextChange;
+
     private Timetable(IReadOnlyList<CallItem> items)
     {
         _items = items;
         _nextEarliest = new double[items.Count + 1];
         _nextEarliest[items.Count] = double.PositiveInfinity;
+        _nextChange = new int[items.Count + 1];
+        _nextChange[items.Count] = items.Count;
         for (var i = items.Count - 1; i >= 0; i--)
         {
-            var earliest = items[i].Options.Where(o => o.Words.Length > 0).Select(o => o.Earliest).DefaultIfEmpty(double.PositiveInfinity).Min();
-            _nextEarliest[i] = Math.Min(_nextEarliest[i + 1], earliest);
+            _nextEarliest[i] = _nextEarliest[i + 1];
+            foreach (var option in items[i].Options)
+            {
+                _nextEarliest[i] = option.Words.Length > 0 && option.Earliest < _nextEarliest[i] ? option.Earliest : _nextEarliest[i];
+            }
+
+            _nextChange[i] = items[i].AheadFrom is not null ? i : _nextChange[i + 1];
         }
     }
 
@@ -96,21 +106,8 @@ public sealed class Timetable
     }
 
     /// <summary>The next structural change, where it may be told before item <paramref name="i"/>.</summary>
-    private int? PendingAt(int i)
-    {
-        if (_items[i].AheadFrom is not null)
-        {
-            return null;
-        }
-
-        var place = i + 1;
-        while (place < _items.Count && _items[place].AheadFrom is null)
-        {
-            place++;
-        }
-
-        return place < _items.Count && _items[place].AheadFrom <= _items[i].Deadline ? place : null;
-    }
+    private int? PendingAt(int i) =>
+        _items[i].AheadFrom is null && _nextChange[i] is var place && place < _items.Count && _items[place].AheadFrom <= _items[i].Deadline ? place : null;
 
     private IEnumerable<State> Stepped(IReadOnlyList<State> states, int item, int next)
     {
@@ -137,6 +134,11 @@ public sealed class Timetable
     /// <summary>Those that no other beats; of equal ones the one in which more is told in order.</summary>
     private List<State> Kept(List<State> states, int next)
     {
+        if (states.Count < 2)
+        {
+            return states;
+        }
+
         var from = _nextEarliest[next];
         var kept = new List<State>();
         foreach (var state in states.OrderBy(s => s.Late).ThenByDescending(s => s.Worth).ThenBy(s => Math.Max(s.End, from)))

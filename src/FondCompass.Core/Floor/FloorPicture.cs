@@ -161,7 +161,7 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
         {
             var foot = frame.Mirrored ? action.Foot.Other() : action.Foot;
             var after = action.After;
-            var words = $"{action.Action.Verb.Name}{(foot.IsSingle() ? $" {foot.Letter()}" : "")}";
+            var words = $"{action.Action.Deed}{(foot.IsSingle() ? $" {foot.Letter()}" : "")}";
             var (left, right) = frame.Feet(after);
             yield return new FloorMoment(
                 from + action.At.InCounts, part.Part.Name, action.Action.Line, action.Action.Beat.Label(), $"{action.Action.Name}: {words}", foot, action.TakesWeight,

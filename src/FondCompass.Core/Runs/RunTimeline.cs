@@ -181,7 +181,7 @@ public static class RunTimeline
     {
         if (verb.Has(VerbTraits.IsBody))
         {
-            return action.Words.Length > 0 ? action.Words : action.Name;
+            return action.Deed;
         }
 
         var way = action.Direction == Direction.None ? "" : $" {PhraseText.Words(action.Direction)}";

@@ -144,8 +144,8 @@ public sealed record BoardTimeline(
     /// <param name="wanted">How the lesson counts; as the line or the dance says when null.</param>
     private static Func<DanceLine, double, int, string> LabelsOf(CountStyle? wanted, CountStyle usual, IReadOnlyList<RunAction> actions)
     {
-        var (names, rhythm) = (Counted.Words(CountStyle.Names, actions), Counted.Words(CountStyle.Rhythm, actions));
-        return (line, at, count) => (wanted ?? line.Counting ?? usual) is var style && (style == CountStyle.Names ? names : style == CountStyle.Rhythm ? rhythm : null)?.GetValueOrDefault((int)Math.Round(at)) is { } word
+        var (names, rhythm) = (new Lazy<Dictionary<int, string>>(() => Counted.Words(CountStyle.Names, actions)), new Lazy<Dictionary<int, string>>(() => Counted.Words(CountStyle.Rhythm, actions)));
+        return (line, at, count) => (wanted ?? line.Counting ?? usual) is var style && (style == CountStyle.Names ? names : style == CountStyle.Rhythm ? rhythm : null)?.Value.GetValueOrDefault((int)Math.Round(at)) is { } word
             ? word : Counted.Label(style, count, line.Counts);
     }
 
@@ -208,10 +208,11 @@ public sealed record BoardTimeline(
         Layers = calls.Layers,
         Starts = block.Starts,
         CountIn = block.Starts.Count > 0 ? block.CountIn : 0,
+        WithBeat = false,
     };
 
-    private static List<BoardSay> SaysOf(DanceRun run, CallSettings settings, StepLexicon lexicon) =>
-        [.. CueSheet.Of(run, settings, lexicon).Where(c => c.Words.Length > 0 && !c.IsBeat).Select(c => new BoardSay(c.At, c.Until, c.StepAt, c.Words, c.IsOwn, c.Layer))];
+    private static List<BoardSay> SaysOf(DanceRun run, CallSettings settings, StepLexicon lexicon) => settings.Rule == CallRule.CountsOnly ? []
+        : [.. CueSheet.Of(run, settings, lexicon).Where(c => c.Words.Length > 0 && !c.IsBeat).Select(c => new BoardSay(c.At, c.Until, c.StepAt, c.Words, c.IsOwn, c.Layer))];
 
     private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats)
     {

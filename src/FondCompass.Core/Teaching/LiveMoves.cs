@@ -35,7 +35,7 @@ public sealed record LiveEight(Weight Begins, Weight Ends, Eighths Turn, IReadOn
                     weight = after;
                     if (step.Moment is DanceAction action && step.Verb is { } verb)
                     {
-                        yield return (at - stretch.From + step.Moment.At.InCounts, verb.Name, step.Foot);
+                        yield return (at - stretch.From + step.Moment.At.InCounts, verb.Has(Lexicon.VerbTraits.IsBody) ? action.Deed : verb.Name, step.Foot);
                     }
                 }
 

@@ -237,7 +237,7 @@ public static class RulerDrawing
     private static string Counts(SpanVariant variant, DanceLine line) => $"{(int)Math.Floor((variant.From - line.Start).InCounts) + 1} to {(int)Math.Ceiling((variant.To - line.Start).InCounts)}";
 
     private static string Wording(List<TracedAction> call) =>
-        $"{StepWording.Of(call)}: " + string.Join(", ", call.Select(a => $"{a.Action.Beat.Label()} {a.Action.Verb.Name}{(a.Foot == Foot.None ? "" : $" {a.Foot.Letter()}")}"));
+        $"{StepWording.Of(call)}: " + string.Join(", ", call.Select(a => $"{a.Action.Beat.Label()} {a.Action.Deed}{(a.Foot == Foot.None ? "" : $" {a.Foot.Letter()}")}"));
 
     private static SpanKind KindOf(TracedAction first) =>
         first.Action.Verb.Has(VerbTraits.IsBody) ? SpanKind.Body : first.Action.Verb.Has(VerbTraits.Holds) ? SpanKind.Hold : SpanKind.Step;
@@ -317,7 +317,7 @@ public static class RulerDrawing
             var lane = action.Foot == Foot.Left ? LeftLane : RightLane;
             marks.Add(new FootMark(
                 x(action.At), lane, action.TakesWeight,
-                $"count {action.Action.Beat.Label()}: {action.Action.Verb.Name} {action.Foot.Word()}, then the {action.After.Weight.FreeFoot().Word()} is free"));
+                $"count {action.Action.Beat.Label()}: {action.Action.Deed} {action.Foot.Word()}{(action.After.Weight.FreeFoot() is var free && free.IsSingle() ? $", then the {free.Word()} is free" : "")}"));
         }
 
         return marks;

@@ -1,3 +1,4 @@
+using CsCheck;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
@@ -6,7 +7,6 @@ using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
 using FondCompass.Core.Tests.Properties;
-using CsCheck;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;

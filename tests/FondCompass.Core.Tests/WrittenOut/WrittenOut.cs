@@ -1,7 +1,7 @@
 using System.Collections;
+using FondCompass.Core.Calling;
 using FondCompass.Core.Comparing;
 using FondCompass.Core.Composing;
-using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
 using FondCompass.Core.Lessons;
