@@ -76,7 +76,7 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
     {
         var header = run.Trace.Dance.Header;
         var counts = settings.CountIn ?? header.CountIn;
-        foreach (var start in settings.Starts.Count > 0 ? settings.Starts : [run.Start])
+        foreach (var start in stretches.Count == 0 ? [] : settings.Starts.Count > 0 ? settings.Starts : [run.Start])
         {
             for (var i = 0; i < counts; i++)
             {

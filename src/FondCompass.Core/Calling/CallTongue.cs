@@ -123,6 +123,10 @@ public sealed class CallTongue
     /// <param name="eighths">To the right positive; not 0.</param>
     public string TurnOf(int eighths) => Say(Turn, Amount(Math.Abs(eighths)), Side(eighths));
 
+    /// <summary>Whether words tell of themselves how far that turn goes: "full turn forward", "sailor quarter".</summary>
+    public bool SaysAmount(string words, int eighths) =>
+        words.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Contains(Amount(Math.Abs(eighths)).Split(' ')[0], StringComparer.OrdinalIgnoreCase);
+
     private string Amount(int eighths)
     {
         var (whole, rest) = (eighths / Counts.Eighths.Full, eighths % Counts.Eighths.Full);

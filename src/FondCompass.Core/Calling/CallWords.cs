@@ -75,7 +75,8 @@ public sealed partial class CallWords(CallTongue tongue)
         var wayTells = way.Length > 0 ? Tells.Way : Tells.None;
         if (phrase.TurnSide != 0)
         {
-            var turn = phrase.TurnsAsUsual ? tongue.Side(phrase.TurnSide) : tongue.TurnOf(phrase.Turn);
+            // "Full turn forward" says already how far.
+            var turn = phrase.TurnsAsUsual || tongue.SaysAmount(named, phrase.Turn) ? tongue.Side(phrase.TurnSide) : tongue.TurnOf(phrase.Turn);
             Add(options, $"{Going(phrase, named, way)}{(way.Length > 0 ? "," : "")} {turn}", told | wayTells | Tells.Turn, phrase.TurnSide);
             Add(options, $"{named} {turn}", told | Tells.Turn, phrase.TurnSide);
         }

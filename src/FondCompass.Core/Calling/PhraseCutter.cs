@@ -89,7 +89,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             Stretch = stretch,
             Actions = actions,
             Name = name,
-            ShortName = Short(name, known),
+            ShortName = isStep ? name : Short(name, known),
             Way = isStep || !goes ? "" : wording.Way,
             Place = goes ? "" : wording.Way,
             Side = side,

@@ -38,7 +38,7 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
             : goesOn || (loops && phrase.Stretch.Repeat >= KnownRound) ? 0
             : settings.Way == CallerWay.Fading ? Fading[Math.Min(times - 1, Fading.Length - 1)]
             : NameLater;
-        var way = !changes ? 0 : (isNewWay && !otherSide) || isOther ? ChangeFirst : ChangeLater;
+        var way = !changes || (loops && phrase.Stretch.Repeat >= KnownRound && !isOther) ? 0 : (isNewWay && !otherSide) || isOther ? ChangeFirst : ChangeLater;
         _names[phrase.Name] = times + 1;
         _places[(unit, offset)] = phrase.Kind;
         _before = (phrase.Way, phrase.Side);

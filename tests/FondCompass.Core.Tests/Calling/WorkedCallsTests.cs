@@ -196,6 +196,8 @@ public class WorkedCallsTests
     [InlineData("genre circle\nlayout circle\npart A\n1-4 step R in, step L in, step R in, touch L\n5-8 step L out, step R out, step L out, touch R", "three steps in")]
     [InlineData("genre social\npart A\n1&2 chasse R\n3-4 rock step L back\n5&6 chasse L\n7-8 rock step R back", "chasse right")]
     [InlineData("part A\n1-4 weave R\n5-8 weave L", "weave right")]
+    [InlineData("part A\n1-2 full turn forward\n3-8 march R x6", "full turn forward left")]
+    [InlineData("part A\n1-2 step R diagonal forward, touch L\n3-4 step L diagonal back, touch R\n5-8 jazz box R", "diagonal back, touch")]
     [InlineData("part A\n1-2 stomp R, stomp L\n3-4 hold\n5-8 rocking chair R", "two stomps")]
     [InlineData("part A\n1-2 step R side, step L behind\n3-4 step R side, touch L\n5-8 rocking chair L", "side right, behind")]
     [InlineData("part A\n1-4 vaudeville R, hitch R\n5-8 jazz box R", "vaudeville")]
@@ -240,6 +242,14 @@ public class WorkedCallsTests
     [InlineData("1-4 лоза вправо\n5-8 лоза вліво", "лоза вправо|лоза вліво")]
     [InlineData("1-4 오른쪽 바인\n5-8 왼쪽 바인\n1-4 킥볼체인지 R x2\n5-8 재즈박스 R", "바인 오른쪽|바인 왼쪽|킥볼체인지 두 번|재즈박스")]
     public void A_dance_is_called_in_the_language_it_is_written_in(string rows, string words) => Assert.Equal(words, string.Join('|', Calls.Of($"part A\n{rows}", 70).Words.Where(w => CallTongue.English.Finish != w && w is not ("und Schluss" or "y final" or "і кінець" or "끝"))));
+
+    [Fact]
+    public void From_the_fourth_round_that_it_begins_anew_is_enough_but_for_turns()
+    {
+        var calls = Calls.Of("part A\n1-4 rocking chair R\n5-6 rock step R back\n7-8 pivot 1/2 left R\n1-4 chasse R, rock step L back\n5-8 chasse L, rock step R back", 100, repeats: 5);
+        Assert.Equal(["from the top", "pivot left|half left"], calls.Said.Where(c => c.Repeat == 4).Select(c => c.Form == CueForm.Structural ? c.Words : "pivot left|half left").Distinct());
+        Assert.All(calls.Said.Where(c => c.Repeat == 4 && c.Form != CueForm.Structural), c => Assert.Contains("left", c.Words, StringComparison.Ordinal));
+    }
 
     [Fact]
     public void A_tag_shorter_than_an_eight_is_told_with_what_follows()

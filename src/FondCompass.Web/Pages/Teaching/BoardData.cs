@@ -25,10 +25,10 @@ public sealed record BoardData(
             lesson, group, (int)Math.Round(plan.LessonSeconds / 60), [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))], blocks, bites, live);
     }
 
-    /// <summary>The same with only what a class needs: no cues, cautions and notes, and nothing of the plan but what is danced.</summary>
+    /// <summary>The same with only what a class needs: what is called aloud, no cautions and notes, and nothing of the plan but what is danced.</summary>
     public BoardData ForTheClass()
     {
-        static BoardTimeline? Plain(BoardTimeline? line) => line is null ? null : line with { Says = [], Marks = [.. line.Marks.Where(m => m.Kind is not ("caution" or "trouble" or "note"))] };
+        static BoardTimeline? Plain(BoardTimeline? line) => line is null ? null : line with { Marks = [.. line.Marks.Where(m => m.Kind is not ("caution" or "trouble" or "note"))] };
         return this with
         {
             Minutes = 0,

@@ -105,7 +105,10 @@ export function paint(line, shown, now, view = {}) {
   const says = view.levels ? line.says.filter((s) => !s.layer || view.levels?.has(s.layer)) : line.says;
   const say = says.find((s) => s.until > now + 0.001);
   const words = click?.isCountIn ? beforeCountIn(line, says, shown) : '';
-  put('cue-count', words || say ? `say: ${words || say?.words}` : '');
+  // A class reads what it hears, while it is said and until it is danced; who calls reads what is next to be said.
+  const heard = place('cue-count')?.dataset.heard !== undefined;
+  const aloud = says.findLast((s) => s.at <= now + 0.001 && s.for > now + 0.001);
+  put('cue-count', heard ? aloud?.words ?? '' : words || say ? `say: ${words || say?.words}` : '');
   mark('cue-count', 'own', say?.isOwn ?? false);
   mark('cue-count', 'due', !!say && say.at <= now + 0.001);
   mark('foot-l', 'on', step?.foot === 'L');
