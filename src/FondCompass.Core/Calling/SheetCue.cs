@@ -121,6 +121,9 @@ public sealed record SheetCue(
     /// <summary>Of what arms, hips, head or voice do on top of the feet, its kind; else empty.</summary>
     public string Layer { get; init; } = "";
 
+    /// <summary>It is not over before what it is for begins: what must be said takes more time than there is.</summary>
+    public bool IsLate => Words.Length > 0 && !IsBeat && Until > StepAt + 1e-6;
+
     public bool IsOwn => Form == CueForm.Own;
 
     /// <summary>Said on the beat, in what calls leave free.</summary>

@@ -275,6 +275,16 @@ public class WorkedCallsTests
         Assert.Contains(calls.All, c => c.Form == CueForm.None && c.Why.Contains("cannot be said in time", StringComparison.Ordinal));
     }
 
+    [Fact]
+    public void Own_words_that_are_too_many_are_said_late_and_it_is_told()
+    {
+        var words = string.Join(' ', Enumerable.Repeat("lantern", 30));
+        var calls = Calls.Of($"part A\n1-2 vine R\ncue 1 {words}\n3-4 rocking chair L\ncue 3 {words}\n5-8 hold", 140);
+        Assert.Equal(2, calls.Said.Count(c => c.IsOwn));
+        Assert.True(calls.Said.Last(c => c.IsOwn).IsLate);
+        Assert.Contains("late", calls.Said.Last(c => c.IsOwn).Why, StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData(CallRule.CountsOnly)]
     [InlineData(CallRule.ChangesOnly)]

@@ -65,6 +65,9 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     /// <summary>What cannot be said in time.</summary>
     public int LeftOut => Cues.Count(c => c.Form == CueForm.None);
 
+    /// <summary>What must be said and comes late.</summary>
+    public int Late => Cues.Count(c => c.IsLate);
+
     /// <summary>The class that is told; null for every class.</summary>
     [BindProperty(SupportsGet = true)]
     public Guid? Class { get; set; }
@@ -135,8 +138,8 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     /// <summary>How a thing is said, in a word or two.</summary>
     public static string Form(SheetCue cue) => cue.Form switch
     {
-        CueForm.Own => "your words",
-        CueForm.Structural => "told ahead",
+        CueForm.Own => cue.IsLate ? "your words, late" : "your words",
+        CueForm.Structural => cue.IsLate ? "told late" : "told ahead",
         CueForm.None => "left out",
         CueForm.Count or CueForm.Rhythm => "on the beat",
         _ => cue.IsShortened ? "shortened" : "",
