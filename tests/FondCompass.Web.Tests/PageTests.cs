@@ -65,6 +65,9 @@ public class PageTests(Studio studio)
             own = page == "write" ? own.Replace("both feet", "", StringComparison.Ordinal) : own;
             var shown = page.Contains("handler", StringComparison.Ordinal) ? own : Regex.Replace(Regex.Replace(own, "<(script|style|datalist)[^>]*>.*?</\\1>", " ", RegexOptions.Singleline), "<[^>]*>", " ");
             Assert.Equal((page, ""), (page, string.Join(" | ", Regex.Matches(shown, @".{0,40}\b((step|touch|rock|recover|pivot|close|hold|clap|jump|swivel|move|foot|facing|weight|free) none|both feet|no foot|named move|InPlace|WithSun|AgainstSun|DiagonalForward|body body)\b.{0,40}").Select(m => m.Value.Trim()))));
+
+            // No clock stands beside a ring.
+            Assert.False(script.Contains("layout circle", StringComparison.Ordinal) && page is ("write" or "teach" or "cues") && Regex.IsMatch(shown, @"\b(12|3|6|9):00\b"), page);
         }
     }
 

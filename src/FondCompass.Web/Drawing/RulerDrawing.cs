@@ -82,6 +82,9 @@ public sealed record RulerLine(
     int Number, int Counts, bool IsOdd, IReadOnlyList<Notch> Notches, IReadOnlyList<StepSpan> Spans, IReadOnlyList<WeightStroke> Weight,
     IReadOnlyList<FootMark> Feet, IReadOnlyList<TurnMark> Turns, string EndWeight, Facing EndFacing, string Summary)
 {
+    /// <summary>In a ring which way one faces at its end, in place of a clock; else empty.</summary>
+    public string InRing { get; init; } = "";
+
     /// <summary>Drawing units from one count to the next.</summary>
     public double NotchWidth { get; init; }
 
@@ -146,7 +149,7 @@ public static class RulerDrawing
     private const double MiddleLane = (LeftLane + RightLane) / 2;
 
     /// <param name="mostLines">Lines drawn at the most.</param>
-    public static IReadOnlyList<RulerLine> Draw(PartTrace trace, int lineCounts, RulerPaper paper, int mostLines = int.MaxValue)
+    public static IReadOnlyList<RulerLine> Draw(PartTrace trace, int lineCounts, RulerPaper paper, int mostLines = int.MaxValue, bool isRing = false)
     {
         var widest = Math.Max(lineCounts, trace.Part.Lines.Select(l => l.Counts).DefaultIfEmpty(lineCounts).Max());
         var notch = paper.NotchWidth(widest);
@@ -167,8 +170,9 @@ public static class RulerDrawing
                 Marks(actions, X),
                 Turns(actions, X),
                 end.Weight.Letter(), end.Facing,
-                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {end.Facing}.")
+                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {(isRing ? FacingWords.Short(end.Facing) : end.Facing)}.")
             {
+                InRing = isRing ? FacingWords.Short(end.Facing) : "",
                 NotchWidth = notch,
                 Paper = paper,
                 Widest = widest,

@@ -41,7 +41,7 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
         {
             if (room > 0)
             {
-                var lines = RulerDrawing.Draw(trace, header.LineCounts, paper, room)
+                var lines = RulerDrawing.Draw(trace, header.LineCounts, paper, room, FacingWords.IsRing(header))
                     .Select(l => RulerFlags.On(l, [.. byLine[(trace.Part.Name, l.Number)]])).ToList();
                 placed.UnionWith(lines.SelectMany(l => l.Told));
                 parts.Add(new RulerPart(trace.Part.Name, trace.Part.IsTag, trace.Part.Counts, lines, header.LineCounts));

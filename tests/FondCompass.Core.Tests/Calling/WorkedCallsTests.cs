@@ -244,6 +244,13 @@ public class WorkedCallsTests
     public void A_dance_is_called_in_the_language_it_is_written_in(string rows, string words) => Assert.Equal(words, string.Join('|', Calls.Of($"part A\n{rows}", 70).Words.Where(w => CallTongue.English.Finish != w && w is not ("und Schluss" or "y final" or "і кінець" or "끝"))));
 
     [Fact]
+    public void Who_says_less_and_less_says_a_name_three_times()
+    {
+        var calls = Calls.Of("part verse\n1-4 rocking chair R\n5-8 hold\norder verse verse verse verse verse", 100, way: CallerWay.Fading);
+        Assert.Equal([1, 2, 3], calls.Said.Where(c => c.Words == "rocking chair").Select(c => c.Repeat));
+    }
+
+    [Fact]
     public void From_the_fourth_round_that_it_begins_anew_is_enough_but_for_turns()
     {
         var calls = Calls.Of("part A\n1-4 rocking chair R\n5-6 rock step R back\n7-8 pivot 1/2 left R\n1-4 chasse R, rock step L back\n5-8 chasse L, rock step R back", 100, repeats: 5);
