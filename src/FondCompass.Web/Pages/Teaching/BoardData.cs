@@ -97,12 +97,13 @@ public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> M
 {
     public static BoardLive Of(LiveMoves live, IReadOnlyList<string> leftOut, LessonDance dance) => new(
         live.Eight, dance.Tempo, [.. live.Moves.Select((m, i) => new BoardMove(
-            i, m.Name, m.Difficulty, [.. m.Eights.Select(e => BoardMoveEight.Of(e))], m.Parts, [.. m.Layers.Select(l => new BoardMoveLayer(l.From, l.To, LessonWords.Of(l.Layer.Kind), l.Layer.Text))]))],
+            i, m.Name, m.Difficulty, Speech.Usual.Seconds(m.Name), [.. m.Eights.Select(e => BoardMoveEight.Of(e))], m.Parts, [.. m.Layers.Select(l => new BoardMoveLayer(l.From, l.To, LessonWords.Of(l.Layer.Kind), l.Layer.Text))]))],
         leftOut, FacingWords.IsRing(dance.Analysis.Dance.Header));
 }
 
+/// <param name="Needs">Seconds that it takes to say its name.</param>
 /// <param name="Parts">How it goes, one level at a time.</param>
-public sealed record BoardMove(int Number, string Name, double Difficulty, IReadOnlyList<BoardMoveEight> Eights, IReadOnlyList<StepPart> Parts, IReadOnlyList<BoardMoveLayer> Layers);
+public sealed record BoardMove(int Number, string Name, double Difficulty, double Needs, IReadOnlyList<BoardMoveEight> Eights, IReadOnlyList<StepPart> Parts, IReadOnlyList<BoardMoveLayer> Layers);
 
 /// <summary>What a move has on top of the feet, from a count of it, from 0, to another.</summary>
 public sealed record BoardMoveLayer(double From, double To, string Kind, string Words);

@@ -2,7 +2,7 @@
 // the eight that comes next is taken from that.
 
 /** @typedef {{ begins: string, ends: string, turn: number, side: string, counts: number, pickUp: number, free: number, steps: { count: number, words: string, foot: string }[] }} Eight */
-/** @typedef {{ number: number, name: string, difficulty: number, eights: Eight[], parts: import('./painter.js').Part[], layers: { from: number, to: number, kind: string, words: string }[] }} Move */
+/** @typedef {{ number: number, name: string, difficulty: number, needs: number, eights: Eight[], parts: import('./painter.js').Part[], layers: { from: number, to: number, kind: string, words: string }[] }} Move */
 /** @typedef {{ eight: number, bpm: number, moves: Move[], leftOut: string[], isRing: boolean }} Live */
 
 const inRing = ['to the middle', 'half in, against the sun', 'against the sun', 'half out, against the sun', 'outwards', 'half out, with the sun', 'with the sun', 'half in, with the sun'];
@@ -148,6 +148,12 @@ export class LiveCaller {
     if (move && wanted && move !== wanted) {
       this.ways.said(`${wanted.name} cannot go on from here: ${move.name} follows.`);
     }
+    if (move && move !== this.current) {
+      // Its name is whole before its first movement, begun two counts before or earlier where it is long.
+      const first = at - ((eight?.pickUp ?? 0) * this.beat);
+      const begins = first - Math.max(2 * this.beat, move.needs);
+      this.line.says.push({ at: begins, until: begins + move.needs, for: first, words: name, isOwn: false });
+    }
     if (this.called) {
       this.line.events.push({ from: at - (this.eight * this.beat), at, words: `next: ${name}` });
     }
@@ -171,7 +177,7 @@ export class LiveCaller {
   shownLine() {
     const from = Math.max(0, this.eights - 3) * this.eight * this.beat;
     return {
-      ...this.line, says: [], marks: this.line.marks.filter((m) => m.until >= from), events: this.line.events.filter((e) => e.at >= from),
+      ...this.line, says: this.line.says.filter((s) => s.for >= from), marks: this.line.marks.filter((m) => m.until >= from), events: this.line.events.filter((e) => e.at >= from),
       clicks: this.line.clicks.filter((c) => c.at >= from || c.isCountIn && from === 0), steps: this.line.steps.filter((s) => s.at >= from),
     };
   }
