@@ -10,7 +10,7 @@ public static class FacingWords
         ["to the middle", "half in, against the sun", "against the sun", "half out, against the sun", "outwards", "half out, with the sun", "with the sun", "half in, with the sun"];
 
     /// <summary>The same in two words, where there is little room.</summary>
-    public static string Short(Facing facing) => (facing.Degrees / 45 % InRing.Length) switch { 0 => "middle", 2 => "against sun", 4 => "outwards", 6 => "with sun", var half => half is 1 or 7 ? "half in" : "half out" };
+    public static string InBrief(Facing facing) => (facing.Degrees / 45 % InRing.Length) switch { 0 => "middle", 2 => "against sun", 4 => "outwards", 6 => "with sun", var half => half is 1 or 7 ? "half in" : "half out" };
 
     public static bool IsRing(DanceHeader header) => header.Layout == Layout.Circle;
 

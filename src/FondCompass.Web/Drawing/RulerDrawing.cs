@@ -170,9 +170,9 @@ public static class RulerDrawing
                 Marks(actions, X),
                 Turns(actions, X),
                 end.Weight.Letter(), end.Facing,
-                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {(isRing ? FacingWords.Short(end.Facing) : end.Facing)}.")
+                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {(isRing ? FacingWords.InBrief(end.Facing) : end.Facing)}.")
             {
-                InRing = isRing ? FacingWords.Short(end.Facing) : "",
+                InRing = isRing ? FacingWords.InBrief(end.Facing) : "",
                 NotchWidth = notch,
                 Paper = paper,
                 Widest = widest,
