@@ -72,16 +72,18 @@ public sealed record BoardBlock(
     string Id, string Kind, string Title, int? Dance, string Lead, double Seconds, int Repeats, int Passes, bool ByPass, double Rate, bool ToTrack, string? Layer, IReadOnlyList<string> Walls,
     IReadOnlyList<string> Bites, IReadOnlyList<string> Say, IReadOnlyList<string> Watch, BoardTimeline? Timeline)
 {
+    /// <summary>A block as it is led; what is said in a walk stands in its words, by no clock.</summary>
     public static BoardBlock Of(LessonBlock block, LessonDance? dance, TeachingWay way, StepLexicon lexicon)
     {
         var run = dance is null ? null : BlockRun.Of(dance, block);
         var isWalked = run is { Starts.Count: 0 };
         var rate = block.Rate?.Percent ?? 100;
+        var line = run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardData.CallsOf(way, block.Rule) with { FeetOnly = block.FeetOnly, Layers = block.Layers });
         return new BoardBlock(
             block.Id, BlockJson.KindOf(block.Kind), block.Title, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
             dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known), rate,
             run is not null && dance!.Song is not null && block.Kind is BlockKind.Show or BlockKind.Music or BlockKind.Runs or BlockKind.Known, block.Layer, [.. block.Walls.Select(w => w.ToString())],
-            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardData.CallsOf(way, block.Rule) with { FeetOnly = block.FeetOnly, Layers = block.Layers }));
+            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, isWalked && line is not null ? line with { Says = [] } : line);
     }
 }
 

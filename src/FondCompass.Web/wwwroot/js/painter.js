@@ -122,7 +122,7 @@ export function paint(line, shown, now, view = {}) {
     wait.value = Math.max(0, Math.min(1, (until.at - now) / Math.max(0.01, until.at - from)));
   }
   put('facing', step ? `facing ${step.facing}` : '');
-  document.getElementById('board')?.classList.toggle('ring', line.isRing ?? false);
+  document.body.classList.toggle('ring', line.isRing ?? false);
   const degrees = (step?.degrees ?? 0) + (view.turned ?? 0);
   place('needle')?.setAttribute('transform', `rotate(${view.mirrored ? -degrees : degrees} 30 30)`);
   const marks = line.marks.filter((m) => m.from <= now && (m.until > now || m.at > now - 1.5));
