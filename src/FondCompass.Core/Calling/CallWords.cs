@@ -16,6 +16,9 @@ public enum Tells
 
     /// <summary>The name in fewer words than theirs.</summary>
     InBrief = 16,
+
+    /// <summary>The foot that begins, before the name.</summary>
+    Foot = 32,
 }
 
 /// <summary>Words for one phrase.</summary>

@@ -16,7 +16,8 @@ public sealed partial class CueSheet
             _worth.Through(unit.Key);
         }
 
-        if (cue is not null)
+        // A block of changes alone is silent where nothing changes, own words or not.
+        if (cue is not null && (_settings.Rule != CallRule.ChangesOnly || telling.Way > 0 || telling.Turn > 0))
         {
             AddOwn(stretch, phrase.From, phrase.Line, cue, phrase.Step, phrase.From, phrase.To);
             return;
@@ -52,8 +53,7 @@ public sealed partial class CueSheet
             }
 
             var from = wording.Side == 0 ? earliest : Math.Max(earliest, OtherWayDone(at, wording.Side));
-            var form = wording.Tells.HasFlag(Tells.Name) ? (wording.Tells & ~Tells.InBrief) == Tells.Name ? CueForm.Name : CueForm.Full : CueForm.Key;
-            var option = new CallOption(wording.Words, form, worth, Takes(wording.Syllables), from);
+            var option = new CallOption(wording.Words, FormOf(wording.Tells), worth, Takes(wording.Syllables), from);
             if (!options.Exists(o => o.Worth >= option.Worth && o.Takes <= option.Takes && o.Earliest <= option.Earliest))
             {
                 options.Add(option);
@@ -62,6 +62,9 @@ public sealed partial class CueSheet
 
         return options;
     }
+
+    private static CueForm FormOf(Tells tells) =>
+        tells.HasFlag(Tells.Foot) ? CueForm.Foot : !tells.HasFlag(Tells.Name) ? CueForm.Key : (tells & ~Tells.InBrief) == Tells.Name ? CueForm.Name : CueForm.Full;
 
     private readonly Dictionary<((string, string, string, int, string, int, int, int, bool, bool, int) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
 
@@ -75,7 +78,7 @@ public sealed partial class CueSheet
         {
             wordings = _words.Of(phrase, telling.GoesOn, telling.Way > 0);
             wordings = _wordings[key] = foot.Length == 0 ? wordings
-                : [.. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name).Select(w => new CallWording($"{foot} {w.Words}", w.Tells | Tells.Detail, 0)), .. wordings];
+                : [.. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name).Select(w => new CallWording($"{foot} {w.Words}", w.Tells | Tells.Detail | Tells.Foot, 0)), .. wordings];
         }
 
         return wordings;

@@ -37,7 +37,6 @@ public sealed partial class CueSheet
         public string Layer { get; init; } = "";
     }
 
-
     private readonly StepLexicon _lexicon;
     private readonly CallTongue _tongue;
     private readonly CallWords _words;
@@ -165,7 +164,7 @@ public sealed partial class CueSheet
             var cue = own.Find(n => n.SongCount >= phrase.From - 1e-6 && n.SongCount < Math.Floor(phrase.From + 1 + 1e-6) && n.SongCount < phrase.To);
             if (units.Begins(phrase) is { } line && _settings.Rule != CallRule.CountsOnly)
             {
-                otherSide = AddLine(stretch, line, phrase, units, cue?.Text);
+                otherSide = AddLine(stretch, line, phrase, units, _settings.Rule == CallRule.ChangesOnly ? null : cue?.Text);
             }
 
             if (cue is not null)
@@ -181,7 +180,7 @@ public sealed partial class CueSheet
             AddLayer(stretch, layer, worth);
         }
 
-        foreach (var cue in own)
+        foreach (var cue in own.Where(_ => _settings.Rule == CallRule.All))
         {
             AddOwn(stretch, cue.SongCount, cue.Line, cue.Text, "", cue.SongCount, cue.SongCount.After(1));
         }

@@ -31,12 +31,12 @@ internal sealed class RunChanges(CallTongue tongue)
                 continue;
             }
 
-            // What is shorter than an eight is told with what follows it.
+            // What is shorter than an eight is told with what follows it, the same twice once.
             var (until, next) = (stretches[i].ToCount, i + 1);
             if (stretches[i].ToCount - stretches[i].FromCount < eight && next < stretches.Count)
             {
-                var then = WordsOf(run, stretches[i], stretches[next], restarts.Contains(stretches[next].FromCount), told)[0];
-                words = [.. words.Select(w => CallTongue.Say(tongue.Then, w, then)), .. words];
+                var then = WordsOf(run, stretches[i], stretches[next], restarts.Contains(stretches[next].FromCount), told);
+                words = words[0] == then[0] ? words : [.. new[] { CallTongue.Say(tongue.Then, words[0], then[0]), CallTongue.Say(tongue.Then, words[^1], then[^1]) }.Distinct()];
                 told.Add(stretches[next].Called);
                 until = stretches[next].ToCount;
             }

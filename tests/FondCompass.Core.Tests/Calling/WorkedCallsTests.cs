@@ -223,7 +223,14 @@ public class WorkedCallsTests
 
     [Fact]
     public void Where_the_way_says_feet_they_stand_before_the_names() =>
-        Assert.Equal(["right rocking chair", "right jazz box"], Calls.Of("part A\n1-4 rocking chair R\n5-8 jazz box R", 90, way: CallerWay.Feet).Words);
+        Assert.Equal(["right rocking chair Foot", "right jazz box Foot"], Calls.Of("part A\n1-4 rocking chair R\n5-8 jazz box R", 90, way: CallerWay.Feet).Said.Where(c => !c.IsBeat && c.Form != CueForm.Structural).Select(c => $"{c.Words} {c.Form}"));
+
+    [Fact]
+    public void What_is_shorter_than_an_eight_is_told_with_what_follows_it()
+    {
+        var told = Calls.Of("part A\n1-4 rocking chair R\n5-8 jazz box R\ntag Sway\n1-4 hold\nafter 2 Sway", 112, repeats: 4).Said.Where(c => c.Form == CueForm.Structural).Select(c => c.Words);
+        Assert.Equal(["from the top", "Sway, then from the top", "last one"], told);
+    }
 
     [Fact]
     public void Who_says_less_and_less_ends_in_silence_but_for_turns()
@@ -307,5 +314,9 @@ public class WorkedCallsTests
         Assert.DoesNotContain(calls.All, c => c.IsBeat);
         Assert.DoesNotContain("rocking chair", calls.Words);
         Assert.Contains("last one", calls.Words);
+
+        // Own words stand for the way that changes; where nothing does they are silent too.
+        Assert.Contains("off we go", calls.Words);
+        Assert.DoesNotContain("here we are", Calls.Of("part A\n1-4 rocking chair R\ncue 1 here we are\n5-8 hold\ncue 7 here we are", 120, repeats: 3, rule: rule).Words);
     }
 }
