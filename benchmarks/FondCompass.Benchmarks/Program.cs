@@ -1,6 +1,7 @@
 using BenchmarkDotNet.Columns;
 using BenchmarkDotNet.Configs;
 using BenchmarkDotNet.Diagnosers;
+using BenchmarkDotNet.Filters;
 using BenchmarkDotNet.Jobs;
 using BenchmarkDotNet.Loggers;
 using BenchmarkDotNet.Running;
@@ -26,6 +27,12 @@ var config = ManualConfig.CreateEmpty()
     .AddColumnProvider(DefaultColumnProviders.Instance)
     .AddLogger(NullLogger.Instance)
     .WithOptions(ConfigOptions.DisableLogFile);
+if (args is [_, "only", var words])
+{
+    // What is named so, and the yardsticks beside it; no pages.
+    config.AddFilter(new SimpleFilter(b => b.Descriptor.WorkloadMethodDisplayInfo is var name && (name.Contains(words, StringComparison.OrdinalIgnoreCase) || name.Contains("yardstick:", StringComparison.Ordinal))));
+}
+
 Console.WriteLine($"{"what",-52} {"median",12} {"allocated",12}");
 foreach (var type in args is [_, "pages"] ? [] : (Type[])[typeof(AnalyseBenchmarks), typeof(RunBenchmarks), typeof(LessonBenchmarks), typeof(TeachingBenchmarks)])
 {
@@ -36,6 +43,11 @@ foreach (var type in args is [_, "pages"] ? [] : (Type[])[typeof(AnalyseBenchmar
         var bytes = report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) ?? 0;
         Console.WriteLine($"{report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo,-52} {median,9:0.000} ms {bytes / 1024.0,9:0.0} KiB");
     }
+}
+
+if (args is [_, "only", _])
+{
+    return;
 }
 
 Console.WriteLine(TeachingBenchmarks.Understood());

@@ -22,6 +22,9 @@ public sealed class CallTongue
     /// <summary>Syllables a second that a class understands.</summary>
     public double Rate { get; set; } = Speech.UsualRate;
 
+    /// <summary>A step beside the other foot.</summary>
+    public string Together { get; set; } = "";
+
     public string Left { get; set; } = "";
 
     public string Right { get; set; } = "";

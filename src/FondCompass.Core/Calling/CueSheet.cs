@@ -91,7 +91,8 @@ public sealed partial class CueSheet
 
         // What begins with a pick-up is called behind what tells of it.
         var entries = _entries.OrderBy(e => Math.Max(e.From, e.Item.AheadFrom is null ? e.Stretch.FromCount : 0)).ThenBy(e => e.Item.AheadFrom is null).ThenBy(e => e.Line == 0 ? 0 : e.Layer.Length == 0 ? 1 : 2).ToList();
-        var calls = Told(entries, Timetable.Of([.. entries.Select(e => e.Item)], cancel));
+        var (laid, said) = LayerCalls.SaidOnce(entries, e => e.Layer.Length > 0 ? e.Best : "", some => Timetable.Of([.. some.Select(e => e.Item)], cancel));
+        var calls = Told(laid, said);
         var beat = _settings.Rule == CallRule.ChangesOnly || !_settings.WithBeat ? [] : new BeatTrack(_run, _settings, _speech, _stretches, _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
         return [.. calls.Concat(beat).OrderBy(c => c.At).ThenBy(c => c.Until).ThenBy(c => c.StepAt)];
     }

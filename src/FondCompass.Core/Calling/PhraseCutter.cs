@@ -82,8 +82,8 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         var aside = actions.Find(a => a.TakesWeight) is { Direction: Direction.Side } ? Aside : FarAside;
         var side = Math.Abs(far) >= aside && sum == 0 ? Math.Sign(far) : 0;
         var goes = actions[0].TakesWeight && actions[0].Direction is not (Direction.Beside or Direction.InPlace);
-        var isStep = goes && IsPlainStep(actions[0]);
-        var name = isStep ? wording.Way : wording.Name;
+        var isStep = actions[0] is { TakesWeight: true, Direction: not Direction.InPlace } && IsPlainStep(actions[0]);
+        var name = !isStep ? wording.Name : actions[0].Direction == Direction.Beside && !wording.IsAsWritten ? tongue.Together : wording.Way;
         return new CallPhrase
         {
             Stretch = stretch,
@@ -91,7 +91,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             Name = name,
             ShortName = isStep ? name : Short(name, known),
             Way = isStep || !goes ? "" : wording.Way,
-            Place = goes ? "" : wording.Way,
+            Place = isStep || goes ? "" : wording.Way,
             Side = side,
             Round = RoundOf(side, actions[0]),
             WayFirst = wording.WayFirst,

@@ -32,19 +32,24 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
         // The same step to the other side is a step of its own: "vine right … vine left"; back after forward is only another way.
         var goesOn = string.Equals(_nameBefore, phrase.Name, StringComparison.OrdinalIgnoreCase) && (phrase.Side == 0 || phrase.Side == _before.Side) && phrase.Movements == _movementsBefore;
         var changes = (phrase.Way.Length > 0 && phrase.Way != _before.Way) || (phrase.Side != 0 && phrase.Side != _before.Side);
-        var isNewWay = _ways.Add((phrase.Name, phrase.Way, phrase.Side));
+        var heard = settings.Way == CallerWay.Fading ? settings.Heard.TimesOf(phrase) : 0;
+        var isNewWay = _ways.Add((phrase.Name, phrase.Way, phrase.Side)) && heard == 0;
         var name = settings.Way == CallerWay.Beat ? 0
-            : times == 0 || isOther ? NameFirst
+            : times + heard == 0 || isOther ? NameFirst
             : goesOn || (loops && phrase.Stretch.Repeat >= KnownRound) ? 0
-            : settings.Way == CallerWay.Fading ? Fading[Math.Min(times - 1, Fading.Length - 1)]
+            : settings.Way == CallerWay.Fading ? Faded(Math.Max(times, heard))
             : NameLater;
         var way = !changes || (loops && phrase.Stretch.Repeat >= KnownRound && !isOther) ? 0 : (isNewWay && !otherSide) || isOther ? ChangeFirst : ChangeLater;
         _names[phrase.Name] = times + 1;
         _places[(unit, offset)] = phrase.Kind;
         _before = (phrase.Way, phrase.Side);
         (_nameBefore, _movementsBefore) = (phrase.Name, phrase.Movements);
-        return new PhraseTelling(name, way, phrase.TurnSide != 0 ? ChangeFirst : 0, settings.Way == CallerWay.Beat ? 0 : name > 0 || goesOn ? Detail : 0, goesOn, times == 0, isOther);
+        return new PhraseTelling(name, way, phrase.TurnSide != 0 ? ChangeFirst : 0, settings.Way == CallerWay.Beat ? 0 : name > 0 || goesOn ? Detail : 0, goesOn, times + heard == 0, isOther);
     }
+
+    /// <summary>What a name is worth to a caller who says less and less.</summary>
+    /// <param name="times">How often it was called before, 1 or more.</param>
+    public static double Faded(int times) => Fading[Math.Min(times, Fading.Length) - 1];
 
     /// <summary>A line is through: what is danced otherwise the next time is told as other.</summary>
     public void Through(string unit) => _units.Add(unit);

@@ -2,6 +2,7 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
@@ -65,6 +66,15 @@ public sealed record Bite(PartTrace Pattern, DanceLine Dance, int LastLine, int 
 
     /// <summary>Trouble spots and traps that are declared or found in it, in words.</summary>
     public required IReadOnlyList<string> Watch { get; init; }
+
+    /// <summary>The same, with the counts that the class hears.</summary>
+    /// <param name="asked">How the lesson is counted; as the line or the dance says when null.</param>
+    public IEnumerable<string> WatchIn(CountStyle? asked) => Watch.Select(w => Counted.InWords(w, asked ?? Counting, CountsOfLine));
+
+    /// <summary>How its line is counted, and the counts of that line.</summary>
+    public CountStyle Counting { get; init; }
+
+    public int CountsOfLine { get; init; } = 8;
 
     /// <summary>Weight on which it begins, and with which it ends.</summary>
     public required (Weight Begins, Weight Ends) Feet { get; init; }
@@ -134,8 +144,7 @@ public static class Bites
                 var layers = numbers.SelectMany(n => layersOf[n]).Where(l => !isSplit || (l.At >= line.Start && l.At < line.End)).Select(l => WordedLayer.Of(l.Text))
                     .Concat(actions.SelectMany(a => a.Action.Layers).Select(WordedLayer.Of)).Distinct().ToList();
                 var trouble = numbers.SelectMany(n => troubleOf[n]).Where(n => !isSplit || (n.At >= line.Start && n.At < line.End)).Select(n => n.Text.Length > 0 ? $"trouble spot: {n.Text}" : "declared a trouble spot").ToList();
-                var found = numbers.SelectMany(n => traps[(pattern.Part.Name, n)]).Where(f => !isSplit || IsIn(line, written, f.Place.Count))
-                    .Select(f => Counted.InWords(f.Message, written.Counting ?? analysis.Dance.Header.CountStyle, written.Counts)).ToList();
+                var found = numbers.SelectMany(n => traps[(pattern.Part.Name, n)]).Where(f => !isSplit || IsIn(line, written, f.Place.Count)).Select(f => f.Message).ToList();
                 var bite = new Bite(pattern, line, lastLine, time, NameOf(line, actions), relation, like)
                 {
                     Actions = actions,
@@ -145,6 +154,8 @@ public static class Bites
                     Jumps = actions.Exists(a => a.Verb.IsHighImpact),
                     Layers = layers,
                     Watch = [.. trouble, .. found],
+                    Counting = written.Counting ?? analysis.Dance.Header.CountStyle,
+                    CountsOfLine = written.Counts,
                     Difficulty = DifficultyOf(actions, line, knowledge, bpm, layers, found.Count, trouble.Count),
                     Loss = (log ?? LineLog.None).LossOf(pattern.Part.Name, numbers, LossOf(DifficultyOf(actions, line, knowledge, UsualTempo, layers, found.Count, trouble.Count).Points)),
                     Novelty = actions.Select(a => ClassKnowledge.Novelty(knowledge.Of(a))).DefaultIfEmpty(1).Average(),

@@ -26,6 +26,37 @@ public sealed class BiteCues(StepLexicon lexicon)
     public IReadOnlyList<string> Keywords(IReadOnlyList<Bite> bites, DanceTrace trace) =>
         [.. bites.SelectMany(b => Phrases(b, trace)).Select(p => p.Own ?? p.Words).Where(w => w.Length > 0).Take(MostKeywords)];
 
+    /// <summary>The blocks of a lesson for who says less and less: a name fades with each block that has called it in its place, turns, ways that change and own words stay.</summary>
+    /// <param name="blocks">In the order in which they are led.</param>
+    /// <param name="traceOf">The dance of a place in the lesson, from 0.</param>
+    public IReadOnlyList<LessonBlock> Faded(IReadOnlyList<LessonBlock> blocks, Func<int, DanceTrace> traceOf)
+    {
+        var heard = new Dictionary<int, HeardNames>();
+        var faded = new List<LessonBlock>();
+        foreach (var block in blocks)
+        {
+            if (block is not { IsDanced: true, Rule: CallRule.All, Bites.Count: > 0, Dance: { } dance })
+            {
+                faded.Add(block);
+                continue;
+            }
+
+            var before = heard.GetValueOrDefault(dance, HeardNames.None);
+            var called = block.Bites.SelectMany(b => Phrases(b, traceOf(dance))).ToList();
+            heard[dance] = before.After(called.Select(c => c.Phrase));
+            var say = called.Where((c, i) => c.Own is not null || IsStillSaid(c.Phrase, before) || Changes(c.Phrase, i > 0 ? called[i - 1].Phrase : null)).Select(c => c.Own ?? c.Words).Where(w => w.Length > 0).Take(MostKeywords).ToList();
+            faded.Add(block with { Heard = before, Say = block.Kind is not (BlockKind.Dance or BlockKind.Chain) ? block.Say : say.Count > 0 ? say : ["Names are known by now: only ways, turns and what is new."] });
+        }
+
+        return faded;
+    }
+
+    private static bool IsStillSaid(CallPhrase phrase, HeardNames before) => before.TimesOf(phrase) is var times && (times == 0 || PhraseWorth.Faded(times) > Speech.Syllables(phrase.ShortName));
+
+    /// <summary>A turn, another way and another side are said however well the names are known.</summary>
+    private static bool Changes(CallPhrase phrase, CallPhrase? before) =>
+        phrase.TurnSide != 0 || (phrase.Way.Length > 0 && phrase.Way != before?.Way) || (phrase.Side != 0 && phrase.Side != before?.Side);
+
     private string Sentence(CallPhrase phrase, string words, StepParts parts)
     {
         var step = phrase.Actions[0].Step;
@@ -40,8 +71,20 @@ public sealed class BiteCues(StepLexicon lexicon)
             ? sentence : words;
     }
 
-    /// <summary>The phrases of a bite, each with the fullest words there are for it, and with the instructor's own for its place.</summary>
+    private readonly Dictionary<object, List<(CallPhrase Phrase, string Words, string? Own)>> _phrases = new(ReferenceEqualityComparer.Instance);
+
+    /// <summary>The phrases of a bite, each with the fullest words there are for it, and with the instructor's own for its place; one bite stands in many blocks.</summary>
     private List<(CallPhrase Phrase, string Words, string? Own)> Phrases(Bite bite, DanceTrace trace)
+    {
+        if (!_phrases.TryGetValue(bite, out var known))
+        {
+            known = _phrases[bite] = Cut(bite, trace);
+        }
+
+        return known;
+    }
+
+    private List<(CallPhrase Phrase, string Words, string? Own)> Cut(Bite bite, DanceTrace trace)
     {
         var tongue = CallTongue.Of(trace.Dance, lexicon);
         var (stretch, first) = (bite.Stretch, bite.Pattern.StateBefore(bite.Dance.Start));

@@ -102,7 +102,7 @@ internal sealed partial class DanceBlocks
         var watch = new List<string>();
         foreach (var bite in _cues is null ? [] : bites)
         {
-            watch.AddRange(bite.Watch.Select(w => bites.Count > 1 ? $"{LessonWords.Of(bite)}: {w}" : w));
+            watch.AddRange(bite.WatchIn(Way.Counting).Select(w => bites.Count > 1 ? $"{LessonWords.Of(bite)}: {w}" : w));
             if (bite.Relation == BiteRelation.OtherEnding)
             {
                 watch.Add($"{LessonWords.Of(bite)} begins as {LessonWords.Of(bite.SameAs!)} and ends otherwise: say so before it comes.");

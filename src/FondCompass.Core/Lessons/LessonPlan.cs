@@ -78,6 +78,9 @@ public sealed record LessonBlock
     /// <summary>What may be said while it is danced.</summary>
     public CallRule Rule { get; init; }
 
+    /// <summary>How often each name was called in its place in blocks before this one, for who says less and less.</summary>
+    public HeardNames Heard { get; init; } = HeardNames.None;
+
     /// <summary>Seconds from the lesson's begin.</summary>
     public double From { get; init; }
 

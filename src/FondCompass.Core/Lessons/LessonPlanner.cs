@@ -81,7 +81,8 @@ public sealed class LessonPlanner
         var (taught, least) = Least(cues);
         least = PutOff(least);
         Spread();
-        var blocks = Placed(Moved(Fill()));
+        var placed = Placed(Moved(Fill()));
+        var blocks = cues is null || _brief.Way.Cues != CueSchool.Fading ? placed : cues.Faded(placed, d => _brief.Dances[d].Analysis.Trace);
         return new LessonPlan
         {
             LessonSeconds = Lesson,

@@ -48,6 +48,9 @@ public sealed record BoardCalls(CountStyle? Counting = null, CallerWay Way = Cal
 
     /// <summary>The kinds of layers that are danced; all when null.</summary>
     public IReadOnlyList<LayerKind>? Layers { get; init; }
+
+    /// <summary>How often each name was called in its place in blocks before.</summary>
+    public HeardNames Heard { get; init; } = HeardNames.None;
 }
 
 /// <summary>What stands on the board for a while: what arms, hips or head do, a caution, a trouble spot, a note.</summary>
@@ -206,6 +209,7 @@ public sealed record BoardTimeline(
         Counting = calls.Counting,
         FeetOnly = calls.FeetOnly,
         Layers = calls.Layers,
+        Heard = calls.Heard,
         Starts = block.Starts,
         CountIn = block.Starts.Count > 0 ? block.CountIn : 0,
         WithBeat = false,

@@ -17,10 +17,16 @@ namespace FondCompass.Core.Told;
 public sealed record StepWording(string Name, string Way, string Turn, Foot Lead)
 {
     /// <summary>Without the foot: "pivot 1/4 left", "shuffle forward".</summary>
-    public string Called => string.Join(' ', (WayFirst ? new[] { Way, Name, Turn } : [Name, Way, Turn]).Where(w => w.Length > 0));
+    public string Called => string.Join(' ', (WayFirst ? new[] { Way, Said, Turn } : [Said, Way, Turn]).Where(w => w.Length > 0));
 
     /// <summary>Their language has the way before the name.</summary>
     public bool WayFirst { get; init; }
+
+    /// <summary>The way stands in the words that they wrote, not in ours.</summary>
+    public bool IsAsWritten { get; init; }
+
+    /// <summary>That it is a step goes without saying where they wrote only where it goes, in their own language: "junto", "vor".</summary>
+    private string Said => IsAsWritten && Way.Length > 0 && Name == Verbs.Step.Name ? "" : Name;
 
     /// <summary>L or R; empty where no single foot begins.</summary>
     public string Letter => Lead.IsSingle() ? Lead.Letter() : "";
@@ -29,7 +35,7 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
     public override string ToString() =>
         Letter.Length == 0 ? Called
         : Turn.Length > 0 ? $"{Called}, {Letter} leads"
-        : string.Join(' ', (WayFirst ? new[] { Way, Name, Letter } : [Name, Letter, Way]).Where(w => w.Length > 0));
+        : string.Join(' ', (WayFirst ? new[] { Way, Said, Letter } : [Said, Letter, Way]).Where(w => w.Length > 0));
 
     /// <summary>A call of a part as it is written.</summary>
     /// <param name="call">The actions of one call, in order.</param>
@@ -51,7 +57,7 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
             name.EndsWith(way, StringComparison.OrdinalIgnoreCase) ? "" : way,
             TurnWords([.. turns.Where(t => !t.IsNone)]),
             isBody ? Foot.None : feet.FirstOrDefault(f => f != Foot.None) is var lead && lead.IsSingle() ? lead : Foot.None)
-        { WayFirst = first.WaySaid is { First: true, Words.Length: > 0 } };
+        { WayFirst = first.WaySaid is { First: true, Words.Length: > 0 }, IsAsWritten = first.WaySaid.Words is { Length: > 0 } };
     }
 
     /// <summary>Turns to one side are one turn; to and fro are told one by one, unless they are many.</summary>

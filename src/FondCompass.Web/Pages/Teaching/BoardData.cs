@@ -78,7 +78,7 @@ public sealed record BoardBlock(
         var run = dance is null ? null : BlockRun.Of(dance, block);
         var isWalked = run is { Starts.Count: 0 };
         var rate = block.Rate?.Percent ?? 100;
-        var line = run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardData.CallsOf(way, block.Rule) with { FeetOnly = block.FeetOnly, Layers = block.Layers });
+        var line = run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardData.CallsOf(way, block.Rule) with { FeetOnly = block.FeetOnly, Layers = block.Layers, Heard = block.Heard });
         return new BoardBlock(
             block.Id, BlockJson.KindOf(block.Kind), block.Title, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
             dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known), rate,
