@@ -8,6 +8,9 @@ internal sealed partial class Placer
     /// <summary>Its own length, in halves of it.</summary>
     private const int Own = 2;
 
+    /// <summary>A single movement of which it is said how long it lasts.</summary>
+    private static bool HasItsCounts(StepDancing dancing) => dancing is { IsNamed: false, IsFirst: true, IsLast: true, Phrase.Counts: > 1 };
+
     /// <summary>Ways to take the words for slow and quick, the most natural first; each gives the length of every dancing in halves of its own.</summary>
     private List<int[]> Paces()
     {
@@ -17,6 +20,12 @@ internal sealed partial class Placer
             return [[.. _dancings
                 .Select(d => d.Phrase.CountsEach == 0 ? Own : Own * d.Phrase.CountsEach / Math.Max(1, d.Forms.Count == 0 ? 1 : d.Forms[0].Counts))],
                 Evenly(Own)];
+        }
+
+        if (_counts is not null && _dancings.Count > 1 && _dancings.Exists(HasItsCounts))
+        {
+            // "Full turn left for three counts, touch R".
+            return [[.. _dancings.Select(d => HasItsCounts(d) ? Own * d.Phrase.Counts : Own)], Evenly(Own)];
         }
 
         var said = _dancings.ConvertAll(d => d.Phrase.Paces is [var pace] ? pace : Pace.Own);

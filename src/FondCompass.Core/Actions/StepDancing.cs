@@ -63,6 +63,7 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
                 var same = phrase.Times > 1 && phrase.Verb is { Kind: not VerbKind.Takes };
                 var foot = named == 0 ? WayFoot(phrase, i) : named != 1 || i == 0 || same ? phrase.Feet[i % named] : Foot.None;
                 var one = phrase with { Feet = foot == Foot.None ? [] : [foot], Turn = TurnOf(phrase, i, times), Paces = phrase.Paces.Count > 1 ? [phrase.Paces[i % phrase.Paces.Count]] : phrase.Paces };
+                one = times > 1 && named <= 1 && GoesOnAside(phrase) ? Going(one, named == 0 ? WayFoot(phrase, 0) : phrase.Feet[0], i) : one;
                 dancings.Add(new StepDancing(one, index, foot, forms, i == 0, i == times - 1, item.Together.Count > 1 ? [.. item.Together.Skip(1)] : []));
             }
         }
@@ -80,6 +81,16 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
 
         return phrase.Way > 0 ? Foot.Right : Foot.Left;
     }
+
+    /// <summary>Steps that go anywhere, one foot after the other, and are sent to one side.</summary>
+    private static bool GoesOnAside(Phrase phrase) => phrase is { Way: not 0, Direction: Direction.None }
+        && (phrase.Step is { } step ? step is { Repeats: true, Forms: [{ Actions: [{ Phrase: { Turn: null, TurnSlot: false, Verb.Kind: VerbKind.Takes } }] }, ..] } : phrase.Verb is { Kind: VerbKind.Takes } verb && (verb.Has(VerbTraits.Gait) || verb.Has(VerbTraits.Plain)));
+
+    /// <summary>"Four walks to the right": the foot of that side goes there, the other across it.</summary>
+    /// <param name="lead">The foot of the first.</param>
+    /// <param name="i">Which of them, from 0.</param>
+    private static Phrase Going(Phrase phrase, Foot lead, int i) =>
+        phrase with { Direction = (lead == Foot.Right) == (phrase.Way > 0) == (i % 2 == 0) ? Direction.Side : Direction.Across, Way = 0 };
 
     /// <summary>A turn said once for several is the last one's, save where every one turns by nature or it was said so.</summary>
     private static Turn? TurnOf(Phrase phrase, int i, int times)

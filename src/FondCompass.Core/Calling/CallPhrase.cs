@@ -76,8 +76,8 @@ public sealed record CallPhrase
     /// <summary>Eighths that it turns in all, to the right positive.</summary>
     public required int Turned { get; init; }
 
-    /// <summary>By this two phrases are equal steps: the name, the way and the size of the turn, whichever side.</summary>
-    public (string Name, string Way, int Turn) Kind => (Name, Way, Math.Abs(Turned));
+    /// <summary>By this two phrases are equal steps: the name, where it goes or is put, and the size of the turn, whichever side.</summary>
+    public (string Name, string Way, string Place, int Turn) Kind => (Name, Way, Place, Math.Abs(Turned));
 
     /// <summary>All that its words are made of.</summary>
     internal (string Name, string Short, string Way, int Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual, bool IsBody, int Round) Said =>

@@ -22,6 +22,9 @@ public sealed class CallTongue
     /// <summary>Syllables a second that a class understands.</summary>
     public double Rate { get; set; } = Speech.UsualRate;
 
+    /// <summary>A movement, {0}, and the side to which it goes, {1}.</summary>
+    public string Aside { get; set; } = "";
+
     /// <summary>A step beside the other foot.</summary>
     public string Together { get; set; } = "";
 

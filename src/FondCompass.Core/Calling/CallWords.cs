@@ -52,7 +52,7 @@ public sealed partial class CallWords(CallTongue tongue)
 
         foreach (var (name, told) in new[] { (phrase.Name, Tells.Name), (phrase.ShortName, Tells.Name | Tells.InBrief) }.DistinctBy(n => n.Item1))
         {
-            if (phrase is { Times: > 1, Movements.Length: 0 } && !(goesOn && otherWay))
+            if (phrase.Times > 1 && (phrase.Movements.Length == 0 || turn.Length > 0) && !(goesOn && otherWay))
             {
                 AddNamed(options, phrase, Several(phrase, name, goesOn), way, told | Tells.Detail);
             }

@@ -94,7 +94,10 @@ public sealed partial class CueSheet
         return phrase is { Side: 0, Foot.Length: > 0 } && !Enumerable.Range(Math.Max(0, at - 2), Math.Min(_phrases.Count, at + 3) - Math.Max(0, at - 2)).Any(i => Disturbs(_phrases[i]));
     }
 
-    /// <summary>The second from which a side may be said: half of what goes or turns the other way is done, and the last of it has begun.</summary>
+    /// <summary>
+    /// The second from which a side may be said: half of what goes or turns the other way is done, and the last of it has begun. What comes behind
+    /// equal steps is told while they go on.
+    /// </summary>
     private double OtherWayDone(int at, int side)
     {
         var from = double.NegativeInfinity;
@@ -104,7 +107,8 @@ public sealed partial class CueSheet
             var last = before.Actions.LastOrDefault(a => a.Turn.Value * side < 0 || (before.Side * side < 0 && a.TakesWeight));
             if (last is not null)
             {
-                from = Math.Max(from, Math.Max(Time((before.From + before.To) / 2), Time(last.SongCount)));
+                var half = Time((before.From + before.To) / 2);
+                from = Math.Max(from, before.Times > 1 ? half : Math.Max(half, Time(last.SongCount)));
             }
         }
 

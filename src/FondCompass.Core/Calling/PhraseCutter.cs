@@ -84,13 +84,16 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         var goes = actions[0].TakesWeight && actions[0].Direction is not (Direction.Beside or Direction.InPlace);
         var isStep = actions[0] is { TakesWeight: true, Direction: not Direction.InPlace } && IsPlainStep(actions[0]);
         var name = !isStep ? wording.Name : actions[0].Direction == Direction.Beside && !wording.IsAsWritten ? tongue.Together : wording.Way;
+
+        // "Cross rock R over L": its name says so.
+        var isOwnWay = actions[0].Direction is Direction.Across or Direction.Behind && known?.Forms[0].Actions[0].Phrase.Direction == actions[0].Direction;
         return new CallPhrase
         {
             Stretch = stretch,
             Actions = actions,
             Name = name,
             ShortName = isStep ? name : Short(name, known),
-            Way = isStep || !goes ? "" : wording.Way,
+            Way = isStep || !goes || isOwnWay ? "" : wording.Way,
             Place = isStep || goes ? "" : wording.Way,
             Side = side,
             Round = RoundOf(side, actions[0]),
@@ -99,7 +102,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             TurnSide = oneWay ? Math.Sign(sum) : 0,
             Turned = sum,
             IsBody = Verbs.Find(actions[0].Verb) is { } verb && verb.Has(VerbTraits.IsBody),
-            TurnsAsUsual = known is { Pivots: true } && Math.Abs(sum) == Eighths.Full / 2,
+            TurnsAsUsual = known is { Pivots: true } ? Math.Abs(sum) == Eighths.Full / 2 : known is { IsOwn: false } && AlwaysTurnsSo(known),
             Step = wording.ToString(),
             To = to,
         };
@@ -114,6 +117,9 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
     private NamedStep? Known(string step) => _known.TryGetValue(step, out var known) ? known : _known[step] = lexicon.Find(step);
 
     private string Short(string name, NamedStep? known) => _short.TryGetValue((name, known?.Name ?? ""), out var words) ? words : _short[(name, known?.Name ?? "")] = ShortOf(name, known);
+
+    /// <summary>A step that turns by itself and always as far: a rolling vine.</summary>
+    private static bool AlwaysTurnsSo(NamedStep step) => step.Forms[0].Actions is var actions && actions.Any(a => a.Phrase.Turn is not null) && !actions.Any(a => a.Phrase.TurnSlot);
 
     /// <summary>Who faces the middle of a ring goes round with the sun to the left, who looks outwards to the right.</summary>
     private int RoundOf(int side, RunAction first) => header.Layout != Layout.Circle ? 0
@@ -181,7 +187,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         var to = from + 1;
         while (to < pieces.Count && AreEqual(pieces[to].Phrase, first.Phrase) && pieces[to].Line == first.Line && pieces[to].Phrase.TurnSide == first.Phrase.TurnSide
             && (pieces[to].Phrase.Side == first.Phrase.Side || (Math.Abs(first.Far) < FarAside && Math.Abs(pieces[to].Far) < FarAside))
-            && Math.Abs(LengthOf(pieces[to].Phrase) - LengthOf(first.Phrase)) < 1e-6)
+            && Math.Abs(StepsApart(pieces, to) - StepsApart(pieces, from)) < 1e-6)
         {
             to++;
         }
@@ -191,11 +197,26 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
 
     /// <summary>One step after another: of walks and the like also where the turn that is spread over them is not the same for each.</summary>
     private static bool AreEqual(CallPhrase a, CallPhrase b) =>
-        a.Kind == b.Kind || (a.Name == b.Name && a.Way == b.Way && TurnsOnTheWay(a) && TurnsOnTheWay(b));
+        a.Kind == b.Kind || (a.Name == b.Name && a.Way == b.Way && TurnsOnTheWay(a) && TurnsOnTheWay(b))
+        || (a.Name == b.Name && a.Turned == b.Turned && GoesAside(a) is not 0 and var side && side == GoesAside(b));
+
+    /// <summary>The side to which one walk of several goes, aside or across: +1 right, −1 left, 0 neither.</summary>
+    private static int GoesAside(CallPhrase phrase)
+    {
+        var action = phrase.Actions[0];
+        var own = action.Foot == Foot.Right ? 1 : -1;
+        return phrase.Actions.Count > 1 || !action.TakesWeight || !action.Foot.IsSingle() || phrase.Name != action.Wording!.Name ? 0
+            : action.Direction switch { Direction.Side => own, Direction.Across or Direction.Behind => -own, _ => 0 };
+    }
 
     private static bool TurnsOnTheWay(CallPhrase phrase) => phrase.Actions[0].IsLoose && phrase.TurnSide != 0 && Verbs.Find(phrase.Actions[0].Verb) is { IsTurn: false };
 
-    private static double LengthOf(CallPhrase phrase) => phrase.To - phrase.From;
+    /// <summary>Counts from where a piece begins to the next one; a last one that is cut short by the pick-up of what follows has the length of those before it.</summary>
+    private static double StepsApart(List<Piece> pieces, int at)
+    {
+        var own = pieces[at].Phrase.To - pieces[at].Phrase.From;
+        return at > 0 && at + 1 < pieces.Count && pieces[at + 1].Actions[0].IsPickUp ? Math.Max(own, pieces[at].Phrase.From - pieces[at - 1].Phrase.From) : own;
+    }
 
     /// <summary>How many loose movements from here on stand between the same two even counts.</summary>
     private static int LooseFrom(List<Piece> pieces, int from)
@@ -209,7 +230,7 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         return to - from;
     }
 
-    private static CallPhrase Several(List<Piece> run)
+    private CallPhrase Several(List<Piece> run)
     {
         var first = run[0].Phrase;
 
@@ -217,18 +238,20 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         var spread = TurnsOnTheWay(first);
         var sum = run.Sum(p => p.Phrase.Turned);
         var isStep = first.Way.Length == 0 && IsPlainStep(first.Actions[0]);
+        var aside = run.TrueForAll(p => GoesAside(p.Phrase) is not 0 and var to && to == GoesAside(first)) ? GoesAside(first) : 0;
+        var side = aside != 0 ? aside : run.TrueForAll(p => p.Phrase.Side == first.Side) ? first.Side : 0;
         return first with
         {
             Name = isStep ? first.Actions[0].Verb : first.Name,
             ShortName = isStep ? first.Actions[0].Verb : first.ShortName,
-            Way = isStep ? first.Name : first.Way,
+            Way = isStep ? first.Name : aside != 0 ? "" : first.Way,
             Turn = spread ? sum : first.Turn,
             Turned = sum,
             Actions = [.. run.SelectMany(p => p.Actions)],
             Times = run.Count,
             To = run[^1].Phrase.To,
-            Side = run.TrueForAll(p => p.Phrase.Side == first.Side) ? first.Side : 0,
-            Round = run.TrueForAll(p => p.Phrase.Side == first.Side) ? first.Round : 0,
+            Side = side,
+            Round = RoundOf(side, first.Actions[0]),
         };
     }
 
@@ -236,9 +259,18 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
     private CallPhrase Together(List<Piece> pieces)
     {
         var phrases = pieces.ConvertAll(p => p.Phrase);
+        if (phrases.TrueForAll(p => p.Actions[0].Verb == "hold"))
+        {
+            // However long nothing moves, it is said once.
+            return phrases[0] with { Actions = [.. pieces.SelectMany(p => p.Actions)], To = phrases[^1].To };
+        }
+
         var moved = phrases.FindAll(p => p.Actions[0].Verb is not ("hold" or "recover"));
         var named = phrases.Find(p => p.TurnSide != 0) ?? (moved.Count > 0 ? moved : phrases)[0];
         var side = Math.Sign(moved.Sum(p => p.Side));
+
+        // "Kick forward, kick side": where that is the difference, it is said.
+        string Named(CallPhrase phrase) => phrases.Exists(p => p.Name == phrase.Name && p.Place != phrase.Place) ? $"{phrase.Name} {phrase.Place}".Trim() : phrase.Name;
         return named with
         {
             Actions = [.. pieces.SelectMany(p => p.Actions)],
@@ -246,8 +278,8 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             To = phrases[^1].To,
             Side = named.TurnSide != 0 ? 0 : side,
             Round = named.TurnSide != 0 || side == 0 ? 0 : moved.First(p => p.Side != 0).Round * side * moved.First(p => p.Side != 0).Side,
-            Movements = string.Join(", ", phrases.Select(p => p.Name)),
-            Detail = string.Join(", ", phrases.Select(p => p.Side == 0 ? p.Name : $"{p.Name} {tongue.Way(p.Side, p.Round)}")),
+            Movements = string.Join(", ", phrases.Select(Named)),
+            Detail = string.Join(", ", phrases.Select(p => p.Side == 0 ? Named(p) : CallTongue.Say(tongue.Aside, p.Name, tongue.Way(p.Side, p.Round)))),
             Step = string.Join(", ", phrases.Select(p => p.Step)),
         };
     }

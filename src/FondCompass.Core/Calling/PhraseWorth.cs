@@ -15,9 +15,10 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
 
     private readonly Dictionary<string, int> _names = new(StringComparer.OrdinalIgnoreCase);
     private readonly HashSet<(string, string, int)> _ways = [];
-    private readonly Dictionary<(string Unit, int Offset), (string, string, int)> _places = [];
+    private readonly Dictionary<(string Unit, int Offset), (string, string, string, int)> _places = [];
     private readonly HashSet<string> _units = [];
     private (string Way, int Side) _before = ("", 0);
+    private int _turnBefore;
     private string _nameBefore = "", _movementsBefore = "";
 
     /// <summary>What is said of a phrase in its place; phrases are asked in the order in which they are danced.</summary>
@@ -30,7 +31,7 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
         var times = _names.GetValueOrDefault(phrase.Name);
         var isOther = _units.Contains(unit) && _places.TryGetValue((unit, offset), out var was) && was != phrase.Kind;
         // The same step to the other side is a step of its own: "vine right … vine left"; back after forward is only another way.
-        var goesOn = string.Equals(_nameBefore, phrase.Name, StringComparison.OrdinalIgnoreCase) && (phrase.Side == 0 || phrase.Side == _before.Side) && phrase.Movements == _movementsBefore;
+        var goesOn = string.Equals(_nameBefore, phrase.Name, StringComparison.OrdinalIgnoreCase) && (phrase.Side == 0 || phrase.Side == _before.Side) && phrase.TurnSide == _turnBefore && phrase.Movements == _movementsBefore;
         var changes = (phrase.Way.Length > 0 && phrase.Way != _before.Way) || (phrase.Side != 0 && phrase.Side != _before.Side);
         var heard = settings.Way == CallerWay.Fading ? settings.Heard.TimesOf(phrase) : 0;
         var isNewWay = _ways.Add((phrase.Name, phrase.Way, phrase.Side)) && heard == 0;
@@ -42,7 +43,7 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
         var way = !changes || (loops && phrase.Stretch.Repeat >= KnownRound && !isOther) ? 0 : (isNewWay && !otherSide) || isOther ? ChangeFirst : ChangeLater;
         _names[phrase.Name] = times + 1;
         _places[(unit, offset)] = phrase.Kind;
-        _before = (phrase.Way, phrase.Side);
+        (_before, _turnBefore) = ((phrase.Way, phrase.Side), phrase.TurnSide);
         (_nameBefore, _movementsBefore) = (phrase.Name, phrase.Movements);
         return new PhraseTelling(name, way, phrase.TurnSide != 0 ? ChangeFirst : 0, settings.Way == CallerWay.Beat ? 0 : name > 0 || goesOn ? Detail : 0, goesOn, times + heard == 0, isOther);
     }

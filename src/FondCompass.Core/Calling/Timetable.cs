@@ -30,7 +30,7 @@ public readonly record struct Called(int Item, CallOption Option, double At, dou
 /// <summary>
 /// The one timetable of a run (calls, section 3): what is said of each item, so that nothing overlaps, everything is told in order, and the sum of
 /// worths is the greatest there is. Where what must be said clashes, the least lateness in all comes first. It is exact: the states kept behind each
-/// item are all that no other beats in lateness, worth and end alike.
+/// item are all that no other beats in lateness, worth, end and order alike.
 /// </summary>
 public sealed class Timetable
 {
@@ -144,7 +144,7 @@ public sealed class Timetable
         foreach (var state in states.OrderBy(s => s.Late).ThenByDescending(s => s.Worth).ThenBy(s => Math.Max(s.End, from)))
         {
             var end = Math.Max(state.End, from);
-            if (!kept.Exists(k => k.Late <= state.Late + Same && k.Worth >= state.Worth - Same && Math.Max(k.End, from) <= end + Same))
+            if (!kept.Exists(k => k.Late <= state.Late + Same && k.Worth >= state.Worth - Same && k.Ahead <= state.Ahead && Math.Max(k.End, from) <= end + Same))
             {
                 kept.Add(state);
             }

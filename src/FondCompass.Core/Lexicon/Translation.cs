@@ -113,11 +113,11 @@ public sealed class Translation
     /// <summary>Languages that have words here, by their tags.</summary>
     public IReadOnlyList<string> Languages => [.. _entries.Values.SelectMany(e => e).Select(e => e.Language).Where(l => l.Length > 0).Distinct().Order(StringComparer.Ordinal)];
 
-    /// <summary>The language that a word is plainly of; null for one of none, of several, or that counts only beside others.</summary>
+    /// <summary>The language that a word is plainly of; null for one of none, of several, of English too ("diagonal"), or that counts only beside others.</summary>
     /// <param name="word">In lower case.</param>
     public string? LanguageOf(string word)
     {
-        var languages = _entries.TryGetValue(word, out var entries) ? entries.Where(e => !e.Small).Select(e => e.Language).Distinct().ToList() : [];
+        var languages = _entries.TryGetValue(word, out var entries) ? entries.Where(e => !e.Small && !(e.Words is [var same] && same == word)).Select(e => e.Language).Distinct().ToList() : [];
         return languages is [{ Length: > 0 } one] ? one
             : _prefixes.Find(p => word.StartsWith(p.Prefix, StringComparison.Ordinal)) is { Prefix.Length: > 0 } begun ? begun.Entry.Language
             : word[0] is >= '\uac00' and <= '\ud7a3' ? "ko"

@@ -158,7 +158,9 @@ internal sealed partial class ClauseReader
             return;
         }
 
-        if ((Contradict(taken, way) && !onwards) || (_last == Kind.Way && !onwards && IsNextPlace(taken, way))
+        // "Crossed behind" is behind.
+        var crossedBehind = _last == Kind.Way && taken == Direction.Across && way == Direction.Behind;
+        if ((Contradict(taken, way) && !onwards && !crossedBehind) || (_last == Kind.Way && !onwards && IsNextPlace(taken, way))
             || (_wayFirst && _last == Kind.Foot && NextFoot(_at) is not null))
         {
             // "Forward R back L", "together side R": the next deed; "from front to back" is one.
@@ -194,6 +196,9 @@ internal sealed partial class ClauseReader
             && !step.Aliases.Prepend(step.Name).Contains(word.Text, StringComparer.OrdinalIgnoreCase);
         return (isTranslated && word.Kind == TokenKind.Word) || isName ? written : "";
     }
+
+    /// <summary>"A full turn over R L R": the feet that make a turn, of which nothing goes across.</summary>
+    private bool AreFeetAhead() => _draft.Turn is not null && _at + 1 < _to && _words[_at].Foot.IsSingle() && _words[_at + 1].Foot.IsSingle();
 
     private Direction NextWay() => _at < _to ? _words[_at].Direction : Direction.None;
 

@@ -121,7 +121,7 @@ internal sealed partial class ClauseReader
             _draft.Way = word.Side;
             _last = Kind.Way;
         }
-        else if (word.Direction != Direction.None && !(word.Is(Roles.For) && IsNumberAhead()))
+        else if (word.Direction != Direction.None && !(word.Is(Roles.For) && (IsNumberAhead() || AreFeetAhead())))
         {
             WayWord(word);
         }

@@ -33,14 +33,16 @@ internal sealed partial class ListScopes
             direction = Direction.Forward;
         }
 
+        // "Four walks to the right": each step goes on that way, the other foot across.
+        var goesOn = draft is { Step: null, Direction: Direction.None } && verb is { Kind: VerbKind.Takes } && (verb.Has(VerbTraits.Gait) || (verb.Has(VerbTraits.Plain) && Dancings(draft) > 1));
         if (way != 0 && feet.Count == 0 && (draft.Step is { } named ? GoesAside(named) : verb is { Kind: VerbKind.Takes or VerbKind.Leaves } && verb.Default != Direction.Across))
         {
             // "Vine to the right", "step to the left": the side names the foot.
             feet = [way > 0 ? Foot.Right : Foot.Left];
-            direction = direction == Direction.None && draft.Step is null ? Direction.Side : direction;
-            way = 0;
+            direction = direction == Direction.None && draft.Step is null && !goesOn ? Direction.Side : direction;
+            way = goesOn ? way : 0;
         }
-        else if (way != 0 && feet is [var same] && draft.Step is null && (same == Foot.Right) == (way > 0) && same.IsSingle())
+        else if (way != 0 && feet is [var same] && draft.Step is null && !goesOn && (same == Foot.Right) == (way > 0) && same.IsSingle())
         {
             direction = direction == Direction.None ? Direction.Side : direction;
             way = 0;

@@ -22,6 +22,13 @@ internal sealed partial class ListScopes
             return;
         }
 
+        if (draft is { Counts: > 1, HasHead: false, Times: 1 } && !turn.Spread && next is { HasHead: true })
+        {
+            // "Full turn left for three counts, touch R": what has counts of its own is no part of what follows.
+            _items.Add([Turning(Verbs.Turn, draft)]);
+            return;
+        }
+
         if (_items.Count == 0 && _waiting is { IsOpen: true } open && draft.Times == 1 && next is not null && !open.Contradicts(turn))
         {
             // "Turn to the right, once round, R L R L": the one says where to, the other how far.
@@ -92,6 +99,7 @@ internal sealed partial class ListScopes
         Turn = draft.Turn! with { Spread = false },
         Span = draft.Span,
         Onto = draft.Onto,
+        Counts = draft.Counts,
         Paces = draft.Paces,
         Times = draft.Times,
         TimesSaid = draft.TimesSaid,

@@ -101,4 +101,32 @@ public class CountedRowsTests
     [InlineData("1-8 vine R, vine L, 8 counts each", true)]
     public void Counts_of_each_that_do_not_come_out_are_told(string row, bool told) =>
         Assert.Equal(told, Analysis.Of($"part A\n{row}").Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("counts each")));
+
+    [Theory]
+    [InlineData("1-4 four walks to the right", "1 walk R side · 2 walk L across · 3 walk R side · 4 walk L across")]
+    [InlineData("1-4 walk R x4 to the left", "1 walk R across · 2 walk L side · 3 walk R across · 4 walk L side")]
+    [InlineData("1-4 march R x4 to the right", "1 step R side · 2 step L across · 3 step R side · 4 step L across")]
+    [InlineData("1-4 walk to the right for 4", "1 walk R side · 2 walk L across · 3 walk R side · 4 walk L across")]
+    [InlineData("1-2 two steps to the right", "1 step R side · 2 step L across")]
+    [InlineData("1-4 walk R x4 side", "1 walk R side · 2 walk L side · 3 walk R side · 4 walk L side")]
+    public void Several_sent_to_one_side_all_go_there(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+
+    [Theory]
+    [InlineData("1-4 full turn left for 3 counts, touch R", "1 turn L, turning 1 left · 4 touch R")]
+    [InlineData("1-8 step R side for 2 counts, drag L for 4 counts, touch L, hold", "1 step R side · 3 drag L · 7 touch L · 8 hold")]
+    [InlineData("1-8 sway R 2 counts, sway L 2 counts, sway R for 3, hold", "1 sway R · 3 sway L · 5 sway R · 8 hold")]
+    public void Counts_said_of_one_movement_are_kept(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+
+    [Theory]
+    [InlineData("1-4 full turn right over R L R, touch L", "1 step R, turning 1/4 right · 2 step L, turning 3/8 right · 3 step R, turning 3/8 right · 4 touch L")]
+    [InlineData("1-2 step R over L, step L side", "1 step R across · 2 step L side")]
+    public void A_turn_over_several_feet_crosses_none(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+
+    [Theory]
+    [InlineData("1-2 step R side, step L across behind")]
+    [InlineData("1-2 step R side, step L crossed behind R")]
+    [InlineData("1-2 крок правою вбік, ліва схресно позаду")]
+    [InlineData("1-2 paso derecha al lado, izquierda cruzada detrás")]
+    [InlineData("1-2 Schritt rechts seit, links gekreuzt hinten")]
+    public void Crossed_behind_is_behind(string row) => Assert.Equal("1 step R side · 2 step L behind", Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
 }
