@@ -58,6 +58,11 @@ public sealed class CallTongue
 
     public string Several { get; set; } = "";
 
+    /// <summary>Of two to four where the language has other words for those; else empty.</summary>
+    public string Few { get; set; } = "";
+
+    private const int MostFew = 4;
+
     /// <summary>Of a plain name; empty where the language has no simple plural.</summary>
     public string Plural { get; set; } = "";
 
@@ -149,5 +154,5 @@ public sealed class CallTongue
     /// <param name="isName">It is a name, of which there is a plural; other words are said as they are.</param>
     public string SeveralOf(string name, int times, bool isName) =>
         isName && Plural.Length > 0 && name.Split(' ').Length <= 2 && name.All(c => char.IsAsciiLetter(c) || c == ' ') ? Say(Plural, PhraseText.Plural(name), Number(times))
-        : Say(Several, name, Number(times));
+        : Say(times <= MostFew && Few.Length > 0 ? Few : Several, name, Number(times));
 }

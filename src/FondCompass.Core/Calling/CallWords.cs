@@ -19,6 +19,9 @@ public enum Tells
 
     /// <summary>The foot that begins, before the name.</summary>
     Foot = 32,
+
+    /// <summary>How often a list of movements is danced, besides what they are.</summary>
+    Number = 64,
 }
 
 /// <summary>Words for one phrase.</summary>
@@ -42,7 +45,11 @@ public sealed partial class CallWords(CallTongue tongue)
         var wayTells = way.Length > 0 ? Tells.Way : Tells.None;
         if (phrase.Detail.Length > 0 && phrase.Detail != phrase.Name && turn.Length == 0)
         {
-            Add(options, phrase.Times > 1 ? Several(phrase, phrase.Detail, goesOn) : phrase.Detail, Tells.Name | Tells.Detail | wayTells, phrase.Side);
+            if (phrase.Times > 1)
+            {
+                Add(options, Several(phrase, phrase.Detail, goesOn), Tells.Name | Tells.Detail | Tells.Number | wayTells, phrase.Side);
+            }
+
             Add(options, phrase.Detail, Tells.Name | Tells.Detail | wayTells, phrase.Side);
         }
         else if (phrase.Place.Length > 0 && turn.Length == 0)

@@ -76,5 +76,5 @@ internal sealed record PhraseTelling(double Name, double Way, double Turn, doubl
 
     public double Of(CallWording wording) =>
         (wording.Tells.HasFlag(Tells.Name) ? Name : 0) + (wording.Tells.HasFlag(Tells.Way) ? Way : 0) + (wording.Tells.HasFlag(Tells.Turn) ? Turn : 0)
-        + (wording.Tells.HasFlag(Tells.Detail) ? Detail : 0) - (wording.Tells.HasFlag(Tells.InBrief) ? Fewer : 0) - wording.Syllables;
+        + (wording.Tells.HasFlag(Tells.Detail) ? Detail : 0) + (wording.Tells.HasFlag(Tells.Number) ? Detail : 0) - (wording.Tells.HasFlag(Tells.InBrief) ? Fewer : 0) - wording.Syllables;
 }

@@ -27,7 +27,7 @@ public static class StepRows
                 var first = call[0];
                 var counts = string.Join(' ', call.Select(a => a.Action.Beat.Label(trace.Dance.Header.LineCounts)));
                 rows.Add(new StepRow(
-                    part.Part.Name, first.Action.Line, first.Action.Beat.Label(), $"{part.Part.Name} {first.Action.Line}, {counts}",
+                    part.Part.Name, first.Action.Line, first.Action.Beat.Label(), $"{PartWording.At(part.Part, first.Action.Line)}, {counts}",
                     StepWording.Of(call).ToString(), string.Join(' ', call.Select(a => Danced(a, (a.At - first.At).Value))))
                 { Named = first.Action.Step });
             }

@@ -1,5 +1,5 @@
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Steps;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
@@ -24,6 +24,9 @@ public class CallOrderTests
     [InlineData("1-2 cross R over L, unwind 3/4 left\n3-4 hold, hold\n5-8 march R x4", "hold")]
     [InlineData("1-8 walk R x8 to the right\n1-8 march R x8", "eight walks right")]
     [InlineData("1-8 march L x8 to the left\n1-8 march L x8", "eight marches left")]
+    [InlineData("1-2& step R, hold, ball L\n3-4& step R, hold, ball L\n5-8 march R x4", "step, hold, ball, two of them")]
+    [InlineData("1-8 марш правою x8\n1-8 приставний крок правою, приставний крок лівою, приставний крок правою, приставний крок лівою", "приставний крок, чотири рази")]
+    [InlineData("1-8 марш правою x8\n1-8 приставний крок правою, приставний крок лівою, приставний крок правою, приставний крок лівою", "марш, вісім разів")]
     public void Equal_steps_are_told_with_their_number_and_where_they_go(string rows, string words) => Assert.Contains(words, Calls.Of($"part A\n{rows}", 112).Words);
 
     [Fact]
@@ -48,8 +51,8 @@ public class CallOrderTests
     [Fact]
     public void A_word_that_is_english_too_makes_no_other_language()
     {
-        var calls = Calls.Of("part A\n1-4 step R diagonal forward, touch L beside, step L diagonal forward, touch R beside\n5-8 step R diagonal back, touch L beside, step L diagonal back, touch R beside", 112);
-        Assert.Contains("and finish", calls.Words);
+        var dance = Analysis.Of("part A\n1-4 step R diagonal forward, touch L beside, step L diagonal forward, touch R beside\n5-8 step R diagonal back, touch L beside, step L diagonal back, touch R beside").Dance;
+        Assert.Same(CallTongue.English, CallTongue.Of(dance, StepLexicon.Shipped));
     }
 
     [Fact]

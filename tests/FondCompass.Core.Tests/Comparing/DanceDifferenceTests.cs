@@ -41,4 +41,12 @@ public class DanceDifferenceTests
 
     [Fact]
     public void From_nothing_everything_is_new() => Assert.All(Between("", Plain).Steps, s => Assert.Equal(Fate.New, s.Fate));
+
+    [Fact]
+    public void A_line_is_told_by_its_name_and_a_new_name_changes_nothing_that_is_danced()
+    {
+        var named = Analysis.Of("part A\nline the pier\n1-4 vine R\n5-8 vine L").Trace;
+        Assert.Equal("the pier (A 1), 1 2 3 4", StepRows.Of(named)[0].Where);
+        Assert.True(Between("part A\nline the pier\n1-4 vine R\n5-8 vine L", "part A\nline the quay\n1-4 vine R\n5-8 vine L").IsSame);
+    }
 }
