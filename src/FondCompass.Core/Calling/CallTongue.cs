@@ -19,6 +19,9 @@ public sealed class CallTongue
 
     public static CallTongue English => All["en"];
 
+    /// <summary>By its tag ("de"); null for a language that has no words here.</summary>
+    public static CallTongue? Find(string language) => All.GetValueOrDefault(language);
+
     /// <summary>Syllables a second that a class understands.</summary>
     public double Rate { get; set; } = Speech.UsualRate;
 

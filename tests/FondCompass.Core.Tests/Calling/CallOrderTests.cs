@@ -25,7 +25,6 @@ public class CallOrderTests
     [InlineData("1-8 walk R x8 to the right\n1-8 march R x8", "eight walks right")]
     [InlineData("1-8 march L x8 to the left\n1-8 march L x8", "eight marches left")]
     [InlineData("1-2& step R, hold, ball L\n3-4& step R, hold, ball L\n5-8 march R x4", "step, hold, ball, two of them")]
-    [InlineData("1-8 марш правою x8\n1-8 приставний крок правою, приставний крок лівою, приставний крок правою, приставний крок лівою", "приставний крок, чотири рази")]
     [InlineData("1-8 марш правою x8\n1-8 приставний крок правою, приставний крок лівою, приставний крок правою, приставний крок лівою", "марш, вісім разів")]
     public void Equal_steps_are_told_with_their_number_and_where_they_go(string rows, string words) => Assert.Contains(words, Calls.Of($"part A\n{rows}", 112).Words);
 
@@ -61,4 +60,12 @@ public class CallOrderTests
         var calls = Calls.Of("part A\n1-4 오른발 옆, 왼발 모으고, 오른발 옆, 왼발 터치\n5-8 왼발 옆, 오른발 모으고, 왼발 옆, 오른발 터치", 100);
         Assert.Contains("오른쪽 옆, 모으고", calls.Words);
     }
+
+    [Theory]
+    [InlineData("en", 4, "four vines")]
+    [InlineData("de", 4, "vine, vier mal")]
+    [InlineData("uk", 4, "vine, чотири рази")]
+    [InlineData("uk", 5, "vine, п'ять разів")]
+    public void Several_are_told_as_the_language_has_it(string language, int times, string words) =>
+        Assert.Equal(words, CallTongue.Find(language)!.SeveralOf("vine", times, isName: true));
 }
