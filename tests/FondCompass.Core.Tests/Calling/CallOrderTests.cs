@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Steps;
 using Xunit;
@@ -68,4 +69,15 @@ public class CallOrderTests
     [InlineData("uk", 5, "vine, п'ять разів")]
     public void Several_are_told_as_the_language_has_it(string language, int times, string words) =>
         Assert.Equal(words, CallTongue.Find(language)!.SeveralOf("vine", times, isName: true));
+
+    [Theory]
+    [InlineData("rename vine = grape", "1-4 vine R\n5-8 vine L", "grape right", "grape left")]
+    [InlineData("word swagger = walk", "1-4 swagger R x4 forward\n5-8 swagger R x4 back", "four swaggers forward", "back")]
+    [InlineData("word plonk = heel", "1-4 plonk R forward, step R, plonk L forward, step L\n5-8 march R x4", "plonk, step, two of them")]
+    [InlineData("alias harbour vine = vine", "1-4 harbour vine R\n5-8 harbour vine L", "harbour vine right", "harbour vine left")]
+    public void Own_names_and_words_are_what_is_said(string own, string rows, params string[] words)
+    {
+        var said = Calls.Of($"part A\n{rows}", 100, lexicon: OwnLexicon.Over(StepLexicon.Shipped, own).Lexicon).Words.ToList();
+        Assert.All(words, w => Assert.Contains(w, said));
+    }
 }

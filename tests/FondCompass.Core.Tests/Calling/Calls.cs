@@ -2,17 +2,18 @@ using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Steps;
 
 namespace FondCompass.Core.Tests.Calling;
 
 /// <summary>A run as it is called, in counts of the dance from 1, for tests that read it as a class hears it.</summary>
 internal sealed record Calls(IReadOnlyList<SheetCue> All, DanceRun Run)
 {
-    public static Calls Of(string script, double bpm = 120, int repeats = 1, double lead = 2, CallerWay way = CallerWay.Names, CallRule rule = CallRule.All, double rate = 100, string version = "")
+    public static Calls Of(string script, double bpm = 120, int repeats = 1, double lead = 2, CallerWay way = CallerWay.Names, CallRule rule = CallRule.All, double rate = 100, string version = "", StepLexicon? lexicon = null)
     {
-        var analysis = Analysis.Of(script).In(version);
+        var analysis = Analysis.Of(script, lexicon).In(version);
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(16 + (Math.Max(1, analysis.Trace.TotalCounts) * (analysis.Dance.IsPhrased ? 1 : repeats)), new Bpm(bpm)), 16);
-        return new Calls(CueSheet.Of(run, new CallSettings(new Rate(rate), lead, 99) { Way = way, Rule = rule }), run);
+        return new Calls(CueSheet.Of(run, new CallSettings(new Rate(rate), lead, 99) { Way = way, Rule = rule }, lexicon), run);
     }
 
     /// <summary>All but the beat track, and but what ends the run.</summary>
