@@ -192,6 +192,8 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
         var least = int.MaxValue - 1;
         // What is a known step by its whole name stays that step, whatever foot the next row moves: a foot that is not free is told there.
         var isNamed = options[0].Wording is { Completed: false, Items: [{ Main.Step: not null }] };
+        // So does one with its own foot behind it that suits the counts: "knee lift R, march R" lifts no knee twice.
+        var fitsAsNamed = options.Exists(o => o is { Wording.TakenApart: false, Placement.Cost: 0 } && o.Wording.Items.Any(i => i.Main is { Step.IsOwn: false, Feet.Count: > 0 }));
         foreach (var option in options)
         {
             // Feet and facts only ever add to a way's cost: those behind cannot become better, and hardly a rival.
@@ -205,7 +207,7 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
             Settle(moments, feet, after);
             var (end, faults) = Danced(moments, feet);
             var isOther = isNamed && option.Wording.Doubt.Length == 0 && option.Wording.Items.All(i => i.Main.Step is null);
-            var cost = option.Cost + (FaultCost * faults) + (isOther ? NotWhatItIsCalled : 0) + (after is { IsAround: false, Weight: var wanted }
+            var cost = option.Cost + (FaultCost * faults) + (isOther || (fitsAsNamed && option.Wording.TakenApart) ? NotWhatItIsCalled : 0) + (after is { IsAround: false, Weight: var wanted }
                 && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? OtherFootAfter : 0);
             tried.Add((option, cost, moments));
             least = Math.Min(least, cost);

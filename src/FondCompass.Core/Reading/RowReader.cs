@@ -102,7 +102,7 @@ public static class RowReader
             if (apart.Count != lexemes.Count)
             {
                 var counted = lexemes.Exists(l => l is { Words: > 1, Step: { IsOwn: false } } && Lexis.BeginsWithNumber(l.Text.Split(' '), 0));
-                candidates.AddRange(ListReader.Read(apart, text, names.Genre).Select(c => c with { Cost = c.Cost + (counted ? CountedApart : Apart) }));
+                candidates.AddRange(ListReader.Read(apart, text, names.Genre).Select(c => c with { Cost = c.Cost + (counted ? CountedApart : Apart), TakenApart = !counted }));
             }
         }
 

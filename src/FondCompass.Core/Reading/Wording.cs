@@ -22,6 +22,9 @@ public sealed record Wording(IReadOnlyList<Item> Items, IReadOnlyList<UnreadWord
     /// <summary>What else the words may mean, told when this reading is taken and another fits as well; empty when it is plain.</summary>
     public string Doubt { get; init; } = "";
 
+    /// <summary>The name of a known step is read as its single words here.</summary>
+    public bool TakenApart { get; init; }
+
     /// <summary>How far-fetched it is: of readings that fit the counts alike the lowest is taken.</summary>
     public int Cost { get; init; }
 

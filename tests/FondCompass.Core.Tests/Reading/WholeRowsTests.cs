@@ -382,4 +382,15 @@ public class WholeRowsTests
         Assert.Equal(read, analysis.Reads.Single(r => r.Row == 4).Text);
         Assert.Contains(analysis.Findings, f => f is { Severity: Severity.Error, Place.Row: 5 });
     }
+
+    /// <summary>A known name with its own foot stays that step; that the foot behind it is not free is told.</summary>
+    [Theory]
+    [InlineData("1-3 knee lift R, march R", "1 step R in place · 2 hitch L · 3 step R in place")]
+    [InlineData("1-3 step touch R, march R", "1 step R side · 2 touch L · 3 step R in place")]
+    public void A_name_is_not_taken_apart_for_the_foot_behind_it(string row, string reads)
+    {
+        var analysis = Analysis.Of($"genre fitness\npart A\n{row}");
+        Assert.Equal(reads, Assert.Single(analysis.Reads).Text);
+        Assert.Contains(analysis.Findings, f => f.Code == "FOOT01");
+    }
 }
