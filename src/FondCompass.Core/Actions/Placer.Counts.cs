@@ -87,7 +87,7 @@ internal sealed partial class Placer
             {
                 if (_found.Count < MostFits && (i == 0 || _found.Count == 0) && Lasts(forms, paces[i]) == span * Own)
                 {
-                    Natural(forms, _counts.First, Rank(forms) + Math.Min(i, 1), paces[i]);
+                    Natural(forms, _counts.First, Math.Min(1, Rank(forms) + Math.Min(i, 1) + (IsHurried(forms) ? 1 : 0)), paces[i]);
                 }
             }
         }

@@ -50,6 +50,9 @@ internal sealed partial class Placer
         return Math.Min(cost, 1);
     }
 
+    /// <summary>A step that is danced in fewer counts than it usually has, beside others.</summary>
+    private bool IsHurried(List<StepForm?> forms) => _wording.Items.Count > 1 && forms.Where((f, i) => f is not null && f.Counts < _dancings[i].Forms[0].Counts).Any();
+
     /// <summary>The usual forms; "vine R with brush": the touch that would end the step makes room for the ending that is named.</summary>
     private List<StepForm?> Usual(bool withEndings)
     {

@@ -64,7 +64,18 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
         TellCounts(wording, placement, entry, place, tell);
         TellPace(wording, placement, entry, place, tell);
         TellEach(wording, placement, entry, place, tell);
+        TellSameFoot(wording, entry, place, tell);
         TellLayers(entry.Layers, place, tell);
+    }
+
+    /// <summary>"Stomp R twice": a foot that has taken the weight cannot go again, so the other follows; that may not be what is meant.</summary>
+    private void TellSameFoot(Wording wording, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        if (wording.Phrases.FirstOrDefault(p => p is { Times: 2, TimesInAll: false, Step: null, Feet: [var lead], Verb.Kind: VerbKind.Takes } && lead.IsSingle() && !p.Verb.Has(VerbTraits.Gait)) is { Verb: { } verb } twice)
+        {
+            var up = Verbs.Find($"{verb.Name}-up") is { } light ? light.Name : $"{verb.Name} without weight";
+            tell(Of(entry, place, $"'{PhraseText.Write(twice)}' is read as one foot after the other, for a foot that has taken the weight cannot go again. If the same foot goes twice, write '{up} {twice.Foot.Letter()}, {verb.Name} {twice.Foot.Letter()}'.", ""));
+        }
     }
 
     /// <summary>"Jazz box R + weave R": what stands behind a plus moves no foot, and here it names a step that does.</summary>

@@ -112,7 +112,7 @@ public static class Verbs
             var traits = row.Flags.Aggregate(VerbTraits.None, (all, flag) => all | Trait(flag));
             var verb = row.As is { } other
                 ? words[other].Item1
-                : new Verb(row.Verb, Kind(row.Kind), LexiconFiles.Direction(row.Way), traits) { StandingIn = row.StandingIn, Whole = row.Whole, Turned = row.Turned };
+                : new Verb(row.Verb, Kind(row.Kind), LexiconFiles.Direction(row.Way), traits) { StandingIn = row.StandingIn, Whole = row.Whole, Turned = row.Turned, Brought = row.Brought };
             if (verb.StandingIn.Count > 0)
             {
                 verb = verb with { OnStandingFoot = verb with { Kind = VerbKind.Standing } };
@@ -186,5 +186,7 @@ public static class Verbs
         public List<string> Flags { get; set; } = [];
 
         public List<string> StandingIn { get; set; } = [];
+
+        public string? Brought { get; set; }
     }
 }

@@ -79,6 +79,13 @@ internal sealed partial class ClauseReader
             return;
         }
 
+        // "Shuffle R on the right diagonal", "step L towards the left corner": of which diagonal it is.
+        if (word.Foot.IsSingle() && _draft.Feet.Count > 0 && _at < _to && _words[_at].Direction == Direction.DiagonalForward)
+        {
+            _draft.Way = word.Foot == Foot.Right ? 1 : -1;
+            return;
+        }
+
         // Of both feet the side is where they go: "swivel both right".
         if (_draft.Feet is [Foot.Both] && word.Foot.IsSingle())
         {

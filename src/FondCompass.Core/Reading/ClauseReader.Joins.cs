@@ -58,6 +58,13 @@ internal sealed partial class ClauseReader
             return true;
         }
 
+        if (before.Brought is not null && verb is { Default: Direction.Beside } && verb.Has(VerbTraits.WayWord))
+        {
+            // "Slide L together": the foot is closed.
+            _draft.Verb = verb;
+            return true;
+        }
+
         var apart = _parted && _last != Kind.Foot;
         if (before.Has(VerbTraits.Part) && !word.IsPart && !_parted && IsDoneWithAPart(verb))
         {

@@ -212,6 +212,11 @@ internal sealed partial class ClauseReader
             Number(_number, _numberSpan, after: true);
         }
 
+        if (_draft is { Direction: Direction.Beside, Step: null, Verb.Brought: { } brought })
+        {
+            _draft.Verb = Verbs.Find(brought);
+        }
+
         if (_draft.Head is { } head)
         {
             _draft.NameSaid = Foreign(head);

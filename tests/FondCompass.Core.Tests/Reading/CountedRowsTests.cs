@@ -129,4 +129,29 @@ public class CountedRowsTests
     [InlineData("1-2 paso derecha al lado, izquierda cruzada detrás")]
     [InlineData("1-2 Schritt rechts seit, links gekreuzt hinten")]
     public void Crossed_behind_is_behind(string row) => Assert.Equal("1 step R side · 2 step L behind", Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+
+    [Theory]
+    [InlineData("1-4 step side R, slide L together, step side R, touch L", "1 step R side · 2 close L · 3 step R side · 4 touch L")]
+    [InlineData("1-2 step R side, slide L next to R", "1 step R side · 2 drag L")]
+    [InlineData("1-2 step R side, slide L up to R", "1 step R side · 2 drag L")]
+    public void What_slides_beside_the_other_foot_is_brought_there(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+
+    [Theory]
+    [InlineData("1-4 shuffle R on the right diagonal, shuffle L on the left diagonal", "1 step R diagonal forward · 1& close L · 2 step R diagonal forward · 3 step L diagonal forward · 3& close R · 4 step L diagonal forward")]
+    [InlineData("1&2 shuffle R toward the right diagonal", "1 step R diagonal forward · 1& close L · 2 step R diagonal forward")]
+    public void The_side_of_a_diagonal_is_no_foot(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+
+    [Theory]
+    [InlineData("1-2 stomp R twice", true)]
+    [InlineData("1-2 step R x2", true)]
+    [InlineData("1-2 tap R twice", false)]
+    [InlineData("1-2 walk R x2", false)]
+    public void That_the_other_foot_follows_what_took_the_weight_is_told(string row, bool told) =>
+        Assert.Equal(told, Analysis.Of($"part A\n{row}").Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("one foot after the other")));
+
+    /// <summary>A step that would have to be danced faster than it usually is makes no whole list that is repeated.</summary>
+    [Theory]
+    [InlineData("1-8 rocking chair R, pivot 1/2 left twice", "1 rock R forward · 2 recover L · 3 rock R back · 4 recover L · 5 step R forward · 6 pivot R, turning 1/2 left, onto L · 7 step R forward · 8 pivot R, turning 1/2 left, onto L")]
+    [InlineData("1-4 toe heel stomp hold R", "1 toe R beside · 2 heel R beside · 3 stomp R in place · 4 hold")]
+    public void Steps_are_danced_as_they_are_called(string row, string reads) => Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
 }
