@@ -20,6 +20,7 @@ public sealed partial class Generator(Random random)
         ("styling behind", Styled), ("explained", Explained), ("negation", Negated), ("ending", Ended), ("weight stated", Fact), ("joined",
             Joined), ("counts inside", Counted),
         ("letters", Letters), ("other languages", Translated), ("spread turn", Spread), ("verb left out", Elided),
+        ("sent to a side", SentAside), ("a turn over feet", OverFeet), ("counts of its own", OfItsCounts), ("diagonals", Diagonals), ("beside and behind", Beside),
     ];
 
     private T Any<T>(IReadOnlyList<T> of) => of[random.Next(of.Count)];

@@ -1,3 +1,4 @@
+using FondCompass.Core.Lexicon;
 using FondCompass.Core;
 using FondCompass.Core.Counts;
 
@@ -39,7 +40,7 @@ public static class Judge
         var said = Analysis.Of(Script(wording, [wording.Said]));
         var kept = wording.Owed switch
         {
-            Owed.TheDance => Feet(known).SequenceEqual(Feet(said)),
+            Owed.TheDance => Feet(known).SequenceEqual(Feet(said)) && (!wording.WithWays || Ways(known).SequenceEqual(Ways(said))),
             Owed.TheCounts => said.Trace.TotalCounts == Whole(wording),
             _ => false,
         };
@@ -52,6 +53,11 @@ public static class Judge
         .Where(a => a.Foot != Foot.None && !a.Verb.Unwinds)
         .OrderBy(a => a.At.Value).ThenBy(a => a.Foot)
         .Select(a => (a.At.Value, a.Foot, a.TakesWeight, a.After.Weight, a.After.Facing));
+
+    /// <summary>Where the foot of each action goes, in order of time.</summary>
+    public static IEnumerable<Direction> Ways(Analysis analysis) => analysis.Trace.Parts.SelectMany(p => p.Actions)
+        .Where(a => a.Foot != Foot.None).OrderBy(a => a.At.Value).ThenBy(a => a.Foot)
+        .Select(a => a.Direction == Direction.None ? a.Verb.Default : a.Direction);
 
     public static string Shown(Analysis analysis) =>
         string.Join(' ', Feet(analysis).Select(a => $"{a.Tick}:{a.Foot.Letter()}{(a.Takes ? '+' : '-')}@{a.Facing}"));

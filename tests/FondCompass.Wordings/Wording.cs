@@ -21,6 +21,9 @@ public enum Owed
 /// <param name="Counts">Counts that the wording states, for <see cref="Owed.TheCounts"/>.</param>
 public sealed record Wording(string Kind, char Start, IReadOnlyList<string> Known, string Said, Owed Owed = Owed.TheDance, int Counts = 0)
 {
+    /// <summary>Where each foot goes is held against the dance too.</summary>
+    public bool WithWays { get; init; }
+
     /// <summary>Counts that the row has.</summary>
     public int Length => Counts > 0 ? Counts : Known.Max(LastCount);
 

@@ -35,7 +35,8 @@ internal static class FormDancing
         // A side and no more, of a step that turns by itself so far: the way it turns.
         var sideOnly = calling.Turn is { IsOpen: true, Side: not 0 } && form.Actions.Any(a => a.Phrase.Turn is not null) && !form.Actions.Any(a => a.Phrase.TurnSlot);
         var directed = form.Actions.Any(a => a.Phrase.DirectionSlot);
-        var way = calling.Way != 0 && calling.Direction == Direction.None && directed ? Direction.Side : calling.Direction;
+        var sent = calling.Way != 0 && calling.Direction == Direction.None && directed;
+        var way = sent ? Direction.Side : calling.Direction;
         var leading = form.Actions.TakeWhile(a => a.Phrase.Direction == form.Actions[0].Phrase.Direction
             && a.Phrase.Verb == form.Actions[0].Phrase.Verb).Count();
         for (var i = 0; i < form.Actions.Count; i++)
@@ -44,7 +45,9 @@ internal static class FormDancing
             // "Three runs back": all that go the way of the first go the way that is said.
             if (way != Direction.None && (phrase.DirectionSlot || (!directed && i < leading && Takes(form, way))))
             {
-                phrase = phrase with { Direction = way };
+                // "Two walks to the right": the foot of that side goes there, the other across it.
+                var across = sent && lead.IsSingle() && phrase.Foot.IsSingle() && ((phrase.Foot == Foot.Right) == (lead == Foot.Right)) != (calling.Way > 0);
+                phrase = phrase with { Direction = across ? Direction.Across : way };
             }
 
             if (phrase.Verb?.Has(VerbTraits.Aside) == true)

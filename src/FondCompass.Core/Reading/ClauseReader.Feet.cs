@@ -205,7 +205,7 @@ internal sealed partial class ClauseReader
     }
 
     /// <summary>"A full turn over R L R": the feet that make a turn, of which nothing goes across.</summary>
-    private bool AreFeetAhead() => _draft.Turn is not null && _at + 1 < _to && _words[_at].Foot.IsSingle() && _words[_at + 1].Foot.IsSingle();
+    private bool AreFeetAhead() => (_draft.Turn is not null || _draft.SaysNothing) && _at + 1 < _to && _words[_at].Foot.IsSingle() && _words[_at + 1].Foot.IsSingle();
 
     private Direction NextWay() => _at < _to ? _words[_at].Direction : Direction.None;
 

@@ -166,7 +166,8 @@ internal sealed partial class ListScopes
             {
                 if (draft.Bracketed && _items.Count > 1)
                 {
-                    _counts = draft.Counts;
+                    SettleCounts();
+                    (_counts, _counted) = (draft.Counts, last);
                 }
                 else
                 {

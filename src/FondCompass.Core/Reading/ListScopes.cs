@@ -20,6 +20,9 @@ internal sealed partial class ListScopes
     private Draft? _waitingDraft;
     private int _counts;
 
+    /// <summary>The deed in front of counts in brackets, where others stand before it.</summary>
+    private Draft? _counted;
+
     private ListScopes(List<Draft> drafts, ListScope scope, string text) => (_drafts, _scope, _text) = (drafts, scope, text);
 
     public static Wording Read(List<Draft> drafts, ListScope scope, string text) => new ListScopes(drafts, scope, text).Read();
@@ -59,12 +62,28 @@ internal sealed partial class ListScopes
             RepeatFrom(_scope.TimesForAll ? 0 : _clauseFrom, last);
         }
 
+        SettleCounts();
         return new Wording([.. _items.Select(i => new Item([.. i.Select(Made)]))], _unreadable)
         {
             Facts = _facts,
             Counts = _counts,
             Styled = _styling is not null
         };
+    }
+
+    /// <summary>"Step R (3 counts), step L": counts in brackets are those of the deed before them where more follows, and may be where it is the last.</summary>
+    private void SettleCounts()
+    {
+        if (_counted is not { } counted || counted.Counts > 0)
+        {
+            return;
+        }
+
+        var isLast = ReferenceEquals(Last, counted);
+        if (!isLast || (counted.Step is null && Dancings(counted) == 1))
+        {
+            (counted.Counts, _counts) = (_counts, isLast ? _counts : 0);
+        }
     }
 
     /// <summary>Each draft in turn: explained, spelled out, or laid.</summary>
