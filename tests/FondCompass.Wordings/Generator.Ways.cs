@@ -37,7 +37,7 @@ public sealed partial class Generator
         {
             var lasts = Any([1, 2, 3]);
             var deed = $"{Any(["step", "sway"])} {foot}";
-            known.AddRange(lasts == 1 ? [$"{at} {deed}"] : [$"{at} {deed}", $"{at + 1}-{at + lasts - 1} hold"]);
+            known.AddRange(lasts == 1 ? [$"{at} {deed}"] : [$"{at} {deed}", lasts == 2 ? $"{at + 1} hold" : $"{at + 1}-{at + lasts - 1} hold"]);
             said.Add(lasts == 1 ? deed : $"{deed} {Any([$"for {lasts} counts", $"for {SayNumber(lasts)}", $"({lasts} counts)", $"for {SayNumber(lasts)} counts"])}");
             (at, foot) = (at + lasts, KnownStep.Other(foot));
         }
@@ -53,7 +53,8 @@ public sealed partial class Generator
         var (deed, counts) = Any([("step", "1"), ("shuffle", "1&2"), ("touch", "1"), ("kick", "1")]);
         var on = Any([$"on the {side} diagonal", $"to the {side} diagonal", $"toward the {side} diagonal", "diagonally", "on the diagonal"]);
         return back && deed != "step" ? null : new Wording("diagonals", KnownStep.Other(foot),
-            [$"{counts} {deed} {foot} diagonal {(back ? "back" : "forward")}"], $"{counts} {deed} {foot} {(back ? Any([$"back on the diagonal", "diagonally back", $"to the back {side} diagonal"]) : on)}") { WithWays = true };
+            [$"{counts} {deed} {foot} diagonal {(back ? "back" : "forward")}"], $"{counts} {deed} {foot} {(back ? Any([$"back on the diagonal", "diagonally back", $"to the back {side} diagonal"]) : on)}")
+        { WithWays = true };
     }
 
     /// <summary>A step to the side, and the other foot beside, behind or in front of it, in the words of many.</summary>
