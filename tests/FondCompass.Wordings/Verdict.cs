@@ -1,6 +1,6 @@
-using FondCompass.Core.Lexicon;
 using FondCompass.Core;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lexicon;
 
 namespace FondCompass.Wordings;
 
