@@ -127,7 +127,7 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
         var named = new Dictionary<int, string>();
         foreach (var phrase in phrases.Where(p => p is { Times: > 1, Movements.Length: 0 }))
         {
-            foreach (var action in phrase.Actions.Where(a => a.StartsCall && double.IsInteger(a.SongCount)))
+            foreach (var action in phrase.Actions.Where(a => a.StartsCall && a.Verb != "recover" && double.IsInteger(a.SongCount)))
             {
                 named[(int)action.SongCount.Value] = phrase.ShortName;
             }

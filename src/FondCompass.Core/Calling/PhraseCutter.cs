@@ -66,12 +66,24 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
 
             // A movement before its line's first count belongs to that count.
             var inLine = first.IsPickUp ? 0 : Math.Max(0, (int)Math.Floor(first.SongCount - start + 1e-6));
+            if (pieces.Count > 0 && GivesBack(calls[i], pieces[^1]))
+            {
+                // "Side rock L, recover": the weight comes back by itself, and needs no call of its own.
+                List<RunAction> both = [.. pieces[^1].Actions, .. calls[i]];
+                pieces[^1] = pieces[^1] with { Actions = both, Phrase = pieces[^1].Phrase with { Actions = both, To = to } };
+                continue;
+            }
+
             var far = Lateral(calls[i]);
             pieces.Add(new Piece(calls[i], PhraseOf(stretch, calls[i], to, far), inLine / (header.LineCounts % 3 == 0 ? 3 : 2), far));
         }
 
         return pieces;
     }
+
+    /// <summary>A recover by itself behind a named step of its line.</summary>
+    private static bool GivesBack(List<RunAction> call, Piece before) =>
+        call is [{ Verb: "recover", Turn.IsNone: true }] && !before.IsLoose && before.Line == call[0].Line;
 
     private CallPhrase PhraseOf(RunStretch stretch, List<RunAction> actions, SongCount to, double far)
     {

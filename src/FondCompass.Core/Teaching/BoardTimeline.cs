@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
@@ -42,6 +43,10 @@ public sealed record BoardSay(double At, double Until, double For, string Words,
 public sealed record BoardCalls(CountStyle? Counting = null, CallerWay Way = CallerWay.Names, CallRule Rule = CallRule.All)
 {
     public static readonly BoardCalls Usual = new();
+
+    /// <summary>How a block of a lesson is called: by its own rule, with what is danced in it and what has been called before.</summary>
+    public static BoardCalls Of(LessonBlock block, CountStyle? counting, CallerWay way) =>
+        new(counting, way, block.Rule) { FeetOnly = block.FeetOnly, Layers = block.Layers, Heard = block.Heard };
 
     /// <summary>Parts that are danced without arms, hips and the like.</summary>
     public IReadOnlyList<string> FeetOnly { get; init; } = [];

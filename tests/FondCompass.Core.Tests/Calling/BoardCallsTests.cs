@@ -36,7 +36,7 @@ public class BoardCallsTests
                 Assert.Equal(block.Say is ["Silence, but for what changes."], block.Rule == CallRule.ChangesOnly);
                 foreach (var rate in (double[])[0.6, 1, 1.3])
                 {
-                    AssertKept(BoardTimeline.Of(run, rate, calls: new BoardCalls(null, school == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names, block.Rule) { FeetOnly = block.FeetOnly, Layers = block.Layers, Heard = block.Heard }), block);
+                    AssertKept(BoardTimeline.Of(run, rate, calls: BoardCalls.Of(block, null, school == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names)), block);
                 }
             }
         }

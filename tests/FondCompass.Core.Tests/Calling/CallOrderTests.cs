@@ -37,6 +37,17 @@ public class CallOrderTests
         Assert.Contains("rolling vine left", words);
     }
 
+    /// <summary>The weight comes back by itself: what changes next has that time.</summary>
+    [Theory]
+    [InlineData("1-4 vine R\n5-8 side rock L, recover, cross L over R, hold", "side rock left")]
+    [InlineData("1-2 cross rock R over L, recover L\n3&4 side shuffle R\n5-8 march L x4", "cross rock")]
+    public void A_recover_behind_a_named_rock_has_no_call_of_its_own(string rows, string rock)
+    {
+        var calls = Calls.Of($"part A\n{rows}", 96);
+        Assert.Contains(rock, calls.Words);
+        Assert.DoesNotContain("recover", calls.Words);
+    }
+
     /// <summary>What comes behind equal steps is told while they go on.</summary>
     [Fact]
     public void The_way_back_round_the_ring_is_told_before_it_begins()

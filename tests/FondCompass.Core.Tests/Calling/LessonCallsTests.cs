@@ -17,7 +17,7 @@ public class LessonCallsTests
         LessonPlanner.Plan(new LessonBrief(60, [new LessonDance(analysis, 112)], way, new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Improver)), StepLexicon.Shipped);
 
     private static List<string> Said(Analysis analysis, LessonBlock block, CallerWay way) =>
-        [.. BoardTimeline.Of(BlockRun.Of(new LessonDance(analysis, 112), block)!, 1, calls: new BoardCalls(null, way, block.Rule) { Heard = block.Heard }).Says.Select(s => s.Words)];
+        [.. BoardTimeline.Of(BlockRun.Of(new LessonDance(analysis, 112), block)!, 1, calls: BoardCalls.Of(block, null, way)).Says.Select(s => s.Words)];
 
     [Fact]
     public void A_name_fades_from_block_to_block_in_its_place_and_turns_stay()

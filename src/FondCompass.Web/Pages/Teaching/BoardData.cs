@@ -39,8 +39,11 @@ public sealed record BoardData(
         };
     }
 
-    /// <summary>How a block is called by who teaches so.</summary>
-    public static BoardCalls CallsOf(TeachingWay way, CallRule rule) => new(way.Counting, way.Cues == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names, rule);
+    /// <summary>How a bite that is taken out is called by who teaches so.</summary>
+    private static BoardCalls CallsOf(TeachingWay way) => new(way.Counting, CallerOf(way));
+
+    /// <summary>How a caller who teaches so says names.</summary>
+    public static CallerWay CallerOf(TeachingWay way) => way.Cues == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names;
 
     private static IEnumerable<BoardBite> BitesOf(int index, LessonDance dance, IReadOnlyList<Bite> bites, TeachingWay way, StepLexicon lexicon)
     {
@@ -48,7 +51,7 @@ public sealed record BoardData(
         BoardTimeline? Line(IReadOnlyList<Bite> covered, bool otherSide)
         {
             var block = new LessonBlock { Id = "", Kind = BlockKind.Drill, Title = "", Why = "", Dance = index, Bites = covered, Counts = covered.Sum(b => b.Counts), Repeats = 1, Starts = 1, CountIn = countIn, Rate = Rate.Full };
-            return BlockRun.Of(dance, block, otherSide) is { } run ? BoardTimeline.Of(run, 1, lexicon, CallsOf(way, CallRule.All)) : null;
+            return BlockRun.Of(dance, block, otherSide) is { } run ? BoardTimeline.Of(run, 1, lexicon, CallsOf(way)) : null;
         }
 
         return bites.Select((b, i) => new BoardBite(
@@ -78,7 +81,7 @@ public sealed record BoardBlock(
         var run = dance is null ? null : BlockRun.Of(dance, block);
         var isWalked = run is { Starts.Count: 0 };
         var rate = block.Rate?.Percent ?? 100;
-        var line = run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardData.CallsOf(way, block.Rule) with { FeetOnly = block.FeetOnly, Layers = block.Layers, Heard = block.Heard });
+        var line = run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardCalls.Of(block, way.Counting, BoardData.CallerOf(way)));
         return new BoardBlock(
             block.Id, BlockJson.KindOf(block.Kind), block.Title, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
             dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known), rate,
