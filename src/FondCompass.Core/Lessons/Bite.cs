@@ -1,7 +1,6 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Told;
@@ -53,6 +52,12 @@ public sealed record Bite(PartTrace Pattern, DanceLine Dance, int LastLine, int 
     /// <summary>Actions that an other ending changes; all of any other bite.</summary>
     public required IReadOnlyList<TracedAction> Changed { get; init; }
 
+    /// <summary>How new each of <see cref="Changed"/> is, 0 to 1.</summary>
+    public required IReadOnlyList<double> Novelties { get; init; }
+
+    /// <summary>The dance it is of.</summary>
+    public string DanceTitle { get; init; } = "";
+
     public required Difficulty Difficulty { get; init; }
 
     /// <summary>Share of the class that is expected to lose it, by its difficulty at a tempo that is the same for all, so that a faster track changes no order.</summary>
@@ -82,6 +87,9 @@ public sealed record Bite(PartTrace Pattern, DanceLine Dance, int LastLine, int 
     /// <summary>Actions of the feet, for the effort of it.</summary>
     public required int Footed { get; init; }
 
+    /// <summary>Arms over the head, or knees bent deep.</summary>
+    public bool IsHeavy { get; init; }
+
     /// <summary>It leaves the floor.</summary>
     public required bool Jumps { get; init; }
 
@@ -100,8 +108,8 @@ public static class Bites
     /// <summary>Longest list of steps that still names a bite.</summary>
     private const int LongestName = 48;
 
-    /// <summary>Points of what the lexicon cannot know: a trap, a declared trouble spot, a layer, and steps by how well they are known.</summary>
-    private const double Trap = 0.4, Trouble = 0.8, Layer = 0.25, NewStep = 0.3, NearlyKnown = 0.4, SeenStep = 0.15;
+    /// <summary>Points of what the lexicon cannot know: a declared trouble spot, and a layer.</summary>
+    private const double Trouble = 0.8, Layer = 0.25;
 
     /// <summary>Counts a minute at which bites are compared with each other.</summary>
     public const double UsualTempo = 112;
@@ -117,25 +125,28 @@ public static class Bites
     /// <param name="bpm">Counts per minute at full tempo.</param>
     /// <param name="cuts">Lines that the instructor joined or split.</param>
     /// <param name="log">What the group's log says of its lines.</param>
-    public static IReadOnlyList<Bite> Of(Analysis analysis, ClassKnowledge knowledge, double bpm, BiteCuts? cuts = null, LineLog? log = null)
+    /// <param name="taught">What was taught before, in dances before this one; what this one teaches is added to it. Nothing when left out.</param>
+    public static IReadOnlyList<Bite> Of(Analysis analysis, ClassKnowledge knowledge, double bpm, BiteCuts? cuts = null, LineLog? log = null, TaughtBefore? taught = null)
     {
         var bites = new List<Bite>();
+        knowledge = knowledge.In(analysis.Dance);
+        var danced = new HashSet<(string Part, Tick Start, string Deeds)>();
         var traps = analysis.Findings.Where(f => f.Code.StartsWith("TRAP", StringComparison.Ordinal) && f.Place.Line is not null).ToLookup(f => (f.Place.Part, f.Place.Line!.Value));
-        var earlier = new Likenesses();
-        foreach (var (pattern, time, danced) in Danced(analysis.Trace))
+        var earlier = taught ?? new TaughtBefore();
+        foreach (var (pattern, time, stretches) in Danced(analysis.Trace))
         {
             var byLine = pattern.Actions.ToLookup(a => a.Action.Line);
             var layersOf = pattern.Part.Layers.ToLookup(l => l.Line);
             var troubleOf = pattern.Part.Notes.Where(n => n.Kind == "trouble").ToLookup(n => n.Line);
-            var taught = pattern.Part.Lines.Where(l => danced.Any(s => s.To > l.Start.InCounts && s.From < l.End.InCounts)).ToList();
-            foreach (var (line, lastLine) in (cuts ?? BiteCuts.None).Lay(pattern.Part.Name, taught))
+            var lines = pattern.Part.Lines.Where(l => stretches.Any(s => s.To > l.Start.InCounts && s.From < l.End.InCounts)).ToList();
+            foreach (var (line, lastLine) in (cuts ?? BiteCuts.None).Lay(pattern.Part.Name, lines))
             {
                 var numbers = Enumerable.Range(line.Number, lastLine - line.Number + 1).ToList();
                 var isSplit = pattern.Part.Lines[line.Number - 1] is var written && (line.Start != written.Start || line.End < written.End);
                 // What is picked up before a line belongs to it, and to its first half.
                 var actions = numbers.SelectMany(n => byLine[n]).Where(a => !isSplit || ((a.At >= line.Start || line.Start == written.Start) && a.At < line.End)).ToList();
-                var own = Signature.Of(actions, line);
-                if (time > 1 && earlier.IsDancedSo(pattern.Part.Name, line, own))
+                var own = BiteSignature.Of(actions, line);
+                if (!danced.Add((pattern.Part.Name, line.Start, own.Deeds)) && time > 1)
                 {
                     continue;
                 }
@@ -145,20 +156,28 @@ public static class Bites
                     .Concat(actions.SelectMany(a => a.Action.Layers).Select(WordedLayer.Of)).Distinct().ToList();
                 var trouble = numbers.SelectMany(n => troubleOf[n]).Where(n => !isSplit || (n.At >= line.Start && n.At < line.End)).Select(n => n.Text.Length > 0 ? $"trouble spot: {n.Text}" : "declared a trouble spot").ToList();
                 var found = numbers.SelectMany(n => traps[(pattern.Part.Name, n)]).Where(f => !isSplit || IsIn(line, written, f.Place.Count)).Select(f => f.Message).ToList();
+                var next = pattern.Actions.FirstOrDefault(a => a.Action.Line > lastLine || (isSplit && a.At >= line.End));
+                // What is danced on the other side is new but for that; all else is less new where its steps were taught.
+                List<double> asNew = [.. actions.Select(a => ClassKnowledge.Novelty(knowledge.Of(a)))];
+                var novelties = earlier.Novelties(actions, knowledge);
+                var changed = relation == BiteRelation.OtherEnding ? Enumerable.Range(0, actions.Count).Where(i => (actions[i].At - line.Start).InCounts >= line.Counts * 0.75).ToList() : [.. Enumerable.Range(0, actions.Count)];
                 var bite = new Bite(pattern, line, lastLine, time, NameOf(line, actions), relation, like)
                 {
+                    DanceTitle = analysis.Dance.Header.Title,
                     Actions = actions,
-                    Changed = relation == BiteRelation.OtherEnding ? [.. actions.Where(a => (a.At - line.Start).InCounts >= line.Counts * 0.75)] : actions,
+                    Changed = [.. changed.Select(i => actions[i])],
+                    Novelties = [.. changed.Select(i => relation == BiteRelation.OtherSide ? asNew[i] : novelties[i])],
                     Feet = (pattern.StateBefore(line.Start).Weight, pattern.StateBefore(line.End).Weight),
                     Footed = actions.Count(a => a.Foot != Foot.None),
                     Jumps = actions.Exists(a => a.Verb.IsHighImpact),
+                    IsHeavy = layers.Exists(LayerMoves.IsOverhead) || actions.Exists(a => LayerMoves.IsDeep(a.Action)),
                     Layers = layers,
                     Watch = [.. trouble, .. found],
                     Counting = written.Counting ?? analysis.Dance.Header.CountStyle,
                     CountsOfLine = written.Counts,
-                    Difficulty = DifficultyOf(actions, line, knowledge, bpm, layers, found.Count, trouble.Count),
-                    Loss = (log ?? LineLog.None).LossOf(pattern.Part.Name, numbers, LossOf(DifficultyOf(actions, line, knowledge, UsualTempo, layers, found.Count, trouble.Count).Points)),
-                    Novelty = actions.Select(a => ClassKnowledge.Novelty(knowledge.Of(a))).DefaultIfEmpty(1).Average(),
+                    Difficulty = DifficultyOf(actions, line, knowledge, bpm, layers, next, trouble.Count),
+                    Loss = (log ?? LineLog.None).LossOf(pattern.Part.Name, numbers, LossOf(DifficultyOf(actions, line, knowledge, UsualTempo, layers, next, trouble.Count).Points)),
+                    Novelty = novelties.DefaultIfEmpty(1).Average(),
                 };
                 bites.Add(bite);
                 earlier.Add(bite, own);
@@ -176,7 +195,9 @@ public static class Bites
     private static IEnumerable<(PartTrace Pattern, int Time, IReadOnlyList<Stretch> Danced)> Danced(DanceTrace trace)
     {
         var tags = trace.Dance.Tags.Select(t => trace.Part(t.Tag)).OfType<PartTrace>().Distinct().Select(p => Stretch.Whole(p));
-        var byPart = trace.Calls.Select(c => c.Stretch).Concat(tags).Where(s => s.Pattern.Part.Lines.Count > 0).ToLookup(s => s.Pattern.Part.Name);
+        // A free order calls nothing: each of its parts is a move.
+        var calls = trace.Dance.IsFree ? trace.Parts.Where(p => !p.Part.IsTag).Select(p => Stretch.Whole(p)) : trace.Calls.Select(c => c.Stretch);
+        var byPart = calls.Concat(tags).Where(s => s.Pattern.Part.Lines.Count > 0).ToLookup(s => s.Pattern.Part.Name);
         foreach (var part in trace.Parts)
         {
             var time = 0;
@@ -188,9 +209,9 @@ public static class Bites
     }
 
     private static Difficulty DifficultyOf(
-        List<TracedAction> actions, DanceLine line, ClassKnowledge knowledge, double bpm, List<WordedLayer> layers, int traps, int troubles)
+        List<TracedAction> actions, DanceLine line, ClassKnowledge knowledge, double bpm, List<WordedLayer> layers, TracedAction? next, int troubles)
     {
-        var terms = Difficulty.Of(actions, line.Counts, bpm).Terms.ToList();
+        var terms = Difficulty.Of(actions, line.Counts, bpm, next).Terms.ToList();
         var steps = actions.DistinctBy(a => a.Action.Step).Select(a => (a.Action.Name, How: knowledge.Of(a))).ToList();
         void Add(int number, double each, string what)
         {
@@ -201,10 +222,9 @@ public static class Bites
         }
 
         string Named(Familiarity how) => string.Join(", ", steps.Where(s => s.How == how).Select(s => s.Name).Distinct());
-        Add(traps, Trap, traps == 1 ? "trap for the free foot" : "traps for the free foot");
-        Add(steps.Count(s => s.How == Familiarity.New), NewStep, $"new to them: {Named(Familiarity.New)}");
-        Add(steps.Count(s => s.How == Familiarity.Nearly), NearlyKnown, $"known otherwise: {Named(Familiarity.Nearly)}");
-        Add(steps.Count(s => s.How == Familiarity.Seen), SeenStep, $"seen, not yet clean: {Named(Familiarity.Seen)}");
+        Add(steps.Count(s => s.How == Familiarity.New), ClassKnowledge.PointsOf(Familiarity.New), $"new to them: {Named(Familiarity.New)}");
+        Add(steps.Count(s => s.How == Familiarity.Nearly), ClassKnowledge.PointsOf(Familiarity.Nearly), $"known otherwise: {Named(Familiarity.Nearly)}");
+        Add(steps.Count(s => s.How == Familiarity.Seen), ClassKnowledge.PointsOf(Familiarity.Seen), $"seen, not yet clean: {Named(Familiarity.Seen)}");
         Add(layers.Count, Layer, layers.Count == 1 ? "layer on top of the feet" : "layers on top of the feet");
         Add(troubles, Trouble, troubles == 1 ? "declared trouble spot" : "declared trouble spots");
         return new Difficulty(terms);
@@ -247,50 +267,5 @@ public static class Bites
         return plain.Length <= LongestName ? plain
             : plain.LastIndexOf(", ", LongestName, StringComparison.Ordinal) is > 0 and var cut ? $"{plain[..cut]} …"
             : plain;
-    }
-
-    /// <summary>What was taught before, found by what it does.</summary>
-    private sealed class Likenesses
-    {
-        private readonly Dictionary<string, Bite> _deeds = [];
-        private readonly Dictionary<string, Bite> _beginnings = [];
-        private readonly HashSet<(string Part, Tick Start, string Deeds)> _danced = [];
-
-        /// <summary>Whether that line of the part is danced so already, at another call.</summary>
-        public bool IsDancedSo(string part, DanceLine line, Signature own) => _danced.Contains((part, line.Start, own.Deeds));
-
-        /// <summary>The first that holds: the same, the other side, another ending; else new.</summary>
-        public (BiteRelation Relation, Bite? Like) Of(Signature own) =>
-            _deeds.TryGetValue(own.Deeds, out var same) ? (BiteRelation.Same, same)
-            : own.Mirrored.Length > 0 && _deeds.TryGetValue(own.Mirrored, out var side) ? (BiteRelation.OtherSide, side)
-            : own.Beginning.Length > 0 && _beginnings.TryGetValue(own.Beginning, out var ending) ? (BiteRelation.OtherEnding, ending)
-            : (BiteRelation.New, null);
-
-        public void Add(Bite bite, Signature own)
-        {
-            _deeds.TryAdd(own.Deeds, bite);
-            _beginnings.TryAdd(own.Beginning, bite);
-            _danced.Add((bite.Part, bite.Dance.Start, own.Deeds));
-        }
-    }
-
-    /// <summary>What a line does seen from its own start, so that lines can be told alike wherever they stand.</summary>
-    /// <param name="Mirrored">On the other side; empty where nothing is done.</param>
-    /// <param name="Beginning">All but its last quarter; empty where nothing is done in it.</param>
-    private sealed record Signature(string Deeds, string Mirrored, string Beginning)
-    {
-        public static Signature Of(List<TracedAction> actions, DanceLine line)
-        {
-            string Joined(IEnumerable<string> deeds) => string.Join('|', deeds.Prepend($"{line.Counts}"));
-            string Own(TracedAction a) => Deed(a, line, a.Foot, a.Turn, a.Direction, a.Action.Way, a.Action.Crossing, a.Action.Words);
-            var beginning = actions.Where(a => (a.At - line.Start).InCounts < line.Counts * 0.75).ToList();
-            return new Signature(
-                Joined(actions.Select(Own)),
-                actions.Count == 0 ? "" : Joined(actions.Select(a => Deed(a, line, a.Foot.Other(), -a.Turn, Mirror.Of(a.Direction), -a.Action.Way, a.Action.Crossing.Other(), Sides.Mirrored(a.Action.Words)))),
-                beginning.Count == 0 ? "" : Joined(beginning.Select(Own)));
-        }
-
-        private static string Deed(TracedAction action, DanceLine line, Foot foot, Eighths turn, Direction direction, int way, Foot crossing, string words) =>
-            $"{(action.At - line.Start).Value}/{action.Verb.Name}/{foot}/{direction}/{turn.Value}/{(!turn.IsNone && action.TurnFirst)}/{way}/{crossing}/{words}";
     }
 }

@@ -23,6 +23,15 @@ internal abstract class BlockDraft
     /// <summary>Whether the instructor settled it, so that no repeat is given.</summary>
     public bool IsSettled { get; set; }
 
+    /// <summary>Repeats that are given first where it is no part of the least; 0 where it is.</summary>
+    public int FirstGift { get; init; }
+
+    /// <summary>It is the first thing that minutes left over are given to.</summary>
+    public bool IsWaiting => FirstGift > 0 && Repeats == 0;
+
+    /// <summary>Repeats with one gift more.</summary>
+    public int Next => IsWaiting ? FirstGift : Repeats + 1;
+
     public double Need => Worth / (Repeats + 1);
 
     /// <summary>Its blocks with the repeats they have now.</summary>
@@ -30,6 +39,9 @@ internal abstract class BlockDraft
 
     /// <summary>Its blocks without repeats and seconds.</summary>
     public IEnumerable<LessonBlock> Outline => Laid(Repeats).Select(r => r.Block);
+
+    /// <summary>All blocks that it can have, a waiting one and those taken out by hand among them.</summary>
+    public IEnumerable<LessonBlock> Offered => Halved(IsWaiting ? Next : Repeats).Select(r => r.Block);
 
     /// <summary>Blocks of it that were taken out by hand.</summary>
     public IEnumerable<LessonBlock> TakenOut => Halved(Repeats).Where(r => _changes.Removed.Contains(r.Block.Id)).Select(r => r.With(r.Repeats));
@@ -50,6 +62,8 @@ internal abstract class BlockDraft
     {
         (_changes, _pins) = (changes, pins);
         _seconds.Clear();
+        // What is settled is danced, a gift or not.
+        Repeats = Repeats == 0 && Of(Math.Max(1, Least)).Any(r => pins.ContainsKey(r.Block.Id)) ? FirstGift : Repeats;
         IsSettled = Outline.Where(b => b.IsDanced).All(b => pins.ContainsKey(b.Id));
     }
 
@@ -128,52 +142,65 @@ internal sealed class SingleDraft(BlockReckoning reckoning) : BlockDraft
     /// <summary>Something that is not danced: its seconds stand.</summary>
     public static SingleDraft Fixed(LessonBlock block, double seconds) => new(new BlockReckoning(block, 0, _ => 0, _ => seconds, _ => block.Why));
 
-    protected override IEnumerable<BlockReckoning> Of(int repeats) => [reckoning with { Repeats = repeats }];
+    protected override IEnumerable<BlockReckoning> Of(int repeats) => FirstGift > 0 && repeats == 0 ? [] : [reckoning with { Repeats = repeats }];
 }
 
-/// <summary>Further walls, among which the repeats are shared, and all walls in a row.</summary>
-internal sealed class WallsDraft(IReadOnlyList<BlockReckoning> walls, BlockReckoning all, bool weighted) : BlockDraft
+/// <summary>Further walls, among which the repeats are shared, and walls in a row.</summary>
+/// <param name="slower">The first time on the second wall, a rung slower; null where there is no slower rung.</param>
+/// <param name="walls">The second wall and those behind it that have a block of their own.</param>
+/// <param name="second">How often the second wall is danced at least.</param>
+/// <param name="inARow">How often each of them comes in the row.</param>
+internal sealed class WallsDraft(BlockReckoning? slower, IReadOnlyList<BlockReckoning> walls, BlockReckoning all, int second, IReadOnlyList<int> inARow) : BlockDraft
 {
-    protected override IEnumerable<BlockReckoning> Of(int repeats) =>
-        walls.Zip(WallRepeats.Share(repeats, walls.Count, weighted), (wall, times) => wall with { Repeats = times }).Append(all);
+    protected override IEnumerable<BlockReckoning> Of(int repeats)
+    {
+        var shares = WallRepeats.Share(repeats, second, inARow);
+        var slow = slower is not null && shares[0] > 1;
+        return (slow ? [slower! with { Repeats = 1 }] : Array.Empty<BlockReckoning>()).Concat(walls.Select((w, i) => w with { Repeats = shares[i] - (i == 0 && slow ? 1 : 0) })).Append(all);
+    }
 }
 
 /// <summary>How repeats are shared among further walls (rules, section 7).</summary>
 public static class WallRepeats
 {
-    /// <summary>Nobody dances to one wall more often than this.</summary>
+    /// <summary>Nobody dances to one wall more often than this, all its blocks together.</summary>
     public const int Most = 8;
 
-    /// <summary>Least repeats for so many further walls.</summary>
-    public static int Least(int walls, bool weighted) => weighted ? walls == 0 ? 0 : walls + 1 : walls;
+    /// <summary>How many of so many walls, from the second on, have a block of their own where the last two are danced in a row behind them: as many as keep each from coming more often than the one before.</summary>
+    public static int OwnBeforeTheLastTwo(int walls) => walls switch { <= 3 => walls - 1, 4 => 2, _ => walls - 3 };
 
-    /// <summary>Weighted: half for the first of them (at least 2), each later one half of the rest (at least 1, rounded down), the last what is left; else alike, what is over to the first.</summary>
+    /// <summary>Least repeats for so many further walls: those of the second, and one for each later one.</summary>
+    public static int Least(int walls, int second) => walls == 0 ? 0 : second + walls - 1;
+
+    /// <summary>Each its least; what is more goes round them, the second wall first, so that none is danced more often than the one before it.</summary>
     /// <param name="repeats">Repeats for all of them; at least <see cref="Least"/>.</param>
-    public static IReadOnlyList<int> Share(int repeats, int walls, bool weighted)
+    /// <param name="second">How often the second wall is danced at least.</param>
+    /// <param name="inARow">For each wall how often it comes in the row; that counts too.</param>
+    public static IReadOnlyList<int> Share(int repeats, int second, IReadOnlyList<int> inARow)
     {
-        var shares = new int[walls];
-        var left = repeats;
-        for (var i = 0; i < walls; i++)
+        var shares = inARow.Select((_, i) => i == 0 ? second : 1).ToArray();
+        var left = repeats - shares.Sum();
+        while (left > 0)
         {
-            var last = i == walls - 1;
-            var wanted = !weighted ? (repeats / walls) + (i < repeats % walls ? 1 : 0) : last ? left : i == 0 ? Math.Max(2, left / 2) : Math.Max(1, left / 2);
-            // Those that come later have one at least.
-            shares[i] = Math.Min(Most, last ? wanted : Math.Min(wanted, Math.Max(1, left - (walls - i - 1))));
-            left -= shares[i];
+            var before = left;
+            for (var i = 0; i < shares.Length && left > 0; i++)
+            {
+                if (shares[i] + inARow[i] < Most && (i == 0 || shares[i] + inARow[i] < shares[i - 1] + inARow[i - 1]))
+                {
+                    shares[i]++;
+                    left--;
+                }
+            }
+
+            if (left == before)
+            {
+                break;
+            }
         }
 
         return shares;
     }
 
-    /// <summary>The most repeats that can be shared before some wall would have over eight.</summary>
-    public static int MostShared(int walls, bool weighted)
-    {
-        var most = Least(walls, weighted);
-        while (most < Most * walls && Share(most + 1, walls, weighted) is var next && next.Sum() == most + 1)
-        {
-            most++;
-        }
-
-        return most;
-    }
+    /// <summary>The most repeats that can be shared before each wall has eight.</summary>
+    public static int MostOf(int walls, IReadOnlyList<int> inARow) => inARow.Take(walls).Sum(r => Most - r);
 }

@@ -1,5 +1,7 @@
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Lessons;
@@ -49,6 +51,16 @@ public sealed class ClassKnowledge
         _seen = [.. (seen ?? []).Select(Plain).Where(n => n.Length > 0).Select(StepOf)];
     }
 
+    private ClassKnowledge(ClassKnowledge other, StepParts parts)
+    {
+        (_lexicon, _level, _known, _seen, _names, _parts) = (other._lexicon, other._level, other._known, other._seen, other._names, parts);
+    }
+
+    private readonly StepParts? _parts;
+
+    /// <summary>The same class before a dance with steps of its own: one made of steps it knows is nearly known.</summary>
+    public ClassKnowledge In(Dance dance) => new(this, new StepParts(dance, _lexicon));
+
     public ClassLevel Level => _level;
 
     /// <summary>The lexicon's names of the steps that are known, to search swaps by.</summary>
@@ -69,6 +81,22 @@ public sealed class ClassKnowledge
         _ => 0.25,
     };
 
+    /// <summary>Points of difficulty of a step that is new to a class, known otherwise, or seen and not clean yet.</summary>
+    public static double PointsOf(Familiarity familiarity) => familiarity switch
+    {
+        Familiarity.New => 0.3,
+        Familiarity.Nearly => 0.4,
+        Familiarity.Seen => 0.15,
+        _ => 0,
+    };
+
+    /// <summary>Points of difficulty that a step has by how new it is, for a dance whose own steps are told.</summary>
+    public Func<TracedAction, double> NoveltyIn(Dance dance)
+    {
+        var knowledge = In(dance);
+        return a => PointsOf(knowledge.Of(a));
+    }
+
     public Familiarity Of(TracedAction action)
     {
         var name = action.Action.Step;
@@ -83,14 +111,19 @@ public sealed class ClassKnowledge
             return Familiarity.Seen;
         }
 
-        return !Trusts(_lexicon.Find(name), action.Verb) ? Familiarity.New
+        var own = _lexicon.Find(name);
+        return own is null or { IsOwn: true } && _parts?.NamesIn(name) is { Count: > 0 } parts ? parts.All(Trusts) ? Familiarity.Nearly : Familiarity.New
+            : !Trusts(own, action.Verb) ? Familiarity.New
             : action.Action.AltersEnding ? Familiarity.Nearly
             : Familiarity.Known;
     }
 
-    private bool Trusts(NamedStep? step, Verb verb)
+    /// <summary>Whether the class knows a step by its name, by its log or by its level; what is made of steps is known where these are.</summary>
+    private bool Trusts(string name) => _known.Contains(name) || (_lexicon.Find(name) is { IsOwn: false } step ? Trusts(step, step.Forms[0].Actions[0].Phrase.Verb) : _parts?.NamesIn(name) is { Count: > 0 } parts && parts.All(Trusts));
+
+    private bool Trusts(NamedStep? step, Verb? verb)
     {
-        var asked = step?.Trust ?? (verb.IsHighImpact || verb.Kind is not (VerbKind.Takes or VerbKind.NoFoot) && !verb.IsStoodOnByNovices ? 1 : 0);
+        var asked = step?.Trust ?? (verb is null ? 0 : verb.IsHighImpact || verb.Kind is not (VerbKind.Takes or VerbKind.NoFoot) && !verb.IsStoodOnByNovices ? 1 : 0);
         return asked <= Trusted;
     }
 

@@ -8,7 +8,11 @@ public sealed record CourseBrief(int Weeks, double Minutes, IReadOnlyList<Lesson
 {
     public const int MostWeeks = 52, MostDances = 30;
 
-    public ClassPace Pace { get; init; } = new();
+    /// <summary>The kind of its lessons.</summary>
+    public LessonKind Kind { get; init; }
+
+    /// <summary>What is known of the group's pace.</summary>
+    public GroupPace Group { get; init; } = GroupPace.Unknown;
 
     /// <summary>How many bites of a dance are new in a week, where the instructor settled it; week and dance from 0.</summary>
     public IReadOnlyDictionary<(int Week, int Dance), int> Settled { get; init; } = new Dictionary<(int Week, int Dance), int>();
@@ -186,7 +190,7 @@ public sealed class CoursePlanner
     {
         var here = cells.Where(c => c.New > 0 || c.From > 0).OrderBy(c => c.New == 0).ThenBy(c => c.Dance).ToList();
         return (
-            new LessonBrief(_brief.Minutes, [.. here.Select(c => DanceOf(week, c))], _brief.Way, _brief.Class) { Pace = _brief.Pace },
+            new LessonBrief(_brief.Minutes, [.. here.Select(c => DanceOf(week, c))], _brief.Way, _brief.Class) { Kind = _brief.Kind, Group = _brief.Group },
             [.. here.Select(c => _states[c.Dance].Bites)],
             here.ConvertAll(c => c.Dance));
     }

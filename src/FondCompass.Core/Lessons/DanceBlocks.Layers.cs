@@ -1,3 +1,4 @@
+using FondCompass.Core.Counts;
 using FondCompass.Core.Told;
 
 namespace FondCompass.Core.Lessons;
@@ -12,7 +13,7 @@ internal sealed partial class DanceBlocks
     {
         var bites = _bites.Where(b => b.Part == part).ToList();
         var kinds = LayerOrder.Where(k => bites.Exists(b => b.Layers.Any(l => l.Kind == k))).ToList();
-        var drilled = kinds.Contains(LayerKind.Arms) ? LayerKind.Arms : kinds.FirstOrDefault();
+        LayerKind? drilled = kinds.OrderBy(k => k == LayerKind.Arms ? 0 : 1).Select(k => (LayerKind?)k).FirstOrDefault(k => LayerMoves.MoveAlone([.. bites.SelectMany(b => b.Layers).Where(l => l.Kind == k)]));
         foreach (var kind in kinds)
         {
             var with = bites.Where(b => b.Layers.Any(l => l.Kind == kind)).ToList();
@@ -21,12 +22,12 @@ internal sealed partial class DanceBlocks
             if (kind == drilled)
             {
                 AddDanced(
-                    BlockKind.Drill, $"drill:{part}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} alone, feet still: {LessonWords.Of(with, _bites)}", with, with.Sum(b => b.Counts), Way.Ladder[0], 1,
-                    worth: WorthOf(with), also: Layered);
+                    BlockKind.Drill, $"drill:{part}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} alone, feet still: {LessonWords.Of(with, _bites)}", with, with.Sum(b => b.Counts), FirstRate, 1,
+                    worth: WorthOf(with), most: MostOfRung, also: Layered);
             }
 
             AddDanced(
-                BlockKind.Layer, $"layer:{part}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} on top of the feet of {part}", bites, bites.Sum(b => b.Counts), RungOf(1, 2), 1, worth: WorthOf(bites), also: Layered);
+                BlockKind.Layer, $"layer:{part}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} on top of the feet of {part}", bites, bites.Sum(b => b.Counts), RungOf(1, 2), 1, worth: WorthOf(bites), most: MostOfRung, also: Layered);
         }
 
         _layered.Add(part);
@@ -35,24 +36,42 @@ internal sealed partial class DanceBlocks
     /// <summary>Parts whose hips and arms have been laid on their feet.</summary>
     private readonly HashSet<string> _layered = [];
 
-    /// <summary>The whole in every round: feet, then each layer there is, then with attitude.</summary>
+    /// <summary>The levels of a move of a circle: what goes on top of its feet, each in a block of its own, arms twice as often.</summary>
+    private void AddLevels(Bite bite)
+    {
+        var kinds = LayerOrder.Where(k => bite.Layers.Any(l => l.Kind == k)).ToList();
+        foreach (var kind in kinds)
+        {
+            var least = kind == LayerKind.Arms ? 4 : 2;
+            AddDanced(
+                BlockKind.Layer, $"layer:{bite.Key}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} on top of {LessonWords.Of(bite)}", [bite], bite.Counts, FirstRate, least, worth: WorthOf([bite]), most: Math.Max(least, MostOfBite),
+                also: b => b with { Layer = LessonWords.Of(kind), FeetOnly = [], Layers = [.. kinds.TakeWhile(k => k != kind), kind], Say = [.. bite.Layers.Where(l => l.Kind == kind).Select(l => l.Text)] });
+        }
+    }
+
+    /// <summary>The whole in every round: feet, then each layer there is, then with attitude. What is new is shown once before.</summary>
     private void AddRounds()
     {
+        foreach (var bite in _bites.Where(b => b.Relation != BiteRelation.Same && b.Novelties.Any(n => n > ClassKnowledge.Novelty(Familiarity.Known))))
+        {
+            AddDanced(BlockKind.Show, $"show:{bite.Key}", $"Show {LessonWords.Of(bite)}: it is new to them", [bite], bite.Counts, FirstRate, 1, most: 1, worth: 0);
+        }
+
         var kinds = LayerOrder.Where(k => _bites.Any(b => b.Layers.Any(l => l.Kind == k))).ToList();
         List<string> rounds = ["feet", .. kinds.Select(LessonWords.Of), "attitude"];
         for (var i = 0; i < rounds.Count; i++)
         {
-            var rate = Way.Ladder[Math.Min(Way.Ladder.Count - 1, i * Way.Ladder.Count / rounds.Count)];
+            var rate = Way.Ladder.Count == 0 ? Rate.Full : Way.Ladder[Math.Min(Way.Ladder.Count - 1, i * Way.Ladder.Count / rounds.Count)];
             var layer = rounds[i];
             IReadOnlyList<LayerKind> danced = [.. kinds.Take(i)];
             AddDanced(
                 BlockKind.Layer, $"layer:{layer}", i == 0 ? $"{WholeWord}: feet only" : layer == "attitude" ? $"{WholeWord}, with attitude" : $"{WholeWord}, with {layer}", _bites, WholeCounts, rate, 1,
-                worth: WorthOf(_bites), also: b => b with { Layer = layer, FeetOnly = [], Layers = danced });
+                worth: WorthOf(_bites), most: MostOfRung, also: b => b with { Layer = layer, FeetOnly = [], Layers = danced });
         }
 
-        if (Way.Ladder[^1] is var top && rounds.Count < Way.Ladder.Count)
+        if (LastRate is var top && rounds.Count < Way.Ladder.Count)
         {
-            AddDanced(BlockKind.Whole, $"whole:{top.Percent:0.##}", $"{WholeWord}, at {top}", _bites, WholeCounts, top, 1, worth: WorthOf(_bites));
+            AddDanced(BlockKind.Whole, $"whole:{top.Percent:0.##}", $"{WholeWord}, at {top}", _bites, WholeCounts, top, 1, worth: WorthOf(_bites), most: MostOfRung);
         }
     }
 }

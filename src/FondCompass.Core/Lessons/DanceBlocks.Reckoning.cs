@@ -8,10 +8,10 @@ namespace FondCompass.Core.Lessons;
 internal sealed partial class DanceBlocks
 {
     private void AddDanced(
-        BlockKind kind, string id, string title, IReadOnlyList<Bite> bites, int counts, Rate rate, int least, double worth, int most = MostRepeats, Func<LessonBlock, LessonBlock>? also = null)
+        BlockKind kind, string id, string title, IReadOnlyList<Bite> bites, int counts, Rate rate, int least, double worth, int most, Func<LessonBlock, LessonBlock>? also = null, int firstGift = 0)
     {
         var block = Block(kind, id, title, bites, counts, rate);
-        _drafts.Add(new SingleDraft(Danced(also is null ? block : also(block), bites, least)) { Repeats = least, Least = least, Most = most, Worth = worth });
+        _drafts.Add(new SingleDraft(Danced(also is null ? block : also(block), bites, least)) { Repeats = least, Least = least, Most = Math.Max(least, most), Worth = worth, FirstGift = firstGift });
     }
 
     private LessonBlock Block(BlockKind kind, string id, string title, IReadOnlyList<Bite> bites, int counts, Rate rate)
@@ -26,7 +26,8 @@ internal sealed partial class DanceBlocks
             Part = parts.Count == 1 ? parts[0] : null,
             Lines = parts.Count == 1 ? [.. bites.SelectMany(b => b.Lines).Distinct()] : null,
             Bites = bites,
-            IsWhole = _isWhole && counts == Trace.TotalCounts,
+            IsWhole = _isWhole && !IsFree && counts == Trace.TotalCounts,
+            Order = IsFolded && !IsFree && counts == WholeCounts && kind is BlockKind.Show or BlockKind.Chain or BlockKind.Whole or BlockKind.Layer && bites.Count == _bites.Count ? _order : null,
             Counts = counts,
             CountIn = _countIn,
             Rate = rate,
@@ -46,7 +47,7 @@ internal sealed partial class DanceBlocks
 
     /// <summary>Whose layers come later: who teaches feet first dances a part without them until they have been laid on it.</summary>
     private List<string> FeetOnly(IReadOnlyList<Bite> bites) =>
-        Way.Layers != LayerSchool.FeetFirst ? [] : [.. bites.Where(b => b.Layers.Count > 0).Select(b => b.Part).Distinct().Where(p => !_layered.Contains(p))];
+        !LayersApart && !InLevels ? [] : [.. bites.Where(b => b.Layers.Count > 0).Select(b => b.Part).Distinct().Where(p => !_layered.Contains(p))];
 
     /// <summary>What may be said: who says less and less counts over the whole, and is silent over the music but for what changes.</summary>
     private CallRule RuleOf(BlockKind kind) => kind switch
@@ -64,15 +65,12 @@ internal sealed partial class DanceBlocks
     /// <summary>A danced block with its formula; it begins anew with a count-in wherever it cannot be danced again from where it ends.</summary>
     private BlockReckoning Danced(LessonBlock block, IReadOnlyList<Bite> bites, int repeats)
     {
-        var toMusic = _dance.Song is not null && block.Kind is BlockKind.Show or BlockKind.Music or BlockKind.Runs;
         var loops = block.Kind is BlockKind.Walls && block.Walls.Count > 1 || Loops(bites, block.Counts!.Value);
-        int Starts(int times) => loops ? 1 : times;
-        double Seconds(int times) => _brief.Pace.Regroup + (toMusic
-            ? TeachingTime.Danced(block.Counts!.Value, times, Starts(times), _countIn, block.Rate!.Value, _dance.Song!, _dance.Start)
-            : TeachingTime.Danced(block.Counts!.Value, times, Starts(times), _countIn, block.Rate!.Value, _dance.Tempo));
+        int Starts(int times) => loops ? Math.Min(1, times) : times;
+        double Seconds(int times) => times == 0 ? 0 : _brief.Pace.Regroup + TeachingTime.Danced(block.Counts!.Value, times, Starts(times), block.CountIn!.Value, block.Rate!.Value, _dance.Tempo);
         string Why(int times) => string.Create(
             CultureInfo.InvariantCulture,
-            $"{times} × {block.Counts} counts and {(Starts(times) == 1 ? "a count-in" : $"{Starts(times)} count-ins")} of {_countIn} at {block.Rate} of {(toMusic ? "the track" : $"{_dance.Tempo:0.#} a minute")}, then {_brief.Pace.Regroup:0} s to gather{(loops || times == 1 ? "" : "; it ends on the other foot than it begins on, so each time begins anew")}.");
+            $"{times} × {block.Counts} counts and {(Starts(times) == 1 ? "a count-in" : $"{Starts(times)} count-ins")} of {_countIn} at {block.Rate} of {_dance.Tempo:0.#} a minute, then {_brief.Pace.Regroup:0.#} s to gather{(loops || times == 1 ? "" : "; it ends on the other foot than it begins on, so each time begins anew")}.");
         return new BlockReckoning(block, repeats, Starts, Seconds, Why);
     }
 
@@ -91,7 +89,7 @@ internal sealed partial class DanceBlocks
     private double EffortOf(IReadOnlyList<Bite> bites, Rate rate)
     {
         var seconds = bites.Sum(b => b.Counts) * 60 / (_dance.Tempo * rate.Share);
-        return Math.Clamp((bites.Sum(b => b.Footed) / Math.Max(0.1, seconds)) + (bites.Any(b => b.Jumps) ? 1 : 0), 0, 5);
+        return Math.Clamp((bites.Sum(b => b.Footed) / Math.Max(0.1, seconds)) + (bites.Any(b => b.Jumps) ? 1 : 0) + (bites.Any(b => b.IsHeavy) ? 0.5 : 0), 0, 5);
     }
 
     /// <summary>Mean of expected loss × novelty over what is danced.</summary>

@@ -8,12 +8,15 @@ internal sealed class KnownDances(LessonBrief brief)
     /// <summary>Seconds under which it is no use to begin a dance that is known.</summary>
     private const double Shortest = 60;
 
+    /// <summary>Songs of one known dance at the most.</summary>
+    private const int MostTimes = 3;
+
     /// <summary>The known dances, those least kept first.</summary>
     public IEnumerable<(LessonDance Dance, int Index)> InTurn =>
         brief.Dances.Select((d, i) => (Dance: d, Index: i)).Where(d => d.Dance.IsKnown && d.Dance.Analysis.Trace.TotalCounts > 0).OrderBy(d => d.Dance.Kept).ThenBy(d => d.Index);
 
     /// <summary>What is due comes back before anything new: of the time first spent on it, the share that is reckoned lost (rules, section 7).</summary>
-    public IEnumerable<BlockDraft> Recaps => !brief.Recaps ? [] : InTurn.Where(d => d.Dance.Learned.Any(l => l.IsDue)).Select(d => SingleDraft.Fixed(
+    public IEnumerable<BlockDraft> Recaps => !brief.Recaps || brief.Kind == LessonKind.Party ? [] : InTurn.Where(d => d.Dance.Learned.Any(l => l.IsDue)).Select(d => SingleDraft.Fixed(
             new LessonBlock
             {
                 Id = string.Create(CultureInfo.InvariantCulture, $"recap:{d.Index}"),
@@ -31,31 +34,36 @@ internal sealed class KnownDances(LessonBrief brief)
     /// <summary>Those that were taken out by hand.</summary>
     public IEnumerable<LessonBlock> TakenOut => InTurn.Where(d => IsTakenOut(d.Index) && !IsPinned(d.Index)).Select(d => BlockOf(d.Dance, d.Index));
 
-    /// <summary>Known dances in turn, each once through to its music while there is time; the last has what is over. Those that were given minutes have them already.</summary>
+    /// <summary>A dance of a set, in its place, when it is known: its song once.</summary>
+    public IEnumerable<BlockDraft> Set(int index) => InTurn.Where(d => d.Index == index && !IsPinned(index) && !IsTakenOut(index)).Select(d => SingleDraft.Fixed(BlockOf(d.Dance, d.Index), OnceThrough(d.Dance)));
+
+    /// <summary>Known dances in turn, each once through to its music while all of it fits, then each once more. Those that were given minutes have them already.</summary>
     public List<LessonBlock> Filling(double left)
     {
-        if (left < Shortest)
-        {
-            return [];
-        }
-
         var blocks = new List<LessonBlock>();
-        foreach (var (dance, index) in InTurn.Where(d => !IsPinned(d.Index) && d.Dance.Until is null && !IsTakenOut(d.Index)))
+        var dances = InTurn.Where(d => !IsPinned(d.Index) && d.Dance.Until is null && !IsTakenOut(d.Index)).ToList();
+        for (var round = 0; round < MostTimes; round++)
         {
-            var once = Math.Round(OnceThrough(dance), 3);
-            if (once > left && blocks.Count > 0)
+            foreach (var (dance, index) in dances)
             {
-                break;
+                var once = Math.Round(OnceThrough(dance), 3);
+                var place = blocks.FindIndex(b => b.Dance == index);
+                if (once > left || left < Shortest || (round > 0 && place < 0))
+                {
+                    continue;
+                }
+
+                left = Math.Round(left - once, 3);
+                var block = BlockOf(dance, index) with { Seconds = once };
+                if (place < 0)
+                {
+                    blocks.Add(block);
+                }
+                else
+                {
+                    blocks[place] = block with { Seconds = Math.Round(blocks[place].Seconds + once, 3), Repeats = round + 1, Why = $"{block.Why} There is time for it {(round == 1 ? "twice" : $"{round + 1} times")}." };
+                }
             }
-
-            var seconds = Math.Min(once, left);
-            left = Math.Round(left - seconds, 3);
-            blocks.Add(BlockOf(dance, index) with { Seconds = seconds });
-        }
-
-        if (blocks.Count > 0 && left > 0)
-        {
-            blocks[^1] = blocks[^1] with { Seconds = Math.Round(blocks[^1].Seconds + left, 3), Why = $"{blocks[^1].Why} What is left over is here: again, or what they ask for." };
         }
 
         return blocks;

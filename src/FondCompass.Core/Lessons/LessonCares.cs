@@ -13,7 +13,7 @@ internal static class LessonCares
     private const double FastTurn = 1.2;
 
     /// <summary>A track that is faster at some place than where the dance begins, by this factor, is told.</summary>
-    private const double SpeedsUp = 1.1;
+    internal const double SpeedsUp = 1.1;
 
     public static List<LessonCare> Of(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites, IReadOnlyList<LessonBlock> blocks)
     {
@@ -34,14 +34,14 @@ internal static class LessonCares
         {
             cares.Add(new("WARM01", "There is no warm-up in this plan, and it has jumps or hops.", "Warm up elsewhere first, or begin with a slow run of small steps."));
         }
-        else if (warm is { IsPinned: true, Seconds: < TeachingTime.LeastFrame * 60 })
+        else if (brief.Rules.Frame == FrameRule.ByEffort && warm is { IsPinned: true, Seconds: < TeachingTime.LeastFrame * 60 })
         {
             cares.Add(new("WARM01", $"The warm-up is cut to {LessonWords.Clock(warm.Seconds)}.", $"{TeachingTime.LeastFrame:0} minutes are the usual least; take the pin away."));
         }
 
-        foreach (var (before, next) in blocks.Where(b => b.Seconds > 0).Zip(blocks.Where(b => b.Seconds > 0).Skip(1)))
+        foreach (var (before, next) in !brief.Rules.Breathes || brief.Way.Order == TeachingOrder.FollowAlong ? [] : blocks.Where(b => b.Seconds > 0).Zip(blocks.Where(b => b.Seconds > 0).Skip(1)))
         {
-            if (before.IsDanced && next.IsDanced && before.Effort > TeachingTime.EasyEffort && next.Effort > TeachingTime.EasyEffort)
+            if (before.IsDanced && next.IsDanced && before.Effort >= TeachingTime.HardEffort && next.Effort >= TeachingTime.HardEffort)
             {
                 cares.Add(new("HARD01", $"'{before.Title}' and '{next.Title}' are hard runs without a minute between.", "Put water or talk between them. Pain, chest discomfort or faintness: stop and seek help."));
                 break;

@@ -1,7 +1,9 @@
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
+using FondCompass.Core.Runs;
 using FondCompass.Core.Told;
+using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Lessons;
 
@@ -41,6 +43,12 @@ public sealed record LessonBlock
     /// <summary>Which dance of the lesson, from 0; null where none is meant.</summary>
     public int? Dance { get; init; }
 
+    /// <summary>That dance's title, where the lesson teaches several; else empty.</summary>
+    public string DanceTitle { get; init; } = "";
+
+    /// <summary>What is done, with the dance's title where there are several.</summary>
+    public string Named => DanceTitle.Length > 0 ? $"{DanceTitle}: {Title}" : Title;
+
     /// <summary>The part, where it covers one only.</summary>
     public string? Part { get; init; }
 
@@ -52,6 +60,12 @@ public sealed record LessonBlock
 
     /// <summary>It is danced whole: the pattern as it goes round, the order once through.</summary>
     public bool IsWhole { get; init; }
+
+    /// <summary>It is danced to its song, from the song's first count to its last.</summary>
+    public bool IsSong { get; init; }
+
+    /// <summary>The calls of an order that it is danced through, where what repeats at once is left out; null for all of it.</summary>
+    public IReadOnlyList<TracedCall>? Order { get; init; }
 
     /// <summary>Counts of one repeat; null where nothing is counted.</summary>
     public int? Counts { get; init; }
@@ -86,6 +100,9 @@ public sealed record LessonBlock
 
     public double Seconds { get; init; }
 
+    /// <summary>Of a walk the seconds of walking and of talk, as they would be before anything is learned of the group's pace; 0 in any other block.</summary>
+    public (double Walking, double Talking) Usual { get; init; }
+
     /// <summary>Actions a second and 1 for jumps, 0 to 5.</summary>
     public double Effort { get; init; }
 
@@ -102,6 +119,9 @@ public sealed record LessonBlock
     public required string Why { get; init; }
 
     public IReadOnlyList<string> Say { get; init; } = [];
+
+    /// <summary>Moves that are led one after the other, in equal shares of its time: of a warm-up or a stretch.</summary>
+    public IReadOnlyList<string> Moves { get; init; } = [];
 
     public IReadOnlyList<string> Watch { get; init; } = [];
 
@@ -164,11 +184,11 @@ public sealed record LessonDance(Analysis Analysis, double Bpm, Song? Song = nul
 
     public string Title => Analysis.Dance.Header.Title.Trim() is { Length: > 0 } title ? title : "Untitled dance";
 
-    /// <summary>Song count at which it begins with this track; where its header says when null.</summary>
+    /// <summary>Song count at which it begins with this track; as <see cref="SongStart"/> has it when null.</summary>
     public int? Intro { get; init; }
 
     /// <summary>Song count at which repeat 1 begins.</summary>
-    public int Start => Song is { } song ? Math.Clamp(Intro ?? Analysis.Dance.Header.Intro, 0, Math.Max(0, song.Counts - 1)) : 0;
+    public int Start => Song is { } song ? Math.Clamp(Intro ?? SongStart.Of(Analysis.Trace, song), 0, Math.Max(0, song.Counts - 1)) : 0;
 
     /// <summary>The tempo it begins with.</summary>
     public double Tempo => Song?.Time.BpmAt(Start) ?? Bpm;
@@ -190,7 +210,30 @@ public sealed record LessonBrief(double Minutes, IReadOnlyList<LessonDance> Danc
 {
     public const double Longest = 540;
 
-    public ClassPace Pace { get; init; } = new();
+    public LessonKind Kind { get; init; }
+
+    public KindRules Rules => LessonKinds.Of(Kind);
+
+    /// <summary>The pace by its name; the kind's when null.</summary>
+    public PaceName? PaceName { get; init; }
+
+    /// <summary>What is known of the group's own pace.</summary>
+    public GroupPace Group { get; init; } = GroupPace.Unknown;
+
+    /// <summary>The constants it is planned with: the group's given numbers, else its learned ones, on the pace that is named, else the kind's.</summary>
+    public ClassPace Pace => ClassPace.Of(Way.Pace ?? PaceName ?? Rules.Pace, Group);
+
+    /// <summary>The same before anything is learned from the group's log.</summary>
+    public ClassPace UsualPace => ClassPace.Of(Way.Pace ?? PaceName ?? Rules.Pace, Group with { Walking = 1, Talking = 1, Gathering = 1 });
+
+    /// <summary>Moves of a warm-up that is led; empty for a warm-up of the leader's own.</summary>
+    public IReadOnlyList<string> WarmUpMoves { get; init; } = [];
+
+    /// <summary>Moves of a cool-down or stretch that is led.</summary>
+    public IReadOnlyList<string> CoolDownMoves { get; init; } = [];
+
+    /// <summary>Dances that the group knows and that are not in this lesson: what they teach is no news in it.</summary>
+    public IReadOnlyList<LessonDance> Familiar { get; init; } = [];
 
     public BlockChanges Changes { get; init; } = BlockChanges.None;
 

@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Steps;
 
@@ -19,8 +18,8 @@ public sealed class LessonPlanner
     /// <summary>Need under which one more repeat is no use to anybody.</summary>
     private const double NoUse = 0.01;
 
-    /// <summary>Seconds left over that a look back or questions can take; more is a block of its own.</summary>
-    private const double MostTalk = 180;
+    /// <summary>Seconds left over that are a block for questions; more is told as free.</summary>
+    private const double MostTalk = 60;
 
     private readonly LessonBrief _brief;
     private readonly IReadOnlyList<IReadOnlyList<Bite>> _bites;
@@ -28,6 +27,9 @@ public sealed class LessonPlanner
     private readonly List<LessonCare> _notes = [];
     private readonly List<BlockDraft> _drafts = [];
     private CancellationToken _cancel;
+
+    /// <summary>The gift that did not fit any more, and its seconds; null where each has its most.</summary>
+    private (string Title, double Seconds)? _next;
 
     private LessonPlanner(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites)
     {
@@ -43,11 +45,20 @@ public sealed class LessonPlanner
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(brief.Minutes);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(brief.Minutes, LessonBrief.Longest);
         var steps = lexicon ?? StepLexicon.Shipped;
+        // What the group knows already is no news in what is taught.
+        var taught = new TaughtBefore();
+        foreach (var known in brief.Familiar.Concat(brief.Dances.Where(d => d.IsKnown)))
+        {
+            cancel.ThrowIfCancellationRequested();
+            taught.Learn(Taught(known, known.Until, Bites.Of(known.Analysis, brief.Class, known.Tempo, known.Cuts)));
+        }
+
         var bites = new List<IReadOnlyList<Bite>>();
         foreach (var dance in brief.Dances)
         {
             cancel.ThrowIfCancellationRequested();
-            bites.Add(dance.IsKnown ? [] : Bites.Of(dance.Analysis, brief.Class, dance.Tempo, dance.Cuts, dance.Logged));
+            bites.Add(dance.IsKnown ? [] : Bites.Of(dance.Analysis, brief.Class, dance.Tempo, dance.Cuts, dance.Logged, new TaughtBefore(taught)));
+            taught.Learn(Taught(dance, dance.Until ?? brief.Way.Until, bites[^1]));
         }
 
         var plan = new LessonPlanner(brief, bites) { _cancel = cancel }.Plan(new BiteCues(steps));
@@ -59,9 +70,10 @@ public sealed class LessonPlanner
     internal static LessonPlan Plan(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites) => new LessonPlanner(brief, bites).Plan((BiteCues?)null);
 
     /// <summary>Seconds that it takes to walk, dance and join a dance in this way with this class: the time first spent on it, where nobody wrote it down.</summary>
-    public static double TeachingSeconds(LessonDance dance, TeachingWay way, ClassKnowledge knowledge, ClassPace pace)
+    /// <param name="kind">The kind of lesson it was taught in.</param>
+    public static double TeachingSeconds(LessonDance dance, TeachingWay way, ClassKnowledge knowledge, GroupPace group, LessonKind kind)
     {
-        var brief = new LessonBrief(LessonBrief.Longest, [dance with { IsKnown = false }], way, knowledge) { Pace = pace };
+        var brief = new LessonBrief(LessonBrief.Longest, [dance with { IsKnown = false }], way, knowledge) { Group = group, Kind = kind };
         var planner = new LessonPlanner(brief, [Bites.Of(dance.Analysis, knowledge, dance.Tempo, dance.Cuts)]);
         _ = planner.Least(null);
         return TeachingIn(planner._drafts.SelectMany(d => d.Blocks), way);
@@ -81,7 +93,7 @@ public sealed class LessonPlanner
         var (taught, least) = Least(cues);
         least = PutOff(least);
         Spread();
-        var placed = Placed(Moved(Fill()));
+        var placed = Named(Placed(Moved(Fill())));
         var blocks = cues is null || _brief.Way.Cues != CueSchool.Fading ? placed : cues.Faded(placed, d => _brief.Dances[d].Analysis.Trace);
         return new LessonPlan
         {
@@ -102,6 +114,7 @@ public sealed class LessonPlanner
         for (var i = 0; i < _brief.Dances.Count; i++)
         {
             taught.Add(_brief.Dances[i].IsKnown ? [] : Teach(i, cues));
+            _drafts.AddRange(_brief.Kind == LessonKind.Party ? _known.Set(i) : []);
         }
 
         _drafts.AddRange(_known.Pinned);
@@ -121,12 +134,15 @@ public sealed class LessonPlanner
         var dance = _brief.Dances[index];
         var all = _bites[index];
         var taught = Sound(dance, all);
+        var broken = all.Except(taught).Where(b => IsTag(b) && taught.Any(t => !IsTag(t))).Select(b => b.Part).Distinct().ToList();
+        var isAll = taught.Count(b => !IsTag(b)) == all.Count(b => !IsTag(b));
         if (dance.Analysis.Findings.Where(f => f.Severity == Severity.Error).ToList() is { Count: > 0 } errors)
         {
             _notes.Add(new(
                 "ERROR01",
-                taught.Count == all.Count ? $"{dance.Title} has {Number(errors.Count, "error")}: {errors[0].Message}"
-                : $"{dance.Title} has {Number(errors.Count, "error")}; it is planned up to {LessonWords.Of(all[taught.Count])}, where: {errors[0].Message}",
+                broken.Count > 0 && isAll ? $"{dance.Title} is planned without {string.Join(", ", broken)}, where: {errors[0].Message}"
+                : taught.Count == all.Count ? $"{dance.Title} has {Number(errors.Count, "error")}: {errors[0].Message}"
+                : $"{dance.Title} has {Number(errors.Count, "error")}; it is planned up to {LessonWords.Of(all.FirstOrDefault(b => !taught.Contains(b) && !IsTag(b)) ?? all.First(b => !taught.Contains(b)))}, where: {errors[0].Message}",
                 "Mend it under Write; the plan follows.")
             { IsOfThePlan = true });
         }
@@ -142,7 +158,7 @@ public sealed class LessonPlanner
             _notes.Add(new("LONG01", $"{dance.Title} has {all.Count} bites; the first {MostBites} are planned.", "Teach the rest as a dance of its own.") { IsOfThePlan = true });
         }
 
-        var isWhole = taught.Count == all.Count;
+        var isWhole = isAll || taught.Count == all.Count;
         if ((dance.Until ?? _brief.Way.Until) is { } until && until < taught.Count)
         {
             taught = [.. taught.Take(Math.Max(1, until))];
@@ -153,12 +169,24 @@ public sealed class LessonPlanner
         return taught;
     }
 
-    /// <summary>The bites of a dance before the first that has an error.</summary>
+    /// <summary>The bites of a dance that a class learns: before its first error, and as far as it is taught.</summary>
+    private static IEnumerable<Bite> Taught(LessonDance dance, int? until, IReadOnlyList<Bite> all) => Sound(dance, all).Take(until ?? int.MaxValue);
+
+    private static bool IsTag(Bite bite) => bite.Pattern.Part.IsTag;
+
+    /// <summary>The bites of a dance before the first that has an error; of a tag, which comes on top, only the tag is left out.</summary>
     internal static IReadOnlyList<Bite> Sound(LessonDance dance, IReadOnlyList<Bite> all)
     {
         var wrong = dance.Analysis.Findings.Where(f => f.Severity == Severity.Error).Select(f => (f.Place.Part, f.Place.Line)).ToHashSet();
-        var first = wrong.Count == 0 ? -1 : all.ToList().FindIndex(b => b.Lines.Any(l => wrong.Contains((b.Part, l))));
-        return first < 0 ? all : [.. all.Take(first)];
+        if (wrong.Count == 0)
+        {
+            return all;
+        }
+
+        bool IsWrong(Bite bite) => bite.Lines.Any(l => wrong.Contains((bite.Part, l)));
+        var tags = all.Where(b => IsTag(b) && IsWrong(b)).Select(b => b.Part).ToHashSet();
+        var first = all.ToList().FindIndex(b => !IsTag(b) && IsWrong(b));
+        return [.. (first < 0 ? all : all.Take(first)).Where(b => !IsTag(b) || !tags.Contains(b.Part))];
     }
 
     private static string Number(int count, string what) => count == 1 ? $"one {what}" : $"{count} {what}s";
@@ -199,25 +227,13 @@ public sealed class LessonPlanner
         }
     }
 
-    /// <summary>Warm-up and cool-down by the effort between; a plan that is itself one of them, or a party set, needs none.</summary>
+    /// <summary>Warm-up and cool-down, laid round what is between them.</summary>
     private List<BlockDraft> Frame()
     {
-        if (_brief.Dances.Count > 0 && _brief.Dances.All(d => d.Use != DanceUse.Taught))
-        {
-            return [];
-        }
-
-        var peak = _drafts.SelectMany(d => d.Outline).Select(b => b.Effort).DefaultIfEmpty(0).Max();
-        string Why(double? own, double seconds) => string.Create(
-            CultureInfo.InvariantCulture, $"{seconds / 60:0.#} minutes for a greatest effort of {peak:0.0} of 5{(own is { } least && least * 60 >= seconds ? ", the group's own" : "")}. This never gives.");
-        var (warm, cool) = (TeachingTime.Frame(_brief.Pace.WarmUpMinutes, peak), TeachingTime.Frame(_brief.Pace.CoolDownMinutes, peak));
-        BlockDraft first = SingleDraft.Fixed(
-            new LessonBlock { Id = "warm-up", Kind = BlockKind.WarmUp, Title = "Floor, shoes and a warm-up that grows", Why = Why(_brief.Pace.WarmUpMinutes, warm) }, warm);
-        BlockDraft last = SingleDraft.Fixed(
-            new LessonBlock { Id = "cool-down", Kind = BlockKind.CoolDown, Title = "Cool down and stretch", Why = Why(_brief.Pace.CoolDownMinutes, cool) }, cool);
-        _drafts.Insert(0, first);
-        _drafts.Add(last);
-        return [first, last];
+        var (warm, cool) = LessonFrame.Of(_brief, _drafts.SelectMany(d => d.Outline).Select(b => b.Effort).DefaultIfEmpty(0).Max());
+        _drafts.InsertRange(0, warm);
+        _drafts.AddRange(cool);
+        return [.. warm, .. cool];
     }
 
     private void Lay(List<BlockDraft> drafts, Dictionary<string, BlockPin> pins)
@@ -237,7 +253,7 @@ public sealed class LessonPlanner
             return;
         }
 
-        var met = _drafts.SelectMany(d => d.Outline.Concat(d.TakenOut)).Select(b => b.Id).ToHashSet();
+        var met = _drafts.SelectMany(d => d.Offered).Select(b => b.Id).ToHashSet();
         foreach (var block in changes.Pins.Select(p => p.Block).Distinct().Where(b => !met.Contains(b)))
         {
             _notes.Add(new("PIN01", $"You settled '{block}', and this plan has no such block to settle.", "It waits until the block is there again; or take it away.") { IsOfThePlan = true });
@@ -280,7 +296,7 @@ public sealed class LessonPlanner
     private void Spread()
     {
         var left = Lesson - _drafts.Sum(d => d.Seconds(d.Repeats));
-        var queue = new PriorityQueue<BlockDraft, (double, int)>();
+        var queue = new PriorityQueue<BlockDraft, (int, double, int)>();
         for (var i = 0; i < _drafts.Count; i++)
         {
             Offer(_drafts[i], i);
@@ -289,27 +305,28 @@ public sealed class LessonPlanner
         while (queue.TryDequeue(out var draft, out var at))
         {
             _cancel.ThrowIfCancellationRequested();
-            var more = draft.Seconds(draft.Repeats + 1) - draft.Seconds(draft.Repeats);
+            var more = draft.Seconds(draft.Next) - draft.Seconds(draft.Repeats);
             if (more > left + 1e-9)
             {
+                _next = (draft.Offered.First().Title, more);
                 return;
             }
 
             left -= more;
-            draft.Repeats++;
-            Offer(draft, at.Item2);
+            draft.Repeats = draft.Next;
+            Offer(draft, at.Item3);
         }
 
         void Offer(BlockDraft draft, int at)
         {
-            if (draft.Repeats < draft.Most && !draft.IsSettled && draft.Need >= NoUse)
+            if (draft.Repeats < draft.Most && !draft.IsSettled && (draft.Need >= NoUse || draft.IsWaiting))
             {
-                queue.Enqueue(draft, (-draft.Need, at));
+                queue.Enqueue(draft, (draft.IsWaiting ? 0 : 1, -draft.Need, at));
             }
         }
     }
 
-    /// <summary>What repeats cannot use: to known dances by name, those due first; else to a look back or questions.</summary>
+    /// <summary>What repeats cannot use: to known dances by name, those due first; up to a minute to questions; more is told as free.</summary>
     private List<LessonBlock> Fill()
     {
         var blocks = _drafts.SelectMany(d => d.Blocks).ToList();
@@ -320,37 +337,32 @@ public sealed class LessonPlanner
         }
 
         var end = blocks.Count > 0 && blocks[^1].Kind == BlockKind.CoolDown ? blocks.Count - 1 : blocks.Count;
-        var known = _known.Filling(left);
-        if (known.Count > 0)
+        var known = _brief.Kind == LessonKind.Party ? [] : _known.Filling(left);
+        blocks.InsertRange(end, known);
+        left = Math.Round(left - known.Sum(b => b.Seconds), 3);
+        if (left is > 0 and <= MostTalk)
         {
-            blocks.InsertRange(end, known);
-            return blocks;
+            blocks.Insert(end + known.Count, new LessonBlock { Id = "talk", IsRest = true, Kind = BlockKind.Talk, Title = "Questions, and what they ask for once more", Seconds = left, Why = "No further repeat fits into what is left." });
         }
-
-        var looks = blocks.FindLastIndex(b => b is { Kind: BlockKind.LookBack, IsPinned: false });
-        if (looks >= 0 && left <= MostTalk)
+        else if (left > 0)
         {
-            blocks[looks] = blocks[looks] with { Seconds = Math.Round(blocks[looks].Seconds + left, 3), Why = $"{blocks[looks].Why} The {LessonWords.Clock(left)} that no further repeat fits into are here." };
-        }
-        else if (left <= MostTalk)
-        {
-            blocks.Insert(end, new LessonBlock { Id = "talk", IsRest = true, Kind = BlockKind.Talk, Title = "Questions, and what they ask for once more", Seconds = left, Why = "No further repeat fits into what is left." });
-        }
-        else
-        {
-            blocks.Insert(end, new LessonBlock
-            {
-                Id = "known",
-                IsRest = true,
-                Kind = BlockKind.Known,
-                Title = _known.InTurn.Any() ? "Dances they know, or what they ask for" : "Dances they know: name them for this group",
-                Seconds = left,
-                Why = $"Every block has as many repeats as are of use. {(_known.InTurn.Any() ? "The dances that are known have the minutes you gave them." : "Name what the group knows, and it stands here.")}",
-            });
+            // A set has its own dances in their places; elsewhere those they know would have come.
+            var (isSet, hasKnown) = (_brief.Kind == LessonKind.Party, _known.InTurn.Any());
+            var why = _next is { } next ? $"what comes next, '{next.Title}' once more, takes {LessonWords.Clock(next.Seconds)}" : "every block has as many repeats as are of use";
+            _notes.Add(new(
+                "FREE01", $"{LessonWords.Clock(left)} of the lesson {(left < 2 * MostTalk ? "is" : "are")} free: {why}{(hasKnown && !isSet ? ", and no further dance that they know fits in whole" : "")}.",
+                isSet ? "Put another dance into the set, or give it fewer minutes."
+                : hasKnown ? "End early, add a block of your own, or give the lesson fewer minutes."
+                : "Name the dances this group knows, add a block of your own, or give the lesson fewer minutes.")
+            { IsOfThePlan = true });
         }
 
         return blocks;
     }
+
+    /// <summary>Where several dances are taught, each block bears the title of its own.</summary>
+    private List<LessonBlock> Named(List<LessonBlock> blocks) => _brief.Dances.Count(d => !d.IsKnown) < 2 && _brief.Kind != LessonKind.Party ? blocks
+        : blocks.ConvertAll(b => b is { Dance: { } dance, Kind: not (BlockKind.Known or BlockKind.Recap) } || b.Id == "recap" ? b with { DanceTitle = _brief.Dances[b.Dance!.Value].Title } : b);
 
     private static List<LessonBlock> Placed(List<LessonBlock> blocks)
     {

@@ -29,10 +29,11 @@ public static class Memory
         return days;
     }
 
-    /// <summary>The share kept today of what was danced on these days, 0 to 1; null while it was never clean. Of a day that is told twice, all has to be clean.</summary>
-    public static double? Kept(IEnumerable<(DateOnly Day, bool Clean)> danced, DateOnly today)
+    /// <summary>The share kept today of what was danced on these days, 0 to 1; null while it was never clean. Of a day that is told twice, all that was marked has to be clean.</summary>
+    /// <param name="danced">Each day with what was marked: clean, lost, or nothing (null), which changes nothing.</param>
+    public static double? Kept(IEnumerable<(DateOnly Day, bool? Clean)> danced, DateOnly today)
     {
-        var days = danced.GroupBy(d => d.Day).OrderBy(d => d.Key).Select(d => (Day: d.Key, Clean: d.All(x => x.Clean))).ToList();
+        var days = danced.Where(d => d.Clean is not null).GroupBy(d => d.Day).OrderBy(d => d.Key).Select(d => (Day: d.Key, Clean: d.All(x => x.Clean == true))).ToList();
         return HalfLife(days.Select(d => d.Clean)) is { } half ? Kept(half, today.DayNumber - days[^1].Day.DayNumber) : null;
     }
 

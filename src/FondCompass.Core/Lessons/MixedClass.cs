@@ -45,7 +45,7 @@ public static class MixedClass
                 break;
             }
 
-            if ((Written(dance, place) ?? Searched(dance, place, easy, lexicon, cancel)) is { } offer && !offers.Exists(o => o.Bite == offer.Bite && o.First == offer.First && o.Last == offer.Last))
+            if ((Written(dance, place) ?? Searched(dance, place, easy, knowledge, lexicon, cancel)) is { } offer && !offers.Exists(o => o.Bite == offer.Bite && o.First == offer.First && o.Last == offer.Last))
             {
                 offers.Add(offer);
             }
@@ -106,7 +106,7 @@ public static class MixedClass
         return null;
     }
 
-    private static SideBySide? Searched(LessonDance dance, Place place, IReadOnlySet<string> easy, StepLexicon lexicon, CancellationToken cancel)
+    private static SideBySide? Searched(LessonDance dance, Place place, IReadOnlySet<string> easy, ClassKnowledge knowledge, StepLexicon lexicon, CancellationToken cancel)
     {
         var (trace, bite) = (dance.Analysis.Trace, place.Bite);
         var wanted = place.Kind switch { VariantKind.NoTurn => SwapAim.NoTurn, VariantKind.LowImpact => SwapAim.LowImpact, _ => SwapAim.Easier };
@@ -119,7 +119,7 @@ public static class MixedClass
         SideBySide? Find(bool known, List<TracedAction> steps)
         {
             var (first, last) = SpanOf(bite, steps)!.Value;
-            return SwapSearch.Find(trace, bite.Pattern, bite.Line, first, last, wanted, dance.Tempo, lexicon, easy, onlyKnown: known, cancel: cancel).FirstOrDefault(Serves) is not { } swap ? null
+            return SwapSearch.Find(trace, bite.Pattern, bite.Line, first, last, wanted, dance.Tempo, lexicon, easy, onlyKnown: known, newness: knowledge.NoveltyIn(dance.Analysis.Dance), cancel: cancel).FirstOrDefault(Serves) is not { } swap ? null
                 : new SideBySide(
                     bite, first, last, WordsOf(steps), swap.Words, swap.Rows, new VariantLabel(place.Kind),
                     $"{place.Why}; {(known ? "everybody knows this, " : "")}it ends on the same foot, facing the same way, {(swap.Metres < 0.05 ? "at the same place" : FormattableString.Invariant($"{swap.Metres:0.0} m away"))}", false);

@@ -59,9 +59,10 @@ internal static class TeachingMoves
             TeachingOrder.Pairs => Pairs(units.Count),
             TeachingOrder.LastPartFirst => LastFirst(units.Count),
             TeachingOrder.Parts => Parts(units),
+            TeachingOrder.MoveByMove or TeachingOrder.Pool => OneByOne(units.Count),
             _ => [],
         };
-        return WithParts(taught > 0 ? Onwards(moves, taught) : moves, units, needsMap && order != TeachingOrder.Parts).ToList();
+        return WithParts(taught > 0 ? Onwards(moves, taught) : moves, units, needsMap).ToList();
     }
 
     /// <summary>Nothing that earlier lessons taught is walked again: it is recalled joined, then each chain that brings something new.</summary>
@@ -143,6 +144,10 @@ internal static class TeachingMoves
         return moves;
     }
 
+    /// <summary>Each walked and danced, and nothing joined.</summary>
+    private static List<TeachingMove> OneByOne(int count) => [.. Enumerable.Range(0, count).SelectMany(k => (TeachingMove[])[new(MoveKind.Walk, k, k), new(MoveKind.Dance, k, k)])];
+
+    /// <summary>The bites of each part, joined when the part is through; then the parts in the dance's order.</summary>
     private static List<TeachingMove> Parts(IReadOnlyList<TaughtUnit> units)
     {
         var moves = new List<TeachingMove>();
@@ -150,27 +155,26 @@ internal static class TeachingMoves
         var from = 0;
         foreach (var end in ends)
         {
-            moves.AddRange(AddOn(from, end + 1));
+            moves.AddRange(OneByOne(end - from + 1).Select(m => m with { From = m.From + from, To = m.To + from }));
+            if (end > from)
+            {
+                moves.Add(new(MoveKind.Chain, from, end));
+            }
+
             from = end + 1;
         }
 
-        if (ends.Count > 1)
-        {
-            moves.Add(new(MoveKind.Map, 0, units.Count - 1));
-            moves.AddRange(ends.Skip(1).Select(end => new TeachingMove(MoveKind.Chain, 0, end)));
-        }
-
-        return moves;
+        return [.. moves, .. ends.Skip(1).Select(end => new TeachingMove(MoveKind.Chain, 0, end))];
     }
 
-    /// <summary>Says after which move each part is whole, and puts the map before the first chain that goes from part to part.</summary>
+    /// <summary>Says after which move each part is whole, and puts the map, once all parts are known, before the chain that joins them.</summary>
     private static IEnumerable<TeachingMove> WithParts(List<TeachingMove> moves, IReadOnlyList<TaughtUnit> units, bool needsMap)
     {
         var left = units.Select((u, i) => (u.Part, i)).GroupBy(u => u.Part).ToDictionary(g => g.Key, g => g.Select(u => u.i).ToHashSet());
         for (var m = 0; m < moves.Count; m++)
         {
             var move = moves[m];
-            if (needsMap && move.Kind == MoveKind.Chain && units[move.From].Part != units[move.To].Part)
+            if (needsMap && move.Kind == MoveKind.Chain && units[move.From].Part != units[move.To].Part && left.Count == 0)
             {
                 yield return new(MoveKind.Map, 0, units.Count - 1);
                 needsMap = false;

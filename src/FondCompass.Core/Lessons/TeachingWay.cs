@@ -23,6 +23,12 @@ public enum TeachingOrder
 
     /// <summary>The whole in every round, a layer more in each.</summary>
     LayerRounds,
+
+    /// <summary>Each move walked and danced with its arms, then the next; then the song.</summary>
+    MoveByMove,
+
+    /// <summary>Each move alone, then mixed, in no order.</summary>
+    Pool,
 }
 
 public enum LayerSchool
@@ -90,12 +96,12 @@ public sealed record TeachingWay
 
     public TeachingOrder Order { get; init; }
 
-    /// <summary>Shown whole, with counts, before anything is taught.</summary>
+    /// <summary>Shown, with counts, before anything is taught.</summary>
     public bool Demonstration { get; init; } = true;
 
     public LayerSchool Layers { get; init; }
 
-    /// <summary>Rungs of the tempo ladder, slowest first.</summary>
+    /// <summary>Rungs of the tempo ladder, slowest first; empty for none.</summary>
     public IReadOnlyList<Rate> Ladder { get; init; } = UsualLadder;
 
     public WallSchool Walls { get; init; }
@@ -108,6 +114,12 @@ public sealed record TeachingWay
 
     public ProgressSchool Progress { get; init; }
 
+    /// <summary>A run to the music is no part of the least, and the first thing that minutes left over are given to.</summary>
+    public bool RunIsGift { get; init; }
+
+    /// <summary>A pace by its name; the lesson's when null.</summary>
+    public PaceName? Pace { get; init; }
+
     /// <summary>How it is counted aloud; as the dance says when null.</summary>
     public CountStyle? Counting { get; init; }
 
@@ -116,16 +128,4 @@ public sealed record TeachingWay
 
     /// <summary>Bites taught in this lesson, the others in the next; all when null.</summary>
     public int? Until { get; init; }
-
-    /// <summary>What fits this kind of class when nothing is said, and why in a line.</summary>
-    public static (TeachingWay Way, string Why) For(Genre genre, ClassLevel level, bool isPhrased) => (genre, level) switch
-    {
-        (Genre.Fitness, _) => (
-            new TeachingWay { Order = TeachingOrder.LayerRounds, Demonstration = false, Layers = LayerSchool.AllAtOnce, Walls = WallSchool.FirstOnly, Music = MusicSchool.Early },
-            "A fitness hour keeps moving: the whole in every round, a layer more each time, music from the first minute."),
-        (_, ClassLevel.Regular) when isPhrased => (new TeachingWay { Order = TeachingOrder.Parts }, "Regulars learn a phrased dance part by part; the order is walked as a map before the parts are joined."),
-        (_, ClassLevel.Regular) => (new TeachingWay { Order = TeachingOrder.Pairs }, "Pairs are quicker where steps are known."),
-        (Genre.Circle, _) => (new TeachingWay { Walls = WallSchool.FirstOnly }, "In a ring everybody sees everybody: one part after another, danced from the top."),
-        _ => (new TeachingWay(), "Add-on is safest: what is danced always begins at the top."),
-    };
 }

@@ -22,12 +22,18 @@ internal static class WaysOut
             }
         }
 
+        foreach (var pace in new[] { PaceName.Brisk, PaceName.Quick }.Where(p => p < (way.Pace ?? brief.PaceName ?? brief.Rules.Pace)))
+        {
+            Add(true, pace == PaceName.Brisk ? "Teach it briskly: less talk, less time for each step" : "Teach it quickly, as to a class that knows the words", () => way with { Pace = pace });
+        }
+
         var taught = plan.Bites.Select(b => b.Count).DefaultIfEmpty(0).Max();
         Add(way.Walls != WallSchool.FirstOnly, "Stay on the first wall today", () => way with { Walls = WallSchool.FirstOnly });
         Add(way.Demonstration, "Go straight to the first bite, without showing it whole", () => way with { Demonstration = false });
-        Add(way.Layers == LayerSchool.FeetFirst, "Feet only today: no rounds of their own for arms and hips", () => way with { Layers = LayerSchool.AllAtOnce });
+        Add(way.Layers == LayerSchool.FeetFirst, "Arms and hips along with the feet: no blocks of their own", () => way with { Layers = LayerSchool.AllAtOnce });
         Add(way.Ladder.Count > 2, "Leave out a rung of the tempo ladder", () => way with { Ladder = [.. way.Ladder.Where((_, i) => i != way.Ladder.Count - 2)] });
         Add(way.Ladder.Count > 1, "Leave out all rungs but the first and full tempo", () => way with { Ladder = way.Ladder.Count > 2 ? [way.Ladder[0], way.Ladder[^1]] : [way.Ladder[^1]] });
+        Add(way.Walls == WallSchool.Weighted, "All walls alike: each further one once, none walked by its turns", () => way with { Walls = WallSchool.Alike });
         Add(way.Order is TeachingOrder.AddOn or TeachingOrder.LastPartFirst or TeachingOrder.Parts, "Teach it in pairs: fewer times from the top", () => way with { Order = TeachingOrder.Pairs });
         Add(way.Music == MusicSchool.Late, "Music at full tempo at once, without slowed music before", () => way with { Music = MusicSchool.Early });
         Add(way.Progress != ProgressSchool.OneRun, "End with one run to the music, without further runs", () => way with { Progress = ProgressSchool.OneRun });

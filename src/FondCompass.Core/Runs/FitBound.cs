@@ -15,7 +15,7 @@ internal sealed class FitBound
 
     /// <summary>By lane and state: the least counts since its part began, before what the state begins with; and the least until it begins.</summary>
     private readonly int[][] _since, _until;
-    private readonly (int At, int Lane)[] _passages;
+    private readonly (int At, int Lane, int Length)[] _passages;
     private readonly int _passes;
     private readonly int _start;
     private readonly int _counts;
@@ -35,7 +35,7 @@ internal sealed class FitBound
     {
         _start = start;
         _counts = counts;
-        _passages = [.. Enumerable.Range(0, targets.Lanes).SelectMany(lane => targets.Of(lane).Select(at => (At: at, Lane: lane))).OrderBy(p => p.At)];
+        _passages = [.. Enumerable.Range(0, targets.Lanes).SelectMany(lane => targets.Of(lane).Zip(targets.NeverDanced(lane), (at, length) => (At: at, Lane: lane, Length: length))).OrderBy(p => p.At)];
         _first = new int[counts - start + 1];
         var first = 0;
         for (var at = start; at <= counts; at++)
@@ -235,10 +235,11 @@ internal sealed class FitBound
             var (from, to) = (at + way.Legs[i].From, isLast ? int.MaxValue : at + way.Legs[i].To);
             for (var k = _first[from - _start]; k < _passages.Length && _passages[k].At < to; k++)
             {
-                var (begins, waits) = _passages[k];
+                var (begins, waits, length) = _passages[k];
                 var back = begins - from + (waits == 0 || waits == way.Legs[i].Lane ? 0 : SinceIn(state, way, i, waits));
                 var on = isLast ? _counts : to - begins + (waits == 0 ? 0 : UntilIn(way, i, waits));
-                off += Math.Min(Math.Min(back, on), _counts);
+                // One whose part is never danced counts with its length.
+                off += Math.Min(Math.Min(back, on), waits == 0 ? _counts : length);
             }
         }
 

@@ -1,5 +1,4 @@
 using FondCompass.Core.Music;
-using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Runs;
 
@@ -10,16 +9,19 @@ namespace FondCompass.Core.Runs;
 internal sealed class FitTargets
 {
     private readonly int[][] _lanes;
+    private readonly int[][] _lengths;
     private readonly List<string> _parts = [];
 
-    public FitTargets(Song song, int start, IReadOnlyList<BoundPassage> bound)
+    /// <param name="bound">Which part each passage wants.</param>
+    public FitTargets(Song song, int start, IReadOnlyList<PassageBinding> bound)
     {
         var counted = Counted(song, start);
-        var byPart = bound.ToDictionary(b => b.Kind, b => b.Part);
-        var lanes = counted.GroupBy(i => byPart.GetValueOrDefault(PassageKind.Of(song.Passages[i].Name)), i => song.Starts[i]).ToList();
+        var byPassage = bound.ToDictionary(b => b.Passage, b => b.Part);
+        var lanes = counted.GroupBy(i => byPassage.GetValueOrDefault(i), StringComparer.OrdinalIgnoreCase).ToList();
         _parts.AddRange(lanes.Where(l => l.Key is not null).Select(l => l.Key!));
-        _lanes = [[.. lanes.Where(l => l.Key is null).SelectMany(l => l)], .. lanes.Where(l => l.Key is not null).Select(l => l.ToArray())];
-        NeverDanced = song.Counts;
+        List<IEnumerable<int>> places = [lanes.Where(l => l.Key is null).SelectMany(l => l), .. lanes.Where(l => l.Key is not null)];
+        _lanes = [.. places.Select(p => p.Select(i => song.Starts[i]).ToArray())];
+        _lengths = [.. places.Select(p => p.Select(i => song.Passages[i].Counts).ToArray())];
     }
 
     /// <summary>Places in the song's list of the passages that count.</summary>
@@ -30,8 +32,8 @@ internal sealed class FitTargets
         return marked.Count > 0 ? marked : after;
     }
 
-    /// <summary>How far off a passage counts whose part is not danced at all: as many counts as the song has.</summary>
-    public int NeverDanced { get; }
+    /// <summary>How far off each passage of a lane counts whose part is not danced at all: its whole length (rules, section 6).</summary>
+    public int[] NeverDanced(int lane) => _lengths[lane];
 
     /// <summary>Lane 0 waits for any part, each other one for its own.</summary>
     public int Lanes => _lanes.Length;
@@ -50,7 +52,7 @@ internal sealed class FitTargets
         for (var lane = 0; lane < Lanes; lane++)
         {
             int[] own = [.. starts.Where(s => lane == 0 || LaneOf(s.Part) == lane).Select(s => s.At)];
-            off += _lanes[lane].Sum(p => own.Length == 0 ? NeverDanced : First(own, p) is var i && i == own.Length ? p - own[^1] : i == 0 ? own[0] - p : Math.Min(own[i] - p, p - own[i - 1]));
+            off += own.Length == 0 ? _lengths[lane].Sum() : _lanes[lane].Sum(p => First(own, p) is var i && i == own.Length ? p - own[^1] : i == 0 ? own[0] - p : Math.Min(own[i] - p, p - own[i - 1]));
         }
 
         return off;
@@ -63,7 +65,7 @@ internal sealed class FitTargets
         var off = 0;
         for (var i = from is { } f ? First(passages, f) : 0; i < passages.Length && !(passages[i] >= to); i++)
         {
-            off += Math.Min(from is { } a ? passages[i] - a : NeverDanced, to is { } b ? b - passages[i] : NeverDanced);
+            off += from is null && to is null ? _lengths[lane][i] : Math.Min(from is { } a ? passages[i] - a : int.MaxValue, to is { } b ? b - passages[i] : int.MaxValue);
         }
 
         return off;

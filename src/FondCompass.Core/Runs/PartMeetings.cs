@@ -20,10 +20,16 @@ public sealed record PassageMeeting(string Passage, int Which, int Count, bool C
 }
 
 /// <summary>Whether each passage is met, and by the right part (rules, section 6).</summary>
-/// <param name="Bound">Kind of passage and its part, in order of the song; empty for a loop.</param>
+/// <param name="Bound">Which part each passage wants, and why, in order of the song.</param>
 /// <param name="All">The passages from the first repeat on, in order of the song.</param>
-public sealed record PartMeetings(IReadOnlyList<BoundPassage> Bound, IReadOnlyList<PassageMeeting> All)
+public sealed record PartMeetings(IReadOnlyList<PassageBinding> Bound, IReadOnlyList<PassageMeeting> All)
 {
+    /// <summary>Everything that matters is met (rules, section 6): each passage that counts meets the start of the part it wants, or, where it is open, of any; and each part that is wanted is danced.</summary>
+    public bool Fits { get; } = All.All(m => !m.Counts || (m.Meets is not null && !m.IsWrong)) && All.All(m => m.Right is null || m.Nearest is not null);
+
+    /// <summary>Kinds of passage with the part they want, and why, each once and in order of the song; those that are open left out.</summary>
+    public IReadOnlyList<(string Kind, string Part, BoundBy By)> Kinds { get; private init; } = [];
+
     /// <summary>Passages met by another part than belongs to them.</summary>
     public IReadOnlyList<PassageMeeting> Wrong { get; } = [.. All.Where(m => m.IsWrong)];
 
@@ -35,10 +41,11 @@ public sealed record PartMeetings(IReadOnlyList<BoundPassage> Bound, IReadOnlyLi
         var bound = PassageParts.Of(run);
         if (run.Repeats.Count == 0)
         {
-            return new PartMeetings(bound, []);
+            return new PartMeetings(bound, []) { Kinds = KindsOf(run, bound) };
         }
 
         var all = new List<PassageMeeting>();
+        var wants = bound.ToDictionary(b => b.Passage, b => b.Part);
         var starts = run.Repeats.GroupBy(r => r.FromCount).ToDictionary(g => g.Key, g => g.First().Part);
         var seen = new Dictionary<string, int>();
         var counted = FitTargets.Counted(run.Song, run.Start).ToHashSet();
@@ -49,13 +56,16 @@ public sealed record PartMeetings(IReadOnlyList<BoundPassage> Bound, IReadOnlyLi
             var at = run.Song.Starts[i];
             if (at >= run.Start && run.Song.Passages[i].Rest is null)
             {
-                var right = bound.FirstOrDefault(b => b.Kind == kind)?.Part;
+                var right = wants.GetValueOrDefault(i);
                 all.Add(new PassageMeeting(run.Song.Passages[i].Name, which, at, counted.Contains(i), right, starts.GetValueOrDefault(at), Nearest(run, right, at)));
             }
         }
 
-        return new PartMeetings(bound, all);
+        return new PartMeetings(bound, all) { Kinds = KindsOf(run, bound) };
     }
+
+    private static IReadOnlyList<(string Kind, string Part, BoundBy By)> KindsOf(DanceRun run, IReadOnlyList<PassageBinding> bound) =>
+        [.. bound.Where(b => b.Part is not null).Select(b => (Kind: PassageKind.Of(run.Song.Passages[b.Passage].Name), Part: b.Part!, b.By)).DistinctBy(b => (b.Kind, b.Part))];
 
     private static int? Nearest(DanceRun run, string? part, int at) =>
         run.Repeats.Where(r => part is null || string.Equals(r.Part, part, StringComparison.OrdinalIgnoreCase)).MinBy(r => Math.Abs(r.FromCount - at))?.FromCount;

@@ -337,10 +337,10 @@ public sealed class PhraseFit
         for (var lane = 1; lane < _targets.Lanes; lane++)
         {
             var from = _latest.Of(latest, lane);
-            var passages = _targets.Of(lane);
+            var (passages, never) = (_targets.Of(lane), _targets.NeverDanced(lane));
             for (var i = passages.Length - 1; i >= 0 && !(passages[i] < from); i--)
             {
-                off += passages[i] < at ? Math.Min(from is { } f ? passages[i] - f : _targets.NeverDanced, Math.Min(_targets.NeverDanced, at - passages[i] + _bound.Until(lane, state))) : 0;
+                off += passages[i] < at ? Math.Min(from is { } f ? passages[i] - f : never[i], at - passages[i] + _bound.Until(lane, state)) : 0;
             }
         }
 

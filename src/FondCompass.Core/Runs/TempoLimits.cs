@@ -79,7 +79,9 @@ public static class TempoLimits
                 foot++;
             }
 
-            var byTurn = ByTurn(action, foot > 0 && feet[foot].At == action.At ? feet[foot - 1] : null, foot + 1 < feet.Count ? feet[foot + 1] : null);
+            var before = foot < 0 ? null : feet[foot].At < action.At ? feet[foot] : foot > 0 ? feet[foot - 1] : null;
+            // The first of a part comes behind its last, where it goes round.
+            var byTurn = ByTurn(action, before is not null ? (action.At - before.At).InCounts : feet.Count > 1 ? part.Part.Counts + (action.At - feet[^1].At).InCounts : 0);
             var byFeet = foot >= 0 && ReferenceEquals(feet[foot], action) ? ByFeet(feet, foot, pace) : None;
             limits[i] = byTurn.Bpm < byFeet.Bpm ? byTurn : byFeet;
         }
@@ -148,16 +150,15 @@ public static class TempoLimits
         return tightest;
     }
 
-    /// <summary>By the turn: before its foot is set there is the time since the last, after it the time to the next.</summary>
-    private static TempoLimit ByTurn(TracedAction action, TracedAction? before, TracedAction? after)
+    /// <summary>By the turn: it has the time from the action before it to itself; the time behind it belongs to the next one (rules, section 6).</summary>
+    /// <param name="gap">Counts from the action before; 0 for none.</param>
+    private static TempoLimit ByTurn(TracedAction action, double gap)
     {
-        var other = action.TurnFirst ? before : after;
-        if (action.Turn.IsNone || other is null)
+        if (action.Turn.IsNone || gap <= 0)
         {
             return None;
         }
 
-        var gap = Math.Abs((other.At - action.At).InCounts);
         return new TempoLimit(
             action.Action.Line, action.Action.Beat.Label(), 60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full), action.Action.Name, action.Turn, gap, 1);
     }

@@ -1,5 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Swaps;
@@ -23,9 +24,10 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
     /// <param name="actions">The actions of the span, in order of time.</param>
     /// <param name="counts">Counts it lasts.</param>
     /// <param name="bpm">Counts per minute.</param>
-    public static Difficulty Of(IReadOnlyList<TracedAction> actions, double counts, double bpm)
+    /// <param name="next">The action behind it, for a trap at its end; null where none follows.</param>
+    public static Difficulty Of(IReadOnlyList<TracedAction> actions, double counts, double bpm, TracedAction? next = null)
     {
-        var span = DanceLoad.Of(actions);
+        var span = DanceLoad.Of(actions, next);
         var seconds = DanceLoad.Seconds(counts, bpm);
         var terms = new List<DifficultyTerm> { new($"{span.Footed / seconds:0.0} foot actions a second at {bpm:0} counts a minute", span.Footed / seconds) };
         Add(terms, span.Uneven, UnevenCount, n => $"{n} actions between the counts");
@@ -33,31 +35,32 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
         Add(terms, span.Changes, ChangeOfWay, n => $"{n} changes of direction");
         Add(terms, span.Jumps, Jump, n => $"{n} hops or jumps");
         Add(terms, span.Leaves, WithoutWeight, n => $"{n} steps without weight");
-        if (span.Turned > 0)
+        Add(terms, span.Traps, Trap, n => n == 1 ? "1 trap for the free foot" : $"{n} traps for the free foot");
+        Add(terms, span.Both, BothFeet, n => $"{n} with two feet at once");
+        Add(terms, span.Levels, StepLevel, n => $"{n} levels of steps above the easiest");
+        if (span.Hardest > 0)
         {
-            terms.Add(new DifficultyTerm($"{Eighths.AmountText(span.Turned)} of turning in {seconds:0.0} s", TurnPoints(span.Turned, seconds)));
+            terms.Add(new DifficultyTerm($"{Eighths.AmountText(span.Hardest)} of turning in one count of {60 / bpm:0.00} s", TurnPoints(span.Hardest, bpm)));
         }
 
         return new Difficulty(terms);
     }
 
     /// <summary>The sum alone, where nobody reads the terms.</summary>
-    public static double PointsOf(IReadOnlyList<TracedAction> actions, double counts, double bpm) => PointsOf(DanceLoad.Of(actions), counts, bpm);
+    public static double PointsOf(IReadOnlyList<TracedAction> actions, double counts, double bpm, TracedAction? next = null) => PointsOf(DanceLoad.Of(actions, next), counts, bpm);
 
     /// <summary>The sum of what a span holds, reckoned before.</summary>
-    internal static double PointsOf(in DanceLoad span, double counts, double bpm)
-    {
-        var seconds = DanceLoad.Seconds(counts, bpm);
-        return (span.Footed / seconds) + (span.Uneven * UnevenCount) + (span.Crossings * Crossing) + (span.Changes * ChangeOfWay) + (span.Jumps * Jump) + (span.Leaves * WithoutWeight) + TurnPoints(span.Turned, seconds);
-    }
+    internal static double PointsOf(in DanceLoad span, double counts, double bpm) =>
+        (span.Footed / DanceLoad.Seconds(counts, bpm)) + (span.Uneven * UnevenCount) + (span.Crossings * Crossing) + (span.Changes * ChangeOfWay) + (span.Jumps * Jump) + (span.Leaves * WithoutWeight)
+        + (span.Traps * Trap) + (span.Both * BothFeet) + (span.Levels * StepLevel) + TurnPoints(span.Hardest, bpm);
 
-    /// <summary>Points of one of each: between the counts, across or behind, another way than before, off the floor, without weight.</summary>
-    private const double UnevenCount = 0.35, Crossing = 0.3, ChangeOfWay = 0.15, Jump = 0.5, WithoutWeight = 0.1;
+    /// <summary>Points of one of each: between the counts, across or behind, another way than before, off the floor, without weight, a trap, both feet at once, a level of the lexicon.</summary>
+    private const double UnevenCount = 0.35, Crossing = 0.3, ChangeOfWay = 0.15, Jump = 0.5, WithoutWeight = 0.1, Trap = 0.4, BothFeet = 0.2, StepLevel = 0.1;
 
-    /// <summary>Points of an eighth turned, and of an eighth a second.</summary>
-    private const double Turned = 0.25, TurnedPerSecond = 0.2;
+    /// <summary>Points of an eighth turned in the hardest count, and of an eighth a second there.</summary>
+    private const double Turned = 0.25, TurnedPerSecond = 0.1;
 
-    private static double TurnPoints(int turned, double seconds) => (turned * Turned) + (turned / seconds * TurnedPerSecond);
+    private static double TurnPoints(int turned, double bpm) => (turned * Turned) + (turned * bpm / 60 * TurnedPerSecond);
 
     private static void Add(List<DifficultyTerm> terms, int number, double each, Func<int, string> why)
     {
@@ -73,33 +76,68 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
 /// <param name="Uneven">Actions between the counts.</param>
 /// <param name="Changes">Steps into another direction than the step before.</param>
 /// <param name="Leaves">Steps without weight.</param>
-/// <param name="Turned">Eighths, to whichever side.</param>
+/// <param name="Hardest">Eighths turned, to whichever side, in the count that turns most.</param>
 /// <param name="First">Direction of the first step that has one.</param>
 /// <param name="Last">That of the last.</param>
-public readonly record struct DanceLoad(int Footed, int Uneven, int Crossings, int Changes, int Jumps, int Leaves, int Turned, Direction First, Direction Last)
+public readonly record struct DanceLoad(int Footed, int Uneven, int Crossings, int Changes, int Jumps, int Leaves, int Hardest, Direction First, Direction Last)
 {
     /// <summary>A span is never taken to last less than this.</summary>
     private const double Shortest = 0.1;
 
+    /// <summary>Feet that go again right after a touch, a kick or anything else without weight.</summary>
+    public int Traps { get; init; }
+
+    /// <summary>Actions of both feet at once.</summary>
+    public int Both { get; init; }
+
+    /// <summary>The steps' own levels in the lexicon, one for each above the easiest.</summary>
+    public int Levels { get; init; }
+
+    /// <summary>The foot that goes first, and the one that went last without taking the weight.</summary>
+    public Foot FirstFoot { get; init; }
+
+    public Foot LastLeft { get; init; }
+
     public static double Seconds(double counts, double bpm) => Math.Max(Shortest, counts * 60 / bpm);
 
-    public static DanceLoad Of(IReadOnlyList<TracedAction> actions)
+    /// <param name="next">The action behind the span, for a trap at its end.</param>
+    public static DanceLoad Of(IReadOnlyList<TracedAction> actions, TracedAction? next = null)
     {
         var load = default(DanceLoad);
+        var (turned, count, call) = (0, int.MinValue, int.MinValue);
         foreach (var action in actions)
         {
+            var at = (int)Math.Floor(action.At.InCounts + 1e-6);
+            turned = at == count ? turned + action.Turn.Size : action.Turn.Size;
+            count = at;
             var way = action.TakesWeight ? action.Direction : Direction.None;
+            var isFooted = action.Foot.IsSingle();
             load += new DanceLoad(
-                action.Foot.IsSingle() ? 1 : 0, action.At.IsWhole ? 0 : 1, action.Direction is Direction.Across or Direction.Behind ? 1 : 0, 0,
-                action.Action.Verb.IsHighImpact ? 1 : 0, action.Action.Verb.Kind == VerbKind.Leaves ? 1 : 0, action.Turn.Size, way, way);
+                isFooted ? 1 : 0, action.At.IsWhole ? 0 : 1, action.Direction is Direction.Across or Direction.Behind ? 1 : 0, 0,
+                action.Action.Verb.IsHighImpact ? 1 : 0, action.Action.Verb.Kind == VerbKind.Leaves ? 1 : 0, turned, way, way)
+            {
+                Both = action.Foot == Foot.Both ? 1 : 0,
+                Levels = action.Action.Call == call ? 0 : Math.Max(0, (StepLexicon.Shipped.Find(action.Action.Step)?.Level ?? 1) - 1),
+                FirstFoot = isFooted ? action.Foot : Foot.None,
+                LastLeft = isFooted && !action.TakesWeight && action.Verb.Kind == VerbKind.Leaves ? action.Foot : Foot.None,
+            };
+            call = action.Action.Call;
         }
 
-        return load;
+        return next is { } behind && behind.Foot.IsSingle() && behind.Foot == load.LastLeft ? load with { Traps = load.Traps + 1 } : load;
     }
 
     public static DanceLoad operator +(DanceLoad a, DanceLoad b) => new(
         a.Footed + b.Footed, a.Uneven + b.Uneven, a.Crossings + b.Crossings,
         a.Changes + b.Changes + (a.Last != Direction.None && b.First != Direction.None && a.Last != b.First ? 1 : 0),
-        a.Jumps + b.Jumps, a.Leaves + b.Leaves, a.Turned + b.Turned,
-        a.First != Direction.None ? a.First : b.First, b.Last != Direction.None ? b.Last : a.Last);
+        a.Jumps + b.Jumps, a.Leaves + b.Leaves, Math.Max(a.Hardest, b.Hardest),
+        a.First != Direction.None ? a.First : b.First, b.Last != Direction.None ? b.Last : a.Last)
+    {
+        Traps = a.Traps + b.Traps + (a.LastLeft != Foot.None && a.LastLeft == b.FirstFoot ? 1 : 0),
+        Both = a.Both + b.Both,
+        Levels = a.Levels + b.Levels,
+        FirstFoot = a.FirstFoot != Foot.None ? a.FirstFoot : b.FirstFoot,
+        // Where no foot moves, the one that was left hanging still hangs.
+        LastLeft = b.FirstFoot != Foot.None ? b.LastLeft : a.LastLeft,
+    };
 }

@@ -20,6 +20,9 @@ public sealed record StepEffect(StepChoice Choice, Weight From, Weight To, int N
 
     public required bool HighImpact { get; init; }
 
+    /// <summary>The first action of each step it is made of.</summary>
+    public required IReadOnlyList<TracedAction> Steps { get; init; }
+
     /// <summary>It ends in an open stance on one foot, so that any step may follow.</summary>
     public required bool EndsOpen { get; init; }
 }
@@ -50,6 +53,7 @@ public static class StepEffects
         return new StepEffect(choice, start.Weight, end.Weight, (end.Net - start.Net).Value, (end.Body - start.Body).Turned(-start.Facing.Index), SwapSearch.Lead(trace), cost, own)
         {
             Load = DanceLoad.Of(trace.Actions),
+            Steps = [.. trace.Actions.DistinctBy(a => a.Action.Call)],
             Turning = trace.Actions.Sum(a => a.Turn.Size),
             HighImpact = trace.Actions.Any(a => a.Action.Verb.IsHighImpact),
             EndsOpen = end.Stance == Stance.Open && end.Weight.IsSingle(),

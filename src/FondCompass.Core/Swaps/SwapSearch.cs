@@ -60,17 +60,61 @@ public sealed class SwapSearch
     private readonly int _counts;
     private readonly double _bpm;
     private readonly double _points;
+    private readonly double _ownPoints;
+    private readonly DanceLoad _ahead;
+    private readonly DanceLoad _behind;
+    private readonly TracedAction? _next;
+    private readonly int _lineCounts;
+    private readonly double _around;
+    private readonly Func<TracedAction, double> _newness;
+    private readonly HashSet<string> _stepsAround;
     private readonly int _ownTurning;
     private readonly HashSet<string> _ownSteps;
-    /// <summary>What is wanted, by how it is ranked: the genre's own first, then the most fitting. Most fit like many others.</summary>
-    private readonly Dictionary<(bool Foreign, double Misfit), List<Candidate>> _found = [];
+    /// <summary>What is wanted, by how it is ranked: of versions without a turn the least turned, then the genre's own, then the most fitting. Most fit like many others.</summary>
+    private readonly Dictionary<(int Turned, bool Foreign, double Misfit), List<Candidate>> _found = [];
 
-    private SwapSearch(DanceHeader header, TraceState before, TraceState after, List<TracedAction> own, int counts, SwapAim aim, double bpm, IReadOnlySet<string>? known, bool onlyKnown)
+    private SwapSearch(DanceHeader header, TraceState before, TraceState after, Line line, int counts, SwapAim aim, double bpm, IReadOnlySet<string>? known, bool onlyKnown, Func<TracedAction, double> newness)
     {
-        (_header, _before, _after, _counts, _aim, _bpm, _known, _onlyKnown) = (header, before, after, counts, aim, bpm, known, onlyKnown || aim == SwapAim.Known);
-        _points = Difficulty.PointsOf(own, counts, bpm);
+        (_header, _before, _after, _counts, _aim, _bpm, _known, _onlyKnown, _newness) = (header, before, after, counts, aim, bpm, known, onlyKnown || aim == SwapAim.Known, newness);
+        var own = line.Own;
+        // The whole line is compared, as a plan reckons it: what is swapped has its share in traps and changes of way with what is round it.
+        (_ahead, _behind, _next, _lineCounts) = (DanceLoad.Of(line.Ahead), DanceLoad.Of(line.Behind), line.Next, line.Counts);
+        _stepsAround = [.. line.Ahead.Concat(line.Behind).Select(a => a.Action.Step)];
+        _around = line.Ahead.Concat(line.Behind).DistinctBy(a => a.Action.Step).Sum(_newness);
+        _points = InLine(DanceLoad.Of(own), NoveltyOf(own, []));
+        _ownPoints = Difficulty.PointsOf(own, counts, bpm);
         _ownTurning = own.Sum(a => a.Turn.Size);
         _ownSteps = own.Select(a => a.Action.Step).ToHashSet();
+    }
+
+    /// <summary>A line with the span in it, what is before and behind that, and the action behind the line.</summary>
+    private sealed record Line(List<TracedAction> Ahead, List<TracedAction> Own, List<TracedAction> Behind, TracedAction? Next, int Counts);
+
+    /// <summary>Points of the whole line with a span danced so.</summary>
+    private double InLine(in DanceLoad span, double novelty)
+    {
+        var load = _ahead + span + _behind;
+        load = _next is { } next && next.Foot.IsSingle() && next.Foot == load.LastLeft ? load with { Traps = load.Traps + 1 } : load;
+        return Difficulty.PointsOf(load, _lineCounts, _bpm) + novelty + _around;
+    }
+
+    /// <summary>What steps add by how new they are, each once in the line.</summary>
+    private double NoveltyOf(IReadOnlyList<TracedAction> first, IReadOnlyList<TracedAction> second)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < first.Count + second.Count; i++)
+        {
+            var step = i < first.Count ? first[i] : second[i - first.Count];
+            var isTold = _stepsAround.Contains(step.Action.Step);
+            for (var k = 0; k < i && !isTold; k++)
+            {
+                isTold = (k < first.Count ? first[k] : second[k - first.Count]).Action.Step == step.Action.Step;
+            }
+
+            sum += isTold ? 0 : _newness(step);
+        }
+
+        return sum;
     }
 
     /// <param name="dance">The traced dance.</param>
@@ -80,9 +124,10 @@ public sealed class SwapSearch
     /// <param name="last">Last count of it.</param>
     /// <param name="known">Names of steps that count as known.</param>
     /// <param name="onlyKnown">Only steps that count as known, whatever else is looked for.</param>
+    /// <param name="newness">Points of difficulty that a step has by how new it is to the class; none when left out.</param>
     /// <param name="most">Swaps wanted: the most fitting first, then the least difference in place.</param>
     public static IReadOnlyList<Swap> Find(
-        DanceTrace dance, PartTrace part, int line, int first, int last, SwapAim aim, double bpm, StepLexicon lexicon, IReadOnlySet<string>? known = null, int most = Usual, bool onlyKnown = false, CancellationToken cancel = default)
+        DanceTrace dance, PartTrace part, int line, int first, int last, SwapAim aim, double bpm, StepLexicon lexicon, IReadOnlySet<string>? known = null, int most = Usual, bool onlyKnown = false, Func<TracedAction, double>? newness = null, CancellationToken cancel = default)
     {
         if (line > part.Part.Lines.Count)
         {
@@ -99,7 +144,10 @@ public sealed class SwapSearch
             return [];
         }
 
-        var search = new SwapSearch(dance.Dance.Header, before, after, own, last - first + 1, aim, bpm, known, onlyKnown);
+        var line_ = part.Actions.Where(a => a.Action.Line == line).ToList();
+        var written = part.Part.Lines[line - 1];
+        var lineOf = new Line([.. line_.Where(a => a.At < start)], own, [.. line_.Where(a => a.At >= end)], part.Actions.FirstOrDefault(a => a.Action.Line > line), written.Counts);
+        var search = new SwapSearch(dance.Dance.Header, before, after, lineOf, last - first + 1, aim, bpm, known, onlyKnown, newness ?? (_ => 0));
         search.Look(lexicon, cancel);
         return search.Ranked(first, most);
     }
@@ -152,17 +200,23 @@ public sealed class SwapSearch
     /// <summary>Takes note of what is wanted; whether it ends where it should is traced only when it is among the best.</summary>
     private void Consider(StepEffect first, StepEffect? second)
     {
+        // A step that begins before its first count would begin before the span.
+        if (StartsEarly(first) || (second is not null && StartsEarly(second)))
+        {
+            return;
+        }
+
         if (_ownSteps.Contains(Name(first.Choice)) && (second is null || _ownSteps.Contains(Name(second.Choice))))
         {
             return;
         }
 
-        var points = Difficulty.PointsOf(second is null ? first.Load : first.Load + second.Load, _counts, _bpm);
+        var points = InLine(second is null ? first.Load : first.Load + second.Load, NoveltyOf(first.Steps, second?.Steps ?? []));
         var turning = first.Turning + (second?.Turning ?? 0);
         var impact = first.HighImpact || second is { HighImpact: true };
         var wanted = _aim switch
         {
-            SwapAim.Easier => points < _points,
+            SwapAim.Easier => points < _points - 1e-9,
             SwapAim.Showier => points > _points,
             SwapAim.LowImpact => !impact,
             SwapAim.NoTurn => turning < _ownTurning || turning == 0,
@@ -174,10 +228,9 @@ public sealed class SwapSearch
             {
                 SwapAim.Easier => points,
                 SwapAim.Showier => -points,
-                SwapAim.NoTurn => (turning * 100) + Math.Abs(points - _points),
                 _ => Math.Abs(points - _points),
             };
-            var rank = (!(first.IsOwn && second is null or { IsOwn: true }), Math.Round(misfit, 9));
+            var rank = (_aim == SwapAim.NoTurn ? turning : 0, !(first.IsOwn && second is null or { IsOwn: true }), Math.Round(misfit, 9));
             (_found.TryGetValue(rank, out var alike) ? alike : _found[rank] = []).Add(new Candidate(first, second, points, turning, impact));
         }
     }
@@ -221,7 +274,7 @@ public sealed class SwapSearch
             rows.Add(then.Row(from + choice.Counts, Lead(last)));
         }
 
-        return new Swap(rows, found.Points, verdict.Metres, found.Turning > 0, found.HighImpact, Math.Max(choice.Step?.Level ?? 1, then?.Step?.Level ?? 1))
+        return new Swap(rows, _ownPoints + found.Points - _points, verdict.Metres, found.Turning > 0, found.HighImpact, Math.Max(choice.Step?.Level ?? 1, then?.Step?.Level ?? 1))
         {
             IsOwn = isOwn,
             Turning = found.Turning,
@@ -231,6 +284,8 @@ public sealed class SwapSearch
     }
 
     private readonly record struct Candidate(StepEffect First, StepEffect? Second, double Points, int Turning, bool HighImpact);
+
+    private static bool StartsEarly(StepEffect effect) => effect.Steps[0].At < default(Tick);
 
     private static string Name(StepChoice choice) => choice.Step?.Name ?? choice.Wording;
 

@@ -13,6 +13,9 @@ namespace FondCompass.Core.Teaching;
 /// <param name="Passes">How often the run is danced from its first start to its end.</param>
 public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int CountIn, int Repeats, int Passes)
 {
+    /// <summary>It goes from the song's first count to its last: what is before the dance is waited through.</summary>
+    public bool IsSong { get; init; }
+
     /// <summary>Longest run in song counts; what is longer is danced in several passes.</summary>
     private const int LongestCounts = 4096;
 
@@ -21,14 +24,19 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
     public static BlockRun? Of(LessonDance dance, LessonBlock block, bool otherSide = false)
     {
         var analysis = dance.Analysis;
-        if (block.Kind is BlockKind.Known or BlockKind.Show or BlockKind.Music or BlockKind.Runs && dance.Song is { } song && (block.IsWhole || block.Kind == BlockKind.Known))
+        if (dance.Song is { } song && (block.IsSong || block.Kind == BlockKind.Known))
         {
-            return ToMusic(dance, song, block);
+            return analysis.Dance.IsFree ? null : ToSong(dance, song, block.Repeats ?? 1);
         }
 
         if (block.Kind == BlockKind.Known)
         {
-            return analysis.Trace.TotalCounts > 0 ? Whole(dance, block, analysis.Dance.IsPhrased ? 1 : 4) : null;
+            return analysis.Trace.TotalCounts > 0 && !analysis.Dance.IsFree ? Whole(dance, block, (analysis.Dance.IsPhrased ? 1 : 4) * (block.Repeats ?? 1)) : null;
+        }
+
+        if (block.Order is { } order)
+        {
+            return OfOrder(dance, block, order);
         }
 
         if (block.Bites.Count == 0)
@@ -39,15 +47,16 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
         return block.IsWhole && block.IsDanced ? Whole(dance, block, block.Repeats ?? 1) : OfBites(dance, block, otherSide);
     }
 
-    private static BlockRun ToMusic(LessonDance dance, Song song, LessonBlock block)
+    /// <summary>The song from its first count to its last, so many times; the class is counted in over the end of its intro.</summary>
+    private static BlockRun ToSong(LessonDance dance, Song song, int times)
     {
         var run = RunUnroller.Unroll(dance.Analysis.Trace, song, dance.Start);
-        var wanted = block.Repeats ?? int.MaxValue;
-        // An order is danced once; a loop as often as the track has room for it, then again from its beginning.
-        var each = run.Trace.Dance.IsPhrased || block.Repeats is null ? Math.Max(1, run.Repeats.Count) : Math.Max(1, Math.Min(wanted, run.Repeats.Count));
-        var passes = block.Repeats is null ? 1 : run.Trace.Dance.IsPhrased ? wanted : (wanted + each - 1) / each;
-        return new BlockRun(run, [run.Start], block.CountIn ?? dance.Analysis.Dance.Header.CountIn, each, passes);
+        return new BlockRun(run, [run.Start], dance.Analysis.Dance.Header.CountIn, Math.Max(1, run.Repeats.Count), times) { IsSong = true };
     }
+
+    /// <summary>The calls of an order, one behind the other.</summary>
+    private static BlockRun OfOrder(LessonDance dance, LessonBlock block, IReadOnlyList<TracedCall> order) =>
+        OfPieces(dance, block, [.. order.Select(c => c.Stretch)], order[0].StartWeight, order[0].StartFacing);
 
     private static BlockRun Whole(LessonDance dance, LessonBlock block, int repeats)
     {
@@ -76,14 +85,17 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
     /// <summary>Bites one behind the other, as often as the block has it; each start with a count-in and on the foot that the first bite begins on.</summary>
     private static BlockRun OfBites(LessonDance dance, LessonBlock block, bool otherSide)
     {
-        var pieces = Pieces(block.Bites, otherSide);
+        var first = block.Bites[0].Pattern.StateBefore(block.Bites[0].Dance.Start);
+        return OfPieces(dance, block, Pieces(block.Bites, otherSide), otherSide ? first.Weight.Other() : first.Weight, block.Walls.Count == 1 ? block.Walls[0] : first.Facing);
+    }
+
+    private static BlockRun OfPieces(LessonDance dance, LessonBlock block, List<Stretch> pieces, Weight begins, Facing faces)
+    {
         var counts = pieces.Sum(p => p.Counts);
         var (countIn, repeats, starts) = (block.IsDanced ? block.CountIn ?? 0 : 0, block.Repeats ?? 1, block.IsDanced ? block.Starts ?? 1 : 1);
         var perStart = Math.Max(1, (repeats + starts - 1) / starts);
         var all = Math.Clamp(LongestCounts / Math.Max(1, counts + countIn), 1, repeats);
-        var first = block.Bites[0].Pattern.StateBefore(block.Bites[0].Dance.Start);
-        var begins = otherSide ? first.Weight.Other() : first.Weight;
-        var (weight, facing, at) = (begins, block.Walls.Count == 1 ? block.Walls[0] : first.Facing, 0);
+        var (weight, facing, at) = (begins, faces, 0);
         var (stretches, began) = (new List<RunStretch>(), new List<int>());
         for (var repeat = 1; repeat <= all; repeat++)
         {

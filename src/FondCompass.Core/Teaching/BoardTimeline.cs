@@ -99,6 +99,7 @@ public sealed record BoardTimeline(
         var clicks = block.Starts.SelectMany(start => CountIn(header, style, start, block.CountIn, time, stretches.Find(s => s.FromCount >= start) is { } next ? WallOf(run, next) : opening)).ToList();
         var actions = RunTimeline.Of(run, repeats);
         var halves = actions.Where(a => !double.IsInteger(Math.Round(a.SongCount, 6))).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First());
+        clicks.AddRange(block.IsSong ? IntroOf(first, block.CountIn, time, opening) : []);
         foreach (var stretch in stretches)
         {
             clicks.AddRange(ClicksOf(run, stretch, LabelsOf(calls?.Counting, header.CountStyle, actions), halves, WallOf(run, stretch)));
@@ -108,7 +109,7 @@ public sealed record BoardTimeline(
         var settings = SettingsOf(block, rate, repeats, calls ?? BoardCalls.Usual);
         var end = stretches.Count > 0 ? stretches[^1].ToCount : first;
         return new BoardTimeline(
-            (int)Math.Round(rate * 100), time.BpmAt(first) * rate, time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
+            (int)Math.Round(rate * 100), time.BpmAt(first) * rate, block.IsSong ? run.Song.Seconds : time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
             StepsOf(header, actions), SaysOf(run, settings, lexicon ?? StepLexicon.Shipped),
             [.. notes.Where(n => n.Kind != "cue" && LayerCalls.IsDanced(n, settings)).Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
             [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)], PartsOf(run, actions, lexicon ?? StepLexicon.Shipped))
@@ -142,6 +143,10 @@ public sealed record BoardTimeline(
         var beat = 60 / time.BpmAt(start);
         return Enumerable.Range(0, counts).Select(i => new BoardClick(time.SecondsAt(start) - ((counts - i) * beat), Counted.InLabel(header, style, i, counts), true, false, false, 0, "", wall));
     }
+
+    /// <summary>The counts of a song before the class is counted in: how many are still to wait, shown and not clicked.</summary>
+    private static IEnumerable<BoardClick> IntroOf(int start, int countIn, TimeMap time, string wall) =>
+        Enumerable.Range(0, Math.Max(0, start - countIn)).Select(at => new BoardClick(time.SecondsAt(at), (start - at).ToString(System.Globalization.CultureInfo.InvariantCulture), true, false, true, 0, "wait through the intro", wall));
 
     private static string WallOf(DanceRun run, RunStretch stretch) =>
         stretch.IsTag ? stretch.Called

@@ -5,8 +5,17 @@ namespace FondCompass.Core.Teaching;
 /// <param name="Dancing">Seconds of them in which it was counted.</param>
 /// <param name="Rates">The rates danced, in percent, with how often each; in the order in which they came.</param>
 /// <param name="Trouble">Marks by bite.</param>
+/// <param name="IsDone">The leader went on from it.</param>
+/// <param name="IsSkipped">The leader left it out.</param>
 public sealed record BlockHeld(string Block, double Seconds, double Dancing, IReadOnlyList<(int Rate, int Repeats)> Rates, IReadOnlyList<(string Bite, int Marks)> Trouble, bool IsDone, bool IsSkipped)
 {
+    /// <summary>It was marked as clean, all but what was lost in it.</summary>
+    public bool IsClean { get; init; }
+
+    /// <summary>Whether it counts as done (rules, section 7): it was danced or walked at least half its planned time, whatever was pressed.</summary>
+    /// <param name="planned">Seconds planned for it; 0 where nobody planned it, and then what was pressed counts.</param>
+    public bool WasDone(double planned) => planned > 0 ? Seconds >= planned / 2 : IsDone;
+
     public int Repeats => Rates.Sum(r => r.Repeats);
 
     /// <summary>The fastest at which nothing was marked in it; 0 where something was, and where it was not danced.</summary>
@@ -60,7 +69,10 @@ public sealed record HallLog
                 [.. own.Where(e => e.Kind == LessonEventKind.Repeat).GroupBy(e => (int)Math.Round(e.Value ?? 0)).Select(g => (g.Key, g.Count()))],
                 [.. own.Where(e => e.Kind == LessonEventKind.Trouble).GroupBy(e => e.Bite).Select(g => (g.Key, g.Count()))],
                 own.LastOrDefault(e => e.Kind is LessonEventKind.Done or LessonEventKind.Skip)?.Kind == LessonEventKind.Done,
-                own.LastOrDefault(e => e.Kind is LessonEventKind.Done or LessonEventKind.Skip)?.Kind == LessonEventKind.Skip);
+                own.LastOrDefault(e => e.Kind is LessonEventKind.Done or LessonEventKind.Skip)?.Kind == LessonEventKind.Skip)
+            {
+                IsClean = own.Exists(e => e.Kind == LessonEventKind.Clean),
+            };
         }).ToList();
         return new HallLog
         {

@@ -18,6 +18,9 @@ public enum LessonEventKind
     /// <summary>The bite was lost by many.</summary>
     Trouble,
 
+    /// <summary>What the block covers was clean, but for what is marked as lost; the value is the rate in percent.</summary>
+    Clean,
+
     /// <summary>The block is done.</summary>
     Done,
 

@@ -5,9 +5,9 @@ namespace FondCompass.Core.Teaching;
 
 /// <summary>One line of a dance in the lessons of a group.</summary>
 /// <param name="Name">As it is called.</param>
-/// <param name="Days">Each day on which it was danced, and whether it was clean then.</param>
+/// <param name="Days">Each day on which it was danced, and what was marked then: clean, lost, or nothing (null).</param>
 /// <param name="Spent">Seconds first spent on it; 0 where nobody knows.</param>
-public sealed record LineDanced(string Name, IReadOnlyList<(DateOnly Day, bool Clean)> Days, double Spent)
+public sealed record LineDanced(string Name, IReadOnlyList<(DateOnly Day, bool? Clean)> Days, double Spent)
 {
     /// <summary>The share reckoned to be kept on a day; null where it was never clean.</summary>
     public double? KeptOn(DateOnly day) => Memory.Kept(Days, day);
@@ -36,7 +36,7 @@ public sealed record NextTime(IReadOnlyList<RecapLine> Recap, int Rate, string? 
     {
         var due = lines.Take(reached).Select(l => new RecapLine(l.Name, l.KeptOn(next), 0) is var r && l.KeptOn(next) is { } kept ? r with { Seconds = new Learned(kept, l.Spent).Recap } : r with { Seconds = l.Spent })
             .Where(r => r.Kept is null or < Memory.Due).OrderBy(r => r.Kept ?? -1).ToList();
-        var lost = lines.Take(reached).Any(l => l.Days.Count > 0 && !l.Days[^1].Clean);
+        var lost = lines.Take(reached).Any(l => l.Days.Count > 0 && l.Days[^1].Clean == false);
         return new NextTime(due, Math.Clamp(lost ? rate - Slower : rate, Slowest, 100), reached < lines.Count ? lines[reached].Name : null);
     }
 

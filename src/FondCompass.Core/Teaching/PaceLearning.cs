@@ -17,12 +17,13 @@ public readonly record struct TimeTaken(double Planned, double Actual)
 /// <param name="Name">What it is, in words.</param>
 /// <param name="Blocks">Logged blocks that say something of it.</param>
 /// <param name="IsHeld">The instructor holds it fast: nothing is learned.</param>
-public sealed record LearnedConstant(string Name, double Before, double Factor, int Blocks, bool IsHeld)
+/// <param name="IsGiven">The instructor gave the number; it beats what is learned.</param>
+public sealed record LearnedConstant(string Name, double Before, double Factor, int Blocks, bool IsHeld, bool IsGiven = false)
 {
-    public double After => IsHeld ? Before : Before * Factor;
+    public double After => IsHeld || IsGiven ? Before : Before * Factor;
 
     public string Why => Blocks == 0 ? "No block of this kind is logged yet."
-        : string.Create(CultureInfo.InvariantCulture, $"{Blocks} {(Blocks == 1 ? "block" : "blocks")} took on the whole {Whole:0%} of the time planned; with so few it counts as {Factor:0.00}.{(IsHeld ? " You hold it fast." : "")}");
+        : string.Create(CultureInfo.InvariantCulture, $"{Blocks} {(Blocks == 1 ? "block" : "blocks")} took on the whole {Whole:0%} of the time planned; with so few it counts as {Factor:0.00}.{(IsHeld ? " You hold it fast." : IsGiven ? " You gave the number, and it stands." : "")}");
 
     /// <summary>The mean ratio itself, with nothing held back.</summary>
     private double Whole => Math.Pow(Factor, (Blocks + PaceLearning.Doubt) / (double)Math.Max(1, Blocks));
@@ -38,6 +39,6 @@ public static class PaceLearning
     public static double Factor(IReadOnlyCollection<TimeTaken> logged) =>
         Math.Exp(logged.Sum(t => Math.Log(t.Factor)) / (logged.Count + Doubt));
 
-    public static LearnedConstant Of(string name, double before, IReadOnlyCollection<TimeTaken> logged, bool isHeld = false) =>
-        new(name, before, Factor(logged), logged.Count, isHeld);
+    public static LearnedConstant Of(string name, double before, IReadOnlyCollection<TimeTaken> logged, bool isHeld = false, bool isGiven = false) =>
+        new(name, before, Factor(logged), logged.Count, isHeld, isGiven);
 }

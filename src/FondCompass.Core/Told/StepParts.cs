@@ -44,6 +44,22 @@ public sealed class StepParts
         return PartsOf(StepLexicon.Key(step), []);
     }
 
+    /// <summary>The named steps that a step of the dance's or the instructor's own is made of, one level down; null where it is made of single movements, and for any other step.</summary>
+    public IReadOnlyList<string>? NamesIn(string step)
+    {
+        var key = StepLexicon.Key(step);
+        if (!_names.TryGetValue(key, out var names))
+        {
+            var meaning = _meanings.GetValueOrDefault(key) ?? (_lexicon.Find(key) is { IsOwn: true } mine ? mine.FormTexts[0] : null);
+            List<string> found = meaning is null ? [] : [.. CountedPieces.Split(meaning, _lineCounts).SelectMany(p => p.Counts is null ? p.Wording.Split([',', ';']) : [p.Wording]).Select(NamedIn).OfType<string>().Where(n => n != key).Distinct()];
+            names = _names[key] = found.Count > 0 ? found : null;
+        }
+
+        return names;
+    }
+
+    private readonly Dictionary<string, IReadOnlyList<string>?> _names = [];
+
     private IReadOnlyList<StepPart> PartsOf(string key, HashSet<string> under)
     {
         if (under.Count >= Deepest || !under.Add(key))

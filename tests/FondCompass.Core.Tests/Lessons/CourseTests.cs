@@ -65,10 +65,10 @@ public class CourseTests
     [Fact]
     public void A_long_dance_is_parted_at_a_boundary_of_its_parts_and_goes_on_by_recalling_it()
     {
-        var course = Course(4, 30, null, Dance(InParts));
+        var course = Course(4, 26, null, Dance(InParts));
         Assert.Equal(3, course.Weeks[0].Cells[0].New);
-        Assert.Equal("+3 +2 +1! back", Row(course, 0));
-        Assert.Equal(3, course.ReadyIn(0));
+        Assert.Equal("+3 +3! back back", Row(course, 0));
+        Assert.Equal(2, course.ReadyIn(0));
         Assert.Contains(course.Weeks[1].Plan.Blocks, b => b is { Kind: BlockKind.Recap, Id: "recap" });
         Assert.DoesNotContain(course.Weeks[0].Plan.Blocks, b => b.Kind is BlockKind.Music or BlockKind.Runs);
     }
@@ -76,7 +76,7 @@ public class CourseTests
     [Fact]
     public void What_no_week_has_room_for_is_left_over()
     {
-        var course = Course(1, 30, null, Dance(InParts), Dance(Easy, "Bell Buoy Ring"));
+        var course = Course(1, 26, null, Dance(InParts), Dance(Easy, "Bell Buoy Ring"));
         Assert.Equal(((int?)null, 3), (course.ReadyIn(0), course.LeftOver(0)));
         Assert.Equal(((int?)null, 1), (course.ReadyIn(1), course.LeftOver(1)));
         Assert.Equal(6, Course(3, 12, null, Dance(InParts)).LeftOver(0));
@@ -97,7 +97,7 @@ public class CourseTests
     [Fact]
     public void What_is_due_and_does_not_fit_is_put_off_and_said()
     {
-        var course = Course(3, 25, new() { [(0, 0)] = 6, [(1, 1)] = 2 }, Dance(InParts), Dance(Easy, "Bell Buoy Ring"));
+        var course = Course(3, 20, new() { [(0, 0)] = 6, [(1, 1)] = 2 }, Dance(InParts), Dance(Easy, "Bell Buoy Ring"));
         Assert.True(course.Weeks[1].Cells[0] is { IsPutOff: true, RecapSeconds: 0, Kept: 0.5 });
         Assert.Equal(0.25, course.Weeks[2].Cells[0].Kept);
     }

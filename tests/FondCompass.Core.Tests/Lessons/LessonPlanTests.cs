@@ -1,4 +1,3 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Steps;
@@ -18,22 +17,29 @@ public class LessonPlanTests
     private static LessonPlan Plan(string script, double minutes = 60, TeachingWay? way = null, ClassKnowledge? group = null, params BlockPin[] pins) =>
         LessonPlanner.Plan(new LessonBrief(minutes, [Dance(script)], way ?? new TeachingWay(), group ?? Class()) { Changes = new BlockChanges { Pins = pins } });
 
+    /// <summary>Seconds that a plan tells as free.</summary>
+    private static double FreeOf(LessonPlan plan) => plan.Cautions.Any(c => c.Code == "FREE01") ? plan.LessonSeconds - plan.TotalSeconds : 0;
+
+    private static double Both((double Walking, double Talking) walked) => walked.Walking + walked.Talking;
+
     private static string Taught(LessonPlan plan) => string.Join(' ', plan.Blocks.Where(b => b.Kind is BlockKind.Walk or BlockKind.Dance or BlockKind.Chain or BlockKind.Map).Select(b => b.Id));
 
     [Theory]
     [InlineData(TeachingOrder.AddOn, "walk:A:1 dance:A:1 walk:A:2 dance:A:2 chain:A:1-2 walk:A:3 dance:A:3 chain:A:1-3 walk:A:4 dance:A:4 chain:A:1-4")]
     [InlineData(TeachingOrder.Pairs, "walk:A:1 dance:A:1 walk:A:2 dance:A:2 chain:A:1-2 walk:A:3 dance:A:3 walk:A:4 dance:A:4 chain:A:3-4 chain:A:1-4")]
     [InlineData(TeachingOrder.LastPartFirst, "walk:A:4 dance:A:4 walk:A:3 dance:A:3 chain:A:3-4 walk:A:2 dance:A:2 chain:A:2-4 walk:A:1 dance:A:1 chain:A:1-4")]
-    [InlineData(TeachingOrder.Parts, "walk:A:1 dance:A:1 walk:A:2 dance:A:2 chain:A:1-2 walk:A:3 dance:A:3 chain:A:1-3 walk:A:4 dance:A:4 chain:A:1-4")]
+    [InlineData(TeachingOrder.Parts, "walk:A:1 dance:A:1 walk:A:2 dance:A:2 walk:A:3 dance:A:3 walk:A:4 dance:A:4 chain:A:1-4")]
+    [InlineData(TeachingOrder.MoveByMove, "walk:A:1 dance:A:1 walk:A:2 dance:A:2 walk:A:3 dance:A:3 walk:A:4 dance:A:4")]
+    [InlineData(TeachingOrder.Pool, "walk:A:1 dance:A:1 walk:A:2 dance:A:2 walk:A:3 dance:A:3 walk:A:4 dance:A:4")]
     [InlineData(TeachingOrder.FollowAlong, "")]
     [InlineData(TeachingOrder.LayerRounds, "")]
     public void Each_school_has_its_order(TeachingOrder order, string taught) => Assert.Equal(taught, Taught(Plan(Eights, way: new TeachingWay { Order = order })));
 
     [Fact]
-    public void Parts_are_joined_in_the_dances_order_behind_the_map()
+    public void Parts_are_joined_in_the_dances_order()
     {
         var plan = Plan("part A\n1-4 vine R\n5-8 vine L\npart B\n1-4 rocking chair R\n5-8 jazz box R\norder A B A B", 60, new TeachingWay { Order = TeachingOrder.Parts });
-        Assert.Equal("walk:A:1 dance:A:1 walk:B:1 dance:B:1 map chain:A:1-B:1", Taught(plan));
+        Assert.Equal("walk:A:1 dance:A:1 walk:B:1 dance:B:1 chain:A:1-B:1", Taught(plan));
         Assert.Null(plan.Blocks.Single(b => b.Id == "chain:A:1-B:1").Part);
     }
 
@@ -42,9 +48,10 @@ public class LessonPlanTests
     [InlineData(17, true)]
     public void A_long_order_is_walked_as_a_map_before_its_parts_are_joined(int calls, bool mapped)
     {
-        var order = string.Join(' ', Enumerable.Range(0, calls).Select(i => i % 2 == 0 ? "A" : "B"));
-        var taught = Taught(Plan($"part A\n1-4 vine R\n5-8 vine L\npart B\n1-4 rocking chair R\n5-8 jazz box R\norder {order}"));
-        Assert.Equal(mapped, taught.Contains(" map chain:A:1-B:1", StringComparison.Ordinal));
+        // No call and no row of calls comes twice in a row, so that nothing is folded.
+        var order = string.Join(' ', "ABCBACABCACBABCABACBCACBACABCBABC".Take(calls));
+        var taught = Taught(Plan($"part A\n1-4 vine R\n5-8 vine L\npart B\n1-4 rocking chair R\n5-8 jazz box R\npart C\n1-8 k step R, k step R\norder {order}"));
+        Assert.Equal(mapped, taught.Contains(" map chain:A:1-C:1", StringComparison.Ordinal));
         Assert.Equal(mapped, taught.Contains("map", StringComparison.Ordinal));
     }
 
@@ -52,7 +59,8 @@ public class LessonPlanTests
     public void Eight_equal_eights_are_taught_in_the_time_of_one()
     {
         double Walked(int times) => Plan("part A\n" + string.Concat(Enumerable.Repeat("1-4 vine R\n5-8 vine L\n", times))).Blocks.Where(b => b.Kind is BlockKind.Walk or BlockKind.Dance or BlockKind.Chain).Sum(b => b.Repeats is null ? b.Seconds : 0);
-        Assert.Equal(Walked(1), Walked(8), 3);
+        // From the second on the touch at its end is a trap before the next.
+        Assert.Equal(Walked(2), Walked(8), 3);
         var plan = Plan("part A\n" + string.Concat(Enumerable.Repeat("1-4 vine R\n5-8 vine L\n", 8)), 20);
         Assert.Equal(0, plan.Over);
         Assert.Equal("walk:A:1 dance:A:1", Taught(plan));
@@ -85,11 +93,14 @@ public class LessonPlanTests
     {
         double Walk(LessonPlan plan, int line) => plan.Blocks.Single(b => b.Id == $"walk:A:{line}").Seconds;
         var sides = Plan("part A\n1-4 lock step R forward, brush L\n5-8 rocking chair L\n1-4 lock step L forward, brush R\n5-8 rocking chair R");
-        Assert.Equal(0.4 * Walk(sides, 1), Walk(sides, 2), 0.01);
+        // Reckoned as new, and two fifths of that.
+        var asNew = Plan("start weight R\npart A\n1-4 lock step L forward, brush R\n5-8 rocking chair R").Bites[0][0];
+        Assert.Equal(0.4 * Both(TeachingTime.Walked(new ClassPace(), [.. asNew.Novelties], sides.Bites[0][1].Difficulty.Points)), Walk(sides, 2), 0.01);
         var endings = Plan("part A\n1-4 rocking chair R\n5 step R side\n6 close L\n7 step R side\n8 close L\n1-4 rocking chair R\n5 step R side\n6 close L\n7 stomp R\n8 stomp L");
         var bite = endings.Bites[0][1];
         Assert.Equal(2, bite.Changed.Count);
-        Assert.Equal(60 + bite.Changed.Sum(a => 6 * ClassKnowledge.Novelty(Class().Of(a)) * (1 + (bite.Difficulty.Points / 10))), Walk(endings, 2), 0.01);
+        Assert.Equal(Both(TeachingTime.Walked(new ClassPace(), bite.Novelties, bite.Difficulty.Points)), Walk(endings, 2), 0.01);
+        Assert.Equal(2, bite.Novelties.Count);
         Assert.Contains(endings.Blocks.Single(b => b.Id == "walk:A:2").Watch, w => w.Contains("ends otherwise", StringComparison.Ordinal));
     }
 
@@ -102,7 +113,9 @@ public class LessonPlanTests
             var plan = Plan("part A\n1-4 vine R\n5-8 vine L", group: group);
             var novelty = known is ["grapevine"] ? 0.25 : known.Length > 0 ? 0.25 : seen.Length > 0 ? 0.6 : 1;
             var bite = plan.Bites[0][0];
-            Assert.Equal((8 * 6 * novelty * (1 + (bite.Difficulty.Points / 10))) + 60, plan.Blocks.Single(b => b.Id == "walk:A:1").Seconds, 0.01);
+            // The second vine goes the other way: two fifths of new, or what it is known as.
+            var (first, second) = (novelty, Math.Min(novelty, 0.4));
+            Assert.Equal((((4 * first) + (4 * second)) * 6 * (1 + (bite.Difficulty.Points / 10))) + (40 * Math.Max(0.5, (first + second) / 2)), plan.Blocks.Single(b => b.Id == "walk:A:1").Seconds, 0.01);
         }
     }
 
@@ -134,36 +147,40 @@ public class LessonPlanTests
     }
 
     [Theory]
-    [InlineData(3, true, 4, "2 1 1")]
-    [InlineData(3, true, 5, "2 1 2")]
-    [InlineData(3, true, 7, "3 2 2")]
-    [InlineData(3, true, 12, "6 3 3")]
-    [InlineData(1, true, 2, "2")]
-    [InlineData(1, true, 5, "5")]
-    [InlineData(7, true, 8, "2 1 1 1 1 1 1")]
-    [InlineData(3, false, 3, "1 1 1")]
-    [InlineData(3, false, 5, "2 2 1")]
-    public void Repeats_on_further_walls_are_shared(int walls, bool weighted, int repeats, string shares) =>
-        Assert.Equal(shares, string.Join(' ', WallRepeats.Share(repeats, walls, weighted)));
+    [InlineData(5, 3, "1 1 1", "3 1 1")]
+    [InlineData(6, 3, "1 1 1", "4 1 1")]
+    [InlineData(7, 3, "1 1 1", "4 2 1")]
+    [InlineData(9, 3, "1 1 1", "5 2 2")]
+    [InlineData(21, 3, "1 1 1", "7 7 7")]
+    [InlineData(22, 3, "1 1 1", "7 7 7")]
+    [InlineData(2, 2, "1", "2")]
+    [InlineData(7, 2, "1", "7")]
+    [InlineData(3, 2, "0 1", "2 1")]
+    [InlineData(4, 2, "0 1", "3 1")]
+    [InlineData(3, 1, "1 1 1", "1 1 1")]
+    [InlineData(5, 1, "1 1 1", "2 2 1")]
+    public void Repeats_on_further_walls_go_to_the_second_first(int repeats, int second, string inARow, string shares) =>
+        Assert.Equal(shares, string.Join(' ', WallRepeats.Share(repeats, second, [.. inARow.Split(' ').Select(int.Parse)])));
 
     [Fact]
-    public void No_wall_has_over_eight_and_none_none()
+    public void No_wall_has_over_eight_and_none_more_than_the_one_before()
     {
         for (var walls = 1; walls <= 7; walls++)
         {
-            foreach (var weighted in (bool[])[true, false])
+            foreach (var second in (int[])[1, 2, 3])
             {
-                for (var repeats = WallRepeats.Least(walls, weighted); repeats <= WallRepeats.MostShared(walls, weighted); repeats++)
+                // All in a row, or, in a breakdown, the last two of them.
+                var own = second == 2 ? WallRepeats.OwnBeforeTheLastTwo(walls + 1) : walls;
+                int[] inARow = [.. Enumerable.Range(2, own).Select(wall => second == 2 && wall < walls ? 0 : 1)];
+                for (var repeats = WallRepeats.Least(own, second); repeats <= WallRepeats.MostOf(own, inARow); repeats++)
                 {
-                    var shares = WallRepeats.Share(repeats, walls, weighted);
-                    Assert.Equal(repeats, shares.Sum());
-                    Assert.All(shares, s => Assert.InRange(s, 1, 8));
+                    var all = WallRepeats.Share(repeats, second, inARow).Zip(inARow, (a, b) => a + b).ToList();
+                    Assert.Equal(repeats + inARow.Sum(), all.Sum());
+                    Assert.All(all, s => Assert.InRange(s, 1, 8));
+                    Assert.Equal(all.OrderDescending(), all);
                 }
             }
         }
-
-        Assert.Equal(8, WallRepeats.MostShared(1, true));
-        Assert.Equal(24, WallRepeats.MostShared(3, true));
     }
 
     [Fact]
@@ -171,7 +188,7 @@ public class LessonPlanTests
     {
         var plan = Plan("part A\n1-4 vine R\n5-8 vine L with 1/4 left\npart B\n1-4 rocking chair R\n5-8 rocking chair R\norder A B A B A B A B", 90);
         Assert.Equal(
-            ["walls:A:9:00", "walls:A:6:00", "walls:A:3:00", "walls:A:all", "walls:B:6:00", "walls:B:3:00", "walls:B:12:00", "walls:B:all"],
+            ["walls:A:9:00:turns", "walls:A:9:00:90", "walls:A:9:00", "walls:A:6:00", "walls:A:3:00", "walls:A:all", "walls:B:6:00:90", "walls:B:6:00", "walls:B:3:00", "walls:B:12:00", "walls:B:all"],
             plan.Blocks.Where(b => b.Kind == BlockKind.Walls).Select(b => b.Id));
         Assert.Equal(4, plan.Blocks.Single(b => b.Id == "walls:A:all").Walls.Count);
     }
@@ -185,6 +202,7 @@ public class LessonPlanTests
     [InlineData(9.5, 5, 10)]
     [InlineData(2.0, 3, 5)]
     [InlineData(14.0, 5, 14)]
+    [InlineData(0.0, 5, 0)]
     public void Warm_up_grows_with_the_effort(double? own, double peak, double minutes) => Assert.Equal(minutes * 60, TeachingTime.Frame(own, peak), 6);
 
     [Fact]
@@ -201,11 +219,12 @@ public class LessonPlanTests
     [Fact]
     public void Two_hard_runs_have_a_minute_between()
     {
-        var plan = Plan("genre fitness\npart A\n" + string.Concat(Enumerable.Repeat("1&2&3&4& run R in place, run L in place, run R in place, run L in place, run R in place, run L in place, run R in place, run L in place\n", 2)), 60, new TeachingWay { Order = TeachingOrder.FollowAlong });
-        Assert.Contains(plan.Blocks, b => b.Effort > 3);
+        var plan = Plan("part A\n" + string.Concat(Enumerable.Repeat("1&2&3&4& run R in place, run L in place, run R in place, run L in place, run R in place, run L in place, run R in place, run L in place\n", 2)), 60, new TeachingWay { Order = TeachingOrder.Pairs, Ladder = [new(125)] });
+        Assert.Contains(plan.Blocks, b => b.Effort >= 4);
+        Assert.Contains(plan.Blocks, b => b.Id.EndsWith(BlockChanges.Breath, StringComparison.Ordinal));
         foreach (var (before, next) in plan.Blocks.Zip(plan.Blocks.Skip(1)))
         {
-            Assert.False(before is { IsDanced: true, Effort: > 3 } && next is { IsDanced: true, Effort: > 3 }, $"{before.Id} {next.Id}");
+            Assert.False(before is { IsDanced: true, Effort: >= 4 } && next is { IsDanced: true, Effort: >= 4 }, $"{before.Id} {next.Id}");
         }
 
         Assert.DoesNotContain(plan.Cautions, c => c.Code == "HARD01");
@@ -220,9 +239,11 @@ public class LessonPlanTests
         var known = LessonPlanner.Plan(brief).Blocks.Where(b => b.Kind == BlockKind.Known).ToList();
         Assert.Equal(["known:2", "known:1"], known.Select(b => b.Id));
         Assert.StartsWith("Fog Signal", known[0].Title, StringComparison.Ordinal);
-        var unnamed = LessonPlanner.Plan(brief with { Dances = [Dance(easy)] }).Blocks.Single(b => b.Kind == BlockKind.Known);
-        Assert.Null(unnamed.Dance);
-        Assert.Contains("name them", unnamed.Title, StringComparison.Ordinal);
+        // Where none is named nothing is filled: the minutes are told as free.
+        var unnamed = LessonPlanner.Plan(brief with { Dances = [Dance(easy)] });
+        Assert.DoesNotContain(unnamed.Blocks, b => b.Kind is BlockKind.Known or BlockKind.Talk);
+        var free = Assert.Single(unnamed.Cautions, c => c.Code == "FREE01");
+        Assert.Contains(LessonWords.Clock(5400 - unnamed.TotalSeconds), free.Message, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -233,9 +254,9 @@ public class LessonPlanTests
         Assert.Equal(7, plan.Blocks.Single(b => b.Id == "dance:A:3").Repeats);
         var chain = plan.Blocks.Single(b => b.Id == "chain:A:1-2");
         Assert.Equal(100, chain.Seconds);
-        Assert.True(TeachingTime.Danced(16, chain.Repeats!.Value, chain.Starts!.Value, chain.CountIn!.Value, chain.Rate!.Value, 112) + 15 <= 100);
-        Assert.True(TeachingTime.Danced(16, chain.Repeats.Value + 1, chain.Starts.Value, chain.CountIn.Value, chain.Rate.Value, 112) + 15 > 100);
-        Assert.Equal(2700, plan.TotalSeconds);
+        Assert.True(TeachingTime.Danced(16, chain.Repeats!.Value, chain.Starts!.Value, chain.CountIn!.Value, chain.Rate!.Value, 112) + 12 <= 100);
+        Assert.True(TeachingTime.Danced(16, chain.Repeats.Value + 1, chain.Starts.Value, chain.CountIn.Value, chain.Rate.Value, 112) + 12 > 100);
+        Assert.Equal(2700, plan.TotalSeconds + FreeOf(plan), 3);
         Assert.Contains(plan.Cautions, c => c.Code == "PIN01" && c.Message.Contains("walls:none", StringComparison.Ordinal));
     }
 
@@ -279,8 +300,7 @@ public class LessonPlanTests
         var plan = LessonPlanner.Plan(brief);
         Assert.Equal((double)seconds, plan.Blocks.Single(b => b.Id == "known:1").Seconds);
         Assert.DoesNotContain(plan.Cautions, c => c.Code == "PIN01");
-        Assert.Equal(5400, plan.TotalSeconds);
-        Assert.DoesNotContain(plan.Blocks, b => b.Title.Contains("name them", StringComparison.Ordinal));
+        Assert.Equal(5400, plan.TotalSeconds + FreeOf(plan), 3);
         // What has whatever is left cannot be settled, and says so.
         Assert.Contains(LessonPlanner.Plan(brief with { Changes = new BlockChanges { Pins = [new BlockPin("known", 60, null)] } }).Cautions, c => c.Code == "PIN01");
         Assert.All(plan.Blocks.Where(b => b.Id is "known" or "talk"), b => Assert.True(b.IsRest));
@@ -341,23 +361,24 @@ public class LessonPlanTests
     }
 
     [Fact]
-    public void Over_changing_music_the_songs_time_replaces_the_tempo()
+    public void A_run_is_the_song_with_its_intro_and_ending()
     {
         var song = new Song([new Passage("intro", 16, 90), new Passage("verse", 32, 90, 120), new Passage("chorus", 32, 120)]);
-        var whole = TeachingTime.Danced(32, 2, 1, 8, Rate.Full, song, 16);
-        Assert.Equal(song.Time.SecondsAt(80) - song.Time.SecondsAt(16) + (8 * 60 / 90.0), whole, 6);
-        Assert.Equal(whole / 0.8, TeachingTime.Danced(32, 2, 1, 8, new Rate(80), song, 16), 6);
-        // Past its end the song begins again.
-        Assert.Equal(whole + song.Time.SecondsAt(48) - song.Time.SecondsAt(16), TeachingTime.Danced(32, 3, 1, 8, Rate.Full, song, 16), 6);
-        var plan = LessonPlanner.Plan(new LessonBrief(45, [new LessonDance(Analysis.Of("intro 16\n" + Dances.Stroll), 100, song)], new TeachingWay(), Class()));
+        var plan = LessonPlanner.Plan(new LessonBrief(60, [new LessonDance(Analysis.Of("intro 16\n" + Dances.Stroll), 100, song)], new TeachingWay(), Class()));
         var run = plan.Blocks.Single(b => b.Id == "music");
-        Assert.Equal(TeachingTime.Danced(32, run.Repeats!.Value, 1, run.CountIn!.Value, Rate.Full, song, 16) + 15, run.Seconds, 0.01);
+        Assert.Equal((80, 0, run.Repeats), (run.Counts, run.CountIn, run.Starts));
+        Assert.Equal((run.Repeats!.Value * song.Seconds) + 12, run.Seconds, 0.01);
+        Assert.Contains("with its intro", run.Why, StringComparison.Ordinal);
+        // Where it is faster than where it begins, the last block before it says how that is prepared.
+        Assert.Contains(plan.Blocks.Last(b => b.Kind == BlockKind.Whole).Watch, w => w.Contains("120 a minute in", StringComparison.Ordinal));
+        // Without a song a run goes round its walls.
+        Assert.Equal(4, Plan(Dances.Stroll, 10).Blocks.Single(b => b.Id == "music").Repeats);
     }
 
     [Fact]
     public void Cautions_are_given_with_cause_and_are_quiet_without()
     {
-        Assert.Empty(Plan("part A\n1-8 march R").Cautions);
+        Assert.Equal(["FREE01"], Plan("part A\n1-8 march R").Cautions.Select(c => c.Code));
         Assert.Contains(Plan("part A\n1 jump both\n2 hold\n3-8 march R").Cautions, c => c.Code == "JUMP01");
         Assert.Contains(Plan("part A\n1 step R forward, turn 1 left\n2-8 march L").Cautions, c => c.Code == "SPIN01");
         Assert.Contains(Plan("part A\n1 kick R forward\n2-8 march R").Cautions, c => c.Code == "KICK01");
@@ -413,7 +434,7 @@ public class LessonPlanTests
         var plan = Plan("part A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R with 1/4 right", way: new TeachingWay { Mistakes = mistakes });
         foreach (var kind in (BlockKind[])[BlockKind.Chain, BlockKind.Whole, BlockKind.Walls, BlockKind.Music, BlockKind.Runs])
         {
-            Assert.Contains(plan.Blocks.First(b => b.Kind == kind).Watch, w => w.Contains(says, StringComparison.Ordinal));
+            Assert.Contains(plan.Blocks.First(b => b.Kind == kind && b.IsDanced).Watch, w => w.Contains(says, StringComparison.Ordinal));
         }
 
         Assert.DoesNotContain(plan.Blocks.First(b => b.Kind == BlockKind.Dance).Watch, w => w.Contains(says, StringComparison.Ordinal));
@@ -448,23 +469,65 @@ public class LessonPlanTests
     [InlineData("", "known:1")]
     public void A_block_taken_out_that_is_not_there_is_said(string code, string block)
     {
-        var brief = new LessonBrief(60, [Dance(Eights), Dance(Eights, known: true)], new TeachingWay(), Class());
+        var brief = new LessonBrief(60, [Dance(Eights), Dance("part A\n1-8 march R", known: true)], new TeachingWay(), Class());
         foreach (var changes in (BlockChanges[])[new BlockChanges { Removed = new HashSet<string> { block } }, new BlockChanges { Split = new HashSet<string> { block } }])
         {
-            Assert.Equal(code.Length > 0 ? [code] : [], LessonPlanner.Plan(brief with { Changes = changes }).Cautions.Where(c => c.IsOfThePlan).Select(c => c.Code));
+            Assert.Equal(code.Length > 0 ? [code] : [], LessonPlanner.Plan(brief with { Changes = changes }).Cautions.Where(c => c.IsOfThePlan && c.Code != "FREE01").Select(c => c.Code));
         }
+    }
+
+    /// <summary>A run that waits to be a gift is a block of the plan like any other: it can be settled, and taken out without being told as gone.</summary>
+    [Fact]
+    public void A_run_that_is_a_gift_can_be_settled_and_taken_out()
+    {
+        LessonPlan Breakdown(double minutes, BlockChanges changes) => LessonPlanner.Plan(new LessonBrief(minutes, [Dance(Eights)], LessonKinds.Of(LessonKind.Breakdown).Way(false), Class()) { Kind = LessonKind.Breakdown, Changes = changes });
+        Assert.DoesNotContain(Breakdown(5, BlockChanges.None).Blocks, b => b.Id == "music");
+        Assert.Contains(Breakdown(30, BlockChanges.None).Blocks, b => b.Id == "music");
+        Assert.Equal(3, Breakdown(5, new BlockChanges { Pins = [new BlockPin("music", null, 3)] }).Blocks.Single(b => b.Id == "music").Repeats);
+        foreach (var minutes in (double[])[5, 30])
+        {
+            var without = Breakdown(minutes, new BlockChanges { Removed = new HashSet<string> { "music" } });
+            Assert.DoesNotContain(without.Blocks, b => b.Id == "music");
+            Assert.DoesNotContain(without.Cautions, c => c.Code == "GONE01");
+        }
+    }
+
+    /// <summary>What a dance of the group's own has taught them is recalled, in whatever kind of lesson, though that dance is not in it; a circle's moves come without arms before their levels.</summary>
+    [Fact]
+    public void What_another_dance_taught_is_recalled_and_levels_come_behind_the_feet()
+    {
+        var brief = new LessonBrief(20, [Dance("part A\n1-4 vine R + arms swing\n5-8 vine L\n1-8 march R\norder free")], LessonKinds.Of(LessonKind.Circle).Way(true), Class()) { Kind = LessonKind.Circle };
+        var blocks = LessonPlanner.Plan(brief).Blocks;
+        Assert.Equal(["A"], blocks.First(b => b.Id == "dance:A:1").FeetOnly);
+        Assert.Empty(blocks.Single(b => b.Id == "layer:A:1:arms").FeetOnly);
+        Assert.Empty(blocks.Single(b => b.Id == "mixed").FeetOnly);
+        var known = LessonPlanner.Plan(brief with { Familiar = [Dance("title Bell Buoy Ring\npart B\n1-8 march R")] });
+        Assert.Contains(known.Blocks, b => b.Title.Contains("of Bell Buoy Ring", StringComparison.Ordinal));
+        Assert.DoesNotContain(known.Blocks, b => b.Id == "walk:A:2");
+        Assert.DoesNotContain(known.Blocks, b => b.Kind == BlockKind.Known);
+    }
+
+    /// <summary>What a dance before would teach, and does not today, is recalled by nobody: the bites behind its last one, and behind an error.</summary>
+    [Theory]
+    [InlineData("part A\n1-8 march R\n1-4 vine R\n5-8 vine L", null, false)]
+    [InlineData("part A\n1-8 march R\n1-4 vine R\n5-8 vine L", 1, true)]
+    [InlineData("part A\n1-8 march R\n1 touch R beside\n2 step L side\n3-8 hold\n1-4 vine R\n5-8 vine L", null, true)]
+    public void Only_what_is_taught_is_recalled(string first, int? until, bool isWalked)
+    {
+        var plan = LessonPlanner.Plan(new LessonBrief(90, [Dance(first) with { Until = until }, Dance("part B\n1-4 vine R\n5-8 vine L")], new TeachingWay(), Class()));
+        Assert.Equal(isWalked, plan.Blocks.Any(b => b.Id == "2.walk:B:1"));
     }
 
     [Theory]
     [InlineData(60, 0.69, true, "")]
     [InlineData(60, 0.7, false, "")]
-    [InlineData(14, 0.3, false, "DUE01")]
+    [InlineData(12, 0.3, false, "DUE01")]
     public void What_is_due_comes_back_or_is_put_off_and_said(double minutes, double kept, bool isBack, string code)
     {
         var due = Dance(Eights, known: true) with { Kept = kept, Learned = [new Learned(kept, 600)] };
         var plan = LessonPlanner.Plan(new LessonBrief(minutes, [Dance("part A\n1-4 vine R\n5-8 vine L"), due], new TeachingWay { Order = TeachingOrder.FollowAlong, Ladder = [new(100)], Demonstration = false }, Class()));
         Assert.Equal(isBack ? [Math.Round((1 - kept) * 600, 3)] : [], plan.Blocks.Where(b => b.Id == "recap:1").Select(b => b.Seconds));
-        Assert.Equal(code.Length > 0 ? [code] : [], plan.Cautions.Where(c => c.IsOfThePlan).Select(c => c.Code));
+        Assert.Equal(code.Length > 0 ? [code] : [], plan.Cautions.Where(c => c.IsOfThePlan && c.Code != "FREE01").Select(c => c.Code));
     }
 
     [Theory]
@@ -474,7 +537,7 @@ public class LessonPlanTests
     {
         var plan = LessonPlanner.Plan(new LessonBrief(60, [Dance(Eights)], new TeachingWay(), Class()) { Changes = new BlockChanges { Added = [new OwnBlock("own:1", "Only this", 120, 0, bite)] } });
         var own = plan.Blocks.Single(b => b.Id == "own:1");
-        Assert.Equal(code.Length > 0 ? [code] : [], plan.Cautions.Where(c => c.IsOfThePlan).Select(c => c.Code));
+        Assert.Equal(code.Length > 0 ? [code] : [], plan.Cautions.Where(c => c.IsOfThePlan && c.Code != "FREE01").Select(c => c.Code));
         Assert.Equal(code.Length == 0 ? BlockKind.Drill : BlockKind.Talk, own.Kind);
         Assert.True(own.IsDanced ? own.Seconds <= 120 && own.Seconds + (8 * 60 / (112 * 0.6)) > 120 : own.Seconds == 120, $"{own.Seconds}");
     }

@@ -24,11 +24,11 @@ public class DifficultyTests
     [InlineData("1 step R across / 2 step L side", 2 + 0.3 + 0.15)]
     [InlineData("1 step R forward / 2 step L back", 2 + 0.15)]                              // one change of way
     [InlineData("1 step R forward / 2 step L forward", 2)]
-    [InlineData("1 step R forward / 2 touch L side / 3 step L forward / 4 hold", 1.5 + 0.1)]  // a touch goes no way
+    [InlineData("1 step R forward / 2 touch L side / 3 step L forward / 4 hold", 1.5 + 0.1 + 0.4)]  // a touch goes no way, and its foot goes again
     [InlineData("1 hop L / 2 step R in place", 2 + 0.5)]                                    // off the floor
     [InlineData("1-2 pivot turn R 1/2", 2 + (4 * 0.25) + (4 * 0.2))]                         // a step and the pivot after it
     [InlineData("1 step R, turn 1/4 right / 2 step L beside", 2 + (2 * 0.25) + (2 * 0.2))]
-    [InlineData("1 step R, turn 1/4 right / 2 step L beside / 3-4 hold", 1 + (2 * 0.25) + (1 * 0.2))]         // the same turn in twice the time
+    [InlineData("1 step R, turn 1/4 right / 2 step L beside / 3-4 hold", 1 + (2 * 0.25) + (2 * 0.2))]         // a turn is as hard as its hardest count, however long the line
     public void Terms_add_up(string rows, double points) => Assert.Equal(points, Of(rows).Points, 6);
 
     [Fact]
@@ -37,9 +37,16 @@ public class DifficultyTests
         var terms = Of("1 step R side / & step L across / 2 hop L / 3 step R, turn 1/4 right / 4 touch L beside").Terms;
 
         Assert.Equal(
-            ["2.5 foot actions a second at 120 counts a minute 2.50", "1 actions between the counts 0.35", "1 crossings in front or behind 0.30", "1 changes of direction 0.15", "1 hops or jumps 0.50", "1 steps without weight 0.10", "1/4 of turning in 2.0 s 0.70"],
+            ["2.5 foot actions a second at 120 counts a minute 2.50", "1 actions between the counts 0.35", "1 crossings in front or behind 0.30", "1 changes of direction 0.15", "1 hops or jumps 0.50", "1 steps without weight 0.10", "1/4 of turning in one count of 0.50 s 0.90"],
             terms.Select(t => FormattableString.Invariant($"{t.Why} {t.Points:0.00}")));
     }
+
+    /// <summary>Two feet at once, and the steps' own levels in the lexicon.</summary>
+    [Theory]
+    [InlineData("1 jump both / 2 hold", 0.5 + 0.2)]
+    [InlineData("1-4 vine R", 2.0 + 0.3 + 0.3 + 0.1)]
+    public void What_the_feet_do_together_and_a_steps_level_count(string rows, double points) =>
+        Assert.Equal(points + (0.1 * ((StepLexicon.Shipped.Find(rows.Contains("vine", StringComparison.Ordinal) ? "vine" : "jump")?.Level ?? 1) - 1)), Of(rows).Points, 6);
 
     [Theory]
     [InlineData("1-8 march R", 60, 1)]

@@ -1,5 +1,6 @@
 using CsCheck;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tests.Properties;
@@ -64,12 +65,21 @@ public sealed class SwapSearchTests
         var net = (after.Net - before.Net).Value;
         var own = part.Actions.Where(a => a.At >= Core.Counts.Tick.FromCounts(first - 1) && a.At < Core.Counts.Tick.FromCounts(last)).ToList();
         var points = Difficulty.Of(own, last - first + 1, 112).Points;
+        var (start, finish) = (Core.Counts.Tick.FromCounts(first - 1), Core.Counts.Tick.FromCounts(last));
+        var ofLine = part.Actions.Where(a => a.Action.Line == 1).ToList();
+        var lineOwn = Difficulty.PointsOf(ofLine, part.Part.Lines[0].Counts, 112);
         var names = own.Select(a => a.Action.Step).ToHashSet();
         var choices = StepChoices.For(StepLexicon.Shipped, header, net != 0);
         var all = new HashSet<string>();
         foreach (var one in choices)
         {
             if (StepChoices.From(header, one, before) is not { } danced)
+            {
+                continue;
+            }
+
+            // What is picked up before its first count would begin before the span.
+            if (danced.Actions[0].At < default(Core.Counts.Tick))
             {
                 continue;
             }
@@ -83,7 +93,7 @@ public sealed class SwapSearchTests
                 foreach (var two in choices.Where(c => c.Counts == last - first + 1 - one.Counts))
                 {
                     // The second of two is one that begins and ends open on one foot.
-                    if (StepChoices.From(header, two, danced.End) is { } again && StepChoices.From(header, two, TraceState.Start(danced.End.Weight, danced.End.Facing)) is { End.Stance: Stance.Open })
+                    if (StepChoices.From(header, two, danced.End) is { } again && StepChoices.From(header, two, TraceState.Start(danced.End.Weight, danced.End.Facing)) is { End.Stance: Stance.Open } && again.Actions[0].At >= default(Core.Counts.Tick))
                     {
                         Try([(one, danced), (two, again)]);
                     }
@@ -94,9 +104,11 @@ public sealed class SwapSearchTests
         void Try(List<(StepChoice Choice, PartTrace Trace)> pieces)
         {
             var end = pieces[^1].Trace.End;
-            var score = Difficulty.Of(pieces.SelectMany(p => p.Trace.Actions).ToList(), last - first + 1, 112).Points;
+            // In the line: with what is before and behind it.
+            var load = pieces.Aggregate(DanceLoad.Of([.. ofLine.Where(x => x.At < start)]), (sum, p) => sum + DanceLoad.Of(p.Trace.Actions)) + DanceLoad.Of([.. ofLine.Where(x => x.At >= finish)]);
+            var score = Difficulty.PointsOf(load, part.Part.Lines[0].Counts, 112);
             if (end.Weight == after.Weight && end.Stance == after.Stance && (end.Net - before.Net).Value == net && (end.Body - after.Body).Length <= SwapVerdict.Tolerance
-                && !pieces.TrueForAll(p => names.Contains(p.Choice.Step?.Name ?? p.Choice.Wording)) && (aim == SwapAim.Any || (aim == SwapAim.Easier ? score < points : score > points)))
+                && !pieces.TrueForAll(p => names.Contains(p.Choice.Step?.Name ?? p.Choice.Wording)) && (aim == SwapAim.Any || (aim == SwapAim.Easier ? score < lineOwn - 1e-9 : score > lineOwn)))
             {
                 var at = first;
                 all.Add(string.Join('\n', pieces.Select(p =>
@@ -162,4 +174,27 @@ public sealed class SwapSearchTests
             }
         },
         iter: Trials.Of(15));
+
+    /// <summary>Each choice stays inside its span, and an easier one is easier in the plan of the same group too; of versions with less turning the least turned come first.</summary>
+    [Fact]
+    public void Every_choice_is_inside_its_span_and_easier_ones_are_easier_in_the_plan() => Gen.Select(DanceProperties.LegalRows, Gen.Int[0, 1000], Gen.OneOfConst<string[]>([], ["vine"], ["vine", "rocking chair", "jazz box", "lock step"])).Sample(
+        (rows, pick, knows) =>
+        {
+            var (at, dance) = (pick % rows.Count, Analysis.Of("part A\n" + string.Join('\n', rows)));
+            var (line, first) = ((at / 2) + 1, at % 2 == 0 ? 1 : 5);
+            var group = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner, knows);
+            double Planned(Analysis analysis) => Bites.Of(analysis, group, 112).First(b => b.Line == line).Difficulty.Points;
+            IReadOnlyList<Swap> Found(SwapAim aim) => SwapSearch.Find(dance.Trace, dance.Trace.Parts[0], line, first, first + 3, aim, 112, StepLexicon.Shipped, newness: group.NoveltyIn(dance.Dance), most: 20);
+            foreach (var swap in Found(SwapAim.Easier))
+            {
+                var changed = Analysis.Of("part A\n" + string.Join('\n', rows.Take(at).Concat(swap.Rows).Concat(rows.Skip(at + 1))));
+                Assert.All(changed.Trace.Parts[0].Actions.Where(a => a.Action.Row >= at + 2 && a.Action.Row < at + 2 + swap.Rows.Count), a => Assert.InRange((a.At - changed.Trace.Parts[0].Part.Lines[line - 1].Start).InCounts, first - 1, first + 3 - 0.01));
+                Assert.True(Planned(changed) < Planned(dance) - 1e-9, $"{string.Join(" / ", rows)} | {swap.Words}: {Planned(dance)} to {Planned(changed)}, said {swap.Difference}");
+                Assert.Equal(Planned(changed) - Planned(dance), swap.Difference, 6);
+            }
+
+            var turned = Found(SwapAim.NoTurn).Select(s => s.Turning).ToList();
+            Assert.Equal(turned.Order(), turned);
+        },
+        iter: Trials.Of(40));
 }

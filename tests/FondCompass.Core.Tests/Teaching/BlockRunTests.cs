@@ -91,7 +91,7 @@ public class BlockRunTests
     public void From_another_wall_everything_is_turned_with_it()
     {
         var planned = Planned(Square);
-        var block = planned.Plan.Blocks.First(b => b.Kind == BlockKind.Walls && b.Walls.Count == 1);
+        var block = planned.Plan.Blocks.First(b => b.Kind == BlockKind.Walls && b.Walls.Count == 1 && b.IsDanced);
         var run = BlockRun.Of(planned.Dance, block)!;
         Assert.Equal(block.Walls[0], run.Run.Stretches[0].StartFacing);
         Assert.Equal("wall 2 of 4", BoardTimeline.Of(run, 1).FirstWall);
@@ -112,19 +112,21 @@ public class BlockRunTests
         Assert.Equal((3, 1), (known.Repeats, known.Passes));
     }
 
-    /// <summary>A loop of 32 counts to a song that has room for three of them: the rest is danced in further passes.</summary>
+    /// <summary>A run is the song from its first count to its last, so many times: the intro is waited through, and the class counted in over its end.</summary>
     [Theory]
-    [InlineData(1, 1, 1)]
-    [InlineData(3, 3, 1)]
-    [InlineData(4, 3, 2)]
-    [InlineData(6, 3, 2)]
-    [InlineData(7, 3, 3)]
-    [InlineData(0, 3, 1)]
-    public void More_repeats_than_the_song_has_room_for_are_danced_to_it_again(int wanted, int each, int passes)
+    [InlineData(1)]
+    [InlineData(3)]
+    public void A_run_is_the_song_from_its_first_count_to_its_last(int times)
     {
-        var planned = Planned($"intro 16\n{Square}", new Song([new Passage("intro", 16, 120), new Passage("verse", 32, 120), new Passage("end", 16, 140)]));
-        var run = BlockRun.Of(planned.Dance, new LessonBlock { Id = "runs", Kind = BlockKind.Runs, Title = "", Why = "", Dance = 0, Repeats = wanted == 0 ? null : wanted, IsWhole = true })!;
-        Assert.Equal((each, passes), (run.Repeats, run.Passes));
+        var song = new Song([new Passage("intro", 16, 120), new Passage("verse", 32, 120), new Passage("end", 16, 140)]);
+        var planned = Planned($"intro 16\n{Square}", song);
+        var run = BlockRun.Of(planned.Dance, planned.Plan.Blocks.Single(b => b.Id == "runs") with { Repeats = times })!;
+        Assert.Equal((3, times, 16), (run.Repeats, run.Passes, run.Run.Start));
+        var board = BoardTimeline.Of(run, 1);
+        Assert.Equal(song.Seconds, board.End, 6);
+        Assert.Equal((0, "16", true), (board.Clicks[0].At, board.Clicks[0].Label, board.Clicks[0].IsHalf));
+        Assert.Equal(16, board.Clicks.Count(c => c.IsCountIn));
+        Assert.Equal(run.CountIn, board.Clicks.Count(c => c is { IsCountIn: true, IsHalf: false }));
     }
 
     /// <summary>Without a song no run is longer than 4,096 counts: 256 repeats of 16.</summary>

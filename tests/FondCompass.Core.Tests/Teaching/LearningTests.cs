@@ -63,7 +63,7 @@ public class LearningTests
     {
         var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 rocking chair R");
         var way = new TeachingWay { Demonstration = false };
-        LessonPlan Plan(LineLog log) => LessonPlanner.Plan(new LessonBrief(28, [new LessonDance(analysis, 112) { Logged = log }], way, new ClassKnowledge(Core.Steps.StepLexicon.Shipped, ClassLevel.Beginner)));
+        LessonPlan Plan(LineLog log) => LessonPlanner.Plan(new LessonBrief(18, [new LessonDance(analysis, 112) { Logged = log }], way, new ClassKnowledge(Core.Steps.StepLexicon.Shipped, ClassLevel.Beginner)));
         var marked = Plan(new LineLog(new Dictionary<(string, int), (int, int)> { [("A", 1)] = (6, 0), [("A", 2)] = (6, 6) }));
         int Of(LessonPlan plan, string id) => plan.Blocks.Single(b => b.Id == id).Repeats!.Value;
         Assert.True(Of(marked, "dance:A:2") > Of(Plan(LineLog.None), "dance:A:2"));

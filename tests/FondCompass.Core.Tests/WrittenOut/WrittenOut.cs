@@ -262,7 +262,7 @@ public class WrittenOut
         foreach (var level in Enum.GetValues<ClassLevel>())
         {
             t.Head($"an hour, {level}");
-            Write(t, Plan(a, 60, TeachingWay.For(a.Dance.Header.Genre, level, a.Dance.IsPhrased).Way, level), why: level == ClassLevel.Beginner);
+            Write(t, Plan(a, 60, LessonKinds.Of(LessonKind.Hall).Way(a.Dance.IsPhrased), level), why: level == ClassLevel.Beginner);
         }
 
         t.Head("to a song that gathers speed");
@@ -335,7 +335,7 @@ public class WrittenOut
         {
             t.Head(what);
             var dance = new LessonDance(a, Bpm, song);
-            foreach (var block in Plan(a, 60, TeachingWay.For(a.Dance.Header.Genre, ClassLevel.Improver, a.Dance.IsPhrased).Way, ClassLevel.Improver, song).Blocks)
+            foreach (var block in Plan(a, 60, LessonKinds.Of(LessonKind.Hall).Way(a.Dance.IsPhrased), ClassLevel.Improver, song).Blocks)
             {
                 foreach (var other in new[] { false, true })
                 {
