@@ -107,6 +107,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             group.Property(g => g.Gentle).HasMaxLength(GroupRecord.LongestGentle).HasDefaultValue("");
             group.Property(g => g.Room).HasMaxLength(GroupRecord.LongestRoom).HasDefaultValue("");
             group.Property(g => g.WalkFactor).HasDefaultValue(1.0);
+            group.Property(g => g.TalkFactor).HasDefaultValue(1.0);
             group.Property(g => g.GatherFactor).HasDefaultValue(1.0);
             group.Property(g => g.HeldFast).HasMaxLength(40).HasDefaultValue("");
             group.HasIndex(g => g.OwnerId);

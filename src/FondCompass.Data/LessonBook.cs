@@ -107,6 +107,10 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
             .Where(l => l.OwnerId == ownerId && l.DanceId == danceId && !l.Held)
             .OrderBy(l => l.Date).ThenBy(l => l.Id).FirstOrDefaultAsync(cancel);
 
+    /// <summary>The lesson that is planned with this dance for a group on a day, by itself and not held yet; null for none.</summary>
+    public Task<LessonRecord?> PlannedOn(Guid danceId, Guid group, DateOnly day, CancellationToken cancel = default) =>
+        context.Lessons.Include(l => l.Group).FirstOrDefaultAsync(l => l.OwnerId == ownerId && l.DanceId == danceId && l.GroupId == group && l.Date == day && !l.Held && !l.Running && l.CourseId == null, cancel);
+
     /// <summary>The next planned lesson that begins with another dance and teaches this one too, or null.</summary>
     public Task<LessonRecord?> PlannedBeside(Guid danceId, CancellationToken cancel = default) =>
         context.Lessons.Include(l => l.Group)

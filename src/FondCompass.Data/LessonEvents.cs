@@ -23,7 +23,7 @@ public enum EventsKept
 public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
 {
     /// <summary>
-    /// Keeps what is new of these, in their order, and writes into the lesson what each by itself says: that it is led, held or over, and how many danced. The rest of its
+    /// Keeps what is new of these, in their order, and writes into the lesson what each by itself says: that it is led or over, and how many danced. The rest of its
     /// log is worked out when somebody looks at it (<see cref="LessonRecord.IsLogDue"/>).
     /// </summary>
     public async Task<EventsKept> Keep(Guid lesson, IReadOnlyCollection<LessonEventRecord> events, CancellationToken cancel = default)
@@ -55,10 +55,10 @@ public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
               on conflict do nothing
               returning "Arrived", "Kind", "Value"),
             said as (
-              select count(*) as all_of_them, bool_or("Kind" = any({Dancing})) as danced, bool_or("Kind" = {Leading}) as led, bool_or("Kind" = {Closing}) as closed,
+              select count(*) as all_of_them, bool_or("Kind" = {Leading}) as led, bool_or("Kind" = {Closing}) as closed,
                 (array_agg("Value" order by "Arrived" desc) filter (where "Kind" = {Counting}))[1] as heads
               from kept)
-            update "Lessons" l set "IsLogDue" = true, "Held" = l."Held" or said.danced, "Heads" = coalesce(said.heads::int, l."Heads"),
+            update "Lessons" l set "IsLogDue" = true, "Heads" = coalesce(said.heads::int, l."Heads"),
               "Running" = case when said.closed then false when l."Running" then true
                 else said.led and not exists (select from "LessonEvents" o where o."LessonId" = {lesson} and o."Kind" = {Closing}) end
             from said where l."Id" = {lesson} and said.all_of_them > 0
@@ -66,9 +66,7 @@ public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
         return there.IsPlanned ? EventsKept.Kept : EventsKept.KeptFirst;
     }
 
-    /// <summary>Kinds that tell that the class did something, that a board leads, that it is over, and how many danced.</summary>
-    private static readonly string[] Dancing = [Word(LessonEventKind.Done), Word(LessonEventKind.Repeat), Word(LessonEventKind.Trouble)];
-
+    /// <summary>Kinds that tell that a board leads, that it is over, and how many danced.</summary>
     private static readonly string Leading = Word(LessonEventKind.Enter), Closing = Word(LessonEventKind.Close), Counting = Word(LessonEventKind.Heads);
 
     /// <summary>A kind as it is kept.</summary>

@@ -98,6 +98,7 @@ public static class DemoWorld
             ReachedLine = 2,
             RatePercent = 75,
             WeakLines = [2],
+            CleanLines = [1],
             Note = "Lock steps crossed over on the left. Two newcomers. Floor still sticky by the stove.",
         }, cancel);
         var held = await book.Add(new LessonRecord
@@ -110,6 +111,7 @@ public static class DemoWorld
             ReachedLine = 3,
             RatePercent = 90,
             WeakLines = [3],
+            CleanLines = [1, 2],
             Note = "The two pivots came apart: half first, then the quarter. Danced two walls to the band.",
             HeldPlan = HeldLesson.Plan,
             Heads = 16,

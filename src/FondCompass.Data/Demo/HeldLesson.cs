@@ -13,7 +13,7 @@ internal static class HeldLesson
     private sealed record Block(string Id, string Kind, string Title, double From, double Seconds, int? Repeats, double? Rate, string? Layer, string[] Walls, int? Dance, Bite[] Bites, double Usual);
 
     /// <summary>Seconds to gather where nobody knows better.</summary>
-    private const double UsualGather = 15;
+    private const double UsualGather = 12;
 
     private static readonly Bite[] Bites =
         [new("A:1", "vine R, vine L", "A", 1, 1), new("A:2", "lock step, brush, lock step, brush", "A", 2, 2), new("A:3", "rocking chair R, pivot turn, pivot turn", "A", 3, 3)];
@@ -69,6 +69,11 @@ internal static class HeldLesson
                 }
 
                 yield return Told(since + 8 + row.Danced, "pause", row.Id);
+            }
+
+            if (row.Id is "dance:A:1" or "chain:A:1-2")
+            {
+                yield return Told(since + row.Took - 2, "clean", row.Id, row.Rate);
             }
 
             if (row.Mark.Length > 0)

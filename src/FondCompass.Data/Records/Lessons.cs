@@ -49,11 +49,14 @@ public sealed class LessonRecord : IOwned
     /// <summary>Last line (eight) the class reached; 0 when none.</summary>
     public int ReachedLine { get; set; }
 
-    /// <summary>Best share of full tempo that was clean, in percent.</summary>
+    /// <summary>Best share of full tempo at which the class danced without losing it, in percent; 0 for none said.</summary>
     public int RatePercent { get; set; }
 
     /// <summary>Lines (eights) most dancers lost.</summary>
     public int[] WeakLines { get; set; } = [];
+
+    /// <summary>Lines (eights) that were marked as clean.</summary>
+    public int[] CleanLines { get; set; } = [];
 
     /// <summary>How its further dances went, those of which anybody said it; the three before are of the dance it begins with.</summary>
     public List<DanceHeld> Further { get; set; } = [];
@@ -86,17 +89,19 @@ public sealed class LessonRecord : IOwned
 
     /// <summary>How one of its dances went; null of a further dance of which nobody said it.</summary>
     public DanceHeld? HeldOf(Guid dance) => dance == DanceId
-        ? new DanceHeld { DanceId = DanceId, ReachedLine = ReachedLine, RatePercent = RatePercent, WeakLines = WeakLines } : Further.Find(f => f.DanceId == dance);
+        ? new DanceHeld { DanceId = DanceId, ReachedLine = ReachedLine, RatePercent = RatePercent, WeakLines = WeakLines, CleanLines = CleanLines } : Further.Find(f => f.DanceId == dance);
 
-    /// <summary>Nothing of a dance was marked as lost; a dance of which nobody said anything is as clean as the lesson.</summary>
-    public bool WasClean(Guid dance) => (HeldOf(dance)?.WeakLines ?? WeakLines).Length == 0;
+    /// <summary>What was marked of a dance: all that was reached clean (true), something lost (false), or neither (null).</summary>
+    public bool? WasClean(Guid dance) => HeldOf(dance) is not { } went ? null
+        : went.WeakLines.Length > 0 ? false
+        : went.ReachedLine > 0 && Enumerable.Range(1, went.ReachedLine).All(went.CleanLines.Contains) ? true : null;
 
     /// <summary>Writes how one of its dances went.</summary>
     public void Went(DanceHeld held)
     {
         if (held.DanceId == DanceId)
         {
-            (ReachedLine, RatePercent, WeakLines) = (held.ReachedLine, held.RatePercent, held.WeakLines);
+            (ReachedLine, RatePercent, WeakLines, CleanLines) = (held.ReachedLine, held.RatePercent, held.WeakLines, held.CleanLines);
         }
         else
         {
@@ -111,6 +116,9 @@ public sealed class LessonRecord : IOwned
 /// <param name="Gathers">The same of each that tells of the pace of gathering.</param>
 public sealed record LessonTimes(double Seconds, IReadOnlyList<double[]> Walks, IReadOnlyList<double[]> Gathers)
 {
+    /// <summary>The same of each walk that is mostly talk; none in lessons kept before talking was learned apart.</summary>
+    public IReadOnlyList<double[]> Talks { get; init; } = [];
+
     public static LessonTimes? Read(string? kept) => kept is null ? null : JsonSerializer.Deserialize<LessonTimes>(kept, JsonSerializerOptions.Web);
 
     [JsonIgnore]
@@ -130,6 +138,9 @@ public sealed class DanceHeld
 
     /// <summary>Lines (eights) most dancers lost, from 1.</summary>
     public int[] WeakLines { get; set; } = [];
+
+    /// <summary>Lines (eights) that were marked as clean, from 1.</summary>
+    public int[] CleanLines { get; set; } = [];
 }
 
 /// <summary>What the board of a lesson shows its class, the latest of it.</summary>
