@@ -51,7 +51,7 @@ public class BoardPageTests(Studio studio)
         Assert.True(dance.GetProperty("timeline").GetProperty("clicks").GetArrayLength() >= 20);
         Assert.Equal(["A:1", "A:2"], data.GetProperty("bites").EnumerateArray().Select(b => b.GetProperty("key").GetString()));
         Assert.True(data.GetProperty("live").GetProperty("moves").GetArrayLength() > 3);
-        Assert.Equal(2700, blocks.Sum(b => b.GetProperty("seconds").GetDouble()), 1);
+        Assert.InRange(blocks.Sum(b => b.GetProperty("seconds").GetDouble()), 1_000, 2_700);
     }
 
     [Fact]
@@ -60,17 +60,17 @@ public class BoardPageTests(Studio studio)
         var (visitor, dance, lesson) = await Lesson();
         object[] told =
         [
-            Told(0, "enter", "walk:A:1"), Told(200, "done", "walk:A:1"), Told(200, "enter", "dance:A:1"), Told(210, "play", "dance:A:1", value: 60), Told(230, "repeat", "dance:A:1", value: 60),
+            Told(0, "enter", "walk:A:1"), Told(200, "done", "walk:A:1"), Told(200, "enter", "dance:A:1"), Told(210, "play", "dance:A:1", value: 60), Told(230, "repeat", "dance:A:1", value: 60), Told(238, "clean", "dance:A:1", value: 60),
             Told(240, "enter", "chain:A:1-2"), Told(250, "play", "chain:A:1-2", value: 75), Told(260, "trouble", "chain:A:1-2", "A:2"), Told(270, "repeat", "chain:A:1-2", value: 75), Told(280, "skip", "whole:90"),
             Told(290, "heads", value: 11), Told(291, "note", words: "the box was late"),
         ];
-        Assert.Equal(12, (await Json(await Tell(visitor, lesson, told))).GetProperty("kept").GetInt32());
-        Assert.Equal(12, (await Json(await Tell(visitor, lesson, told))).GetProperty("kept").GetInt32());
+        Assert.Equal(13, (await Json(await Tell(visitor, lesson, told))).GetProperty("kept").GetInt32());
+        Assert.Equal(13, (await Json(await Tell(visitor, lesson, told))).GetProperty("kept").GetInt32());
         // It runs: the first page leads back to it.
         Assert.Contains("Back to the board", (await visitor.Get("/")).Html);
         await Tell(visitor, lesson, Told(300, "close"));
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
-        Assert.Contains("reached eight 2 at 60 %, weak: 2. ", html);
+        Assert.Contains("reached rocking chair R, jazz box R (A 2) at 60 %; lost: rocking chair R, jazz box R (A 2); clean: vine R, vine L (A 1). ", html);
         Assert.Contains(", 11 dancers", html);
         Assert.Contains("4:40 on the board", html);
         Assert.Contains("1 × 75 %", WebUtility.HtmlDecode(html));
@@ -78,7 +78,7 @@ public class BoardPageTests(Studio studio)
         Assert.Contains("the box was late", html);
         Assert.Contains("left out", html);
         Assert.DoesNotContain("Back to the board", (await visitor.Get("/")).Html);
-        Assert.Contains("reached eight 2 at 60 %, weak: 2", WebUtility.HtmlDecode((await visitor.Get($"/dances/{dance}/log")).Html));
+        Assert.Contains("reached rocking chair R, jazz box R (A 2) at 60 %; lost: rocking chair R, jazz box R (A 2)", WebUtility.HtmlDecode((await visitor.Get($"/dances/{dance}/log")).Html));
         // A walk of 200 s where more was planned: the pace is learned, and shown with its reason.
         var group = Regex.Match(html, "/groups/[0-9a-f-]{36}").Value;
         Assert.Contains("1 block took on the whole", (await visitor.Get(group)).Html);
@@ -89,18 +89,18 @@ public class BoardPageTests(Studio studio)
     public async Task A_lesson_is_corrected_line_by_line_and_says_what_comes_next()
     {
         var (visitor, _, lesson) = await Lesson();
-        await Tell(visitor, lesson, Told(0, "enter", "dance:A:1"), Told(9, "repeat", "dance:A:1", value: 60), Told(10, "trouble", "dance:A:1", "A:1"), Told(12, "done", "dance:A:1"), Told(13, "close"));
+        await Tell(visitor, lesson, Told(0, "enter", "dance:A:1"), Told(39, "repeat", "dance:A:1", value: 60), Told(40, "trouble", "dance:A:1", "A:1"), Told(42, "done", "dance:A:1"), Told(43, "close"));
         var page = $"/lessons/{lesson}";
-        Assert.Contains("weak: 1", (await visitor.Get(page)).Html);
+        Assert.Contains("lost: vine R, vine L (A 1)", (await visitor.Get(page)).Html);
         await visitor.Press(page, "TakeBack");
-        Assert.DoesNotContain("weak: 1", (await visitor.Get(page)).Html);
+        Assert.DoesNotContain("lost: vine", (await visitor.Get(page)).Html);
         using var nothing = await visitor.Post($"{page}?handler=Mark", page, ("at", "99.0"));
         Assert.Contains("nothing was marked", await nothing.Content.ReadAsStringAsync(Cancel));
         await visitor.Post($"{page}?handler=Mark", page, ("at", OptionOf((await visitor.Get(page)).Html, "Dance vine", 0)));
         await visitor.Post($"{page}?handler=Heads", page, ("heads", "17"));
         await visitor.Post($"{page}?handler=Note", page, ("note", "windy"));
         var html = (await visitor.Get(page)).Html;
-        Assert.Contains("weak: 1. ", html);
+        Assert.Contains("lost: vine R, vine L (A 1). ", html);
         Assert.Contains(", 17 dancers", html);
         Assert.Contains("windy", html);
         Assert.Contains("Next time: recap", html);
@@ -118,7 +118,7 @@ public class BoardPageTests(Studio studio)
         await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", Studio.Today.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), ("reached", "2"), ("rate", "90"), ("weak", "1"));
         await Tell(visitor, lesson, Told(1, "heads", value: 9), Told(2, "note", words: "windy"));
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
-        Assert.Contains("reached eight 2 at 90 %, weak: 1. ", html);
+        Assert.Contains("reached rocking chair R, jazz box R (A 2) at 90 %; lost: vine R, vine L (A 1). ", html);
         Assert.Contains(", 9 dancers", html);
         Assert.DoesNotContain("A board leads it now", html);
         // Somebody who would log it once more is told that it is.
@@ -131,10 +131,40 @@ public class BoardPageTests(Studio studio)
         HeldBlock Danced(string id, params int[] lines) => new(id, "dance", id, 0, 60, 1, 60, null, []) { Dance = 0, Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))] };
         HeldBlock[] blocks = [Danced("dance:A:3", 3), Danced("chain:A:1-2", 1, 2)];
         (string, int)[] lines = [("A", 1), ("A", 2), ("A", 3), ("A", 4)];
-        int Reached(params string[] danced) => LessonResult.Of(blocks, 0, HallLog.Of(danced.Select((b, i) => new LessonEvent(Guid.NewGuid(), _board, i + 1, 0, i, LessonEventKind.Repeat, b) { Value = 60 })), lines).Reached;
+        int Reached(params string[] danced) => LessonResult.Of(blocks, 0, HallLog.Of(danced.SelectMany((b, i) => (LessonEvent[])[new(Guid.NewGuid(), _board, (3 * i) + 1, 0, 100 * i, LessonEventKind.Enter, b), new(Guid.NewGuid(), _board, (3 * i) + 2, 0, (100 * i) + 40, LessonEventKind.Repeat, b) { Value = 60 }, new(Guid.NewGuid(), _board, (3 * i) + 3, 0, (100 * i) + 41, LessonEventKind.Done, b)])), lines).Reached;
         Assert.Equal(0, Reached("dance:A:3"));
         Assert.Equal(2, Reached("chain:A:1-2"));
         Assert.Equal(3, Reached("dance:A:3", "chain:A:1-2"));
+    }
+
+    /// <summary>What the leader shows is not what the class reached, nor what was begun and left, however often it was pressed as done.</summary>
+    [Theory]
+    [InlineData("show", 60, 0)]
+    [InlineData("dance", 60, 1)]
+    [InlineData("dance", 30, 1)]
+    [InlineData("dance", 29, 0)]
+    public void Reached_is_what_the_class_danced_for_half_its_time(string kind, int took, int reached)
+    {
+        HeldBlock[] blocks = [new("b", kind, "", 0, 60, 1, 100, null, []) { Dance = 0, Bites = [new HeldBite("A:1", "1", "A", 1, 1)] }];
+        LessonEvent Of(int number, double at, LessonEventKind what) => new(Guid.NewGuid(), _board, number, 0, at, what, "b") { Value = 100 };
+        var log = HallLog.Of([Of(1, 0, LessonEventKind.Enter), Of(2, took - 1, LessonEventKind.Repeat), Of(3, took - 1, LessonEventKind.Clean), Of(4, took, LessonEventKind.Done)]);
+        var result = LessonResult.Of(blocks, 0, log, [("A", 1)]);
+        Assert.Equal((reached, reached * 100, reached), (result.Reached, result.Rate, result.Clean.Count));
+    }
+
+    /// <summary>Opening a board, looking through it and leaving a block out hold nothing; the first block done does.</summary>
+    [Fact]
+    public async Task A_lesson_is_held_from_its_first_block_done()
+    {
+        var (visitor, dance, lesson) = await Lesson();
+        await visitor.Get($"/lessons/{lesson}/teach");
+        await Tell(visitor, lesson, Told(0, "enter", "warm-up"), Told(2, "skip", "warm-up"), Told(2, "enter", "show"), Told(5, "done", "show"), Told(5, "enter", "walk:A:1"), Told(12, "done", "walk:A:1"));
+        Assert.Contains("Planned for", (await visitor.Get($"/dances/{dance}/plan")).Html);
+        var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/[0-9a-f-]{36}").Value;
+        Assert.DoesNotContain("lessons held", (await visitor.Get(group)).Html);
+        Assert.DoesNotContain("block took on the whole", (await visitor.Get(group)).Html);
+        await Tell(visitor, lesson, Told(20, "enter", "dance:A:1"), Told(70, "repeat", "dance:A:1", value: 60), Told(75, "done", "dance:A:1"), Told(76, "close"));
+        Assert.Contains("reached vine R, vine L (A 1) at 60 %", (await visitor.Get($"/lessons/{lesson}")).Html);
     }
 
     /// <summary>What a select sends for an option of a group.</summary>
@@ -147,12 +177,15 @@ public class BoardPageTests(Studio studio)
         HeldBlock Danced(int dance, params int[] lines) => new($"dance:A:{lines[0]}#{dance}", "dance", "", 0, 60, 1, 60, null, []) { Dance = dance, Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))] };
         HeldBlock[] blocks = [Danced(0, 1), Danced(1, 1), Danced(1, 2)];
         (string, int)[] lines = [("A", 1), ("A", 2)];
-        LessonEvent Of(int number, LessonEventKind kind, HeldBlock block) => new(Guid.NewGuid(), _board, number, 0, number, kind, block.Id) { Value = 60 + number, Bite = block.Bites[0].Key };
-        var log = HallLog.Of([Of(1, LessonEventKind.Repeat, blocks[0]), Of(2, LessonEventKind.Repeat, blocks[1]), Of(3, LessonEventKind.Repeat, blocks[2]), Of(4, LessonEventKind.Trouble, blocks[2])]);
+        LessonEvent Of(int number, LessonEventKind kind, HeldBlock block) => new(Guid.NewGuid(), _board, number, 0, 20 * number, kind, block.Id) { Value = 60 + number, Bite = block.Bites[0].Key };
+        // Each of 60 s is on the board for 40.
+        var log = HallLog.Of([Of(1, LessonEventKind.Enter, blocks[0]), Of(2, LessonEventKind.Repeat, blocks[0]), Of(3, LessonEventKind.Enter, blocks[1]), Of(4, LessonEventKind.Repeat, blocks[1]), Of(5, LessonEventKind.Enter, blocks[2]), Of(6, LessonEventKind.Repeat, blocks[2]),
+            Of(7, LessonEventKind.Trouble, blocks[2]), Of(8, LessonEventKind.Clean, blocks[1])]);
         var (first, second) = (LessonResult.Of(blocks, 0, log, lines), LessonResult.Of(blocks, 1, log, lines));
-        Assert.Equal((1, 61), (first.Reached, first.Rate));
+        Assert.Equal((1, 62), (first.Reached, first.Rate));
         Assert.Empty(first.Weak);
-        Assert.Equal((2, 62), (second.Reached, second.Rate));
+        Assert.Equal((2, 64), (second.Reached, second.Rate));
+        Assert.Equal([1], second.Clean);
         Assert.Equal([2], second.Weak);
     }
 
@@ -161,11 +194,11 @@ public class BoardPageTests(Studio studio)
     {
         var (visitor, dance, lesson) = await Lesson();
         await Tell(visitor, lesson, Told(0, "enter", "dance:A:1"), Told(20, "repeat", "dance:A:1", value: 60), Told(40, "close"));
-        Assert.Contains("reached eight 1", (await visitor.Get($"/dances/{dance}/log")).Html);
+        Assert.Contains("reached vine R, vine L (A 1)", (await visitor.Get($"/dances/{dance}/log")).Html);
         using var others = await (await studio.NewVisitor()).Post("/lessons?handler=TakeOut", "/", ("id", lesson));
         Assert.Equal(HttpStatusCode.NotFound, others.StatusCode);
         await visitor.Post("/lessons?handler=TakeOut", "/", ("id", lesson));
-        Assert.DoesNotContain("reached eight 1", (await visitor.Get($"/dances/{dance}/log")).Html);
+        Assert.DoesNotContain("reached vine", (await visitor.Get($"/dances/{dance}/log")).Html);
         Assert.Equal(HttpStatusCode.NotFound, (await visitor.Get($"/lessons/{lesson}")).Status);
         Assert.DoesNotContain(lesson, (await visitor.Get("/")).Html);
         // A board that still leads it is told, and may deliver once it is back.
@@ -174,7 +207,7 @@ public class BoardPageTests(Studio studio)
         await visitor.Post("/lessons?handler=PutBack", "/", ("id", lesson));
         Assert.Equal(HttpStatusCode.OK, (await Tell(visitor, lesson, Told(50, "note", words: "windy"))).StatusCode);
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
-        Assert.Contains("reached eight 1", html);
+        Assert.Contains("reached vine R, vine L (A 1)", html);
         Assert.Contains("windy", html);
     }
 
@@ -262,14 +295,14 @@ public class BoardPageTests(Studio studio)
         var (visitor, _, lesson) = await Lesson();
         for (var batch = 0; batch < LessonEventRecord.Most / 500; batch++)
         {
-            using var answer = await Tell(visitor, lesson, [.. Enumerable.Range(0, 500).Select(i => Told(batch + (i / 1000.0), "repeat", "dance:A:1", value: 60))]);
+            using var answer = await Tell(visitor, lesson, [.. Enumerable.Range(0, 500).Select(i => Told((30 * batch) + (i / 1000.0), batch + i == 0 ? "enter" : "repeat", "dance:A:1", value: 60))]);
             Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         }
 
         using var refused = await Tell(visitor, lesson, Told(900, "note"));
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, refused.StatusCode);
         Assert.Contains($"at most {LessonEventRecord.Most}", await refused.Content.ReadAsStringAsync(Cancel));
-        Assert.Contains($"{LessonEventRecord.Most} × 60 %", WebUtility.HtmlDecode((await visitor.Get($"/lessons/{lesson}")).Html));
+        Assert.Contains($"{LessonEventRecord.Most - 1} × 60 %", WebUtility.HtmlDecode((await visitor.Get($"/lessons/{lesson}")).Html));
     }
 
     [Fact]

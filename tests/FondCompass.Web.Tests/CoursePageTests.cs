@@ -109,7 +109,7 @@ public class CoursePageTests(Studio studio)
         await visitor.Post($"{course}?handler=Settle", course, ("week", "1"), ("dance", $"{dance}"), ("bites", "0"));
         await visitor.Post($"{course}?handler=Lessons", course);
         Assert.Contains("<span>held</span>", (await visitor.Get(course)).Html);
-        Assert.Contains("reached eight 2 at 100 %", WebUtility.HtmlDecode((await visitor.Get("/lessons")).Html));
+        Assert.Contains("reached rocking chair R, jazz box R (A 2) at 100 %", WebUtility.HtmlDecode((await visitor.Get("/lessons")).Html));
         await visitor.Post($"{course}?handler=Delete", course);
         Assert.Equal(HttpStatusCode.NotFound, (await visitor.Get(course)).Status);
         Assert.Equal(4, Regex.Count((await visitor.Get("/lessons")).Html, "<span class=\"day\">"));

@@ -41,7 +41,8 @@ public class DaysTests(Studio studio)
         Assert.Contains("<strong>Today</strong>", (await visitor.Get("/")).Html);
         Assert.Contains(">This week<", (await visitor.Get("/lessons")).Html);
         Assert.Contains(zone, (await visitor.Get("/account")).Html);
-        await visitor.Send($"/lessons/{lesson}/teach?handler=Events", $"/lessons/{lesson}/teach", new { events = new[] { new { id = Guid.NewGuid(), board = Guid.NewGuid(), number = 1, opened = 1_790_000_000.0, since = 1.0, kind = "done", block = "walk:A:1" } } });
+        var board = Guid.NewGuid();
+        await visitor.Send($"/lessons/{lesson}/teach?handler=Events", $"/lessons/{lesson}/teach", new { events = Enumerable.Range(0, 2).Select(i => new { id = Guid.NewGuid(), board, number = i + 1, opened = 1_790_000_000.0, since = 400.0 * i, kind = i == 0 ? "enter" : "done", block = "walk:A:1" }) });
         Assert.Contains("today, Harbour ring", (await visitor.Get("/")).Html);
     }
 
@@ -51,7 +52,7 @@ public class DaysTests(Studio studio)
         var email = $"{Guid.NewGuid():N}@test.invalid";
         var visitor = await In("Pacific/Kiritimati", "2026-11-26T09:30:00Z", email: email);
         var dance = await visitor.Write(Script);
-        await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "90"));
+        await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "90"), ("clean", "1"));
         Assert.Contains("today, Harbour ring", (await visitor.Get("/")).Html);
         // Half an hour later it is tomorrow there.
         Assert.Contains("yesterday, Harbour ring", (await visitor.At(new DateTimeOffset(2026, 11, 26, 10, 0, 0, TimeSpan.Zero)).Get("/")).Html);

@@ -305,6 +305,23 @@ public class PageTests(Studio studio)
 
     private static string Sent(string html) => html.Split("name=\"sent\" value=\"")[1].Split('"')[0];
 
+    /// <summary>An intro of the song is waited through as long as nobody writes another number, however often the form is sent.</summary>
+    [Theory]
+    [InlineData("", "Wait <b>16</b> counts")]
+    [InlineData("8", "Wait <b>8</b> counts")]
+    [InlineData("0", "Wait <b>0</b> counts")]
+    public async Task An_intro_of_the_song_is_waited_through(string intro, string says)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        foreach (var passages in (string[])["intro 16\nverse", "intro 16\nverse 32"])
+        {
+            await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "112"), ("intro", intro), ("repeats", "6"), ("passages", passages));
+        }
+
+        Assert.Contains(says, (await visitor.Get($"/dances/{id}/fit")).Html);
+    }
+
     [Fact]
     public async Task A_lesson_is_planned_logged_and_listed()
     {
@@ -314,7 +331,7 @@ public class PageTests(Studio studio)
         Assert.Contains("Planned for <b>Harbour ring</b>", (await visitor.Get($"/dances/{id}/plan")).Html);
         await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "90"), ("weak", "1"), ("note", "<b>wet floor</b>"));
         var (_, html) = await visitor.Get($"/dances/{id}/log");
-        Assert.Contains("reached eight 1 at 90 %", html);
+        Assert.Contains("reached vine R, vine L (A 1) at 90 %; lost: vine R, vine L (A 1)", html);
         Assert.Contains("&lt;b&gt;wet floor", html);
         Assert.Contains("Next time: recap vine", html);
         Assert.DoesNotContain("Planned for", (await visitor.Get($"/dances/{id}/plan")).Html);

@@ -29,7 +29,7 @@ internal static class CuesEndpoint
             Speech = body.Number("syllablesPerSecond", Speech.Slowest, Speech.Fastest) is { } pace ? new Speech(pace) : null,
         };
         var bpm = new Bpm(body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo);
-        var start = body.Whole("start", 0, Song.MostCounts) ?? analysis.Dance.Header.Intro;
+        var start = body.Whole("start", 0, Song.MostCounts) ?? SongStart.Of(analysis.Trace, given);
         var pattern = Math.Max(1, analysis.Trace.TotalCounts);
         // Without a song nobody knows which repeat is the last, so one more than is asked for goes on behind.
         var counts = start + ((analysis.Dance.IsPhrased ? 1L : repeats + 1L) * pattern) + analysis.Dance.Tags.Sum(t => analysis.Trace.Part(t.Tag)?.Part.Counts ?? 0);

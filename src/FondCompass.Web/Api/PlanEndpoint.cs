@@ -46,12 +46,14 @@ internal static class PlanEndpoint
             }
         }
 
-        var (level, knowledge, pace) = Group(body.Object("group"));
-        var first = dances.FirstOrDefault(d => !d.IsKnown)?.Analysis.Dance;
-        var usual = first is null ? new TeachingWay() : TeachingWay.For(first.Header.Genre, level, first.IsPhrased).Way;
+        var (knowledge, group) = Group(body.Object("group"));
+        var kind = body.Word("kind", WayWords.Kinds) ?? LessonKind.Hall;
+        var usual = LessonKinds.Of(kind).Way(dances.Find(d => !d.IsKnown)?.Analysis.Dance.IsPhrased ?? false);
         return new LessonBrief(minutes, dances, Way(body.Object("way"), usual), knowledge)
         {
-            Pace = pace,
+            Kind = kind,
+            PaceName = body.Word("pace", WayWords.Paces),
+            Group = group,
             Changes = new BlockChanges { Pins = Pins(body) },
         };
     }
@@ -75,13 +77,17 @@ internal static class PlanEndpoint
         }
 
         var ladder = way.Numbers("ladder");
-        if (ladder is not null && (ladder.Count is 0 or > MostRungs || !ladder.All(Rate.IsValid)))
+        if (ladder is not null && (ladder.Count > MostRungs || !ladder.All(Rate.IsValid)))
         {
-            throw RefusedException.Impossible($"\"{way.At}ladder\" has from 1 to {MostRungs} rungs, each from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
+            throw RefusedException.Impossible($"\"{way.At}ladder\" has at most {MostRungs} rungs, each from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
         }
 
+        var progress = way.Word("progress", WayWords.ProgressSchools);
         return usual with
         {
+            // Who says how it is danced to its music has runs, whatever the kind of lesson leaves to gifts.
+            RunIsGift = usual.RunIsGift && progress is null,
+            Pace = way.Word("pace", WayWords.Paces),
             Order = way.Word("order", WayWords.Orders) ?? usual.Order,
             Demonstration = way.Flag("demonstration") ?? usual.Demonstration,
             Layers = way.Word("layers", WayWords.LayerSchools) ?? usual.Layers,
@@ -91,27 +97,26 @@ internal static class PlanEndpoint
             Cues = way.Word("cues", WayWords.CueSchools) ?? usual.Cues,
             Counting = way.Word("counting", WayWords.CountStyles) ?? usual.Counting,
             Mistakes = way.Word("mistakes", WayWords.MistakeSchools) ?? usual.Mistakes,
-            Progress = way.Word("progress", WayWords.ProgressSchools) ?? usual.Progress,
+            Progress = progress ?? usual.Progress,
             CountIn = way.Whole("countIn", 0, 64) ?? usual.CountIn,
             Until = way.Whole("until", 1, 100_000) ?? usual.Until,
         };
     }
 
-    private static (ClassLevel Level, ClassKnowledge Knowledge, ClassPace Pace) Group(ApiBody? sent)
+    private static (ClassKnowledge Knowledge, GroupPace Pace) Group(ApiBody? sent)
     {
         if (sent is not { } group)
         {
-            return (ClassLevel.Beginner, new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner), new ClassPace());
+            return (new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner), GroupPace.Unknown);
         }
 
         var level = group.Word("level", WayWords.Levels) ?? ClassLevel.Beginner;
-        var usual = new ClassPace();
         var pace = group.Object("pace");
-        return (level, new ClassKnowledge(StepLexicon.Shipped, level, group.Texts("knows"), group.Texts("seen")), new ClassPace
+        return (new ClassKnowledge(StepLexicon.Shipped, level, group.Texts("knows"), group.Texts("seen")), new GroupPace
         {
-            SecondsPerAction = pace?.Number("secondsPerAction", 0.1, 600) ?? usual.SecondsPerAction,
-            TalkPerBite = pace?.Number("talkPerBite", 0, 3600) ?? usual.TalkPerBite,
-            Regroup = pace?.Number("regroup", 0, 3600) ?? usual.Regroup,
+            SecondsPerAction = pace?.Number("secondsPerAction", 0.1, 600),
+            TalkPerBite = pace?.Number("talkPerBite", 0, 3600),
+            Regroup = pace?.Number("regroup", 0, 3600),
             WarmUpMinutes = group.Number("warmUp", 0, LessonBrief.Longest),
             CoolDownMinutes = group.Number("coolDown", 0, LessonBrief.Longest),
         });
@@ -152,11 +157,12 @@ internal sealed record BlockJson(
     };
 }
 
-internal sealed record WayJson(string Order, bool Demonstration, string Layers, IEnumerable<double> Ladder, string Walls, string Music, string Cues, string Mistakes, string Progress, int? CountIn, int? Until)
+/// <param name="Progress">Null where a run to the music is left to gifts, as the kind has it.</param>
+internal sealed record WayJson(string? Pace, string Order, bool Demonstration, string Layers, IEnumerable<double> Ladder, string Walls, string Music, string Cues, string Mistakes, string? Progress, int? CountIn, int? Until)
 {
     public static WayJson Of(TeachingWay way) => new(
-        WayWords.Orders.First(o => o.Value == way.Order).Key, way.Demonstration, WayWords.LayerSchools.First(l => l.Value == way.Layers).Key, way.Ladder.Select(r => r.Percent),
-        WayWords.WallSchools.First(w => w.Value == way.Walls).Key, WayWords.MusicSchools.First(m => m.Value == way.Music).Key, WayWords.Of(WayWords.CueSchools, way.Cues), WayWords.Of(WayWords.MistakeSchools, way.Mistakes), WayWords.Of(WayWords.ProgressSchools, way.Progress), way.CountIn, way.Until);
+        way.Pace is { } pace ? WayWords.Of(WayWords.Paces, pace) : null, WayWords.Orders.First(o => o.Value == way.Order).Key, way.Demonstration, WayWords.LayerSchools.First(l => l.Value == way.Layers).Key, way.Ladder.Select(r => r.Percent),
+        WayWords.WallSchools.First(w => w.Value == way.Walls).Key, WayWords.MusicSchools.First(m => m.Value == way.Music).Key, WayWords.Of(WayWords.CueSchools, way.Cues), WayWords.Of(WayWords.MistakeSchools, way.Mistakes), way.RunIsGift ? null : WayWords.Of(WayWords.ProgressSchools, way.Progress), way.CountIn, way.Until);
 }
 
 internal sealed record GiveJson(string What, double SavesSeconds, WayJson Way)
@@ -166,12 +172,13 @@ internal sealed record GiveJson(string What, double SavesSeconds, WayJson Way)
 
 internal sealed record TermJson(string What, double Points);
 
-internal sealed record BitePlaceJson(string Part, int Line);
+/// <param name="Of">Title of the dance it is of, where that is another; else null.</param>
+internal sealed record BitePlaceJson(string Part, int Line, string? Of);
 
 internal sealed record BiteJson(string Part, int Line, string Name, int Dance, BitePlaceJson? SameAs, string Relation, double Difficulty, IEnumerable<TermJson> Terms, double ExpectedLoss, double Novelty)
 {
     public static BiteJson Of(Bite bite, int dance) => new(
-        bite.Part, bite.Line, bite.Name, dance, bite.SameAs is { } like ? new BitePlaceJson(like.Part, like.Line) : null, LessonWords.Of(bite.Relation),
+        bite.Part, bite.Line, bite.Name, dance, bite.SameAs is { } like ? new BitePlaceJson(like.Part, like.Line, like.DanceTitle == bite.DanceTitle ? null : like.DanceTitle) : null, LessonWords.Of(bite.Relation),
         bite.Difficulty.Points, bite.Difficulty.Terms.Select(t => new TermJson(t.Why, t.Points)), bite.Loss, bite.Novelty);
 }
 

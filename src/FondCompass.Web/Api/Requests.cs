@@ -13,7 +13,7 @@ internal sealed record RunBody(string Script, SongBody Song, int? Start);
 
 internal sealed record PlanDanceBody(string Script, double? Bpm, SongBody? Song, bool? Known, string? Use, double? Kept);
 
-internal sealed record PlanWayBody(string? Order, bool? Demonstration, string? Layers, IReadOnlyList<double>? Ladder, string? Walls, string? Music, string? Cues, string? Mistakes, string? Progress, int? CountIn, int? Until);
+internal sealed record PlanWayBody(string? Pace, string? Order, bool? Demonstration, string? Layers, IReadOnlyList<double>? Ladder, string? Walls, string? Music, string? Cues, string? Mistakes, string? Progress, int? CountIn, int? Until);
 
 internal sealed record PaceBody(double? SecondsPerAction, double? TalkPerBite, double? Regroup);
 
@@ -21,7 +21,7 @@ internal sealed record PlanGroupBody(string? Level, IReadOnlyList<string>? Knows
 
 internal sealed record PinBody(string Block, double? Seconds, int? Repeats);
 
-internal sealed record PlanBody(double Minutes, IReadOnlyList<PlanDanceBody> Dances, PlanWayBody? Way, PlanGroupBody? Group, IReadOnlyList<PinBody>? Pins);
+internal sealed record PlanBody(double Minutes, string? Kind, string? Pace, IReadOnlyList<PlanDanceBody> Dances, PlanWayBody? Way, PlanGroupBody? Group, IReadOnlyList<PinBody>? Pins);
 
 internal sealed record CuesBody(string Script, SongBody? Song, double? Bpm, int? Start, double? RatePercent, double? Lead, int? Repeats);
 

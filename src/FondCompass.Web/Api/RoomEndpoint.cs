@@ -27,7 +27,7 @@ internal static class RoomEndpoint
         var repeats = body.Whole("repeats", 1, RoomWish.MostRepeats) ?? RoomWish.UsualRepeats;
         if (body.Song() is { } song)
         {
-            var run = RunUnroller.Unroll(analysis.Trace, song, Math.Min(analysis.Dance.Header.Intro, Math.Max(0, song.Counts - 1)), cancel);
+            var run = RunUnroller.Unroll(analysis.Trace, song, Math.Min(SongStart.Of(analysis.Trace, song), Math.Max(0, song.Counts - 1)), cancel);
             repeats = Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats);
         }
 

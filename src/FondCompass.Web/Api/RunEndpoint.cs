@@ -14,18 +14,18 @@ internal static class RunEndpoint
     private static RunJson Answer(RunRequest order, CancellationToken cancel)
     {
         var analysis = Analysis.WhileWaited(order.Script, null, cancel);
-        var start = order.Start ?? analysis.Dance.Header.Intro;
+        var start = order.Start ?? SongStart.Of(analysis.Trace, order.Song);
         var run = RunUnroller.Unroll(analysis.Trace, order.Song, start, cancel);
         // A part danced at another place has no kind here; repeats and parts left out say the same.
         var fit = PhraseFit.Solve(run, new FitConstraints(NoMoves: true), cancel);
-        return RunJson.Of(analysis, run, fit);
+        return RunJson.Of(analysis, run, fit, PassageParts.Of(run));
     }
 }
 
 internal sealed record RunJson(
     int TotalCounts, double Seconds, IEnumerable<FindingJson> Findings, IEnumerable<RepeatJson> Repeats, IEnumerable<EventJson> Events, FitJson Fit, EndingJson? Ending)
 {
-    public static RunJson Of(Analysis analysis, DanceRun run, FitResult fit) => new(
+    public static RunJson Of(Analysis analysis, DanceRun run, FitResult fit, IReadOnlyList<PassageBinding> bindings) => new(
         run.Song.Counts,
         Round(run.Song.Seconds),
         analysis.Findings.Concat(run.Findings).DistinctBy(f => (f.Code, f.Place.Row, f.Message)).Select(FindingJson.Of),
@@ -38,6 +38,7 @@ internal sealed record RunJson(
                 c.Kind is FitKind.Restart or FitKind.Half ? c.Counts : null, c.Kind is FitKind.Tag or FitKind.Wait ? c.Counts : null, FitSaying.Of(c))),
             fit.OffBefore,
             fit.OffAfter,
+            bindings.Select(b => new BindingJson(b.Passage, b.Part, b.By.ToString().ToLowerInvariant())),
             fit.Narrowed),
         run.Ending is { } ending ? new EndingJson(ending.Part, ending.Count, ending.Facing.ToString(), FitSaying.Of(ending)) : null);
 
@@ -57,7 +58,11 @@ internal sealed record ChangeJson(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Counts,
     string Why);
 
+/// <summary>Which part a passage wants: passages from 0, those from the start on; a null part is open.</summary>
+/// <param name="By">said, name, order or open.</param>
+internal sealed record BindingJson(int Passage, string? Part, string By);
+
 /// <param name="Narrowed">There was too much to try: there may be a better fit. Left out where there is none.</param>
-internal sealed record FitJson(IEnumerable<ChangeJson> Changes, int OffBefore, int OffAfter, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)] bool Narrowed);
+internal sealed record FitJson(IEnumerable<ChangeJson> Changes, int OffBefore, int OffAfter, IEnumerable<BindingJson> Bindings, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)] bool Narrowed);
 
 internal sealed record EndingJson(string Part, int Count, string Facing, string? Suggestion);

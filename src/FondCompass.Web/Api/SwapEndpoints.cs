@@ -55,8 +55,11 @@ internal static class SwapEndpoints
 
         var bpm = analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo;
         var aim = body.Word("want", Aims) ?? SwapAim.Any;
-        var known = body.Texts("knows") is { } knows ? new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner, knows).Steps : null;
-        var swaps = SwapSearch.Find(analysis.Trace, part, line, from, to, aim, bpm, StepLexicon.Shipped, known, body.Whole("most", 1, MostChoices) ?? UsualSwaps, cancel: cancel);
+        // As a plan for beginners who know these steps reckons it.
+        var knows = body.Texts("knows");
+        var group = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner, knows);
+        var known = knows is null ? null : group.Steps;
+        var swaps = SwapSearch.Find(analysis.Trace, part, line, from, to, aim, bpm, StepLexicon.Shipped, known, body.Whole("most", 1, MostChoices) ?? UsualSwaps, newness: group.NoveltyIn(analysis.Dance), cancel: cancel);
         return new ChoicesJson(swaps.Select(s => new ChoiceJson(s.Words, string.Join('\n', s.Rows), s.Points, s.Difference, WhyOf(s, aim))));
     }
 

@@ -15,7 +15,21 @@ internal static class WayWords
         ["parts"] = TeachingOrder.Parts,
         ["follow-along"] = TeachingOrder.FollowAlong,
         ["layer-rounds"] = TeachingOrder.LayerRounds,
+        ["move-by-move"] = TeachingOrder.MoveByMove,
+        ["pool"] = TeachingOrder.Pool,
     };
+
+    public static readonly IReadOnlyDictionary<string, LessonKind> Kinds = new Dictionary<string, LessonKind>
+    {
+        ["hall"] = LessonKind.Hall,
+        ["breakdown"] = LessonKind.Breakdown,
+        ["fitness"] = LessonKind.Fitness,
+        ["song"] = LessonKind.Song,
+        ["party"] = LessonKind.Party,
+        ["circle"] = LessonKind.Circle,
+    };
+
+    public static readonly IReadOnlyDictionary<string, PaceName> Paces = new Dictionary<string, PaceName> { ["quick"] = PaceName.Quick, ["brisk"] = PaceName.Brisk, ["unhurried"] = PaceName.Unhurried };
 
     public static readonly IReadOnlyDictionary<string, LayerSchool> LayerSchools = new Dictionary<string, LayerSchool> { ["feet-first"] = LayerSchool.FeetFirst, ["all-at-once"] = LayerSchool.AllAtOnce };
 

@@ -3,7 +3,7 @@ using System.Globalization;
 namespace FondCompass.Web.Drawing;
 
 /// <summary>One lesson on the plots of a group's progress.</summary>
-/// <param name="Rate">Best clean rate in percent; 0 for walked.</param>
+/// <param name="Rate">Best rate in percent; 0 for walked.</param>
 /// <param name="Weak">Eights that were lost.</param>
 /// <param name="Planned">Minutes planned.</param>
 /// <param name="Taken">Minutes taken; null where nobody measured.</param>

@@ -1,5 +1,6 @@
 using FondCompass.Core;
 using FondCompass.Core.Composing;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 
@@ -19,7 +20,7 @@ public sealed record WaySheet(int Row, string Step, SwapAim Aim, IReadOnlyList<S
         }
 
         var header = analysis.Dance.Header;
-        var swaps = SwapSearch.Find(analysis.Trace, part, at.Line.Number, at.Row.First, at.Row.Last, aim, bpm, lexicon);
+        var swaps = SwapSearch.Find(analysis.Trace, part, at.Line.Number, at.Row.First, at.Row.Last, aim, bpm, lexicon, newness: new ClassKnowledge(lexicon, ClassLevel.Beginner).NoveltyIn(analysis.Dance));
         var counts = part.Part.Lines[at.Line.Number - 1].Counts;
         var slot = StepSlot.At(analysis, at.Line.Part, at.Line.Number, counts + 1);
         IReadOnlyList<Filling> fillings = counts < header.LineCounts

@@ -26,8 +26,8 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk des
     /// <summary>Each dance with how often and when it was danced; what is kept least comes first.</summary>
     public IReadOnlyList<(Guid Id, string Title, int Times, DateOnly Last, int Rate, double? Kept)> Danced { get; private set; } = [];
 
-    /// <summary>Of each dance the lines that are due, with the share reckoned to be kept; null for one that was never clean.</summary>
-    public IReadOnlyDictionary<Guid, IReadOnlyList<(string Name, double? Kept)>> Due { get; private set; } = new Dictionary<Guid, IReadOnlyList<(string, double?)>>();
+    /// <summary>What the last lesson with each dance says of the next; the same words as on Log and Plan.</summary>
+    public IReadOnlyDictionary<Guid, string> Next { get; private set; } = new Dictionary<Guid, string>();
 
     /// <summary>Names of steps that no lexicon of this instructor has.</summary>
     public IReadOnlyList<string> Unknown { get; private set; } = [];
@@ -109,20 +109,19 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk des
         var lexicon = await shelf.Lexicon(cancel);
         var lines = await shelf.LinesOf([.. titles.Keys], cancel);
         var ofDance = Held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).ToLookup(l => l.Dance, l => l.Lesson);
-        Due = lines.ToDictionary(d => d.Key, IReadOnlyList<(string, double?)> (d) =>
-            [.. TaughtClass.DaysOf(d.Key, d.Value, ofDance[d.Key]).Where(l => l.Days.Count > 0)
-                .Select(l => (l.Name, Kept: l.KeptOn(today))).Where(l => l.Kept is null or < Memory.Due).OrderBy(l => l.Kept ?? -1)]);
+        Next = lines.Where(d => ofDance[d.Key].Any(l => l.HeldOf(d.Key) is not null)).ToDictionary(
+            d => d.Key, d => TaughtClass.NextOf(d.Key, d.Value, ofDance[d.Key], ofDance[d.Key].First(l => l.HeldOf(d.Key) is not null)).Words);
         Steps = TaughtClass.StepsOf(Held, lines, today);
         Progress = [.. Held.Take(MostPlotted).Reverse().Select(l => new LessonPoint(
             l.Id, l.Date, string.Join(", ", l.Dances.Select(d => titles.GetValueOrDefault(d, "a deleted dance"))), l.Dances.Max(d => l.HeldOf(d)?.RatePercent ?? 0), l.Dances.Sum(d => l.HeldOf(d)?.WeakLines.Length ?? 0), l.Minutes,
             l.Times is { Length: > 0 } times && LessonTimes.Read(times) is { } took ? took.Seconds / 60 : null))];
-        var (walks, gathers) = await desk.TimesOf(id, cancel);
-        var typed = TaughtClass.TypedPaceOf(group);
+        var (walks, talks, gathers) = await desk.TimesOf(id, cancel);
+        var named = ClassPace.Of(LessonLayout.KindOf(group) is { } kind ? LessonKinds.Of(kind).Pace : PaceName.Unhurried);
         Pace =
         [
-            PaceLearning.Of("Seconds to walk one new action", typed.SecondsPerAction, walks, TaughtClass.Holds(group, TaughtClass.Walk)),
-            PaceLearning.Of("Seconds of talk with each bite", typed.TalkPerBite, walks, TaughtClass.Holds(group, TaughtClass.Walk)),
-            PaceLearning.Of("Seconds to gather after a danced block", typed.Regroup, gathers, TaughtClass.Holds(group, TaughtClass.Gather)),
+            PaceLearning.Of("Seconds to walk one new action", group.SecondsPerAction ?? named.SecondsPerAction, walks, TaughtClass.Holds(group, TaughtClass.Walk), group.SecondsPerAction is not null),
+            PaceLearning.Of("Seconds of talk with each bite", group.TalkPerBite ?? named.TalkPerBite, talks, TaughtClass.Holds(group, TaughtClass.Talk), group.TalkPerBite is not null),
+            PaceLearning.Of("Seconds to gather after a danced block", named.Regroup, gathers, TaughtClass.Holds(group, TaughtClass.Gather)),
         ];
         Courses = [.. (await book.Courses(cancel)).Where(c => c.GroupId == id)];
         Unknown = [.. TaughtClass.Names(group.Knows).Concat(TaughtClass.Names(group.Seen)).Where(n => lexicon.Find(n.ToLowerInvariant()) is null && Core.Lexicon.Verbs.Find(n.ToLowerInvariant()) is null).Distinct()];
@@ -160,8 +159,10 @@ public sealed record GroupAsked
     /// <summary>The way it is used to be taught, by the words of a plan's address.</summary>
     public Dictionary<string, string?> Way { get; init; } = [];
 
-    /// <summary>The log does not change the pace of walking, of gathering.</summary>
+    /// <summary>The log does not change the pace of walking, of talking, of gathering.</summary>
     public bool HoldWalk { get; init; }
+
+    public bool HoldTalk { get; init; }
 
     public bool HoldGather { get; init; }
 
@@ -186,6 +187,7 @@ public sealed record GroupAsked
             Gentle = group.Gentle,
             Way = PlanAsked.Of(group.Habits).Habits,
             HoldWalk = TaughtClass.Holds(group, TaughtClass.Walk),
+            HoldTalk = TaughtClass.Holds(group, TaughtClass.Talk),
             HoldGather = TaughtClass.Holds(group, TaughtClass.Gather),
             Archived = group.Archived,
         };
@@ -246,7 +248,7 @@ public sealed record GroupAsked
         (group.Name, group.Meets, group.Level) = (name, Clean(Meets), WayWords.Levels.ContainsKey(Level ?? "") ? Level! : "beginner");
         (group.Size, group.LessonMinutes) = ((int?)size, (int)(minutes ?? 60));
         (group.Knows, group.Seen, group.Archived) = (Clean(Knows), Clean(Seen), Archived);
-        group.HeldFast = string.Join(' ', ((string[])[HoldWalk ? TaughtClass.Walk : "", HoldGather ? TaughtClass.Gather : ""]).Where(w => w.Length > 0));
+        group.HeldFast = string.Join(' ', ((string[])[HoldWalk ? TaughtClass.Walk : "", HoldTalk ? TaughtClass.Talk : "", HoldGather ? TaughtClass.Gather : ""]).Where(w => w.Length > 0));
         (group.Habits, group.Gentle) = (habits.Way, Clean(Gentle));
         (group.SecondsPerAction, group.TalkPerBite, group.WarmUp, group.CoolDown) = (action, talk, warm, cool);
         return null;

@@ -4,13 +4,14 @@ using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
 using FondCompass.Web.Hosting;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
 /// <summary>The shelf: all dances with what was computed of them, and tonight's lesson.</summary>
-public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks desks, InstructorClock clock) : PageModel
+public sealed class IndexModel(DanceShelf shelf, LessonBook book, LessonDesk desk, TypingDesks desks, InstructorClock clock) : PageModel
 {
     private const string FirstScript = "title \nstart weight L facing 12\ntempo 112\nintro 16\n\npart A\n";
 
@@ -87,6 +88,7 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, TypingDesks de
 
     public async Task OnGet(CancellationToken cancel)
     {
+        await desk.Settle(cancel);
         await Find(cancel);
         (Levels, Marks) = await shelf.Choices(cancel);
         Groups = await book.Groups(cancel);

@@ -45,6 +45,9 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
     /// <summary>The lesson before this one with the same dance, to be put beside it; null for none.</summary>
     public Guid? Before { get; private set; }
 
+    /// <summary>The names of each dance's lines.</summary>
+    public IReadOnlyDictionary<Guid, IReadOnlyList<string>> LineNames { get; private set; } = new Dictionary<Guid, IReadOnlyList<string>>();
+
     /// <summary>A bite's name, by the dance that its block is about.</summary>
     public string NameOf(string bite, string block) => (Blocks.FirstOrDefault(b => b.Id == block)?.Bites ?? []).Concat(Blocks.SelectMany(b => b.Bites)).FirstOrDefault(b => b.Key == bite)?.Name ?? bite;
 
@@ -144,6 +147,7 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         ViewData["Title"] = $"{lesson.Group!.Name}, {lesson.Date:d MMMM}";
         var titles = await shelf.Titles([.. lesson.Dances], cancel);
         Dances = [.. lesson.Dances.Select(d => (d, titles.GetValueOrDefault(d, "a deleted dance")))];
+        LineNames = (await shelf.LinesOf([.. lesson.Dances], cancel)).ToDictionary(d => d.Key, IReadOnlyList<string> (d) => [.. d.Value.Select(l => l.Name)]);
         Blocks = HeldBlock.Read(lesson.HeldPlan);
         var told = await events.Of(Id, cancel);
         HasEvents = told.Count > 0;
@@ -192,5 +196,5 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
 
     /// <summary>Seconds that the plan's blocks took in which a line was first taught: walked, danced and joined by itself.</summary>
     private double SpentOn(int dance, string part, int line) => Blocks.Where(b => b.Dance == dance && b.Kind is "walk" or "dance" && b.Bites.Any(x => x.Part == part && x.Line <= line && x.LastLine >= line))
-        .Sum(b => Log.Of(b.Id) is { IsDone: true } held ? held.Seconds : HasEvents ? 0 : b.Seconds);
+        .Sum(b => Log.Of(b.Id) is { } held && held.WasDone(b.Seconds) ? held.Seconds : HasEvents ? 0 : b.Seconds);
 }

@@ -17,6 +17,9 @@ public sealed class LessonsModel(LessonBook book, DanceShelf shelf, LessonDesk d
 
     public IReadOnlyDictionary<Guid, string> Dances { get; private set; } = new Dictionary<Guid, string>();
 
+    /// <summary>The names of the lines of each dance that was danced on this page.</summary>
+    public IReadOnlyDictionary<Guid, IReadOnlyList<string>> Lines { get; private set; } = new Dictionary<Guid, IReadOnlyList<string>>();
+
     /// <summary>The page looked at, from 1.</summary>
     public int Number { get; private set; } = 1;
 
@@ -31,6 +34,7 @@ public sealed class LessonsModel(LessonBook book, DanceShelf shelf, LessonDesk d
         Count = await book.CountOf(null, cancel);
         Number = Math.Clamp(sheet ?? 1, 1, Math.Max(1, (Count + LessonBook.PageSize - 1) / LessonBook.PageSize));
         All = await book.Lessons(null, (Number - 1) * LessonBook.PageSize, cancel);
+        Lines = (await shelf.LinesOf([.. All.Where(l => l.Held).SelectMany(l => l.Dances).Distinct()], cancel)).ToDictionary(d => d.Key, IReadOnlyList<string> (d) => [.. d.Value.Select(l => l.Name)]);
         TakenOut = await book.TakenOut(cancel);
         Dances = await shelf.Titles([.. All.Concat(TakenOut).SelectMany(l => l.Dances).Distinct()], cancel);
     }

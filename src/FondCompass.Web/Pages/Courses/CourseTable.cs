@@ -95,8 +95,9 @@ public sealed record CourseTable(CourseRecord Record, IReadOnlyList<(Guid Id, st
 
     private static CourseBrief Brief(CourseRecord course, List<LessonDance> dances, StepLexicon lexicon, IReadOnlyList<StepState> log)
     {
-        var usual = dances.Count > 0 ? LessonLayout.SuggestedFor(dances[0], course.Group).Way : new TeachingWay();
-        return new CourseBrief(course.Weeks, course.Minutes, dances, PlanAsked.Of(course.Way).Over(usual), TaughtClass.KnowledgeOf(course.Group, lexicon, log)) { Pace = TaughtClass.PaceOf(course.Group) };
+        var asked = PlanAsked.Of(course.Way);
+        var usual = dances.Count > 0 ? LessonLayout.SuggestedFor(dances[0], course.Group, asked.Kind) : (Kind: LessonKind.Hall, Way: new TeachingWay(), Why: "");
+        return new CourseBrief(course.Weeks, course.Minutes, dances, asked.Over(usual.Way), TaughtClass.KnowledgeOf(course.Group, lexicon, log)) { Kind = usual.Kind, Group = TaughtClass.PaceOf(course.Group) };
     }
 
     private static int? Number(string text) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : null;

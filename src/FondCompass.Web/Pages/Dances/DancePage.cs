@@ -80,7 +80,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     /// <summary>The fitted track's tempo, else the script's, else the usual one.</summary>
     public double Tempo => Dance.Fit.Tempo ?? Analysis.Dance.Header.Tempo?.Value ?? UsualTempo;
 
-    public int Intro => Dance.Fit.Intro ?? Analysis.Dance.Header.Intro;
+    public int Intro => Dance.Fit.Intro ?? SongStart.Of(Analysis.Trace, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
 
     public int Repeats => Dance.Fit.Repeats ?? (Analysis.Dance.IsPhrased ? 1 : 6);
 
@@ -143,7 +143,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
             problem = read.Problem;
         }
 
-        var counts = Math.Clamp(Intro + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats), 1, Song.MostCounts);
+        var counts = Math.Clamp((Dance.Fit.Intro ?? Analysis.Dance.Header.Intro) + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats), 1, Song.MostCounts);
         return (Song.Steady((int)counts, new Bpm(Tempo)), problem);
     }
 

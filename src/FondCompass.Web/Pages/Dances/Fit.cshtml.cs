@@ -122,7 +122,12 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
             _problems.Add($"The tempo '{tempo}' cannot be danced: write counts a minute from 20 to 400. Until then {Tempo:0.#} is used.");
         }
 
-        if (Whole(intro, 0, 10_000) is { } wait)
+        if (string.IsNullOrWhiteSpace(intro))
+        {
+            // As the dance says, else behind an intro of the song.
+            fit.Intro = null;
+        }
+        else if (Whole(intro, 0, 10_000) is { } wait)
         {
             fit.Intro = wait;
         }

@@ -1,6 +1,6 @@
 using System.Text.Json;
 using FondCompass.Core.Lessons;
-using FondCompass.Data.Records;
+using FondCompass.Core.Teaching;
 using FondCompass.Web.Api;
 
 namespace FondCompass.Web.Pages.Dances;
@@ -19,14 +19,27 @@ public sealed record HeldBlock(string Id, string Kind, string Title, double From
     /// <summary>Seconds it would have had with the group's constants before anything was learned of them: of a walk all, of what is danced the time to gather; 0 where nothing is learned from it.</summary>
     public double Usual { get; init; }
 
-    /// <param name="group">Whose plan it is, with what the log had taught of its pace by then.</param>
-    public static string Written(LessonPlan plan, GroupRecord? group) => JsonSerializer.Serialize(plan.Blocks.Select(b => new HeldBlock(
-        b.Id, BlockJson.KindOf(b.Kind), b.Title, b.From, b.Seconds, b.Repeats, b.Rate?.Percent, b.Layer, [.. b.Walls.Select(w => w.ToString())])
+    /// <summary>More than half of a walk is talk: it tells of the pace of talking.</summary>
+    public bool IsTalk { get; init; }
+
+    /// <summary>It is the song from its first count to its last, once or more.</summary>
+    public bool IsSong { get; init; }
+
+    /// <param name="dances">The dances of the plan, by their places.</param>
+    /// <param name="usual">The constants of the group before anything was learned from its log.</param>
+    public static string Written(LessonPlan plan, IReadOnlyList<LessonDance> dances, ClassPace usual) => JsonSerializer.Serialize(plan.Blocks.Select(b => new HeldBlock(
+        b.Id, BlockJson.KindOf(b.Kind), b.Named, b.From, b.Seconds, RepeatsOf(b, dances), b.Rate?.Percent, b.Layer, [.. b.Walls.Select(w => w.ToString())])
     {
         Dance = b.Dance,
         Bites = [.. b.Bites.Select(x => new HeldBite(x.Key, x.Name, x.Part, x.Line, x.LastLine)).DistinctBy(x => x.Key)],
-        Usual = b.IsPinned || b.IsOwn ? 0 : b.Kind == BlockKind.Walk ? b.Seconds / TaughtClass.WalkFactorOf(group) : b.IsDanced ? TaughtClass.TypedPaceOf(group).Regroup : 0,
+        Usual = b.IsPinned || b.IsOwn ? 0 : b.Kind == BlockKind.Walk ? b.Usual.Walking + b.Usual.Talking : b.IsDanced ? usual.Regroup : 0,
+        IsTalk = b.Usual.Talking > b.Usual.Walking,
+        IsSong = b.IsSong,
     }), JsonSerializerOptions.Web);
+
+    /// <summary>How often the dance is danced in a block: of a song, all repeats that it takes, for so the board counts and tells them.</summary>
+    private static int? RepeatsOf(LessonBlock block, IReadOnlyList<LessonDance> dances) =>
+        block is { IsSong: true, Dance: { } dance } && BlockRun.Of(dances[dance], block) is { } run ? run.Repeats * run.Passes : block.Repeats;
 
     public static IReadOnlyList<HeldBlock> Read(string? kept) => kept is null ? [] : JsonSerializer.Deserialize<List<HeldBlock>>(kept, JsonSerializerOptions.Web) ?? [];
 }

@@ -36,10 +36,14 @@ public sealed class LessonLayout
     public string Titles => string.Join(", ", Taught.Select(d => d.Title));
 
     /// <summary>What is suggested for this kind of class, and why.</summary>
-    public (TeachingWay Way, string Why) Suggested => SuggestedFor(Taught[0], _group);
+    /// <param name="asked">What is asked; the kind of lesson stands in it.</param>
+    public (LessonKind Kind, TeachingWay Way, string Why) Suggested(PlanAsked asked) => SuggestedFor(Taught[0], _group, asked.Kind);
 
     /// <summary>All dances of the lesson, those that are known behind those that are taught; with their ids on the shelf, where they have one there.</summary>
     public IReadOnlyList<(Guid? Id, LessonDance Dance)> All { get; private init; } = [];
+
+    /// <summary>The same dances by themselves.</summary>
+    public IReadOnlyList<LessonDance> Dances => [.. All.Select(d => d.Dance)];
 
     /// <summary>Steps of the lessons held before, as the log has them.</summary>
     public IReadOnlyList<StepState> Steps { get; private init; } = [];
@@ -79,6 +83,13 @@ public sealed class LessonLayout
         var knowledge = TaughtClass.KnowledgeOf(group, lexicon, steps);
         List<Guid> here = [first.Id, .. also.Select(d => d.Id)];
         taught = [.. taught.Select((d, i) => d with { Logged = TaughtClass.LinesOf(here[i], LoggedLine.Of(d.Analysis, lexicon), held) })];
+        var usual = SuggestedFor(first.Dance, group, asked.Kind);
+        if (usual.Kind == LessonKind.Party)
+        {
+            // Of a set the dances that the group has danced clean are danced to their songs.
+            taught = [.. taught.Select((d, i) => TaughtClass.KeptOf(here[i], held, clock.Today) is { } kept ? d with { IsKnown = true, Kept = kept } : d)];
+        }
+
         // Planned for somebody else it is no week of the course.
         if (asked.Week is var (id, week) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
         {
@@ -87,7 +98,7 @@ public sealed class LessonLayout
         }
 
         var known = await Known(held, here, dance =>
-            LessonPlanner.TeachingSeconds(dance, asked.Over(SuggestedFor(first.Dance, group).Way), knowledge, TaughtClass.PaceOf(group)), shelf, tracks, lexicon, clock.Today, cancel);
+            LessonPlanner.TeachingSeconds(dance, asked.Over(usual.Way), knowledge, TaughtClass.PaceOf(group), usual.Kind), shelf, tracks, lexicon, clock.Today, cancel);
         return new LessonLayout(lexicon, group, knowledge, taught, also, null, [.. known.Select(k => k.Dance)])
         {
             All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. known.Select(k => ((Guid?)k.Id, k.Dance))],
@@ -97,16 +108,29 @@ public sealed class LessonLayout
     }
 
     /// <summary>The way that is asked for, over what is suggested.</summary>
-    public TeachingWay Way(PlanAsked asked) => asked.Over(Suggested.Way);
+    public TeachingWay Way(PlanAsked asked) => asked.Over(Suggested(asked).Way);
 
-    public LessonPlan Plan(PlanAsked asked, double minutes) => LessonPlanner.Plan(
-        new LessonBrief(
-            minutes, [.. Taught.Select((d, i) => asked.SpanOf(i) is var (from, until) ? d with { From = from, Until = until, Cuts = BiteCuts.Of(asked.CutsOf(i)) } : d), .. _known], asked.Over(Suggested.Way), _knowledge)
+    public LessonPlan Plan(PlanAsked asked, double minutes) => LessonPlanner.Plan(BriefOf(asked, minutes), _lexicon);
+
+    /// <summary>The constants it is planned with, before anything is learned from the group's log.</summary>
+    public ClassPace UsualPace(PlanAsked asked) => BriefOf(asked, 1).UsualPace;
+
+    private LessonBrief BriefOf(PlanAsked asked, double minutes)
+    {
+        // Known dances fill a hall lesson, and what a week of a course has left; in the other kinds they are known, and no more.
+        var isFilled = Suggested(asked).Kind == LessonKind.Hall || Course is not null;
+        return new(
+            minutes, [.. Taught.Select((d, i) => asked.SpanOf(i) is var (from, until) ? d with { From = from, Until = until, Cuts = BiteCuts.Of(asked.CutsOf(i)) } : d), .. isFilled ? _known : []], Way(asked), _knowledge)
         {
+            Familiar = isFilled ? [] : _known,
+            Kind = Suggested(asked).Kind,
+            WarmUpMoves = asked.MovesOf("warmup"),
+            CoolDownMoves = asked.MovesOf("cooldown"),
             Changes = asked.Changes,
             Recaps = asked["recaps"] != "no",
-            Pace = TaughtClass.PaceOf(_group),
-        }, _lexicon);
+            Group = TaughtClass.PaceOf(_group),
+        };
+    }
 
     /// <summary>What may be danced side by side in each dance that is taught, with the dance's place in the lesson.</summary>
     public IReadOnlyList<(int Dance, SideBySide Offer)> Beside(LessonPlan plan, CancellationToken cancel) =>
@@ -117,11 +141,18 @@ public sealed class LessonLayout
             return MixedClass.Of(d, [.. Bites.Of(d.Analysis, knowledge, d.Tempo).Where(b => taught.Contains((b.Part, b.Line)))], knowledge, _lexicon, cancel).Select(o => (i, o));
         })];
 
-    /// <summary>As the group is used to it, where that was kept; else what fits this kind of class.</summary>
-    public static (TeachingWay Way, string Why) SuggestedFor(LessonDance dance, GroupRecord? group)
+    /// <summary>The kind of lesson a group is used to; null where none was kept.</summary>
+    public static LessonKind? KindOf(GroupRecord? group) => group is { Habits.Length: > 0 } ? PlanAsked.Of(group.Habits).Kind : null;
+
+    /// <summary>The kind of lesson, asked for or usual, and how it is taught: as the group is used to it, where that was kept for this kind; else what fits the kind.</summary>
+    public static (LessonKind Kind, TeachingWay Way, string Why) SuggestedFor(LessonDance dance, GroupRecord? group, LessonKind? asked = null)
     {
-        var usual = TeachingWay.For(dance.Analysis.Dance.Header.Genre, TaughtClass.LevelOf(group), dance.Analysis.Dance.IsPhrased);
-        return group is { Habits.Length: > 0 } ? (PlanAsked.Of(group.Habits).Over(usual.Way), $"As {group.Name} is used to it.") : usual;
+        var habits = group is { Habits.Length: > 0 } ? PlanAsked.Of(group.Habits) : null;
+        var usual = LessonKinds.Usual(dance.Analysis.Dance.Header.Genre, dance.Analysis.Dance.IsFree);
+        var kind = asked ?? habits?.Kind ?? usual;
+        var rules = LessonKinds.Of(kind);
+        var way = rules.Way(dance.Analysis.Dance.IsPhrased);
+        return habits is not null && (habits.Kind ?? usual) == kind ? (kind, habits.Over(way), $"As {group!.Name} is used to it.") : (kind, way, rules.Why);
     }
 
     /// <summary>What this group has danced clean before, those least kept first. What no lesson reached the end of comes back as far as it was reached, and fills nothing.</summary>

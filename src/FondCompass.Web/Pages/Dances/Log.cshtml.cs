@@ -45,6 +45,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
     /// <summary>The lines (eights) of the dance, as they are named.</summary>
     public IReadOnlyList<string> Lines { get; private set; } = [];
 
+    /// <summary>The names of its lines, as lessons are told by them.</summary>
+    public IReadOnlyDictionary<Guid, IReadOnlyList<string>> LineNames => new Dictionary<Guid, IReadOnlyList<string>> { [Id] = [.. LoggedLine.Of(Analysis, Lexicon).Select(l => l.Name)] };
+
     public string GroupName { get; private set; } = "";
 
     public string Date { get; private set; } = "";
@@ -132,7 +135,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
         var asked = PlanAsked.Of(lesson);
         var group = Groups.FirstOrDefault(g => g.Id == lesson.GroupId);
         var layout = await LessonLayout.Of((Id, Fitted), asked, group, Shelf, book, tracks, lesson.Id, clock, cancel);
-        return HeldBlock.Written(layout.Plan(asked, lesson.Minutes), group);
+        return HeldBlock.Written(layout.Plan(asked, lesson.Minutes), layout.Dances, layout.UsualPace(asked));
     }
 
     private async Task Load(CancellationToken cancel)
@@ -144,13 +147,13 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
         var skip = (Sheet - 1) * PageSize;
         Past = [.. (skip + PageSize <= _latest.Count || _latest.Count == PastCount ? _latest.Skip(skip) : await book.Lessons(Id, skip, cancel)).Take(PageSize)];
         Lines = TaughtClass.LineNames(Analysis);
-        Went = new WentAsked { Reached = Lines.Count };
+        Went = new WentAsked();
         if (await book.Planned(Id, cancel) is { Also.Length: > 0 } planned)
         {
             var further = await Shelf.FindAll(planned.Also, cancel);
             PlannedFor = planned.Group?.Name ?? "";
             AlsoTaught = [.. planned.Also.Where(further.ContainsKey).Select(d => (Dance: d, Lines: TaughtClass.LineNames(Core.Analysis.Of(further[d].Script, Lexicon))))
-                .Select((d, i) => new WentForm($"also[{i}].", further[d.Dance].Title, d.Lines, new WentAsked { Dance = d.Dance, Reached = d.Lines.Count }))];
+                .Select((d, i) => new WentForm($"also[{i}].", further[d.Dance].Title, d.Lines, new WentAsked { Dance = d.Dance }))];
         }
     }
 }
@@ -160,19 +163,25 @@ public sealed record WentAsked
 {
     public Guid Dance { get; init; }
 
-    public int Reached { get; init; }
+    /// <summary>The last line danced whole; null where nobody said it.</summary>
+    public int? Reached { get; init; }
 
-    public int Rate { get; init; } = 75;
+    /// <summary>Percent of full tempo; null where nobody said it.</summary>
+    public int? Rate { get; init; }
 
     public int[] Weak { get; init; } = [];
+
+    public int[] Clean { get; init; } = [];
 
     /// <param name="lines">Lines that the dance has.</param>
     public DanceHeld Held(int lines) => new()
     {
         DanceId = Dance,
-        ReachedLine = Math.Clamp(Reached, 0, lines),
-        RatePercent = LogModel.Rates.Contains(Rate) ? Rate : 0,
+        ReachedLine = Math.Clamp(Reached ?? 0, 0, lines),
+        RatePercent = Rate is { } rate && LogModel.Rates.Contains(rate) ? rate : 0,
         WeakLines = [.. Weak.Where(w => w >= 1 && w <= lines).Distinct().Order()],
+        // What was lost was not clean, whatever else was pressed.
+        CleanLines = [.. Clean.Where(c => c >= 1 && c <= lines && !Weak.Contains(c)).Distinct().Order()],
     };
 }
 

@@ -45,6 +45,12 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
 
     public LessonRecord? LastTime { get; private set; }
 
+    /// <summary>The names of the dance's lines.</summary>
+    public IReadOnlyList<string> LineNames { get; private set; } = [];
+
+    /// <summary>What the last lesson with this dance says of the next; the same words as on Log and on the group's page.</summary>
+    public string NextTime { get; private set; } = "";
+
     /// <summary>What the lesson is laid out from.</summary>
     public LessonLayout Layout { get; private set; } = null!;
 
@@ -108,7 +114,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
             return Page();
         }
 
-        var habits = PlanAsked.HabitOf(Layout.Way(Asked)).Way;
+        var habits = PlanAsked.HabitOf(Layout.Suggested(Asked).Kind, Layout.Way(Asked)).Way;
         if (habits.Length > GroupRecord.LongestHabits)
         {
             Problem = "That way of teaching is too long to be kept; shorten the tempo ladder.";
@@ -194,7 +200,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
 
         if (Asked.Way.Length > LessonRecord.LongestWay || Asked.PinsText.Length > LessonRecord.LongestPins)
         {
-            Problem = "More is settled here than can be kept with a lesson. Let some blocks go, or shorten the tempo ladder.";
+            Problem = "More is settled here than can be kept with a lesson. Let some blocks go, or shorten the tempo ladder or the lists of moves.";
             return Page();
         }
 
@@ -202,7 +208,9 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
             ?? await book.AddGroup(GroupName, "", Minutes, cancel);
         // A week of a course is one lesson, however often it is planned.
         var written = await book.WrittenBy(sent, cancel)
-            ?? (Course is { } course && Asked.Week is var (_, number) ? (await book.LessonsOf(course.Id, cancel)).FirstOrDefault(l => l.Week == number && !l.Held) : null);
+            ?? (Course is { } course && Asked.Week is var (_, number) ? (await book.LessonsOf(course.Id, cancel)).FirstOrDefault(l => l.Week == number && !l.Held) : null)
+            // Planned again for the same evening it is the same lesson.
+            ?? (Course is null ? await book.PlannedOn(Id, known.Id, day, cancel) : null);
         var lesson = written ?? new LessonRecord { DanceId = Id, Sent = sent };
         (lesson.DanceId, lesson.GroupId, lesson.Date, lesson.Minutes, lesson.Way, lesson.Pins) = (Id, known.Id, day, Minutes, Asked.Way, Asked.PinsText);
         (lesson.Also, lesson.CourseId, lesson.Week) = ([.. Layout.Also.Select(d => d.Id)], Course?.Id, Course is null ? 0 : Asked.Week?.Week ?? 0);
@@ -236,6 +244,13 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
         Planned = await book.Planned(Id, cancel);
         Beside = await book.PlannedBeside(Id, cancel);
         LastTime = (await book.Lessons(Id, cancel: cancel)).FirstOrDefault(l => l.Held && l.HeldOf(Id) is not null);
+        if (LastTime is { } last)
+        {
+            var lines = LoggedLine.Of(Analysis, Lexicon);
+            LineNames = [.. lines.Select(l => l.Name)];
+            NextTime = TaughtClass.NextOf(Id, lines, await book.HeldWith(last.GroupId, [Id], cancel), last).Words;
+        }
+
         Asked = PlanAsked.Of(Request.HasFormContentType && Request.Form.ContainsKey("group") ? FormOf(Request.Form) : Request.Query, Kept);
         Minutes = Planned?.Minutes ?? Minutes;
         ReadMinutes(Asked.Minutes);

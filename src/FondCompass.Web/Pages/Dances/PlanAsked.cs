@@ -13,13 +13,13 @@ namespace FondCompass.Web.Pages.Dances;
 public sealed class PlanAsked
 {
     /// <summary>What is said of the way of teaching and of the dances, and kept with a lesson.</summary>
-    public static readonly IReadOnlyList<string> WayKeys = ["order", "show", "layers", "ladder", "walls", "music", "cues", "counting", "mistakes", "progress", "variant", "recaps", "countin", "until", "also", "span", "bites", "course"];
+    public static readonly IReadOnlyList<string> WayKeys = ["kind", "pace", "warmup", "cooldown", "order", "show", "layers", "ladder", "walls", "music", "cues", "counting", "mistakes", "progress", "variant", "recaps", "countin", "until", "also", "span", "bites", "course"];
 
     /// <summary>All that stands in an address, but the minutes.</summary>
     public static readonly IReadOnlyList<string> Keys = ["class", "pins", .. WayKeys];
 
     /// <summary>What of it a group or a course keeps: the way itself.</summary>
-    private static readonly IReadOnlyList<string> HabitKeys = [.. WayChoices.All.Select(c => c.Key), "ladder", "countin"];
+    private static readonly IReadOnlyList<string> HabitKeys = [.. WayChoices.Kept.Select(c => c.Key), "ladder", "countin"];
 
     private readonly Dictionary<string, string> _said;
 
@@ -62,12 +62,21 @@ public sealed class PlanAsked
     public PlanAsked With(string key, string value) => new(new Dictionary<string, string>(_said) { [key] = value });
 
     /// <summary>The way of a proposal, laid over this.</summary>
-    public PlanAsked With(TeachingWay way) => With("order", WayWords.Of(WayWords.Orders, way.Order)).With("show", way.Demonstration ? "yes" : "no").With("layers", WayWords.Of(WayWords.LayerSchools, way.Layers))
+    public PlanAsked With(TeachingWay way) => With("pace", way.Pace is { } pace ? WayWords.Of(WayWords.Paces, pace) : "").With("order", WayWords.Of(WayWords.Orders, way.Order)).With("show", way.Demonstration ? "yes" : "no").With("layers", WayWords.Of(WayWords.LayerSchools, way.Layers))
         .With("ladder", LadderText(way.Ladder)).With("walls", WayWords.Of(WayWords.WallSchools, way.Walls)).With("music", WayWords.Of(WayWords.MusicSchools, way.Music))
-        .With("cues", WayWords.Of(WayWords.CueSchools, way.Cues)).With("counting", way.Counting is { } style ? WayWords.Of(WayWords.CountStyles, style) : "").With("mistakes", WayWords.Of(WayWords.MistakeSchools, way.Mistakes)).With("progress", WayWords.Of(WayWords.ProgressSchools, way.Progress)).With("countin", $"{way.CountIn}").With("until", $"{way.Until}");
+        .With("cues", WayWords.Of(WayWords.CueSchools, way.Cues)).With("counting", way.Counting is { } style ? WayWords.Of(WayWords.CountStyles, style) : "").With("mistakes", WayWords.Of(WayWords.MistakeSchools, way.Mistakes)).With("progress", way.RunIsGift ? "" : WayWords.Of(WayWords.ProgressSchools, way.Progress)).With("countin", $"{way.CountIn}").With("until", $"{way.Until}");
 
     /// <summary>A way without what is of one lesson only.</summary>
-    public static PlanAsked HabitOf(TeachingWay way) => Of("").With(way with { Until = null });
+    public static PlanAsked HabitOf(LessonKind kind, TeachingWay way) => Of("").With(way with { Until = null }).With("kind", WayWords.Of(WayWords.Kinds, kind));
+
+    /// <summary>The kind of lesson asked for; null for what is usual.</summary>
+    public LessonKind? Kind => Word("kind", WayWords.Kinds);
+
+    /// <summary>Letters of a list of moves that is led, at the most.</summary>
+    public const int LongestMoves = 300;
+
+    /// <summary>Moves of a warm-up, or of a cool-down, that is led; none where the leader does it freely.</summary>
+    public IReadOnlyList<string> MovesOf(string key) => this[key].Length <= LongestMoves ? TaughtClass.Names(this[key]) : [];
 
     /// <summary>The way itself, as a form of it asks.</summary>
     public Dictionary<string, string?> Habits => HabitKeys.ToDictionary(k => k, string? (k) => this[k]);
@@ -79,11 +88,14 @@ public sealed class PlanAsked
     /// <summary>The page at which this is planned. That the order is said, if only as suggested, tells it from a page that shows what was kept.</summary>
     public string Address(Guid dance) => $"/dances/{dance}/plan{QueryString.Create(_said.Where(s => s.Value.Length > 0 || s.Key == "order").Select(s => KeyValuePair.Create<string, string?>(s.Key, s.Value)))}";
 
-    public static string LadderText(IReadOnlyList<Rate> ladder) => string.Join(' ', ladder.Select(r => r.Percent.ToString("0.##", CultureInfo.InvariantCulture)));
+    /// <summary>Rungs as they are written; "none" where there are none.</summary>
+    public static string LadderText(IReadOnlyList<Rate> ladder) => ladder.Count == 0 ? "none" : string.Join(' ', ladder.Select(r => r.Percent.ToString("0.##", CultureInfo.InvariantCulture)));
 
     /// <summary>The way asked for; what is not said, or cannot be read, is as suggested.</summary>
     public TeachingWay Over(TeachingWay suggested) => suggested with
     {
+        Pace = Word("pace", WayWords.Paces) ?? suggested.Pace,
+        RunIsGift = suggested.RunIsGift && Word("progress", WayWords.ProgressSchools) is null,
         Order = Word("order", WayWords.Orders) ?? suggested.Order,
         Demonstration = this["show"] switch { "yes" => true, "no" => false, _ => suggested.Demonstration },
         Layers = Word("layers", WayWords.LayerSchools) ?? suggested.Layers,
@@ -100,8 +112,9 @@ public sealed class PlanAsked
 
     /// <summary>What cannot be read of it, in words; empty when all can.</summary>
     public string Problem => this["ladder"].Length > 0 && LadderOf(this["ladder"]) is null
-        ? $"'{this["ladder"]}' is no tempo ladder: write rungs from {Rate.Slowest:0} to {Rate.Fastest:0} percent, such as 60 75 90 100. Until then the suggested one is used."
+        ? $"'{this["ladder"]}' is no tempo ladder: write rungs from {Rate.Slowest:0} to {Rate.Fastest:0} percent, such as 60 75 90 100, or none. Until then the suggested one is used."
         : this["countin"].Length > 0 && Whole("countin", 64) is null ? $"'{this["countin"]}' is no count-in: write counts from 0 to 64. Until then the dance's own is used."
+        : this["warmup"].Length > LongestMoves || this["cooldown"].Length > LongestMoves ? $"A list of moves to be led has at most {LongestMoves} letters; until then it is left out."
         : PinsText.Count(c => c == ';') >= ChangesText.Most ? $"More than {ChangesText.Most} changes were made by hand; the first {ChangesText.Most} are kept. Let some go." : "";
 
     private T? Word<T>(string key, IReadOnlyDictionary<string, T> words)
@@ -111,6 +124,11 @@ public sealed class PlanAsked
 
     private static List<Rate>? LadderOf(string text)
     {
+        if (text.Trim().Equals("none", StringComparison.OrdinalIgnoreCase))
+        {
+            return [];
+        }
+
         var rungs = new List<Rate>();
         foreach (var word in text.Split([' ', ',', ';', '%'], StringSplitOptions.RemoveEmptyEntries))
         {

@@ -39,7 +39,7 @@ public static class TaughtClass
     {
         var lessons = held.OrderBy(l => l.Date).Select(l => (l.Date, Went: l.HeldOf(dance)!)).Where(l => l.Went is not null).ToList();
         return [.. lines.Select((l, i) => new LineDanced(
-            l.Name, [.. lessons.Where(h => h.Went.ReachedLine > i || h.Went.WeakLines.Contains(i + 1)).Select(h => (h.Date, !h.Went.WeakLines.Contains(i + 1)))], spent?.Invoke(l.Part, l.Line) ?? 0))];
+            l.Name, [.. lessons.Where(h => h.Went.ReachedLine > i || h.Went.WeakLines.Contains(i + 1)).Select(h => (h.Date, MarkOf(h.Went, i + 1)))], spent?.Invoke(l.Part, l.Line) ?? 0))];
     }
 
     /// <summary>What the lessons with a dance say of the one a week after the last of them.</summary>
@@ -53,9 +53,17 @@ public static class TaughtClass
     /// <summary>Days from a lesson to the next, as classes meet.</summary>
     public const int DaysToNext = 7;
 
-    /// <summary>How far a dance of a lesson got, in words; lines by their numbers.</summary>
-    public static string WordsOf(DanceHeld went) =>
-        $"{(went.ReachedLine > 0 ? $"reached eight {went.ReachedLine}" : "no eight whole yet")} {(went.RatePercent > 0 ? $"at {went.RatePercent} %" : "walking")}{(went.WeakLines.Length > 0 ? $", weak: {string.Join(", ", went.WeakLines)}" : "")}";
+    /// <summary>What was marked of a line, from 1: clean, lost, or nothing.</summary>
+    private static bool? MarkOf(DanceHeld went, int line) => went.WeakLines.Contains(line) ? false : went.CleanLines.Contains(line) ? true : null;
+
+    /// <summary>How far a dance of a lesson got, in words; lines by their names.</summary>
+    /// <param name="lines">The names of the dance's lines; their numbers where they are not at hand.</param>
+    public static string WordsOf(DanceHeld went, IReadOnlyList<string>? lines = null)
+    {
+        string Name(int line) => lines is not null && line <= lines.Count ? lines[line - 1] : $"eight {line}";
+        var reached = went.ReachedLine > 0 ? $"reached {Name(went.ReachedLine)}{(went.RatePercent > 0 ? $" at {went.RatePercent} %" : "")}" : went.RatePercent > 0 ? $"danced at {went.RatePercent} %" : "no line is logged as reached";
+        return $"{reached}{(went.WeakLines.Length > 0 ? $"; lost: {string.Join(", ", went.WeakLines.Select(Name))}" : "")}{(went.CleanLines.Length > 0 ? $"; clean: {(went.ReachedLine > 0 && Enumerable.Range(1, went.ReachedLine).All(went.CleanLines.Contains) ? "all of it" : string.Join(", ", went.CleanLines.Select(Name)))}" : "")}";
+    }
 
     /// <summary>The lines of a dance as they are called.</summary>
     public static IReadOnlyList<string> LineNames(Analysis analysis)
@@ -69,35 +77,24 @@ public static class TaughtClass
     /// <param name="lines">The lines of their dances.</param>
     public static IReadOnlyList<StepState> StepsOf(IReadOnlyList<LessonRecord> held, IReadOnlyDictionary<Guid, IReadOnlyList<LoggedLine>> lines, DateOnly today) =>
         StepLog.Of(held.SelectMany(l => l.Dances.Where(lines.ContainsKey), (l, dance) => (l.Date, Lines: lines[dance], Went: l.HeldOf(dance)!)).Where(l => l.Went is not null)
-            .SelectMany(l => l.Lines.Take(l.Went.ReachedLine).SelectMany((line, i) => line.Steps.Select(s => new StepDanced(l.Date, s, !l.Went.WeakLines.Contains(i + 1), l.Went.RatePercent)))), today);
+            .SelectMany(l => l.Lines.Take(l.Went.ReachedLine).SelectMany((line, i) => line.Steps.Select(s => new StepDanced(l.Date, s, MarkOf(l.Went, i + 1), l.Went.RatePercent)))), today);
 
-    public static ClassPace PaceOf(GroupRecord? group)
+    /// <summary>What is known of a group's pace: its given numbers, and what the log makes of the others.</summary>
+    public static GroupPace PaceOf(GroupRecord? group) => new()
     {
-        var usual = TypedPaceOf(group);
-        var (walk, gather) = (WalkFactorOf(group), Holds(group, Gather) ? 1 : group?.GatherFactor ?? 1);
-        return usual with { SecondsPerAction = usual.SecondsPerAction * walk, TalkPerBite = usual.TalkPerBite * walk, Regroup = usual.Regroup * gather };
-    }
+        SecondsPerAction = group?.SecondsPerAction,
+        TalkPerBite = group?.TalkPerBite,
+        WarmUpMinutes = group?.WarmUp,
+        CoolDownMinutes = group?.CoolDown,
+        Walking = Holds(group, Walk) ? 1 : group?.WalkFactor ?? 1,
+        Talking = Holds(group, Talk) ? 1 : group?.TalkFactor ?? 1,
+        Gathering = Holds(group, Gather) ? 1 : group?.GatherFactor ?? 1,
+    };
 
     /// <summary>Words of constants that are held fast.</summary>
-    public const string Walk = "walk", Gather = "gather";
+    public const string Walk = "walk", Talk = "talk", Gather = "gather";
 
     public static bool Holds(GroupRecord? group, string constant) => (group?.HeldFast ?? "").Split(' ').Contains(constant);
-
-    /// <summary>What the log makes of walking and talking; 1 where it is held fast.</summary>
-    public static double WalkFactorOf(GroupRecord? group) => Holds(group, Walk) ? 1 : group?.WalkFactor ?? 1;
-
-    /// <summary>The constants as they were typed, or are usual, before anything is learned.</summary>
-    public static ClassPace TypedPaceOf(GroupRecord? group)
-    {
-        var usual = new ClassPace();
-        return usual with
-        {
-            SecondsPerAction = group?.SecondsPerAction ?? usual.SecondsPerAction,
-            TalkPerBite = group?.TalkPerBite ?? usual.TalkPerBite,
-            WarmUpMinutes = group?.WarmUp,
-            CoolDownMinutes = group?.CoolDown,
-        };
-    }
 
     /// <summary>Names out of a list as somebody writes one: with commas or a row each, dots before them, and "they know:" before all.</summary>
     public static IReadOnlyList<string> Names(string? list) => [.. Listed(list).Select(n => n.TrimStart('-', '*', '•', '·', ' ').Trim().TrimEnd('.')).Select(n => n.StartsWith("and ", StringComparison.OrdinalIgnoreCase) ? n[4..] : n).Where(n => n.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase)];

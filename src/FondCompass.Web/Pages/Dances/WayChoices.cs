@@ -16,12 +16,20 @@ public sealed record WayChoice(string Key, string Label, IReadOnlyList<(string V
 /// <summary>The questions of a way of teaching, in the same words wherever they are asked.</summary>
 public static class WayChoices
 {
+    /// <summary>The kind of lesson; the rest follows from it.</summary>
+    public static readonly WayChoice Kind = new(
+        "kind", "Kind of lesson",
+        [("hall", "hall lesson"), ("breakdown", "breakdown of one dance"), ("fitness", "fitness class"), ("song", "one song"), ("party", "party set"), ("circle", "circle of moves")], _ => "");
+
+    public static readonly WayChoice Pace = new(
+        "pace", "Pace", [("", "as the kind has it"), ("quick", "quick, for who knows the words"), ("brisk", "brisk"), ("unhurried", "unhurried, for beginners")], w => w.Pace is { } pace ? WayWords.Of(WayWords.Paces, pace) : "");
+
     public static readonly WayChoice Order = new(
         "order", "Order",
-        [("add-on", "add on, always from the top"), ("pairs", "in pairs"), ("last-part-first", "last part first"), ("parts", "part by part, then the order"), ("follow-along", "follow along, no walk"), ("layer-rounds", "rounds, a layer more each")],
+        [("add-on", "add on, always from the top"), ("pairs", "in pairs"), ("last-part-first", "last part first"), ("parts", "part by part, then the order"), ("follow-along", "follow along, no walk"), ("layer-rounds", "rounds, a layer more each"), ("move-by-move", "move by move, then the song"), ("pool", "a pool of moves, in no order")],
         w => WayWords.Of(WayWords.Orders, w.Order));
 
-    public static readonly WayChoice Show = new("show", "Show it whole first", [("yes", "yes"), ("no", "no")], w => w.Demonstration ? "yes" : "no");
+    public static readonly WayChoice Show = new("show", "Show it first", [("yes", "yes"), ("no", "no")], w => w.Demonstration ? "yes" : "no");
 
     public static readonly WayChoice Layers = new("layers", "Layers", [("feet-first", "feet first, then hips and arms"), ("all-at-once", "all at once")], w => WayWords.Of(WayWords.LayerSchools, w.Layers));
 
@@ -39,5 +47,8 @@ public static class WayChoices
     public static readonly WayChoice Counting = new(
         "counting", "Counted", [("", "as the dance says"), ("up", "up, 1 to 8"), ("down", "down, 8 to 1"), ("fours", "by fours, 1 to 4"), ("down-fours", "down by fours, 4 to 1"), ("rhythm", "slow and quick"), ("names", "by the steps' names")], w => w.Counting is { } style ? WayWords.Of(WayWords.CountStyles, style) : "");
 
-    public static readonly IReadOnlyList<WayChoice> All = [Order, Show, Layers, Walls, Music, Cues, Counting, Mistakes, Progress];
+    public static readonly IReadOnlyList<WayChoice> All = [Pace, Order, Show, Layers, Walls, Music, Cues, Counting, Mistakes, Progress];
+
+    /// <summary>All that is kept as a habit.</summary>
+    public static readonly IReadOnlyList<WayChoice> Kept = [Kind, .. All];
 }

@@ -23,6 +23,10 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
 
     public string Titles { get; private set; } = "";
 
+    /// <summary>The whole board runs, and nothing of it is logged.</summary>
+    [FromQuery(Name = "rehearse")]
+    public bool IsRehearsal { get; set; }
+
     public async Task<IActionResult> OnGet(CancellationToken cancel)
     {
         if (await book.Find(Id, cancel) is not { } lesson)

@@ -11,8 +11,9 @@ namespace FondCompass.Web.Pages.Teaching;
 /// <summary>All that a board needs to lead a lesson to its end without asking again. Moments are seconds at full tempo.</summary>
 /// <param name="Lesson">The lesson's id.</param>
 /// <param name="Minutes">Planned minutes.</param>
+/// <param name="Known">Dances they know that can be called up at any time, whatever is planned.</param>
 public sealed record BoardData(
-    Guid Lesson, string Group, int Minutes, IReadOnlyList<BoardDance> Dances, IReadOnlyList<BoardBlock> Blocks, IReadOnlyList<BoardBite> Bites, BoardLive? Live)
+    Guid Lesson, string Group, int Minutes, IReadOnlyList<BoardDance> Dances, IReadOnlyList<BoardBlock> Blocks, IReadOnlyList<BoardBlock> Known, IReadOnlyList<BoardBite> Bites, BoardLive? Live)
 {
     /// <summary>Bites of all dances for which chains from the top are made ready, at the most.</summary>
     private const int MostChains = 24;
@@ -20,9 +21,11 @@ public sealed record BoardData(
     public static BoardData Of(Guid lesson, string group, LessonPlan plan, IReadOnlyList<(Guid? Id, LessonDance Dance)> dances, TeachingWay way, StepLexicon lexicon, BoardLive? live)
     {
         var blocks = plan.Blocks.Select(b => BoardBlock.Of(b, b.Dance is { } d ? dances[d].Dance : null, way, lexicon)).ToList();
+        var known = dances.Select((d, i) => (d.Dance, Index: i)).Where(d => d.Dance.IsKnown).Select(d => BoardBlock.Of(
+            new LessonBlock { Id = $"known:{d.Index}", Kind = BlockKind.Known, Title = d.Dance.Title, Why = "", Dance = d.Index }, d.Dance, way, lexicon)).Where(b => b.Timeline is not null).ToList();
         var bites = dances.SelectMany((d, i) => i < plan.Bites.Count ? BitesOf(i, d.Dance, plan.Bites[i], way, lexicon) : []).ToList();
         return new BoardData(
-            lesson, group, (int)Math.Round(plan.LessonSeconds / 60), [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))], blocks, bites, live);
+            lesson, group, (int)Math.Round(plan.LessonSeconds / 60), [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))], blocks, known, bites, live);
     }
 
     /// <summary>The same with only what a class needs: what is called aloud, no cautions and notes, and nothing of the plan but what is danced.</summary>
@@ -34,6 +37,7 @@ public sealed record BoardData(
             Minutes = 0,
             Dances = [.. Dances.Select(d => d with { Id = null })],
             Blocks = [.. Blocks.Select(b => b with { Say = [], Watch = [], Seconds = 0, Timeline = Plain(b.Timeline) })],
+            Known = [.. Known.Select(b => b with { Timeline = Plain(b.Timeline) })],
             Bites = [.. Bites.Select(b => b with { One = Plain(b.One), Other = Plain(b.Other), FromTop = Plain(b.FromTop) })],
             Live = null,
         };
@@ -71,9 +75,10 @@ public sealed record BoardDance(Guid? Id, string Title, bool HasTrack);
 /// <param name="ByPass">A pass is one repeat of the dance: of an order, whose calls are no repeats of it.</param>
 /// <param name="ToTrack">The band plays the dance's track to it.</param>
 /// <param name="Bites">Keys of the bites it covers.</param>
+/// <param name="Moves">Moves that are led one after the other; none in most blocks.</param>
 public sealed record BoardBlock(
     string Id, string Kind, string Title, int? Dance, string Lead, double Seconds, int Repeats, int Passes, bool ByPass, double Rate, bool ToTrack, string? Layer, IReadOnlyList<string> Walls,
-    IReadOnlyList<string> Bites, IReadOnlyList<string> Say, IReadOnlyList<string> Watch, BoardTimeline? Timeline)
+    IReadOnlyList<string> Bites, IReadOnlyList<string> Say, IReadOnlyList<string> Watch, IReadOnlyList<string> Moves, BoardTimeline? Timeline)
 {
     /// <summary>A block as it is led; what is said in a walk stands in its words, by no clock.</summary>
     public static BoardBlock Of(LessonBlock block, LessonDance? dance, TeachingWay way, StepLexicon lexicon)
@@ -83,10 +88,10 @@ public sealed record BoardBlock(
         var rate = block.Rate?.Percent ?? 100;
         var line = run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardCalls.Of(block, way.Counting, BoardData.CallerOf(way)));
         return new BoardBlock(
-            block.Id, BlockJson.KindOf(block.Kind), block.Title, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
-            dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known), rate,
-            run is not null && dance!.Song is not null && block.Kind is BlockKind.Show or BlockKind.Music or BlockKind.Runs or BlockKind.Known, block.Layer, [.. block.Walls.Select(w => w.ToString())],
-            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, isWalked && line is not null ? line with { Says = [] } : line);
+            block.Id, BlockJson.KindOf(block.Kind), block.Named, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
+            dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known) && run is not { IsSong: true }, rate,
+            run is { IsSong: true }, block.Layer, [.. block.Walls.Select(w => w.ToString())],
+            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, block.Moves, isWalked && line is not null ? line with { Says = [] } : line);
     }
 }
 

@@ -50,7 +50,7 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         var kept = await events.Keep(lesson, told, cancel);
         if (kept == EventsKept.KeptFirst && await Open(lesson, cancel) is { } open)
         {
-            var plan = HeldBlock.Written(open.Plan, open.Group);
+            var plan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(PlanAsked.Of(open.Record)));
             await context.Lessons.Where(l => l.Id == lesson && l.HeldPlan == null).ExecuteUpdateAsync(set => set.SetProperty(l => l.HeldPlan, plan), cancel);
         }
 
@@ -81,16 +81,17 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
 
         if (lesson.HeldPlan is null && await Open(id, cancel) is { } open)
         {
-            lesson.HeldPlan = HeldBlock.Written(open.Plan, open.Group);
+            lesson.HeldPlan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(PlanAsked.Of(open.Record)));
         }
 
         var log = HallLog.Of((await events.Of(id, cancel)).Select(EventWords.Read).OfType<LessonEvent>());
         var blocks = HeldBlock.Read(lesson.HeldPlan);
-        lesson.Held |= log.Blocks.Any(b => b.IsDone || b.Repeats > 0) || log.Marks.Count > 0;
+        // Held from its first block done: looking at a board holds nothing.
+        lesson.Held |= blocks.Any(b => log.Of(b.Id)?.WasDone(b.Seconds) == true) || (blocks.Count == 0 && log.Blocks.Any(b => b.IsDone));
         lesson.Heads = log.Heads ?? lesson.Heads;
         lesson.Times = TimesOf(log, blocks).Written;
         // A lesson that was logged by hand keeps that, until a board tells of its blocks.
-        if (log.Blocks.Count > 0)
+        if (blocks.Any(b => log.Of(b.Id)?.WasDone(b.Seconds) == true))
         {
             lesson.Running = !log.IsClosed;
             var (dances, lexicon) = (await shelf.FindAll([.. lesson.Dances], cancel), await shelf.Lexicon(cancel));
@@ -98,7 +99,7 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
             {
                 var lines = DanceShelf.LinesOf(dances[dance], lexicon).Select(l => (l.Part, l.Line)).ToList();
                 var result = LessonResult.Of(blocks, place, log, lines);
-                lesson.Went(new DanceHeld { DanceId = dance, ReachedLine = result.Reached, RatePercent = result.Rate, WeakLines = [.. result.Weak] });
+                lesson.Went(new DanceHeld { DanceId = dance, ReachedLine = result.Reached, RatePercent = result.Rate, WeakLines = [.. result.Weak], CleanLines = [.. result.Clean] });
             }
         }
 
@@ -120,25 +121,26 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
     }
 
     /// <summary>What a group's blocks took, by the constant they tell of.</summary>
-    public async Task<(IReadOnlyList<TimeTaken> Walks, IReadOnlyList<TimeTaken> Gathers)> TimesOf(Guid group, CancellationToken cancel)
+    public async Task<(IReadOnlyList<TimeTaken> Walks, IReadOnlyList<TimeTaken> Talks, IReadOnlyList<TimeTaken> Gathers)> TimesOf(Guid group, CancellationToken cancel)
     {
         var times = await book.TimesOf(group, cancel);
-        return ([.. times.SelectMany(t => t.Walks).Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Gathers).Select(g => new TimeTaken(g[0], g[1]))]);
+        return ([.. times.SelectMany(t => t.Walks).Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Talks).Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Gathers).Select(g => new TimeTaken(g[0], g[1]))]);
     }
 
     private static LessonTimes TimesOf(HallLog log, IReadOnlyList<HeldBlock> blocks)
     {
-        var (walks, gathers) = (new List<double[]>(), new List<double[]>());
+        var (walks, talks, gathers) = (new List<double[]>(), new List<double[]>(), new List<double[]>());
         foreach (var block in blocks.Where(b => b.Usual > 0))
         {
-            if (log.Of(block.Id) is not { IsDone: true } held)
+            // The pace is learned only from blocks that were done.
+            if (log.Of(block.Id) is not { IsSkipped: false } held || !held.WasDone(block.Seconds))
             {
                 continue;
             }
 
             if (block.Rate is null)
             {
-                walks.Add([block.Usual, held.Seconds]);
+                (block.IsTalk ? talks : walks).Add([block.Usual, held.Seconds]);
             }
             else if (held.Repeats > 0)
             {
@@ -146,15 +148,15 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
             }
         }
 
-        return new LessonTimes(log.Seconds, walks, gathers);
+        return new LessonTimes(log.Seconds, walks, gathers) { Talks = talks };
     }
 
     private async Task LearnPace(Guid id, CancellationToken cancel)
     {
         if (await book.Group(id, cancel) is { } group)
         {
-            var (walks, gathers) = await TimesOf(id, cancel);
-            (group.WalkFactor, group.GatherFactor) = (PaceLearning.Factor(walks), PaceLearning.Factor(gathers));
+            var (walks, talks, gathers) = await TimesOf(id, cancel);
+            (group.WalkFactor, group.TalkFactor, group.GatherFactor) = (PaceLearning.Factor(walks), PaceLearning.Factor(talks), PaceLearning.Factor(gathers));
             await book.Save(cancel);
         }
     }

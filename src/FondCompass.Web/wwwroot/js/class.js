@@ -3,7 +3,7 @@
 import { clickAt, lastAt, paint, put } from './painter.js';
 import { here, serverClock } from './teller.js';
 
-/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, song: number, rate: number, at: number, number: number, live: import('./painter.js').Timeline | null }} Shown */
+/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, known?: number, move?: string, song: number, rate: number, at: number, number: number, live: import('./painter.js').Timeline | null }} Shown */
 
 const screen = /** @type {HTMLElement} */ (document.getElementById('screen'));
 const code = screen.dataset.code ?? '';
@@ -31,6 +31,9 @@ function line() {
   if (shown.how === 'block') {
     return block?.timeline ?? null;
   }
+  if (shown.how === 'known') {
+    return lesson.known?.[shown.known ?? 0]?.timeline ?? null;
+  }
   const bite = lesson.bites.find((/** @type {any} */ b) => b.dance === block?.dance && b.key === shown?.bite);
   return (shown.how === 'chain' ? bite?.fromTop ?? bite?.one : shown.other ? bite?.other : bite?.one) ?? null;
 }
@@ -54,7 +57,7 @@ function show() {
   const current = line();
   if (!current) {
     put('count', '');
-    put('now', translated(shown.title || 'Soon it begins'));
+    put('now', translated(shown.move || shown.title || 'Soon it begins'));
     put('next', translated(shown.next));
     put('wall', '');
     return;

@@ -9,27 +9,31 @@ import { Pulse } from './pulse.js';
 import { ClassTeller } from './teller.js';
 
 /** @typedef {import('./painter.js').Timeline} Timeline */
-/** @typedef {{ id: string, kind: string, title: string, dance: number | null, lead: 'dance' | 'walk' | 'clock', seconds: number, repeats: number, passes: number, byPass: boolean, rate: number, toTrack: boolean, layer: string | null, walls: string[], bites: string[], say: string[], watch: string[], timeline: Timeline | null }} Block */
+/** @typedef {{ id: string, kind: string, title: string, dance: number | null, lead: 'dance' | 'walk' | 'clock', seconds: number, repeats: number, passes: number, byPass: boolean, rate: number, toTrack: boolean, layer: string | null, walls: string[], bites: string[], say: string[], watch: string[], moves: string[], timeline: Timeline | null }} Block */
 /** @typedef {{ dance: number, key: string, name: string, part: string, line: number, lastLine: number, fromCount: number, one: Timeline | null, other: Timeline | null, fromTop: Timeline | null }} Bite */
-/** @typedef {{ lesson: string, group: string, minutes: number, dances: { id: string | null, title: string, hasTrack: boolean }[], blocks: Block[], bites: Bite[], live: import('./live.js').Live | null }} Lesson */
+/** @typedef {{ lesson: string, group: string, minutes: number, dances: { id: string | null, title: string, hasTrack: boolean }[], blocks: Block[], known: Block[], bites: Bite[], live: import('./live.js').Live | null }} Lesson */
 
 const board = /** @type {HTMLElement} */ (document.getElementById('board'));
 const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
 const id = board.dataset.lesson ?? '';
-const where = `fond-lesson ${document.querySelector('meta[name="fond-account"]')?.getAttribute('content')} ${id}`;
+/** A rehearsal runs the whole board and logs nothing. */
+const isRehearsal = board.dataset.rehearsal === 'yes';
+const where = `fond-${isRehearsal ? 'rehearsal' : 'lesson'} ${document.querySelector('meta[name="fond-account"]')?.getAttribute('content')} ${id}`;
 const ladder = [50, 60, 75, 90, 100, 110];
 const levelNames = ['feet', 'hips', 'arms', 'head', 'sounds', 'body'];
 
 /** @type {Lesson | null} */
 let lesson = null;
 let at = 0;
-/** What is danced now: the block itself, a bite of it by itself, or from the top. @type {{ how: 'block' | 'bite' | 'chain', line: Timeline | null, bite?: string }} */
+/** What is danced now: the block itself, a bite of it by itself, from the top, or a dance they know. @type {{ how: 'block' | 'bite' | 'chain' | 'known', line: Timeline | null, bite?: string, known?: number }} */
 let now = { how: 'block', line: null };
 let shown = 0;
 let pass = 0;
 let rate = 100;
-/** Of a walk, the step that is shown. */
+/** Of a walk the step that is shown, of a list the move. */
 let step = 0;
+/** The leader has begun the lesson; until then no clock runs and nothing is told. */
+let hasBegun = false;
 let isOver = false;
 let otherSide = false;
 let mirrored = false;
@@ -42,7 +46,7 @@ let entered = performance.now();
 let began = Date.now();
 /** Seconds that the lesson had lasted when this page was opened, and when that was by a clock that nobody sets back. */
 let before = 0;
-const opened = performance.now();
+let opened = performance.now();
 /** @type {{ words: string, told: import('./marks.js').Told, back?: () => void }[]} */
 const slips = [];
 /** Notes of each dance's track. @type {Map<number, import('./conductor.js').Note[]>} */
@@ -53,9 +57,9 @@ let awake = null;
 const conductor = new Conductor({ done: () => ended() });
 tieMix(conductor);
 const marks = new Marks(id, (words) => {
-  put('state', words);
+  put('state', words || (isRehearsal ? 'A rehearsal: nothing of it is logged.' : ''));
   $('file').hidden = !/as a file/.test(words);
-});
+}, isRehearsal);
 const pulse = new Pulse({ ask: (taps) => post(id, 'Tap', taps), run: follow, say: (words) => { put('tapped', words); say(words); } });
 const live = new LiveCaller({ said: (words) => put('live-said', words), offer: showMoves });
 const teller = new ClassTeller(id, post, (isAway) => { marks.isAway = isAway; marks.say(); });
@@ -63,6 +67,10 @@ $('file').addEventListener('click', () => { $('file').href = URL.createObjectURL
 
 const block = () => /** @type {Lesson} */ (lesson).blocks[at];
 const isCounted = () => now.line !== null && (now.how !== 'block' || block().lead === 'dance');
+/** What plays now: the block, or the dance that was called up. */
+const played = () => (now.how === 'known' ? /** @type {Lesson} */ (lesson).known[now.known ?? 0] : block());
+/** The block is a list of moves that is led one after the other. */
+const isList = () => now.how === 'block' && block().lead === 'clock' && block().moves.length > 0;
 
 /** The bite that is danced now: what is danced says in which part, line and count it is; before it begins, the first of it. @returns {Bite | undefined} */
 function biteNow() {
@@ -86,7 +94,7 @@ function view() {
 function tellClass() {
   const current = lesson ? block() : null;
   teller.tell(() => ({
-    block: at, how: now.how, bite: now.bite ?? '', other: otherSide, title: current?.title ?? '', next: lesson?.blocks[at + 1]?.title ?? '', playing: conductor.playing, walk: current?.lead === 'walk' ? step : -1,
+    block: at, how: now.how, bite: now.bite ?? '', known: now.known ?? 0, move: lesson && isList() ? block().moves[step] : '', other: otherSide, title: current?.title ?? '', next: lesson?.blocks[at + 1]?.title ?? '', playing: conductor.playing, walk: current?.lead === 'walk' ? step : -1,
     song: conductor.position(), rate: conductor.rate, live: live.isOn ? live.shownLine() : null,
   }));
 }
@@ -94,9 +102,10 @@ function tellClass() {
 function paint() {
   const line = live.isOn ? live.line : now.line;
   if (!line) {
-    put('count', '–');
-    put('now', block().title);
-    put('next', lesson?.blocks[at + 1]?.title ?? 'the end');
+    const { moves } = block();
+    put('count', isList() ? `${step + 1} of ${moves.length}` : '');
+    put('now', isList() ? moves[step] : block().title);
+    put('next', (isList() ? moves[step + 1] : undefined) ?? lesson?.blocks[at + 1]?.title ?? 'the end');
     for (const name of ['deed', 'phase', 'wall', 'facing', 'ahead', 'cue-count', 'mind', 'beside', 'left']) {
       put(name, '');
     }
@@ -132,6 +141,11 @@ const clock = (seconds) => `${seconds < 0 ? '−' : ''}${Math.floor(Math.abs(sec
 
 function showTime() {
   if (!lesson) {
+    return;
+  }
+  if (!hasBegun) {
+    put('block-left', '');
+    put('lesson-left', `${lesson.minutes} min, not begun`);
     return;
   }
   const inBlock = (performance.now() - entered) / 1000 * hurried;
@@ -191,6 +205,16 @@ function ended() {
   if (live.isOn) {
     return;
   }
+  if (now.how === 'known') {
+    pass++;
+    if (pass < played().passes) {
+      play(0);
+    } else {
+      again();
+      say('danced; the lesson goes on where it was');
+    }
+    return;
+  }
   if (now.how !== 'block') {
     // A bite by itself goes round until something else is asked for.
     play(0);
@@ -217,6 +241,7 @@ async function play(from, quiet = false) {
   if (!line) {
     return;
   }
+  begin();
   loadSound(line);
   lastRepeat = line.clicks[clickAt(line, from)]?.repeat ?? 0;
   const first = from <= 0 ? Math.min(0, line.clicks[0]?.at ?? 0) : from;
@@ -233,9 +258,9 @@ async function play(from, quiet = false) {
 
 /** @param {Timeline} line */
 function loadSound(line) {
-  const isMusic = !live.isOn && now.how === 'block' && block().toTrack;
+  const isMusic = !live.isOn && (now.how === 'block' || now.how === 'known') && played().toTrack;
   const clicks = pulse.isOn ? [] : line.clicks.filter((c) => !c.isHalf).map((c) => ({ at: c.at, length: 0.06, voice: isMusic && !c.isCountIn ? 'click' : 'beat', pitch: c.isCountIn ? 660 : 880, strong: c.isFirst }));
-  const band = isMusic && !pulse.isOn ? (bands.get(block().dance ?? 0) ?? []).filter((n) => n.at < line.end) : [];
+  const band = isMusic && !pulse.isOn ? (bands.get(played().dance ?? 0) ?? []).filter((n) => n.at < line.end) : [];
   conductor.load([...band, ...clicks].sort((a, b) => a.at - b.at), live.isOn ? Number.POSITIVE_INFINITY : line.end);
 }
 
@@ -248,6 +273,35 @@ function pause() {
   document.body.classList.remove('dancing');
   say('paused');
   tellClass();
+}
+
+/** The lesson begins when its leader begins it: from here on its clocks run, and what happens is told. @returns {boolean} whether it was begun just now */
+function begin() {
+  if (hasBegun || !lesson) {
+    return false;
+  }
+  hasBegun = true;
+  [entered, opened, began] = [performance.now(), performance.now(), Date.now()];
+  told('enter');
+  remember();
+  put('go-word', wordOfGo());
+  showTime();
+  return true;
+}
+
+/** What the one key does in this block. */
+function wordOfGo() {
+  const { lead, moves } = block();
+  return lead === 'dance' ? 'Start' : lead === 'walk' ? 'Next step' : step + 1 < moves.length ? 'Next move' : 'Done: on to the next';
+}
+
+/** Where the lesson stands is kept for a reload. */
+function remember() {
+  try {
+    localStorage.setItem(where, JSON.stringify({ block: block().id, began, hasBegun }));
+  } catch {
+    // Without room the lesson begins at its first block after a reload; the marks say so already.
+  }
 }
 
 /** Opens a block. @param {number} index @param {boolean} [quiet] nothing is told of it */
@@ -271,8 +325,8 @@ function enter(index, quiet = false) {
   rate = Math.round(current.rate);
   put('rate', current.lead === 'dance' ? rateWords() : '');
   put('block-title', `${at + 1} of ${lesson.blocks.length}: ${current.title}`);
-  put('go-word', current.lead === 'dance' ? 'Start' : current.lead === 'walk' ? 'Next step' : 'Done: on to the next');
-  $('words').replaceChildren(...[...[...new Set(current.say)].map((w) => ['say', w]), ...current.watch.map((w) => ['watch', w])].map(([kind, w]) => Object.assign(document.createElement('p'), { className: kind, textContent: w })));
+  put('go-word', hasBegun ? wordOfGo() : 'Begin the lesson');
+  $('words').replaceChildren(...[...[...new Set(current.moves.length > 0 ? [] : current.say)].map((w) => ['say', w]), ...current.watch.map((w) => ['watch', w])].map(([kind, w]) => Object.assign(document.createElement('p'), { className: kind, textContent: w })));
   document.body.dataset.lead = current.lead;
   $('map').replaceChildren(...lesson.bites.filter((b) => b.dance === (current.dance ?? 0)).map((b) => {
     const chip = Object.assign(document.createElement('li'), { textContent: b.name });
@@ -280,14 +334,10 @@ function enter(index, quiet = false) {
     chip.classList.toggle('in', current.bites.includes(b.key));
     return chip;
   }));
-  if (!quiet) {
+  if (!quiet && hasBegun) {
     told('enter');
   }
-  try {
-    localStorage.setItem(where, JSON.stringify({ block: current.id, began }));
-  } catch {
-    // Without room the lesson begins at its first block after a reload; the marks say so already.
-  }
+  remember();
   loadSoundOf(current);
   paint();
   say('');
@@ -322,6 +372,9 @@ function go() {
   if (isOver) {
     return;
   }
+  if (begin() && block().lead !== 'dance') {
+    return;
+  }
   if (live.isOn || now.how !== 'block') {
     if (conductor.playing) {
       pause();
@@ -340,6 +393,11 @@ function go() {
     } else {
       done();
     }
+  } else if (isList() && step + 1 < current.moves.length) {
+    step++;
+    paint();
+    put('go-word', wordOfGo());
+    tellClass();
   } else if (current.lead === 'clock') {
     done();
   } else if (conductor.playing) {
@@ -353,6 +411,7 @@ function go() {
 
 /** The block is done; the next one. */
 function done() {
+  begin();
   const was = at;
   slip('done', told('done'), () => enter(was));
   onTo(at + 1);
@@ -371,6 +430,7 @@ function skip() {
   if (!lesson || isOver) {
     return;
   }
+  begin();
   const was = at;
   slip('left out', told('skip'), () => enter(was));
   onTo(at + 1);
@@ -438,15 +498,38 @@ function again() {
   }
   const was = conductor.playing;
   now = { how: 'block', line: block().timeline };
-  [pass, step, otherSide] = [0, 0, false];
+  const isBack = live.isOn || rate !== Math.round(block().rate);
+  [pass, step, otherSide, rate] = [0, 0, false, isBack ? Math.round(block().rate) : rate];
   conductor.zeroSong = now.line?.clicks[0]?.at ?? 0;
-  if (was && now.line) {
+  if (was && now.line && !isBack) {
     play(0, true);
   } else {
     paint();
-    put('go-word', block().lead === 'dance' ? 'Start' : block().lead === 'walk' ? 'Next step' : 'Done: on to the next');
+    put('go-word', wordOfGo());
   }
+  put('rate', block().lead === 'dance' ? rateWords() : '');
   tellClass();
+}
+
+/** A dance they know is danced here and now; then the lesson goes on where it was. @param {number} which */
+async function callUp(which) {
+  const dance = lesson?.known[which];
+  if (!lesson || isOver || !dance?.timeline) {
+    return;
+  }
+  begin();
+  if (conductor.playing) {
+    conductor.pause();
+  }
+  live.stop();
+  $('live').hidden = true;
+  now = { how: 'known', line: dance.timeline, known: which };
+  [pass, shown, rate] = [0, 0, 100];
+  put('rate', rateWords());
+  told('call', { words: dance.title });
+  await fetchBand(dance.dance ?? 0);
+  play(0, true);
+  say(`${dance.title}; A goes back to the lesson`);
 }
 
 /** Only the bite that is danced now, round and round; or back to the block. @param {'bite' | 'chain'} how */
@@ -499,6 +582,19 @@ function other() {
   tellClass();
 }
 
+/** The block was danced clean: all of it but what is marked as lost. */
+function clean() {
+  if (!lesson || isOver) {
+    return;
+  }
+  if (block().lead !== 'dance' || block().kind === 'show' || block().bites.length === 0) {
+    say('only what the class dances is clean');
+    return;
+  }
+  begin();
+  slip(`clean at ${rate} %`, told('clean', { value: rate }));
+}
+
 function trouble() {
   if (!lesson || isOver) {
     return;
@@ -508,6 +604,7 @@ function trouble() {
     say('no bite is danced here');
     return;
   }
+  begin();
   slip(`trouble: ${bite.name}`, told('trouble', { bite: bite.key }));
   [...$('map').children].find((c) => c.dataset.key === bite.key)?.classList.add('weak');
 }
@@ -702,6 +799,12 @@ $('tell').addEventListener('submit', (/** @type {Event} */ event) => {
   /** @type {HTMLElement} */ (document.activeElement)?.blur();
 });
 
+$('known-form').addEventListener('submit', (/** @type {Event} */ event) => {
+  event.preventDefault();
+  /** @type {HTMLElement} */ (document.activeElement)?.blur();
+  callUp(Number($('known').value));
+});
+
 $('screen').addEventListener('click', async () => {
   const answer = await post(id, 'Code', {});
   if (!answer?.ok) {
@@ -747,7 +850,7 @@ function mirror() {
 
 /** @type {Record<string, () => void>} */
 const buttons = {
-  go, back, on: () => (block().lead === 'dance' && pass === 0 && shown === 0 ? onTo(at + 1) : done()), trouble, skip, again, bite: () => only('bite'), chain: () => only('chain'), other, mirror, undo, close, open,
+  go, back, on: () => (block().lead === 'dance' && pass === 0 && shown === 0 ? onTo(at + 1) : done()), trouble, clean, skip, again, bite: () => only('bite'), chain: () => only('chain'), other, mirror, undo, close, open,
   slower: () => changeRate(-1), faster: () => changeRate(1), lower: () => changeLevels(-1), raise: () => changeLevels(1), call: toggleLive,
   tap: () => pulse.tap(performance.now() / 1000), one: () => follow(null, 'one'), earlier: () => follow(null, -0.5), later: () => follow(null, 0.5), 'earlier-one': () => follow(null, -1), 'later-one': () => follow(null, 1),
 };
@@ -769,7 +872,7 @@ const whenHere = (deed) => () => {
 };
 on('Lesson', {
   Space: go, 'Page Down': go, '→': whenHere(buttons.on), '←': back, 'Page Up': back, '↑': () => changeRate(1), '↓': () => changeRate(-1), '+': () => setRate(rate + 1), '-': () => setRate(rate - 1),
-  A: again, B: whenHere(() => only('bite')), C: whenHere(() => only('chain')), O: whenHere(other), M: mirror, I: open, T: trouble, S: skip, U: undo, 'Ctrl Z': undo, '[': whenHere(() => changeLevels(-1)), ']': whenHere(() => changeLevels(1)),
+  A: again, B: whenHere(() => only('bite')), C: whenHere(() => only('chain')), O: whenHere(other), M: mirror, I: open, T: trouble, G: clean, D: whenHere(() => field('known')), S: skip, U: undo, 'Ctrl Z': undo, '[': whenHere(() => changeLevels(-1)), ']': whenHere(() => changeLevels(1)),
   L: toggleLive, P: whenHere(buttons.tap), Enter: whenHere(buttons.one), ',': whenHere(buttons.earlier), '.': whenHere(buttons.later), '<': whenHere(buttons['earlier-one']), '>': whenHere(buttons['later-one']),
   '?': () => window.open('/help#keys', '_blank'), H: () => field('heads'), N: () => field('note'),
   ...Object.fromEntries([...'123456789'].map((digit) => [digit, () => callMove(live.offered[Number(digit) - 1])])),
@@ -839,22 +942,34 @@ async function load() {
   const open = /** @type {Lesson} */ (lesson).blocks.findIndex((b) => b.id === kept.block);
   // What was begun longer ago than any lesson lasts is begun anew.
   began = open >= 0 && Date.now() - kept.began < 9 * 3600e3 && kept.began <= Date.now() ? kept.began : Date.now();
-  before = (Date.now() - began) / 1000;
+  hasBegun = open >= 0 && began === kept.began && kept.hasBegun === true;
+  before = hasBegun ? (Date.now() - began) / 1000 : 0;
   enter(open >= 0 && began === kept.began ? open : 0);
+  if (isRehearsal) {
+    put('state', 'A rehearsal: nothing of it is logged.');
+  }
+  $('known').replaceChildren(...['a dance they know', .../** @type {Lesson} */ (lesson).known.map((b) => b.title)].map((t, i) => Object.assign(document.createElement('option'), { value: String(i - 1), textContent: t })));
+  $('known-form').hidden = /** @type {Lesson} */ (lesson).known.length === 0;
   setInterval(showTime, 500);
   stayAwake();
   keepForOffline();
-  const tracks = /** @type {Lesson} */ (lesson).dances.map((d, i) => ({ ...d, i })).filter((d) => d.id && d.hasTrack && lesson?.blocks.some((b) => b.dance === d.i && b.toTrack));
-  await Promise.all(tracks.map(async (d) => {
-    try {
-      const answer = await fetch(`/dances/${d.id}/fit?handler=Score`, { signal: AbortSignal.timeout(20000) });
-      if (answer.ok) {
-        bands.set(d.i, notesOf(await answer.json()).filter((n) => n.voice !== 'click'));
-      }
-    } catch {
-      // Without the band the counts are heard all the same.
+  await Promise.all(/** @type {Lesson} */ (lesson).dances.map((_, i) => (lesson?.blocks.some((b) => b.dance === i && b.toTrack) ? fetchBand(i) : undefined)));
+}
+
+/** The band's notes for a dance's track, once. @param {number} index */
+async function fetchBand(index) {
+  const dance = lesson?.dances[index];
+  if (!dance?.id || !dance.hasTrack || bands.has(index)) {
+    return;
+  }
+  try {
+    const answer = await fetch(`/dances/${dance.id}/fit?handler=Score`, { signal: AbortSignal.timeout(20000) });
+    if (answer.ok) {
+      bands.set(index, notesOf(await answer.json()).filter((n) => n.voice !== 'click'));
     }
-  }));
+  } catch {
+    // Without the band the counts are heard all the same.
+  }
 }
 
 const noKeeping = 'This browser keeps no pages here: without a network the lesson runs on, but do not reload.';
@@ -885,7 +1000,7 @@ async function keepForOffline() {
 Object.assign(window, {
   fondBoard: {
     conductor, marks, live, pulse, state: () => ({ block: lesson ? block().id : '', index: at, lead: lesson ? block().lead : '', playing: conductor.playing, rate, how: now.how, pass, step, isOver, position: conductor.position() }),
-    hurry: (/** @type {number} */ by) => { hurried = by; conductor.setRate(rate / 100 * by); }, newId, awake: () => awake !== null,
+    hurry: (/** @type {number} */ by) => { hurried = by; marks.setSpeed(by); conductor.setRate(rate / 100 * by); }, newId, awake: () => awake !== null,
   },
 });
 

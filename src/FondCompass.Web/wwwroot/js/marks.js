@@ -71,13 +71,20 @@ async function send(lesson, events) {
 
 /** The events of one opening of a board. */
 export class Marks {
-  /** @param {string} lesson @param {(state: string) => void} tell called with what stands of the marks, in words; empty while all are delivered */
-  constructor(lesson, tell) {
+  /**
+   * @param {string} lesson @param {(state: string) => void} tell called with what stands of the marks, in words; empty while all are delivered
+   * @param {boolean} isRehearsal nothing is kept and nothing is sent
+   */
+  constructor(lesson, tell, isRehearsal = false) {
     this.lesson = lesson;
     this.tell = tell;
+    this.isRehearsal = isRehearsal;
     this.board = newId();
     this.opened = Date.now() / 1000;
     this.zero = performance.now();
+    /** Seconds told until the speed was last changed, and that speed: lessons are tried out in time that hurries. */
+    this.before = 0;
+    this.speed = 1;
     this.number = 0;
     /** @type {Told[]} */
     this.all = [];
@@ -102,9 +109,24 @@ export class Marks {
     return `${prefix} ${account} ${this.lesson} ${this.board}`;
   }
 
+  /** Seconds since the board was opened. */
+  since() {
+    return this.before + ((performance.now() - this.zero) / 1000 * this.speed);
+  }
+
+  /** @param {number} speed */
+  setSpeed(speed) {
+    this.before = this.since();
+    this.zero = performance.now();
+    this.speed = speed;
+  }
+
   /** @param {string} kind @param {string} block @param {Partial<Told>} [more] @returns {Told} */
   add(kind, block, more = {}) {
-    const told = { id: newId(), board: this.board, number: ++this.number, opened: this.opened, since: (performance.now() - this.zero) / 1000, kind, block, ...more };
+    const told = { id: newId(), board: this.board, number: ++this.number, opened: this.opened, since: this.since(), kind, block, ...more };
+    if (this.isRehearsal) {
+      return told;
+    }
     this.all.push(told);
     this.waiting.push(told);
     this.keep();
