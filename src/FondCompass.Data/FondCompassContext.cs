@@ -1,8 +1,12 @@
 using FondCompass.Core.Days;
+using FondCompass.Core.Planning;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace FondCompass.Data;
 
@@ -37,6 +41,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
 
     public DbSet<LessonEventRecord> LessonEvents => Set<LessonEventRecord>();
 
+    public DbSet<PlanDraft> PlanDrafts => Set<PlanDraft>();
+
     public DbSet<ClassShownRecord> ClassShown => Set<ClassShownRecord>();
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -48,7 +54,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             dance.Property(d => d.Title).HasMaxLength(200);
             dance.Property(d => d.State).HasConversion<string>().HasMaxLength(16);
             dance.Property(d => d.Version).IsConcurrencyToken();
-            dance.ComplexProperty(d => d.Fit);
+            dance.ComplexProperty(d => d.Fit, fit => Kept(fit.Property(f => f.Kept)));
             dance.Property(d => d.Level).HasMaxLength(60);
             dance.Property(d => d.Genre).HasMaxLength(20);
             dance.Property(d => d.Lines).HasDefaultValue("");
@@ -93,6 +99,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
         builder.Entity<KeptFit>(fit =>
         {
             fit.HasKey(f => new { f.DanceId, f.TrackId });
+            Kept(fit.Property(f => f.Kept));
             fit.HasOne<DanceRecord>().WithMany().HasForeignKey(f => f.DanceId).OnDelete(DeleteBehavior.Cascade);
             fit.HasOne<TrackRecord>().WithMany().HasForeignKey(f => f.TrackId).OnDelete(DeleteBehavior.Cascade);
         });
@@ -103,7 +110,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             group.Property(g => g.Level).HasMaxLength(20).HasDefaultValue("beginner");
             group.Property(g => g.Knows).HasMaxLength(8000);
             group.Property(g => g.Seen).HasMaxLength(8000);
-            group.Property(g => g.Habits).HasMaxLength(GroupRecord.LongestHabits).HasDefaultValue("");
+            Kept(group.Property(g => g.Habits));
             group.Property(g => g.Gentle).HasMaxLength(GroupRecord.LongestGentle).HasDefaultValue("");
             group.Property(g => g.Room).HasMaxLength(GroupRecord.LongestRoom).HasDefaultValue("");
             group.Property(g => g.WalkFactor).HasDefaultValue(1.0);
@@ -116,15 +123,15 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
         builder.Entity<ClassCuesRecord>(cues =>
         {
             cues.HasKey(c => new { c.GroupId, c.DanceId });
-            cues.Property(c => c.Text).HasMaxLength(ClassCuesRecord.Longest);
+            Kept(cues.Property(c => c.Told));
             cues.HasOne<GroupRecord>().WithMany().HasForeignKey(c => c.GroupId).OnDelete(DeleteBehavior.Cascade);
             cues.HasOne<DanceRecord>().WithMany().HasForeignKey(c => c.DanceId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<CourseRecord>(course =>
         {
             course.Property(c => c.Name).HasMaxLength(200);
-            course.Property(c => c.Way).HasMaxLength(CourseRecord.LongestWay);
-            course.Property(c => c.Settled).HasMaxLength(CourseRecord.LongestSettled);
+            Kept(course.Property(c => c.Way));
+            Kept(course.Property(c => c.Settled));
             course.HasIndex(c => new { c.OwnerId, c.First });
             course.HasOne(c => c.Group).WithMany().HasForeignKey(c => c.GroupId).OnDelete(DeleteBehavior.Cascade);
             course.HasOne<Instructor>().WithMany().HasForeignKey(c => c.OwnerId).OnDelete(DeleteBehavior.Cascade);
@@ -140,6 +147,18 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             told.HasIndex(e => new { e.LessonId, e.Arrived });
             told.HasOne<LessonRecord>().WithMany().HasForeignKey(e => e.LessonId).OnDelete(DeleteBehavior.Cascade);
         });
+        builder.Entity<PlanDraft>(draft =>
+        {
+            Kept(draft.Property(d => d.State));
+            Kept(draft.Property(d => d.Past));
+            Kept(draft.Property(d => d.Shown));
+            draft.Property(d => d.Number).IsConcurrencyToken();
+            draft.HasIndex(d => new { d.OwnerId, d.DanceId, d.LessonId, d.CourseId, d.Week }).IsUnique().AreNullsDistinct(false);
+            draft.HasOne<DanceRecord>().WithMany().HasForeignKey(d => d.DanceId).OnDelete(DeleteBehavior.Cascade);
+            draft.HasOne<LessonRecord>().WithMany().HasForeignKey(d => d.LessonId).OnDelete(DeleteBehavior.Cascade);
+            draft.HasOne<CourseRecord>().WithMany().HasForeignKey(d => d.CourseId).OnDelete(DeleteBehavior.Cascade);
+            draft.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
+        });
         builder.Entity<ClassShownRecord>(shown =>
         {
             shown.HasKey(s => s.LessonId);
@@ -151,10 +170,9 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             lesson.HasIndex(l => l.Also).HasMethod("gin");
             lesson.HasOne<CourseRecord>().WithMany().HasForeignKey(l => l.CourseId).OnDelete(DeleteBehavior.SetNull);
             lesson.Property(l => l.Note).HasMaxLength(4000);
-            lesson.Property(l => l.Way).HasMaxLength(LessonRecord.LongestWay);
+            Kept(lesson.Property(l => l.Asked));
             lesson.OwnsMany(l => l.Further, f => f.ToJson());
             lesson.HasQueryFilter(l => l.DeletedAt == null);
-            lesson.Property(l => l.Pins).HasMaxLength(LessonRecord.LongestPins);
             lesson.Property(l => l.ClassCode).HasMaxLength(12);
             lesson.HasIndex(l => l.ClassCode).IsUnique();
             lesson.HasIndex(l => new { l.OwnerId, l.Date });
@@ -166,5 +184,22 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             lesson.HasOne(l => l.Group).WithMany().HasForeignKey(l => l.GroupId).OnDelete(DeleteBehavior.Cascade);
             lesson.HasOne<Instructor>().WithMany().HasForeignKey(l => l.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
+    }
+
+    /// <summary>A value that is kept whole, as <see cref="KeptJson"/> writes it.</summary>
+    private static void Kept<T>(PropertyBuilder<T> property)
+        where T : class => property.HasConversion(AsKept<T>.Conversion, AsKept<T>.Comparison).HasColumnType("jsonb");
+
+    private static void Kept<T>(ComplexTypePropertyBuilder<T> property)
+        where T : class => property.HasConversion(AsKept<T>.Conversion, AsKept<T>.Comparison).HasColumnType("jsonb");
+
+    private static class AsKept<T>
+        where T : class
+    {
+        public static readonly ValueConverter<T, string> Conversion = new(value => KeptJson.Write(value), kept => KeptJson.Read<T>(kept));
+
+        /// <summary>Two that are written alike are the same.</summary>
+        public static readonly ValueComparer<T> Comparison = new(
+            (one, other) => ReferenceEquals(one, other) || (one != null && other != null && KeptJson.Write(one) == KeptJson.Write(other)), value => KeptJson.Write(value).GetHashCode(StringComparison.Ordinal), value => value);
     }
 }

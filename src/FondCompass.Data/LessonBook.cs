@@ -1,4 +1,5 @@
 using FondCompass.Core.Days;
+using FondCompass.Core.Planning;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -117,21 +118,22 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
             .Where(l => l.OwnerId == ownerId && l.Also.Contains(danceId) && !l.Held)
             .OrderBy(l => l.Date).ThenBy(l => l.Id).FirstOrDefaultAsync(cancel);
 
-    /// <summary>What a group is told otherwise in a dance; empty for nothing, and for anybody else's group.</summary>
-    public async Task<string> CuesFor(Guid group, Guid dance, CancellationToken cancel = default) =>
-        await context.ClassCues.AsNoTracking().Where(c => c.GroupId == group && c.DanceId == dance && context.Groups.Any(g => g.Id == group && g.OwnerId == ownerId)).Select(c => c.Text).FirstOrDefaultAsync(cancel) ?? "";
+    /// <summary>What a group is told otherwise in a dance; nothing for anybody else's group.</summary>
+    public async Task<ClassCues> CuesFor(Guid group, Guid dance, CancellationToken cancel = default) =>
+        await context.ClassCues.AsNoTracking().Where(c => c.GroupId == group && c.DanceId == dance && context.Groups.Any(g => g.Id == group && g.OwnerId == ownerId)).Select(c => c.Told).FirstOrDefaultAsync(cancel) ?? ClassCues.None;
 
     /// <summary>Keeps what a group is told otherwise; false when the group or the dance is not this owner's.</summary>
-    public async Task<bool> KeepCues(Guid group, Guid dance, string text, CancellationToken cancel = default)
+    public async Task<bool> KeepCues(Guid group, Guid dance, ClassCues told, CancellationToken cancel = default)
     {
         if (!await context.Groups.AnyAsync(g => g.Id == group && g.OwnerId == ownerId, cancel) || !await Owns([dance], cancel))
         {
             return false;
         }
 
+        var kept = KeptJson.Write(told);
         // Two windows that keep the first words at once both succeed; the later one stands.
         await context.Database.ExecuteSqlAsync(
-            $"""insert into "ClassCues" ("GroupId", "DanceId", "Text") values ({group}, {dance}, {text}) on conflict ("GroupId", "DanceId") do update set "Text" = excluded."Text" """, cancel);
+            $"""insert into "ClassCues" ("GroupId", "DanceId", "Told") values ({group}, {dance}, {kept}::jsonb) on conflict ("GroupId", "DanceId") do update set "Told" = excluded."Told" """, cancel);
         return true;
     }
 

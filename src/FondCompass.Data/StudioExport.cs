@@ -3,6 +3,8 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Unicode;
+using FondCompass.Core.Planning;
+using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
 
@@ -20,6 +22,10 @@ public sealed class StudioExport(NpgsqlDataSource database)
         WriteIndented = true,
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.Create(UnicodeRanges.All),
+        Converters =
+        {
+            new AsKept<FitKept>(), new AsKept<LessonAsked>(), new AsKept<TeachingHabit>(), new AsKept<CourseSettled>(), new AsKept<ClassCues>(), new AsKept<PlanState>(), new AsKept<PlanPast>(), new AsKept<PlanShown>(),
+        },
     };
 
     /// <summary>Most letters of a file's name.</summary>
@@ -57,6 +63,7 @@ public sealed class StudioExport(NpgsqlDataSource database)
         await Table(archive, "kept-fits", context.KeptFits.Where(f => context.Dances.Any(d => d.Id == f.DanceId && d.OwnerId == owner)).OrderBy(f => f.DanceId), cancel);
         await Table(archive, "groups", context.Groups.Where(g => g.OwnerId == owner).OrderBy(g => g.Id), cancel);
         await Table(archive, "class-cues", context.ClassCues.Where(c => context.Groups.Any(g => g.Id == c.GroupId && g.OwnerId == owner)).OrderBy(c => c.GroupId), cancel);
+        await Table(archive, "plan-drafts", context.PlanDrafts.Where(p => p.OwnerId == owner).OrderBy(p => p.Id), cancel);
         await Table(archive, "courses", context.Courses.Where(c => c.OwnerId == owner).OrderBy(c => c.Id), cancel);
         await Table(archive, "lessons", context.Lessons.IgnoreQueryFilters().Where(l => l.OwnerId == owner).OrderBy(l => l.Id), cancel);
         await Table(archive, "lesson-events", context.Lessons.IgnoreQueryFilters().Where(l => l.OwnerId == owner).Join(context.LessonEvents, l => l.Id, e => e.LessonId, (l, e) => e).OrderBy(e => e.LessonId).ThenBy(e => e.Arrived), cancel);
@@ -103,5 +110,14 @@ public sealed class StudioExport(NpgsqlDataSource database)
                 return name;
             }
         }
+    }
+
+    /// <summary>Writes a value as it is kept.</summary>
+    private sealed class AsKept<T> : JsonConverter<T>
+        where T : class
+    {
+        public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => KeptJson.Read<T>(JsonDocument.ParseValue(ref reader).RootElement.GetRawText());
+
+        public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteRawValue(KeptJson.Write(value));
     }
 }

@@ -1,3 +1,4 @@
+using FondCompass.Core.Planning;
 using FondCompass.Core.Text;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
@@ -53,16 +54,8 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
 
         await Keep(dance, cancel);
         var kept = trackId is { } id ? await context.KeptFits.FirstOrDefaultAsync(f => f.DanceId == danceId && f.TrackId == id, cancel) : null;
-        var fit = dance.Fit;
-        dance.Fit = new DanceFit
-        {
-            Tempo = fit.Tempo,
-            Repeats = fit.Repeats,
-            Passages = fit.Passages,
-            TrackId = trackId,
-            Intro = trackId is null ? fit.Intro : kept?.Intro,
-            Exceptions = kept?.Exceptions ?? "",
-        };
+        var fit = dance.Fit.Kept;
+        dance.Fit = new DanceFit { TrackId = trackId, Kept = fit with { Intro = trackId is null ? fit.Intro : kept?.Kept.Intro, Changes = kept?.Kept.Changes ?? [] } };
         await context.SaveChangesAsync(cancel);
         return true;
     }
@@ -77,7 +70,7 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
 
         foreach (var dance in await context.Dances.Where(d => d.OwnerId == ownerId && d.Fit.TrackId == id).ToListAsync(cancel))
         {
-            dance.Fit = new DanceFit { Tempo = dance.Fit.Tempo, Intro = dance.Fit.Intro, Repeats = dance.Fit.Repeats, Passages = track.Passages, Exceptions = dance.Fit.Exceptions };
+            dance.Fit = new DanceFit { Kept = dance.Fit.Kept with { Passages = track.Passages } };
         }
 
         context.Tracks.Remove(track);
@@ -101,7 +94,6 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
             context.KeptFits.Add(kept);
         }
 
-        kept.Intro = dance.Fit.Intro;
-        kept.Exceptions = dance.Fit.Exceptions;
+        kept.Kept = new FitKept { Intro = dance.Fit.Kept.Intro, Changes = dance.Fit.Kept.Changes };
     }
 }

@@ -13,7 +13,7 @@ public class FloorsTests
     private static readonly string[] Floors =
     [
         "Counts", "Days", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Told", "Swaps", "Checks", "", "Composing", "Prose",
-        "Music", "Runs", "Saying", "Calling", "Floor", "Comparing", "Lessons", "Rooms", "Teaching",
+        "Music", "Runs", "Saying", "Calling", "Floor", "Comparing", "Lessons", "Rooms", "Teaching", "Planning",
     ];
 
     private static readonly Architecture Core = new ArchLoader().LoadAssemblies(typeof(Core.Analysis).Assembly).Build();

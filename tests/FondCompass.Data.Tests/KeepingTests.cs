@@ -1,3 +1,4 @@
+using FondCompass.Core.Planning;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 using Xunit;
@@ -116,7 +117,7 @@ public class KeepingTests(ShelfFixture fixture)
             async Task<bool> Fit()
             {
                 await using var context = fixture.Context();
-                return await new DanceShelf(context, owner, ShelfFixture.Clock).SaveFit(dance.Id, new DanceFit { Intro = now }, Cancel);
+                return await new DanceShelf(context, owner, ShelfFixture.Clock).SaveFit(dance.Id, new DanceFit { Kept = new FitKept { Intro = now } }, Cancel);
             }
 
             async Task<bool> Save()
@@ -135,7 +136,7 @@ public class KeepingTests(ShelfFixture fixture)
 
             await using var context = fixture.Context();
             var stored = (await new DanceShelf(context, owner, ShelfFixture.Clock).Find(dance.Id, Cancel))!;
-            Assert.Equal((now, $"{Script}\n# {now}", now + 1), (stored.Fit.Intro, stored.Script, stored.Version));
+            Assert.Equal((now, $"{Script}\n# {now}", now + 1), (stored.Fit.Kept.Intro, stored.Script, stored.Version));
         }
     }
 

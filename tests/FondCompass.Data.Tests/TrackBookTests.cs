@@ -1,3 +1,4 @@
+using FondCompass.Core.Planning;
 using FondCompass.Data.Records;
 using Xunit;
 
@@ -19,11 +20,11 @@ public class TrackBookTests(ShelfFixture fixture)
         var slow = await book.Add("Slow", "verse 32 @92", Cancel);
 
         Assert.True(await book.Choose(dance.Id, fast.Id, Cancel));
-        await shelf.SaveFit(dance.Id, new DanceFit { TrackId = fast.Id, Intro = 8, Exceptions = "restart 2 after 2" }, Cancel);
+        await shelf.SaveFit(dance.Id, new DanceFit { TrackId = fast.Id, Kept = new FitKept { Intro = 8, Changes = ["restart 2 after 2"] } }, Cancel);
         Assert.True(await book.Choose(dance.Id, slow.Id, Cancel));
-        Assert.Equal(("", null, slow.Id), (Fit().Exceptions, Fit().Intro, Fit().TrackId));
+        Assert.Equal(("", null, slow.Id), (string.Join('|', Fit().Kept.Changes), Fit().Kept.Intro, Fit().TrackId));
         Assert.True(await book.Choose(dance.Id, fast.Id, Cancel));
-        Assert.Equal(("restart 2 after 2", 8, fast.Id), (Fit().Exceptions, Fit().Intro, Fit().TrackId));
+        Assert.Equal(("restart 2 after 2", 8, fast.Id), (string.Join('|', Fit().Kept.Changes), Fit().Kept.Intro, Fit().TrackId));
         Assert.True(await book.Choose(dance.Id, null, Cancel));
         Assert.Null(Fit().TrackId);
 
@@ -42,7 +43,7 @@ public class TrackBookTests(ShelfFixture fixture)
         await book.Choose(dance.Id, track.Id, Cancel);
         Assert.True(await book.Remove(track.Id, Cancel));
         var fit = (await shelf.Find(dance.Id, Cancel))!.Fit;
-        Assert.Equal((null, "verse 48 @100"), (fit.TrackId, fit.Passages));
+        Assert.Equal((null, "verse 48 @100"), (fit.TrackId, fit.Kept.Passages));
         Assert.False(await book.Remove(track.Id, Cancel));
     }
 

@@ -104,9 +104,11 @@ public class BoardPageTests(Studio studio)
         Assert.Contains(", 17 dancers", html);
         Assert.Contains("windy", html);
         Assert.Contains("Next time: recap", html);
-        var plan = WebUtility.HtmlDecode(Regex.Match(html, "href=\"(/dances/[^\"]*/plan[^\"]*)\"").Groups[1].Value);
-        Assert.Contains("span=0.1-", plan);
-        Assert.Contains("Recall vine", (await visitor.Get(plan)).Html);
+        using (var next = await visitor.Press(page, "Next"))
+        {
+            Assert.Contains("Recall vine", (await visitor.Get($"{next.Headers.Location}")).Html);
+        }
+
         using var bad = await visitor.Post($"{page}?handler=Heads", page, ("heads", "many"));
         Assert.Contains("no number of dancers", await bad.Content.ReadAsStringAsync(Cancel));
     }
@@ -217,7 +219,7 @@ public class BoardPageTests(Studio studio)
         var (visitor, dance, lesson) = await Lesson();
         foreach (var day in Enumerable.Range(1, Data.LessonBook.PageSize))
         {
-            await visitor.Post($"/dances/{dance}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", $"{Studio.Today.AddDays(day):yyyy-MM-dd}"), ("minutes", "20"));
+            await visitor.Keep(dance, "Harbour ring", $"{Studio.Today.AddDays(day):yyyy-MM-dd}", ("minutes", "20"));
         }
 
         // Today's stays the first thing seen, however many are planned behind it.

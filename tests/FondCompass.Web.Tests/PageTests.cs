@@ -56,9 +56,9 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(script);
-        foreach (var page in (string[])["write", "fit", "plan", "plan?order=layer-rounds", "plan?order=parts", "teach", "teach?handler=Timeline", "log", "floor", "compare", "cues", "cues?way=feet", "room"])
+        foreach (var page in (string[])["write", "fit", "plan", "plan, layer-rounds", "plan, parts", "teach", "teach?handler=Timeline", "log", "floor", "compare", "cues", "cues?way=feet", "room"])
         {
-            var html = (await visitor.Get($"/dances/{id}/{page}")).Html;
+            var html = page.Split(", ") is [_, var order] ? await visitor.Change(id, "Way", ("order", order)) : (await visitor.Get($"/dances/{id}/{page}")).Html;
             var own = script.Split('\n').Aggregate(html, (text, row) => text.Replace(row, "", StringComparison.Ordinal)).Replace("body roll", "", StringComparison.Ordinal);
 
             // Of a move that nobody has explained it is asked which foot it ends on; "both feet" is one of the answers.
@@ -283,8 +283,11 @@ public class PageTests(Studio studio)
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write("part A\n1-4 vine R\n5-8 vine L");
         var plan = Sent((await visitor.Get($"/dances/{id}/plan")).Html);
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"), ("sent", plan));
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "50"), ("sent", plan));
+        await visitor.Change(id, "Way", ("minutes", "45"));
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("number", "1"), ("sent", plan));
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("number", "1"), ("sent", plan));
+        await visitor.Change(id, "Way", ("minutes", "50"));
+        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("number", "1"), ("sent", plan));
         var (_, lessons) = await visitor.Get("/lessons");
         Assert.Equal(1, lessons.Split("class=\"planned\"").Length - 1);
         Assert.Contains("planned, 50 min", lessons);
@@ -327,7 +330,7 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"));
+        await visitor.Keep(id, "Harbour ring", "2026-11-26", ("minutes", "45"));
         Assert.Contains("Planned for <b>Harbour ring</b>", (await visitor.Get($"/dances/{id}/plan")).Html);
         await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "90"), ("weak", "1"), ("note", "<b>wet floor</b>"));
         var (_, html) = await visitor.Get($"/dances/{id}/log");

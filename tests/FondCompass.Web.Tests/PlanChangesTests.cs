@@ -1,102 +1,103 @@
 using System.Net;
 using System.Text.RegularExpressions;
-using FondCompass.Core.Lessons;
-using FondCompass.Web.Pages.Dances;
 using Xunit;
 
 namespace FondCompass.Web.Tests;
 
-/// <summary>What is changed of a plan by hand: it stands in the address, the rest fits around it, and nothing of it is lost.</summary>
+/// <summary>What is changed of a plan by hand: it is kept at once, the rest fits around it, and nothing of it is lost.</summary>
 public partial class PlanChangesTests(Studio studio)
 {
     private const string Script = "title Kittiwake Turn\ntempo 112\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n";
 
-    [Fact]
-    public void Changes_are_read_as_they_are_written()
-    {
-        var text = ChangesText.Settled("", "walk:A/B:2", 240, null);
-        text = ChangesText.Settled(text, "dance:A:1", null, 7);
-        text = ChangesText.Removed(text, "show");
-        text = ChangesText.Split(text, "whole:75");
-        text = ChangesText.Added(text, new OwnBlock("own:1", "Lanterns; out = now / 100%*!", 90, 0, "A:2"), "warm-up");
-        text = ChangesText.Moved(text, "dance:A:1", "");
-        var read = ChangesText.Read(text);
-        Assert.Equal([new BlockPin("walk:A/B:2", 240, null), new BlockPin("dance:A:1", null, 7)], read.Pins);
-        Assert.Equal([new OwnBlock("own:1", "Lanterns; out = now / 100%*!", 90, 0, "A:2")], read.Added);
-        Assert.Equal([new BlockMove("own:1", "warm-up"), new BlockMove("dance:A:1", "")], read.Moves);
-        Assert.Equal("show", Assert.Single(read.Removed));
-        Assert.Equal("whole:75", Assert.Single(read.Split));
-        // Each is taken back by itself, and an own block with all that was said of it.
-        Assert.Empty(ChangesText.Read(ChangesText.PutBack(text, "show")).Removed);
-        Assert.Empty(ChangesText.Read(ChangesText.Joined(text, "whole:75")).Split);
-        Assert.Single(ChangesText.Read(ChangesText.Settled(text, "dance:A:1", null, null)).Pins);
-        var gone = ChangesText.Read(ChangesText.Removed(text, "own:1"));
-        Assert.Equal((0, 1, 1), (gone.Added.Count, gone.Moves.Count, gone.Removed.Count));
-    }
-
-    [Fact]
-    public void A_block_put_further_and_further_is_written_once()
-    {
-        var text = ChangesText.Moved(ChangesText.Moved("", "show", "walk:A:1"), "show", "dance:A:1");
-        Assert.Equal([new BlockMove("show", "dance:A:1")], ChangesText.Read(text).Moves);
-        // Where another was put in between, its own move stands before it.
-        Assert.Equal(3, ChangesText.Read(ChangesText.Moved(ChangesText.Moved(text, "walk:A:1", ""), "show", "walk:A:1")).Moves.Count);
-    }
-
     [Theory]
-    [InlineData("walk:A:1=1e9s")]
-    [InlineData("=60s;;!;x;own:1+;talk+Hello;own:2+%20")]
-    [InlineData("own:1+a*b*c*d;walk:A:1=s;walk:A:1=60m")]
-    public void What_is_no_change_changes_nothing(string text)
-    {
-        var read = ChangesText.Read(text);
-        Assert.Empty(read.Pins);
-        Assert.Empty(read.Removed);
-        Assert.True(read.Added.All(a => a is { Title.Length: > 0, Dance: null }));
-    }
-
-    [Fact]
-    public void Titles_and_numbers_have_their_bounds()
-    {
-        var read = ChangesText.Read($"own:1+{new string('x', 200)};own:1=999999s;a=0x;b=100x");
-        Assert.Equal((ChangesText.LongestTitle, LessonBrief.Longest * 60), (read.Added[0].Title.Length, read.Added[0].Seconds));
-        Assert.Equal([1, LessonPlanner.MostPinnedRepeats], read.Pins.Select(p => p.Repeats));
-        Assert.Equal(ChangesText.Most, ChangesText.Read(string.Join(';', Enumerable.Range(0, 600).Select(i => $"b{i}!"))).Removed.Count);
-    }
-
-    [Theory]
-    [InlineData("what=Lanterns+out&mins=3&after=warm-up", "Lanterns out", "3.0 min")]
-    [InlineData("what=Only+this&mins=2&after=show&bite=0*A:2", "Only this &#xD7;", "60 %")]
-    public async Task A_block_of_ones_own_comes_where_it_is_wanted(string query, string title, string says)
+    [InlineData("Lanterns out", "3", "warm-up", "", "Lanterns out", "3.0 min")]
+    [InlineData("Only this", "2", "show", "0 A:2", "Only this &#xD7;", "60 %")]
+    public async Task A_block_of_ones_own_comes_where_it_is_wanted(string what, string mins, string after, string bite, string title, string says)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?order=&minutes=60&{query}", TestContext.Current.CancellationToken);
-        Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
-        var html = (await visitor.Get($"{answer.Headers.Location}")).Html;
+        var html = await visitor.Change(id, "Add", ("what", what), ("mins", mins), ("after", after), ("bite", bite));
         Assert.Contains(title, html);
         Assert.Contains(says, html);
         Assert.Matches("<b>[0-9]+:[0-9]{2}</b> of <b>60:00</b>", html);
+        // It can be longer and shorter, and is gone with one press.
+        Assert.Contains(bite.Length > 0 ? "3.0 min" : "4.0 min", await visitor.PressPlan(id, "minute-more own:1"));
+        Assert.DoesNotContain(title, await visitor.PressPlan(id, "take-out own:1"));
     }
 
     [Theory]
-    [InlineData("what=Lanterns&mins=0", "&#x27;0&#x27; is no length of a block")]
-    [InlineData("what=Lanterns&mins=many", "&#x27;many&#x27; is no length of a block")]
-    [InlineData("what=Lanterns&mins=541", "&#x27;541&#x27; is no length of a block")]
-    [InlineData("with=Nobody%27s+Jig", "No dance on your shelf is called")]
-    [InlineData("with=kittiwake+turn", "Kittiwake Turn is in this lesson already")]
-    [InlineData("pins=own:1%2BDrill*0*Z:9", "which is not taught in this lesson")]
-    [InlineData("pins=walk:A:9!", "this plan has no such block")]
-    [InlineData("pins=walk:A:9>show", "this plan has not both")]
-    [InlineData("pins=show!", "Taken out: ")]
-    public async Task What_cannot_be_done_is_said_and_the_plan_stands(string query, string says)
+    [InlineData("Lanterns", "0", "&#x27;0&#x27; is no length of a block")]
+    [InlineData("Lanterns", "many", "&#x27;many&#x27; is no length of a block")]
+    [InlineData("Lanterns", "541", "&#x27;541&#x27; is no length of a block")]
+    [InlineData(" ", "3", "Say in at most 80 letters what is done in your block")]
+    public async Task A_block_that_cannot_be_is_said_and_the_plan_stands(string what, string mins, string says)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        var (status, html) = await visitor.Get($"/dances/{id}/plan?order=&{query}");
-        Assert.Equal(HttpStatusCode.OK, status);
+        var html = await visitor.Change(id, "Add", ("what", what), ("mins", mins));
         Assert.Contains(says, html);
         Assert.Contains("Walk vine", html);
+        Assert.DoesNotContain("kept as it is", (await visitor.Get($"/dances/{id}/plan")).Html);
+    }
+
+    [Theory]
+    [InlineData("With", "with", "Nobody's Jig", "No dance on your shelf is called")]
+    [InlineData("With", "with", "kittiwake turn", "Kittiwake Turn is in this lesson already")]
+    [InlineData("Press", "do", "take-out walk:A:9", "this plan has no such block")]
+    [InlineData("Press", "do", "keep-so walk:A:9", "this plan has no such block")]
+    [InlineData("Press", "do", "take-out show", "Taken out: ")]
+    public async Task What_cannot_be_done_is_said_and_the_plan_stands(string form, string field, string value, string says)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        var html = await visitor.Change(id, form, (field, value));
+        Assert.Contains(says, html);
+        Assert.Contains("Walk vine", html);
+    }
+
+    /// <summary>Each button of a block, pressed as it stands on the page, does what it says; and one press takes it back.</summary>
+    [Theory]
+    [InlineData("once-more", "dance:A:1")]
+    [InlineData("once-less", "dance:A:1")]
+    [InlineData("minute-more", "walk:A:1")]
+    [InlineData("minute-less", "walk:A:1")]
+    [InlineData("earlier", "dance:A:1")]
+    [InlineData("later", "walk:A:1")]
+    [InlineData("in-two", "walk:A:1")]
+    [InlineData("take-out", "show")]
+    [InlineData("with-next-line", "walk:A:1")]
+    [InlineData("as-two-bites", "walk:A:1")]
+    public async Task Every_button_of_a_block_does_something_and_is_taken_back(string press, string block)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        var before = Column(await visitor.PressPlan(id, "keep-so warm-up"));
+        var html = (await visitor.Get($"/dances/{id}/plan")).Html;
+        Assert.Contains($"name=\"do\" value=\"{press} {block}\"", html);
+        Assert.NotEqual(before, Column(await visitor.PressPlan(id, $"{press} {block}")));
+        Assert.Equal(before, Column(await visitor.PressPlan(id, "undo")));
+    }
+
+    private static string Column(string html) => string.Join('|', BlockRows().Matches(html).Select(m => m.Value));
+
+    [Fact]
+    public async Task Presses_in_a_row_add_up_and_each_is_taken_back()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        int Times(string html) => int.Parse(Regex.Match(html, "Dance vine R, vine L \\(A 1\\) &#xD7; (\\d+)").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture);
+        var first = Times((await visitor.Get($"/dances/{id}/plan")).Html);
+        for (var i = 1; i <= 3; i++)
+        {
+            Assert.Equal(first + i, Times(await visitor.PressPlan(id, "once-more dance:A:1")));
+        }
+
+        for (var i = 2; i >= 0; i--)
+        {
+            Assert.Equal(first + i, Times(await visitor.PressPlan(id, "undo")));
+        }
+
+        Assert.Contains("There is no change to go back to.", await visitor.PressPlan(id, "undo"));
     }
 
     [Fact]
@@ -104,13 +105,13 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var (id, also) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
-        using var added = await visitor.Client.GetAsync($"/dances/{id}/plan?order=&minutes=90&with=low+tide+reel", TestContext.Current.CancellationToken);
-        var html = (await visitor.Get($"{added.Headers.Location}")).Html;
+        await visitor.Change(id, "Way", ("minutes", "90"));
+        var html = await visitor.Change(id, "With", ("with", "low tide reel"));
         Assert.Contains("Take Low Tide Reel out of this lesson", html);
         // What the first dance has taught is recalled in the second, which is told by its name.
         Assert.Equal(1, WalkVine().Count(html));
         Assert.Contains("Low Tide Reel: Recall vine R, vine L (A 1): the same as vine R, vine L (A 1) of Kittiwake Turn", html);
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "90"), ("order", ""), ("also", $"{also}"));
+        await visitor.Keep(id, "Harbour ring", "2026-11-26");
         Assert.Equal(1, WalkVine().Count((await visitor.Get($"/dances/{id}/plan")).Html));
         Assert.Contains("It is also in the lesson of", (await visitor.Get($"/dances/{also}/plan")).Html);
         // Held, it was danced by them both.
@@ -124,7 +125,8 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var (id, also) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "90"), ("order", ""), ("also", $"{also}"));
+        await visitor.Change(id, "With", ("with", "low tide reel"));
+        await visitor.Keep(id, "Harbour ring", "2026-11-26", ("minutes", "90"));
         var form = (await visitor.Get($"/dances/{id}/log")).Html;
         Assert.Contains("Reached, danced whole up to here, Low Tide Reel", form);
         Assert.Contains("Planned in the same lesson with Harbour ring", form);
@@ -139,12 +141,18 @@ public partial class PlanChangesTests(Studio studio)
         var planned = WebUtility.HtmlDecode((await visitor.Get($"/dances/{also}/plan")).Html);
         Assert.Contains("reached vine R, vine L (A 1) at 75 %; lost: vine R, vine L (A 1)", planned);
         Assert.Contains(nextTime, planned);
-        var lesson = (await visitor.Get(Regex.Match((await visitor.Get("/lessons")).Html, "href=\"(/lessons/[0-9a-f-]{36})\"").Groups[1].Value)).Html;
+        var held = Regex.Match((await visitor.Get("/lessons")).Html, "href=\"(/lessons/[0-9a-f-]{36})\"").Groups[1].Value;
+        var lesson = (await visitor.Get(held)).Html;
         Assert.Contains("reached rocking chair R, jazz box R (A 2) at 100 %", lesson);
         Assert.Contains("reached vine R, vine L (A 1) at 75 %; lost: vine R, vine L (A 1)", lesson);
-        var next = WebUtility.HtmlDecode(Regex.Match(lesson, "href=\"(/dances/[^\"]*/plan[^\"]*)\"").Groups[1].Value);
-        Assert.Contains($"also={also}&span=1.1-", next);
-        Assert.Equal(HttpStatusCode.OK, (await visitor.Get(next)).Status);
+        using (var next = await visitor.Press(held, "Next", "Plan the next lesson so"))
+        {
+            Assert.Equal($"/dances/{id}/plan?date=2026-12-03", $"{next.Headers.Location}");
+            var laid = (await visitor.Get($"{next.Headers.Location}")).Html;
+            Assert.Contains("Of Low Tide Reel the first 1 bites were taught before", laid);
+            Assert.Contains("value=\"2026-12-03\"", laid);
+        }
+
         // What was lost in the second is not said of the first.
         var group = (await visitor.Get(Regex.Match((await visitor.Get("/groups")).Html, "/groups/[0-9a-f-]{36}").Value)).Html;
         Assert.Contains("Low Tide Reel", group);
@@ -157,10 +165,12 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"), ("order", "pairs"), ("pins", "walk:A:1=231s;own:1+Lanterns%20out;own:1>warm-up"));
+        await visitor.Change(id, "Way", ("minutes", "45"), ("order", "pairs"));
+        await visitor.Change(id, "Add", ("what", "Lanterns out"), ("mins", "3.9"), ("after", "warm-up"));
+        await visitor.Keep(id, "Harbour ring", "2026-11-26");
         await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "2"), ("rate", "90"));
         await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", "title Kittiwake Turn\npart A\n1-8 march R\n"), ("version", "2"));
-        Assert.Contains("Walk march", (await visitor.Get($"/dances/{id}/plan?order=")).Html);
+        Assert.Contains("Walk march", (await visitor.Get($"/dances/{id}/plan")).Html);
         var lesson = Regex.Match((await visitor.Get("/lessons")).Html, "href=\"(/lessons/[0-9a-f-]{36})\"").Groups[1].Value;
         var (status, html) = await visitor.Get(lesson);
         Assert.Equal(HttpStatusCode.OK, status);
@@ -179,12 +189,12 @@ public partial class PlanChangesTests(Studio studio)
         var day = Studio.Today.AddDays(-14);
         await visitor.Post($"/dances/{old}/log", "/", ("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", "2"), ("rate", "100"), ("clean", "1"), ("clean", "2"));
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
-        var html = (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html;
+        var html = await visitor.Change(id, "Way", ("minutes", "60"), ("class", group));
         Assert.Contains("Recap Low Tide Reel", html);
         Assert.Contains("75% of ", html);
-        Assert.DoesNotContain("Recap Low Tide Reel", (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}&recaps=no")).Html);
+        Assert.DoesNotContain("Recap Low Tide Reel", await visitor.Change(id, "Way", ("recaps", "no")));
         // Where there is no room it is put off, and said.
-        Assert.Contains("Due, and without room in this lesson: Low Tide Reel", (await visitor.Get($"/dances/{id}/plan?order=&minutes=14&class={group}")).Html);
+        Assert.Contains("Due, and without room in this lesson: Low Tide Reel", await visitor.Change(id, "Way", ("minutes", "14"), ("recaps", "")));
     }
 
     [Theory]
@@ -199,7 +209,7 @@ public partial class PlanChangesTests(Studio studio)
         var day = Studio.Today.AddDays(-14);
         await visitor.Post($"/dances/{old}/log", "/", [("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", reached), ("rate", "100"), ("clean", "1"), ("clean", "2"), .. weak.Length > 0 ? ((string, string)[])[("weak", weak)] : []]);
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
-        var html = (await visitor.Get($"/dances/{id}/plan?order=follow-along&minutes=90&class={group}")).Html;
+        var html = await visitor.Change(id, "Way", ("order", "follow-along"), ("minutes", "90"), ("class", group));
         Assert.Equal(recap.Length > 0, html.Contains("Recap Low Tide Reel", StringComparison.Ordinal));
         Assert.Equal(known.Length > 0, html.Contains("Low Tide Reel, which they know", StringComparison.Ordinal));
     }
@@ -209,7 +219,7 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?order=&handler=Calendar", TestContext.Current.CancellationToken);
+        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?handler=Calendar", TestContext.Current.CancellationToken);
         var text = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         Assert.Equal("text/calendar", answer.Content.Headers.ContentType!.MediaType);
         var calendar = Ical.Net.Calendar.Load(text)!;
@@ -231,7 +241,7 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?order=&handler=Calendar&date={date}", TestContext.Current.CancellationToken);
+        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?handler=Calendar&date={date}", TestContext.Current.CancellationToken);
         Assert.Equal(isDay ? "text/calendar" : "text/html", answer.Content.Headers.ContentType!.MediaType);
         Assert.Contains(isDay ? $"DTSTART;VALUE=DATE:{date.Replace("-", "", StringComparison.Ordinal)}" : $"&#x27;{date}&#x27; is no day between 1900 and 2200", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
     }
@@ -241,20 +251,20 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write("title Kittiwake Turn\ntempo 112\npart A\n1-4 vine R\n5-8 rolling vine L, touch R\n");
-        var html = (await visitor.Get($"/dances/{id}/plan?order=&handler=Beside")).Html;
+        var html = (await visitor.Get($"/dances/{id}/plan?handler=Beside")).Html;
         Assert.Contains("it turns once round", html);
         string Field(string name) => WebUtility.HtmlDecode(Regex.Match(html, $"name=\"{name}\" value=\"([^\"]*)\"").Groups[1].Value);
         (string, string)[] fields = [("version", Field("version")), ("part", Field("part")), ("line", Field("line")), ("first", Field("first")), ("rows", Field("rows"))];
-        using (var stale = await visitor.Post($"/dances/{id}/plan?order=&handler=Beside", "/", [("version", "0"), .. fields[1..]]))
+        using (var stale = await visitor.Post($"/dances/{id}/plan?handler=Beside", "/", [("version", "0"), .. fields[1..]]))
         {
             Assert.Contains("was changed elsewhere meanwhile", await stale.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
         }
 
-        await visitor.Post($"/dances/{id}/plan?order=&handler=Beside", "/", fields);
-        Assert.Contains("the dance has it", (await visitor.Get($"/dances/{id}/plan?order=&handler=Beside")).Html);
+        await visitor.Post($"/dances/{id}/plan?handler=Beside", "/", fields);
+        Assert.Contains("the dance has it", (await visitor.Get($"/dances/{id}/plan?handler=Beside")).Html);
         Assert.Contains("no turn 5-8", (await visitor.Get($"/dances/{id}/write")).Html);
         Assert.Contains("\"kind\":\"beside\"", (await visitor.Get($"/dances/{id}/teach?handler=Timeline")).Html);
-        using var again = await visitor.Post($"/dances/{id}/plan?order=&handler=Beside", "/", fields);
+        using var again = await visitor.Post($"/dances/{id}/plan?handler=Beside", "/", fields);
         Assert.Contains("is not offered any more", await again.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
     }
 
@@ -280,7 +290,7 @@ public partial class PlanChangesTests(Studio studio)
         Assert.Contains("<b>lanterns left</b>", (await visitor.Get($"/dances/{id}/cues?class={group}")).Html);
         // The board says what the planned class is told.
         Assert.Contains("to the quay", (await visitor.Get($"/dances/{id}/teach?handler=Timeline")).Html);
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"), ("order", ""));
+        await visitor.Keep(id, "Harbour ring", "2026-11-26", ("minutes", "45"));
         Assert.Contains("lanterns left", (await visitor.Get($"/dances/{id}/teach?handler=Timeline")).Html);
         Assert.Contains("cues as told to Harbour ring", (await visitor.Get($"/dances/{id}/teach")).Html);
         // No words take it away; what cannot be is said.
@@ -305,16 +315,18 @@ public partial class PlanChangesTests(Studio studio)
         Assert.Contains("<td>vine</td><td>known</td>", html);
         Assert.Contains("<td>jazz box</td><td>seen, lost the last time</td>", html);
         // What is known is walked in less time; by hand it is otherwise.
-        async Task<string> Walk() => Regex.Match((await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html, "25% new to them|100% new to them|60% new to them").Value;
+        async Task<string> Walk() => Regex.Match((await visitor.Get($"/dances/{id}/plan?class={group}")).Html, "25% new to them|100% new to them|60% new to them").Value;
         Assert.Equal("25% new to them", await Walk());
         await visitor.Post($"/groups/{group}", "/", ("Asked.Name", "Harbour ring"), ("Asked.Seen", "They have seen:\n- vine"), ("Asked.Gentle", "knees: no jumps"), ("Asked.Way[order]", "pairs"));
         Assert.Equal("60% new to them", await Walk());
-        html = (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html;
+        html = (await visitor.Get($"/dances/{id}/plan?class={group}")).Html;
         Assert.Contains("knees: no jumps", html);
         Assert.Contains("As Harbour ring is used to it.", html);
         Assert.Contains("in pairs (suggested)", html);
-        await visitor.Post($"/dances/{id}/plan?order=follow-along&show=no&ladder=70+100&class={group}&handler=Habit", "/");
-        html = (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html;
+        await visitor.Change(id, "Way", ("order", "follow-along"), ("show", "no"), ("ladder", "70 100"), ("class", group));
+        await visitor.Post($"/dances/{id}/plan?handler=Habit", "/");
+        await visitor.PressPlan(id, "anew");
+        html = (await visitor.Get($"/dances/{id}/plan?class={group}")).Html;
         Assert.Contains("follow along, no walk (suggested)", html);
         Assert.Contains("placeholder=\"70 100\"", html);
         // What was kept from the plan stands on the group's page, and can be changed there.
@@ -322,7 +334,7 @@ public partial class PlanChangesTests(Studio studio)
         Assert.Contains("name=\"Asked.Way[ladder]\" value=\"70 100\"", html);
         Assert.Contains("<option value=\"follow-along\" selected=\"selected\">", html);
         await visitor.Post($"/groups/{group}", "/", ("Asked.Name", "Harbour ring"), ("Asked.Way[ladder]", ""), ("Asked.Way[order]", ""));
-        Assert.Contains("placeholder=\"60 75 90 100\"", (await visitor.Get($"/dances/{id}/plan?order=&minutes=60&class={group}")).Html);
+        Assert.Contains("placeholder=\"60 75 90 100\"", (await visitor.Get($"/dances/{id}/plan?class={group}")).Html);
         using var wrong = await visitor.Post($"/groups/{group}", "/", ("Asked.Name", "Harbour ring"), ("Asked.Way[countin]", "many"));
         Assert.Contains("&#x27;many&#x27; is no count-in", await wrong.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
     }
@@ -348,6 +360,9 @@ public partial class PlanChangesTests(Studio studio)
         var theirs = await other.Write(Script);
         Assert.DoesNotContain("value=\"17\"", (await other.Get($"/dances/{theirs}/room?group={group}")).Html);
     }
+
+    [GeneratedRegex("<summary>[^<]*</summary>|[0-9.]+ min(, yours)?<")]
+    private static partial Regex BlockRows();
 
     [GeneratedRegex("Walk vine R, vine L [(]A 1[)]</summary>")]
     private static partial Regex WalkVine();

@@ -11,43 +11,56 @@ public partial class PlanPageTests(Studio studio)
 
     private static string Blocks(string html) => string.Join('|', BlockTitle().Matches(html).Select(m => m.Groups[1].Value));
 
+    private static (string, string)[] Fields(string said) => [.. said.Split('&').Select(f => f.Split('=')).Select(f => (f[0], f[1]))];
+
     [Theory]
     [InlineData("order=pairs&show=no", "Show it whole", false)]
     [InlineData("order=follow-along", "Walk vine", false)]
     [InlineData("order=layer-rounds", "The whole: feet only", true)]
     [InlineData("order=last-part-first", "Join all", false)]
-    [InlineData("order=&ladder=100", "at 75", false)]
-    [InlineData("order=&ladder=50 110", "at 110 %", true)]
-    [InlineData("order=&music=early", "slowed to", false)]
-    [InlineData("order=&progress=one-run", "Runs without a break", false)]
-    [InlineData("order=&progress=runs-only", "One run to the music", false)]
-    [InlineData("order=&until=1", "Walk rocking chair", false)]
-    public async Task Every_choice_changes_the_plan(string query, string title, bool isThere)
+    [InlineData("ladder=100", "at 75", false)]
+    [InlineData("ladder=50 110", "at 110 %", true)]
+    [InlineData("music=early", "slowed to", false)]
+    [InlineData("progress=one-run", "Runs without a break", false)]
+    [InlineData("progress=runs-only", "One run to the music", false)]
+    [InlineData("kind=breakdown", "Floor, shoes", false)]
+    public async Task Every_choice_changes_the_plan_and_is_kept_at_once(string said, string title, bool isThere)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        var (status, html) = await visitor.Get($"/dances/{id}/plan?{query}");
-        Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Equal(isThere, Blocks(html).Contains(title, StringComparison.Ordinal));
-        Assert.NotEqual(Blocks((await visitor.Get($"/dances/{id}/plan")).Html), Blocks(html));
+        var suggested = Blocks((await visitor.Get($"/dances/{id}/plan")).Html);
+        var html = await visitor.Change(id, "Way", Fields(said));
+        Assert.Equal(isThere, Blocks(html).Contains(title, StringComparison.OrdinalIgnoreCase));
+        Assert.NotEqual(suggested, Blocks(html));
+        // In any window, and on any day: it is there until it is planned, or taken back.
+        Assert.Equal(Blocks(html), Blocks((await visitor.Get($"/dances/{id}/plan")).Html));
+        Assert.Contains("Changed, and kept as it is until you plan it.", html);
+        Assert.Equal(suggested, Blocks(await visitor.PressPlan(id, "undo")));
+        Assert.Equal(Blocks(html), Blocks(await visitor.Change(id, "Way", Fields(said))));
+        html = await visitor.PressPlan(id, "anew");
+        Assert.Equal(suggested, Blocks(html));
+        Assert.DoesNotContain("kept as it is", html);
+        Assert.DoesNotContain("Undo the last change", html);
     }
 
     [Theory]
-    [InlineData("pins=walk%3AA%3A1%3D240s", "4.0 min, yours")]
-    [InlineData("pins=dance%3AA%3A1%3D5x", "&#xD7; 5")]
-    [InlineData("pins=walk%3AZ%3A9%3D240s", "this plan has no such block")]
     [InlineData("ladder=fast", "&#x27;fast&#x27; is no tempo ladder")]
     [InlineData("countin=many", "&#x27;many&#x27; is no count-in")]
+    [InlineData("countin=65", "&#x27;65&#x27; is no count-in")]
     [InlineData("minutes=0", "&#x27;0&#x27; is no length of a lesson")]
-    [InlineData("pins=%00;=;x;walk%3D&until=-4&walls=ceiling", "blocks")]
-    public async Task What_is_settled_is_kept_and_what_cannot_be_is_said(string query, string says)
+    [InlineData("minutes=541", "&#x27;541&#x27; is no length of a lesson")]
+    [InlineData("walls=ceiling", "&#x27;ceiling&#x27; is none of the choices for walls")]
+    public async Task What_cannot_be_is_said_the_rest_is_kept_and_nothing_typed_is_lost(string said, string says)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        var (status, html) = await visitor.Get($"/dances/{id}/plan?order=&{query}");
-        Assert.Equal(HttpStatusCode.OK, status);
+        var html = await visitor.Change(id, "Way", [.. Fields(said), ("show", "no")]);
         Assert.Contains(says, html);
         Assert.Contains("Walk vine", html);
+        Assert.DoesNotContain("Show it whole", Blocks(html));
+        Assert.DoesNotContain("Show it whole", Blocks((await visitor.Get($"/dances/{id}/plan")).Html));
+        var (field, typed) = Fields(said)[0];
+        Assert.True(field == "walls" || Regex.IsMatch(html, $"name=\"{field}\"[^>]* value=\"{typed}\""), $"{field} is lost");
     }
 
     [Fact]
@@ -55,40 +68,80 @@ public partial class PlanPageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"), ("order", "follow-along"), ("show", "no"), ("pins", "music=90s"));
+        await visitor.Change(id, "Way", ("minutes", "45"), ("order", "follow-along"), ("show", "no"));
+        await visitor.PressPlan(id, "minute-less music");
+        await visitor.Keep(id, "Harbour ring", "2026-11-26");
         var kept = (await visitor.Get($"/dances/{id}/plan")).Html;
         Assert.DoesNotContain("Walk vine", kept);
         Assert.DoesNotContain("Show it whole", Blocks(kept));
-        Assert.Contains("1.5 min, yours", kept);
-        // As suggested is a choice too, and beats what was kept.
-        Assert.Contains("Walk vine", (await visitor.Get($"/dances/{id}/plan?order=")).Html);
+        Assert.Contains("min, yours", kept);
+        Assert.DoesNotContain("Changed since it was planned", kept);
         var text = (await visitor.Get($"/dances/{id}/plan?handler=Text")).Html;
         Assert.StartsWith("Kittiwake Turn, Harbour ring: 45:00", text, StringComparison.Ordinal);
         Assert.Contains("One run to the music", text);
+        // As suggested is a choice too; until it is planned so, the lesson stands.
+        var changed = await visitor.Change(id, "Way", ("order", ""));
+        Assert.Contains("Walk vine", changed);
+        Assert.Contains("Changed since it was planned.", changed);
+        Assert.DoesNotContain("Walk vine", await visitor.PressPlan(id, "anew"));
     }
 
     [Fact]
-    public async Task What_cannot_be_kept_is_said_and_breaks_nothing()
+    public async Task Two_windows_change_nothing_behind_each_others_back()
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        foreach (var (field, value) in ((string, string)[])[("ladder", new string('7', 1500)), ("pins", string.Concat(Enumerable.Range(0, 900).Select(i => $"walk%3AA%3A{i}=60s;")))])
+        async Task<string> From(Guid page, int number, string form, params (string, string)[] fields)
         {
-            using var answer = await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("minutes", "45"), ("order", ""), (field, value));
-            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
-            Assert.Contains("can be kept with a lesson", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+            using var answer = await visitor.Post($"/dances/{id}/plan?handler={form}", "/", [("page", $"{page}"), ("number", $"{number}"), .. fields]);
+            return answer.StatusCode == HttpStatusCode.Redirect ? (await visitor.Get($"{answer.Headers.Location}")).Html : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         }
 
-        Assert.DoesNotContain("Planned for", (await visitor.Get($"/dances/{id}/plan")).Html);
+        var (one, other) = (Guid.NewGuid(), Guid.NewGuid());
+        Assert.DoesNotContain("Show it whole", Blocks(await From(one, 0, "Way", ("show", "no"))));
+        // The other has not seen that: its change is refused, and what stands is shown.
+        var refused = await From(other, 0, "Way", ("order", "follow-along"));
+        Assert.Contains("This plan was changed in another window meanwhile", refused);
+        Assert.Contains("Walk vine", refused);
+        Assert.DoesNotContain("Show it whole", Blocks(refused));
+        Assert.Contains("This plan was changed in another window meanwhile", await From(other, 0, "Press", ("do", "undo")));
+        Assert.Contains("This plan was changed in another window meanwhile", await From(other, 0, "Keep", ("group", "Harbour ring"), ("date", "2026-11-26")));
+        // Having seen it, it goes on; the first has made the change before, and not this one.
+        Assert.DoesNotContain("Walk vine", Blocks(await From(other, 1, "Way", ("order", "follow-along"))));
+        Assert.Contains("This plan was changed in another window meanwhile", await From(one, 1, "Press", ("do", "take-out show")));
+        // Who presses on is never behind himself.
+        Assert.Contains("Walk vine", await From(other, 1, "Press", ("do", "undo")));
     }
 
     [Fact]
-    public async Task The_address_of_a_change_is_told_to_the_browser()
+    public void More_than_can_be_kept_is_said()
+    {
+        var asked = Enumerable.Range(1, PlanDesk.MostChanges).Aggregate(LessonAsked.Usual, (a, i) => a.With(BlockPress.TakeOut, new BlockSeen($"walk:A:{i}")));
+        Assert.Equal("", PlanDesk.Problem(new(asked, [])));
+        Assert.Contains("More than 500 changes", PlanDesk.Problem(new(asked.With(BlockPress.TakeOut, new BlockSeen("show")), [])));
+        Assert.Contains("than can be kept with a lesson", PlanDesk.Problem(new(asked with { Changes = asked.Changes with { Removed = [new string('x', PlanDesk.LongestAsked)] } }, [])));
+    }
+
+    [Fact]
+    public async Task A_way_out_of_a_later_version_is_refused_in_words()
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?handler=Column&minutes=30&order=pairs", TestContext.Current.CancellationToken);
-        Assert.Equal($"/dances/{id}/plan?minutes=30&order=pairs", Assert.Single(answer.Headers.GetValues("HX-Push-Url")));
+        Assert.Contains("by a later version of the program", await visitor.PressPlan(id, "give {\"format\":9}"));
+        Assert.Contains("cannot be read", await visitor.PressPlan(id, "give {"));
+    }
+
+    [Theory]
+    [InlineData("do", "fly away")]
+    [InlineData("do", "")]
+    [InlineData("do", "without everything")]
+    public async Task What_is_no_button_changes_nothing(string name, string value)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Post($"/dances/{id}/plan?handler=Press", "/", (name, value));
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.DoesNotContain("kept as it is", (await visitor.Get($"/dances/{id}/plan")).Html);
     }
 
     [Theory]
@@ -135,7 +188,7 @@ public partial class PlanPageTests(Studio studio)
         var (visitor, group) = await NewGroup();
         var id = await visitor.Write(Script);
         var other = await studio.NewVisitor();
-        foreach (var path in (string[])[group, $"/dances/{id}/cues", $"/dances/{id}/room", $"/dances/{id}/plan?handler=Text", $"/dances/{id}/plan?handler=Column"])
+        foreach (var path in (string[])[group, $"/dances/{id}/cues", $"/dances/{id}/room", $"/dances/{id}/plan?handler=Text", $"/dances/{id}/plan?handler=Beside"])
         {
             Assert.Equal(HttpStatusCode.NotFound, (await other.Get(path)).Status);
         }
@@ -152,7 +205,7 @@ public partial class PlanPageTests(Studio studio)
         return (visitor, GroupLink().Match((await visitor.Get("/groups")).Html).Groups[1].Value);
     }
 
-    [GeneratedRegex("<summary>([^<]+)</summary>")]
+    [GeneratedRegex("class=\"what\"[^>]*><summary>([^<]+)</summary>")]
     private static partial Regex BlockTitle();
 
     [GeneratedRegex("href=\"(/groups/[0-9a-f-]+)\"")]

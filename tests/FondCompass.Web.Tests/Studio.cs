@@ -158,11 +158,38 @@ public sealed partial class Visitor(HttpClient client)
         return await client.SendAsync(request);
     }
 
+    private readonly string _sheet = $"{Guid.NewGuid()}";
+
+    /// <summary>Changes the plan of a dance by one of its forms, from a page that saw what it changed itself; gives the page that follows.</summary>
+    /// <param name="dance">Its id, and what else of the address names the plan ("…?course=…").</param>
+    /// <param name="form">Way, Press, Add or With.</param>
+    public async Task<string> Change(string dance, string form, params (string Name, string Value)[] fields)
+    {
+        using var answer = await Post($"{PlanOf(dance)}handler={form}", "/", [("page", _sheet), .. fields]);
+        return answer.StatusCode == HttpStatusCode.Redirect ? (await Get($"{answer.Headers.Location}")).Html : await answer.Content.ReadAsStringAsync();
+    }
+
+    /// <summary>Presses a button in the column of a plan; gives the page that follows.</summary>
+    public Task<string> PressPlan(string dance, string what) => Change(dance, "Press", ("do", what));
+
+    /// <summary>Keeps the plan of a dance as a lesson, with what its form says before.</summary>
+    public async Task<HttpResponseMessage> Keep(string dance, string group, string date, params (string Name, string Value)[] way)
+    {
+        if (way.Length > 0)
+        {
+            await Change(dance, "Way", way);
+        }
+
+        return await Post($"{PlanOf(dance)}handler=Keep", "/", ("page", _sheet), ("group", group), ("date", date));
+    }
+
+    private static string PlanOf(string dance) => dance.Split('?') is [var id, var query] ? $"/dances/{id}/plan?{query}&" : $"/dances/{dance}/plan?";
+
     /// <summary>A lesson planned for a group; gives its id.</summary>
     public async Task<string> Plan(string dance, string group = "Harbour ring", int minutes = 45, string date = "")
     {
         var day = date.Length > 0 ? date : Studio.Today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
-        await Post($"/dances/{dance}/plan?handler=Keep", "/", ("group", group), ("date", day), ("minutes", $"{minutes}"), ("order", "add-on"));
+        await Keep(dance, group, day, ("minutes", $"{minutes}"), ("order", "add-on"));
         return LessonLink().Match((await Get($"/dances/{dance}/plan")).Html).Groups[1].Value;
     }
 

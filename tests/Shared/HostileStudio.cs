@@ -1,5 +1,7 @@
 using System.Text.Json;
 using FondCompass.Core.Days;
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Planning;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
@@ -99,6 +101,36 @@ internal static class HostileStudio
         new { id = "dance:A:1", kind = "dance", title = Text, from = 60.0, seconds = 60.0, repeats = (int?)2, rate = (double?)75.0, layer = (string?)null, walls = new[] { Text }, dance = (int?)0, bites = new[] { new { key = Short, name = Text, part = Text, line = 1, lastLine = 1 } }, usual = 15.0 },
     }, JsonSerializerOptions.Web);
 
+    /// <summary>Values that are kept whole, with the text in all of their words.</summary>
+    private static readonly Dictionary<Type, object> Values = new()
+    {
+        [typeof(FitKept)] = new FitKept { Passages = Song, Changes = [$"after 1 {Name}\n{Text}", Text] },
+        [typeof(ClassCues)] = new ClassCues { Cues = [new ClassCue("A", 1, "1", Text), new ClassCue(Text, 1, Text, Text)] },
+        [typeof(TeachingHabit)] = new TeachingHabit(new WayAsked { Order = TeachingOrder.Pairs }),
+        [typeof(CourseSettled)] = CourseSettled.Nothing.With(1, 0, 2),
+        [typeof(LessonAsked)] = Lesson,
+        [typeof(PlanState)] = new PlanState(Lesson, []),
+        [typeof(PlanPast)] = new PlanPast([new PlanState(Lesson, [])]),
+        [typeof(PlanShown)] = new PlanShown([new ShownBlock(Text, Text, 60, 2), new ShownBlock("walk:A:1", Text, 60)]),
+    };
+
+    private static LessonAsked Lesson => new()
+    {
+        Way = new WayAsked { Order = TeachingOrder.Pairs },
+        Version = Text,
+        WarmUp = [Text, Short],
+        CoolDown = [Text],
+        Changes = new BlockChanges
+        {
+            Pins = [new BlockPin(Text, 60), new BlockPin($"walk:{Short}", null, 2)],
+            Added = [new OwnBlock("own:1", Text, 60), new OwnBlock("own:2", Text, 60, 0, Text)],
+            Moves = [new BlockMove("own:1", Text), new BlockMove(Text, Text)],
+            Removed = [Short, Text],
+            Split = [Text],
+        },
+        Cuts = [new BiteCut(0, Text, 1)],
+    };
+
     /// <summary>Fields that are read as something, with a text of that kind that holds the hostile one.</summary>
     private static readonly Dictionary<string, string> Formed = new()
     {
@@ -109,17 +141,9 @@ internal static class HostileStudio
         ["DanceRecord.Genre"] = "",
         ["DanceRecord.Lines"] = "", // made of the script
         ["DanceRevision.Script"] = "",
-        ["DanceFit.Passages"] = Song,
         ["TrackRecord.Passages"] = Song,
-        ["KeptFit.Exceptions"] = $"after 1 {Text}",
-        ["DanceFit.Exceptions"] = $"after 1 {Name}\n{Text}",
         ["LessonRecord.HeldPlan"] = Plan,
         ["LessonRecord.Times"] = """{"seconds":60,"walks":[[60,70]],"gathers":[]}""",
-        ["LessonRecord.Way"] = $"order=pairs&{Asked("ladder")}&{Asked("layers")}",
-        ["LessonRecord.Pins"] = $"own:1+{Uri.EscapeDataString(Text)}*60;walk:{Uri.EscapeDataString(Short)}=60s;!{Uri.EscapeDataString(Short)}",
-        ["GroupRecord.Habits"] = $"order=pairs&{Asked("ladder")}",
-        ["CourseRecord.Way"] = $"order=pairs&{Asked("ladder")}",
-        ["CourseRecord.Settled"] = $"1.0=2;{Short}",
         ["GroupRecord.Room"] = $"width=11&depth=9&{Asked("layout")}&{Asked("obstacles")}",
         ["GroupRecord.Level"] = "beginner",
         ["GroupRecord.HeldFast"] = Short,
@@ -162,7 +186,7 @@ internal static class HostileStudio
         await tracks.Choose(dances[1], track.Id, cancel);
         context.KeptFits.Add(new KeptFit { DanceId = dances[0], TrackId = track.Id });
         var group = await book.AddGroup(Short, Text, 60, cancel);
-        await book.KeepCues(group.Id, dances[0], "A\t1\t1\tx", cancel);
+        await book.KeepCues(group.Id, dances[0], ClassCues.None, cancel);
         var course = (await book.Add(new CourseRecord { Name = Text, GroupId = group.Id, First = clock.Today, Weeks = 3, Dances = [.. dances] }, cancel))!;
         var planned = (await book.Add(new LessonRecord { DanceId = dances[0], Also = [dances[1]], GroupId = group.Id, Date = clock.Today, ClassCode = "canary22", ClassCodeUntil = clock.Now.AddHours(1) }, cancel))!;
         var held = (await book.Add(new LessonRecord { DanceId = dances[0], Also = [dances[1]], GroupId = group.Id, Date = clock.Today.AddDays(-1), Held = true, ReachedLine = 1, RatePercent = 75, WeakLines = [1], CourseId = course.Id, Week = 1 }, cancel))!;
@@ -172,6 +196,11 @@ internal static class HostileStudio
         var opened = clock.Now.AddDays(-1).ToUnixTimeSeconds();
         (string Kind, string Block, string Bite, double? Value)[] told = [("enter", "dance:A:1", "", null), ("repeat", "dance:A:1", "", 75), ("trouble", "dance:A:1", Short, null), ("trouble", Text, Text, null), ("note", "", "", null), ("call", "", "", null), ("tap", "", "", 112), ("done", "dance:A:1", "", null), ("close", "", "", null)];
         await new LessonEvents(context, owner).Keep(held.Id, [.. told.Select((t, i) => new LessonEventRecord { Id = Guid.NewGuid(), Board = board, Number = i + 1, Opened = opened, Since = i * 5, Kind = t.Kind, Block = t.Block, Bite = Core.Text.Letters.Cut(t.Bite, LessonEventRecord.LongestBite), Value = t.Value, Words = Text })], cancel);
+        foreach (var lesson in (Guid?[])[null, planned.Id])
+        {
+            await new DraftBook(context, owner, clock).Keep(new PlanDraft { DanceId = dances[0], LessonId = lesson }, new PlanState(LessonAsked.Usual, []), new PlanPast([]), new PlanShown([]), Guid.NewGuid(), cancel);
+        }
+
         context.ClassShown.Add(new ClassShownRecord { LessonId = planned.Id });
         context.Words.Add(new WordsRecord { OwnerId = owner, Version = 1 });
         context.AccountEvents.Add(new AccountEvent { AccountId = owner, At = clock.Now });
@@ -199,6 +228,7 @@ internal static class HostileStudio
             nameof(KeptFit) => [.. await context.KeptFits.Where(f => dances.Contains(f.DanceId)).ToListAsync(cancel)],
             nameof(WordsRecord) => [.. await context.Words.Where(w => w.OwnerId == owner).ToListAsync(cancel)],
             nameof(GroupRecord) => [.. await context.Groups.Where(g => g.OwnerId == owner).ToListAsync(cancel)],
+            nameof(PlanDraft) => [.. await context.PlanDrafts.Where(d => d.OwnerId == owner).ToListAsync(cancel)],
             nameof(ClassCuesRecord) => [.. await context.ClassCues.Where(c => dances.Contains(c.DanceId)).ToListAsync(cancel)],
             nameof(CourseRecord) => [.. await context.Courses.Where(c => c.OwnerId == owner).ToListAsync(cancel)],
             nameof(LessonRecord) => [.. await context.Lessons.IgnoreQueryFilters().Where(l => l.OwnerId == owner).ToListAsync(cancel)],
@@ -228,6 +258,12 @@ internal static class HostileStudio
 
     private static void Write(object row, string kind, IEnumerable<IProperty> fields)
     {
+        foreach (var field in fields.Where(f => f.PropertyInfo is { CanWrite: true } && Values.ContainsKey(f.ClrType)))
+        {
+            // The states of drafts keep the group and the dances that they are of.
+            field.PropertyInfo!.SetValue(row, row is PlanDraft draft && field.Name == nameof(PlanDraft.State) ? draft.State with { Asked = Lesson } : Values[field.ClrType]);
+        }
+
         foreach (var field in fields.Where(f => f.PropertyInfo is { CanWrite: true } p && (p.PropertyType == typeof(string) || p.PropertyType == typeof(string[]))))
         {
             var most = field.GetMaxLength() ?? int.MaxValue;

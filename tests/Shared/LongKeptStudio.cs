@@ -21,15 +21,15 @@ internal static class LongKeptStudio
         await Run(
             """
             insert into "Groups" ("Id", "OwnerId", "Name", "Meets", "LessonMinutes", "Level", "Knows", "Seen", "Habits", "Gentle", "Room", "WalkFactor", "GatherFactor", "HeldFast", "Archived")
-            select gen_random_uuid(), $1, 'Ring ' || n, 'Mondays', 60, 'improver', 'vine, rocking chair', '', '', '', '', 1, 1, '', false
+            select gen_random_uuid(), $1, 'Ring ' || n, 'Mondays', 60, 'improver', 'vine, rocking chair', '', '{"format":1,"way":{}}'::jsonb, '', '', 1, 1, '', false
             from generate_series(1, $2 - (select count(*)::int from "Groups" where "OwnerId" = $1)) n
             """, owner, Groups);
         await Run(
             """
-            insert into "Dances" ("Id", "OwnerId", "Script", "Title", "Finds", "Counts", "Walls", "State", "Level", "Genre", "Tempo", "Tags", "Marks", "Version", "ChangedAt", "Fit_Passages", "Fit_Exceptions", "Lines", "IsStale")
+            insert into "Dances" ("Id", "OwnerId", "Script", "Title", "Finds", "Counts", "Walls", "State", "Level", "Genre", "Tempo", "Tags", "Marks", "Version", "ChangedAt", "Fit_Kept", "Lines", "IsStale")
             select gen_random_uuid(), $1, replace(d."Script", d."Title", t.title) || case when n % $3 = 0 then E'\n1-4 kedge turn R\n' else '' end, t.title,
               replace(d."Finds", lower(d."Title"), lower(t.title)) || case when n % $3 = 0 then ' kedge turn' else '' end, d."Counts", d."Walls", d."State", d."Level", d."Genre", d."Tempo", d."Tags",
-              case when n % 50 = 0 then array['autumn'] else '{}' end, 1, now() - n * interval '1 hour', '', '', d."Lines", false
+              case when n % 50 = 0 then array['autumn'] else '{}' end, 1, now() - n * interval '1 hour', '{"format":1,"passages":"","changes":[]}'::jsonb, d."Lines", false
             from generate_series(1, $2) n
             join (select *, row_number() over (order by "Id") - 1 as place, count(*) over () as all_of_them from "Dances" where "OwnerId" = $1 and "DeletedAt" is null) d on d.place = n % d.all_of_them
             cross join lateral (select 'Reel ' || n || ' of the ' || md5(n::text) as title) t
@@ -41,8 +41,8 @@ internal static class LongKeptStudio
             """, owner);
         await Run(
             """
-            insert into "Lessons" ("Id", "OwnerId", "DanceId", "Also", "GroupId", "Date", "Minutes", "HeldPlan", "Way", "Pins", "Held", "ReachedLine", "RatePercent", "WeakLines", "Further", "Note", "Running", "Week", "IsLogDue", "Times", "Heads")
-            select gen_random_uuid(), $1, d."Id", array[e."Id"], g."Id", $3 - n, 60, p.plan, '', '', true, 3, 75 + 5 * (n % 6), array[1 + n % 3], '[]', 'The second eight came apart.', false, 0, false,
+            insert into "Lessons" ("Id", "OwnerId", "DanceId", "Also", "GroupId", "Date", "HeldPlan", "Asked", "Held", "ReachedLine", "RatePercent", "WeakLines", "Further", "Note", "Running", "Week", "IsLogDue", "Times", "Heads")
+            select gen_random_uuid(), $1, d."Id", array[e."Id"], g."Id", $3 - n, p.plan, '{"format":1,"minutes":60}'::jsonb, true, 3, 75 + 5 * (n % 6), array[1 + n % 3], '[]', 'The second eight came apart.', false, 0, false,
               '{"seconds":3300,"walks":[[60,70],[120,150]],"gathers":[[15,20],[15,14]]}', 12
             from generate_series(1, $2) n
             join (select "Id", row_number() over (order by "Id") - 1 as place, count(*) over () as all_of_them from "Dances" where "OwnerId" = $1 and "DeletedAt" is null) d on d.place = (n * 7919) % d.all_of_them

@@ -90,7 +90,7 @@ public sealed class BiteCues(StepLexicon lexicon)
         var (stretch, first) = (bite.Stretch, bite.Pattern.StateBefore(bite.Dance.Start));
         var (end, turn) = stretch.End(first.Weight);
         var danced = new RunStretch(false, 1, stretch, 0, stretch.Counts, first.Weight, first.Facing, end, first.Facing + turn, false);
-        var run = new DanceRun { Trace = trace, Song = Song.Steady(Math.Max(1, stretch.Counts), UsualTempo), Start = 0, Stretches = [danced], Repeats = [], Events = [], Ending = null, Findings = [] };
+        var run = new DanceRun { Trace = trace, Song = Song.Steady(Math.Max(1, stretch.Counts), new Counts.Bpm(Bites.UsualTempo)), Start = 0, Stretches = [danced], Repeats = [], Events = [], Ending = null, Findings = [] };
         var words = new CallWords(tongue);
         var own = RunTimeline.NotesOf(run, danced).Where(n => n.Kind == "cue").ToList();
         var said = new List<(CallPhrase, string, string?)>();
@@ -105,6 +105,4 @@ public sealed class BiteCues(StepLexicon lexicon)
 
         return said;
     }
-
-    private static readonly Counts.Bpm UsualTempo = new(112);
 }

@@ -4,52 +4,22 @@ using FondCompass.Core.Counts;
 
 namespace FondCompass.Core.Lessons;
 
-/// <summary>
-/// Lines that the instructor joined to one bite or split in two (rules, section 7), as they are written: "A:1+" joins line 1 of A with the next
-/// that is danced, "A:3/4" splits line 3 behind its fourth count.
-/// </summary>
+/// <summary>Lines that the instructor joined to one bite or split in two (rules, section 7).</summary>
 public sealed class BiteCuts
 {
-    public static readonly BiteCuts None = new("");
+    public static readonly BiteCuts None = new([]);
 
-    private const char Joins = '+', Splits = '/';
+    private readonly HashSet<(string Part, int Line)> _joined;
+    private readonly Dictionary<(string Part, int Line), int> _split;
 
-    private readonly HashSet<(string Part, int Line)> _joined = [];
-    private readonly Dictionary<(string Part, int Line), int> _split = [];
-
-    private BiteCuts(string text)
+    private BiteCuts(IReadOnlyList<BiteCut> cuts)
     {
-        foreach (var entry in text.Split(';', StringSplitOptions.RemoveEmptyEntries))
-        {
-            var colon = entry.LastIndexOf(':');
-            var sign = colon < 0 ? -1 : entry.IndexOfAny([Joins, Splits], colon);
-            if (colon <= 0 || sign < 0 || !int.TryParse(entry[(colon + 1)..sign], NumberStyles.None, CultureInfo.InvariantCulture, out var line))
-            {
-                continue;
-            }
-
-            var at = (Uri.UnescapeDataString(entry[..colon]), line);
-            if (entry[sign] == Joins)
-            {
-                _joined.Add(at);
-            }
-            else if (int.TryParse(entry[(sign + 1)..], NumberStyles.None, CultureInfo.InvariantCulture, out var counts))
-            {
-                _split[at] = counts;
-            }
-        }
+        _joined = [.. cuts.Where(c => c.SplitAt is null).Select(c => (c.Part, c.Line))];
+        _split = cuts.Where(c => c.SplitAt is not null).GroupBy(c => (c.Part, c.Line)).ToDictionary(g => g.Key, g => g.Last().SplitAt!.Value);
     }
 
-    public static BiteCuts Of(string text) => text.Length == 0 ? None : new BiteCuts(text);
-
-    /// <summary>With a line joined to the next; one that was split is whole again.</summary>
-    public static string Joined(string text, string part, int line) => With(text, part, line, $"{Joins}");
-
-    /// <summary>With a line split behind one of its counts; one that was joined stands by itself again.</summary>
-    public static string Split(string text, string part, int line, int counts) => With(text, part, line, string.Create(CultureInfo.InvariantCulture, $"{Splits}{counts}"));
-
-    /// <summary>With a line as it is written.</summary>
-    public static string Whole(string text, string part, int line) => With(text, part, line, null);
+    /// <param name="cuts">Those of one dance.</param>
+    public static BiteCuts Of(IEnumerable<BiteCut> cuts) => cuts.ToList() is { Count: > 0 } some ? new BiteCuts(some) : None;
 
     /// <summary>Lines as they are taught: each with the last line it has.</summary>
     /// <param name="lines">Those of a part that are danced, in their order.</param>
@@ -78,11 +48,10 @@ public sealed class BiteCuts
     }
 
     private static string Half(DanceLine line, int from, int to) => line.Name.Length == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"{line.Name}, {from} to {to}");
-
-    private static string With(string text, string part, int line, string? sign)
-    {
-        var own = string.Create(CultureInfo.InvariantCulture, $"{Uri.EscapeDataString(part)}:{line}");
-        var others = text.Split(';', StringSplitOptions.RemoveEmptyEntries).Where(e => !(e.StartsWith(own, StringComparison.Ordinal) && e.Length > own.Length && e[own.Length] is Joins or Splits));
-        return string.Join(';', sign is null ? others : others.Append(own + sign));
-    }
 }
+
+/// <summary>A line that is no bite by itself.</summary>
+/// <param name="Dance">Its dance's place in the lesson, from 0.</param>
+/// <param name="Line">From 1.</param>
+/// <param name="SplitAt">It is split behind this count; joined with the next line when null.</param>
+public sealed record BiteCut(int Dance, string Part, int Line, int? SplitAt = null);

@@ -93,7 +93,6 @@ public static class DemoWorld
             DanceId = stroll.Id,
             GroupId = beginners.Id,
             Date = thursday.AddDays(-14),
-            Minutes = 60,
             Held = true,
             ReachedLine = 2,
             RatePercent = 75,
@@ -106,7 +105,6 @@ public static class DemoWorld
             DanceId = stroll.Id,
             GroupId = beginners.Id,
             Date = thursday.AddDays(-7),
-            Minutes = 60,
             Held = true,
             ReachedLine = 3,
             RatePercent = 90,
@@ -117,7 +115,7 @@ public static class DemoWorld
             Heads = 16,
         }, cancel);
         await events.Keep(held!.Id, [.. HeldLesson.Events(held.Date, clock)], cancel);
-        await book.Add(new LessonRecord { DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday, Minutes = 60 }, cancel);
+        await book.Add(new LessonRecord { DanceId = stroll.Id, GroupId = beginners.Id, Date = thursday }, cancel);
         (beginners.WalkFactor, beginners.GatherFactor) = HeldLesson.Pace;
         beginners.Gentle = "knees: no deep bends";
         beginners.Room = "width=11&depth=9&margin=1&dancers=18&layout=Rows&obstacles=0%200%201.2%200.8";

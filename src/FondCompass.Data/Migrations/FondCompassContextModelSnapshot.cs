@@ -63,10 +63,9 @@ namespace FondCompass.Data.Migrations
                     b.Property<Guid>("DanceId")
                         .HasColumnType("uuid");
 
-                    b.Property<string>("Text")
+                    b.Property<string>("Told")
                         .IsRequired()
-                        .HasMaxLength(8000)
-                        .HasColumnType("character varying(8000)");
+                        .HasColumnType("jsonb");
 
                     b.HasKey("GroupId", "DanceId");
 
@@ -121,13 +120,11 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<string>("Settled")
                         .IsRequired()
-                        .HasMaxLength(8000)
-                        .HasColumnType("character varying(8000)");
+                        .HasColumnType("jsonb");
 
                     b.Property<string>("Way")
                         .IsRequired()
-                        .HasMaxLength(400)
-                        .HasColumnType("character varying(400)");
+                        .HasColumnType("jsonb");
 
                     b.Property<int>("Weeks")
                         .HasColumnType("integer");
@@ -217,22 +214,9 @@ namespace FondCompass.Data.Migrations
                         {
                             b1.IsRequired();
 
-                            b1.Property<string>("Exceptions")
+                            b1.Property<string>("Kept")
                                 .IsRequired()
-                                .HasColumnType("text");
-
-                            b1.Property<int?>("Intro")
-                                .HasColumnType("integer");
-
-                            b1.Property<string>("Passages")
-                                .IsRequired()
-                                .HasColumnType("text");
-
-                            b1.Property<int?>("Repeats")
-                                .HasColumnType("integer");
-
-                            b1.Property<double?>("Tempo")
-                                .HasColumnType("double precision");
+                                .HasColumnType("jsonb");
 
                             b1.Property<Guid?>("TrackId")
                                 .HasColumnType("uuid");
@@ -315,10 +299,7 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<string>("Habits")
                         .IsRequired()
-                        .ValueGeneratedOnAdd()
-                        .HasMaxLength(400)
-                        .HasColumnType("character varying(400)")
-                        .HasDefaultValue("");
+                        .HasColumnType("jsonb");
 
                     b.Property<string>("HeldFast")
                         .IsRequired()
@@ -479,12 +460,9 @@ namespace FondCompass.Data.Migrations
                     b.Property<Guid>("TrackId")
                         .HasColumnType("uuid");
 
-                    b.Property<string>("Exceptions")
+                    b.Property<string>("Kept")
                         .IsRequired()
-                        .HasColumnType("text");
-
-                    b.Property<int?>("Intro")
-                        .HasColumnType("integer");
+                        .HasColumnType("jsonb");
 
                     b.HasKey("DanceId", "TrackId");
 
@@ -564,6 +542,10 @@ namespace FondCompass.Data.Migrations
                         .HasColumnType("uuid[]")
                         .HasDefaultValueSql("'{}'");
 
+                    b.Property<string>("Asked")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
                     b.Property<string>("ClassCode")
                         .HasMaxLength(12)
                         .HasColumnType("character varying(12)");
@@ -602,9 +584,6 @@ namespace FondCompass.Data.Migrations
                     b.Property<bool>("IsLogDue")
                         .HasColumnType("boolean");
 
-                    b.Property<int>("Minutes")
-                        .HasColumnType("integer");
-
                     b.Property<string>("Note")
                         .IsRequired()
                         .HasMaxLength(4000)
@@ -612,11 +591,6 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<Guid>("OwnerId")
                         .HasColumnType("uuid");
-
-                    b.Property<string>("Pins")
-                        .IsRequired()
-                        .HasMaxLength(8000)
-                        .HasColumnType("character varying(8000)");
 
                     b.Property<int>("RatePercent")
                         .HasColumnType("integer");
@@ -632,11 +606,6 @@ namespace FondCompass.Data.Migrations
 
                     b.Property<string>("Times")
                         .HasColumnType("text");
-
-                    b.Property<string>("Way")
-                        .IsRequired()
-                        .HasMaxLength(1200)
-                        .HasColumnType("character varying(1200)");
 
                     b.PrimitiveCollection<int[]>("WeakLines")
                         .IsRequired()
@@ -669,6 +638,65 @@ namespace FondCompass.Data.Migrations
                         .HasFilter("\"IsLogDue\" or \"Times\" = ''");
 
                     b.ToTable("Lessons");
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.PlanDraft", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("ChangedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid?>("CourseId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("DanceId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid?>("LessonId")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Number")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.Property<Guid>("OwnerId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Page")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Past")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<string>("Shown")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasColumnType("jsonb");
+
+                    b.Property<int>("Week")
+                        .HasColumnType("integer");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CourseId");
+
+                    b.HasIndex("DanceId");
+
+                    b.HasIndex("LessonId");
+
+                    b.HasIndex("OwnerId", "DanceId", "LessonId", "CourseId", "Week")
+                        .IsUnique();
+
+                    NpgsqlIndexBuilderExtensions.AreNullsDistinct(b.HasIndex("OwnerId", "DanceId", "LessonId", "CourseId", "Week"), false);
+
+                    b.ToTable("PlanDrafts");
                 });
 
             modelBuilder.Entity("FondCompass.Data.Records.SessionRecord", b =>
@@ -1054,6 +1082,31 @@ namespace FondCompass.Data.Migrations
                     b.Navigation("Further");
 
                     b.Navigation("Group");
+                });
+
+            modelBuilder.Entity("FondCompass.Data.Records.PlanDraft", b =>
+                {
+                    b.HasOne("FondCompass.Data.Records.CourseRecord", null)
+                        .WithMany()
+                        .HasForeignKey("CourseId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
+                    b.HasOne("FondCompass.Data.Records.DanceRecord", null)
+                        .WithMany()
+                        .HasForeignKey("DanceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("FondCompass.Data.Records.LessonRecord", null)
+                        .WithMany()
+                        .HasForeignKey("LessonId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
+                    b.HasOne("FondCompass.Data.Records.Instructor", null)
+                        .WithMany()
+                        .HasForeignKey("OwnerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("FondCompass.Data.Records.SessionRecord", b =>

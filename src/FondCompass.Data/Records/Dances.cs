@@ -1,3 +1,5 @@
+using FondCompass.Core.Planning;
+
 namespace FondCompass.Data.Records;
 
 /// <summary>How a dance stands with its checks; kept so that the shelf can be searched by it.</summary>
@@ -64,21 +66,10 @@ public sealed class DanceRecord : IOwned
 /// <summary>How a dance meets its track.</summary>
 public sealed class DanceFit
 {
-    /// <summary>Counts per minute of a steady track; the script's tempo when null.</summary>
-    public double? Tempo { get; set; }
-
-    public int? Intro { get; set; }
-
-    public int? Repeats { get; set; }
-
-    /// <summary>Passages as text, one a row ("verse 32 @112"); a steady track when empty. A track of the library has its own.</summary>
-    public string Passages { get; set; } = "";
-
-    /// <summary>The track of the library in use; null for the passages above.</summary>
+    /// <summary>The track of the library in use; null for passages of the dance's own.</summary>
     public Guid? TrackId { get; set; }
 
-    /// <summary>Script rows that hold for this track alone: its tags, restarts and endings.</summary>
-    public string Exceptions { get; set; } = "";
+    public FitKept Kept { get; set; } = FitKept.Nothing;
 }
 
 /// <summary>A track of the song library.</summary>
@@ -101,9 +92,8 @@ public sealed class KeptFit
 
     public Guid TrackId { get; set; }
 
-    public int? Intro { get; set; }
-
-    public string Exceptions { get; set; } = "";
+    /// <summary>Its intro and changes; the rest of a fit is the dance's, whatever track it is danced to.</summary>
+    public FitKept Kept { get; set; } = FitKept.Nothing;
 }
 
 /// <summary>A dance as it was at one save.</summary>

@@ -1,3 +1,5 @@
+using FondCompass.Core.Planning;
+
 namespace FondCompass.Data.Records;
 
 /// <summary>A group that is taught.</summary>
@@ -37,14 +39,14 @@ public sealed class GroupRecord : IOwned
 
     public double? CoolDown { get; set; }
 
-    /// <summary>The way it is used to be taught, as the plan's page writes it; empty for what is suggested.</summary>
-    public string Habits { get; set; } = "";
+    /// <summary>The way it is used to be taught.</summary>
+    public TeachingHabit Habits { get; set; } = TeachingHabit.AsSuggested;
 
     /// <summary>What they want gentle, in the instructor's words.</summary>
     public string Gentle { get; set; } = "";
 
-    /// <summary>Most letters of a way, of a room and of what is to be gentle that are kept.</summary>
-    public const int LongestHabits = 400, LongestRoom = 4000, LongestGentle = 400;
+    /// <summary>Most letters of a room and of what is to be gentle that are kept.</summary>
+    public const int LongestRoom = 4000, LongestGentle = 400;
 
     /// <summary>The hall it dances in, as the room's page writes it; empty for none told yet.</summary>
     public string Room { get; set; } = "";
@@ -66,21 +68,16 @@ public sealed class GroupRecord : IOwned
 /// <summary>What one group is told otherwise in one dance: cues that are laid over the dance's own.</summary>
 public sealed class ClassCuesRecord
 {
-    public const int Longest = 8000;
-
     public Guid GroupId { get; set; }
 
     public Guid DanceId { get; set; }
 
-    /// <summary>A row each: part, line, count and words, with tabs.</summary>
-    public string Text { get; set; } = "";
+    public ClassCues Told { get; set; } = ClassCues.None;
 }
 
 /// <summary>Weekly lessons of one group over several dances. What each week does is reckoned from it, never stored.</summary>
 public sealed class CourseRecord : IOwned
 {
-    public const int LongestWay = 400, LongestSettled = 8000;
-
     public Guid Id { get; set; }
 
     public Guid OwnerId { get; set; }
@@ -101,11 +98,11 @@ public sealed class CourseRecord : IOwned
     /// <summary>What is taught, in the order in which it is begun.</summary>
     public Guid[] Dances { get; set; } = [];
 
-    /// <summary>The way it is taught, as the plan's page writes it; empty for what is suggested.</summary>
-    public string Way { get; set; } = "";
+    /// <summary>The way it is taught.</summary>
+    public TeachingHabit Way { get; set; } = TeachingHabit.AsSuggested;
 
-    /// <summary>How much is new where the instructor settled it: "2.0=3" is three bites of the first dance in the second week.</summary>
-    public string Settled { get; set; } = "";
+    /// <summary>How much is new in a week, where the instructor settled it.</summary>
+    public CourseSettled Settled { get; set; } = CourseSettled.Nothing;
 
     public DateTimeOffset CreatedAt { get; set; }
 

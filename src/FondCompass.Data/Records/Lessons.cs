@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using FondCompass.Core.Planning;
 
 namespace FondCompass.Data.Records;
 
@@ -26,19 +27,14 @@ public sealed class LessonRecord : IOwned
 
     public DateOnly Date { get; set; }
 
-    public int Minutes { get; set; } = 60;
+    /// <summary>What it is asked to be; the plan is reckoned from it.</summary>
+    public LessonAsked Asked { get; set; } = LessonAsked.Usual;
+
+    /// <summary>Its length, as it is asked for.</summary>
+    public int Minutes => Asked.Minutes;
 
     /// <summary>The plan it was held with, block by block, as it stood then; null while it was not held or not planned.</summary>
     public string? HeldPlan { get; set; }
-
-    /// <summary>Most letters of a way and of what is settled that are kept.</summary>
-    public const int LongestWay = 1200, LongestPins = 8000;
-
-    /// <summary>The way it is taught, as the plan's page writes it; empty for what is suggested.</summary>
-    public string Way { get; set; } = "";
-
-    /// <summary>Blocks that the instructor settled, as the plan's page writes them.</summary>
-    public string Pins { get; set; } = "";
 
     /// <summary>Lessons are planned first and logged afterwards.</summary>
     public bool Held { get; set; }

@@ -1,6 +1,7 @@
 using FondCompass.Core;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Web.Pages.Dances;
@@ -28,7 +29,7 @@ internal static class CuesEndpoint
             Counting = body.Word("counting", WayWords.CountStyles),
             Speech = body.Number("syllablesPerSecond", Speech.Slowest, Speech.Fastest) is { } pace ? new Speech(pace) : null,
         };
-        var bpm = new Bpm(body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo);
+        var bpm = new Bpm(body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo);
         var start = body.Whole("start", 0, Song.MostCounts) ?? SongStart.Of(analysis.Trace, given);
         var pattern = Math.Max(1, analysis.Trace.TotalCounts);
         // Without a song nobody knows which repeat is the last, so one more than is asked for goes on behind.

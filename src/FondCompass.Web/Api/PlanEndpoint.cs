@@ -62,7 +62,7 @@ internal static class PlanEndpoint
     {
         var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
         var song = body.Song();
-        return new LessonDance(analysis, body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo, song, body.Flag("known") ?? false)
+        return new LessonDance(analysis, body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo, song, body.Flag("known") ?? false)
         {
             Use = body.Word("use", Uses) ?? DanceUse.Taught,
             Kept = body.Number("kept", 0, 1) ?? 1,
@@ -161,8 +161,8 @@ internal sealed record BlockJson(
 internal sealed record WayJson(string? Pace, string Order, bool Demonstration, string Layers, IEnumerable<double> Ladder, string Walls, string Music, string Cues, string Mistakes, string? Progress, int? CountIn, int? Until)
 {
     public static WayJson Of(TeachingWay way) => new(
-        way.Pace is { } pace ? WayWords.Of(WayWords.Paces, pace) : null, WayWords.Orders.First(o => o.Value == way.Order).Key, way.Demonstration, WayWords.LayerSchools.First(l => l.Value == way.Layers).Key, way.Ladder.Select(r => r.Percent),
-        WayWords.WallSchools.First(w => w.Value == way.Walls).Key, WayWords.MusicSchools.First(m => m.Value == way.Music).Key, WayWords.Of(WayWords.CueSchools, way.Cues), WayWords.Of(WayWords.MistakeSchools, way.Mistakes), way.RunIsGift ? null : WayWords.Of(WayWords.ProgressSchools, way.Progress), way.CountIn, way.Until);
+        way.Pace is { } pace ? WayWords.Of(pace) : null, WayWords.Of(way.Order), way.Demonstration, WayWords.Of(way.Layers), way.Ladder.Select(r => r.Percent),
+        WayWords.Of(way.Walls), WayWords.Of(way.Music), WayWords.Of(way.Cues), WayWords.Of(way.Mistakes), way.RunIsGift ? null : WayWords.Of(way.Progress), way.CountIn, way.Until);
 }
 
 internal sealed record GiveJson(string What, double SavesSeconds, WayJson Way)

@@ -53,7 +53,7 @@ internal static class SwapEndpoints
             throw RefusedException.Impossible($"The span goes from count {from} to count {to}; its end is before its begin.");
         }
 
-        var bpm = analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo;
+        var bpm = analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
         var aim = body.Word("want", Aims) ?? SwapAim.Any;
         // As a plan for beginners who know these steps reckons it.
         var knows = body.Texts("knows");
@@ -81,7 +81,7 @@ internal static class SwapEndpoints
         var turn = body.Whole("turnEighths", -2 * Eighths.Full, 2 * Eighths.Full);
         var header = new DanceHeader { Genre = body.Word("genre", Genres) ?? Genre.Line, StartWeight = weight, StartFacing = facing };
         var gap = new Gap(counts, free switch { Weight.Left => Weight.Right, Weight.Right => Weight.Left, _ => null }, null) { Turn = turn is { } eighths ? new Eighths(eighths) : null };
-        var bpm = body.Bpm() ?? DancePage.UsualTempo;
+        var bpm = body.Bpm() ?? Bites.UsualTempo;
         var found = LineCompletion.Find(header, TraceState.Start(weight, facing), 1, gap, StepLexicon.Shipped, body.Whole("most", 1, MostChoices) ?? UsualFillings, cancel);
         return new ChoicesJson(found.Select(f =>
         {

@@ -49,11 +49,13 @@ internal static class Database
         builder.Services.AddScoped(services => new TrackBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped(services => new LessonEvents(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped<LessonDesk>();
+        builder.Services.AddScoped<PlanDesk>();
         builder.Services.AddScoped<ClassLessons>();
         builder.Services.AddSingleton<ClassWindows>();
         builder.Services.AddSingleton<ClassRelay>();
         builder.Services.AddHostedService(services => services.GetRequiredService<ClassRelay>());
         builder.Services.AddScoped(services => new LessonBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<InstructorClock>()));
+        builder.Services.AddScoped(services => new DraftBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<InstructorClock>()));
         builder.Services.AddScoped(services => BrowserZone.ClockOf(services.GetRequiredService<IHttpContextAccessor>().HttpContext, services.GetRequiredService<TimeProvider>()));
         builder.Services.AddSingleton<CatchUp>();
         builder.Services.AddHostedService(services => services.GetRequiredService<CatchUp>());

@@ -185,7 +185,7 @@ public sealed record GroupAsked
             WarmUp = Text(group.WarmUp),
             CoolDown = Text(group.CoolDown),
             Gentle = group.Gentle,
-            Way = PlanAsked.Of(group.Habits).Habits,
+            Way = WayForm.Of(group.Habits),
             HoldWalk = TaughtClass.Holds(group, TaughtClass.Walk),
             HoldTalk = TaughtClass.Holds(group, TaughtClass.Talk),
             HoldGather = TaughtClass.Holds(group, TaughtClass.Gather),
@@ -213,10 +213,10 @@ public sealed record GroupAsked
             return $"Say in at most {GroupRecord.LongestGentle} letters what is to be gentle.";
         }
 
-        var habits = PlanAsked.Of(group.Habits).WithHabits(Way);
-        if (habits.Problem.Length > 0 || habits.Way.Length > GroupRecord.LongestHabits)
+        var (habits, unread) = WayForm.Read(key => Way.TryGetValue(key, out var said) ? Clean(said) : null, group.Habits);
+        if (unread.Length > 0)
         {
-            return habits.Problem.Length > 0 ? habits.Problem : "That way of teaching is too long to be kept.";
+            return unread;
         }
 
         string? problem = null;
@@ -249,7 +249,7 @@ public sealed record GroupAsked
         (group.Size, group.LessonMinutes) = ((int?)size, (int)(minutes ?? 60));
         (group.Knows, group.Seen, group.Archived) = (Clean(Knows), Clean(Seen), Archived);
         group.HeldFast = string.Join(' ', ((string[])[HoldWalk ? TaughtClass.Walk : "", HoldTalk ? TaughtClass.Talk : "", HoldGather ? TaughtClass.Gather : ""]).Where(w => w.Length > 0));
-        (group.Habits, group.Gentle) = (habits.Way, Clean(Gentle));
+        (group.Habits, group.Gentle) = (habits, Clean(Gentle));
         (group.SecondsPerAction, group.TalkPerBite, group.WarmUp, group.CoolDown) = (action, talk, warm, cool);
         return null;
     }

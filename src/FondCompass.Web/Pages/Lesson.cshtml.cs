@@ -12,7 +12,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>A lesson that is held or was: the plan it was held with beside what happened, and what that says of the next.</summary>
-public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents events, LessonDesk desk, InstructorClock clock) : PageModel
+public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents events, LessonDesk desk, PlanDesk plans, InstructorClock clock) : PageModel
 {
     /// <summary>Most dancers that anybody counts.</summary>
     private const int MostHeads = 5000;
@@ -34,8 +34,8 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
     /// <summary>What is next of each dance, with its title; none before it is held.</summary>
     public IReadOnlyList<(string Title, NextTime Next)> Next { get; private set; } = [];
 
-    /// <summary>Where the next lesson is planned.</summary>
-    public string NextPlan { get; private set; } = "";
+    /// <summary>The next lesson as it would be planned: the dance it begins with, and what is asked; null where none of its dances is on the shelf.</summary>
+    public (Guid First, PlanState State)? NextPlan { get; private set; }
 
     public string? Problem { get; private set; }
 
@@ -167,11 +167,29 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         }
     }
 
+    /// <summary>Plans the next lesson as this one suggests it, a week later; it is changed there, and kept there.</summary>
+    public async Task<IActionResult> OnPostNext(CancellationToken cancel)
+    {
+        if (await book.Find(Id, cancel) is not { Held: true } lesson)
+        {
+            return NotFound();
+        }
+
+        await Load(lesson, cancel);
+        if (NextPlan is not var (first, state))
+        {
+            return Redirect($"/lessons/{Id}");
+        }
+
+        await plans.Begin(first, state, cancel);
+        return Redirect(string.Create(CultureInfo.InvariantCulture, $"/dances/{first}/plan?date={LessonDay.After(Lesson.Date, TaughtClass.DaysToNext):yyyy-MM-dd}"));
+    }
+
     private async Task Suggest(CancellationToken cancel)
     {
         var (lexicon, records) = (await shelf.Lexicon(cancel), await shelf.FindAll([.. Lesson.Dances], cancel));
         var held = await book.HeldWith(Lesson.GroupId, [.. Lesson.Dances], cancel);
-        var (next, spans) = (new List<(string, NextTime)>(), new List<string>());
+        var (next, spans) = (new List<(string, NextTime)>(), new List<BiteSpan>());
         var here = Lesson.Dances.Select((d, i) => (Id: d, Place: i)).Where(d => records.ContainsKey(d.Id) && Lesson.HeldOf(d.Id) is not null).ToList();
         foreach (var (id, place) in here)
         {
@@ -179,18 +197,20 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
             next.Add((records[id].Title, TaughtClass.NextOf(id, LoggedLine.Of(analysis, lexicon), held, Lesson, (part, line) => SpentOn(place, part, line))));
             // What was taught is recalled, and what is new begins behind it.
             var lines = LoggedLine.Patterns(analysis).ToList();
-            var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), DancePage.UsualTempo)
+            var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), Bites.UsualTempo)
                 .TakeWhile(b => lines.FindIndex(l => l.Pattern.Part.Name == b.Part && l.Line.Number == b.Line) is >= 0 and var at && at < Lesson.HeldOf(id)!.ReachedLine).Count();
             if (next[^1].Item2.GoOn is not null && taught > 0)
             {
-                spans.Add(string.Create(CultureInfo.InvariantCulture, $"{next.Count - 1}.{taught}-"));
+                spans.Add(new BiteSpan(next.Count - 1, taught));
             }
         }
 
         Next = next;
         if (here.Count > 0)
         {
-            NextPlan = string.Create(CultureInfo.InvariantCulture, $"/dances/{here[0].Id}/plan?order=&class={Lesson.GroupId}&minutes={Lesson.Minutes}&also={string.Join(',', here.Skip(1).Select(d => d.Id))}&span={string.Join(',', spans)}&date={Lesson.Date.AddDays(TaughtClass.DaysToNext):yyyy-MM-dd}");
+            var asked = Lesson.Asked;
+            NextPlan = (here[0].Id, new PlanState(
+                new LessonAsked { Minutes = asked.Minutes, Kind = asked.Kind, Way = asked.Way with { Until = null }, Version = asked.Version, Spans = spans }, [.. here.Skip(1).Select(d => d.Id)], Lesson.GroupId));
         }
     }
 

@@ -147,8 +147,8 @@ public class LessonPlanProperties
             {
                 Changes = new BlockChanges
                 {
-                    Removed = new HashSet<string> { gone },
-                    Split = new HashSet<string> { halved },
+                    Removed = [gone],
+                    Split = [halved],
                     Added = [new OwnBlock("own:1", "Lanterns out", seconds)],
                     Moves = [new BlockMove("own:1", "warm-up"), new BlockMove(moved, "")],
                 },

@@ -389,16 +389,21 @@ public class LessonPlanTests
         Assert.Contains(short_.Cautions, c => c.Code == "WARM01");
     }
 
-    [Theory]
-    [InlineData("", "A:1 A:2 A:3 A:4", "8 8 8 8")]
-    [InlineData("A:1+", "A:1 A:3 A:4", "16 8 8")]
-    [InlineData("A:1+;A:2+;A:3+", "A:1", "32")]
-    [InlineData("A:2/4", "A:1 A:2 A:2.5 A:3 A:4", "8 4 4 8 8")]
-    [InlineData("A:1+;A:2/2", "A:1 A:2 A:2.3 A:3 A:4", "8 2 6 8 8")]
-    [InlineData("A:4+;A:9+;A:2/8;A:3/0;B:1+;rubbish;:;A:x+", "A:1 A:2 A:3 A:4", "8 8 8 8")]
-    public void Lines_are_joined_and_split_by_hand(string cuts, string keys, string counts)
+    public static TheoryData<(string Part, int Line, int? SplitAt)[], string, string> Cuts => new()
     {
-        var dance = Dance(Eights) with { Cuts = BiteCuts.Of(cuts) };
+        { [], "A:1 A:2 A:3 A:4", "8 8 8 8" },
+        { [("A", 1, null)], "A:1 A:3 A:4", "16 8 8" },
+        { [("A", 1, null), ("A", 2, null), ("A", 3, null)], "A:1", "32" },
+        { [("A", 2, 4)], "A:1 A:2 A:2.5 A:3 A:4", "8 4 4 8 8" },
+        { [("A", 1, null), ("A", 2, 2)], "A:1 A:2 A:2.3 A:3 A:4", "8 2 6 8 8" },
+        { [("A", 4, null), ("A", 9, null), ("A", 2, 8), ("A", 3, 0), ("B", 1, null)], "A:1 A:2 A:3 A:4", "8 8 8 8" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Cuts))]
+    public void Lines_are_joined_and_split_by_hand((string Part, int Line, int? SplitAt)[] cuts, string keys, string counts)
+    {
+        var dance = Dance(Eights) with { Cuts = BiteCuts.Of(cuts.Select(c => new BiteCut(0, c.Part, c.Line, c.SplitAt))) };
         var plan = LessonPlanner.Plan(new LessonBrief(60, [dance], new TeachingWay(), Class()));
         Assert.Equal((keys, counts), (string.Join(' ', plan.Bites[0].Select(b => b.Key)), string.Join(' ', plan.Bites[0].Select(b => b.Counts))));
         Assert.Equal(plan.Bites[0].Select(b => $"walk:{b.Key}"), plan.Blocks.Where(b => b.Kind == BlockKind.Walk).Select(b => b.Id));
@@ -445,20 +450,12 @@ public class LessonPlanTests
     [Fact]
     public void What_hangs_on_a_split_line_goes_with_its_half()
     {
-        var dance = Dance("part A\n1-4 vine R\n+ 2 arms up\ntrouble 7 turn\n5-8 vine L with 1/4 left\n1-8 march R") with { Cuts = BiteCuts.Of("A:1/4") };
+        var dance = Dance("part A\n1-4 vine R\n+ 2 arms up\ntrouble 7 turn\n5-8 vine L with 1/4 left\n1-8 march R") with { Cuts = BiteCuts.Of([new BiteCut(0, "A", 1, 4)]) };
         var bites = Bites.Of(dance.Analysis, Class(), 112, dance.Cuts);
         Assert.Equal(["vine R", "vine 1/4 left"], bites.Take(2).Select(b => b.Name));
         Assert.Equal((1, 0), (bites[0].Layers.Count, bites[1].Layers.Count));
         Assert.Equal((0, 1), (bites[0].Watch.Count(w => w.StartsWith("trouble", StringComparison.Ordinal)), bites[1].Watch.Count(w => w.StartsWith("trouble", StringComparison.Ordinal))));
         Assert.Equal("vine R (A 1, counts 1 to 4)", LessonWords.Of(bites[0]));
-    }
-
-    [Fact]
-    public void Cuts_are_written_one_a_line()
-    {
-        Assert.Equal("A:1+", BiteCuts.Joined("A:1/4", "A", 1));
-        Assert.Equal("A:11+;A:1/3", BiteCuts.Split("A:1+;A:11+", "A", 1, 3));
-        Assert.Equal("Chorus%20B:2+", BiteCuts.Whole("A:1+;Chorus%20B:2+", "A", 1));
     }
 
     [Theory]
@@ -470,7 +467,7 @@ public class LessonPlanTests
     public void A_block_taken_out_that_is_not_there_is_said(string code, string block)
     {
         var brief = new LessonBrief(60, [Dance(Eights), Dance("part A\n1-8 march R", known: true)], new TeachingWay(), Class());
-        foreach (var changes in (BlockChanges[])[new BlockChanges { Removed = new HashSet<string> { block } }, new BlockChanges { Split = new HashSet<string> { block } }])
+        foreach (var changes in (BlockChanges[])[new BlockChanges { Removed = [block] }, new BlockChanges { Split = [block] }])
         {
             Assert.Equal(code.Length > 0 ? [code] : [], LessonPlanner.Plan(brief with { Changes = changes }).Cautions.Where(c => c.IsOfThePlan && c.Code != "FREE01").Select(c => c.Code));
         }
@@ -486,7 +483,7 @@ public class LessonPlanTests
         Assert.Equal(3, Breakdown(5, new BlockChanges { Pins = [new BlockPin("music", null, 3)] }).Blocks.Single(b => b.Id == "music").Repeats);
         foreach (var minutes in (double[])[5, 30])
         {
-            var without = Breakdown(minutes, new BlockChanges { Removed = new HashSet<string> { "music" } });
+            var without = Breakdown(minutes, new BlockChanges { Removed = ["music"] });
             Assert.DoesNotContain(without.Blocks, b => b.Id == "music");
             Assert.DoesNotContain(without.Cautions, c => c.Code == "GONE01");
         }

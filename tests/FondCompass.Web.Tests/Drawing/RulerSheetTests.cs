@@ -90,13 +90,14 @@ public sealed class RulerSheetTests
     public void Exceptions_are_added_told_and_taken_back()
     {
         var rows = FitRows.Of([new FitChange(FitKind.Restart, 2, 16, 48), new FitChange(FitKind.Tag, 4, 8, 96)]);
-        var all = FitExceptions.Add("", rows);
-        Assert.Equal(["restart 2 after 16", "a tag of 8 counts after repeat 4"], FitExceptions.Split(all).Select(FitExceptions.Words));
-        Assert.Equal(["restart 2 after 16"], FitExceptions.Split(FitExceptions.Remove(all, null)));
-        Assert.StartsWith("after 4", FitExceptions.Remove(all, 1));
-        Assert.Equal(all, FitExceptions.Remove(all, 9));
-        Assert.Equal(all, FitExceptions.Add(all, " \n"));
-        Assert.DoesNotContain(Analysis.Of("part A\n1-8 march R\n" + all).Findings, f => f.Severity == Severity.Error);
+        var all = FitKept.Nothing.With(rows);
+        Assert.Equal(["restart 2 after 16", "a tag of 8 counts after repeat 4"], all.Changes.Select(FitChangeWords.Of));
+        Assert.Equal(["restart 2 after 16"], all.Without(null).Changes);
+        Assert.StartsWith("after 4", Assert.Single(all.Without(1).Changes));
+        Assert.Equal(all.Changes, all.Without(9).Changes);
+        Assert.Equal(all.Changes, all.With(" \n").Changes);
+        Assert.Equal("part A\n", FitKept.Nothing.Under("part A\n"));
+        Assert.DoesNotContain(Analysis.Of(all.Under("part A\n1-8 march R\n")).Findings, f => f.Severity == Severity.Error);
     }
 
     [Theory]
@@ -110,5 +111,5 @@ public sealed class RulerSheetTests
     [InlineData("finish 7& no turn", "the last time, count 7&: no turn")]
     [InlineData("order round and round", "the order round and round")]
     [InlineData("C on chorus", "C on chorus")]
-    public void What_was_taken_is_told_in_words(string rows, string words) => Assert.Equal(words, FitExceptions.Words(rows));
+    public void What_was_taken_is_told_in_words(string rows, string words) => Assert.Equal(words, FitChangeWords.Of(rows));
 }

@@ -75,10 +75,9 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf, LessonDesk de
         }
 
         var place = Array.IndexOf(Course.Dances, dance);
-        var text = place >= 0 && week >= 1 && week <= Course.Weeks ? CourseTable.With(Course.Settled, week, place, bites is { } number ? Math.Clamp(number, 0, LessonPlanner.MostBites) : null) : Course.Settled;
-        if (text.Length <= CourseRecord.LongestSettled)
+        if (place >= 0 && week >= 1 && week <= Course.Weeks)
         {
-            Course.Settled = text;
+            Course.Settled = Course.Settled.With(week, place, bites is { } number ? Math.Clamp(number, 0, LessonPlanner.MostBites) : null);
             await book.Save(cancel);
         }
 
@@ -92,7 +91,7 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf, LessonDesk de
             return NotFound();
         }
 
-        Course.Settled = "";
+        Course.Settled = CourseSettled.Nothing;
         await book.Save(cancel);
         return await Answer(id, cancel);
     }
@@ -108,7 +107,7 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf, LessonDesk de
         var (changed, own) = (0, 0);
         foreach (var week in Table.Plan.Weeks)
         {
-            if (Table.Asked(week) is not var (first, asked))
+            if (Table.Asked(week) is not var (first, state))
             {
                 continue;
             }
@@ -126,13 +125,13 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf, LessonDesk de
             }
 
             var lesson = there ?? new LessonRecord { CourseId = id, Week = week.Number };
-            var (day, way, also) = (Course.DayOf(week.Number), asked.Way, asked.Also.ToArray());
-            if (there is not null && (there.DanceId, there.Date, there.Minutes, there.Way) == (first, day, Course.Minutes, way))
+            var day = Course.DayOf(week.Number);
+            if (there is not null && (there.DanceId, there.Date) == (first, day) && there.Also.SequenceEqual(state.Also) && KeptJson.Write(there.Asked) == KeptJson.Write(state.Asked))
             {
                 continue;
             }
 
-            (lesson.DanceId, lesson.Also, lesson.GroupId, lesson.Date, lesson.Minutes, lesson.Way, lesson.Pins) = (first, also, Course.GroupId, day, Course.Minutes, way, "");
+            (lesson.DanceId, lesson.Also, lesson.GroupId, lesson.Date, lesson.Asked) = (first, [.. state.Also], Course.GroupId, day, state.Asked);
             if (there is null)
             {
                 await book.Add(lesson, cancel);
@@ -145,12 +144,9 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf, LessonDesk de
         return Redirect($"/courses/{id}?lessons={changed}&own={own}");
     }
 
-    /// <summary>Whether a lesson has something that no course writes into it: blocks or bites changed, or another way than the course's.</summary>
-    private bool IsByHand(LessonRecord lesson)
-    {
-        var (own, course) = (PlanAsked.Of(lesson.Way), PlanAsked.Of(Course.Way));
-        return lesson.Pins.Length > 0 || own["bites"].Length > 0 || own["until"].Length > 0 || own["recaps"].Length > 0 || !own.Habits.SequenceEqual(course.Habits);
-    }
+    /// <summary>Whether a lesson has something that no course writes into it: blocks or bites changed, a version, or another way than the course's.</summary>
+    private bool IsByHand(LessonRecord lesson) =>
+        KeptJson.Write(lesson.Asked) != KeptJson.Write(new LessonAsked { Kind = Course.Way.Kind, Way = Course.Way.Way, Minutes = lesson.Minutes, Spans = lesson.Asked.Spans });
 
     public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) => await book.DeleteCourse(id, cancel) ? Redirect("/courses") : NotFound();
 

@@ -22,7 +22,7 @@ public sealed record CourseAsked
     /// <summary>Titles, a row each, in the order in which they are begun.</summary>
     public string? Dances { get; init; }
 
-    /// <summary>The way it is taught, by the words of a plan's address.</summary>
+    /// <summary>The way it is taught, field by field, as <see cref="WayForm"/> reads it.</summary>
     public Dictionary<string, string?> Way { get; init; } = [];
 
     public static CourseAsked Of(CourseRecord course, IReadOnlyDictionary<Guid, string> titles)
@@ -35,7 +35,7 @@ public sealed record CourseAsked
             Weeks = course.Weeks.ToString(CultureInfo.InvariantCulture),
             Minutes = course.Minutes.ToString(CultureInfo.InvariantCulture),
             Dances = string.Join('\n', course.Dances.Select(d => titles.GetValueOrDefault(d)).OfType<string>()),
-            Way = PlanAsked.Of(course.Way).Habits,
+            Way = WayForm.Of(course.Way),
         };
     }
 
@@ -86,15 +86,15 @@ public sealed record CourseAsked
             ids.Add(dance.Id);
         }
 
-        var way = PlanAsked.Of(course.Way).WithHabits(Way);
-        if (way.Problem.Length > 0 || way.Way.Length > CourseRecord.LongestWay)
+        var (way, unread) = WayForm.Read(key => Way.TryGetValue(key, out var said) ? Clean(said) : null, course.Way);
+        if (unread.Length > 0)
         {
-            return way.Problem.Length > 0 ? way.Problem : "That way of teaching is too long to be kept.";
+            return unread;
         }
 
         // What was settled stands for a place; a dance that moved takes it along, one that went leaves none.
-        course.Settled = CourseTable.Reordered(course.Settled, course.Dances, ids, weeks);
-        (course.Name, course.GroupId, course.Group, course.First, course.Weeks, course.Minutes, course.Dances, course.Way) = (Clean(Name), group.Id, null, day, weeks, minutes, [.. ids], way.Way);
+        course.Settled = course.Settled.Reordered(course.Dances, ids, weeks);
+        (course.Name, course.GroupId, course.Group, course.First, course.Weeks, course.Minutes, course.Dances, course.Way) = (Clean(Name), group.Id, null, day, weeks, minutes, [.. ids], way);
         return null;
     }
 }

@@ -107,8 +107,10 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
         }
         else if (Class is { } group)
         {
-            var kept = ClassCues.With(OwnCues, part!, line, count!, said);
-            Refused = kept.Length > ClassCuesRecord.Longest ? "More is told this class otherwise than can be kept; write it into the dance." : await book.KeepCues(group, Id, kept, cancel) ? "" : "There is no such group of yours.";
+            var kept = OwnCues.With(new ClassCue(part!, line, count!, said));
+            Refused = kept.Cues.Count > ClassCues.Most ? $"More than {ClassCues.Most} calls of a dance cannot be kept for one class; write it into the dance."
+                : said.Length > ClassCues.Longest ? $"A call has at most {ClassCues.Longest} letters; this one has {said.Length}, and was not kept."
+                : await book.KeepCues(group, Id, kept, cancel) ? "" : "There is no such group of yours.";
         }
         else
         {

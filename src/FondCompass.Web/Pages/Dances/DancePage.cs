@@ -3,6 +3,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Told;
@@ -21,9 +22,6 @@ namespace FondCompass.Web.Pages.Dances;
 /// <summary>What the five pages of one dance share: the dance, its analysis, and its compass kept in sight.</summary>
 public abstract class DancePage(DanceShelf shelf) : PageModel
 {
-    /// <summary>Counts per minute when neither the script nor the fit says.</summary>
-    public const double UsualTempo = 112;
-
     private Analysis? _analysis;
 
     [FromRoute]
@@ -53,15 +51,15 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     protected void Choose(string? variant) => (Variant, _analysis) = (variant ?? "", null);
 
     /// <summary>The script, and below it the exceptions that hold for the track in use.</summary>
-    protected string DancedScript => UsesExceptions && Dance.Fit.Exceptions.Length > 0 ? $"{CuedScript.TrimEnd()}\n{Dance.Fit.Exceptions}" : CuedScript;
+    protected string DancedScript => UsesExceptions ? Dance.Fit.Kept.Under(CuedScript) : CuedScript;
 
-    private string CuedScript => OwnCues.Length > 0 ? ClassCues.Over(Dance.Script, OwnCues, Lexicon) : Dance.Script;
+    private string CuedScript => OwnCues.Over(Dance.Script, Lexicon);
 
-    /// <summary>What the class is told otherwise; empty for nothing.</summary>
-    protected string OwnCues { get; private set; } = "";
+    /// <summary>What the class is told otherwise.</summary>
+    protected ClassCues OwnCues { get; private set; } = ClassCues.None;
 
     /// <summary>Reckons with what a class is told otherwise.</summary>
-    protected void Tell(string cues) => (OwnCues, _analysis, _written) = (cues, null, null);
+    protected void Tell(ClassCues cues) => (OwnCues, _analysis, _written) = (cues, null, null);
 
     /// <summary>Whether this page is about the dance as it is danced to its track.</summary>
     protected virtual bool UsesExceptions => false;
@@ -70,7 +68,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     public TrackRecord? LibraryTrack { get; private set; }
 
     /// <summary>The text of the passages in use.</summary>
-    public string PassagesText => LibraryTrack?.Passages ?? Dance.Fit.Passages;
+    public string PassagesText => LibraryTrack?.Passages ?? Dance.Fit.Kept.Passages;
 
     /// <summary>The steps this instructor knows.</summary>
     public StepLexicon Lexicon { get; private set; } = StepLexicon.Shipped;
@@ -78,11 +76,11 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     public Compass Compass => Compass.Of(Dance, Analysis, Tempo);
 
     /// <summary>The fitted track's tempo, else the script's, else the usual one.</summary>
-    public double Tempo => Dance.Fit.Tempo ?? Analysis.Dance.Header.Tempo?.Value ?? UsualTempo;
+    public double Tempo => Dance.Fit.Kept.Tempo ?? Analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
 
-    public int Intro => Dance.Fit.Intro ?? SongStart.Of(Analysis.Trace, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
+    public int Intro => Dance.Fit.Kept.Intro ?? SongStart.Of(Analysis.Trace, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
 
-    public int Repeats => Dance.Fit.Repeats ?? (Analysis.Dance.IsPhrased ? 1 : 6);
+    public int Repeats => Dance.Fit.Kept.Repeats ?? (Analysis.Dance.IsPhrased ? 1 : 6);
 
     /// <summary>The dance of this address: 404 for nobody's and anybody else's, the bin's page for one thrown away.</summary>
     public override async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
@@ -90,7 +88,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
         var desks = HttpContext.RequestServices.GetRequiredService<TypingDesks>();
         if (ReadsTextOnly(context.HandlerMethod) && desks.Of(User.OwnerId(), Id) is { } desk)
         {
-            Dance = new DanceRecord { Id = Id, Fit = new DanceFit { Tempo = desk.Tempo } };
+            Dance = new DanceRecord { Id = Id, Fit = new DanceFit { Kept = new FitKept { Tempo = desk.Tempo } } };
             Lexicon = desk.Lexicon;
             await Handle(context, next);
             return;
@@ -112,7 +110,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
         Lexicon = await shelf.Lexicon(HttpContext.RequestAborted);
         LibraryTrack = dance.Fit.TrackId is { } track ? await HttpContext.RequestServices.GetRequiredService<TrackBook>().Find(track, HttpContext.RequestAborted) : null;
         ViewData["Title"] = $"{dance.Title}: {Stage}";
-        desks.Keep(User.OwnerId(), Id, new TypingDesk(Lexicon, dance.Fit.Tempo));
+        desks.Keep(User.OwnerId(), Id, new TypingDesk(Lexicon, dance.Fit.Kept.Tempo));
         await Handle(context, next);
     }
 
@@ -143,12 +141,12 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
             problem = read.Problem;
         }
 
-        var counts = Math.Clamp((Dance.Fit.Intro ?? Analysis.Dance.Header.Intro) + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats), 1, Song.MostCounts);
+        var counts = Math.Clamp((Dance.Fit.Kept.Intro ?? Analysis.Dance.Header.Intro) + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats), 1, Song.MostCounts);
         return (Song.Steady((int)counts, new Bpm(Tempo)), problem);
     }
 
     /// <summary>The dance as a lesson teaches it.</summary>
-    public LessonDance Fitted => new(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song) { Intro = Dance.Fit.Intro };
+    public LessonDance Fitted => new(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song) { Intro = Dance.Fit.Kept.Intro };
 
     /// <summary>Reckons anew after something was stored.</summary>
     protected void Forget() => (_analysis, _written) = (null, null);

@@ -3,6 +3,7 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Runs;
 using FondCompass.Data;
 using FondCompass.Data.Records;
@@ -77,7 +78,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     public bool EndsEarly => Danced.Findings.Any(f => f.Code == RunUnroller.OrderTooShort.Code);
 
     /// <summary>Exceptions of this track, one for each that was accepted.</summary>
-    public IReadOnlyList<string> Exceptions => FitExceptions.Split(Dance.Fit.Exceptions);
+    public IReadOnlyList<string> Changes => Dance.Fit.Kept.Changes;
 
     /// <summary>Kinds of passage that could be kept on a part, and the parts.</summary>
     public IEnumerable<string> PassageKinds => Danced.Song.Passages.Where(p => p.Rest is null).Select(p => PassageKind.Of(p.Name)).Distinct();
@@ -112,10 +113,10 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     public async Task<IActionResult> OnPostChange(string? tempo, string? intro, string? repeats, string? passages, CancellationToken cancel)
     {
         Library = await tracks.All(cancel);
-        var fit = Dance.Fit;
+        var fit = Dance.Fit.Kept;
         if (Bpm.TryParse(tempo?.Trim().Replace(',', '.'), out var bpm) && bpm.Value is >= 20 and <= 400)
         {
-            fit.Tempo = bpm.Value;
+            fit = fit with { Tempo = bpm.Value };
         }
         else
         {
@@ -125,11 +126,11 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         if (string.IsNullOrWhiteSpace(intro))
         {
             // As the dance says, else behind an intro of the song.
-            fit.Intro = null;
+            fit = fit with { Intro = null };
         }
         else if (Whole(intro, 0, 10_000) is { } wait)
         {
-            fit.Intro = wait;
+            fit = fit with { Intro = wait };
         }
         else
         {
@@ -138,13 +139,14 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
         if (Whole(repeats, 1, 500) is { } times)
         {
-            fit.Repeats = times;
+            fit = fit with { Repeats = times };
         }
         else
         {
             _problems.Add($"'{repeats}' is no number of repeats from 1 to 500. Until then {Repeats} are danced.");
         }
 
+        Dance.Fit.Kept = fit;
         var text = (passages ?? "").Replace("\0", "", StringComparison.Ordinal);
         if (text.Length > TrackBook.LargestText)
         {
@@ -206,7 +208,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         }
         else
         {
-            Dance.Fit.Passages = text;
+            Dance.Fit.Kept = Dance.Fit.Kept with { Passages = text };
         }
 
         await Shelf.SaveFit(Id, Dance.Fit, cancel);
@@ -239,14 +241,14 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     /// <summary>Takes a proposal, for this track alone.</summary>
     public Task<IActionResult> OnPostAccept(string? rows, CancellationToken cancel) =>
-        Store(FitExceptions.Add(Dance.Fit.Exceptions, (rows ?? "").Replace("\0", "", StringComparison.Ordinal)), cancel);
+        Store(Dance.Fit.Kept.With((rows ?? "").Replace("\0", "", StringComparison.Ordinal)), cancel);
 
     /// <summary>Says for this track which part belongs to a kind of passage.</summary>
     public Task<IActionResult> OnPostKeep(string? part, string? kind, CancellationToken cancel) =>
-        PartNames.Contains(part) && !string.IsNullOrWhiteSpace(kind) ? OnPostAccept(FitRows.Of(part!, PassageKind.Of(kind.Replace("\"", "", StringComparison.Ordinal))), cancel) : Store(Dance.Fit.Exceptions, cancel);
+        PartNames.Contains(part) && !string.IsNullOrWhiteSpace(kind) ? OnPostAccept(FitRows.Of(part!, PassageKind.Of(kind.Replace("\"", "", StringComparison.Ordinal))), cancel) : Store(Dance.Fit.Kept, cancel);
 
     /// <summary>Takes back what was accepted last, or the one numbered.</summary>
-    public Task<IActionResult> OnPostUndo(int? number, CancellationToken cancel) => Store(FitExceptions.Remove(Dance.Fit.Exceptions, number), cancel);
+    public Task<IActionResult> OnPostUndo(int? number, CancellationToken cancel) => Store(Dance.Fit.Kept.Without(number), cancel);
 
     /// <summary>Writes the track's exceptions into the script, as a new revision.</summary>
     public async Task<IActionResult> OnPostWriteIn(int version, CancellationToken cancel)
@@ -254,7 +256,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         var outcome = await Shelf.Save(Id, version, DancedScript.TrimEnd() + "\n", cancel);
         if (outcome is not { Saved: false, Current: var current })
         {
-            return outcome is null ? NotFound() : await Store("", cancel);
+            return outcome is null ? NotFound() : await Store(Dance.Fit.Kept with { Changes = [] }, cancel);
         }
 
         Take(current);
@@ -302,10 +304,10 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     public string EventAfter(int repeat) => string.Join(", ", Danced.Events.Where(e => e.AfterRepeat == repeat && e.Kind != RunEventKind.Ending)
         .Select(e => e.Kind == RunEventKind.Tag ? $" then a tag, facing {e.Facing}" : $" restart, facing {e.Facing}"));
 
-    private async Task<IActionResult> Store(string exceptions, CancellationToken cancel)
+    private async Task<IActionResult> Store(FitKept fit, CancellationToken cancel)
     {
-        var tooLong = exceptions.Length > TrackBook.LargestText;
-        Dance.Fit.Exceptions = tooLong ? Dance.Fit.Exceptions : exceptions;
+        var tooLong = fit.ChangesLength > TrackBook.LargestText;
+        Dance.Fit.Kept = tooLong ? Dance.Fit.Kept : fit;
         await Shelf.SaveFit(Id, Dance.Fit, cancel);
         Forget();
         if (tooLong)
@@ -348,29 +350,11 @@ public sealed record FitWishes
     public FitConstraints Constraints => new(NoRestarts, NoTags, WholeLines, MostTags is >= 0 and <= 9 ? MostTags : null, KeepOrder);
 }
 
-/// <summary>The exceptions of a track as script rows, in blocks divided by an empty row.</summary>
-public static class FitExceptions
+/// <summary>What holds for one track alone, in words.</summary>
+public static class FitChangeWords
 {
-    public static IReadOnlyList<string> Split(string exceptions) =>
-        exceptions.ReplaceLineEndings("\n").Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-
-    public static string Add(string exceptions, string rows) => string.Join("\n\n", Split(exceptions).Append(rows.ReplaceLineEndings("\n").Trim()).Where(b => b.Length > 0));
-
-    /// <summary>Without the block numbered (from 1), or the last one.</summary>
-    public static string Remove(string exceptions, int? number)
-    {
-        var blocks = Split(exceptions).ToList();
-        var at = (number ?? blocks.Count) - 1;
-        if (at >= 0 && at < blocks.Count)
-        {
-            blocks.RemoveAt(at);
-        }
-
-        return string.Join("\n\n", blocks);
-    }
-
-    /// <summary>A block in words.</summary>
-    public static string Words(string block)
+    /// <summary>One change, as the script rows that say it, in words.</summary>
+    public static string Of(string block)
     {
         var rows = block.Split('\n');
         var words = rows[0].Split(' ');

@@ -132,10 +132,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
     /// <summary>The plan as it stands when the lesson is logged: it is kept as it was, whatever becomes of the dance.</summary>
     private async Task<string> PlanOf(LessonRecord lesson, CancellationToken cancel)
     {
-        var asked = PlanAsked.Of(lesson);
         var group = Groups.FirstOrDefault(g => g.Id == lesson.GroupId);
-        var layout = await LessonLayout.Of((Id, Fitted), asked, group, Shelf, book, tracks, lesson.Id, clock, cancel);
-        return HeldBlock.Written(layout.Plan(asked, lesson.Minutes), layout.Dances, layout.UsualPace(asked));
+        var layout = await LessonLayout.Of((Id, Fitted), TaughtClass.StateOf(lesson), TaughtClass.WeekOf(lesson), group, Shelf, book, tracks, lesson.Id, clock, cancel);
+        return HeldBlock.Written(layout.Plan(lesson.Asked), layout.Dances, layout.UsualPace(lesson.Asked));
     }
 
     private async Task Load(CancellationToken cancel)

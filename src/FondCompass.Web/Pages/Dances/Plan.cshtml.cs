@@ -2,48 +2,72 @@ using System.Globalization;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Planning;
+using FondCompass.Core.Text;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.WebUtilities;
 
 namespace FondCompass.Web.Pages.Dances;
 
-/// <summary>Planning: the lesson as one column whose height is time, in the instructor's own school.</summary>
-public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonDesk desk, InstructorClock clock) : DancePage(shelf)
+/// <summary>Planning: the lesson as one column whose height is time, in the instructor's own school. Every change is kept at once as a plan in the making.</summary>
+public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans, LessonDesk desk, InstructorClock clock) : DancePage(shelf)
 {
     /// <summary>Titles that are offered for a further dance; any other can be written.</summary>
     private const int MostOffered = 200;
 
-    private LessonPlan? _lesson;
-    private bool _isCommand;
+    /// <summary>What a choice of a group has for nobody.</summary>
+    public const string Nobody = "none";
 
     public override string Stage => "Plan";
 
     protected override bool UsesExceptions => true;
 
-    public int Minutes { get; private set; } = 60;
+    /// <summary>A lesson that is planned already.</summary>
+    [BindProperty(SupportsGet = true, Name = "lesson")]
+    public Guid? LessonId { get; set; }
 
-    public string? MinutesProblem { get; private set; }
+    /// <summary>The course of which a week is planned.</summary>
+    [BindProperty(SupportsGet = true, Name = "course")]
+    public Guid? CourseId { get; set; }
+
+    [BindProperty(SupportsGet = true, Name = "week")]
+    public int Week { get; set; }
+
+    /// <summary>The group it is planned for, or <see cref="Nobody"/>; as it was when empty.</summary>
+    [BindProperty(SupportsGet = true, Name = "class")]
+    public string? AskedClass { get; set; }
+
+    /// <summary>The number of the plan that the page showed.</summary>
+    [BindProperty(Name = "number")]
+    public int Seen { get; set; }
+
+    /// <summary>The page itself: what it changed itself it has seen.</summary>
+    [BindProperty(Name = "page")]
+    public Guid Sheet { get; set; } = Guid.NewGuid();
+
+    public OpenPlan Open { get; private set; } = null!;
+
+    /// <summary>What is asked, as it is shown.</summary>
+    public PlanState State { get; private set; } = null!;
+
+    public LessonAsked Asked => State.Asked;
+
+    public LessonLayout Layout { get; private set; } = null!;
+
+    public LessonPlan Lesson { get; private set; } = null!;
 
     public string? Problem { get; private set; }
 
-    public IReadOnlyList<GroupRecord> Groups { get; private set; } = [];
+    /// <summary>The group it is planned for; null for nobody yet.</summary>
+    public GroupRecord? Class => Open.Groups.FirstOrDefault(g => g.Id == State.Group);
 
     public string GroupName { get; private set; } = "";
 
-    /// <summary>The group it is planned for; null for nobody yet.</summary>
-    public GroupRecord? Class { get; private set; }
-
     public DateOnly Date { get; private set; } = clock.Today;
-
-    public LessonRecord? Planned { get; private set; }
 
     /// <summary>A planned lesson that begins with another dance and teaches this one too.</summary>
     public LessonRecord? Beside { get; private set; }
-
-    public LessonRecord? LastTime { get; private set; }
 
     /// <summary>The names of the dance's lines.</summary>
     public IReadOnlyList<string> LineNames { get; private set; } = [];
@@ -51,18 +75,8 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
     /// <summary>What the last lesson with this dance says of the next; the same words as on Log and on the group's page.</summary>
     public string NextTime { get; private set; } = "";
 
-    /// <summary>What the lesson is laid out from.</summary>
-    public LessonLayout Layout { get; private set; } = null!;
-
     /// <summary>Titles of dances that could come into the lesson.</summary>
     public IReadOnlyList<string> Offered { get; private set; } = [];
-
-    /// <summary>The course of which this lesson is a week.</summary>
-    public CourseRecord? Course => Layout.Course;
-
-    public PlanAsked Asked { get; private set; } = PlanAsked.Of("");
-
-    public LessonPlan Lesson => _lesson ??= Layout.Plan(Asked, Minutes);
 
     /// <summary>What may be danced side by side; empty until it is looked for.</summary>
     public IReadOnlyList<(int Dance, SideBySide Offer)> SideBySide { get; private set; } = [];
@@ -70,66 +84,153 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
     /// <summary>What became of the other blocks when something was just changed.</summary>
     public IReadOnlyList<string> Became { get; private set; } = [];
 
-    /// <summary>Where the page stood before the last change, to go back to; null on a fresh page.</summary>
-    public string? Before => Request.Headers["HX-Current-URL"].ToString() is { Length: > 0 } now && Uri.TryCreate(now, UriKind.Absolute, out var at) && at.AbsolutePath == $"/dances/{Id}/plan" ? at.PathAndQuery : null;
-
     /// <summary>Another group was just chosen: it is the one the plan is kept for, too.</summary>
     public bool IsOtherClass { get; private set; }
+
+    /// <summary>Asked for by a press in the column, not by the form: then the form has to follow.</summary>
+    public bool IsPressed => IsPart && Request.Headers["HX-Trigger"].ToString() != "plan-form";
+
+    private bool IsPart => Request.Headers.ContainsKey("HX-Request");
 
     /// <summary>A block's mark on the page.</summary>
     public static string IdOf(LessonBlock block) => $"block-{string.Concat(block.Id.Select(c => char.IsAsciiLetterOrDigit(c) ? $"{c}" : $"_{(int)c:x}_"))}";
 
-    /// <summary>Asked for by a press in the column, not by the form: then the form has to follow.</summary>
-    public bool IsPressed => Request.Headers.ContainsKey("HX-Request") && Request.Headers["HX-Trigger"].ToString() != "plan-form";
-
     /// <summary>The block on which something was just pressed stays open.</summary>
     public bool IsJustChanged(LessonBlock block) => Request.Headers["HX-Trigger"].ToString() is { Length: > 0 } pressed && pressed.StartsWith($"{IdOf(block)}-", StringComparison.Ordinal);
 
-    public string To(PlanAsked asked) => asked.Address(Id);
+    /// <summary>This plan's address, or that of something that is done with it.</summary>
+    public string To(string handler = "")
+    {
+        var ids = new Dictionary<string, string?>();
+        if (LessonId is { } lesson)
+        {
+            ids["lesson"] = $"{lesson}";
+        }
+        else if (CourseId is { } course)
+        {
+            (ids["course"], ids["week"]) = ($"{course}", Week.ToString(CultureInfo.InvariantCulture));
+        }
+
+        if (handler.Length > 0)
+        {
+            ids["handler"] = handler;
+        }
+
+        return $"/dances/{Id}/plan{QueryString.Create(ids)}";
+    }
+
+    /// <summary>A field of the form as it was just typed, else as it is kept.</summary>
+    public string Field(string key) => Request.HasFormContentType && Request.Form.TryGetValue(key, out var typed) ? typed.ToString() : Fields.GetValueOrDefault(key) ?? "";
+
+    private Dictionary<string, string?> Fields => new(WayForm.Of(Asked.Habit))
+    {
+        ["minutes"] = Asked.Minutes.ToString(CultureInfo.InvariantCulture),
+        ["warmup"] = string.Join(", ", Asked.WarmUp),
+        ["cooldown"] = string.Join(", ", Asked.CoolDown),
+    };
 
     public async Task<IActionResult> OnGet(CancellationToken cancel)
     {
         await Load(cancel);
-        // What was sent by a form without script becomes an address like any other.
-        return _isCommand && Problem is null ? Redirect(Asked.Address(Id)) : Page();
+        await LayOut(Open.State, cancel);
+        return Page();
     }
 
-    /// <summary>The column alone; the page's address becomes that of the plan it shows.</summary>
-    public async Task<IActionResult> OnGetColumn(CancellationToken cancel)
+    /// <summary>What the form says: kind, minutes, group, version and the way of teaching.</summary>
+    public Task<IActionResult> OnPostWay(string? minutes, string? version, string? recaps, string? warmup, string? cooldown, CancellationToken cancel) => Change(
+        async state =>
+        {
+            var (habit, unread) = WayForm.Read(key => Request.Form.TryGetValue(key, out var said) ? Clean(said) : null, state.Asked.Habit);
+            var asked = state.Asked with { Kind = habit.Kind, Way = habit.Way, Version = Clean(version), WithoutRecaps = recaps == "no" };
+            asked = asked with { WarmUp = Moves(warmup, asked.WarmUp), CoolDown = Moves(cooldown, asked.CoolDown) };
+            Problem ??= unread.Length > 0 ? unread : null;
+            return state with { Asked = WithMinutes(asked, minutes) };
+        }, cancel);
+
+    /// <summary>A press in the column: what is done, and, behind a blank, what it is done to.</summary>
+    public async Task<IActionResult> OnPostPress(string? @do, CancellationToken cancel)
     {
-        await Load(cancel);
-        Became = WhatBecame();
-        IsOtherClass = Class is not null && Was is { } was && was["class"] != Asked["class"];
-        Response.Headers["HX-Push-Url"] = Asked.Address(Id);
-        return Partial("_Column", this);
+        var (what, to) = (@do ?? "").Split(' ', 2) is [var verb, var rest] ? (verb, rest) : (@do ?? "", "");
+        switch (what)
+        {
+            case "undo":
+                return await Undo(cancel);
+            case "anew":
+                await Load(cancel);
+                await plans.Forget(Open, cancel);
+                await Load(cancel);
+                await LayOut(Open.State, cancel);
+                return Answer();
+            case "all":
+                return await Change(state => Now(state.Asked with { Spans = [], Way = state.Asked.Way with { Until = null } }, state), cancel);
+            case "minutes":
+                return await Change(state => Now(WithMinutes(state.Asked, to), state), cancel);
+            case "give":
+                return await Change(state => Now(state.Asked with { Way = KeptJson.Read<TeachingHabit>(to).Way }, state), cancel);
+            case "without" when Guid.TryParse(to, out var dance):
+                return await Change(
+                    state => state.Also.TakeWhile(a => a != dance).Count() is var place && place < state.Also.Count
+                        ? Task.FromResult<PlanState?>(state with { Also = [.. state.Also.Where(a => a != dance)], Asked = state.Asked.WithoutDance(place + 1) }) : Task.FromResult<PlanState?>(state), cancel);
+        }
+
+        return Enum.GetValues<BlockPress>().Where(p => WayWords.Of(p) == what).Cast<BlockPress?>().FirstOrDefault() is { } press
+            ? await Change(async state => state with { Asked = state.Asked.With(press, await SeenOf(press, to, state, cancel)) }, cancel)
+            : BadRequest();
     }
+
+    /// <summary>A block of the instructor's own comes into the lesson.</summary>
+    public Task<IActionResult> OnPostAdd(string? what, string? mins, string? after, string? bite, CancellationToken cancel) => Change(
+        state =>
+        {
+            var (title, minutes) = (Clean(what), Clean(mins));
+            if (title.Length is 0 or > OwnBlock.LongestTitle)
+            {
+                Problem = $"Say in at most {OwnBlock.LongestTitle} letters what is done in your block.";
+                return Task.FromResult<PlanState?>(null);
+            }
+
+            if (!double.TryParse(minutes, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var length) || length is not (> 0 and <= LessonBrief.Longest))
+            {
+                Problem = $"'{minutes}' is no length of a block: write minutes, such as 3 or 1.5.";
+                return Task.FromResult<PlanState?>(null);
+            }
+
+            // A bite is named by its dance's place and its key, with a blank between.
+            var drilled = Clean(bite).Split(' ', 2) is [var dance, var key] && int.TryParse(dance, NumberStyles.None, CultureInfo.InvariantCulture, out var index) ? (Dance: (int?)index, Bite: key) : (null, null);
+            return Now(state.Asked with { Changes = state.Asked.Changes.With(title, Math.Max(1, Math.Round(length * 60)), drilled.Dance, drilled.Bite, Clean(after)) }, state);
+        }, cancel);
+
+    /// <summary>A further dance, by its title, comes into the lesson.</summary>
+    public Task<IActionResult> OnPostWith(string? with, CancellationToken cancel) => Change(
+        async state =>
+        {
+            var title = Clean(with);
+            var found = title.Length > 0 ? await Shelf.ByTitle(title, cancel) : null;
+            Problem = found is null ? $"No dance on your shelf is called '{title}'. Choose one of those that are offered while you write."
+                : found.Id == Id || state.Also.Contains(found.Id) ? $"{found.Title} is in this lesson already."
+                : state.Also.Count + 1 >= LessonDance.MostAtOnce ? $"A lesson teaches at most {LessonDance.MostAtOnce} dances. Take one out first, or make a course of them." : null;
+            return Problem is null ? state with { Also = [.. state.Also, found!.Id] } : null;
+        }, cancel);
 
     /// <summary>Keeps the way as it stands as the one the group is used to.</summary>
     public async Task<IActionResult> OnPostHabit(CancellationToken cancel)
     {
         await Load(cancel);
-        if (Class is null || await book.Group(Class.Id, cancel) is not { } group)
+        await LayOut(Open.State, cancel);
+        if (Class is null || !await plans.KeepHabit(Layout, Asked, Class.Id, cancel))
         {
             Problem = "Choose the group this way is for.";
             return Page();
         }
 
-        var habits = PlanAsked.HabitOf(Layout.Suggested(Asked).Kind, Layout.Way(Asked)).Way;
-        if (habits.Length > GroupRecord.LongestHabits)
-        {
-            Problem = "That way of teaching is too long to be kept; shorten the tempo ladder.";
-            return Page();
-        }
-
-        group.Habits = habits;
-        await book.Save(cancel);
-        return Redirect(Asked.Address(Id));
+        return Redirect(To());
     }
 
     /// <summary>What a mixed class can dance at once.</summary>
     public async Task<IActionResult> OnGetBeside(CancellationToken cancel)
     {
         await Load(cancel);
+        await LayOut(Open.State, cancel);
         SideBySide = Layout.Beside(Lesson, cancel);
         return Partial("_Beside", this);
     }
@@ -138,6 +239,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
     public async Task<IActionResult> OnPostBeside(int version, string? part, int line, int first, string? rows, CancellationToken cancel)
     {
         await Load(cancel);
+        await LayOut(Open.State, cancel);
         var offer = Layout.Beside(Lesson, cancel).Where(o => o.Dance == 0).Select(o => o.Offer)
             .FirstOrDefault(o => o.Bite.Part == part && o.Bite.Line == line && o.First == first && string.Join('\n', o.Rows) == (rows ?? "").ReplaceLineEndings("\n"));
         if (offer is null)
@@ -159,13 +261,14 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
             return Page();
         }
 
-        return Redirect(Asked.Address(Id));
+        return Redirect(To());
     }
 
     /// <summary>The lesson as plain text, to be sent or printed anywhere.</summary>
     public async Task<IActionResult> OnGetText(CancellationToken cancel)
     {
         await Load(cancel);
+        await LayOut(Open.State, cancel);
         return Content(PlanText.Of(Lesson, Layout.Titles, Class?.Name), "text/plain; charset=utf-8");
     }
 
@@ -173,175 +276,197 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, TrackBook track
     public async Task<IActionResult> OnGetCalendar(CancellationToken cancel)
     {
         await Load(cancel);
+        await LayOut(Open.State, cancel);
         if (Request.Query["date"].ToString() is { Length: > 0 } date && !LessonDay.TryRead(date, out _))
         {
             Problem = LessonDay.Problem(date, "the lesson");
             return Page();
         }
 
-        return File(PlanCalendar.Of(Lesson, Layout.Titles, Class, Date, Planned?.Id ?? Id, clock), "text/calendar; charset=utf-8", $"lesson-{Date:yyyy-MM-dd}.ics");
+        return File(PlanCalendar.Of(Lesson, Layout.Titles, Class, Date, Open.Planned?.Id ?? Id, clock), "text/calendar; charset=utf-8", $"lesson-{Date:yyyy-MM-dd}.ics");
     }
 
+    /// <summary>Makes the plan a lesson.</summary>
     public async Task<IActionResult> OnPostKeep(string? group, string? date, Guid? sent, CancellationToken cancel)
     {
         await Load(cancel);
-        GroupName = (group ?? "").Trim();
-        if (GroupName.Length is 0 or > 120)
+        await LayOut(Open.State, cancel);
+        GroupName = Clean(group);
+        var isDay = LessonDay.TryRead(date, out var day);
+        // What was sent twice is written once, though the first of it closed the plan that the page had seen.
+        var refused = !Open.IsSeen(Seen, Sheet) && await book.WrittenBy(sent, cancel) is null ? Elsewhere
+            : GroupName.Length is 0 or > 120 ? "Name the group this lesson is for, in at most 120 letters."
+            : !isDay ? LessonDay.Problem(date, "the lesson")
+            : PlanDesk.Problem(State);
+        if (refused.Length > 0)
         {
-            Problem = "Name the group this lesson is for, in at most 120 letters.";
+            Problem = refused;
             return Page();
         }
 
-        if (!LessonDay.TryRead(date, out var day))
-        {
-            Problem = LessonDay.Problem(date, "the lesson");
-            return Page();
-        }
-
-        if (Asked.Way.Length > LessonRecord.LongestWay || Asked.PinsText.Length > LessonRecord.LongestPins)
-        {
-            Problem = "More is settled here than can be kept with a lesson. Let some blocks go, or shorten the tempo ladder or the lists of moves.";
-            return Page();
-        }
-
-        var known = Groups.FirstOrDefault(g => string.Equals(g.Name, GroupName, StringComparison.OrdinalIgnoreCase))
-            ?? await book.AddGroup(GroupName, "", Minutes, cancel);
-        // A week of a course is one lesson, however often it is planned.
-        var written = await book.WrittenBy(sent, cancel)
-            ?? (Course is { } course && Asked.Week is var (_, number) ? (await book.LessonsOf(course.Id, cancel)).FirstOrDefault(l => l.Week == number && !l.Held) : null)
-            // Planned again for the same evening it is the same lesson.
-            ?? (Course is null ? await book.PlannedOn(Id, known.Id, day, cancel) : null);
-        var lesson = written ?? new LessonRecord { DanceId = Id, Sent = sent };
-        (lesson.DanceId, lesson.GroupId, lesson.Date, lesson.Minutes, lesson.Way, lesson.Pins) = (Id, known.Id, day, Minutes, Asked.Way, Asked.PinsText);
-        (lesson.Also, lesson.CourseId, lesson.Week) = ([.. Layout.Also.Select(d => d.Id)], Course?.Id, Course is null ? 0 : Asked.Week?.Week ?? 0);
-        if (written is null)
-        {
-            await book.Add(lesson, cancel);
-        }
-        else
-        {
-            await book.Save(cancel);
-        }
-
-        return Redirect($"/dances/{Id}/plan");
+        return await plans.Keep(Open, Layout, GroupName, day, sent, cancel) is null ? NotFound() : Redirect(CourseId is null ? $"/dances/{Id}/plan" : To());
     }
 
-    /// <summary>What the last change did to the other blocks; nothing where other dances, another class or other minutes were asked for.</summary>
-    private IReadOnlyList<string> WhatBecame()
+    private const string Elsewhere = "This plan was changed in another window meanwhile. It stands here as it is now; press again what you still want.";
+
+    private string LeftOut => $"{string.Join(", ", Layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonSize.Most} together; teach it in a lesson of its own.";
+
+    /// <summary>Makes a change of what is asked, lays the plan out anew, keeps it, and tells what became of the blocks.</summary>
+    /// <param name="change">Null where nothing is changed; <see cref="Problem"/> then says why.</param>
+    private async Task<IActionResult> Change(Func<PlanState, Task<PlanState?>> change, CancellationToken cancel)
     {
-        return Was is { } was && was["also"] == Asked["also"] && was["class"] == Asked["class"] && was["course"] == Asked["course"] && (was.Minutes ?? Asked.Minutes) == Asked.Minutes
-            ? PlanDifference.Between(Layout.Plan(was, Minutes), Lesson) : [];
+        await Load(cancel);
+        if (!Open.IsSeen(Seen, Sheet))
+        {
+            return await AsItIs(Elsewhere, cancel);
+        }
+
+        var before = Open.State;
+        PlanState? next;
+        try
+        {
+            next = await change(AskedClass is null ? before : before with { Group = GroupOf(AskedClass) });
+        }
+        catch (KeptFormatException unread)
+        {
+            return await AsItIs(unread.Message, cancel);
+        }
+
+        if (next is null || PlanDesk.Problem(next) is { Length: > 0 } tooMuch && (Problem = tooMuch).Length > 0 || KeptJson.Write(next) == KeptJson.Write(before))
+        {
+            return await AsItIs(Problem, cancel);
+        }
+
+        var shown = Open.Draft is { Shown.Blocks: { Count: > 0 } blocks } ? blocks : PlanDifference.Shown((await plans.Lay(Open, before, Fitted, cancel)).Plan(before.Asked));
+        await LayOut(next, cancel);
+        if (await plans.Change(Open, next, Lesson, Sheet, cancel) is not { } changed)
+        {
+            return await AsItIs(Elsewhere, cancel, anew: true);
+        }
+
+        Open = changed;
+        IsOtherClass = next.Group != before.Group && Class is not null;
+        // Where other dances, another class or other minutes were asked for, all blocks are others.
+        Became = next.Group == before.Group && next.Asked.Minutes == before.Asked.Minutes && next.Also.SequenceEqual(before.Also) ? PlanDifference.Between(shown, Lesson) : [];
+        return Answer();
     }
 
-    /// <summary>What was asked for before the last change; null on a fresh page.</summary>
-    private PlanAsked? Was => Before is not { } before ? null
-        : PlanAsked.Of(new QueryCollection(QueryHelpers.ParseQuery(before.IndexOf('?', StringComparison.Ordinal) is > 0 and var cut ? before[cut..] : "")), Kept);
+    private async Task<IActionResult> Undo(CancellationToken cancel)
+    {
+        await Load(cancel);
+        if (!Open.IsSeen(Seen, Sheet) || !Open.CanUndo)
+        {
+            return await AsItIs(Open.CanUndo ? Elsewhere : "There is no change to go back to.", cancel);
+        }
+
+        await LayOut(Open.Draft!.Past.States[^1], cancel);
+        if (await plans.Undo(Open, Lesson, Sheet, cancel) is not { } changed)
+        {
+            return await AsItIs(Elsewhere, cancel, anew: true);
+        }
+
+        Open = changed;
+        return Answer();
+    }
+
+    /// <summary>The plan as it stands, with what is to be said of it.</summary>
+    private async Task<IActionResult> AsItIs(string? problem, CancellationToken cancel, bool anew = false)
+    {
+        if (anew)
+        {
+            await Load(cancel);
+        }
+
+        await LayOut(Open.State, cancel);
+        Problem = problem ?? Problem;
+        return Answer();
+    }
+
+    private IActionResult Answer() => IsPart ? Partial("_Column", this) : Problem is null ? Redirect(To()) : Page();
+
+    /// <summary>A block as it stands before a press.</summary>
+    private async Task<BlockSeen> SeenOf(BlockPress press, string id, PlanState state, CancellationToken cancel)
+    {
+        if (press is BlockPress.WithNextLine or BlockPress.AsTwoBites or BlockPress.AsWritten || Open.Draft is not { Shown.Blocks.Count: > 0 })
+        {
+            var plan = (await plans.Lay(Open, state, Fitted, cancel)).Plan(state.Asked);
+            var bite = plan.Blocks.FirstOrDefault(b => b.Id == id) is { Dance: { } dance } walk && BiteOf(plan, walk) is { } found ? new BiteSeen(dance, found.Part, found.Line, found.LastLine, found.Counts) : null;
+            return SeenIn(PlanDifference.Shown(plan), id) with { Bite = bite };
+        }
+
+        return SeenIn(Open.Draft.Shown.Blocks, id);
+    }
+
+    private static BlockSeen SeenIn(IReadOnlyList<ShownBlock> blocks, string id)
+    {
+        var at = blocks.TakeWhile(b => b.Id != id).Count();
+        return at == blocks.Count ? new BlockSeen(id)
+            : new BlockSeen(id, blocks[at].Seconds, blocks[at].Repeats, at > 1 ? blocks[at - 2].Id : at > 0 ? "" : null, at + 1 < blocks.Count ? blocks[at + 1].Id : null);
+    }
+
+    /// <summary>The bite that a walk teaches, where it may be cut otherwise.</summary>
+    public static Bite? BiteOf(LessonPlan plan, LessonBlock block) => block is { Kind: BlockKind.Walk, Dance: { } dance }
+        ? plan.Bites[dance].FirstOrDefault(b => b.Time == 1 && block.Id.EndsWith($"walk:{b.Key}", StringComparison.Ordinal)) : null;
+
+    private static Task<PlanState?> Now(LessonAsked asked, PlanState state) => Task.FromResult<PlanState?>(state with { Asked = asked });
+
+    private LessonAsked WithMinutes(LessonAsked asked, string? said)
+    {
+        if (said is null)
+        {
+            return asked;
+        }
+
+        if (int.TryParse(said.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var length) && length >= LessonAsked.LeastMinutes && length <= (int)LessonBrief.Longest)
+        {
+            return asked with { Minutes = length };
+        }
+
+        Problem = $"'{said}' is no length of a lesson: write minutes from {LessonAsked.LeastMinutes} to {LessonBrief.Longest:0}. Until then {asked.Minutes} are planned.";
+        return asked;
+    }
+
+    private IReadOnlyList<string> Moves(string? said, IReadOnlyList<string> was)
+    {
+        if (said is null)
+        {
+            return was;
+        }
+
+        if (Clean(said).Length <= LessonAsked.LongestMoves)
+        {
+            return TaughtClass.Names(Clean(said));
+        }
+
+        Problem = $"A list of moves to be led has at most {LessonAsked.LongestMoves} letters; until then it stays as it was.";
+        return was;
+    }
+
+    private Guid? GroupOf(string said) => Guid.TryParse(said, out var id) && Open.Groups.Any(g => g.Id == id) ? id : null;
+
+    private static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
+
+    private async Task LayOut(PlanState state, CancellationToken cancel)
+    {
+        State = state;
+        Layout = await plans.Lay(Open, state, Fitted, cancel);
+        Lesson = Layout.Plan(state.Asked);
+        GroupName = Class?.Name ?? Open.Planned?.Group?.Name ?? Open.LastTime?.Group?.Name ?? (Open.Groups.Count > 0 ? Open.Groups[0].Name : "");
+        Date = Layout.Course is { } course && Open.Week is var (_, week) ? course.DayOf(week) : LessonDay.TryRead(Request.Query["date"], out var asked) ? asked : Open.Planned?.Date ?? Date;
+        Offered = [.. (await Shelf.FirstTitles(cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
+        Problem ??= Layout.LeftOut.Count > 0 ? LeftOut : null;
+    }
 
     private async Task Load(CancellationToken cancel)
     {
         await desk.Settle(cancel);
-        Groups = await book.Groups(cancel);
-        Planned = await book.Planned(Id, cancel);
+        Open = await plans.Open(Id, new PlanView(LessonId, CourseId, Week, HttpMethods.IsGet(Request.Method) && Guid.TryParse(AskedClass, out var group) ? group : null), cancel);
         Beside = await book.PlannedBeside(Id, cancel);
-        LastTime = (await book.Lessons(Id, cancel: cancel)).FirstOrDefault(l => l.Held && l.HeldOf(Id) is not null);
-        if (LastTime is { } last)
+        if (Open.LastTime is { } last)
         {
             var lines = LoggedLine.Of(Analysis, Lexicon);
             LineNames = [.. lines.Select(l => l.Name)];
             NextTime = TaughtClass.NextOf(Id, lines, await book.HeldWith(last.GroupId, [Id], cancel), last).Words;
-        }
-
-        Asked = PlanAsked.Of(Request.HasFormContentType && Request.Form.ContainsKey("group") ? FormOf(Request.Form) : Request.Query, Kept);
-        Minutes = Planned?.Minutes ?? Minutes;
-        ReadMinutes(Asked.Minutes);
-        Class = Guid.TryParse(Asked["class"], out var id) ? Groups.FirstOrDefault(g => g.Id == id)
-            : Asked["class"] == "none" ? null
-            : Groups.FirstOrDefault(g => g.Id == (Planned?.GroupId ?? LastTime?.GroupId));
-        GroupName = Class?.Name ?? Planned?.Group?.Name ?? LastTime?.Group?.Name ?? (Groups.Count > 0 ? Groups[0].Name : "");
-        Date = Planned?.Date ?? Date;
-        await Invite(Request.Query["with"].ToString().Trim(), cancel);
-        Layout = await LessonLayout.Of((Id, Fitted), Asked, Class, Shelf, book, tracks, Planned?.Id, clock, cancel);
-        Offered = [.. (await Shelf.FirstTitles(cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
-        AddBlock(Request.Query["what"].ToString().Trim());
-        Date = Course is not null && Asked.Week is var (_, week) ? Course.DayOf(week) : LessonDay.TryRead(Request.Query["date"], out var asked) ? asked : Date;
-        Problem ??= Layout.LeftOut.Count > 0 ? $"{string.Join(", ", Layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonSize.Most} together; teach it in a lesson of its own." : null;
-        Problem ??= Asked.Problem is { Length: > 0 } unread ? unread : null;
-    }
-
-    /// <summary>The way and the changes that are kept with the planned lesson.</summary>
-    private string? Kept => Planned is { } lesson ? PlanAsked.KeptOf(lesson) : null;
-
-    /// <summary>A further dance, by its title, comes into the lesson.</summary>
-    private async Task Invite(string title, CancellationToken cancel)
-    {
-        if (title.Length == 0)
-        {
-            return;
-        }
-
-        _isCommand = true;
-        var found = await Shelf.ByTitle(title, cancel);
-        if (found is null)
-        {
-            Problem = $"No dance on your shelf is called '{title}'. Choose one of those that are offered while you write.";
-        }
-        else if (found.Id == Id || Asked.Also.Contains(found.Id))
-        {
-            Problem = $"{found.Title} is in this lesson already.";
-        }
-        else if (Asked.Also.Count + 1 >= LessonDance.MostAtOnce)
-        {
-            Problem = $"A lesson teaches at most {LessonDance.MostAtOnce} dances. Take one out first, or make a course of them.";
-        }
-        else
-        {
-            Asked = Asked.WithAlso([.. Asked.Also, found.Id]);
-        }
-    }
-
-    /// <summary>A block of the instructor's own comes into the lesson.</summary>
-    private void AddBlock(string what)
-    {
-        if (what.Length == 0)
-        {
-            return;
-        }
-
-        _isCommand = true;
-        var minutes = Request.Query["mins"].ToString().Trim();
-        if (what.Length > ChangesText.LongestTitle)
-        {
-            Problem = $"Say in at most {ChangesText.LongestTitle} letters what is done in your block.";
-        }
-        else if (!double.TryParse(minutes, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var length) || length is not (> 0 and <= LessonBrief.Longest))
-        {
-            Problem = $"'{minutes}' is no length of a block: write minutes, such as 3 or 1.5.";
-        }
-        else
-        {
-            var drilled = Request.Query["bite"].ToString().Split('*') is [var dance, var key] && int.TryParse(dance, NumberStyles.None, CultureInfo.InvariantCulture, out var index) ? (Dance: (int?)index, Bite: key) : (null, null);
-            var number = 1 + Asked.Changes.Added.Select(a => int.TryParse(a.Id["own:".Length..], NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 0).DefaultIfEmpty(0).Max();
-            var own = new OwnBlock(string.Create(CultureInfo.InvariantCulture, $"own:{number}"), what, Math.Max(1, Math.Round(length * 60)), drilled.Dance, drilled.Bite);
-            Asked = Asked.With("pins", ChangesText.Added(Asked.PinsText, own, Request.Query["after"].ToString()));
-        }
-    }
-
-    private static QueryCollection FormOf(IFormCollection form) => new(form.Where(f => f.Key is not ("group" or "date" or "sent")).ToDictionary(f => f.Key, f => f.Value));
-
-    private void ReadMinutes(string? minutes)
-    {
-        if (minutes is null)
-        {
-            return;
-        }
-
-        if (int.TryParse(minutes.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var length) && length is >= 5 and <= (int)LessonBrief.Longest)
-        {
-            Minutes = length;
-        }
-        else
-        {
-            MinutesProblem = $"'{minutes}' is no length of a lesson: write minutes from 5 to {LessonBrief.Longest:0}. Until then {Minutes} are planned.";
         }
     }
 }

@@ -47,8 +47,8 @@ public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(sh
         }
 
         // The version chosen for the class is what the board shows.
-        Choose(PlanAsked.Of(lesson)["variant"]);
-        if (await book.CuesFor(lesson.GroupId, Id, cancel) is { Length: > 0 } cues)
+        Choose(lesson.Asked.Version);
+        if (await book.CuesFor(lesson.GroupId, Id, cancel) is { Cues.Count: > 0 } cues)
         {
             Tell(cues);
             ToldFor = lesson.Group!.Name;

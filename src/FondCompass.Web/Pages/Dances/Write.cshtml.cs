@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core;
 using FondCompass.Core.Composing;
+using FondCompass.Core.Lessons;
 using FondCompass.Core.Prose;
 using FondCompass.Core.Swaps;
 using FondCompass.Data;
@@ -51,7 +52,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
         var analysis = Analysis.Of(Script, Lexicon).WithTriedFixes(Lexicon);
         var title = analysis.Dance.Header.Title.Trim();
         Dance.Title = title.Length == 0 ? "Untitled dance" : title;
-        var tempo = Dance.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? UsualTempo;
+        var tempo = Dance.Fit.Kept.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
         return Partial("_Ruler", RulerSheet.Of(analysis, Compass.Of(Dance, analysis, tempo), RulerPaper.Of(Request)));
     }
 

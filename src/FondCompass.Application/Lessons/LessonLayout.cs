@@ -1,11 +1,15 @@
+using FondCompass.Application.Courses;
 using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Steps;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Courses;
 
-namespace FondCompass.Web.Pages.Dances;
+namespace FondCompass.Application.Lessons;
+
+/// <summary>A week of a course, from 1.</summary>
+public sealed record CourseWeekOf(Guid Course, int Week);
 
 /// <summary>What a lesson is laid out from: its dances, its class, and what the class knows; the same for who plans it and for who keeps what was held.</summary>
 public sealed class LessonLayout
@@ -37,7 +41,7 @@ public sealed class LessonLayout
 
     /// <summary>What is suggested for this kind of class, and why.</summary>
     /// <param name="asked">What is asked; the kind of lesson stands in it.</param>
-    public (LessonKind Kind, TeachingWay Way, string Why) Suggested(PlanAsked asked) => SuggestedFor(Taught[0], _group, asked.Kind);
+    public (LessonKind Kind, TeachingWay Way, string Why) Suggested(LessonAsked asked) => SuggestedFor(Taught[0], _group, asked.Kind);
 
     /// <summary>All dances of the lesson, those that are known behind those that are taught; with their ids on the shelf, where they have one there.</summary>
     public IReadOnlyList<(Guid? Id, LessonDance Dance)> All { get; private init; } = [];
@@ -54,18 +58,20 @@ public sealed class LessonLayout
     public ClassKnowledge Knowledge => _knowledge;
 
     /// <param name="first">The dance the lesson begins with, and its id.</param>
+    /// <param name="state">What is asked, and the further dances.</param>
+    /// <param name="week">The week of a course that it is; null for a lesson by itself.</param>
     /// <param name="lesson">The lesson itself, once it is held: what is logged of it does not change what it was planned from.</param>
     public static async Task<LessonLayout> Of(
-        (Guid Id, LessonDance Dance) first, PlanAsked asked, GroupRecord? group, DanceShelf shelf, LessonBook book, TrackBook tracks, Guid? lesson, InstructorClock clock, CancellationToken cancel)
+        (Guid Id, LessonDance Dance) first, PlanState state, CourseWeekOf? week, GroupRecord? group, DanceShelf shelf, LessonBook book, TrackBook tracks, Guid? lesson, InstructorClock clock, CancellationToken cancel)
     {
         var lexicon = await shelf.Lexicon(cancel);
-        var variant = asked["variant"];
+        var (asked, variant) = (state.Asked, state.Asked.Version);
         var (taught, also) = (new List<LessonDance> { first.Dance with { Analysis = first.Dance.Analysis.In(variant) } }, new List<(Guid Id, string Title)>());
-        var records = await shelf.FindAll([.. asked.Also], cancel);
+        var records = await shelf.FindAll([.. state.Also], cancel);
         var (size, leftOut) = (LessonSize.Of(first.Dance), new List<string>());
-        foreach (var dance in asked.Also.Where(d => d != first.Id && records.ContainsKey(d)))
+        foreach (var dance in state.Also.Where(d => d != first.Id && records.ContainsKey(d)))
         {
-            var fitted = await TaughtClass.FittedOf(records[dance], "", lexicon, tracks, cancel);
+            var fitted = await TaughtClass.FittedOf(records[dance], ClassCues.None, lexicon, tracks, cancel);
             if ((size + LessonSize.Of(fitted)).IsTooMuch)
             {
                 leftOut.Add(records[dance].Title);
@@ -91,14 +97,14 @@ public sealed class LessonLayout
         }
 
         // Planned for somebody else it is no week of the course.
-        if (asked.Week is var (id, week) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
+        if (week is var (id, number) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
         {
-            var before = (await CourseTable.Of(course, shelf, book, clock, cancel)).Known(week, here);
+            var before = (await CourseTable.Of(course, shelf, book, clock, cancel)).Known(number, here);
             return new LessonLayout(lexicon, group, knowledge, taught, also, course, before) { All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. before.Select(d => ((Guid?)null, d))], Steps = steps, LeftOut = leftOut };
         }
 
         var known = await Known(held, here, dance =>
-            LessonPlanner.TeachingSeconds(dance, asked.Over(usual.Way), knowledge, TaughtClass.PaceOf(group), usual.Kind), shelf, tracks, lexicon, clock.Today, cancel);
+            LessonPlanner.TeachingSeconds(dance, asked.Way.Over(usual.Way), knowledge, TaughtClass.PaceOf(group), usual.Kind), shelf, tracks, lexicon, clock.Today, cancel);
         return new LessonLayout(lexicon, group, knowledge, taught, also, null, [.. known.Select(k => k.Dance)])
         {
             All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. known.Select(k => ((Guid?)k.Id, k.Dance))],
@@ -108,26 +114,26 @@ public sealed class LessonLayout
     }
 
     /// <summary>The way that is asked for, over what is suggested.</summary>
-    public TeachingWay Way(PlanAsked asked) => asked.Over(Suggested(asked).Way);
+    public TeachingWay Way(LessonAsked asked) => asked.Way.Over(Suggested(asked).Way);
 
-    public LessonPlan Plan(PlanAsked asked, double minutes) => LessonPlanner.Plan(BriefOf(asked, minutes), _lexicon);
+    public LessonPlan Plan(LessonAsked asked) => LessonPlanner.Plan(BriefOf(asked), _lexicon);
 
     /// <summary>The constants it is planned with, before anything is learned from the group's log.</summary>
-    public ClassPace UsualPace(PlanAsked asked) => BriefOf(asked, 1).UsualPace;
+    public ClassPace UsualPace(LessonAsked asked) => BriefOf(asked).UsualPace;
 
-    private LessonBrief BriefOf(PlanAsked asked, double minutes)
+    private LessonBrief BriefOf(LessonAsked asked)
     {
         // Known dances fill a hall lesson, and what a week of a course has left; in the other kinds they are known, and no more.
         var isFilled = Suggested(asked).Kind == LessonKind.Hall || Course is not null;
         return new(
-            minutes, [.. Taught.Select((d, i) => asked.SpanOf(i) is var (from, until) ? d with { From = from, Until = until, Cuts = BiteCuts.Of(asked.CutsOf(i)) } : d), .. isFilled ? _known : []], Way(asked), _knowledge)
+            asked.Minutes, [.. Taught.Select(asked.Of), .. isFilled ? _known : []], Way(asked), _knowledge)
         {
             Familiar = isFilled ? [] : _known,
             Kind = Suggested(asked).Kind,
-            WarmUpMoves = asked.MovesOf("warmup"),
-            CoolDownMoves = asked.MovesOf("cooldown"),
+            WarmUpMoves = asked.WarmUp,
+            CoolDownMoves = asked.CoolDown,
             Changes = asked.Changes,
-            Recaps = asked["recaps"] != "no",
+            Recaps = !asked.WithoutRecaps,
             Group = TaughtClass.PaceOf(_group),
         };
     }
@@ -142,17 +148,17 @@ public sealed class LessonLayout
         })];
 
     /// <summary>The kind of lesson a group is used to; null where none was kept.</summary>
-    public static LessonKind? KindOf(GroupRecord? group) => group is { Habits.Length: > 0 } ? PlanAsked.Of(group.Habits).Kind : null;
+    public static LessonKind? KindOf(GroupRecord? group) => group?.Habits.Kind;
 
     /// <summary>The kind of lesson, asked for or usual, and how it is taught: as the group is used to it, where that was kept for this kind; else what fits the kind.</summary>
     public static (LessonKind Kind, TeachingWay Way, string Why) SuggestedFor(LessonDance dance, GroupRecord? group, LessonKind? asked = null)
     {
-        var habits = group is { Habits.Length: > 0 } ? PlanAsked.Of(group.Habits) : null;
+        var habits = group?.Habits is { } kept && kept != TeachingHabit.AsSuggested ? kept : null;
         var usual = LessonKinds.Usual(dance.Analysis.Dance.Header.Genre, dance.Analysis.Dance.IsFree);
         var kind = asked ?? habits?.Kind ?? usual;
         var rules = LessonKinds.Of(kind);
         var way = rules.Way(dance.Analysis.Dance.IsPhrased);
-        return habits is not null && (habits.Kind ?? usual) == kind ? (kind, habits.Over(way), $"As {group!.Name} is used to it.") : (kind, way, rules.Why);
+        return habits is not null && (habits.Kind ?? usual) == kind ? (kind, habits.Way.Over(way), $"As {group!.Name} is used to it.") : (kind, way, rules.Why);
     }
 
     /// <summary>What this group has danced clean before, those least kept first. What no lesson reached the end of comes back as far as it was reached, and fills nothing.</summary>
@@ -165,7 +171,7 @@ public sealed class LessonLayout
         var known = new List<(Guid Id, LessonDance Dance)>();
         foreach (var (id, kept, lessons) in danced.Where(d => records.ContainsKey(d.Dance)))
         {
-            var dance = await TaughtClass.FittedOf(records[id], "", lexicon, tracks, cancel);
+            var dance = await TaughtClass.FittedOf(records[id], ClassCues.None, lexicon, tracks, cancel);
             // A dance beside another of which nobody said how far it went counts as danced whole.
             var reached = lessons.Max(l => l.HeldOf(id)?.ReachedLine ?? int.MaxValue);
             dance = dance with { Until = reached < LoggedLine.Patterns(dance.Analysis).Count ? reached : null };

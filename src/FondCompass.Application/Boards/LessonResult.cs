@@ -1,7 +1,7 @@
+using FondCompass.Application.Lessons;
 using FondCompass.Core.Teaching;
-using FondCompass.Web.Pages.Dances;
 
-namespace FondCompass.Web.Pages.Teaching;
+namespace FondCompass.Application.Boards;
 
 /// <summary>What a lesson's log says of one of its dances, line by line: from blocks that the class danced, never from what was shown, nor from what was left out.</summary>
 /// <param name="Reached">Lines, from the first, that were danced without one left out between.</param>

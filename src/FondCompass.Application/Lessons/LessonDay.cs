@@ -1,9 +1,9 @@
 using System.Globalization;
 
-namespace FondCompass.Web.Pages;
+namespace FondCompass.Application.Lessons;
 
 /// <summary>Days of lessons as forms and addresses send them, "2026-11-26"; what is no such day, or so far away that nobody teaches then, is told.</summary>
-internal static class LessonDay
+public static class LessonDay
 {
     private const int FirstYear = 1900, LastYear = 2200;
 

@@ -2,18 +2,24 @@ using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Api;
 
-namespace FondCompass.Web.Pages.Dances;
+namespace FondCompass.Application.Lessons;
 
 /// <summary>Groups, dances and lessons as the shelf keeps them, told to the core.</summary>
 public static class TaughtClass
 {
     public static ClassLevel LevelOf(GroupRecord? group) => WayWords.Levels.TryGetValue(group?.Level ?? "", out var level) ? level : ClassLevel.Beginner;
+
+    /// <summary>What a lesson that is kept was asked to be.</summary>
+    public static PlanState StateOf(LessonRecord lesson) => new(lesson.Asked, lesson.Also, lesson.GroupId);
+
+    /// <summary>The week of a course that a lesson is; null for one by itself.</summary>
+    public static CourseWeekOf? WeekOf(LessonRecord lesson) => lesson.CourseId is { } course ? new CourseWeekOf(course, lesson.Week) : null;
 
     /// <summary>What a group knows: by its log, and by hand where the instructor said otherwise.</summary>
     public static ClassKnowledge KnowledgeOf(GroupRecord? group, StepLexicon lexicon, IReadOnlyList<StepState>? log = null)
@@ -105,22 +111,22 @@ public static class TaughtClass
 
     /// <summary>A dance of the shelf as it is danced to the track it is fitted to.</summary>
     /// <param name="cues">What the class is told otherwise; empty for nothing.</param>
-    public static async Task<LessonDance> FittedOf(DanceRecord record, string cues, StepLexicon lexicon, TrackBook tracks, CancellationToken cancel)
+    public static async Task<LessonDance> FittedOf(DanceRecord record, ClassCues cues, StepLexicon lexicon, TrackBook tracks, CancellationToken cancel)
     {
-        var script = cues.Length > 0 ? ClassCues.Over(record.Script, cues, lexicon) : record.Script;
-        var analysis = Analysis.WhileWaited(record.Fit.Exceptions.Length > 0 ? $"{script.TrimEnd()}\n{record.Fit.Exceptions}" : script, lexicon, cancel);
-        var tempo = record.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo;
+        var fit = record.Fit.Kept;
+        var analysis = Analysis.WhileWaited(fit.Under(cues.Over(record.Script, lexicon)), lexicon, cancel);
+        var tempo = fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
         var track = record.Fit.TrackId is { } id ? await tracks.Find(id, cancel) : null;
-        var passages = track?.Passages ?? record.Fit.Passages;
+        var passages = track?.Passages ?? fit.Passages;
         var song = string.IsNullOrWhiteSpace(passages) ? null : SongText.Read(passages, new Bpm(tempo)) is { Problem: null, Song: var read } ? read : null;
-        return new LessonDance(analysis, tempo, song) { Intro = record.Fit.Intro };
+        return new LessonDance(analysis, tempo, song) { Intro = fit.Intro };
     }
 
     /// <summary>A dance of the shelf at the tempo of its track, else at its own.</summary>
     public static LessonDance DanceOf(DanceRecord record, StepLexicon lexicon)
     {
         var analysis = Analysis.Of(record.Script, lexicon);
-        return new LessonDance(analysis, record.Fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? DancePage.UsualTempo);
+        return new LessonDance(analysis, record.Fit.Kept.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo);
     }
 
     /// <summary>The share kept today by the lessons held of one dance; null while it was never clean, for then nothing is known to be kept.</summary>

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using FondCompass.Data.Records;
 
-namespace FondCompass.Web.Pages.Teaching;
+namespace FondCompass.Application.Boards;
 
 /// <summary>An event as a board sends it.</summary>
 public sealed record SentEvent

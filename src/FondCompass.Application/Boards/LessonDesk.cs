@@ -1,13 +1,14 @@
+using FondCompass.Application.Lessons;
 using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Dances;
 using Microsoft.EntityFrameworkCore;
 
-namespace FondCompass.Web.Pages.Teaching;
+namespace FondCompass.Application.Boards;
 
 /// <summary>A lesson opened to be held: its plan, and what it is made of.</summary>
 public sealed record OpenLesson(LessonRecord Record, LessonLayout Layout, LessonPlan Plan, TeachingWay Way, GroupRecord Group);
@@ -38,10 +39,9 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         }
 
         var lexicon = await shelf.Lexicon(cancel);
-        var asked = PlanAsked.Of(lesson);
         var first = await TaughtClass.FittedOf(dance, await book.CuesFor(group.Id, dance.Id, cancel), lexicon, tracks, cancel);
-        var layout = await LessonLayout.Of((dance.Id, first), asked, group, shelf, book, tracks, lesson.Id, clock, cancel);
-        return new OpenLesson(lesson, layout, layout.Plan(asked, lesson.Minutes), layout.Way(asked), group);
+        var layout = await LessonLayout.Of((dance.Id, first), TaughtClass.StateOf(lesson), TaughtClass.WeekOf(lesson), group, shelf, book, tracks, lesson.Id, clock, cancel);
+        return new OpenLesson(lesson, layout, layout.Plan(lesson.Asked), layout.Way(lesson.Asked), group);
     }
 
     /// <summary>Keeps what boards told; with the first of it, the plan as it stands is the one the lesson is held with.</summary>
@@ -50,7 +50,7 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         var kept = await events.Keep(lesson, told, cancel);
         if (kept == EventsKept.KeptFirst && await Open(lesson, cancel) is { } open)
         {
-            var plan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(PlanAsked.Of(open.Record)));
+            var plan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(open.Record.Asked));
             await context.Lessons.Where(l => l.Id == lesson && l.HeldPlan == null).ExecuteUpdateAsync(set => set.SetProperty(l => l.HeldPlan, plan), cancel);
         }
 
@@ -81,7 +81,7 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
 
         if (lesson.HeldPlan is null && await Open(id, cancel) is { } open)
         {
-            lesson.HeldPlan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(PlanAsked.Of(open.Record)));
+            lesson.HeldPlan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(open.Record.Asked));
         }
 
         var log = HallLog.Of((await events.Of(id, cancel)).Select(EventWords.Read).OfType<LessonEvent>());

@@ -2,7 +2,7 @@ using System.Globalization;
 using System.Text;
 using FondCompass.Core.Lessons;
 
-namespace FondCompass.Web.Pages.Dances;
+namespace FondCompass.Application.Lessons;
 
 /// <summary>A plan as plain text.</summary>
 public static class PlanText

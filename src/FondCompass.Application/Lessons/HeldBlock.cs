@@ -1,9 +1,9 @@
 using System.Text.Json;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Teaching;
-using FondCompass.Web.Api;
 
-namespace FondCompass.Web.Pages.Dances;
+namespace FondCompass.Application.Lessons;
 
 /// <summary>A block of a lesson as it was held, kept in words and numbers, whatever becomes of the dance later.</summary>
 /// <param name="From">Seconds from the lesson's begin.</param>
@@ -28,7 +28,7 @@ public sealed record HeldBlock(string Id, string Kind, string Title, double From
     /// <param name="dances">The dances of the plan, by their places.</param>
     /// <param name="usual">The constants of the group before anything was learned from its log.</param>
     public static string Written(LessonPlan plan, IReadOnlyList<LessonDance> dances, ClassPace usual) => JsonSerializer.Serialize(plan.Blocks.Select(b => new HeldBlock(
-        b.Id, BlockJson.KindOf(b.Kind), b.Named, b.From, b.Seconds, RepeatsOf(b, dances), b.Rate?.Percent, b.Layer, [.. b.Walls.Select(w => w.ToString())])
+        b.Id, WayWords.Of(b.Kind), b.Named, b.From, b.Seconds, RepeatsOf(b, dances), b.Rate?.Percent, b.Layer, [.. b.Walls.Select(w => w.ToString())])
     {
         Dance = b.Dance,
         Bites = [.. b.Bites.Select(x => new HeldBite(x.Key, x.Name, x.Part, x.Line, x.LastLine)).DistinctBy(x => x.Key)],

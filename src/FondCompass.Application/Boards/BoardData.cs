@@ -1,12 +1,12 @@
 using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
 using FondCompass.Core.Told;
-using FondCompass.Web.Api;
 
-namespace FondCompass.Web.Pages.Teaching;
+namespace FondCompass.Application.Boards;
 
 /// <summary>All that a board needs to lead a lesson to its end without asking again. Moments are seconds at full tempo.</summary>
 /// <param name="Lesson">The lesson's id.</param>
@@ -88,7 +88,7 @@ public sealed record BoardBlock(
         var rate = block.Rate?.Percent ?? 100;
         var line = run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardCalls.Of(block, way.Counting, BoardData.CallerOf(way)));
         return new BoardBlock(
-            block.Id, BlockJson.KindOf(block.Kind), block.Named, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
+            block.Id, WayWords.Of(block.Kind), block.Named, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
             dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known) && run is not { IsSong: true }, rate,
             run is { IsSong: true }, block.Layer, [.. block.Walls.Select(w => w.ToString())],
             [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, block.Moves, isWalked && line is not null ? line with { Says = [] } : line);

@@ -1,7 +1,7 @@
 using FondCompass.Core.Teaching;
 using FondCompass.Data.Records;
 
-namespace FondCompass.Web.Pages.Teaching;
+namespace FondCompass.Application.Boards;
 
 /// <summary>Events between how they are sent, kept and reckoned with.</summary>
 public static class EventWords

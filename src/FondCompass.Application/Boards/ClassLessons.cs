@@ -1,7 +1,7 @@
 using FondCompass.Data;
 using Microsoft.EntityFrameworkCore;
 
-namespace FondCompass.Web.Pages.Teaching;
+namespace FondCompass.Application.Boards;
 
 /// <summary>Lessons as their class sees them: opened in the name of whose they are, by who has the code.</summary>
 public sealed class ClassLessons(FondCompassContext context, TimeProvider time)

@@ -1,0 +1,164 @@
+using FondCompass.Application.Courses;
+using FondCompass.Core.Days;
+using FondCompass.Core.Lessons;
+using FondCompass.Core.Planning;
+using FondCompass.Data;
+using FondCompass.Data.Records;
+
+namespace FondCompass.Application.Lessons;
+
+/// <summary>Which plan of a dance is opened: by itself, of a lesson that is planned, or of a week of a course.</summary>
+/// <param name="Lesson">A lesson that begins with the dance; the next that is planned when null.</param>
+/// <param name="Course">The course of which a week is planned; null for none.</param>
+/// <param name="Week">Of the course, from 1.</param>
+/// <param name="Group">The group it is planned for; as it was, or as the last lesson was, when null.</param>
+public sealed record PlanView(Guid? Lesson = null, Guid? Course = null, int Week = 0, Guid? Group = null);
+
+/// <summary>A plan as somebody has it open.</summary>
+/// <param name="Which">Where its changes are kept.</param>
+/// <param name="Draft">The changes that are kept; null where there are none.</param>
+/// <param name="State">What is asked now: the draft, else the lesson, else what the course or nothing has.</param>
+/// <param name="Planned">The lesson that is planned; null for none.</param>
+/// <param name="Week">The week of a course that it is; null for none.</param>
+/// <param name="LastTime">The last lesson held with the dance; null for none.</param>
+public sealed record OpenPlan(DraftOf Which, PlanDraft? Draft, PlanState State, LessonRecord? Planned, CourseWeekOf? Week, IReadOnlyList<GroupRecord> Groups, LessonRecord? LastTime)
+{
+    /// <summary>The group it is planned for; null for nobody yet.</summary>
+    public GroupRecord? Group => Groups.FirstOrDefault(g => g.Id == State.Group);
+
+    /// <summary>It was changed since it was kept, or never kept.</summary>
+    public bool IsChanged => Draft is not null;
+
+    /// <summary>A press can be taken back.</summary>
+    public bool CanUndo => Draft is { Past.States.Count: > 0 };
+
+    /// <summary>Goes up with every change; 0 where none is kept.</summary>
+    public int Number => Draft?.Number ?? 0;
+
+    /// <summary>Whether a page that showed the plan with a number still shows it as it is: it does, too, when it made the last change itself.</summary>
+    public bool IsSeen(int number, Guid page) => number == Number || (Draft is { } draft && draft.Page == page);
+}
+
+/// <summary>Plans lessons: finds what is asked, lays the plan out, and keeps every change at once.</summary>
+public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks, DraftBook drafts, InstructorClock clock)
+{
+    /// <summary>Letters of what is asked of a lesson, as it is kept.</summary>
+    public const int LongestAsked = 40_000;
+
+    /// <summary>Changes of blocks by hand.</summary>
+    public const int MostChanges = 500;
+
+    public async Task<OpenPlan> Open(Guid dance, PlanView view, CancellationToken cancel)
+    {
+        var groups = await book.Groups(cancel);
+        var last = (await book.Lessons(dance, cancel: cancel)).FirstOrDefault(l => l.Held && l.HeldOf(dance) is not null);
+        var course = view.Course is { } id ? await book.Course(id, cancel) : null;
+        var planned = view.Lesson is { } lesson ? await book.Find(lesson, cancel) is { Held: false } found && found.DanceId == dance ? found : null
+            : course is not null ? (await book.LessonsOf(course.Id, cancel)).FirstOrDefault(l => l.Week == view.Week && l.DanceId == dance && !l.Held)
+            : await book.Planned(dance, cancel);
+        var week = course is not null ? new CourseWeekOf(course.Id, view.Week) : planned is not null ? TaughtClass.WeekOf(planned) : null;
+        var which = new DraftOf(dance, planned?.Id, week?.Course, week?.Week ?? 0);
+        var draft = await drafts.Find(which, cancel);
+        var state = draft?.State ?? (planned is not null ? TaughtClass.StateOf(planned)
+            : course is not null && await OfCourse(course, view.Week, dance, cancel) is { } asked ? asked
+            : new PlanState(LessonAsked.Usual, [], last?.GroupId));
+        if (view.Group is { } group && groups.Any(g => g.Id == group))
+        {
+            state = state with { Group = group };
+        }
+
+        return new OpenPlan(which, draft, state, planned, week, groups, last);
+    }
+
+    /// <summary>What a state is laid out from; the plan follows from it.</summary>
+    public Task<LessonLayout> Lay(OpenPlan open, PlanState state, LessonDance dance, CancellationToken cancel) =>
+        LessonLayout.Of((open.Which.Dance, dance), state, open.Week, open.Groups.FirstOrDefault(g => g.Id == state.Group), shelf, book, tracks, open.Planned?.Id, clock, cancel);
+
+    /// <summary>Why a state cannot be kept, and what to do; empty when it can.</summary>
+    public static string Problem(PlanState state) =>
+        state.Asked.Changes.Count() > MostChanges ? $"More than {MostChanges} changes were made by hand. Let some go; this one was not kept."
+        : KeptJson.Write(state.Asked).Length > LongestAsked ? "More is settled here than can be kept with a lesson. Let some blocks go, or shorten the lists of moves; this change was not kept." : "";
+
+    /// <summary>Keeps a change.</summary>
+    /// <param name="plan">The plan that follows from it.</param>
+    /// <param name="page">The page that made it.</param>
+    /// <returns>The plan as it is open now; null where another window changed it meanwhile, and then nothing is kept.</returns>
+    public Task<OpenPlan?> Change(OpenPlan open, PlanState state, LessonPlan plan, Guid page, CancellationToken cancel) =>
+        Keep(open, state, Past(open), new PlanShown(PlanDifference.Shown(plan)), page, cancel);
+
+    /// <summary>Begins a plan that something else suggests; it is a change like any other of the plan that is open with the dance.</summary>
+    public async Task Begin(Guid dance, PlanState state, CancellationToken cancel)
+    {
+        var open = await Open(dance, new PlanView(), cancel);
+        await Keep(open, state, Past(open), new PlanShown([]), Guid.Empty, cancel);
+    }
+
+    /// <summary>Goes back to what was asked before the last change.</summary>
+    public Task<OpenPlan?> Undo(OpenPlan open, LessonPlan plan, Guid page, CancellationToken cancel) =>
+        Keep(open, open.Draft!.Past.States[^1], new PlanPast([.. open.Draft.Past.States.SkipLast(1)]), new PlanShown(PlanDifference.Shown(plan)), page, cancel);
+
+    /// <summary>Forgets the changes: the plan is as it was kept, or as suggested, again.</summary>
+    public Task Forget(OpenPlan open, CancellationToken cancel) => open.Draft is { } draft ? drafts.Forget(draft.Id, cancel) : Task.CompletedTask;
+
+    /// <summary>Makes the plan a lesson of a group on a day, or changes the one it was; its draft is done with.</summary>
+    /// <param name="group">The group's name; a new one is added to the groups.</param>
+    /// <param name="sent">The form that wrote it: one that arrives twice writes once.</param>
+    /// <returns>Null where the dance is not this owner's.</returns>
+    public async Task<LessonRecord?> Keep(OpenPlan open, LessonLayout layout, string group, DateOnly day, Guid? sent, CancellationToken cancel)
+    {
+        var known = open.Groups.FirstOrDefault(g => string.Equals(g.Name, group, StringComparison.OrdinalIgnoreCase)) ?? await book.AddGroup(group, "", open.State.Asked.Minutes, cancel);
+        var week = layout.Course is null ? null : open.Week;
+        // A week of a course is one lesson, however often it is planned; and planned again for the same evening it is the same lesson.
+        var written = await book.WrittenBy(sent, cancel)
+            ?? (week is not null ? (await book.LessonsOf(week.Course, cancel)).FirstOrDefault(l => l.Week == week.Week && !l.Held)
+                : await book.PlannedOn(open.Which.Dance, known.Id, day, cancel));
+        var lesson = written ?? new LessonRecord { Sent = sent };
+        (lesson.DanceId, lesson.GroupId, lesson.Date, lesson.Asked) = (open.Which.Dance, known.Id, day, open.State.Asked);
+        (lesson.Also, lesson.CourseId, lesson.Week) = ([.. layout.Also.Select(d => d.Id)], week?.Course, week?.Week ?? 0);
+        if (written is null)
+        {
+            if (await book.Add(lesson, cancel) is null)
+            {
+                return null;
+            }
+        }
+        else
+        {
+            await book.Save(cancel);
+        }
+
+        await Forget(open, cancel);
+        return lesson;
+    }
+
+    /// <summary>Keeps the way as it stands as the one the group is used to.</summary>
+    public async Task<bool> KeepHabit(LessonLayout layout, LessonAsked asked, Guid group, CancellationToken cancel)
+    {
+        if (await book.Group(group, cancel) is not { } record)
+        {
+            return false;
+        }
+
+        record.Habits = new TeachingHabit(WayAsked.Of(layout.Way(asked) with { Until = null }), layout.Suggested(asked).Kind);
+        await book.Save(cancel);
+        return true;
+    }
+
+    private async Task<PlanState?> OfCourse(CourseRecord course, int number, Guid dance, CancellationToken cancel)
+    {
+        var table = await CourseTable.Of(course, shelf, book, clock, cancel);
+        return table.Plan.Weeks.FirstOrDefault(w => w.Number == number) is { } week && table.Asked(week) is var (first, state) && first == dance ? state : null;
+    }
+
+    private static PlanPast Past(OpenPlan open)
+    {
+        IEnumerable<PlanState> past = [.. open.Draft?.Past.States ?? [], open.State];
+        return new PlanPast([.. past.TakeLast(PlanDraft.MostPast)]);
+    }
+
+    private async Task<OpenPlan?> Keep(OpenPlan open, PlanState state, PlanPast past, PlanShown shown, Guid page, CancellationToken cancel)
+    {
+        var draft = open.Draft ?? new PlanDraft { DanceId = open.Which.Dance, LessonId = open.Which.Lesson, CourseId = open.Which.Course, Week = open.Which.Week };
+        return await drafts.Keep(draft, state, past, shown, page, cancel) ? open with { Draft = draft, State = state } : null;
+    }
+}
