@@ -1,5 +1,6 @@
 using System.Globalization;
 using OpenQA.Selenium;
+using OpenQA.Selenium.Support.UI;
 using Xunit;
 
 namespace FondCompass.Browser.Tests;
@@ -19,11 +20,30 @@ public class KindTests(RunningStudio studio)
     }
 
     /// <summary>Plans the open dance and leads it.</summary>
-    private static string Lead(Browser browser, string more)
+    private static string Lead(Browser browser, string kind, string warmUp = "", params IEnumerable<string> also)
     {
         var dance = browser.Path.Split('/')[2];
-        browser.Go($"/dances/{dance}/plan?order=&minutes=20&{more}");
+        browser.Go($"/dances/{dance}/plan");
+        new SelectElement(browser.Find("#kind")).SelectByValue(kind);
+        browser.Find("#minutes").Clear();
+        browser.Find("#minutes").SendKeys("20");
+        browser.WaitForText("#column .headline", "20:00");
+        if (warmUp.Length > 0)
+        {
+            browser.Find("#plan-form [name=warmup]").SendKeys(warmUp);
+            // What is led stands in the block, which is folded.
+            browser.Wait("the list is planned", () => browser.Run("return document.getElementById('column').textContent") is string column && column.Contains(warmUp.Split(',')[^1].Trim(), StringComparison.Ordinal));
+        }
+
+        foreach (var title in also)
+        {
+            browser.Find("#with-form [name=with]").SendKeys(title);
+            browser.ClickText("Into this lesson");
+            browser.WaitForText(".lesson-dances", title);
+        }
+
         browser.Settle();
+        Assert.Equal(kind, new SelectElement(browser.Find("#kind")).SelectedOption.GetDomAttribute("value"));
         browser.Find("#group").Clear();
         browser.Find("#group").SendKeys("Slipway beginners");
         browser.ClickText("Plan this lesson");
@@ -46,7 +66,7 @@ public class KindTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         browser.NewAccount();
         Write(browser, "Kittiwake Turn", "part A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R");
-        var dance = Lead(browser, "kind=breakdown");
+        var dance = Lead(browser, "breakdown");
         Board(browser, "Rehearse it");
         Assert.Contains("nothing of it is logged", browser.Text("#state"), StringComparison.Ordinal);
         browser.Run("window.fondBoard.hurry(40)");
@@ -92,7 +112,7 @@ public class KindTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         browser.NewAccount();
         Write(browser, "Kittiwake Turn", "part A\n1-4 vine R\n5-8 vine L");
-        Lead(browser, "kind=fitness&warmup=march%2C+step+touch%2C+heel+digs");
+        Lead(browser, "fitness", "march, step touch, heel digs");
         Board(browser, "Lead it");
         browser.Keys(" ");
         foreach (var (move, count, next) in ((string, string, string)[])[("march", "1 of 3", "step touch"), ("step touch", "2 of 3", "heel digs"), ("heel digs", "3 of 3", "Walk vine R")])
@@ -128,7 +148,7 @@ public class KindTests(RunningStudio studio)
         var group = browser.Driver.FindElement(By.CssSelector(".lessons")).Text;
         Assert.Contains("Slipway beginners", group, StringComparison.Ordinal);
         browser.Go($"/dances/{ids[0]}/plan");
-        Lead(browser, $"kind=party&also={string.Join("%2C", ids.Skip(1))}");
+        Lead(browser, "party", also: titles[1..]);
         Board(browser, "Lead it");
         foreach (var title in titles)
         {

@@ -56,12 +56,12 @@ public class PlanTests(RunningStudio studio)
         browser.Wait("it is not shown first", () => !Titles(browser).Any(t => t.StartsWith("Show it whole", StringComparison.Ordinal)));
 
         Block(browser, "Walk vine").FindElement(By.CssSelector("summary")).Click();
-        Block(browser, "Walk vine").FindElement(By.XPath(".//a[.='Keep it so']")).Click();
+        Block(browser, "Walk vine").FindElement(By.XPath(".//button[.='Keep it so']")).Click();
         browser.Wait("it is kept", () => Mins(browser, "Walk vine").EndsWith("yours", StringComparison.Ordinal));
 
         var walked = Mins(browser, "Walk rocking");
         Block(browser, "Walk rocking").FindElement(By.CssSelector("summary")).SendKeys(Keys.Enter);
-        Block(browser, "Walk rocking").FindElement(By.XPath(".//a[.='A minute more']")).SendKeys(Keys.Enter);
+        Block(browser, "Walk rocking").FindElement(By.XPath(".//button[.='A minute more']")).SendKeys(Keys.Enter);
         browser.Wait("it is longer", () => Mins(browser, "Walk rocking") is var now && now != walked && now.EndsWith("yours", StringComparison.Ordinal));
         browser.WaitForText("#column .headline", "45:00");
         Assert.Equal("true", Block(browser, "Walk rocking").FindElement(By.CssSelector("details")).GetDomAttribute("open"));
@@ -109,7 +109,7 @@ public class PlanTests(RunningStudio studio)
             Block(browser, block).FindElement(By.CssSelector("summary")).SendKeys(Keys.Enter);
         }
 
-        Block(browser, block).FindElement(By.XPath($".//a[.='{what}']")).SendKeys(Keys.Enter);
+        Block(browser, block).FindElement(By.XPath($".//button[.='{what}']")).SendKeys(Keys.Enter);
         browser.Settle();
     }
 

@@ -101,6 +101,9 @@ internal static class HostileStudio
         new { id = "dance:A:1", kind = "dance", title = Text, from = 60.0, seconds = 60.0, repeats = (int?)2, rate = (double?)75.0, layer = (string?)null, walls = new[] { Text }, dance = (int?)0, bites = new[] { new { key = Short, name = Text, part = Text, line = 1, lastLine = 1 } }, usual = 15.0 },
     }, JsonSerializerOptions.Web);
 
+    /// <summary>The page that changed the plans in the making last: what it sends has seen them.</summary>
+    public static readonly Guid Sheet = new("5ea5ca1e-0000-4000-8000-000000000001");
+
     /// <summary>Values that are kept whole, with the text in all of their words.</summary>
     private static readonly Dictionary<Type, object> Values = new()
     {
@@ -198,7 +201,7 @@ internal static class HostileStudio
         await new LessonEvents(context, owner).Keep(held.Id, [.. told.Select((t, i) => new LessonEventRecord { Id = Guid.NewGuid(), Board = board, Number = i + 1, Opened = opened, Since = i * 5, Kind = t.Kind, Block = t.Block, Bite = Core.Text.Letters.Cut(t.Bite, LessonEventRecord.LongestBite), Value = t.Value, Words = Text })], cancel);
         foreach (var lesson in (Guid?[])[null, planned.Id])
         {
-            await new DraftBook(context, owner, clock).Keep(new PlanDraft { DanceId = dances[0], LessonId = lesson }, new PlanState(LessonAsked.Usual, []), new PlanPast([]), new PlanShown([]), Guid.NewGuid(), cancel);
+            await new DraftBook(context, owner, clock).Keep(new PlanDraft { DanceId = dances[0], LessonId = lesson }, new PlanState(LessonAsked.Usual, []), new PlanPast([]), new PlanShown([]), Sheet, cancel);
         }
 
         context.ClassShown.Add(new ClassShownRecord { LessonId = planned.Id });

@@ -26,8 +26,11 @@ public sealed record OpenPlan(DraftOf Which, PlanDraft? Draft, PlanState State, 
     /// <summary>The group it is planned for; null for nobody yet.</summary>
     public GroupRecord? Group => Groups.FirstOrDefault(g => g.Id == State.Group);
 
-    /// <summary>It was changed since it was kept, or never kept.</summary>
-    public bool IsChanged => Draft is not null;
+    /// <summary>What is asked without the draft; null where only the course could say it.</summary>
+    public PlanState? Base { get; init; }
+
+    /// <summary>It is otherwise than it was planned, or than it is suggested.</summary>
+    public bool IsChanged => Draft is not null && (Base is null || KeptJson.Write(Base) != KeptJson.Write(State));
 
     /// <summary>A press can be taken back.</summary>
     public bool CanUndo => Draft is { Past.States.Count: > 0 };
@@ -59,15 +62,17 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         var week = course is not null ? new CourseWeekOf(course.Id, view.Week) : planned is not null ? TaughtClass.WeekOf(planned) : null;
         var which = new DraftOf(dance, planned?.Id, week?.Course, week?.Week ?? 0);
         var draft = await drafts.Find(which, cancel);
-        var state = draft?.State ?? (planned is not null ? TaughtClass.StateOf(planned)
-            : course is not null && await OfCourse(course, view.Week, dance, cancel) is { } asked ? asked
-            : new PlanState(LessonAsked.Usual, [], last?.GroupId));
+        // What a course asks is reckoned from its whole table: only where there is nothing else.
+        var usual = planned is not null ? TaughtClass.StateOf(planned)
+            : course is null ? new PlanState(LessonAsked.Usual, [], last?.GroupId)
+            : draft is null ? await OfCourse(course, view.Week, dance, cancel) ?? new PlanState(LessonAsked.Usual, [], course.GroupId) : null;
+        var state = draft?.State ?? usual!;
         if (view.Group is { } group && groups.Any(g => g.Id == group))
         {
             state = state with { Group = group };
         }
 
-        return new OpenPlan(which, draft, state, planned, week, groups, last);
+        return new OpenPlan(which, draft, state, planned, week, groups, last) { Base = usual };
     }
 
     /// <summary>What a state is laid out from; the plan follows from it.</summary>

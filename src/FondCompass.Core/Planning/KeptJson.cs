@@ -38,7 +38,7 @@ public static class KeptJson
         return written.ToJsonString(Options);
     }
 
-    /// <exception cref="KeptFormatException">It is no such thing, or of a later version.</exception>
+    /// <exception cref="KeptFormatException">It is no such thing, of a later version, or holds a number that cannot be.</exception>
     public static T Read<T>(string text)
         where T : class
     {
@@ -57,7 +57,7 @@ public static class KeptJson
             read.Remove(FormatName);
             return read.Deserialize<T>(Options)!;
         }
-        catch (JsonException none)
+        catch (Exception none) when (none is JsonException or ArgumentException)
         {
             throw new KeptFormatException($"This {typeof(T).Name} cannot be read: {none.Message}", none);
         }

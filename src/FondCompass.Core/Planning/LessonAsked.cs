@@ -22,7 +22,12 @@ public sealed record LessonAsked
     public LessonKind? Kind { get; init; }
 
     /// <summary>From <see cref="LeastMinutes"/> to <see cref="LessonBrief.Longest"/>.</summary>
-    public int Minutes { get; init; } = UsualMinutes;
+    /// <exception cref="ArgumentOutOfRangeException">It is none of these.</exception>
+    public int Minutes
+    {
+        get;
+        init => field = value is >= LeastMinutes and <= (int)LessonBrief.Longest ? value : throw new ArgumentOutOfRangeException(nameof(Minutes), $"A lesson has from {LeastMinutes} to {LessonBrief.Longest:0} minutes, not {value}.");
+    } = UsualMinutes;
 
     public WayAsked Way { get; init; } = WayAsked.AsSuggested;
 

@@ -21,8 +21,13 @@ public sealed record WayAsked
 
     public LayerSchool? Layers { get; init; }
 
-    /// <summary>Rungs of the tempo ladder, slowest first; empty for none.</summary>
-    public IReadOnlyList<Rate>? Ladder { get; init; }
+    /// <summary>Rungs of the tempo ladder, slowest first, at most <see cref="MostRungs"/>; empty for none.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">There are more.</exception>
+    public IReadOnlyList<Rate>? Ladder
+    {
+        get;
+        init => field = value is null or { Count: <= MostRungs } ? value : throw new ArgumentOutOfRangeException(nameof(Ladder), $"A ladder has at most {MostRungs} rungs, not {value.Count}.");
+    }
 
     public WallSchool? Walls { get; init; }
 
@@ -38,10 +43,20 @@ public sealed record WayAsked
     public ProgressSchool? Progress { get; init; }
 
     /// <summary>Counts of a count-in, 0 to <see cref="LongestCountIn"/>.</summary>
-    public int? CountIn { get; init; }
+    /// <exception cref="ArgumentOutOfRangeException">It is none of these.</exception>
+    public int? CountIn
+    {
+        get;
+        init => field = value is null or (>= 0 and <= LongestCountIn) ? value : throw new ArgumentOutOfRangeException(nameof(CountIn), $"A count-in has from 0 to {LongestCountIn} counts, not {value}.");
+    }
 
     /// <summary>Bites taught in this lesson, from 1.</summary>
-    public int? Until { get; init; }
+    /// <exception cref="ArgumentOutOfRangeException">It is less.</exception>
+    public int? Until
+    {
+        get;
+        init => field = value is null or >= 1 ? value : throw new ArgumentOutOfRangeException(nameof(Until), $"A lesson teaches from 1 bite on, not {value}.");
+    }
 
     /// <summary>A whole way, with nothing left to be suggested but what it leaves open itself.</summary>
     public static WayAsked Of(TeachingWay way) => new()

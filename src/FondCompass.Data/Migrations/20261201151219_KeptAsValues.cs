@@ -201,7 +201,7 @@ namespace FondCompass.Data.Migrations
 
             create function pg_temp.asked(minutes int, kept text, pins text) returns jsonb language sql as $$
               select jsonb_strip_nulls(jsonb_build_object('format', 1, 'kind', pg_temp.kind(s))) || jsonb_build_object(
-                'minutes', minutes, 'way', pg_temp.way(s), 'version', coalesce(s->>'variant', ''), 'withoutRecaps', coalesce(s->>'recaps' = 'no', false),
+                'minutes', least(540, greatest(5, minutes)), 'way', pg_temp.way(s), 'version', coalesce(s->>'variant', ''), 'withoutRecaps', coalesce(s->>'recaps' = 'no', false),
                 'warmUp', pg_temp.moves(s->>'warmup'), 'coolDown', pg_temp.moves(s->>'cooldown'), 'changes', pg_temp.changes(pins), 'cuts', pg_temp.cuts(s->>'bites'), 'spans', pg_temp.spans(s->>'span'))
               from (select pg_temp.said(kept) s) w
             $$;

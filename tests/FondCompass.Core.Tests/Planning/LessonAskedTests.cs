@@ -103,6 +103,12 @@ public class LessonAskedTests
     [InlineData("""{"format":1,"kind":3}""", "kind")]
     [InlineData("""{"format":1,"way":null}""", "way")]
     [InlineData("""{"format":1,"way":{"ladder":[9.9]}}""", "no rate from 10 to 200 percent")]
+    [InlineData("""{"format":1,"way":{"ladder":[60,61,62,63,64,65,66,67,68,69,70,71,72]}}""", "at most 12 rungs, not 13")]
+    [InlineData("""{"format":1,"way":{"countIn":-1}}""", "from 0 to 64 counts, not -1")]
+    [InlineData("""{"format":1,"way":{"countIn":65}}""", "from 0 to 64 counts, not 65")]
+    [InlineData("""{"format":1,"way":{"until":0}}""", "from 1 bite on, not 0")]
+    [InlineData("""{"format":1,"minutes":4}""", "from 5 to 540 minutes, not 4")]
+    [InlineData("""{"format":1,"minutes":541}""", "from 5 to 540 minutes, not 541")]
     [InlineData("""{"format":1,"changes":{"pins":[{"seconds":4}]}}""", "block")]
     public void What_is_no_such_thing_is_refused_and_said(string text, string says) => Assert.Contains(says, Assert.Throws<KeptFormatException>(() => KeptJson.Read<LessonAsked>(text)).Message, StringComparison.Ordinal);
 

@@ -16,6 +16,9 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     /// <summary>Titles that are offered for a further dance; any other can be written.</summary>
     private const int MostOffered = 200;
 
+    /// <summary>Times that a change is laid on what came in between.</summary>
+    private const int MostTries = 5;
+
     /// <summary>What a choice of a group has for nobody.</summary>
     public const string Nobody = "none";
 
@@ -120,7 +123,9 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     }
 
     /// <summary>A field of the form as it was just typed, else as it is kept.</summary>
-    public string Field(string key) => Request.HasFormContentType && Request.Form.TryGetValue(key, out var typed) ? typed.ToString() : Fields.GetValueOrDefault(key) ?? "";
+    public string Field(string key) => Typed(key) ?? Fields.GetValueOrDefault(key) ?? "";
+
+    private string? Typed(string key) => Request.HasFormContentType && Request.Form.TryGetValue(key, out var typed) ? typed.ToString() : null;
 
     private Dictionary<string, string?> Fields => new(WayForm.Of(Asked.Habit))
     {
@@ -140,7 +145,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     public Task<IActionResult> OnPostWay(string? minutes, string? version, string? recaps, string? warmup, string? cooldown, CancellationToken cancel) => Change(
         async state =>
         {
-            var (habit, unread) = WayForm.Read(key => Request.Form.TryGetValue(key, out var said) ? Clean(said) : null, state.Asked.Habit);
+            var (habit, unread) = WayForm.Read(key => Typed(key) is { } said ? Clean(said) : null, state.Asked.Habit);
             var asked = state.Asked with { Kind = habit.Kind, Way = habit.Way, Version = Clean(version), WithoutRecaps = recaps == "no" };
             asked = asked with { WarmUp = Moves(warmup, asked.WarmUp), CoolDown = Moves(cooldown, asked.CoolDown) };
             Problem ??= unread.Length > 0 ? unread : null;
@@ -315,40 +320,49 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     /// <param name="change">Null where nothing is changed; <see cref="Problem"/> then says why.</param>
     private async Task<IActionResult> Change(Func<PlanState, Task<PlanState?>> change, CancellationToken cancel)
     {
-        await Load(cancel);
-        if (!Open.IsSeen(Seen, Sheet))
+        for (var tries = 1; ; tries++)
         {
-            return await AsItIs(Elsewhere, cancel);
-        }
+            await Load(cancel);
+            Problem = null;
+            if (!Open.IsSeen(Seen, Sheet) || tries > MostTries)
+            {
+                return await AsItIs(Elsewhere, cancel);
+            }
 
-        var before = Open.State;
-        PlanState? next;
-        try
-        {
-            next = await change(AskedClass is null ? before : before with { Group = GroupOf(AskedClass) });
-        }
-        catch (KeptFormatException unread)
-        {
-            return await AsItIs(unread.Message, cancel);
-        }
+            var before = Open.State;
+            PlanState? next;
+            try
+            {
+                next = await change(AskedClass is null ? before : before with { Group = GroupOf(AskedClass) });
+            }
+            catch (KeptFormatException unread)
+            {
+                return await AsItIs(unread.Message, cancel);
+            }
 
-        if (next is null || PlanDesk.Problem(next) is { Length: > 0 } tooMuch && (Problem = tooMuch).Length > 0 || KeptJson.Write(next) == KeptJson.Write(before))
-        {
-            return await AsItIs(Problem, cancel);
-        }
+            if (next is not null && PlanDesk.Problem(next) is { Length: > 0 } tooMuch)
+            {
+                (Problem, next) = (tooMuch, null);
+            }
 
-        var shown = Open.Draft is { Shown.Blocks: { Count: > 0 } blocks } ? blocks : PlanDifference.Shown((await plans.Lay(Open, before, Fitted, cancel)).Plan(before.Asked));
-        await LayOut(next, cancel);
-        if (await plans.Change(Open, next, Lesson, Sheet, cancel) is not { } changed)
-        {
-            return await AsItIs(Elsewhere, cancel, anew: true);
-        }
+            if (next is null || KeptJson.Write(next) == KeptJson.Write(before))
+            {
+                return await AsItIs(Problem, cancel);
+            }
 
-        Open = changed;
-        IsOtherClass = next.Group != before.Group && Class is not null;
-        // Where other dances, another class or other minutes were asked for, all blocks are others.
-        Became = next.Group == before.Group && next.Asked.Minutes == before.Asked.Minutes && next.Also.SequenceEqual(before.Also) ? PlanDifference.Between(shown, Lesson) : [];
-        return Answer();
+            var shown = Open.Draft is { Shown.Blocks: { Count: > 0 } blocks } ? blocks : PlanDifference.Shown((await plans.Lay(Open, before, Fitted, cancel)).Plan(before.Asked));
+            await LayOut(next, cancel);
+            if (await plans.Change(Open, next, Lesson, Sheet, cancel) is { } changed)
+            {
+                Open = changed;
+                IsOtherClass = next.Group != before.Group && Class is not null;
+                // Where other dances, another class or other minutes were asked for, all blocks are others.
+                Became = next.Group == before.Group && next.Asked.Minutes == before.Asked.Minutes && next.Also.SequenceEqual(before.Also) ? PlanDifference.Between(shown, Lesson) : [];
+                return Answer();
+            }
+
+            // Somebody changed it in between. Where it was this page, which types on while it is answered, the change goes on top of that.
+        }
     }
 
     private async Task<IActionResult> Undo(CancellationToken cancel)
