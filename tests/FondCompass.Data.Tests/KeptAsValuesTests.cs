@@ -1,7 +1,6 @@
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Planning;
-using FondCompass.Data.Records;
 using FondCompass.Tests.Databases;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;

@@ -6,7 +6,6 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
 using FondCompass.Core.Teaching;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Dances;
 using FondCompass.Web.Pages.Teaching;
 using Xunit;
 

@@ -1,6 +1,6 @@
 using System.Net;
 using System.Text.RegularExpressions;
-using FondCompass.Web.Pages.Courses;
+using FondCompass.Core.Planning;
 using Xunit;
 
 namespace FondCompass.Web.Tests;

@@ -1,7 +1,6 @@
 using FondCompass.Application.Lessons;
 using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
@@ -11,7 +10,7 @@ using Microsoft.EntityFrameworkCore;
 namespace FondCompass.Application.Boards;
 
 /// <summary>A lesson opened to be held: its plan, and what it is made of.</summary>
-public sealed record OpenLesson(LessonRecord Record, LessonLayout Layout, LessonPlan Plan, TeachingWay Way, GroupRecord Group);
+public sealed record OpenLesson(LessonRecord Record, LessonLayout Layout, LessonPlan Plan, TeachingWay Way, GroupRecord Group, StepLexicon Lexicon);
 
 /// <summary>Opens lessons to be held, and works their log out from what boards told.</summary>
 public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonEvents events, FondCompassContext context, InstructorClock clock)
@@ -41,7 +40,31 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         var lexicon = await shelf.Lexicon(cancel);
         var first = await TaughtClass.FittedOf(dance, await book.CuesFor(group.Id, dance.Id, cancel), lexicon, tracks, cancel);
         var layout = await LessonLayout.Of((dance.Id, first), TaughtClass.StateOf(lesson), TaughtClass.WeekOf(lesson), group, shelf, book, tracks, lesson.Id, clock, cancel);
-        return new OpenLesson(lesson, layout, layout.Plan(lesson.Asked), layout.Way(lesson.Asked), group);
+        return new OpenLesson(lesson, layout, layout.Plan(lesson.Asked), layout.Way(lesson.Asked), group, lexicon);
+    }
+
+    /// <summary>Moves to be called live: of what the group knows, of a dance's lines, of its pool, or of a list for the evening.</summary>
+    /// <param name="from">known, lines, pool or list; empty for what suits the dance.</param>
+    /// <param name="list">Names of moves, with commas or a row each.</param>
+    public static BoardLive Moves(OpenLesson open, string? from, string? list)
+    {
+        var (lexicon, first, knowledge) = (open.Lexicon, open.Layout.All[0].Dance, open.Layout.Knowledge);
+        if (from == "lines")
+        {
+            return BoardLive.Of(LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [], first);
+        }
+
+        // Of a dance without an order its own moves come first.
+        if (from == "pool" || (string.IsNullOrEmpty(from) && first.Analysis.Dance.IsFree))
+        {
+            var (pool, rest) = LiveMoves.OfPool(first.Analysis, first.Tempo, lexicon);
+            return BoardLive.Of(pool, rest, first);
+        }
+
+        // Of a group that is not said to know anything, what its level may be trusted with.
+        IEnumerable<string> names = from == "list" ? TaughtClass.Names(list) : knowledge.Steps.Count > 0 ? knowledge.Steps : knowledge.WhatEverybodyKnows;
+        var (moves, leftOut) = LiveMoves.Of(names, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
+        return BoardLive.Of(moves, leftOut, first);
     }
 
     /// <summary>Keeps what boards told; with the first of it, the plan as it stands is the one the lesson is held with.</summary>

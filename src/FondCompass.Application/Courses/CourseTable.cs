@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Application.Lessons;
 using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;

@@ -14,7 +14,7 @@ namespace FondCompass.Application.Lessons;
 /// <param name="Group">The group it is planned for; as it was, or as the last lesson was, when null.</param>
 public sealed record PlanView(Guid? Lesson = null, Guid? Course = null, int Week = 0, Guid? Group = null);
 
-/// <summary>A plan as somebody has it open.</summary>
+/// <summary>A plan as somebody has it open, not laid out yet.</summary>
 /// <param name="Which">Where its changes are kept.</param>
 /// <param name="Draft">The changes that are kept; null where there are none.</param>
 /// <param name="State">What is asked now: the draft, else the lesson, else what the course or nothing has.</param>
@@ -23,8 +23,11 @@ public sealed record PlanView(Guid? Lesson = null, Guid? Course = null, int Week
 /// <param name="LastTime">The last lesson held with the dance; null for none.</param>
 public sealed record OpenPlan(DraftOf Which, PlanDraft? Draft, PlanState State, LessonRecord? Planned, CourseWeekOf? Week, IReadOnlyList<GroupRecord> Groups, LessonRecord? LastTime)
 {
-    /// <summary>The group it is planned for; null for nobody yet.</summary>
-    public GroupRecord? Group => Groups.FirstOrDefault(g => g.Id == State.Group);
+    /// <summary>The group that a state is planned for; null for nobody yet.</summary>
+    public GroupRecord? GroupOf(PlanState state) => Groups.FirstOrDefault(g => g.Id == state.Group);
+
+    /// <summary>The blocks as they were last shown; empty where nobody kept them.</summary>
+    public IReadOnlyList<ShownBlock> Shown => Draft?.Shown.Blocks ?? [];
 
     /// <summary>What is asked without the draft; null where only the course could say it.</summary>
     public PlanState? Base { get; init; }
@@ -75,35 +78,111 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         return new OpenPlan(which, draft, state, planned, week, groups, last) { Base = usual };
     }
 
+    /// <summary>The plan as it stands.</summary>
+    public async Task<LaidPlan> Show(Guid dance, LessonDance danced, PlanView view, CancellationToken cancel)
+    {
+        var open = await Open(dance, view, cancel);
+        return await LayOut(open, open.State, danced, cancel);
+    }
+
+    /// <summary>Makes a change of what is asked, keeps it, and tells what became of the blocks.</summary>
+    /// <param name="change">What a press makes of the plan as it is open.</param>
+    public async Task<LaidPlan> Change(Guid dance, LessonDance danced, PlanView view, PlanSeen seen, Func<OpenPlan, PlanState, Task<PlanChange>> change, CancellationToken cancel)
+    {
+        for (var tries = 1; ; tries++)
+        {
+            var open = await Open(dance, view, cancel);
+            if (!open.IsSeen(seen.Number, seen.Page) || tries > MostTries)
+            {
+                return await LayOut(open, open.State, danced, cancel) with { Problem = Elsewhere };
+            }
+
+            var before = open.State;
+            var (next, problem) = await change(open, seen.Group is { } group ? before with { Group = open.Groups.Any(g => g.Id == group) ? group : null } : before);
+            if (next is not null && Problem(next) is { Length: > 0 } tooMuch)
+            {
+                (next, problem) = (null, tooMuch);
+            }
+
+            if (next is null || KeptJson.Write(next) == KeptJson.Write(before))
+            {
+                return await LayOut(open, before, danced, cancel) is var same && problem is null ? same : same with { Problem = problem };
+            }
+
+            var shown = open.Shown.Count > 0 ? open.Shown : PlanDifference.Shown((await LayOut(open, before, danced, cancel)).Plan);
+            var laid = await LayOut(open, next, danced, cancel);
+            if (await Keep(open, next, Past(open), laid.Plan, seen.Page, cancel) is { } changed)
+            {
+                // Where other dances, another group or other minutes were asked for, all blocks are others.
+                var isSame = next.Group == before.Group && next.Asked.Minutes == before.Asked.Minutes && next.Also.SequenceEqual(before.Also);
+                return laid with
+                {
+                    Open = changed,
+                    Problem = problem ?? laid.Problem,
+                    Became = isSame ? PlanDifference.Between(shown, laid.Plan) : [],
+                    IsOtherGroup = next.Group != before.Group && laid.Group is not null,
+                };
+            }
+
+            // Somebody changed it in between. Where it was this page, which types on while it is answered, the change goes on top of that.
+        }
+    }
+
+    /// <summary>A block as it stands before a press.</summary>
+    /// <param name="isCut">The press is about the bite that the block teaches, which only the plan itself knows.</param>
+    public async Task<BlockSeen> SeenOf(OpenPlan open, PlanState state, LessonDance danced, string block, bool isCut, CancellationToken cancel) =>
+        isCut || open.Shown.Count == 0 ? (await LayOut(open, state, danced, cancel)).SeenOf(block) : LaidPlan.SeenIn(open.Shown, block);
+
+    /// <summary>Goes back to what was asked before the last change.</summary>
+    public async Task<LaidPlan> Undo(Guid dance, LessonDance danced, PlanView view, PlanSeen seen, CancellationToken cancel)
+    {
+        var open = await Open(dance, view, cancel);
+        if (!open.CanUndo || !open.IsSeen(seen.Number, seen.Page))
+        {
+            return await LayOut(open, open.State, danced, cancel) with { Problem = open.CanUndo ? Elsewhere : "There is no change to go back to." };
+        }
+
+        var (earlier, state) = (open.Draft!.Past.States.SkipLast(1), open.Draft.Past.States[^1]);
+        var laid = await LayOut(open, state, danced, cancel);
+        return await Keep(open, state, new PlanPast([.. earlier]), laid.Plan, seen.Page, cancel) is { } changed ? laid with { Open = changed }
+            : await Show(dance, danced, view, cancel) with { Problem = Elsewhere };
+    }
+
+    /// <summary>What is said to who presses on a plan that he has not seen as it is.</summary>
+    public const string Elsewhere = "This plan was changed in another window meanwhile. It stands here as it is now; press again what you still want.";
+
+    /// <summary>Times that a change is laid on what came in between.</summary>
+    private const int MostTries = 5;
+
+    private async Task<LaidPlan> LayOut(OpenPlan open, PlanState state, LessonDance danced, CancellationToken cancel)
+    {
+        var layout = await Lay(open, state, danced, cancel);
+        return new LaidPlan(open, state, layout, layout.Plan(state.Asked))
+        {
+            Problem = layout.LeftOut.Count > 0 ? $"{string.Join(", ", layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonSize.Most} together; teach it in a lesson of its own." : null,
+        };
+    }
+
     /// <summary>What a state is laid out from; the plan follows from it.</summary>
-    public Task<LessonLayout> Lay(OpenPlan open, PlanState state, LessonDance dance, CancellationToken cancel) =>
-        LessonLayout.Of((open.Which.Dance, dance), state, open.Week, open.Groups.FirstOrDefault(g => g.Id == state.Group), shelf, book, tracks, open.Planned?.Id, clock, cancel);
+    private Task<LessonLayout> Lay(OpenPlan open, PlanState state, LessonDance dance, CancellationToken cancel) =>
+        LessonLayout.Of((open.Which.Dance, dance), state, open.Week, open.GroupOf(state), shelf, book, tracks, open.Planned?.Id, clock, cancel);
 
     /// <summary>Why a state cannot be kept, and what to do; empty when it can.</summary>
     public static string Problem(PlanState state) =>
         state.Asked.Changes.Count() > MostChanges ? $"More than {MostChanges} changes were made by hand. Let some go; this one was not kept."
         : KeptJson.Write(state.Asked).Length > LongestAsked ? "More is settled here than can be kept with a lesson. Let some blocks go, or shorten the lists of moves; this change was not kept." : "";
 
-    /// <summary>Keeps a change.</summary>
-    /// <param name="plan">The plan that follows from it.</param>
-    /// <param name="page">The page that made it.</param>
-    /// <returns>The plan as it is open now; null where another window changed it meanwhile, and then nothing is kept.</returns>
-    public Task<OpenPlan?> Change(OpenPlan open, PlanState state, LessonPlan plan, Guid page, CancellationToken cancel) =>
-        Keep(open, state, Past(open), new PlanShown(PlanDifference.Shown(plan)), page, cancel);
-
     /// <summary>Begins a plan that something else suggests; it is a change like any other of the plan that is open with the dance.</summary>
     public async Task Begin(Guid dance, PlanState state, CancellationToken cancel)
     {
         var open = await Open(dance, new PlanView(), cancel);
-        await Keep(open, state, Past(open), new PlanShown([]), Guid.Empty, cancel);
+        await Keep(open, state, Past(open), null, Guid.Empty, cancel);
     }
 
-    /// <summary>Goes back to what was asked before the last change.</summary>
-    public Task<OpenPlan?> Undo(OpenPlan open, LessonPlan plan, Guid page, CancellationToken cancel) =>
-        Keep(open, open.Draft!.Past.States[^1], new PlanPast([.. open.Draft.Past.States.SkipLast(1)]), new PlanShown(PlanDifference.Shown(plan)), page, cancel);
-
     /// <summary>Forgets the changes: the plan is as it was kept, or as suggested, again.</summary>
-    public Task Forget(OpenPlan open, CancellationToken cancel) => open.Draft is { } draft ? drafts.Forget(draft.Id, cancel) : Task.CompletedTask;
+    public async Task Forget(Guid dance, PlanView view, CancellationToken cancel) => await Forget(await Open(dance, view, cancel), cancel);
+
+    private Task Forget(OpenPlan open, CancellationToken cancel) => open.Draft is { } draft ? drafts.Forget(draft.Id, cancel) : Task.CompletedTask;
 
     /// <summary>Makes the plan a lesson of a group on a day, or changes the one it was; its draft is done with.</summary>
     /// <param name="group">The group's name; a new one is added to the groups.</param>
@@ -161,9 +240,9 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         return new PlanPast([.. past.TakeLast(PlanDraft.MostPast)]);
     }
 
-    private async Task<OpenPlan?> Keep(OpenPlan open, PlanState state, PlanPast past, PlanShown shown, Guid page, CancellationToken cancel)
+    private async Task<OpenPlan?> Keep(OpenPlan open, PlanState state, PlanPast past, LessonPlan? plan, Guid page, CancellationToken cancel)
     {
         var draft = open.Draft ?? new PlanDraft { DanceId = open.Which.Dance, LessonId = open.Which.Lesson, CourseId = open.Which.Course, Week = open.Which.Week };
-        return await drafts.Keep(draft, state, past, shown, page, cancel) ? open with { Draft = draft, State = state } : null;
+        return await drafts.Keep(draft, state, past, new PlanShown(plan is null ? [] : PlanDifference.Shown(plan)), page, cancel) ? open with { Draft = draft, State = state } : null;
     }
 }

@@ -1,6 +1,5 @@
 using System.Globalization;
 using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Planning;
 
 namespace FondCompass.Application.Lessons;

@@ -6,7 +6,12 @@ namespace FondCompass.Data.Records;
 /// <summary>A lesson as it is being planned: what it is asked to be, with its further dances and its group.</summary>
 /// <param name="Also">Further dances that are taught in it, in their order.</param>
 /// <param name="Group">Null for nobody yet.</param>
-public sealed record PlanState(LessonAsked Asked, IReadOnlyList<Guid> Also, Guid? Group = null);
+public sealed record PlanState(LessonAsked Asked, IReadOnlyList<Guid> Also, Guid? Group = null)
+{
+    /// <summary>Without one of the further dances, and what was asked of it; the same where it is none of them.</summary>
+    public PlanState Without(Guid dance) => Also.TakeWhile(a => a != dance).Count() is var place && place < Also.Count
+        ? this with { Also = [.. Also.Where(a => a != dance)], Asked = Asked.WithoutDance(place + 1) } : this;
+}
 
 /// <summary>What was asked before, the latest last, to be gone back to.</summary>
 public sealed record PlanPast(IReadOnlyList<PlanState> States);

@@ -4,7 +4,6 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
-using FondCompass.Web.Pages.Dances;
 
 namespace FondCompass.Web.Api;
 

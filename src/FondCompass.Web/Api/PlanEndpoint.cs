@@ -2,7 +2,6 @@ using FondCompass.Core;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
-using FondCompass.Web.Pages.Dances;
 
 namespace FondCompass.Web.Api;
 

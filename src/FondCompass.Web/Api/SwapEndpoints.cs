@@ -6,7 +6,6 @@ using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
-using FondCompass.Web.Pages.Dances;
 
 namespace FondCompass.Web.Api;
 

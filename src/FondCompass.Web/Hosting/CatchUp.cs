@@ -1,5 +1,4 @@
 using FondCompass.Data;
-using FondCompass.Web.Pages.Teaching;
 using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Web.Hosting;

@@ -50,6 +50,8 @@ internal static class Database
         builder.Services.AddScoped(services => new LessonEvents(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped<LessonDesk>();
         builder.Services.AddScoped<PlanDesk>();
+        builder.Services.AddScoped<HandLog>();
+        builder.Services.AddScoped<CourseLessons>();
         builder.Services.AddScoped<ClassLessons>();
         builder.Services.AddSingleton<ClassWindows>();
         builder.Services.AddSingleton<ClassRelay>();

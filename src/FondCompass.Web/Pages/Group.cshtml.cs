@@ -4,10 +4,7 @@ using FondCompass.Core.Lessons;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Api;
 using FondCompass.Web.Drawing;
-using FondCompass.Web.Pages.Dances;
-using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

@@ -4,7 +4,6 @@ using FondCompass.Data.Demo;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
 using FondCompass.Web.Hosting;
-using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

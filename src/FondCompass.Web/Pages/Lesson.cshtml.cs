@@ -1,11 +1,8 @@
 using System.Globalization;
 using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Dances;
-using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -31,11 +28,8 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
 
     public bool HasEvents { get; private set; }
 
-    /// <summary>What is next of each dance, with its title; none before it is held.</summary>
-    public IReadOnlyList<(string Title, NextTime Next)> Next { get; private set; } = [];
-
-    /// <summary>The next lesson as it would be planned: the dance it begins with, and what is asked; null where none of its dances is on the shelf.</summary>
-    public (Guid First, PlanState State)? NextPlan { get; private set; }
+    /// <summary>What it says of the next; nothing before it is held.</summary>
+    public NextLesson Next { get; private set; } = NextLesson.None;
 
     public string? Problem { get; private set; }
 
@@ -163,7 +157,7 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
 
         if (lesson.Held)
         {
-            await Suggest(cancel);
+            Next = await NextLesson.Of(lesson, Log, Blocks, HasEvents, shelf, book, cancel);
         }
     }
 
@@ -176,7 +170,7 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         }
 
         await Load(lesson, cancel);
-        if (NextPlan is not var (first, state))
+        if (Next.Plan is not var (first, state))
         {
             return Redirect($"/lessons/{Id}");
         }
@@ -184,37 +178,4 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         await plans.Begin(first, state, cancel);
         return Redirect(string.Create(CultureInfo.InvariantCulture, $"/dances/{first}/plan?date={LessonDay.After(Lesson.Date, TaughtClass.DaysToNext):yyyy-MM-dd}"));
     }
-
-    private async Task Suggest(CancellationToken cancel)
-    {
-        var (lexicon, records) = (await shelf.Lexicon(cancel), await shelf.FindAll([.. Lesson.Dances], cancel));
-        var held = await book.HeldWith(Lesson.GroupId, [.. Lesson.Dances], cancel);
-        var (next, spans) = (new List<(string, NextTime)>(), new List<BiteSpan>());
-        var here = Lesson.Dances.Select((d, i) => (Id: d, Place: i)).Where(d => records.ContainsKey(d.Id) && Lesson.HeldOf(d.Id) is not null).ToList();
-        foreach (var (id, place) in here)
-        {
-            var analysis = Core.Analysis.WhileWaited(records[id].Script, lexicon, cancel);
-            next.Add((records[id].Title, TaughtClass.NextOf(id, LoggedLine.Of(analysis, lexicon), held, Lesson, (part, line) => SpentOn(place, part, line))));
-            // What was taught is recalled, and what is new begins behind it.
-            var lines = LoggedLine.Patterns(analysis).ToList();
-            var taught = Core.Lessons.Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), Bites.UsualTempo)
-                .TakeWhile(b => lines.FindIndex(l => l.Pattern.Part.Name == b.Part && l.Line.Number == b.Line) is >= 0 and var at && at < Lesson.HeldOf(id)!.ReachedLine).Count();
-            if (next[^1].Item2.GoOn is not null && taught > 0)
-            {
-                spans.Add(new BiteSpan(next.Count - 1, taught));
-            }
-        }
-
-        Next = next;
-        if (here.Count > 0)
-        {
-            var asked = Lesson.Asked;
-            NextPlan = (here[0].Id, new PlanState(
-                new LessonAsked { Minutes = asked.Minutes, Kind = asked.Kind, Way = asked.Way with { Until = null }, Version = asked.Version, Spans = spans }, [.. here.Skip(1).Select(d => d.Id)], Lesson.GroupId));
-        }
-    }
-
-    /// <summary>Seconds that the plan's blocks took in which a line was first taught: walked, danced and joined by itself.</summary>
-    private double SpentOn(int dance, string part, int line) => Blocks.Where(b => b.Dance == dance && b.Kind is "walk" or "dance" && b.Bites.Any(x => x.Part == part && x.Line <= line && x.LastLine >= line))
-        .Sum(b => Log.Of(b.Id) is { } held && held.WasDone(b.Seconds) ? held.Seconds : HasEvents ? 0 : b.Seconds);
 }

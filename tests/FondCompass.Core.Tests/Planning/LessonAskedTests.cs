@@ -1,5 +1,4 @@
 using CsCheck;
-using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Notation;
@@ -65,7 +64,15 @@ public class LessonAskedTests
     private static readonly Gen<WayAsked> Ways = Gen.Select(Maybe<PaceName>(), Maybe<TeachingOrder>(), Gen.OneOfConst<bool?>(true, false, null), Gen.Int[10, 200].List[0, 5], Maybe<WallSchool>(), Maybe<CountStyle>(), Maybe<ProgressSchool>(), Gen.Int[0, 64])
         .Select((pace, order, show, ladder, walls, counting, progress, countIn) => new WayAsked
         {
-            Pace = pace, Order = order, Demonstration = show, Ladder = countIn % 2 == 0 ? null : [.. ladder.Select(r => new Rate(r + 0.25 > 200 ? r : r + 0.25))], Walls = walls, Counting = counting, Progress = progress, CountIn = countIn > 8 ? null : countIn, Until = countIn == 0 ? null : countIn,
+            Pace = pace,
+            Order = order,
+            Demonstration = show,
+            Ladder = countIn % 2 == 0 ? null : [.. ladder.Select(r => new Rate(r + 0.25 > 200 ? r : r + 0.25))],
+            Walls = walls,
+            Counting = counting,
+            Progress = progress,
+            CountIn = countIn > 8 ? null : countIn,
+            Until = countIn == 0 ? null : countIn,
         });
 
     private static readonly Gen<LessonAsked> Lessons = Gen.Select(Ways, Maybe<LessonKind>(), Gen.Int[5, 540], Words.Array[0, 4], Words.Array[0, 4], Words, Gen.Double[0, 9000]).Select((way, kind, minutes, moves, blocks, word, seconds) => new LessonAsked
@@ -79,8 +86,11 @@ public class LessonAskedTests
         WithoutRecaps = minutes % 2 == 0,
         Changes = new BlockChanges
         {
-            Pins = [.. blocks.Select((b, i) => new BlockPin(b, i % 2 == 0 ? seconds : null, i % 2 == 0 ? null : i))], Added = [.. blocks.Select((b, i) => new OwnBlock($"own:{i}", b, seconds, i % 2 == 0 ? i : null, i % 2 == 0 ? b : null))],
-            Moves = [.. blocks.Select(b => new BlockMove(b, word))], Removed = blocks, Split = blocks,
+            Pins = [.. blocks.Select((b, i) => new BlockPin(b, i % 2 == 0 ? seconds : null, i % 2 == 0 ? null : i))],
+            Added = [.. blocks.Select((b, i) => new OwnBlock($"own:{i}", b, seconds, i % 2 == 0 ? i : null, i % 2 == 0 ? b : null))],
+            Moves = [.. blocks.Select(b => new BlockMove(b, word))],
+            Removed = blocks,
+            Split = blocks,
         },
         Cuts = [.. blocks.Select((b, i) => new BiteCut(i, b, i + 1, i % 2 == 0 ? 4 : null))],
         Spans = [.. blocks.Select((_, i) => new BiteSpan(i, i, i % 2 == 0 ? null : i))],

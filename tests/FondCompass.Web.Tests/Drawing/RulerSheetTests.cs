@@ -1,6 +1,7 @@
 using FondCompass.Core;
 using FondCompass.Core.Composing;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;

@@ -3,14 +3,13 @@ using FondCompass.Core.Lessons;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Pages.Dances;
-using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages.Courses;
 
 /// <summary>One course as a table of weeks and dances, to be altered by hand, and its lessons.</summary>
-public sealed class CourseModel(LessonBook book, DanceShelf shelf, LessonDesk desk, InstructorClock clock) : PageModel
+public sealed class CourseModel(LessonBook book, CourseLessons planned, DanceShelf shelf, LessonDesk desk, InstructorClock clock) : PageModel
 {
     public CourseTable Table { get; private set; } = null!;
 
@@ -104,49 +103,9 @@ public sealed class CourseModel(LessonBook book, DanceShelf shelf, LessonDesk de
             return NotFound();
         }
 
-        var (changed, own) = (0, 0);
-        foreach (var week in Table.Plan.Weeks)
-        {
-            if (Table.Asked(week) is not var (first, state))
-            {
-                continue;
-            }
-
-            var there = LessonOf(week.Number);
-            if (there is { Held: true })
-            {
-                continue;
-            }
-
-            if (there is not null && IsByHand(there))
-            {
-                own++;
-                continue;
-            }
-
-            var lesson = there ?? new LessonRecord { CourseId = id, Week = week.Number };
-            var day = Course.DayOf(week.Number);
-            if (there is not null && (there.DanceId, there.Date) == (first, day) && there.Also.SequenceEqual(state.Also) && KeptJson.Write(there.Asked) == KeptJson.Write(state.Asked))
-            {
-                continue;
-            }
-
-            (lesson.DanceId, lesson.Also, lesson.GroupId, lesson.Date, lesson.Asked) = (first, [.. state.Also], Course.GroupId, day, state.Asked);
-            if (there is null)
-            {
-                await book.Add(lesson, cancel);
-            }
-
-            changed++;
-        }
-
-        await book.Save(cancel);
+        var (changed, own) = await planned.Plan(Table, cancel);
         return Redirect($"/courses/{id}?lessons={changed}&own={own}");
     }
-
-    /// <summary>Whether a lesson has something that no course writes into it: blocks or bites changed, a version, or another way than the course's.</summary>
-    private bool IsByHand(LessonRecord lesson) =>
-        KeptJson.Write(lesson.Asked) != KeptJson.Write(new LessonAsked { Kind = Course.Way.Kind, Way = Course.Way.Way, Minutes = lesson.Minutes, Spans = lesson.Asked.Spans });
 
     public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) => await book.DeleteCourse(id, cancel) ? Redirect("/courses") : NotFound();
 

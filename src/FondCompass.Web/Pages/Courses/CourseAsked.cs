@@ -2,7 +2,6 @@ using System.Globalization;
 using FondCompass.Core.Lessons;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Dances;
 
 namespace FondCompass.Web.Pages.Courses;
 

@@ -4,7 +4,6 @@ using FondCompass.Core.Composing;
 using FondCompass.Core.Counts;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Api;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;

@@ -3,7 +3,6 @@ using FondCompass.Core.Counts;
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
-using FondCompass.Core.Planning;
 using FondCompass.Core.Runs;
 using FondCompass.Data;
 using FondCompass.Data.Records;

@@ -2,13 +2,12 @@ using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
 
 /// <summary>Logging: how far the class got, at what rate, where it broke down; and the lessons so far.</summary>
-public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonDesk desk, InstructorClock clock) : DancePage(shelf)
+public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, LessonDesk desk, InstructorClock clock) : DancePage(shelf)
 {
     /// <summary>The tempo ladder in percent; 0 is walked without tempo.</summary>
     public static readonly IReadOnlyList<int> Rates = [0, 60, 75, 90, 100];
@@ -95,46 +94,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, TrackBook tracks
             return Page();
         }
 
-        var known = Groups.FirstOrDefault(g => string.Equals(g.Name, GroupName, StringComparison.OrdinalIgnoreCase))
-            ?? await book.AddGroup(GroupName, "", 60, cancel);
-        await Keep(known.Id, day, sent, cancel);
+        IEnumerable<DanceHeld> held = [(Went with { Dance = Id }).Held(Lines.Count), .. AlsoTaught.Select(a => a.Went.Held(a.Lines.Count))];
+        await log.Keep(Id, Fitted, new LoggedByHand(GroupName, day, [.. held], Note.Replace("\0", "", StringComparison.Ordinal), sent), cancel);
         return Redirect($"/dances/{Id}/log");
-    }
-
-    /// <summary>Logs onto the lesson planned for that group, when there is one; else as a lesson of its own.</summary>
-    private async Task Keep(Guid group, DateOnly day, Guid? sent, CancellationToken cancel)
-    {
-        var written = await book.WrittenBy(sent, cancel);
-        var planned = written ?? await book.Planned(Id, cancel);
-        var lesson = planned?.GroupId == group || written is not null ? planned! : new LessonRecord { DanceId = Id };
-        lesson.GroupId = group;
-        lesson.Date = day;
-        lesson.HeldPlan = ReferenceEquals(lesson, planned) && (!lesson.Held || lesson.HeldPlan is null) ? await PlanOf(lesson, cancel) : lesson.HeldPlan;
-        (lesson.Held, lesson.Running) = (true, false);
-        lesson.Sent = sent;
-        lesson.Went((Went with { Dance = lesson.DanceId }).Held(Lines.Count));
-        foreach (var further in AlsoTaught.Where(a => lesson.Also.Contains(a.Went.Dance)))
-        {
-            lesson.Went(further.Went.Held(further.Lines.Count));
-        }
-
-        lesson.Note = Note.Replace("\0", "", StringComparison.Ordinal);
-        if (ReferenceEquals(lesson, planned))
-        {
-            await book.Save(cancel);
-        }
-        else
-        {
-            await book.Add(lesson, cancel);
-        }
-    }
-
-    /// <summary>The plan as it stands when the lesson is logged: it is kept as it was, whatever becomes of the dance.</summary>
-    private async Task<string> PlanOf(LessonRecord lesson, CancellationToken cancel)
-    {
-        var group = Groups.FirstOrDefault(g => g.Id == lesson.GroupId);
-        var layout = await LessonLayout.Of((Id, Fitted), TaughtClass.StateOf(lesson), TaughtClass.WeekOf(lesson), group, Shelf, book, tracks, lesson.Id, clock, cancel);
-        return HeldBlock.Written(layout.Plan(lesson.Asked), layout.Dances, layout.UsualPace(lesson.Asked));
     }
 
     private async Task Load(CancellationToken cancel)

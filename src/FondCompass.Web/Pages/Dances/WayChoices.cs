@@ -1,5 +1,4 @@
 using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
 
 namespace FondCompass.Web.Pages.Dances;
 

@@ -4,7 +4,6 @@ using FondCompass.Core.Teaching;
 using FondCompass.Data;
 using FondCompass.Data.Records;
 using FondCompass.Web.Hosting;
-using FondCompass.Web.Pages.Dances;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -47,7 +46,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             return NotFound();
         }
 
-        return new JsonResult(BoardData.Of(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await shelf.Lexicon(cancel), await Moves(open, "known", null, cancel)), JsonSerializerOptions.Web);
+        return new JsonResult(BoardData.Of(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)), JsonSerializerOptions.Web);
     }
 
     /// <summary>Moves to be called live: of what the group knows, of a dance's lines, or of a list for the evening.</summary>
@@ -58,28 +57,7 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             return NotFound();
         }
 
-        return new JsonResult(await Moves(open, from, list, cancel), JsonSerializerOptions.Web);
-    }
-
-    private async Task<BoardLive> Moves(OpenLesson open, string? from, string? list, CancellationToken cancel)
-    {
-        var (lexicon, first, knowledge) = (await shelf.Lexicon(cancel), open.Layout.All[0].Dance, open.Layout.Knowledge);
-        if (from == "lines")
-        {
-            return BoardLive.Of(LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [], first);
-        }
-
-        // Of a dance without an order its own moves come first.
-        if (from == "pool" || (string.IsNullOrEmpty(from) && first.Analysis.Dance.IsFree))
-        {
-            var (pool, rest) = LiveMoves.OfPool(first.Analysis, first.Tempo, lexicon);
-            return BoardLive.Of(pool, rest, first);
-        }
-
-        // Of a group that is not said to know anything, what its level may be trusted with.
-        IEnumerable<string> names = from == "list" ? TaughtClass.Names(list) : knowledge.Steps.Count > 0 ? knowledge.Steps : knowledge.WhatEverybodyKnows;
-        var (moves, leftOut) = LiveMoves.Of(names, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
-        return BoardLive.Of(moves, leftOut, first);
+        return new JsonResult(LessonDesk.Moves(open, from, list), JsonSerializerOptions.Web);
     }
 
     /// <summary>Keeps what the board tells. What arrives twice is kept once; what cannot be read is named, and the rest is kept.</summary>
