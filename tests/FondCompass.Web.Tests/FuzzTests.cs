@@ -69,16 +69,22 @@ public partial class FuzzTests(Studio studio)
         // Whoever signs out, or adds and deletes dances without end, sends nothing more of use.
         var handlers = (await Handler.All(studio.Services)).Where(h => h is not { Route: "sign-in", Method: "POST" } and not { Name: "New" or "Delete" or "Copy" or "Out" or "Free" or "Sessions" } && !h.Route.StartsWith("class/", StringComparison.Ordinal)).ToList();
         var ids = new[] { dance, lesson, group, $"{Guid.NewGuid()}" };
-        var faults = new List<string>();
+        var (faults, seen) = (new List<string>(), await visitor.SeenOf(dance));
         var answers = new Answers();
         for (var i = 1; i <= Wished && faults.Count < 20; i++)
         {
-            using var request = random.Next(4) == 0 ? ToPage(random, handlers[random.Next(handlers.Count)], ids, token) : ToApi(random);
+            using var request = random.Next(4) == 0 ? ToPage(random, handlers[random.Next(handlers.Count)], ids, token, seen) : ToApi(random);
             var (what, watch) = ($"{request.Method} {request.RequestUri}", System.Diagnostics.Stopwatch.StartNew());
             var body = request.Content is null ? "" : await request.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
             using var answer = await visitor.Client.SendAsync(request, TestContext.Current.CancellationToken);
             _ = await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken);
             answers.Add(Id().Replace(what.Split('?', ' ')[1], "ID"), watch.Elapsed.TotalSeconds, $"{what} {body}");
+            if (request.Method == HttpMethod.Post && what.Contains($"{dance}/plan", StringComparison.Ordinal))
+            {
+                // Who presses on has looked at the plan.
+                seen = await visitor.SeenOf(dance);
+            }
+
             if ((int)answer.StatusCode >= 500)
             {
                 faults.Add($"{(int)answer.StatusCode} {what} {body[..Math.Min(300, body.Length)]}");
@@ -133,13 +139,18 @@ public partial class FuzzTests(Studio studio)
         return row[from..Math.Min(row.Length, from + length)] + row[..from];
     }
 
-    private static HttpRequestMessage ToPage(Random random, Handler handler, string[] ids, string token)
+    private static HttpRequestMessage ToPage(Random random, Handler handler, string[] ids, string token, string seen)
     {
         var id = handler.Route.StartsWith("lessons/", StringComparison.Ordinal) ? ids[1] : handler.Route.StartsWith("groups/", StringComparison.Ordinal) ? ids[2] : ids[0];
         var known = handler.Fields.Where(f => !f.Name.Contains("handler", StringComparison.OrdinalIgnoreCase)).Select(f => f.Name)
             .Concat(handler.Fields.SelectMany(f => f.Type.IsClass && f.Type != typeof(string) ? f.Type.GetProperties().Select(p => p.Name) : []))
-            .Concat(["script", "what", "q", "order", "minutes", "kind", "ladder", "countin", "warmup", "do", "number", "page", "class", "date", "beside", "sheet", "version", "repeat", "rate", "start", "passages", "exceptions"]).Distinct().ToList();
+            .Concat(["script", "what", "q", "order", "minutes", "kind", "ladder", "countin", "warmup", "do", "seen", "page", "class", "date", "beside", "sheet", "version", "repeat", "rate", "start", "passages", "exceptions"]).Distinct().ToList();
         var fields = Enumerable.Range(0, random.Next(1, 7)).Select(_ => KeyValuePair.Create(known[random.Next(known.Count)], random.Next(6) switch { 0 => ids[random.Next(ids.Length)], 1 => Script(random), _ => Word(random) })).ToList();
+        if (random.Next(4) > 0)
+        {
+            fields.Add(KeyValuePair.Create("seen", seen));
+        }
+
         var path = handler.At(random.Next(20) == 0 ? ids[3] : id);
         if (handler.Method == "GET")
         {

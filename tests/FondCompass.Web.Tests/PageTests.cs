@@ -284,10 +284,12 @@ public class PageTests(Studio studio)
         var id = await visitor.Write("part A\n1-4 vine R\n5-8 vine L");
         var plan = Sent((await visitor.Get($"/dances/{id}/plan")).Html);
         await visitor.Change(id, "Way", ("minutes", "45"));
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("number", "1"), ("sent", plan));
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("number", "1"), ("sent", plan));
+        var seen = await visitor.SeenOf(id);
+        Task<HttpResponseMessage> Keep() => visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("seen", seen), ("sent", plan));
+        await Keep();
+        await Keep();
         await visitor.Change(id, "Way", ("minutes", "50"));
-        await visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("number", "1"), ("sent", plan));
+        await Keep();
         var (_, lessons) = await visitor.Get("/lessons");
         Assert.Equal(1, lessons.Split("class=\"planned\"").Length - 1);
         Assert.Contains("planned, 50 min", lessons);

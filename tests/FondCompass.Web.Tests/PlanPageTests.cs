@@ -40,10 +40,11 @@ public partial class PlanPageTests(Studio studio)
         Assert.Equal(suggested, Blocks(back));
         Assert.DoesNotContain("kept as it is", back);
         Assert.Equal(Blocks(html), Blocks(await visitor.Change(id, "Way", Fields(said))));
-        html = await visitor.PressPlan(id, "anew");
-        Assert.Equal(suggested, Blocks(html));
-        Assert.DoesNotContain("kept as it is", html);
-        Assert.DoesNotContain("Undo the last change", html);
+        var anew = await visitor.PressPlan(id, "anew");
+        Assert.Equal(suggested, Blocks(anew));
+        Assert.DoesNotContain("kept as it is", anew);
+        // That is a change like any other, and can be taken back.
+        Assert.Equal(Blocks(html), Blocks(await visitor.PressPlan(id, "undo")));
     }
 
     [Theory]
@@ -52,6 +53,7 @@ public partial class PlanPageTests(Studio studio)
     [InlineData("countin=65", "&#x27;65&#x27; is no count-in")]
     [InlineData("minutes=0", "&#x27;0&#x27; is no length of a lesson")]
     [InlineData("minutes=541", "&#x27;541&#x27; is no length of a lesson")]
+    [InlineData("minutes=", "&#x27;&#x27; is no length of a lesson")]
     [InlineData("walls=ceiling", "&#x27;ceiling&#x27; is none of the choices for walls")]
     public async Task What_cannot_be_is_said_the_rest_is_kept_and_nothing_typed_is_lost(string said, string says)
     {
@@ -94,26 +96,48 @@ public partial class PlanPageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        async Task<string> From(Guid page, int number, string form, params (string, string)[] fields)
+        async Task<string> From(Guid page, string seen, string form, params (string, string)[] fields)
         {
-            using var answer = await visitor.Post($"/dances/{id}/plan?handler={form}", "/", [("page", $"{page}"), ("number", $"{number}"), .. fields]);
+            using var answer = await visitor.Post($"/dances/{id}/plan?handler={form}", "/", [("page", $"{page}"), ("seen", seen), .. fields]);
             return answer.StatusCode == HttpStatusCode.Redirect ? (await visitor.Get($"{answer.Headers.Location}")).Html : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         }
 
-        var (one, other) = (Guid.NewGuid(), Guid.NewGuid());
-        Assert.DoesNotContain("Show it whole", Blocks(await From(one, 0, "Way", ("show", "no"))));
+        var (one, other, first) = (Guid.NewGuid(), Guid.NewGuid(), await visitor.SeenOf(id));
+        Assert.DoesNotContain("Show it whole", Blocks(await From(one, first, "Way", ("show", "no"))));
+        var second = await visitor.SeenOf(id);
         // The other has not seen that: its change is refused, and what stands is shown.
-        var refused = await From(other, 0, "Way", ("order", "follow-along"));
+        var refused = await From(other, first, "Way", ("order", "follow-along"));
         Assert.Contains("This plan was changed in another window meanwhile", refused);
         Assert.Contains("Walk vine", refused);
         Assert.DoesNotContain("Show it whole", Blocks(refused));
-        Assert.Contains("This plan was changed in another window meanwhile", await From(other, 0, "Press", ("do", "undo")));
-        Assert.Contains("This plan was changed in another window meanwhile", await From(other, 0, "Keep", ("group", "Harbour ring"), ("date", "2026-11-26")));
+        Assert.Contains("This plan was changed in another window meanwhile", await From(other, first, "Press", ("do", "undo")));
+        Assert.Contains("This plan was changed in another window meanwhile", await From(other, first, "Keep", ("group", "Harbour ring"), ("date", "2026-11-26")));
         // Having seen it, it goes on; the first has made the change before, and not this one.
-        Assert.DoesNotContain("Walk vine", Blocks(await From(other, 1, "Way", ("order", "follow-along"))));
-        Assert.Contains("This plan was changed in another window meanwhile", await From(one, 1, "Press", ("do", "take-out show")));
+        Assert.DoesNotContain("Walk vine", Blocks(await From(other, second, "Way", ("order", "follow-along"))));
+        Assert.Contains("This plan was changed in another window meanwhile", await From(one, second, "Press", ("do", "take-out show")));
+        // A plan that was kept meanwhile, and so has no changes again, is another all the same.
+        var open = await visitor.SeenOf(id);
+        await From(other, open, "Keep", ("group", "Harbour ring"), ("date", "2026-11-26"));
+        Assert.Contains("This plan was changed in another window meanwhile", await From(one, first, "Way", ("show", "yes")));
+        var kept = await visitor.SeenOf(id);
+        await From(one, kept, "Way", ("order", "pairs"));
+        await From(one, "", "Keep", ("group", "Harbour ring"), ("date", "2026-11-26"));
+        Assert.Contains("This plan was changed in another window meanwhile", await From(other, kept, "Way", ("show", "yes")));
+        Assert.Contains("Walk vine", await From(other, await visitor.SeenOf(id), "Way", ("order", "")));
         // Who presses on is never behind himself.
-        Assert.Contains("Walk vine", await From(other, 1, "Press", ("do", "undo")));
+        Assert.DoesNotContain("Walk vine", Blocks(await From(other, "", "Way", ("order", "follow-along"))));
+        Assert.Contains("Walk vine", await From(other, "", "Press", ("do", "undo")));
+    }
+
+    [Fact]
+    public async Task Moves_to_lead_are_planned_and_taken_back_by_emptying_the_field()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        Assert.Contains("sidestep and sway", await visitor.Change(id, "Way", ("warmup", "march, sidestep and sway"), ("cooldown", "")));
+        Assert.Contains("value=\"march, sidestep and sway\"", (await visitor.Get($"/dances/{id}/plan")).Html);
+        Assert.DoesNotContain("sidestep and sway", await visitor.Change(id, "Way", ("warmup", "")));
+        Assert.Contains("at most 300 letters", await visitor.Change(id, "Way", ("cooldown", new string('x', 301))));
     }
 
     [Fact]
@@ -123,6 +147,36 @@ public partial class PlanPageTests(Studio studio)
         Assert.Equal("", PlanDesk.Problem(new(asked, [])));
         Assert.Contains("More than 500 changes", PlanDesk.Problem(new(asked.With(BlockPress.TakeOut, new BlockSeen("show")), [])));
         Assert.Contains("than can be kept with a lesson", PlanDesk.Problem(new(asked with { Changes = asked.Changes with { Removed = [new string('x', PlanDesk.LongestAsked)] } }, [])));
+    }
+
+    [Fact]
+    public async Task A_way_out_is_looked_at_before_it_is_taken()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write("title Kittiwake Turn\ntempo 112\npart A\n1-4 rolling vine R\neasier 1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n");
+        var over = await visitor.Change(id, "Way", ("minutes", "12"));
+        string Button(string words) => WebUtility.HtmlDecode(Regex.Match(over, $"name=\"do\" value=\"([^\"]*)\"[^>]*aria-label=\"{words}[^\"]*\"").Groups[1].Value);
+        foreach (var way in (string[])[Button("Go straight to the first bite"), Button("A lesson of"), Button("Dance the version")])
+        {
+            var looked = await visitor.Change(id, "Look", ("do", way));
+            Assert.Contains("So it would be", looked);
+            Assert.Contains("saves ", looked);
+            Assert.Equal(Blocks(over), Blocks(looked));
+            var total = Regex.Match(looked, "So it would be</b>: [0-9]+ blocks, <b>([0-9:]+)</b>").Groups[1].Value;
+            // Nothing is kept by looking; taken, it is what was shown.
+            Assert.Equal(Blocks(over), Blocks((await visitor.Get($"/dances/{id}/plan")).Html));
+            Assert.Contains($"<b>{total}</b>", await visitor.PressPlan(id, way));
+            Assert.Equal(Blocks(over), Blocks(await visitor.PressPlan(id, "undo")));
+        }
+
+        Assert.Contains("Danced: easier.", await visitor.PressPlan(id, Button("Dance the version")));
+        // What the form says of something else leaves the version as it is.
+        Assert.Contains("Danced: easier.", await visitor.Change(id, "Way", ("show", "no")));
+        Assert.DoesNotContain("Danced: easier.", await visitor.Change(id, "Way", ("version", "")));
+        Assert.Contains("by a later version of the program", await visitor.Change(id, "Look", ("do", "give {\"format\":9}")));
+        Assert.Contains("&#x27;4&#x27; is no length of a lesson", await visitor.Change(id, "Look", ("do", "minutes 4")));
+        using var none = await visitor.Post($"/dances/{id}/plan?handler=Look", "/", ("do", "fly"));
+        Assert.Equal(HttpStatusCode.BadRequest, none.StatusCode);
     }
 
     [Fact]
@@ -142,7 +196,7 @@ public partial class PlanPageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Post($"/dances/{id}/plan?handler=Press", "/", (name, value));
+        using var answer = await visitor.Post($"/dances/{id}/plan?handler=Press", "/", (name, value), ("seen", await visitor.SeenOf(id)));
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         Assert.DoesNotContain("kept as it is", (await visitor.Get($"/dances/{id}/plan")).Html);
     }

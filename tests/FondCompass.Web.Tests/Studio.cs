@@ -165,7 +165,7 @@ public sealed partial class Visitor(HttpClient client)
     /// <param name="form">Way, Press, Add or With.</param>
     public async Task<string> Change(string dance, string form, params (string Name, string Value)[] fields)
     {
-        using var answer = await Post($"{PlanOf(dance)}handler={form}", "/", [("page", _sheet), .. fields]);
+        using var answer = await Post($"{PlanOf(dance)}handler={form}", "/", [("page", _sheet), ("seen", await SeenOf(dance)), .. fields]);
         return answer.StatusCode == HttpStatusCode.Redirect ? (await Get($"{answer.Headers.Location}")).Html : await answer.Content.ReadAsStringAsync();
     }
 
@@ -180,8 +180,14 @@ public sealed partial class Visitor(HttpClient client)
             await Change(dance, "Way", way);
         }
 
-        return await Post($"{PlanOf(dance)}handler=Keep", "/", ("page", _sheet), ("group", group), ("date", date));
+        return await Post($"{PlanOf(dance)}handler=Keep", "/", ("page", _sheet), ("seen", await SeenOf(dance)), ("group", group), ("date", date));
     }
+
+    /// <summary>The mark of a plan as its page shows it now.</summary>
+    public async Task<string> SeenOf(string dance) => SeenMark().Match((await Get(PlanOf(dance)[..^1])).Html).Groups[1].Value;
+
+    [GeneratedRegex("name=\"seen\" value=\"([^\"]*)\"")]
+    private static partial Regex SeenMark();
 
     private static string PlanOf(string dance) => dance.Split('?') is [var id, var query] ? $"/dances/{id}/plan?{query}&" : $"/dances/{dance}/plan?";
 

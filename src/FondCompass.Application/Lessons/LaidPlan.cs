@@ -41,10 +41,10 @@ public sealed record LaidPlan(OpenPlan Open, PlanState State, LessonLayout Layou
 }
 
 /// <summary>What a page has seen of a plan when something is pressed on it.</summary>
-/// <param name="Number">Of the plan that it showed.</param>
+/// <param name="Mark">Of the plan that it showed.</param>
 /// <param name="Page">The page: what it changed itself it has seen.</param>
 /// <param name="Group">The group it showed; null where it did not say one, <see cref="Guid.Empty"/> for nobody.</param>
-public sealed record PlanSeen(int Number, Guid Page, Guid? Group = null);
+public sealed record PlanSeen(string Mark, Guid Page, Guid? Group = null);
 
 /// <summary>What a press makes of a plan.</summary>
 /// <param name="State">Null where nothing is changed.</param>

@@ -1,3 +1,6 @@
+using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
 using FondCompass.Application.Courses;
 using FondCompass.Core.Days;
 using FondCompass.Core.Lessons;
@@ -38,11 +41,11 @@ public sealed record OpenPlan(DraftOf Which, PlanDraft? Draft, PlanState State, 
     /// <summary>A press can be taken back.</summary>
     public bool CanUndo => Draft is { Past.States.Count: > 0 };
 
-    /// <summary>Goes up with every change; 0 where none is kept.</summary>
-    public int Number => Draft?.Number ?? 0;
+    /// <summary>What a page that shows the plan has seen: it is another after every change, and after it was planned otherwise.</summary>
+    public string Mark => string.Create(CultureInfo.InvariantCulture, $"{Draft?.Number ?? 0}{(Planned is null ? "" : $"-{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(KeptJson.Write(TaughtClass.StateOf(Planned)))))[..12]}")}");
 
-    /// <summary>Whether a page that showed the plan with a number still shows it as it is: it does, too, when it made the last change itself.</summary>
-    public bool IsSeen(int number, Guid page) => number == Number || (Draft is { } draft && draft.Page == page);
+    /// <summary>Whether a page that showed the plan with a mark still shows it as it is: it does, too, when it made the last change itself.</summary>
+    public bool IsSeen(string mark, Guid page) => mark == Mark || (Draft is { } draft && draft.Page == page);
 }
 
 /// <summary>Plans lessons: finds what is asked, lays the plan out, and keeps every change at once.</summary>
@@ -92,7 +95,7 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         for (var tries = 1; ; tries++)
         {
             var open = await Open(dance, view, cancel);
-            if (!open.IsSeen(seen.Number, seen.Page) || tries > MostTries)
+            if (!open.IsSeen(seen.Mark, seen.Page) || tries > MostTries)
             {
                 return await LayOut(open, open.State, danced, cancel) with { Problem = Elsewhere };
             }
@@ -128,6 +131,13 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         }
     }
 
+    /// <summary>A plan as it would be, with what would become of the blocks; nothing is kept.</summary>
+    public async Task<LaidPlan> Look(LaidPlan plan, PlanState state, LessonDance danced, CancellationToken cancel)
+    {
+        var would = await LayOut(plan.Open, state, danced, cancel);
+        return would with { Became = PlanDifference.Between(plan.Plan, would.Plan) };
+    }
+
     /// <summary>A block as it stands before a press.</summary>
     /// <param name="isCut">The press is about the bite that the block teaches, which only the plan itself knows.</param>
     public async Task<BlockSeen> SeenOf(OpenPlan open, PlanState state, LessonDance danced, string block, bool isCut, CancellationToken cancel) =>
@@ -137,7 +147,7 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
     public async Task<LaidPlan> Undo(Guid dance, LessonDance danced, PlanView view, PlanSeen seen, CancellationToken cancel)
     {
         var open = await Open(dance, view, cancel);
-        if (!open.CanUndo || !open.IsSeen(seen.Number, seen.Page))
+        if (!open.CanUndo || !open.IsSeen(seen.Mark, seen.Page))
         {
             return await LayOut(open, open.State, danced, cancel) with { Problem = open.CanUndo ? Elsewhere : "There is no change to go back to." };
         }
@@ -179,8 +189,10 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         await Keep(open, state, Past(open), null, Guid.Empty, cancel);
     }
 
-    /// <summary>Forgets the changes: the plan is as it was kept, or as suggested, again.</summary>
-    public async Task Forget(Guid dance, PlanView view, CancellationToken cancel) => await Forget(await Open(dance, view, cancel), cancel);
+    /// <summary>What is asked without any change: as it was planned, as the course has it, or as suggested.</summary>
+    public async Task<PlanState> BaseOf(OpenPlan open, CancellationToken cancel) => open.Base
+        ?? (open.Week is var (id, week) && await book.Course(id, cancel) is { } course ? await OfCourse(course, week, open.Which.Dance, cancel) : null)
+        ?? new PlanState(LessonAsked.Usual, [], open.LastTime?.GroupId);
 
     private Task Forget(OpenPlan open, CancellationToken cancel) => open.Draft is { } draft ? drafts.Forget(draft.Id, cancel) : Task.CompletedTask;
 

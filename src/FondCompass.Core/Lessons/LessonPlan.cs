@@ -2,6 +2,7 @@ using FondCompass.Core.Calling;
 using FondCompass.Core.Counts;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Swaps;
 using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
 
@@ -134,7 +135,11 @@ public sealed record LessonBlock
 /// <summary>A way out where a lesson does not fit.</summary>
 /// <param name="SavesSeconds">What it saves, by planning it so.</param>
 /// <param name="Way">The way of teaching with it.</param>
-public sealed record LessonGive(string What, double SavesSeconds, TeachingWay Way);
+public sealed record LessonGive(string What, double SavesSeconds, TeachingWay Way)
+{
+    /// <summary>The version of the dances that is taught then, as <see cref="ClassVersion"/> names it; as they are taught already when empty.</summary>
+    public string Version { get; init; } = "";
+}
 
 /// <summary>What to look after, and a gentler way; venue rules, local codes and professionals decide.</summary>
 /// <param name="Gentler">The gentler way; of what the plan itself could not do, the way out.</param>

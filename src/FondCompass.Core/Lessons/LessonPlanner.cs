@@ -45,6 +45,14 @@ public sealed class LessonPlanner
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(brief.Minutes);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(brief.Minutes, LessonBrief.Longest);
         var steps = lexicon ?? StepLexicon.Shipped;
+        var bites = BitesOf(brief, cancel);
+        var plan = new LessonPlanner(brief, bites) { _cancel = cancel }.Plan(new BiteCues(steps));
+        return plan.Over > 0 ? plan with { Gives = WaysOut.Of(brief, bites, plan, cancel) } : plan;
+    }
+
+    /// <summary>The bites of each dance of a lesson; none of a known one.</summary>
+    internal static IReadOnlyList<IReadOnlyList<Bite>> BitesOf(LessonBrief brief, CancellationToken cancel)
+    {
         // What the group knows already is no news in what is taught.
         var taught = new TaughtBefore();
         foreach (var known in brief.Familiar.Concat(brief.Dances.Where(d => d.IsKnown)))
@@ -61,8 +69,7 @@ public sealed class LessonPlanner
             taught.Learn(Taught(dance, dance.Until ?? brief.Way.Until, bites[^1]));
         }
 
-        var plan = new LessonPlanner(brief, bites) { _cancel = cancel }.Plan(new BiteCues(steps));
-        return plan.Over > 0 ? plan with { Gives = WaysOut.Of(brief, bites, plan, cancel) } : plan;
+        return bites;
     }
 
     /// <summary>A lesson whose bites are found already, and nothing of it said.</summary>

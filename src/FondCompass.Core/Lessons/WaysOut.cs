@@ -1,8 +1,21 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Swaps;
+
 namespace FondCompass.Core.Lessons;
 
 /// <summary>What could give where a lesson does not fit (rules, section 7).</summary>
 internal static class WaysOut
 {
+    /// <summary>Begins the name of a version that has one of its own.</summary>
+    private const string Named = "version ";
+
+    /// <summary>Seconds that a version saves at the least to be worth another dance.</summary>
+    private const double LeastSaved = 5;
+
+    /// <summary>Versions that are tried; each is traced anew.</summary>
+    private const int MostVersions = 8;
+
     /// <summary>Counts of the shortest count-in that a class can begin on.</summary>
     private const int ShortCountIn = 2;
 
@@ -52,9 +65,29 @@ internal static class WaysOut
                 cancel.ThrowIfCancellationRequested();
                 return new LessonGive(w.What, Math.Round(least - LessonPlanner.LeastOf(brief with { Way = w.Way }, bites), 3), w.Way);
             })
+            .Concat(InVersions(brief, least, cancel))
             .Where(g => g.SavesSeconds > 0)
             .OrderByDescending(g => g.SavesSeconds >= plan.Over).ThenBy(g => g.SavesSeconds)
             .ToList();
+    }
+
+    /// <summary>Versions of the dances, own variants and what is on top of the feet left out, with what each saves.</summary>
+    private static IEnumerable<LessonGive> InVersions(LessonBrief brief, double least, CancellationToken cancel)
+    {
+        var taught = brief.Dances.Where(d => !d.IsKnown).ToList();
+        // Nobody shows more to save time.
+        foreach (var version in taught.SelectMany(d => ClassVersion.Choices(d.Analysis.Trace.Actions).Where(v => Versions.Find(d.Analysis.Trace.Actions, v) is not { Kind: VariantKind.Showier })).Distinct(StringComparer.OrdinalIgnoreCase).Take(MostVersions))
+        {
+            cancel.ThrowIfCancellationRequested();
+            var danced = brief with { Dances = [.. brief.Dances.Select(d => d.IsKnown ? d : d with { Analysis = d.Analysis.In(version) })] };
+            var what = version.StartsWith("no ", StringComparison.OrdinalIgnoreCase) ? $"Dance it with {version} today"
+                : version == ClassVersion.FeetOnly ? "Dance it feet only today" : $"Dance the version “{(version.StartsWith(Named, StringComparison.OrdinalIgnoreCase) ? version[Named.Length..] : version)}” today";
+            var saves = Math.Round(least - LessonPlanner.LeastOf(danced, LessonPlanner.BitesOf(danced, cancel)), 3);
+            if (saves >= LeastSaved)
+            {
+                yield return new LessonGive(what, saves, brief.Way) { Version = version };
+            }
+        }
     }
 
     /// <summary>How many bites a first lesson of two has: up to the part's boundary nearest to the middle, else half.</summary>

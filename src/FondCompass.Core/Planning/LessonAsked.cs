@@ -64,6 +64,9 @@ public sealed record LessonAsked
         return dance with { From = span.From, Until = span.Until, Cuts = BiteCuts.Of(Cuts.Where(c => c.Dance == place)) };
     }
 
+    /// <summary>With a way out taken; a version comes on top of the one that is danced already.</summary>
+    public LessonAsked Taking(WayOut way) => this with { Way = way.Way, Version = string.Join(", ", ((string[])[Version, way.Version]).Where(v => v.Length > 0)) };
+
     /// <summary>Which bites of a dance are new; from the first to the last when nothing is said.</summary>
     public BiteSpan SpanOf(int place) => Spans.FirstOrDefault(s => s.Dance == place) ?? new BiteSpan(place, 0);
 

@@ -96,6 +96,10 @@ public sealed record WayAsked
     };
 }
 
+/// <summary>A way out where a lesson does not fit, as it is taken.</summary>
+/// <param name="Version">The version of the dances that is taught then; as they are taught already when empty.</param>
+public sealed record WayOut(WayAsked Way, string Version = "");
+
 /// <summary>How a group is used to be taught, and a course taught: a kind of lesson, and the way in it.</summary>
 /// <param name="Kind">What is usual for the dance when null.</param>
 public sealed record TeachingHabit(WayAsked Way, LessonKind? Kind = null)

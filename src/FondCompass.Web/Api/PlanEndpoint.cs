@@ -134,7 +134,7 @@ internal static class PlanEndpoint
 internal sealed record PlanJson(double Seconds, double Over, IEnumerable<BlockJson> Blocks, IEnumerable<GiveJson> Gives, IEnumerable<BiteJson> Bites, IEnumerable<CareJson> Cautions)
 {
     public static PlanJson Of(LessonPlan plan) => new(
-        plan.TotalSeconds, plan.Over, plan.Blocks.Select(BlockJson.Of), plan.Gives.Select(GiveJson.Of),
+        plan.TotalSeconds, plan.Over, plan.Blocks.Select(BlockJson.Of), plan.Gives.Where(g => g.Version.Length == 0).Select(GiveJson.Of),
         plan.Bites.SelectMany((dance, i) => dance.Select(b => BiteJson.Of(b, i))), plan.Cautions.Select(c => new CareJson(c.Code, c.Message, c.Gentler)));
 }
 

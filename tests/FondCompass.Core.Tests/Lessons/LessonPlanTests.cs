@@ -1,5 +1,6 @@
 using FondCompass.Core.Lessons;
 using FondCompass.Core.Music;
+using FondCompass.Core.Planning;
 using FondCompass.Core.Steps;
 using Xunit;
 
@@ -354,10 +355,36 @@ public class LessonPlanTests
                 Assert.True(plan.Gives.Count >= 2, $"{script[..20]} {minutes}");
                 foreach (var give in plan.Gives)
                 {
-                    Assert.Equal(plan.TotalSeconds - give.SavesSeconds, Plan(script, minutes, give.Way).LeastSeconds, 0.01);
+                    var danced = Dance(script) is var dance ? dance with { Analysis = dance.Analysis.In(give.Version) } : dance;
+                    Assert.Equal(plan.TotalSeconds - give.SavesSeconds, LessonPlanner.Plan(new LessonBrief(minutes, [danced], give.Way, Class())).LeastSeconds, 0.01);
                 }
             }
         }
+    }
+
+    /// <summary>A version of the dance is a way out, its own ones and what is left out on top of the feet; what takes longer is none.</summary>
+    [Fact]
+    public void A_version_is_a_way_out()
+    {
+        const string script = """
+            part A
+            1-4 rolling vine R
+            + 1-4 both arms circle overhead
+            easier 1-4 vine R
+            5-8 vine L
+            showier 5-8 rolling vine L
+            1-8 rocking chair R, jazz box R
+            """;
+        var gives = Plan(script, 12).Gives.Where(g => g.Version.Length > 0).ToDictionary(g => g.Version);
+        Assert.Equal("Dance it with no arms today", gives["no arms"].What);
+        Assert.Equal("Dance the version “easier” today", gives["easier"].What);
+        Assert.All(gives.Values, g => Assert.True(g.SavesSeconds > 0));
+        Assert.DoesNotContain("showier", gives.Keys);
+        // Taken, it comes on top of a version that is danced already.
+        var asked = LessonAsked.Usual.Taking(new WayOut(WayAsked.AsSuggested, "easier"));
+        Assert.Equal("easier", asked.Version);
+        Assert.Equal("easier, no arms", asked.Taking(new WayOut(WayAsked.AsSuggested, "no arms")).Version);
+        Assert.Equal("easier", asked.Taking(new WayOut(new WayAsked { CountIn = 2 })).Version);
     }
 
     [Fact]

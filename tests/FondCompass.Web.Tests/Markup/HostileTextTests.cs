@@ -60,7 +60,8 @@ public partial class HostileTextTests(Studio studio)
             foreach (var id in IdsOf(handler))
             {
                 var fields = handler.Fields.SelectMany(f => f.Type == typeof(string) ? [f.Name] : f.Type.IsClass && f.Type != typeof(string) ? f.Type.GetProperties().Where(p => p.PropertyType == typeof(string)).Select(p => $"{f.Name}.{p.Name}") : [])
-                    .Select(name => KeyValuePair.Create(name, name is "script" or "text" ? HostileStudio.Scripts[0] : name == "passages" ? HostileStudio.Song : HostileStudio.Text)).Append(KeyValuePair.Create("page", $"{HostileStudio.Sheet}")).Append(KeyValuePair.Create("__RequestVerificationToken", token));
+                    .Select(name => KeyValuePair.Create(name, name is "script" or "text" ? HostileStudio.Scripts[0] : name == "passages" ? HostileStudio.Song : HostileStudio.Text)).Concat(((string[])["version", "warmup", "cooldown", "ladder", "countin", "order", "minutes"]).Select(name => KeyValuePair.Create(name, HostileStudio.Text)))
+                    .Append(KeyValuePair.Create("page", $"{HostileStudio.Sheet}")).Append(KeyValuePair.Create("__RequestVerificationToken", token));
                 using var request = new HttpRequestMessage(HttpMethod.Post, handler.At(id)) { Content = new FormUrlEncodedContent(fields) };
                 request.Headers.Add("HX-Request", "true");
                 using var answer = await visitor.Client.SendAsync(request, Cancel);

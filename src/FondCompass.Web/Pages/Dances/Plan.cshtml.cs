@@ -39,9 +39,9 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     [BindProperty(SupportsGet = true, Name = "class")]
     public string? AskedClass { get; set; }
 
-    /// <summary>The number of the plan that the page showed.</summary>
-    [BindProperty(Name = "number")]
-    public int Seen { get; set; }
+    /// <summary>The mark of the plan that the page showed.</summary>
+    [BindProperty(Name = "seen")]
+    public string? Seen { get; set; }
 
     /// <summary>The page itself: what it changed itself it has seen.</summary>
     [BindProperty(Name = "page")]
@@ -62,6 +62,12 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     public LessonPlan Lesson => Laid.Plan;
 
     public string? Problem { get; private set; }
+
+    /// <summary>The plan as it would be with the way out that is looked at; null where none is.</summary>
+    public LaidPlan? Looked { get; private set; }
+
+    /// <summary>The press that takes it.</summary>
+    public string LookedAt { get; private set; } = "";
 
     /// <summary>The group it is planned for; null for nobody yet.</summary>
     public GroupRecord? Class => Laid.Group;
@@ -136,14 +142,15 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     }
 
     /// <summary>What the form says: kind, minutes, group, version and the way of teaching.</summary>
-    public Task<IActionResult> OnPostWay(string? minutes, string? version, string? recaps, string? warmup, string? cooldown, CancellationToken cancel) => Change(
+    /// <remarks>Fields that the form does not have say nothing; those that are there and empty say that it is as suggested.</remarks>
+    public Task<IActionResult> OnPostWay(CancellationToken cancel) => Change(
         (_, state) =>
         {
             var (habit, unread) = WayForm.Read(key => Typed(key) is { } said ? Clean(said) : null, state.Asked.Habit);
             var problems = new List<string>([unread]);
-            var asked = state.Asked with { Kind = habit.Kind, Way = habit.Way, Version = Clean(version), WithoutRecaps = recaps == "no" };
-            asked = asked with { WarmUp = Moves(warmup, asked.WarmUp, problems), CoolDown = Moves(cooldown, asked.CoolDown, problems) };
-            return Now(state with { Asked = WithMinutes(asked, minutes, problems) }, problems.Find(p => p.Length > 0));
+            var asked = state.Asked with { Kind = habit.Kind, Way = habit.Way, Version = Typed("version") is { } version ? Clean(version) : state.Asked.Version, WithoutRecaps = Typed("recaps") is { } recaps ? recaps == "no" : state.Asked.WithoutRecaps };
+            asked = asked with { WarmUp = Moves(Typed("warmup"), asked.WarmUp, problems), CoolDown = Moves(Typed("cooldown"), asked.CoolDown, problems) };
+            return Now(state with { Asked = WithMinutes(asked, Typed("minutes"), problems) }, problems.Find(p => p.Length > 0));
         }, cancel);
 
     /// <summary>A press in the column: what is done, and, behind a blank, what it is done to.</summary>
@@ -156,15 +163,14 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
             case "undo":
                 return await Answer(await plans.Undo(Id, Fitted, View, AsSeen, cancel), cancel);
             case "anew":
-                await plans.Forget(Id, View, cancel);
-                return await Answer(await plans.Show(Id, Fitted, View, cancel), cancel);
+                return await Change(async (open, _) => new PlanChange(await plans.BaseOf(open, cancel)), cancel);
             case "all":
                 return await Ask(asked => asked with { Spans = [], Way = asked.Way with { Until = null } });
             case "minutes":
                 var problems = new List<string>();
                 return await Change((_, state) => Now(state with { Asked = WithMinutes(state.Asked, to, problems) }, problems.FirstOrDefault()), cancel);
             case "give":
-                return await Ask(asked => asked with { Way = KeptJson.Read<TeachingHabit>(to).Way });
+                return await Ask(asked => asked.Taking(KeptJson.Read<WayOut>(to)));
             case "without" when Guid.TryParse(to, out var dance):
                 return await Change((_, state) => Now(state.Without(dance)), cancel);
         }
@@ -173,6 +179,31 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
             ? await Change(
                 async (open, state) => new PlanChange(state with { Asked = state.Asked.With(press, await plans.SeenOf(open, state, Fitted, to, press is BlockPress.WithNextLine or BlockPress.AsTwoBites or BlockPress.AsWritten, cancel)) }), cancel)
             : BadRequest();
+    }
+
+    /// <summary>What a way out would make of the plan; nothing is kept.</summary>
+    public async Task<IActionResult> OnPostLook(string? @do, CancellationToken cancel)
+    {
+        await Show(cancel);
+        var (what, to) = (@do ?? "").Split(' ', 2) is [var verb, var rest] ? (verb, rest) : (@do ?? "", "");
+        var problems = new List<string>();
+        try
+        {
+            var asked = what switch { "give" => Asked.Taking(KeptJson.Read<WayOut>(to)), "minutes" => WithMinutes(Asked, to, problems), _ => null };
+            if (asked is null)
+            {
+                return BadRequest();
+            }
+
+            (Looked, LookedAt) = (await plans.Look(Laid, State with { Asked = asked }, Fitted, cancel), @do!);
+        }
+        catch (KeptFormatException unread)
+        {
+            problems.Add(unread.Message);
+        }
+
+        Problem = problems.FirstOrDefault() ?? Problem;
+        return IsPart ? Partial(Looked is null ? "_Column" : "_Look", this) : Page();
     }
 
     /// <summary>A block of the instructor's own comes into the lesson.</summary>
@@ -283,7 +314,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
         GroupName = Clean(group);
         var isDay = LessonDay.TryRead(date, out var day);
         // What was sent twice is written once, though the first of it closed the plan that the page had seen.
-        var refused = !Open.IsSeen(Seen, Sheet) && await book.WrittenBy(sent, cancel) is null ? PlanDesk.Elsewhere
+        var refused = !Open.IsSeen(Seen ?? "", Sheet) && await book.WrittenBy(sent, cancel) is null ? PlanDesk.Elsewhere
             : GroupName.Length is 0 or > 120 ? "Name the group this lesson is for, in at most 120 letters."
             : !isDay ? LessonDay.Problem(date, "the lesson")
             : PlanDesk.Problem(State);
@@ -298,7 +329,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
 
     private PlanView View => new(LessonId, CourseId, Week, HttpMethods.IsGet(Request.Method) && Guid.TryParse(AskedClass, out var group) ? group : null);
 
-    private PlanSeen AsSeen => new(Seen, Sheet, AskedClass is null ? null : Guid.TryParse(AskedClass, out var group) ? group : Guid.Empty);
+    private PlanSeen AsSeen => new(Seen ?? "", Sheet, AskedClass is null ? null : Guid.TryParse(AskedClass, out var group) ? group : Guid.Empty);
 
     private async Task<IActionResult> Change(Func<OpenPlan, PlanState, Task<PlanChange>> change, CancellationToken cancel)
     {
