@@ -140,6 +140,43 @@ public partial class PlanPageTests(Studio studio)
         Assert.Contains("at most 300 letters", await visitor.Change(id, "Way", ("cooldown", new string('x', 301))));
     }
 
+    [Theory]
+    [InlineData("course=COURSE&week=0", "There is no such week")]
+    [InlineData("course=COURSE&week=2000000000", "There is no such week")]
+    [InlineData("course=COURSE&week=-1", "There is no such week")]
+    [InlineData("course=5ea5ca1e-0000-4000-8000-000000000001&week=1", "There is no such week")]
+    [InlineData("lesson=5ea5ca1e-0000-4000-8000-000000000001", "There is no such lesson to plan")]
+    public async Task An_address_of_no_plan_is_told_and_the_dance_is_planned_by_itself(string query, string says)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Post("/groups", "/", ("name", "Harbour ring"), ("minutes", "60"));
+        var group = GroupLink().Match((await visitor.Get("/groups")).Html).Groups[1].Value.Split('/')[^1];
+        using var made = await visitor.Post("/courses", "/courses", ("Asked.Name", "Autumn"), ("Asked.Group", group), ("Asked.First", "2026-12-03"), ("Asked.Weeks", "4"), ("Asked.Minutes", "50"), ("Asked.Dances", "Kittiwake Turn"));
+        var (status, html) = await visitor.Get($"/dances/{id}/plan?{query.Replace("COURSE", $"{made.Headers.Location}".Split('/')[^1], StringComparison.Ordinal)}");
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains(says, html);
+        Assert.Contains("Walk vine", html);
+    }
+
+    /// <summary>Forms whose address is written by hand, too, are sent with the token of their page.</summary>
+    [Fact]
+    public async Task Every_form_that_is_posted_bears_its_token()
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        await visitor.Change(id, "Way", ("minutes", "12"));
+        var lesson = await visitor.Plan(id);
+        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "75"));
+        foreach (var page in (string[])[$"/dances/{id}/plan", $"/dances/{id}/plan?handler=Beside", $"/dances/{id}/cues", $"/dances/{id}/log", $"/lessons/{lesson}", "/lessons", "/groups", "/courses"])
+        {
+            var html = (await visitor.Get(page)).Html;
+            var posted = Regex.Matches(html, "<form[^>]*method=\"post\"[^>]*>.*?</form>", RegexOptions.Singleline);
+            Assert.True(posted.Count > 0 || page.Contains("Beside", StringComparison.Ordinal), page);
+            Assert.All(posted, form => Assert.Contains("__RequestVerificationToken", form.Value, StringComparison.Ordinal));
+        }
+    }
+
     [Fact]
     public void More_than_can_be_kept_is_said()
     {

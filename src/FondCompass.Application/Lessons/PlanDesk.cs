@@ -61,8 +61,8 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
     {
         var groups = await book.Groups(cancel);
         var last = (await book.Lessons(dance, cancel: cancel)).FirstOrDefault(l => l.Held && l.HeldOf(dance) is not null);
-        var course = view.Course is { } id ? await book.Course(id, cancel) : null;
-        var planned = view.Lesson is { } lesson ? await book.Find(lesson, cancel) is { Held: false } found && found.DanceId == dance ? found : null
+        var course = view.Course is { } id && await book.Course(id, cancel) is { } found && view.Week >= 1 && view.Week <= found.Weeks ? found : null;
+        var planned = view.Lesson is { } lesson ? await book.Find(lesson, cancel) is { Held: false } kept && kept.DanceId == dance ? kept : null
             : course is not null ? (await book.LessonsOf(course.Id, cancel)).FirstOrDefault(l => l.Week == view.Week && l.DanceId == dance && !l.Held)
             : await book.Planned(dance, cancel);
         var week = course is not null ? new CourseWeekOf(course.Id, view.Week) : planned is not null ? TaughtClass.WeekOf(planned) : null;

@@ -396,9 +396,11 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     private async Task Fill(LaidPlan laid, CancellationToken cancel)
     {
         Laid = laid;
-        Problem = laid.Problem;
+        Problem = laid.Problem
+            ?? (LessonId is null && CourseId is { } asked && Open.Week?.Course != asked ? "There is no such week of a course of yours: this is the dance's lesson by itself."
+            : LessonId is { } lesson && Open.Planned?.Id != lesson ? "There is no such lesson to plan: it is held, taken out, or begins with another dance. This is a plan by itself." : null);
         GroupName = Class?.Name ?? Open.Planned?.Group?.Name ?? Open.LastTime?.Group?.Name ?? (Open.Groups.Count > 0 ? Open.Groups[0].Name : "");
-        Date = Layout.Course is { } course && Open.Week is var (_, week) ? course.DayOf(week) : LessonDay.TryRead(Request.Query["date"], out var asked) ? asked : Open.Planned?.Date ?? Date;
+        Date = Layout.Course is { } course && Open.Week is var (_, week) ? course.DayOf(week) : LessonDay.TryRead(Request.Query["date"], out var day) ? day : Open.Planned?.Date ?? Date;
         Offered = [.. (await Shelf.FirstTitles(cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
         Beside = await book.PlannedBeside(Id, cancel);
         if (Open.LastTime is { } last)
