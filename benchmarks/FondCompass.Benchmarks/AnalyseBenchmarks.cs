@@ -53,14 +53,28 @@ public class AnalyseBenchmarks
         string[] sides = ["left", "right"];
         string[] rows =
         [
-            "Walk {0} {1} {0}, then kick your {1} foot forward", "Grapevine {2} with a touch, and clap", "Step {2}, pivot {3} {2}, step {2}, pivot {3} {2}", "Shuffle {2} forward, rock back and recover",
-            "Toe struts {0} and {1}, turning {3} {2} on the last", "Same on the other side", "Now a jazz box with {3} turn {2}", "Hold for two, then stomp {0} twice", "Rocking chair on the {2}, hips {2} {1} {0}", "Keep it small here, the floor is full",
+            "Walk {0} {1} {0}, then kick your {1} foot forward",
+            "Grapevine {2} with a touch, and clap",
+            "Step {2}, pivot {3} {2}, step {2}, pivot {3} {2}",
+            "Shuffle {2} forward, rock back and recover",
+            "Toe struts {0} and {1}, turning {3} {2} on the last",
+            "Same on the other side",
+            "Now a jazz box with {3} turn {2}",
+            "Hold for two, then stomp {0} twice",
+            "Rocking chair on the {2}, hips {2} {1} {0}",
+            "Keep it small here, the floor is full",
         ];
         var text = new StringBuilder($"Low Water Number {number}\n32 counts, 4 walls, beginner. Wait 16.\n");
         for (var i = 0; i < 58; i++)
         {
             var right = random.Next(2) == 0;
-            var row = string.Format(CultureInfo.InvariantCulture, rows[random.Next(rows.Length)], right ? "R" : "L", right ? "L" : "R", sides[random.Next(2)], amounts[random.Next(amounts.Length)]);
+            var row = string.Format(
+                CultureInfo.InvariantCulture,
+                rows[random.Next(rows.Length)],
+                right ? "R" : "L",
+                right ? "L" : "R",
+                sides[random.Next(2)],
+                amounts[random.Next(amounts.Length)]);
             text.Append(i % 8 == 0 ? $"Section {(i / 8) + 1} (8 counts)" : $"{row}.").Append('\n');
         }
 
@@ -70,7 +84,11 @@ public class AnalyseBenchmarks
     private static string Noise(int seed)
     {
         var random = new Random(seed);
-        string[] words = ["vine", "vin", "R", "1-4", "&", "(", ")", "turn", "1/4", "x9", ",", ":", "and", "and", "wibble", "각", "🐟", "to", "the", "step", "each", "12:00", "+", "?", "shuffle", "then"];
+        string[] words =
+        [
+            "vine", "vin", "R", "1-4", "&", "(", ")", "turn", "1/4", "x9", ",", ":", "and", "and", "wibble", "각", "🐟", "to",
+            "the", "step", "each", "12:00", "+", "?", "shuffle", "then"
+        ];
         var text = new StringBuilder("part A\n");
         while (text.Length < 256 * 1024)
         {
@@ -83,7 +101,11 @@ public class AnalyseBenchmarks
     /// <summary>Four counts a row, the usual steps in turn, feet always free.</summary>
     internal static string Script(int counts)
     {
-        string[] rows = ["1-4 vine R", "5-8 vine L", "1-4 lock step R forward, brush L", "5-8 lock step L forward, brush R", "1-4 rocking chair R", "5-8 jazz box R with 1/4 right", "1-4 monterey 1/4 right", "5-8 v step R"];
+        string[] rows =
+        [
+            "1-4 vine R", "5-8 vine L", "1-4 lock step R forward, brush L", "5-8 lock step L forward, brush R",
+            "1-4 rocking chair R", "5-8 jazz box R with 1/4 right", "1-4 monterey 1/4 right", "5-8 v step R"
+        ];
         var text = new StringBuilder("title Bench\nstart weight L facing 12\npart A\n");
         for (var i = 0; i < counts / 4; i++)
         {

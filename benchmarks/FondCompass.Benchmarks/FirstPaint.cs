@@ -24,23 +24,46 @@ internal static class FirstPaint
         }
 
         times.Sort();
-        Console.WriteLine($"{"first paint of Write, cold, slow 3G",-52} {times[times.Count / 2],9:0} ms {times[^1],9:0} ms (worst of {Runs})");
+        Console.WriteLine(
+            $"{"first paint of Write, cold, slow 3G",-52} {times[times.Count / 2],9:0} ms {times[^1],9:0} ms (worst of {Runs})");
     }
 
     private static double Cold(string address)
     {
         var profile = Directory.CreateTempSubdirectory("fond-bench-").FullName;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync", $"--user-data-dir={profile}");
-        using var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromSeconds(60));
+        options.AddArguments(
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            $"--user-data-dir={profile}");
+        using var driver = new ChromeDriver(
+            ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"),
+            options,
+            TimeSpan.FromSeconds(60));
         driver.Navigate().GoToUrl(address + "/sign-in");
         driver.FindElement(By.XPath("//button[contains(., 'Open the demo studio')]")).Click();
         var dance = driver.FindElement(By.CssSelector("table.shelf a.name")).GetDomProperty("href")!;
         driver.ExecuteCdpCommand("Network.enable", []);
         driver.ExecuteCdpCommand("Network.clearBrowserCache", []);
-        driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = false, ["latency"] = Milliseconds, ["downloadThroughput"] = BytesASecond, ["uploadThroughput"] = BytesASecond });
+        driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new()
+            {
+                ["offline"] = false,
+                ["latency"] = Milliseconds,
+                ["downloadThroughput"] = BytesASecond,
+                ["uploadThroughput"] = BytesASecond
+            });
         driver.Navigate().GoToUrl(dance);
-        var painted = Convert.ToDouble(driver.ExecuteScript("return performance.getEntriesByName('first-contentful-paint')[0].startTime"), System.Globalization.CultureInfo.InvariantCulture);
+        var painted = Convert.ToDouble(
+            driver.ExecuteScript("return performance.getEntriesByName('first-contentful-paint')[0].startTime"),
+            System.Globalization.CultureInfo.InvariantCulture);
         driver.Quit();
         Directory.Delete(profile, recursive: true);
         return painted;

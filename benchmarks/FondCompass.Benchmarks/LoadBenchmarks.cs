@@ -7,7 +7,8 @@ using FondCompass.Tests.Databases;
 namespace FondCompass.Benchmarks;
 
 /// <summary>
-/// Many people who type at once, each in a dance of an account of their own: the ruler is asked for at every pause in the typing, and the dance is
+/// Many people who type at once, each in a dance of an account of their own: the ruler is asked for at every pause in the typing, and the
+/// dance is
 /// saved every few of them, as the browser does. On one instance, and on two over one database.
 /// </summary>
 internal static partial class LoadBenchmarks
@@ -45,7 +46,10 @@ internal static partial class LoadBenchmarks
 
         var (begin, typed, saved) = (Stopwatch.GetTimestamp(), new List<double>[People], new List<double>[People]);
         var errors = await Task.WhenAll(people.Select((p, i) => Task.Run(() => p.Type(begin, typed[i] = [], saved[i] = []))));
-        foreach (var (name, times) in (IEnumerable<(string, List<double>)>)[(what, [.. typed.SelectMany(t => t).Order()]), ("  their saves", [.. saved.SelectMany(t => t).Order()])])
+        foreach (var (name, times) in (IEnumerable<(string, List<double>)>)[
+            (what, [.. typed.SelectMany(t => t).Order()]),
+            ("  their saves", [.. saved.SelectMany(t => t).Order()])
+        ])
         {
             string At(int percent) => $"{times[Math.Min(times.Count - 1, times.Count * percent / 100)]:0.0} ms";
             Console.WriteLine($"{name,-52} {At(50),12} {At(95),12} {At(99),12} {times.Count,9} {errors.Sum(),8}");
@@ -66,7 +70,12 @@ internal static partial class LoadBenchmarks
         {
             var cookies = new CookieContainer();
             var client = new HttpClient(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = new Uri(at) };
-            await Form(client, "/sign-in", "/sign-in?handler=New", ("Email", $"{Guid.NewGuid():N}@bench.invalid"), ("Password", "windlass and capstan"));
+            await Form(
+                client,
+                "/sign-in",
+                "/sign-in?handler=New",
+                ("Email", $"{Guid.NewGuid():N}@bench.invalid"),
+                ("Password", "windlass and capstan"));
             // Cookies of 127.0.0.1 are sent to each of its ports.
             var there = new HttpClient(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = new Uri(writes) };
             var address = await Form(there, "/", "/?handler=New");
@@ -95,7 +104,9 @@ internal static partial class LoadBenchmarks
                     (isSave ? saved : typed).Add(Stopwatch.GetElapsedTime(at).TotalMilliseconds);
                 }
 
-                _version = isSave && answer.IsSuccessStatusCode ? int.Parse(Version().Match(body).Groups[1].Value, CultureInfo.InvariantCulture) : _version;
+                _version = isSave && answer.IsSuccessStatusCode
+                    ? int.Parse(Version().Match(body).Groups[1].Value, CultureInfo.InvariantCulture)
+                    : _version;
                 await Task.Delay(_random.Next(Shortest, Longest));
             }
 
@@ -107,7 +118,10 @@ internal static partial class LoadBenchmarks
         private static async Task<string> Form(HttpClient client, string page, string path, params (string Name, string Value)[] fields)
         {
             var token = FormToken().Match(await client.GetStringAsync(page)).Groups[1].Value;
-            using var answer = await client.PostAsync(path, new FormUrlEncodedContent(fields.Append(("__RequestVerificationToken", token)).Select(f => KeyValuePair.Create(f.Item1, f.Item2))));
+            using var answer = await client.PostAsync(
+                path,
+                new FormUrlEncodedContent(fields.Append(("__RequestVerificationToken", token))
+                    .Select(f => KeyValuePair.Create(f.Item1, f.Item2))));
             answer.EnsureSuccessStatusCode();
             return answer.RequestMessage!.RequestUri!.AbsolutePath;
         }

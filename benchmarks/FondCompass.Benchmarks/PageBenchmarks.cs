@@ -36,12 +36,16 @@ internal static partial class PageBenchmarks
         Console.WriteLine($"{"page",-52} {"p50",12} {"p95",12}");
         await Measure("recompute while typing, 32 counts", Ruler);
         await Measure("  yardstick: the same page, body constant", () => Post(plain, "/", script));
-        await Measure("ruler of a dance of 244 counts", () => Post(client, $"/dances/{id}/write?handler=Ruler", AnalyseBenchmarks.Script(244)));
+        await Measure(
+            "ruler of a dance of 244 counts",
+            () => Post(client, $"/dances/{id}/write?handler=Ruler", AnalyseBenchmarks.Script(244)));
         await Measure("shelf search", () => client.GetStringAsync("/?handler=List&q=slack"));
         await FillShelf(application.Database.Connection);
         foreach (var words in (string[])["reel 4711", "windlass", "vine", "capst", "nowhere", "ab"])
         {
-            await Measure($"shelf of 10,000 dances, '{words}'", () => client.GetStringAsync($"/?handler=List&q={Uri.EscapeDataString(words)}"));
+            await Measure(
+                $"shelf of 10,000 dances, '{words}'",
+                () => client.GetStringAsync($"/?handler=List&q={Uri.EscapeDataString(words)}"));
         }
     }
 
@@ -86,7 +90,9 @@ internal static partial class PageBenchmarks
     private static async Task<string> OpenDemo(HttpClient client)
     {
         var door = await client.GetStringAsync("/sign-in");
-        using var answer = await client.PostAsync("/sign-in?handler=Demo", new FormUrlEncodedContent([new("__RequestVerificationToken", FormToken().Match(door).Groups[1].Value)]));
+        using var answer = await client.PostAsync(
+            "/sign-in?handler=Demo",
+            new FormUrlEncodedContent([new("__RequestVerificationToken", FormToken().Match(door).Groups[1].Value)]));
         return DanceLink().Match(await answer.Content.ReadAsStringAsync()).Groups[1].Value;
     }
 

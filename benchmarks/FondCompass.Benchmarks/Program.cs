@@ -30,18 +30,22 @@ var config = ManualConfig.CreateEmpty()
 if (args is [_, "only", var words])
 {
     // What is named so, and the yardsticks beside it; no pages.
-    config.AddFilter(new SimpleFilter(b => b.Descriptor.WorkloadMethodDisplayInfo is var name && (name.Contains(words, StringComparison.OrdinalIgnoreCase) || name.Contains("yardstick:", StringComparison.Ordinal))));
+    config.AddFilter(new SimpleFilter(b => b.Descriptor.WorkloadMethodDisplayInfo is var name
+        && (name.Contains(words, StringComparison.OrdinalIgnoreCase) || name.Contains("yardstick:", StringComparison.Ordinal))));
 }
 
 Console.WriteLine($"{"what",-52} {"median",12} {"allocated",12}");
-foreach (var type in args is [_, "pages"] ? [] : (Type[])[typeof(AnalyseBenchmarks), typeof(RunBenchmarks), typeof(LessonBenchmarks), typeof(TeachingBenchmarks)])
+foreach (var type in args is [_, "pages"]
+    ? []
+    : (Type[])[typeof(AnalyseBenchmarks), typeof(RunBenchmarks), typeof(LessonBenchmarks), typeof(TeachingBenchmarks)])
 {
     var summary = BenchmarkRunner.Run(type, config);
     foreach (var report in summary.Reports)
     {
         var median = (report.ResultStatistics?.Median ?? double.NaN) / 1_000_000;
         var bytes = report.GcStats.GetBytesAllocatedPerOperation(report.BenchmarkCase) ?? 0;
-        Console.WriteLine($"{report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo,-52} {median,9:0.000} ms {bytes / 1024.0,9:0.0} KiB");
+        Console.WriteLine(
+            $"{report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo,-52} {median,9:0.000} ms {bytes / 1024.0,9:0.0} KiB");
     }
 }
 

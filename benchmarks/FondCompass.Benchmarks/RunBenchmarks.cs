@@ -10,17 +10,31 @@ namespace FondCompass.Benchmarks;
 public class RunBenchmarks
 {
     private static readonly DanceTrace Dance = Analysis.Of(AnalyseBenchmarks.Script(32)).Trace;
-    private static readonly DanceTrace Small = Analysis.Of("part A\n1 step R side\n2 touch L beside\n3 step L side\n4 touch R beside\n5 step R side\n6 touch L beside\n7 step L side\n8 touch R beside").Trace;
+    private static readonly DanceTrace Small =
+        Analysis.Of(
+            "part A\n1 step R side\n2 touch L beside\n3 step L side\n4 touch R beside\n5 step R side\n6 touch L beside\n7 step L "
+                + "side\n8 touch R beside").Trace;
 
     /// <summary>1,344 counts at 112 a minute are twelve minutes.</summary>
-    private static readonly Song Long = new(Enumerable.Range(0, 60).Select(i => new Passage($"p{i}", i % 3 == 0 ? 16 : 24 + (i % 5), 112)).ToList());
+    private static readonly Song Long = new(Enumerable.Range(0, 60)
+        .Select(i => new Passage($"p{i}", i % 3 == 0 ? 16 : 24 + (i % 5), 112))
+        .ToList());
     /// <summary>Nine parts of 16 to 48 counts, every second call the chorus, sixty calls; 1,800 counts of song that drift twice.</summary>
-    private static readonly (char Name, int Counts)[] Parts = [('V', 48), ('C', 32), ('B', 16), ('D', 32), ('E', 24), ('F', 40), ('G', 32), ('H', 16), ('I', 32)];
+    private static readonly (char Name, int Counts)[] Parts =
+    [
+        ('V', 48), ('C', 32), ('B', 16), ('D', 32), ('E', 24), ('F', 40), ('G', 32), ('H', 16), ('I', 32)
+    ];
     private static readonly (char Name, int Counts)[] Calls = [.. Enumerable.Range(0, 60).Select(i => Parts[i % 2 == 1 ? 1 : i / 2 % 9])];
-    private static readonly DanceTrace Phrased = Analysis.Of(string.Join('\n', Parts.Select(p => $"part {p.Name}\n{string.Join('\n', Enumerable.Repeat("1-4 walk R, L, R, L\n5-8 walk R, L, R, L", p.Counts / 8))}"))
+    private static readonly DanceTrace Phrased = Analysis.Of(string.Join(
+        '\n',
+        Parts.Select(p =>
+            $"part {p.Name}\n{string.Join('\n', Enumerable.Repeat("1-4 walk R, L, R, L\n5-8 walk R, L, R, L", p.Counts / 8))}"))
         + $"\norder {string.Join(' ', Calls.Select(c => c.Name))}\nC on chorus").Trace;
 
-    private static readonly Song Sung = new([.. Calls.Select((c, i) => new Passage(c.Name == 'C' ? "chorus" : $"tune {c.Name}", c.Counts + (i == 20 ? 8 : i == 41 ? -4 : 0), 112))]);
+    private static readonly Song Sung = new([.. Calls.Select((c, i) => new Passage(
+        c.Name == 'C' ? "chorus" : $"tune {c.Name}",
+        c.Counts + (i == 20 ? 8 : i == 41 ? -4 : 0),
+        112))]);
     private static readonly Song Short = new([new Passage("a", 10, 112), new Passage("b", 9, 112), new Passage("c", 7, 112)]);
 
     [Benchmark(Description = "unroll a song of twelve minutes")]

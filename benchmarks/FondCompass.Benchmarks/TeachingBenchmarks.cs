@@ -19,7 +19,18 @@ public class TeachingBenchmarks
     private static readonly Guid Board = Guid.CreateVersion7();
 
     private static readonly LessonEvent[] Told =
-        [.. Enumerable.Range(1, 1000).Select(i => new LessonEvent(Guid.CreateVersion7(), Board, i, 1_780_000_000, i, i % 10 == 0 ? LessonEventKind.Enter : LessonEventKind.Repeat, $"b{i / 50}") { Value = 60 })];
+        [.. Enumerable.Range(1, 1000)
+            .Select(i => new LessonEvent(
+                Guid.CreateVersion7(),
+                Board,
+                i,
+                1_780_000_000,
+                i,
+                i % 10 == 0 ? LessonEventKind.Enter : LessonEventKind.Repeat,
+                $"b{i / 50}")
+            {
+                Value = 60
+            })];
 
     [Benchmark(Description = "  yardstick: plan an hour with one dance")]
     public double Yardstick() => LessonPlanner.Plan(new LessonBrief(60, [Dance], new TeachingWay(), Beginners)).TotalSeconds;
@@ -29,7 +40,8 @@ public class TeachingBenchmarks
         .Sum(b => BoardTimeline.Of(b.Run!, 1, calls: BoardCalls.Of(b.Block, null, CallerWay.Fading)).Clicks.Count);
 
     [Benchmark(Description = "times of all blocks of an hour, all of it called")]
-    public int BlocksCalled() => Hour.Blocks.Select(b => BlockRun.Of(Dance, b)).OfType<BlockRun>().Sum(r => BoardTimeline.Of(r, 1).Clicks.Count);
+    public int BlocksCalled() =>
+        Hour.Blocks.Select(b => BlockRun.Of(Dance, b)).OfType<BlockRun>().Sum(r => BoardTimeline.Of(r, 1).Clicks.Count);
 
     [Benchmark(Description = "moves to call live of what beginners know")]
     public int Moves() => LiveMoves.Of(Known, 112, StepLexicon.Shipped).Moves.Moves.Count;
@@ -40,13 +52,16 @@ public class TeachingBenchmarks
     [Benchmark(Description = "the log of 1,000 events")]
     public int Log() => HallLog.Of(Told).Blocks.Count;
 
-    /// <summary>How well taps are understood over sixty trains: hands of 25 ms, music that drifts by up to 3 %, beats left out and tapped twice.</summary>
+    /// <summary>
+    /// How well taps are understood over sixty trains: hands of 25 ms, music that drifts by up to 3 %, beats left out and tapped twice.
+    /// </summary>
     public static string Understood()
     {
         var trains = Enumerable.Range(0, 60).Select(TapTrains.Of).ToList();
         var (eight, sixteen) = (Tempo(trains, 8), Tempo(trains, 16));
         var phase = trains.Count(t => TapTrain.Of(t.Taps) is { } beat && Math.Abs(t.NearestBeat(beat.BeatAt) - beat.BeatAt) < 0.03);
-        return $"taps: tempo within 1 % after 8 taps in {eight} of {trains.Count} trains, after 16 in {sixteen}; phase within 30 ms in {phase}";
+        return $"taps: tempo within 1 % after 8 taps in {eight} of {trains.Count} trains, after 16 in {sixteen}; phase within 30 ms in "
+            + $"{phase}";
     }
 
     private static int Tempo(List<TapTrains> trains, int taps) =>

@@ -24,7 +24,13 @@ public static class FixTrial
         }
 
         var dance = analysis.Dance;
-        int[] bounds = [MostTrials, MostRows / Math.Max(1, dance.Rows.Count), MostLetters / Math.Max(1, dance.Rows.Sum(r => r.Length)), MostActions / Math.Max(1, analysis.Trace.Parts.Sum(p => p.Actions.Count))];
+        int[] bounds =
+        [
+            MostTrials,
+            MostRows / Math.Max(1, dance.Rows.Count),
+            MostLetters / Math.Max(1, dance.Rows.Sum(r => r.Length)),
+            MostActions / Math.Max(1, analysis.Trace.Parts.Sum(p => p.Actions.Count))
+        ];
         var trials = bounds.Min();
         var tried = new Dictionary<Fix, bool>();
         return analysis with

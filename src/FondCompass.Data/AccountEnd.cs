@@ -3,7 +3,9 @@ using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Data;
 
-/// <summary>The end of an account: what belongs to it goes with it, whole or not at all. That it was deleted, and when, is what stays.</summary>
+/// <summary>
+/// The end of an account: what belongs to it goes with it, whole or not at all. That it was deleted, and when, is what stays.
+/// </summary>
 public static class AccountEnd
 {
     public static Task Of(FondCompassContext context, Guid account, string from, DateTimeOffset now, CancellationToken cancel = default) =>

@@ -15,15 +15,24 @@ public static class Conflicts
     {
         null => false,
         DbUpdateConcurrencyException => true,
-        PostgresException postgres => postgres.SqlState is PostgresErrorCodes.UniqueViolation or PostgresErrorCodes.SerializationFailure or PostgresErrorCodes.DeadlockDetected,
+        PostgresException postgres =>
+            postgres.SqlState is PostgresErrorCodes.UniqueViolation or PostgresErrorCodes.SerializationFailure
+                or PostgresErrorCodes.DeadlockDetected,
         _ => Is(problem.InnerException),
     };
 
-    /// <summary>Lays a change that does not touch the text on a dance, on the newest version of it where somebody saves in between.</summary>
+    /// <summary>
+    /// Lays a change that does not touch the text on a dance, on the newest version of it where somebody saves in between.
+    /// </summary>
     /// <param name="find">The dance as it is stored; null when it is gone.</param>
     /// <returns>False when it is gone.</returns>
     /// <exception cref="DbUpdateException">Somebody saved each time.</exception>
-    public static async Task<bool> Again(FondCompassContext context, Func<Task<DanceRecord?>> find, Action<DanceRecord> change, DanceRecord dance, CancellationToken cancel)
+    public static async Task<bool> Again(
+        FondCompassContext context,
+        Func<Task<DanceRecord?>> find,
+        Action<DanceRecord> change,
+        DanceRecord dance,
+        CancellationToken cancel)
     {
         for (var tries = 1; ; tries++)
         {

@@ -49,7 +49,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     private ShelfSearch Asked => new(context, ownerId, clock.Today);
 
     /// <summary>Dances whose title or script holds every word searched for, by title.</summary>
-    public Task<IReadOnlyList<DanceRecord>> Search(string? words, CancellationToken cancel = default) => SearchFor(new ShelfWish(words), cancel);
+    public Task<IReadOnlyList<DanceRecord>> Search(string? words, CancellationToken cancel = default) =>
+        SearchFor(new ShelfWish(words), cancel);
 
     /// <summary>Dances that are as asked, at most a page of them.</summary>
     public async Task<IReadOnlyList<DanceRecord>> SearchFor(ShelfWish wish, CancellationToken cancel = default)
@@ -69,9 +70,13 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     /// <summary>The instructor's own marks of a dance: at most eight, each of at most thirty letters.</summary>
     public async Task<bool> SetMarks(Guid id, string? marks, CancellationToken cancel = default)
     {
-        string[] own = [.. (marks ?? "").Replace("\0", "", StringComparison.Ordinal).ToLowerInvariant().Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+        string[] own = [.. (marks ?? "")
+            .Replace("\0", "", StringComparison.Ordinal)
+            .ToLowerInvariant()
+            .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
             .Select(m => Letters.Cut(m, 30).TrimEnd()).Distinct().Take(8)];
-        return await context.Dances.Where(d => d.Id == id && d.OwnerId == ownerId).ExecuteUpdateAsync(set => set.SetProperty(d => d.Marks, own), cancel) > 0;
+        return await context.Dances.Where(d => d.Id == id && d.OwnerId == ownerId)
+            .ExecuteUpdateAsync(set => set.SetProperty(d => d.Marks, own), cancel) > 0;
     }
 
     /// <summary>A dance once more, under a title that says so; null for nobody's and anybody else's.</summary>
@@ -99,13 +104,18 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         return copy;
     }
 
-    /// <summary>Where a step is danced: every dance of this owner whose script holds one of its names and in which it is indeed the one meant.</summary>
+    /// <summary>
+    /// Where a step is danced: every dance of this owner whose script holds one of its names and in which it is indeed the one meant.
+    /// </summary>
     /// <param name="step">A step of the owner's lexicon.</param>
     public async Task<StepUses> Uses(NamedStep step, CancellationToken cancel = default)
     {
-        var names = step.Aliases.Prepend(step.Name).Concat(step.LocalNames.Values.SelectMany(n => n)).Concat(step.Languages.Values.SelectMany(n => n));
+        var names = step.Aliases.Prepend(step.Name)
+            .Concat(step.LocalNames.Values.SelectMany(n => n))
+            .Concat(step.Languages.Values.SelectMany(n => n));
         // Scripts write plurals and other spellings too; a name's longest word is enough to look there.
-        var may = Own.AsNoTracking().Where(ShelfSearch.Holding([.. names.Select(n => (string[])[n.ToLowerInvariant().Split(' ', '-').MaxBy(w => w.Length)!])]));
+        var may = Own.AsNoTracking()
+            .Where(ShelfSearch.Holding([.. names.Select(n => (string[])[n.ToLowerInvariant().Split(' ', '-').MaxBy(w => w.Length)!])]));
         var dances = await may
             .OrderBy(d => d.Title).Take(MostUses).Select(d => new { d.Id, d.Title, d.Script }).ToListAsync(cancel);
         var lexicon = await words.Lexicon(cancel);
@@ -127,12 +137,22 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
     public async Task<IReadOnlyDictionary<Guid, DanceRecord>> FindAll(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default) =>
         await Own.AsNoTracking().Where(d => ids.Contains(d.Id)).ToDictionaryAsync(d => d.Id, cancel);
 
-    /// <summary>The lines of those of this owner's dances that are on the shelf, by id; their scripts are fetched only where these have to be read.</summary>
-    public async Task<IReadOnlyDictionary<Guid, IReadOnlyList<LoggedLine>>> LinesOf(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default)
+    /// <summary>
+    /// The lines of those of this owner's dances that are on the shelf, by id; their scripts are fetched only where these have to be read.
+    /// </summary>
+    public async Task<IReadOnlyDictionary<Guid, IReadOnlyList<LoggedLine>>> LinesOf(
+        IReadOnlyCollection<Guid> ids,
+        CancellationToken cancel = default)
     {
         var lexicon = await words.Lexicon(cancel);
-        var own = await Own.AsNoTracking().Where(d => ids.Contains(d.Id)).Select(d => new { d.Id, Lines = d.IsStale ? "" : d.Lines, Script = d.IsStale || d.Lines == "" ? d.Script : "" }).ToListAsync(cancel);
-        return own.AsParallel().WithCancellation(cancel).Select(d => (d.Id, Lines: LoggedLine.Read(d.Lines) ?? LoggedLine.Of(Analysis.WhileWaited(d.Script, lexicon, cancel), lexicon))).ToDictionary(d => d.Id, d => d.Lines);
+        var own = await Own.AsNoTracking()
+            .Where(d => ids.Contains(d.Id))
+            .Select(d => new { d.Id, Lines = d.IsStale ? "" : d.Lines, Script = d.IsStale || d.Lines == "" ? d.Script : "" })
+            .ToListAsync(cancel);
+        return own.AsParallel()
+            .WithCancellation(cancel)
+            .Select(d => (d.Id, Lines: LoggedLine.Read(d.Lines) ?? LoggedLine.Of(Analysis.WhileWaited(d.Script, lexicon, cancel), lexicon)))
+            .ToDictionary(d => d.Id, d => d.Lines);
     }
 
     /// <summary>The dance of that title, whatever its capitals; the one changed last where several have it, null where none has.</summary>
@@ -153,7 +173,11 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     /// <summary>The first dances by title, to choose from.</summary>
     public async Task<IReadOnlyList<(Guid Id, string Title)>> FirstTitles(CancellationToken cancel = default) =>
-        [.. (await Own.OrderBy(d => d.Title).ThenBy(d => d.Id).Select(d => new { d.Id, d.Title }).Take(MostTitles).ToListAsync(cancel)).Select(d => (d.Id, d.Title))];
+        [.. (await Own.OrderBy(d => d.Title)
+            .ThenBy(d => d.Id)
+            .Select(d => new { d.Id, d.Title })
+            .Take(MostTitles)
+            .ToListAsync(cancel)).Select(d => (d.Id, d.Title))];
 
     /// <summary>Titles that are offered at once; any other is written out.</summary>
     private const int MostTitles = 400;
@@ -229,7 +253,12 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     /// <summary>Revisions of an own dance, newest first, a page of them, without their texts.</summary>
     public async Task<IReadOnlyList<RevisionRow>> Revisions(Guid id, int skip = 0, CancellationToken cancel = default) =>
-        await OwnRevisions(id).OrderByDescending(r => r.Version).Skip(Math.Max(0, skip)).Take(RevisionsPage).Select(r => new RevisionRow(r.Version, r.SavedAt, r.Kept)).ToListAsync(cancel);
+        await OwnRevisions(id)
+            .OrderByDescending(r => r.Version)
+            .Skip(Math.Max(0, skip))
+            .Take(RevisionsPage)
+            .Select(r => new RevisionRow(r.Version, r.SavedAt, r.Kept))
+            .ToListAsync(cancel);
 
     public Task<int> CountRevisions(Guid id, CancellationToken cancel = default) => OwnRevisions(id).CountAsync(cancel);
 
@@ -270,7 +299,14 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
             .ExecuteUpdateAsync(set => set.SetProperty(d => d.DeletedAt, deleted), cancel) > 0;
 
     private async Task<DanceRevision> RevisionOf(DanceRecord dance, CancellationToken cancel) =>
-        new() { DanceId = dance.Id, Version = dance.Version, Script = dance.Script, Words = (await words.Stored(cancel)).Text, SavedAt = dance.ChangedAt };
+        new()
+        {
+            DanceId = dance.Id,
+            Version = dance.Version,
+            Script = dance.Script,
+            Words = (await words.Stored(cancel)).Text,
+            SavedAt = dance.ChangedAt
+        };
 
     internal static DanceState StateOf(Analysis analysis) =>
         analysis.HasErrors ? DanceState.Errors
@@ -290,7 +326,9 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         var title = analysis.Dance.Header.Title.Trim();
         dance.Script = script;
         dance.Title = title.Length == 0 ? "Untitled dance" : Letters.Cut(title, 200);
-        dance.Finds = string.Join(' ', $"{title} {script}".ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Distinct());
+        dance.Finds = string.Join(
+            ' ',
+            $"{title} {script}".ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Distinct());
         dance.Counts = analysis.Trace.TotalCounts;
         dance.Walls = analysis.Trace.WallOrder.Count;
         dance.State = StateOf(analysis);

@@ -13,12 +13,24 @@ public readonly record struct DraftOf(Guid Dance, Guid? Lesson, Guid? Course, in
 public sealed class DraftBook(FondCompassContext context, Guid ownerId, InstructorClock clock)
 {
     /// <summary>The plan in the making; null where nothing was changed yet.</summary>
-    public Task<PlanDraft?> Find(DraftOf which, CancellationToken cancel = default) => context.PlanDrafts.AsNoTracking().FirstOrDefaultAsync(
-        d => d.OwnerId == ownerId && d.DanceId == which.Dance && d.LessonId == which.Lesson && d.CourseId == which.Course && d.Week == which.Week, cancel);
+    public Task<PlanDraft?> Find(DraftOf which, CancellationToken cancel = default) =>
+        context.PlanDrafts.AsNoTracking().FirstOrDefaultAsync(
+        d => d.OwnerId == ownerId
+            && d.DanceId == which.Dance
+            && d.LessonId == which.Lesson
+            && d.CourseId == which.Course
+            && d.Week == which.Week,
+        cancel);
 
     /// <summary>Keeps a change of a plan; false where another window changed it meanwhile, and then nothing is kept.</summary>
     /// <param name="draft">As it was found, or a new one.</param>
-    public async Task<bool> Keep(PlanDraft draft, PlanState state, PlanPast past, PlanShown shown, Guid page, CancellationToken cancel = default)
+    public async Task<bool> Keep(
+        PlanDraft draft,
+        PlanState state,
+        PlanPast past,
+        PlanShown shown,
+        Guid page,
+        CancellationToken cancel = default)
     {
         var isNew = draft.Number == 0;
         if (isNew)
@@ -49,5 +61,6 @@ public sealed class DraftBook(FondCompassContext context, Guid ownerId, Instruct
     }
 
     /// <summary>Forgets a plan in the making, once it is a lesson, or nobody wants it.</summary>
-    public Task Forget(Guid draft, CancellationToken cancel = default) => context.PlanDrafts.Where(d => d.Id == draft && d.OwnerId == ownerId).ExecuteDeleteAsync(cancel);
+    public Task Forget(Guid draft, CancellationToken cancel = default) =>
+        context.PlanDrafts.Where(d => d.Id == draft && d.OwnerId == ownerId).ExecuteDeleteAsync(cancel);
 }

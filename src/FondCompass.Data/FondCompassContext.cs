@@ -64,7 +64,9 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             dance.HasIndex(d => d.Finds, "IX_Dances_Finds_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
             dance.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
-        builder.Entity<Instructor>(account => account.Property(a => a.TimeZone).HasMaxLength(InstructorClock.LongestZone).HasDefaultValue(""));
+        builder.Entity<Instructor>(account => account.Property(a => a.TimeZone)
+            .HasMaxLength(InstructorClock.LongestZone)
+            .HasDefaultValue(""));
         builder.Entity<SessionRecord>(session =>
         {
             session.Property(s => s.From).HasMaxLength(SessionRecord.LongestFrom);
@@ -200,6 +202,8 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
 
         /// <summary>Two that are written alike are the same.</summary>
         public static readonly ValueComparer<T> Comparison = new(
-            (one, other) => ReferenceEquals(one, other) || (one != null && other != null && KeptJson.Write(one) == KeptJson.Write(other)), value => KeptJson.Write(value).GetHashCode(StringComparison.Ordinal), value => value);
+            (one, other) => ReferenceEquals(one, other) || (one != null && other != null && KeptJson.Write(one) == KeptJson.Write(other)),
+            value => KeptJson.Write(value).GetHashCode(StringComparison.Ordinal),
+            value => value);
     }
 }

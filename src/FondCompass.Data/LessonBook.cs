@@ -25,7 +25,8 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
     }
 
     /// <summary>A group to be changed; null for nobody's and anybody else's.</summary>
-    public Task<GroupRecord?> Group(Guid id, CancellationToken cancel = default) => context.Groups.FirstOrDefaultAsync(g => g.Id == id && g.OwnerId == ownerId, cancel);
+    public Task<GroupRecord?> Group(Guid id, CancellationToken cancel = default) =>
+        context.Groups.FirstOrDefaultAsync(g => g.Id == id && g.OwnerId == ownerId, cancel);
 
     /// <summary>Lessons on one page of them.</summary>
     public const int PageSize = 100;
@@ -37,11 +38,20 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
 
     /// <summary>The lesson that is led now, else the next that is planned; null for none.</summary>
     public Task<LessonRecord?> Tonight(DateOnly today, CancellationToken cancel = default) =>
-        Of(null).Where(l => (l.Running && l.Date >= today.AddDays(-1)) || (!l.Held && l.Date >= today)).OrderByDescending(l => l.Running).ThenBy(l => l.Date).ThenBy(l => l.Id).FirstOrDefaultAsync(cancel);
+        Of(null)
+            .Where(l => (l.Running && l.Date >= today.AddDays(-1)) || (!l.Held && l.Date >= today))
+            .OrderByDescending(l => l.Running)
+            .ThenBy(l => l.Date)
+            .ThenBy(l => l.Id)
+            .FirstOrDefaultAsync(cancel);
 
     /// <summary>How many lessons were held with each group, and when the last was.</summary>
     public Task<Dictionary<Guid, (int Held, DateOnly Last)>> HeldCounts(CancellationToken cancel = default) =>
-        Of(null).Where(l => l.Held).GroupBy(l => l.GroupId).Select(g => new { g.Key, Held = g.Count(), Last = g.Max(l => l.Date) }).ToDictionaryAsync(g => g.Key, g => (g.Held, g.Last), cancel);
+        Of(null)
+            .Where(l => l.Held)
+            .GroupBy(l => l.GroupId)
+            .Select(g => new { g.Key, Held = g.Count(), Last = g.Max(l => l.Date) })
+            .ToDictionaryAsync(g => g.Key, g => (g.Held, g.Last), cancel);
 
     public Task<int> CountOf(Guid? danceId = null, CancellationToken cancel = default) => Of(danceId).CountAsync(cancel);
 
@@ -50,24 +60,41 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
 
     /// <summary>Lessons that were taken out, the latest first.</summary>
     public async Task<IReadOnlyList<LessonRecord>> TakenOut(CancellationToken cancel = default) =>
-        await context.Lessons.IgnoreQueryFilters().AsNoTracking().Include(l => l.Group).Where(l => l.OwnerId == ownerId && l.DeletedAt != null)
+        await context.Lessons.IgnoreQueryFilters()
+            .AsNoTracking()
+            .Include(l => l.Group)
+            .Where(l => l.OwnerId == ownerId && l.DeletedAt != null)
             .OrderByDescending(l => l.DeletedAt).Take(PageSize).ToListAsync(cancel);
 
     /// <summary>Takes a lesson out, with whatever was told of it; it can be put back.</summary>
     public async Task<bool> TakeOut(Guid id, CancellationToken cancel = default) =>
-        await context.Lessons.Where(l => l.Id == id && l.OwnerId == ownerId).ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, clock.Now).SetProperty(x => x.Sent, (Guid?)null), cancel) > 0;
+        await context.Lessons.Where(l => l.Id == id && l.OwnerId == ownerId)
+            .ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, clock.Now).SetProperty(x => x.Sent, (Guid?)null), cancel) > 0;
 
     public async Task<bool> PutBack(Guid id, CancellationToken cancel = default) =>
-        await context.Lessons.IgnoreQueryFilters().Where(l => l.Id == id && l.OwnerId == ownerId && l.DeletedAt != null).ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, (DateTimeOffset?)null), cancel) > 0;
+        await context.Lessons.IgnoreQueryFilters()
+            .Where(l => l.Id == id && l.OwnerId == ownerId && l.DeletedAt != null)
+            .ExecuteUpdateAsync(l => l.SetProperty(x => x.DeletedAt, (DateTimeOffset?)null), cancel) > 0;
 
     /// <summary>Lessons held with a group in which one of these dances was danced, newest first.</summary>
-    public async Task<IReadOnlyList<LessonRecord>> HeldWith(Guid group, IReadOnlyCollection<Guid> dances, CancellationToken cancel = default) =>
-        await context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held && (dances.Contains(l.DanceId) || l.Also.Any(d => dances.Contains(d))))
+    public async Task<IReadOnlyList<LessonRecord>> HeldWith(
+        Guid group,
+        IReadOnlyCollection<Guid> dances,
+        CancellationToken cancel = default) =>
+        await context.Lessons.AsNoTracking()
+            .Where(l => l.OwnerId == ownerId
+                && l.GroupId == group
+                && l.Held
+                && (dances.Contains(l.DanceId) || l.Also.Any(d => dances.Contains(d))))
             .OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).ToListAsync(cancel);
 
     /// <summary>All lessons held with a group, newest first.</summary>
     public async Task<IReadOnlyList<LessonRecord>> HeldWith(Guid group, CancellationToken cancel = default) =>
-        await context.Lessons.AsNoTracking().Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held).OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).ToListAsync(cancel);
+        await context.Lessons.AsNoTracking()
+            .Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held)
+            .OrderByDescending(l => l.Date)
+            .ThenByDescending(l => l.Id)
+            .ToListAsync(cancel);
 
     /// <summary>Of each of these dances that was danced: on which day last, and with whom.</summary>
     public async Task<IReadOnlyDictionary<Guid, LastDanced>> LastHeld(IReadOnlyCollection<Guid> dances, CancellationToken cancel = default)
@@ -76,7 +103,8 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
         var last = await context.Database.SqlQuery<LastDancedRow>(
             $"""
             select distinct on (d."DanceId") d."DanceId", d."Date", g."Name" as "Group" from (
-              select l."DanceId", l."Date", l."Id", l."GroupId" from "Lessons" l where l."OwnerId" = {ownerId} and l."Held" and l."DeletedAt" is null and l."DanceId" = any({ids})
+              select l."DanceId", l."Date", l."Id", l."GroupId" from "Lessons" l
+                where l."OwnerId" = {ownerId} and l."Held" and l."DeletedAt" is null and l."DanceId" = any({ids})
               union all
               select a.dance, l."Date", l."Id", l."GroupId" from "Lessons" l, unnest(l."Also") as a(dance)
                 where l."OwnerId" = {ownerId} and l."Held" and l."DeletedAt" is null and l."Also" && {ids} and a.dance = any({ids})) d
@@ -89,15 +117,25 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
     private sealed record LastDancedRow(Guid DanceId, DateOnly Date, string Group);
 
     /// <summary>Whether a lesson is there and this owner's.</summary>
-    public Task<bool> Has(Guid id, CancellationToken cancel = default) => context.Lessons.AnyAsync(l => l.Id == id && l.OwnerId == ownerId, cancel);
+    public Task<bool> Has(Guid id, CancellationToken cancel = default) =>
+        context.Lessons.AnyAsync(l => l.Id == id && l.OwnerId == ownerId, cancel);
 
     /// <summary>Lessons whose log is not worked out yet from what boards told, the latest first, some of them.</summary>
     public async Task<IReadOnlyList<Guid>> LogDue(int most, CancellationToken cancel = default) =>
-        await context.Lessons.Where(l => l.OwnerId == ownerId && l.IsLogDue).OrderByDescending(l => l.Date).ThenByDescending(l => l.Id).Select(l => l.Id).Take(most).ToListAsync(cancel);
+        await context.Lessons.Where(l => l.OwnerId == ownerId && l.IsLogDue)
+            .OrderByDescending(l => l.Date)
+            .ThenByDescending(l => l.Id)
+            .Select(l => l.Id)
+            .Take(most)
+            .ToListAsync(cancel);
 
     /// <summary>What the blocks of the lessons held with a group took.</summary>
     public async Task<IReadOnlyList<LessonTimes>> TimesOf(Guid group, CancellationToken cancel = default) =>
-        [.. (await context.Lessons.Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held && l.Times != null && l.Times != "").OrderBy(l => l.Date).ThenBy(l => l.Id).Select(l => l.Times!).ToListAsync(cancel)).Select(t => LessonTimes.Read(t)!)];
+        [.. (await context.Lessons.Where(l => l.OwnerId == ownerId && l.GroupId == group && l.Held && l.Times != null && l.Times != "")
+            .OrderBy(l => l.Date)
+            .ThenBy(l => l.Id)
+            .Select(l => l.Times!)
+            .ToListAsync(cancel)).Select(t => LessonTimes.Read(t)!)];
 
     public Task<LessonRecord?> Find(Guid id, CancellationToken cancel = default) =>
         context.Lessons.Include(l => l.Group).FirstOrDefaultAsync(l => l.Id == id && l.OwnerId == ownerId, cancel);
@@ -110,7 +148,16 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
 
     /// <summary>The lesson that is planned with this dance for a group on a day, by itself and not held yet; null for none.</summary>
     public Task<LessonRecord?> PlannedOn(Guid danceId, Guid group, DateOnly day, CancellationToken cancel = default) =>
-        context.Lessons.Include(l => l.Group).FirstOrDefaultAsync(l => l.OwnerId == ownerId && l.DanceId == danceId && l.GroupId == group && l.Date == day && !l.Held && !l.Running && l.CourseId == null, cancel);
+        context.Lessons.Include(l => l.Group)
+            .FirstOrDefaultAsync(
+                l => l.OwnerId == ownerId
+                    && l.DanceId == danceId
+                    && l.GroupId == group
+                    && l.Date == day
+                    && !l.Held
+                    && !l.Running
+                    && l.CourseId == null,
+                cancel);
 
     /// <summary>The next planned lesson that begins with another dance and teaches this one too, or null.</summary>
     public Task<LessonRecord?> PlannedBeside(Guid danceId, CancellationToken cancel = default) =>
@@ -120,7 +167,11 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
 
     /// <summary>What a group is told otherwise in a dance; nothing for anybody else's group.</summary>
     public async Task<ClassCues> CuesFor(Guid group, Guid dance, CancellationToken cancel = default) =>
-        await context.ClassCues.AsNoTracking().Where(c => c.GroupId == group && c.DanceId == dance && context.Groups.Any(g => g.Id == group && g.OwnerId == ownerId)).Select(c => c.Told).FirstOrDefaultAsync(cancel) ?? ClassCues.None;
+        await context.ClassCues.AsNoTracking()
+            .Where(c => c.GroupId == group && c.DanceId == dance && context.Groups.Any(g => g.Id == group && g.OwnerId == ownerId))
+            .Select(c => c.Told)
+            .FirstOrDefaultAsync(cancel)
+            ?? ClassCues.None;
 
     /// <summary>Keeps what a group is told otherwise; false when the group or the dance is not this owner's.</summary>
     public async Task<bool> KeepCues(Guid group, Guid dance, ClassCues told, CancellationToken cancel = default)
@@ -133,13 +184,22 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
         var kept = KeptJson.Write(told);
         // Two windows that keep the first words at once both succeed; the later one stands.
         await context.Database.ExecuteSqlAsync(
-            $"""insert into "ClassCues" ("GroupId", "DanceId", "Told") values ({group}, {dance}, {kept}::jsonb) on conflict ("GroupId", "DanceId") do update set "Told" = excluded."Told" """, cancel);
+            $"""
+            insert into "ClassCues" ("GroupId", "DanceId", "Told") values ({group}, {dance}, {kept}::jsonb)
+            on conflict ("GroupId", "DanceId") do update set "Told" = excluded."Told"
+            """,
+            cancel);
         return true;
     }
 
     /// <summary>Courses, the latest first.</summary>
     public async Task<IReadOnlyList<CourseRecord>> Courses(CancellationToken cancel = default) =>
-        await context.Courses.AsNoTracking().Include(c => c.Group).Where(c => c.OwnerId == ownerId).OrderByDescending(c => c.First).ThenByDescending(c => c.Id).ToListAsync(cancel);
+        await context.Courses.AsNoTracking()
+            .Include(c => c.Group)
+            .Where(c => c.OwnerId == ownerId)
+            .OrderByDescending(c => c.First)
+            .ThenByDescending(c => c.Id)
+            .ToListAsync(cancel);
 
     /// <summary>A course to be changed; null for nobody's and anybody else's.</summary>
     public Task<CourseRecord?> Course(Guid id, CancellationToken cancel = default) =>
@@ -148,7 +208,8 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
     /// <summary>Adds a course; null when the group or a dance is not this owner's.</summary>
     public async Task<CourseRecord?> Add(CourseRecord course, CancellationToken cancel = default)
     {
-        if (!await context.Groups.AnyAsync(g => g.Id == course.GroupId && g.OwnerId == ownerId, cancel) || !await Owns(course.Dances, cancel))
+        if (!await context.Groups.AnyAsync(g => g.Id == course.GroupId && g.OwnerId == ownerId, cancel)
+            || !await Owns(course.Dances, cancel))
         {
             return null;
         }
@@ -174,7 +235,9 @@ public sealed class LessonBook(FondCompassContext context, Guid ownerId, Instruc
         return await context.Dances.CountAsync(d => own.Contains(d.Id) && d.OwnerId == ownerId, cancel) == own.Count;
     }
 
-    /// <summary>The lesson a form has written already, when its answer was lost and it was sent again, or was gone back to and corrected; else null.</summary>
+    /// <summary>
+    /// The lesson a form has written already, when its answer was lost and it was sent again, or was gone back to and corrected; else null.
+    /// </summary>
     public Task<LessonRecord?> WrittenBy(Guid? sent, CancellationToken cancel = default) =>
         context.Lessons.Include(l => l.Group).FirstOrDefaultAsync(l => l.OwnerId == ownerId && l.Sent != null && l.Sent == sent, cancel);
 

@@ -23,12 +23,15 @@ public enum EventsKept
 public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
 {
     /// <summary>
-    /// Keeps what is new of these, in their order, and writes into the lesson what each by itself says: that it is led or over, and how many danced. The rest of its
+    /// Keeps what is new of these, in their order, and writes into the lesson what each by itself says: that it is led or over, and how
+    /// many danced. The rest of its
     /// log is worked out when somebody looks at it (<see cref="LessonRecord.IsLogDue"/>).
     /// </summary>
     public async Task<EventsKept> Keep(Guid lesson, IReadOnlyCollection<LessonEventRecord> events, CancellationToken cancel = default)
     {
-        var there = await context.Lessons.Where(l => l.Id == lesson && l.OwnerId == ownerId).Select(l => new { IsPlanned = l.HeldPlan != null, l.Running, Events = context.LessonEvents.Count(e => e.LessonId == lesson) }).FirstOrDefaultAsync(cancel);
+        var there = await context.Lessons.Where(l => l.Id == lesson && l.OwnerId == ownerId)
+            .Select(l => new { IsPlanned = l.HeldPlan != null, l.Running, Events = context.LessonEvents.Count(e => e.LessonId == lesson) })
+            .FirstOrDefaultAsync(cancel);
         if (there is null)
         {
             return EventsKept.NoLesson;
@@ -45,13 +48,18 @@ public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
         }
 
         var e = events.ToList();
-        // Two boards, or one that asks twice, write the same event at once: it is there once. All of them, or none, in their order; and the lesson with them.
+        // Two boards, or one that asks twice, write the same event at once: it is there once. All of them, or none, in their order; and the
+        // lesson with them.
         await context.Database.ExecuteSqlAsync(
             $"""
             with kept as (
-              insert into "LessonEvents" ("LessonId", "Id", "Board", "Number", "Opened", "Since", "Kind", "Block", "Bite", "Value", "Words", "Undoes")
-              select {lesson}, t.* from unnest({e.ConvertAll(x => x.Id)}, {e.ConvertAll(x => x.Board)}, {e.ConvertAll(x => x.Number)}, {e.ConvertAll(x => x.Opened)}, {e.ConvertAll(x => x.Since)}, {e.ConvertAll(x => x.Kind)},
-                {e.ConvertAll(x => x.Block)}, {e.ConvertAll(x => x.Bite)}, {e.ConvertAll(x => x.Value)}, {e.ConvertAll(x => x.Words)}, {e.ConvertAll(x => x.Undoes)}) as t
+              insert into "LessonEvents" ("LessonId", "Id", "Board", "Number",
+                "Opened", "Since", "Kind", "Block", "Bite", "Value", "Words", "Undoes")
+              select {lesson}, t.* from unnest(
+                {e.ConvertAll(x => x.Id)}, {e.ConvertAll(x => x.Board)}, {e.ConvertAll(x => x.Number)},
+                {e.ConvertAll(x => x.Opened)}, {e.ConvertAll(x => x.Since)}, {e.ConvertAll(x => x.Kind)},
+                {e.ConvertAll(x => x.Block)}, {e.ConvertAll(x => x.Bite)}, {e.ConvertAll(x => x.Value)},
+                {e.ConvertAll(x => x.Words)}, {e.ConvertAll(x => x.Undoes)}) as t
               on conflict do nothing
               returning "Arrived", "Kind", "Value"),
             said as (
@@ -67,12 +75,16 @@ public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
     }
 
     /// <summary>Kinds that tell that a board leads, that it is over, and how many danced.</summary>
-    private static readonly string Leading = Word(LessonEventKind.Enter), Closing = Word(LessonEventKind.Close), Counting = Word(LessonEventKind.Heads);
+    private static readonly string Leading =
+        Word(LessonEventKind.Enter), Closing = Word(LessonEventKind.Close), Counting = Word(LessonEventKind.Heads);
 
     /// <summary>A kind as it is kept.</summary>
     public static string Word(LessonEventKind kind) => kind.ToString().ToLowerInvariant();
 
     /// <summary>All events of a lesson as they arrived; none of anybody else's.</summary>
     public async Task<IReadOnlyList<LessonEventRecord>> Of(Guid lesson, CancellationToken cancel = default) =>
-        await context.LessonEvents.AsNoTracking().Where(e => e.LessonId == lesson && context.Lessons.Any(l => l.Id == lesson && l.OwnerId == ownerId)).OrderBy(e => e.Arrived).ToListAsync(cancel);
+        await context.LessonEvents.AsNoTracking()
+            .Where(e => e.LessonId == lesson && context.Lessons.Any(l => l.Id == lesson && l.OwnerId == ownerId))
+            .OrderBy(e => e.Arrived)
+            .ToListAsync(cancel);
 }

@@ -10,7 +10,10 @@ public sealed class QuotaException(string message) : Exception(message);
 /// <summary>How much one account may keep: far more than anybody writes, so that nobody fills the disk of everybody.</summary>
 public sealed record Quota(string What, int Most, string Instead)
 {
-    public static Quota Dances { get; } = new("dances, deleted ones among them", 5000, "Copy what you do not need to files and delete it, or use another account.");
+    public static Quota Dances { get; } = new(
+        "dances, deleted ones among them",
+        5000,
+        "Copy what you do not need to files and delete it, or use another account.");
 
     public static Quota Tracks { get; } = new("tracks", 2000, "Take out tracks that no dance is fitted to.");
 
@@ -33,7 +36,9 @@ public sealed record Quota(string What, int Most, string Instead)
     {
         if (await kept.CountAsync(k => k.OwnerId == owner, cancel) >= Most)
         {
-            throw new QuotaException(string.Create(CultureInfo.InvariantCulture, $"This studio holds {Most:N0} {What}, as many as an account may keep. {Instead}"));
+            throw new QuotaException(string.Create(
+                CultureInfo.InvariantCulture,
+                $"This studio holds {Most:N0} {What}, as many as an account may keep. {Instead}"));
         }
     }
 
@@ -51,7 +56,9 @@ public sealed record Quota(string What, int Most, string Instead)
     {
         if (await BytesOf(context, owner, cancel) >= MostBytes)
         {
-            throw new QuotaException($"The dances of this studio and their revisions take {MostBytes / 1024 / 1024} MB, as much as an account may keep. Begin another account for new dances; all that is here stays as it is.");
+            throw new QuotaException(
+                $"The dances of this studio and their revisions take {MostBytes / 1024 / 1024} MB, as much as an account may keep. "
+                    + "Begin another account for new dances; all that is here stays as it is.");
         }
     }
 }

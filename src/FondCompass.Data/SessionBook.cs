@@ -5,7 +5,15 @@ namespace FondCompass.Data;
 
 /// <summary>A session as it stands, with what every page needs of its account.</summary>
 /// <param name="Stamp">The account's, which a new password changes.</param>
-public sealed record OpenSession(Guid Id, Guid Account, string? Stamp, DateTimeOffset Seen, DateTimeOffset Until, bool Stays, string TimeZone, DayOfWeek? WeekBegins);
+public sealed record OpenSession(
+    Guid Id,
+    Guid Account,
+    string? Stamp,
+    DateTimeOffset Seen,
+    DateTimeOffset Until,
+    bool Stays,
+    string TimeZone,
+    DayOfWeek? WeekBegins);
 
 /// <summary>The browsers that are signed in, one row each. A cookie without its row is worth nothing.</summary>
 public sealed class SessionBook(FondCompassContext context, TimeProvider time)
@@ -22,10 +30,27 @@ public sealed class SessionBook(FondCompassContext context, TimeProvider time)
     public async Task<SessionRecord> Begin(Guid account, bool stays, string from, string browser, CancellationToken cancel = default)
     {
         var now = time.GetUtcNow();
-        var session = new SessionRecord { Id = Guid.CreateVersion7(), AccountId = account, Began = now, Seen = now, Until = now + (stays ? Month : Evening), Stays = stays, From = from, Browser = browser };
+        var session = new SessionRecord
+        {
+            Id = Guid.CreateVersion7(),
+            AccountId = account,
+            Began = now,
+            Seen = now,
+            Until = now + (stays ? Month : Evening),
+            Stays = stays,
+            From = from,
+            Browser = browser
+        };
         context.Sessions.Add(session);
         await context.SaveChangesAsync(cancel);
-        await context.Sessions.Where(s => s.AccountId == account && (s.Until <= now || context.Sessions.Where(o => o.AccountId == account).OrderByDescending(o => o.Seen).ThenByDescending(o => o.Id).Skip(Most).Select(o => o.Id).Contains(s.Id)))
+        await context.Sessions.Where(s => s.AccountId == account
+            && (s.Until <= now
+                || context.Sessions.Where(o => o.AccountId == account)
+                    .OrderByDescending(o => o.Seen)
+                    .ThenByDescending(o => o.Id)
+                    .Skip(Most)
+                    .Select(o => o.Id)
+                    .Contains(s.Id)))
             .ExecuteDeleteAsync(cancel);
         return session;
     }
@@ -35,7 +60,12 @@ public sealed class SessionBook(FondCompassContext context, TimeProvider time)
     {
         var now = time.GetUtcNow();
         return context.Sessions.Where(s => s.Id == id && s.Until > now)
-            .Join(context.Users, s => s.AccountId, u => u.Id, (s, u) => new OpenSession(s.Id, u.Id, u.SecurityStamp, s.Seen, s.Until, s.Stays, u.TimeZone, u.WeekBegins)).FirstOrDefaultAsync(cancel);
+            .Join(
+                context.Users,
+                s => s.AccountId,
+                u => u.Id,
+                (s, u) => new OpenSession(s.Id, u.Id, u.SecurityStamp, s.Seen, s.Until, s.Stays, u.TimeZone, u.WeekBegins))
+            .FirstOrDefaultAsync(cancel);
     }
 
     /// <summary>Writes down that a session is used, so that one that stays goes on holding.</summary>
@@ -48,7 +78,8 @@ public sealed class SessionBook(FondCompassContext context, TimeProvider time)
         }
 
         var until = session.Stays ? now + Month : session.Until;
-        await context.Sessions.Where(s => s.Id == session.Id).ExecuteUpdateAsync(set => set.SetProperty(s => s.Seen, now).SetProperty(s => s.Until, until), cancel);
+        await context.Sessions.Where(s => s.Id == session.Id)
+            .ExecuteUpdateAsync(set => set.SetProperty(s => s.Seen, now).SetProperty(s => s.Until, until), cancel);
         return session with { Seen = now, Until = until };
     }
 
@@ -56,17 +87,24 @@ public sealed class SessionBook(FondCompassContext context, TimeProvider time)
     public async Task<IReadOnlyList<SessionRecord>> Of(Guid account, CancellationToken cancel = default)
     {
         var now = time.GetUtcNow();
-        return await context.Sessions.AsNoTracking().Where(s => s.AccountId == account && s.Until > now).OrderByDescending(s => s.Seen).ThenByDescending(s => s.Id).ToListAsync(cancel);
+        return await context.Sessions.AsNoTracking()
+            .Where(s => s.AccountId == account && s.Until > now)
+            .OrderByDescending(s => s.Seen)
+            .ThenByDescending(s => s.Id)
+            .ToListAsync(cancel);
     }
 
     /// <summary>Ends one session of an account; false where it has none such.</summary>
-    public async Task<bool> End(Guid account, Guid id, CancellationToken cancel = default) => await context.Sessions.Where(s => s.Id == id && s.AccountId == account).ExecuteDeleteAsync(cancel) > 0;
+    public async Task<bool> End(Guid account, Guid id, CancellationToken cancel = default) =>
+        await context.Sessions.Where(s => s.Id == id && s.AccountId == account).ExecuteDeleteAsync(cancel) > 0;
 
     /// <summary>Ends every session of an account but one.</summary>
     /// <param name="but">The one that goes on; none when null.</param>
-    public async Task EndAll(Guid account, Guid? but = null, CancellationToken cancel = default) => await context.Sessions.Where(s => s.AccountId == account && s.Id != but).ExecuteDeleteAsync(cancel);
+    public async Task EndAll(Guid account, Guid? but = null, CancellationToken cancel = default) =>
+        await context.Sessions.Where(s => s.AccountId == account && s.Id != but).ExecuteDeleteAsync(cancel);
 
     /// <summary>What the browser says of where its instructor lives, kept where nothing is kept yet.</summary>
     public async Task KeepZone(Guid account, string zone, DayOfWeek? weekBegins, CancellationToken cancel = default) =>
-        await context.Users.Where(u => u.Id == account && u.TimeZone == "").ExecuteUpdateAsync(set => set.SetProperty(u => u.TimeZone, zone).SetProperty(u => u.WeekBegins, weekBegins), cancel);
+        await context.Users.Where(u => u.Id == account && u.TimeZone == "")
+            .ExecuteUpdateAsync(set => set.SetProperty(u => u.TimeZone, zone).SetProperty(u => u.WeekBegins, weekBegins), cancel);
 }

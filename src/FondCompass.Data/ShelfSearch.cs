@@ -29,7 +29,8 @@ internal sealed class ShelfSearch(FondCompassContext context, Guid ownerId, Date
     }
 
     /// <summary>When each dance was last danced, reckoned once for all of them.</summary>
-    private IQueryable<DancedLast> LastDanced => Danced.GroupBy(d => d.DanceId).Select(g => new DancedLast { DanceId = g.Key, Last = g.Max(d => d.Date) });
+    private IQueryable<DancedLast> LastDanced =>
+        Danced.GroupBy(d => d.DanceId).Select(g => new DancedLast { DanceId = g.Key, Last = g.Max(d => d.Date) });
 
     private sealed class DancedLast
     {
@@ -43,7 +44,11 @@ internal sealed class ShelfSearch(FondCompassContext context, Guid ownerId, Date
     {
         if (order is ShelfOrder.LongestNotDanced or ShelfOrder.LastDanced)
         {
-            var joined = dances.LeftJoin(LastDanced, d => d.Id, l => l.DanceId, (d, l) => new { Dance = d, Last = l == null ? (DateOnly?)null : l.Last });
+            var joined = dances.LeftJoin(
+                LastDanced,
+                d => d.Id,
+                l => l.DanceId,
+                (d, l) => new { Dance = d, Last = l == null ? (DateOnly?)null : l.Last });
             var ordered = order == ShelfOrder.LastDanced ? joined.OrderBy(d => d.Last == null).ThenByDescending(d => d.Last) : joined
                 .OrderBy(d => d.Last == null).ThenBy(d => d.Last);
             return ordered.ThenBy(d => d.Dance.Title).ThenBy(d => d.Dance.Id).Select(d => d.Dance);
@@ -73,7 +78,9 @@ internal sealed class ShelfSearch(FondCompassContext context, Guid ownerId, Date
         query = wish.CountsTo is { } most ? query.Where(d => d.Counts <= most) : query;
         query = wish.TempoFrom is { } slow ? query.Where(d => d.Tempo >= slow) : query;
         query = wish.TempoTo is { } fast ? query.Where(d => d.Tempo <= fast) : query;
-        query = wish.Group is { } group ? query.Where(d => held.Where(l => l.GroupId == group).Select(l => l.DanceId).Contains(d.Id)) : query;
+        query = wish.Group is { } group
+            ? query.Where(d => held.Where(l => l.GroupId == group).Select(l => l.DanceId).Contains(d.Id))
+            : query;
         query = wish.Mark is { Length: > 0 } mark ? query.Where(d => d.Marks.Contains(mark)) : query;
         query = wish.State is { } state ? query.Where(d => d.State == state) : query;
         query = wish.HasTag ? query.Where(d => d.Tags > 0) : query;
@@ -81,9 +88,11 @@ internal sealed class ShelfSearch(FondCompassContext context, Guid ownerId, Date
         {
             DancedSince.InTheLastMonth => query.Where(d => held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
             DancedSince.NotForAMonth => query
-                .Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
+                .Where(d => held.Select(l => l.DanceId).Contains(d.Id)
+                    && !held.Where(l => l.Date > month).Select(l => l.DanceId).Contains(d.Id)),
             DancedSince.NotForThreeMonths => query
-                .Where(d => held.Select(l => l.DanceId).Contains(d.Id) && !held.Where(l => l.Date > quarter).Select(l => l.DanceId).Contains(d.Id)),
+                .Where(d => held.Select(l => l.DanceId).Contains(d.Id)
+                    && !held.Where(l => l.Date > quarter).Select(l => l.DanceId).Contains(d.Id)),
             DancedSince.Never => query.Where(d => !held.Select(l => l.DanceId).Contains(d.Id)),
             _ => query,
         };
@@ -121,5 +130,7 @@ internal sealed class ShelfSearch(FondCompassContext context, Guid ownerId, Date
 
     /// <summary>A word as it stands in a pattern, for itself.</summary>
     internal static string Escape(string word) =>
-        word.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal);
+        word.Replace("\\", "\\\\", StringComparison.Ordinal)
+            .Replace("%", "\\%", StringComparison.Ordinal)
+            .Replace("_", "\\_", StringComparison.Ordinal);
 }

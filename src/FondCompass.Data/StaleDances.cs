@@ -2,7 +2,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Data;
 
-/// <summary>Dances whose description on the shelf is of other words than their owner's own of now, or of a build that kept less of it: they are described anew, some at a time.</summary>
+/// <summary>
+/// Dances whose description on the shelf is of other words than their owner's own of now, or of a build that kept less of it: they are
+/// described anew, some at a time.
+/// </summary>
 public static class StaleDances
 {
     /// <summary>Dances described in one go.</summary>
@@ -18,7 +21,10 @@ public static class StaleDances
             await using var whole = await context.Database.BeginTransactionAsync(cancel);
             // Held until it is written: who saves the words meanwhile marks them once more behind it.
             var stale = await context.Dances.FromSql(
-                $"""select * from "Dances" where "IsStale" and ({owner}::uuid is null or "OwnerId" = {owner}) order by "OwnerId", "Id" limit {AtOnce} for update skip locked""").ToListAsync(cancel);
+                $"""
+                select * from "Dances" where "IsStale" and ({owner}::uuid is null or "OwnerId" = {owner})
+                order by "OwnerId", "Id" limit {AtOnce} for update skip locked
+                """).ToListAsync(cancel);
             foreach (var own in stale.GroupBy(d => d.OwnerId))
             {
                 var lexicon = await new WordBook(context, own.Key).Lexicon(cancel);

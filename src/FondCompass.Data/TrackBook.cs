@@ -53,9 +53,15 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
         }
 
         await Keep(dance, cancel);
-        var kept = trackId is { } id ? await context.KeptFits.FirstOrDefaultAsync(f => f.DanceId == danceId && f.TrackId == id, cancel) : null;
+        var kept = trackId is { } id
+            ? await context.KeptFits.FirstOrDefaultAsync(f => f.DanceId == danceId && f.TrackId == id, cancel)
+            : null;
         var fit = dance.Fit.Kept;
-        dance.Fit = new DanceFit { TrackId = trackId, Kept = fit with { Intro = trackId is null ? fit.Intro : kept?.Kept.Intro, Changes = kept?.Kept.Changes ?? [] } };
+        dance.Fit = new DanceFit
+        {
+            TrackId = trackId,
+            Kept = fit with { Intro = trackId is null ? fit.Intro : kept?.Kept.Intro, Changes = kept?.Kept.Changes ?? [] }
+        };
         await context.SaveChangesAsync(cancel);
         return true;
     }

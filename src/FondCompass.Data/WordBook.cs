@@ -49,7 +49,8 @@ public sealed class WordBook(FondCompassContext context, Guid ownerId)
 
     /// <summary>The words as they are stored; an empty record when there are none yet.</summary>
     public async Task<WordsRecord> Stored(CancellationToken cancel = default) =>
-        _record ??= await context.Words.AsNoTracking().FirstOrDefaultAsync(w => w.OwnerId == ownerId, cancel) ?? new WordsRecord { OwnerId = ownerId };
+        _record ??= await context.Words.AsNoTracking().FirstOrDefaultAsync(w => w.OwnerId == ownerId, cancel)
+            ?? new WordsRecord { OwnerId = ownerId };
 
     /// <summary>The steps this instructor knows.</summary>
     public async Task<StepLexicon> Lexicon(CancellationToken cancel = default) => Read((await Stored(cancel)).Text).Lexicon;
@@ -58,7 +59,8 @@ public sealed class WordBook(FondCompassContext context, Guid ownerId)
     public const int LookedThrough = 60;
 
     /// <summary>
-    /// Which dances would be danced or checked otherwise with this text, so many at a time. Only dances in whose words a changed name stands are looked at.
+    /// Which dances would be danced or checked otherwise with this text, so many at a time. Only dances in whose words a changed name
+    /// stands are looked at.
     /// </summary>
     /// <param name="after">The last dance that was looked through before; null at the beginning.</param>
     public async Task<WordsLook> Look(string text, Guid? after = null, CancellationToken cancel = default)
@@ -73,7 +75,12 @@ public sealed class WordBook(FondCompassContext context, Guid ownerId)
         var changed = dances.AsParallel().AsOrdered().WithCancellation(cancel).Select(d =>
         {
             var (before, then) = (Analysis.WhileWaited(d.Script, old, cancel), Analysis.WhileWaited(d.Script, now, cancel));
-            return new ChangedDance(d.Id, d.Title, DanceDifference.Between(before.Trace, then.Trace).Changes, DanceShelf.StateOf(before), DanceShelf.StateOf(then));
+            return new ChangedDance(
+                d.Id,
+                d.Title,
+                DanceDifference.Between(before.Trace, then.Trace).Changes,
+                DanceShelf.StateOf(before),
+                DanceShelf.StateOf(then));
         }).Where(c => c.Steps > 0 || c.Before != c.After).ToList();
         return new WordsLook(changed, all, left, left > 0 ? dances[^1].Id : null);
     }
@@ -83,10 +90,12 @@ public sealed class WordBook(FondCompassContext context, Guid ownerId)
         .Where(ShelfSearch.Holding(names));
 
     /// <summary>Dances that are not yet described by the words as they are now.</summary>
-    public Task<int> Waiting(CancellationToken cancel = default) => context.Dances.CountAsync(d => d.OwnerId == ownerId && d.IsStale, cancel);
+    public Task<int> Waiting(CancellationToken cancel = default) =>
+        context.Dances.CountAsync(d => d.OwnerId == ownerId && d.IsStale, cancel);
 
     /// <summary>
-    /// Stores the words when they were written from the version that is stored, and marks the dances in which a changed name stands, so that what the shelf is
+    /// Stores the words when they were written from the version that is stored, and marks the dances in which a changed name stands, so
+    /// that what the shelf is
     /// searched by is brought up to date (<see cref="StaleDances"/>). Revisions keep the words they were saved with.
     /// </summary>
     /// <returns>What is stored afterwards, and whether it is what was sent.</returns>

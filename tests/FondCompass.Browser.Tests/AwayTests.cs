@@ -42,7 +42,13 @@ public class AwayTests(RunningStudio studio)
         }
 
         var mark = typed.Split('\n')[^1];
-        browser.Wait("it has arrived", () => button.Length == 0 ? browser.Run("return document.getElementById('banner').hidden") is true : browser.Driver.PageSource.Contains(mark, StringComparison.Ordinal) && browser.Run("return document.getElementById('banner').hidden") is true, 40);
+        browser.Wait(
+            "it has arrived",
+            () => button.Length == 0
+                ? browser.Run("return document.getElementById('banner').hidden") is true
+                : browser.Driver.PageSource.Contains(mark, StringComparison.Ordinal)
+                    && browser.Run("return document.getElementById('banner').hidden") is true,
+            40);
         browser.Run("localStorage.clear()");
         browser.Go(page);
         Assert.Contains(mark, browser.Driver.PageSource, StringComparison.Ordinal);
@@ -60,7 +66,9 @@ public class AwayTests(RunningStudio studio)
         {
             browser.Chord(OpenQA.Selenium.Keys.Control, OpenQA.Selenium.Keys.End);
             browser.Keys("\npart B\n1-4 vine R");
-            browser.Wait("it is said to be behind", () => browser.Run("return document.getElementById('ruler').classList.contains('behind')") is true);
+            browser.Wait(
+                "it is said to be behind",
+                () => browser.Run("return document.getElementById('ruler').classList.contains('behind')") is true);
         }
         finally
         {
@@ -79,7 +87,10 @@ public class AwayTests(RunningStudio studio)
             browser.WaitForText("#rate", "90 %; cues as at 100 %");
             browser.Keys(" ");
             browser.Wait("it plays on", () => browser.Run("return window.fondBoard.state().playing") is true);
-            Assert.Equal(0.9, Convert.ToDouble(browser.Run("return window.fondBoard.conductor.rate"), System.Globalization.CultureInfo.InvariantCulture), 3);
+            Assert.Equal(
+                0.9,
+                Convert.ToDouble(browser.Run("return window.fondBoard.conductor.rate"), System.Globalization.CultureInfo.InvariantCulture),
+                3);
         }
         finally
         {

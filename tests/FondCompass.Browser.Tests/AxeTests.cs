@@ -3,7 +3,9 @@ using Xunit;
 
 namespace FondCompass.Browser.Tests;
 
-/// <summary>The accessibility rules that a machine can ask of a page: over every page at two widths, and in the states that open over one.</summary>
+/// <summary>
+/// The accessibility rules that a machine can ask of a page: over every page at two widths, and in the states that open over one.
+/// </summary>
 public class AxeTests(DemoBrowser demo, RunningStudio studio) : IClassFixture<DemoBrowser>
 {
     private static readonly string Axe = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "lib", "axe.min.js"));

@@ -16,14 +16,19 @@ public class BandTests(RunningStudio studio)
     private static Browser Fitted(RunningStudio studio)
     {
         var browser = new Browser(studio.Address);
-        browser.FittedDance("title Long Watch\ntempo 110\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 rocking chair R\n", "16", Track, "25 repeats");
+        browser.FittedDance(
+            "title Long Watch\ntempo 110\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 rocking chair R\n",
+            "16",
+            Track,
+            "25 repeats");
         return browser;
     }
 
     private static List<Heard> HeardBy(Browser browser, string source) => JsonSerializer.Deserialize<List<Heard>>(
         (string)browser.Run($"return JSON.stringify({source}.heard)")!, JsonSerializerOptions.Web)!;
 
-    private static double Number(Browser browser, string script) => Convert.ToDouble(browser.Run($"return {script}"), CultureInfo.InvariantCulture);
+    private static double Number(Browser browser, string script) =>
+        Convert.ToDouble(browser.Run($"return {script}"), CultureInfo.InvariantCulture);
 
     [Fact]
     public void Over_three_minutes_with_a_change_of_rate_and_the_tab_hidden()
@@ -45,13 +50,19 @@ public class BandTests(RunningStudio studio)
 
         // In the middle the rate changes without a break.
         browser.Wait("half of it is played", () => Number(browser, "fondBand.conductor.position()") > 90, 300);
-        browser.Run("const rate = document.getElementById('band-rate'); rate.value = '110'; rate.dispatchEvent(new Event('change', { bubbles: true }))");
+        browser.Run(
+            "const rate = document.getElementById('band-rate'); rate.value = '110'; rate.dispatchEvent(new Event('change', { bubbles: "
+                + "true }))");
         var changedAt = Number(browser, "fondBand.conductor.zeroAudio");
         var changedSong = Number(browser, "fondBand.conductor.zeroSong");
         browser.Wait("the song is over", () => browser.Run("return fondBand.conductor.playing") is false, 500);
 
         var heard = HeardBy(browser, "fondBand");
-        var score = JsonDocument.Parse((string)browser.Run("return (() => { const x = new XMLHttpRequest(); x.open('GET', location.pathname + '?handler=Score', false); x.send(); return x.responseText; })()")!).RootElement;
+        var score =
+            JsonDocument.Parse(
+                (string)browser.Run(
+                    "return (() => { const x = new XMLHttpRequest(); x.open('GET', location.pathname + '?handler=Score', false); "
+                        + "x.send(); return x.responseText; })()")!).RootElement;
         var counts = score.GetProperty("counts").EnumerateArray().Select(c => c.GetDouble()).ToList();
         Assert.Equal(401, counts.Count);
         Assert.InRange(counts[^1], 185, 195);
@@ -99,7 +110,9 @@ public class BandTests(RunningStudio studio)
         browser.Go("/");
         browser.ClickText("Open the demo studio");
         browser.Find("table.shelf");
-        browser.Run("location = [...document.querySelectorAll('table.shelf a.name')].find(a => a.textContent.includes('Slack Tide')).href.replace('/write', '/fit')");
+        browser.Run(
+            "location = [...document.querySelectorAll('table.shelf a.name')].find(a => a.textContent.includes('Slack "
+                + "Tide')).href.replace('/write', '/fit')");
         browser.WaitForText("#run .verdict", "counts off in all");
         browser.Find("body").SendKeys("1");
         browser.WaitForText("#run .taken", "restart 2 after 16");
@@ -133,7 +146,9 @@ public class BandTests(RunningStudio studio)
         browser.WaitForText("#rate", "110 %");
         body.SendKeys("-");
         browser.WaitForText("#rate", "109 %, 119.9 a minute");
-        foreach (var (wanted, shown) in ((string, string)[])[("73", "73 %, 80.3 a minute"), ("20", "50 %, 55 a minute"), ("999", "110 %, 121 a minute")])
+        foreach (var (wanted, shown) in ((string, string)[])[
+            ("73", "73 %, 80.3 a minute"), ("20", "50 %, 55 a minute"), ("999", "110 %, 121 a minute")
+        ])
         {
             AskForRate(browser, wanted);
             browser.WaitForText("#rate", shown);
@@ -145,7 +160,9 @@ public class BandTests(RunningStudio studio)
         Assert.Empty(browser.Errors());
     }
 
-    /// <summary>As one does it: all that is in the field is chosen and written over. (A field emptied and left shows the rate that holds.)</summary>
+    /// <summary>
+    /// As one does it: all that is in the field is chosen and written over. (A field emptied and left shows the rate that holds.)
+    /// </summary>
     private static void AskForRate(Browser browser, string percent)
     {
         browser.Click("#rate-wanted");

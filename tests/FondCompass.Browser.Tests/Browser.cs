@@ -6,7 +6,8 @@ using OpenQA.Selenium.Support.UI;
 namespace FondCompass.Browser.Tests;
 
 /// <summary>
-/// A headless Chromium as it is on its first day, at a table's 1280 by 800. One that is no longer wanted is emptied and lent to the next who asks, since
+/// A headless Chromium as it is on its first day, at a table's 1280 by 800. One that is no longer wanted is emptied and lent to the next
+/// who asks, since
 /// starting it costs more than many a test; <see cref="Browsers"/> ends them.
 /// </summary>
 public sealed class Browser : IDisposable
@@ -35,7 +36,10 @@ public sealed class Browser : IDisposable
             "--disable-component-update", "--disable-sync", "--window-size=1280,940", "--autoplay-policy=no-user-gesture-required",
             $"--user-data-dir={profile}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
-        return (new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"), options, TimeSpan.FromSeconds(60)), profile);
+        return (new ChromeDriver(
+            ChromeDriverService.CreateDefaultService("/usr/bin/chromedriver"),
+            options,
+            TimeSpan.FromSeconds(60)), profile);
     }
 
     public IWebDriver Driver => _driver;
@@ -44,7 +48,8 @@ public sealed class Browser : IDisposable
 
     public void Go(string path) => _driver.Navigate().GoToUrl(_address + path);
 
-    public IWebElement Find(string css) => Until($"{css} is there", () => _driver.FindElements(By.CssSelector(css)) is [var first, ..] ? first : null);
+    public IWebElement Find(string css) =>
+        Until($"{css} is there", () => _driver.FindElements(By.CssSelector(css)) is [var first, ..] ? first : null);
 
     /// <summary>What is read there; where the page replaces it while it is read, what is read of its successor.</summary>
     public string Text(string css) => Until($"{css} can be read", () => Find(css).Text);
@@ -52,7 +57,12 @@ public sealed class Browser : IDisposable
     public void Click(string css) => Press(() => Find(css));
 
     public void ClickText(string text) => Press(() =>
-        Until($"'{text}' is there", () => _driver.FindElements(By.XPath($"//*[self::a or self::button][contains(normalize-space(.), \"{text}\")]")) is [var first, ..] ? first : null));
+        Until(
+            $"'{text}' is there",
+            () =>
+                _driver.FindElements(By.XPath($"//*[self::a or self::button][contains(normalize-space(.), \"{text}\")]")) is [var first, ..]
+                ? first
+                : null));
 
     /// <summary>Presses what is found; where the page put another in its place meanwhile, that one.</summary>
     private static void Press(Func<IWebElement> find)
@@ -88,10 +98,19 @@ public sealed class Browser : IDisposable
 
     /// <summary>The screen's size in CSS pixels, smaller than a window can be.</summary>
     public void Size(int width, int height) =>
-        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        _driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
 
     /// <summary>Until the page is whole and no request of its is under way.</summary>
-    public void Settle() => Wait("the page settles", () => Run("return document.readyState === 'complete' && !document.querySelector('.htmx-request') && document.fonts.status === 'loaded' && (!document.querySelector('[data-wait-ready]') || !!document.querySelector('[data-ready]'))") is true);
+    public void Settle() =>
+        Wait(
+            "the page settles",
+            () =>
+                Run(
+                    "return document.readyState === 'complete' && !document.querySelector('.htmx-request') && document.fonts.status === "
+                        + "'loaded' && (!document.querySelector('[data-wait-ready]') || !!document.querySelector('[data-ready]'))")
+                    is true);
 
     /// <summary>What the rules of axe say against the page as it stands: rule, and where.</summary>
     public string Faults(string axe)
@@ -117,11 +136,17 @@ public sealed class Browser : IDisposable
         }
         catch (WebDriverTimeoutException late)
         {
-            throw new WebDriverTimeoutException($"{late.Message}; it says '{Run("return document.querySelector(arguments[0])?.textContent", css)}', at {Path}, and where the keys go stands '{Run("return document.activeElement.value")}'", late);
+            throw new WebDriverTimeoutException(
+                $"{late.Message}; it says '{Run("return document.querySelector(arguments[0])?.textContent", css)}', at {Path}, and "
+                    + $"where the keys go stands '{Run("return document.activeElement.value")}'",
+                late);
         }
     }
 
-    /// <summary>What the console was told of as an error since it was last asked; not that a question was let go for a newer one, which htmx tells of as well.</summary>
+    /// <summary>
+    /// What the console was told of as an error since it was last asked; not that a question was let go for a newer one, which htmx tells
+    /// of as well.
+    /// </summary>
     public IReadOnlyList<string> Errors() =>
         [.. _driver.Manage().Logs.GetLog(LogType.Browser).Select(e => e.Message).Where(m => !m.Contains("htmx:sendAbort", StringComparison.Ordinal) && !m.Contains("htmx:afterRequest", StringComparison.Ordinal))];
 
@@ -211,7 +236,14 @@ public sealed class Browser : IDisposable
     private T Until<T>(string what, Func<T?> holds, int seconds = Patience)
         where T : class
     {
-        var wait = new WebDriverWait(new SystemClock(), _driver, TimeSpan.FromSeconds(seconds), TimeSpan.FromMilliseconds(seconds > Long ? 400 : 40)) { Message = what };
+        var wait = new WebDriverWait(
+            new SystemClock(),
+            _driver,
+            TimeSpan.FromSeconds(seconds),
+            TimeSpan.FromMilliseconds(seconds > Long ? 400 : 40))
+        {
+            Message = what
+        };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(ElementClickInterceptedException));
         return wait.Until(_ =>
         {

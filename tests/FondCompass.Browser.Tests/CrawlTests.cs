@@ -72,7 +72,9 @@ public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn
         return [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')].filter(e => e.responseStatus >= 400).map(e => e.responseStatus + ' ' + e.name);
         """;
 
-    private const string Links = "return [...document.querySelectorAll('a[href]')].filter(a => a.origin === location.origin).map(a => a.pathname + a.search + a.hash)";
+    private const string Links =
+        "return [...document.querySelectorAll('a[href]')].filter(a => a.origin === location.origin).map(a => a.pathname + a.search + "
+            + "a.hash)";
 
     public void Dispose() => _browser.Dispose();
 
@@ -116,7 +118,8 @@ public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn
             // What throws the page away is pressed last, and the page is not asked for after that.
             foreach (var sign in Unpressed(path).OrderBy(ThrowsAway).TakeWhile(_ => !Gone(path)))
             {
-                // What was pressed before may have changed the page: as it stands now, or anew where it does not work as it stands or throws something away.
+                // What was pressed before may have changed the page: as it stands now, or anew where it does not work as it stands or
+                // throws something away.
                 if (ThrowsAway(sign) || _browser.Path != path.Split('?')[0] || _browser.Run(IsCovered) is true || !Works(path, sign))
                 {
                     Open(path, "opening it again");
@@ -136,14 +139,18 @@ public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn
         Assert.True(_faults.Count == 0, string.Join('\n', _faults));
     }
 
-    private List<(string Sign, long Index)> Seen() => [.. ((IEnumerable<object>)_browser.Run(Controls)!).Cast<string>().Select(c => (c[..c.LastIndexOf('#')], long.Parse(c[(c.LastIndexOf('#') + 1)..])))];
+    private List<(string Sign, long Index)> Seen() =>
+        [.. ((IEnumerable<object>)_browser.Run(Controls)!)
+            .Cast<string>()
+            .Select(c => (c[..c.LastIndexOf('#')], long.Parse(c[(c.LastIndexOf('#') + 1)..])))];
 
     private List<string> Unpressed(string path) => [.. Seen().Select(c => c.Sign)
         .Where(s => !s.Contains("/sign-in", StringComparison.Ordinal))
         .Where(s => _pressed.Add(s.Split('|')[1] == "header" ? s : Pattern(path) + s))];
 
     /// <summary>Whether it is on the page as that stands, and works there; told is only what does not work on a page just opened.</summary>
-    private bool Works(string path, string sign) => Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null } control && PressIt(path, sign, control.Index).Count == 0;
+    private bool Works(string path, string sign) =>
+        Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null } control && PressIt(path, sign, control.Index).Count == 0;
 
     /// <summary>Presses it, and gives what is wrong with it.</summary>
     private List<string> PressIt(string path, string sign, long index, int again = 0)
@@ -169,12 +176,15 @@ public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn
         {
             faults.Add($"{where}: nothing happens");
         }
-        catch (WebDriverException replaced) when (again < 3 && Browser.IsReplaced(replaced) && Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null })
+        catch (WebDriverException replaced) when (again < 3
+            && Browser.IsReplaced(replaced)
+            && Seen().FirstOrDefault(c => c.Sign == sign) is { Sign: not null })
         {
             // An answer came between finding it and pressing it.
             return PressIt(path, sign, Seen().First(c => c.Sign == sign).Index, again + 1);
         }
-        catch (WebDriverException fault) when (fault is ElementClickInterceptedException or ElementNotInteractableException || Browser.IsReplaced(fault))
+        catch (WebDriverException fault) when (fault is ElementClickInterceptedException or ElementNotInteractableException
+            || Browser.IsReplaced(fault))
         {
             faults.Add($"{where}: {fault.Message.ReplaceLineEndings(" ")}");
         }
@@ -191,7 +201,10 @@ public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn
         return faults;
     }
 
-    private static bool ThrowsAway(string sign) => sign.Contains("handler=Delete", StringComparison.OrdinalIgnoreCase) || sign.Contains("|Delete the account", StringComparison.Ordinal) || sign.Contains("|Delete this", StringComparison.Ordinal);
+    private static bool ThrowsAway(string sign) =>
+        sign.Contains("handler=Delete", StringComparison.OrdinalIgnoreCase)
+            || sign.Contains("|Delete the account", StringComparison.Ordinal)
+            || sign.Contains("|Delete this", StringComparison.Ordinal);
 
     private bool Gone(string path) => Ids().Matches(path).Any(m => _thrownAway.Contains(m.Value));
 
@@ -214,7 +227,10 @@ public sealed partial class CrawlTests : IClassFixture<CrawlTests.StudioOfItsOwn
         foreach (var page in _anchors.GroupBy(a => a.Split('#')[0]).Where(p => !Gone(p.Key)))
         {
             Open(page.Key, "for its places");
-            _faults.AddRange(page.Where(a => _browser.Run("return !document.getElementById(decodeURIComponent(arguments[0]))", a[(a.IndexOf('#') + 1)..]) is true).Select(a => $"nothing stands at {a}"));
+            _faults.AddRange(page.Where(a => _browser.Run(
+                "return !document.getElementById(decodeURIComponent(arguments[0]))",
+                a[(a.IndexOf('#') + 1)..]) is true)
+                .Select(a => $"nothing stands at {a}"));
         }
     }
 

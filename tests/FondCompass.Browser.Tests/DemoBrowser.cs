@@ -13,7 +13,11 @@ public sealed class DemoBrowser : IDisposable
         browser.Go("/");
         browser.ClickText("Open the demo studio");
         browser.Find("table.shelf");
-        string Called(string title) => ((string)browser.Run("return [...document.querySelectorAll('table.shelf a.name')].find(a => a.textContent.includes(arguments[0])).getAttribute('href')", title)!).Split('/')[2];
+        string Called(string title) =>
+            ((string)browser.Run(
+                "return [...document.querySelectorAll('table.shelf a.name')].find(a => "
+                    + "a.textContent.includes(arguments[0])).getAttribute('href')",
+                title)!).Split('/')[2];
         var (dance, slack, lanterns) = (Called("(harbour"), Called("Slack Tide Stroll"), Called("Nine Lanterns"));
         browser.Go("/groups");
         var group = (string)browser.Run("return document.querySelector('ul.groups a').getAttribute('href')")!;
@@ -27,13 +31,23 @@ public sealed class DemoBrowser : IDisposable
         browser.ClickText("A screen for the class");
         browser.WaitForText("#screen-said", "/class/");
         var code = (string)browser.Run("return document.querySelector('#screen-said a').getAttribute('href')")!;
-        return (browser, new() { ["DANCE"] = dance, ["SLACK"] = slack, ["LANTERNS"] = lanterns, ["GROUP"] = group.Split('/')[2], ["HELD"] = held.Split('/')[2], ["TONIGHT"] = tonight.Split('/')[2], ["CODE"] = code.Split('/')[2] });
+        return (browser, new()
+        {
+            ["DANCE"] = dance,
+            ["SLACK"] = slack,
+            ["LANTERNS"] = lanterns,
+            ["GROUP"] = group.Split('/')[2],
+            ["HELD"] = held.Split('/')[2],
+            ["TONIGHT"] = tonight.Split('/')[2],
+            ["CODE"] = code.Split('/')[2]
+        });
     });
 
     /// <summary>Every page there is, in the demo studio.</summary>
     public static TheoryData<string> Pages =>
     [
-        "/", "/help", "/steps", "/steps?step=vine", "/steps/own", "/groups", "/groups/GROUP", "/account", "/password", "/lessons", "/lessons/HELD", "/lessons/TONIGHT/teach", "/class/CODE", "/nowhere",
+        "/", "/help", "/steps", "/steps?step=vine", "/steps/own", "/groups", "/groups/GROUP", "/account", "/password",
+        "/lessons", "/lessons/HELD", "/lessons/TONIGHT/teach", "/class/CODE", "/nowhere",
         "/dances/DANCE/write", "/dances/DANCE/fit", "/dances/DANCE/plan", "/dances/DANCE/teach", "/dances/DANCE/log",
         "/dances/DANCE/floor", "/dances/DANCE/cues", "/dances/DANCE/room", "/dances/DANCE/compare", "/dances/DANCE/revisions",
     ];

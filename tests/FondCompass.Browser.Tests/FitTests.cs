@@ -6,7 +6,9 @@ namespace FondCompass.Browser.Tests;
 /// <summary>A phrased dance meets its song: found, mended, finished and taken back by what people press.</summary>
 public class FitTests(RunningStudio studio)
 {
-    private const string Script = "title Two Lanterns\npart V\n1-8 march R x8\n1-8 march R x8\npart C\n1-4 vine R, turn 1/4 right\n5-8 vine L\n1-8 step touch R x4\norder V C V C\n";
+    private const string Script =
+        "title Two Lanterns\npart V\n1-8 march R x8\n1-8 march R x8\npart C\n1-4 vine R, turn 1/4 right\n5-8 vine L\n1-8 step touch R "
+            + "x4\norder V C V C\n";
 
     private Browser Fitted(string passages)
     {
@@ -90,7 +92,9 @@ public class FitTests(RunningStudio studio)
         browser.WaitForText("#run .problem", "'soon' is no moment of the song");
         browser.Settle();
         browser.ClickText("let it go");
-        browser.Wait("the count is let go", () => !browser.Find("#passages").GetDomProperty("value")!.Contains("count 8", StringComparison.Ordinal));
+        browser.Wait(
+            "the count is let go",
+            () => !browser.Find("#passages").GetDomProperty("value")!.Contains("count 8", StringComparison.Ordinal));
         Assert.Empty(browser.Errors());
     }
 
@@ -98,22 +102,32 @@ public class FitTests(RunningStudio studio)
     public void What_is_typed_while_a_slow_answer_comes_stays()
     {
         using var browser = Fitted("verse 16 @120\nchorus 16");
-        browser.Run("window.held = []; const real = window.fetch; window.fetch = (...a) => String(a[0]).includes('handler=Score') ? new Promise(r => window.held.push(() => r(real(...a)))) : real(...a);");
+        browser.Run(
+            "window.held = []; const real = window.fetch; window.fetch = (...a) => String(a[0]).includes('handler=Score') ? new "
+                + "Promise(r => window.held.push(() => r(real(...a)))) : real(...a);");
         ChooseVerse(browser);
         browser.Find("body").SendKeys("h");
         browser.WaitForText("#tide", "half time");
         Write(browser, "count", "8");
         Write(browser, "moment", "0:05");
-        browser.Run("window.done = false; Promise.all(window.held.map(f => f())).then(() => setTimeout(() => window.done = true, 200)); window.held = []");
+        browser.Run(
+            "window.done = false; Promise.all(window.held.map(f => f())).then(() => setTimeout(() => window.done = true, 200)); "
+                + "window.held = []");
         browser.Wait("the answer is there", () => browser.Run("return window.done") is true);
-        Assert.Equal(("8", "0:05"), (browser.Find("#strip-count").GetDomProperty("value"), browser.Find("#strip-moment").GetDomProperty("value")));
+        Assert.Equal(
+            ("8", "0:05"),
+            (browser.Find("#strip-count").GetDomProperty("value"), browser.Find("#strip-moment").GetDomProperty("value")));
 
         // Drawn anew while it is typed, it stays as well, and the field keeps the keys.
         Write(browser, "seconds", "4");
         browser.Click("#zoom-in");
         browser.Wait("it is drawn larger", () => browser.Run("return Number(document.getElementById('zoom').value) > 1") is true);
         browser.Settle();
-        Assert.Equal(("4", "8", "0:05"), (browser.Find("#strip-seconds").GetDomProperty("value"), browser.Find("#strip-count").GetDomProperty("value"), browser.Find("#strip-moment").GetDomProperty("value")));
+        Assert.Equal(
+            ("4", "8", "0:05"),
+            (browser.Find("#strip-seconds")
+                .GetDomProperty("value"), browser.Find("#strip-count")
+                    .GetDomProperty("value"), browser.Find("#strip-moment").GetDomProperty("value")));
         browser.Click("#strip-tools button[value=pin]");
         browser.WaitForText("#strip-tools", "count 8 at 0:05.0");
 

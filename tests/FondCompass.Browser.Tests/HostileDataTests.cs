@@ -5,11 +5,19 @@ using Xunit;
 
 namespace FondCompass.Browser.Tests;
 
-/// <summary>A studio full of text that wants to be markup, in the browser itself: nothing of it is an element, runs or sends anything; and what got in all the same stays dead.</summary>
+/// <summary>
+/// A studio full of text that wants to be markup, in the browser itself: nothing of it is an element, runs or sends anything; and what got
+/// in all the same stays dead.
+/// </summary>
 public class HostileDataTests(RunningStudio studio)
 {
     /// <summary>What our own scripts ask for by themselves when a page is opened.</summary>
-    private static readonly string[] Own = ["handler=Lesson", "handler=Show", "handler=Events", "handler=Words", "handler=Ruler", "handler=Beside", "handler=Progress", "handler=More", "/shown", "/class/time", "/healthz", "/js/", "/lib/", "/css/", "/icon.svg", "/sw.js", "/teach", "handler=Run", "handler=Board", "handler=Score", "handler=Timeline"];
+    private static readonly string[] Own =
+    [
+        "handler=Lesson", "handler=Show", "handler=Events", "handler=Words", "handler=Ruler", "handler=Beside",
+        "handler=Progress", "handler=More", "/shown", "/class/time", "/healthz", "/js/", "/lib/", "/css/", "/icon.svg", "/sw.js",
+        "/teach", "handler=Run", "handler=Board", "handler=Score", "handler=Timeline"
+    ];
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
@@ -18,14 +26,28 @@ public class HostileDataTests(RunningStudio studio)
     {
         using var browser = new Browser(studio.Address);
         var email = browser.NewAccount();
-        await using var context = new FondCompassContext(new DbContextOptionsBuilder<FondCompassContext>().UseNpgsql(studio.Database.Connection).Options);
+        await using var context =
+            new FondCompassContext(new DbContextOptionsBuilder<FondCompassContext>().UseNpgsql(studio.Database.Connection).Options);
         var owner = await context.Users.Where(u => u.Email == email).Select(u => u.Id).SingleAsync(Cancel);
         var (dances, group, planned, held, course) = await HostileStudio.Fill(context, owner, TimeProvider.System, Cancel);
         var sessions = await context.Sessions.CountAsync(s => s.AccountId == owner, Cancel);
         string[] pages =
         [
-            "/", "/steps", "/steps/own", "/groups", $"/groups/{group}", "/lessons", $"/lessons/{held}", $"/lessons/{planned}/teach", "/class/canary22", "/courses", $"/courses/{course}", "/account",
-            .. dances.SelectMany(d => ((string[])["write", "fit", "plan", "teach", "log", "floor", "cues", "room", "compare", "revisions"]).Select(p => $"/dances/{d}/{p}")),
+            "/",
+            "/steps",
+            "/steps/own",
+            "/groups",
+            $"/groups/{group}",
+            "/lessons",
+            $"/lessons/{held}",
+            $"/lessons/{planned}/teach",
+            "/class/canary22",
+            "/courses",
+            $"/courses/{course}",
+            "/account",
+            .. dances.SelectMany(d => ((string[])[
+                "write", "fit", "plan", "teach", "log", "floor", "cues", "room", "compare", "revisions"
+            ]).Select(p => $"/dances/{d}/{p}")),
         ];
         foreach (var page in pages)
         {
@@ -36,8 +58,12 @@ public class HostileDataTests(RunningStudio studio)
                   .map(e => e.outerHTML.slice(0, 200)).join('\n') + (typeof window.{{HostileStudio.Mark}} === 'undefined' ? '' : 'it ran');
                 """)!;
             Assert.Equal((page, ""), (page, made));
-            var sent = ((IEnumerable<object>)browser.Run("return performance.getEntriesByType('resource').map(r => r.name)")!).Select(r => $"{r}"[studio.Address.Length..]);
-            Assert.Empty(sent.Where(s => !Own.Any(o => s.Contains(o, StringComparison.Ordinal)) || s.Contains($"/{HostileStudio.Mark}", StringComparison.Ordinal)).Select(s => $"{page}: {s}"));
+            var sent =
+                ((IEnumerable<object>)browser.Run("return performance.getEntriesByType('resource').map(r => r.name)")!).Select(r =>
+                    $"{r}"[studio.Address.Length..]);
+            Assert.Empty(sent.Where(s => !Own.Any(o => s.Contains(o, StringComparison.Ordinal))
+                || s.Contains($"/{HostileStudio.Mark}", StringComparison.Ordinal))
+                .Select(s => $"{page}: {s}"));
         }
 
         // Nobody was signed out by any of it.
@@ -63,13 +89,20 @@ public class HostileDataTests(RunningStudio studio)
         browser.ClickText("Open the demo studio");
         browser.Find("table.shelf");
         browser.Settle();
-        browser.Run("performance.clearResourceTimings(); const box = document.createElement('div'); box.innerHTML = arguments[0]; document.getElementById('main').append(box); htmx.process(box); document.getElementById('poked')?.click();", markup);
+        browser.Run(
+            "performance.clearResourceTimings(); const box = document.createElement('div'); box.innerHTML = arguments[0]; "
+                + "document.getElementById('main').append(box); htmx.process(box); document.getElementById('poked')?.click();",
+            markup);
         // As a parser would run it, too.
-        browser.Run("const made = document.createRange().createContextualFragment(arguments[0]); document.getElementById('main').append(made);", markup);
+        browser.Run(
+            "const made = document.createRange().createContextualFragment(arguments[0]); document.getElementById('main').append(made);",
+            markup);
         // What our own markup sends goes on: by then anything else would have been sent.
         browser.Find("#q").SendKeys("lanterns");
         browser.WaitForText("table.shelf tbody tr:first-child a.name", "Nine Lanterns");
-        var sent = ((IEnumerable<object>)browser.Run("return performance.getEntriesByType('resource').map(r => r.name)")!).Select(r => $"{r}").Where(r => r.Contains("account", StringComparison.Ordinal));
+        var sent = ((IEnumerable<object>)browser.Run("return performance.getEntriesByType('resource').map(r => r.name)")!)
+            .Select(r => $"{r}")
+            .Where(r => r.Contains("account", StringComparison.Ordinal));
         Assert.Empty(sent);
         Assert.Equal("undefined", browser.Run("return typeof window.fondcanary"));
         browser.Go("/lessons");

@@ -3,7 +3,9 @@ using Xunit;
 
 namespace FondCompass.Browser.Tests;
 
-/// <summary>Everything by keyboard, and by ear: where the focus goes, which key does what, and what is said to those who do not see it.</summary>
+/// <summary>
+/// Everything by keyboard, and by ear: where the focus goes, which key does what, and what is said to those who do not see it.
+/// </summary>
 public class KeyboardTests(RunningStudio studio)
 {
     [Fact]
@@ -45,7 +47,13 @@ public class KeyboardTests(RunningStudio studio)
         browser.Wait("it is planned", () => browser.Driver.PageSource.Contains("Planned for", StringComparison.Ordinal));
         TabTo(browser, "Walk ");
         browser.Keys(Keys.Enter);
-        browser.Wait("its reason is open", () => browser.Run("return document.activeElement.parentElement.open && document.activeElement.parentElement.querySelector('.why').textContent.length > 10") is true);
+        browser.Wait(
+            "its reason is open",
+            () =>
+                browser.Run(
+                    "return document.activeElement.parentElement.open && "
+                        + "document.activeElement.parentElement.querySelector('.why').textContent.length > 10")
+                    is true);
 
         browser.Chord(Keys.Alt, "4");
         browser.Wait("the board opens", () => browser.Path.EndsWith("/teach", StringComparison.Ordinal));
@@ -131,7 +139,10 @@ public class KeyboardTests(RunningStudio studio)
         browser.Keys(Keys.ArrowDown);
         Assert.Equal("offer-1", browser.Find("#script").GetDomAttribute("aria-activedescendant"));
         Assert.Equal("true", browser.Find("#offer-1").GetDomAttribute("aria-selected"));
-        browser.Wait("it is said", () => browser.Run("return document.getElementById('said').textContent") is string said && said.Contains("Tab takes 1-4 vine R", StringComparison.Ordinal));
+        browser.Wait(
+            "it is said",
+            () => browser.Run("return document.getElementById('said').textContent") is string said
+                && said.Contains("Tab takes 1-4 vine R", StringComparison.Ordinal));
         browser.Wait("the list lies beside the row and the ruler", () => browser.Run("""
             const list = document.getElementById('offers').getBoundingClientRect(), bench = document.querySelector('.bench').getBoundingClientRect();
             const box = document.getElementById('script'), style = getComputedStyle(box), line = parseFloat(style.lineHeight);
@@ -142,12 +153,20 @@ public class KeyboardTests(RunningStudio studio)
 
         browser.Keys(Keys.Escape);
         browser.Chord(Keys.Alt, "r");
-        browser.Wait("the step is said", () => browser.Run("return document.getElementById('said').textContent") is string said && said.Contains("A 1, count 1", StringComparison.Ordinal) && said.Contains("vine", StringComparison.Ordinal));
+        browser.Wait(
+            "the step is said",
+            () => browser.Run("return document.getElementById('said').textContent") is string said
+                && said.Contains("A 1, count 1", StringComparison.Ordinal)
+                && said.Contains("vine", StringComparison.Ordinal));
         Assert.Contains("1 step R side", browser.Text("#reading-text"), StringComparison.Ordinal);
         browser.Keys("sh");
         browser.Wait("the list is open", () => browser.Run("return !document.getElementById('offers').hidden") is true);
         Assert.Equal("true", browser.Find("#entry-words").GetDomAttribute("aria-expanded"));
-        Assert.True(browser.Run("return document.getElementById('offers').getBoundingClientRect().right <= document.querySelector('.bench').getBoundingClientRect().left") is true);
+        Assert.True(
+            browser.Run(
+                "return document.getElementById('offers').getBoundingClientRect().right <= "
+                    + "document.querySelector('.bench').getBoundingClientRect().left")
+                is true);
     }
 
     [Fact]
@@ -156,10 +175,15 @@ public class KeyboardTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         browser.NewAccount();
         browser.NewDance();
-        browser.Run("const real = window.fetch; window.fetch = (to, how) => String(to).includes('handler=Offers') ? new Promise(() => {}) : real(to, how);");
+        browser.Run(
+            "const real = window.fetch; window.fetch = (to, how) => String(to).includes('handler=Offers') ? new Promise(() => {}) : "
+                + "real(to, how);");
         browser.Chord(Keys.Control, Keys.End);
         browser.Keys("1-4 vine R" + Keys.Tab + "5-8 vine L");
-        browser.Wait("both rows are there", () => browser.Find("#script").GetDomProperty("value")!.Contains("1-4 vine R\n5-8 vine L", StringComparison.Ordinal), 6);
+        browser.Wait(
+            "both rows are there",
+            () => browser.Find("#script").GetDomProperty("value")!.Contains("1-4 vine R\n5-8 vine L", StringComparison.Ordinal),
+            6);
         browser.WaitForText("#fact-counts", "8");
     }
 
@@ -168,7 +192,10 @@ public class KeyboardTests(RunningStudio studio)
     {
         for (var i = 0; i < 90; i++)
         {
-            if (browser.Run("const a = document.activeElement, w = arguments[0]; return a !== document.body && ((/^[#.\\[]/.test(w) && a.matches(w)) || (a.textContent ?? '').includes(w) && a.matches('a, button, summary'));", what) is true)
+            if (browser.Run(
+                "const a = document.activeElement, w = arguments[0]; return a !== document.body && ((/^[#.\\[]/.test(w) && "
+                    + "a.matches(w)) || (a.textContent ?? '').includes(w) && a.matches('a, button, summary'));",
+                what) is true)
             {
                 return;
             }
@@ -182,7 +209,8 @@ public class KeyboardTests(RunningStudio studio)
     /// <summary>Gives a command another key on the help page.</summary>
     private static void Press(Browser browser, string command, string key)
     {
-        var button = browser.Driver.FindElements(By.CssSelector("button.key")).First(b => b.GetDomAttribute("aria-label")!.Contains(command, StringComparison.Ordinal));
+        var button = browser.Driver.FindElements(By.CssSelector("button.key"))
+            .First(b => b.GetDomAttribute("aria-label")!.Contains(command, StringComparison.Ordinal));
         if (button.Text != "press a key")
         {
             browser.Run("arguments[0].scrollIntoView({ block: 'center', behavior: 'instant' })", button);

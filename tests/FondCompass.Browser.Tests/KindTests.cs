@@ -8,7 +8,8 @@ namespace FondCompass.Browser.Tests;
 /// <summary>Lessons of several kinds led from the board, and what their log believes of them.</summary>
 public class KindTests(RunningStudio studio)
 {
-    private static string State(Browser browser, string what) => Convert.ToString(browser.Run($"return window.fondBoard?.state().{what}"), CultureInfo.InvariantCulture) ?? "";
+    private static string State(Browser browser, string what) =>
+        Convert.ToString(browser.Run($"return window.fondBoard?.state().{what}"), CultureInfo.InvariantCulture) ?? "";
 
     private static void Write(Browser browser, string title, string rows)
     {
@@ -32,7 +33,10 @@ public class KindTests(RunningStudio studio)
         {
             browser.Find("#plan-form [name=warmup]").SendKeys(warmUp);
             // What is led stands in the block, which is folded.
-            browser.Wait("the list is planned", () => browser.Run("return document.getElementById('column').textContent") is string column && column.Contains(warmUp.Split(',')[^1].Trim(), StringComparison.Ordinal));
+            browser.Wait(
+                "the list is planned",
+                () => browser.Run("return document.getElementById('column').textContent") is string column
+                    && column.Contains(warmUp.Split(',')[^1].Trim(), StringComparison.Ordinal));
         }
 
         foreach (var title in also)
@@ -58,7 +62,8 @@ public class KindTests(RunningStudio studio)
         browser.Wait("the first block is shown", () => State(browser, "block").Length > 0);
     }
 
-    private static int Told(Browser browser) => Convert.ToInt32(browser.Run("return window.fondBoard.marks.all.length"), CultureInfo.InvariantCulture);
+    private static int Told(Browser browser) =>
+        Convert.ToInt32(browser.Run("return window.fondBoard.marks.all.length"), CultureInfo.InvariantCulture);
 
     [Fact]
     public void A_rehearsal_and_an_opened_board_log_nothing_and_what_is_shown_or_left_out_is_not_reached()
@@ -115,7 +120,9 @@ public class KindTests(RunningStudio studio)
         Lead(browser, "fitness", "march, step touch, heel digs");
         Board(browser, "Lead it");
         browser.Keys(" ");
-        foreach (var (move, count, next) in ((string, string, string)[])[("march", "1 of 3", "step touch"), ("step touch", "2 of 3", "heel digs"), ("heel digs", "3 of 3", "Walk vine R")])
+        foreach (var (move, count, next) in ((string, string, string)[])[
+            ("march", "1 of 3", "step touch"), ("step touch", "2 of 3", "heel digs"), ("heel digs", "3 of 3", "Walk vine R")
+        ])
         {
             browser.WaitForText("#now", move);
             Assert.Equal(count, browser.Text("#count"));
@@ -140,7 +147,9 @@ public class KindTests(RunningStudio studio)
             browser.Go($"/dances/{ids[^1]}/log");
             browser.Find("#group").Clear();
             browser.Find("#group").SendKeys("Slipway beginners");
-            browser.Run("document.querySelector('[name=reached][value=\"1\"]').click(); document.querySelector('[name=clean][value=\"1\"]').click()");
+            browser.Run(
+                "document.querySelector('[name=reached][value=\"1\"]').click(); "
+                    + "document.querySelector('[name=clean][value=\"1\"]').click()");
             browser.ClickText("Log this lesson");
             browser.WaitForText(".lessons", "clean: all of it");
         }
@@ -158,6 +167,8 @@ public class KindTests(RunningStudio studio)
             browser.Keys(Keys.ArrowRight);
         }
 
-        browser.Wait("the set is over", () => State(browser, "isOver") == "True" || browser.Text("#block-title").Contains("Questions", StringComparison.Ordinal));
+        browser.Wait(
+            "the set is over",
+            () => State(browser, "isOver") == "True" || browser.Text("#block-title").Contains("Questions", StringComparison.Ordinal));
     }
 }

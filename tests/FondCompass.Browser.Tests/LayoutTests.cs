@@ -2,7 +2,9 @@ using Xunit;
 
 namespace FondCompass.Browser.Tests;
 
-/// <summary>Nothing scrolls sideways, nothing lies on another control, and every control can be hit, from a small phone to a table's screen.</summary>
+/// <summary>
+/// Nothing scrolls sideways, nothing lies on another control, and every control can be hit, from a small phone to a table's screen.
+/// </summary>
 public class LayoutTests(DemoBrowser demo) : IClassFixture<DemoBrowser>
 {
     private static readonly int[] Widths = [320, 390, 640, 1024, 1280];

@@ -7,9 +7,11 @@ namespace FondCompass.Browser.Tests;
 /// <summary>A lesson led from the board, block by block, with and without its server; what happened is in the log, once each.</summary>
 public class LessonTests(RunningStudio studio)
 {
-    private const string Script = "title Kittiwake Turn\ntempo 120\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n";
+    private const string Script =
+        "title Kittiwake Turn\ntempo 120\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n";
 
-    private static string State(Browser browser, string what) => Convert.ToString(browser.Run($"return window.fondBoard?.state().{what}"), CultureInfo.InvariantCulture) ?? "";
+    private static string State(Browser browser, string what) =>
+        Convert.ToString(browser.Run($"return window.fondBoard?.state().{what}"), CultureInfo.InvariantCulture) ?? "";
 
     /// <summary>Opens a lesson of twenty minutes on the board, in time that hurries.</summary>
     private static string Open(Browser browser)
@@ -96,11 +98,17 @@ public class LessonTests(RunningStudio studio)
         browser.Keys("t");
         browser.Keys("u");
         browser.Wait("the marks have arrived", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
-        browser.Wait("it is said to be kept", () => browser.Run("return document.getElementById('kept').textContent") is "Kept in this browser: a reload works without a network.");
+        browser.Wait(
+            "it is said to be kept",
+            () =>
+                browser.Run("return document.getElementById('kept').textContent")
+                    is "Kept in this browser: a reload works without a network.");
         browser.Go($"/lessons/{lesson}/teach");
         Ready(browser);
         Assert.Equal("chain:A:1-2", State(browser, "block"));
-        browser.Wait("that it was opened again has arrived", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
+        browser.Wait(
+            "that it was opened again has arrived",
+            () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
 
         studio.Stop();
         try
@@ -121,7 +129,14 @@ public class LessonTests(RunningStudio studio)
             await studio.Start();
         }
 
-        browser.Wait("all is delivered", () => browser.Run("return Object.keys(localStorage).every(k => !k.startsWith('fond-marks')) && window.fondBoard.marks.waiting.length === 0") is true, 60);
+        browser.Wait(
+            "all is delivered",
+            () =>
+                browser.Run(
+                    "return Object.keys(localStorage).every(k => !k.startsWith('fond-marks')) && window.fondBoard.marks.waiting.length "
+                        + "=== 0")
+                    is true,
+            60);
         browser.Wait("nothing is left to be said", () => browser.Text("#state").Length == 0);
         Until(browser, "music");
         Until(browser, "runs");
@@ -141,7 +156,10 @@ public class LessonTests(RunningStudio studio)
         Assert.DoesNotContain(left, r => r.Contains("One run to the music", StringComparison.Ordinal));
         Assert.DoesNotContain("not reached", browser.Text(".held"), StringComparison.Ordinal);
         // What was danced is what was planned, block by block; of a song each repeat of the dance.
-        Assert.DoesNotContain(" of ", string.Join('|', browser.Driver.FindElements(By.CssSelector(".held td:nth-child(4)")).Select(c => c.Text)), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            " of ",
+            string.Join('|', browser.Driver.FindElements(By.CssSelector(".held td:nth-child(4)")).Select(c => c.Text)),
+            StringComparison.Ordinal);
         Assert.Contains("lost: vine R, vine L (A 1)", browser.Text("main"), StringComparison.Ordinal);
         Assert.DoesNotContain("A board leads it now", browser.Text("main"), StringComparison.Ordinal);
     }
@@ -198,9 +216,14 @@ public class LessonTests(RunningStudio studio)
         Until(browser, "dance:A:1");
         browser.Run("window.fondBoard.hurry(1)");
         // Taps at 100 a minute, as a hand gives them to the page.
-        ((IJavaScriptExecutor)browser.Driver).ExecuteAsyncScript("const done = arguments[arguments.length - 1]; let n = 0; const next = () => { window.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true })); document.dispatchEvent(new KeyboardEvent('keydown', { key: 'p', bubbles: true })); if (++n < 5) setTimeout(next, 600); else done(); }; next();");
+        ((IJavaScriptExecutor)browser.Driver).ExecuteAsyncScript(
+            "const done = arguments[arguments.length - 1]; let n = 0; const next = () => { window.dispatchEvent(new "
+                + "KeyboardEvent('keydown', { key: 'p', bubbles: true })); document.dispatchEvent(new KeyboardEvent('keydown', { key: "
+                    + "'p', bubbles: true })); if (++n < 5) setTimeout(next, 600); else done(); }; next();");
         browser.Wait("the board runs with it", () => State(browser, "playing") == "True");
-        browser.Wait("at the tempo tapped", () => browser.Run("return window.fondBoard.pulse.bpm > 92 && window.fondBoard.pulse.bpm < 108") is true);
+        browser.Wait(
+            "at the tempo tapped",
+            () => browser.Run("return window.fondBoard.pulse.bpm > 92 && window.fondBoard.pulse.bpm < 108") is true);
         browser.WaitForText("#said", "a minute over");
         browser.Keys(Keys.Enter);
         browser.Wait("the 1 is now", () => browser.Text("#count") is "1" or "2" or "8");
@@ -239,7 +262,9 @@ public class LessonTests(RunningStudio studio)
         browser.Keys(" ");
         browser.Wait("it plays", () => State(browser, "playing") == "True");
         browser.Driver.SwitchTo().Window(screen);
-        browser.Wait("the class sees the count", () => browser.Text("#count").Length == 1 && browser.Text("#now").StartsWith("vine", StringComparison.Ordinal));
+        browser.Wait(
+            "the class sees the count",
+            () => browser.Text("#count").Length == 1 && browser.Text("#now").StartsWith("vine", StringComparison.Ordinal));
         browser.Wait("it goes in step", () => Skew(browser, board, screen) < 0.1);
         browser.Click(".class-choices summary");
         new OpenQA.Selenium.Support.UI.SelectElement(browser.Find("#language")).SelectByValue("de");
@@ -252,9 +277,16 @@ public class LessonTests(RunningStudio studio)
         const string Moment = "return [performance.timeOrigin + performance.now(), {0}]";
         browser.Driver.SwitchTo().Window(board);
         var rate = Convert.ToDouble(browser.Run("return window.fondBoard.conductor.rate"), CultureInfo.InvariantCulture);
-        var here = ((IEnumerable<object>)browser.Run(Moment.Replace("{0}", "window.fondBoard.conductor.position()", StringComparison.Ordinal))!).Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture)).ToList();
+        var here = ((IEnumerable<object>)browser.Run(Moment.Replace(
+            "{0}",
+            "window.fondBoard.conductor.position()",
+            StringComparison.Ordinal))!)
+            .Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture))
+            .ToList();
         browser.Driver.SwitchTo().Window(screen);
-        var there = ((IEnumerable<object>)browser.Run(Moment.Replace("{0}", "window.fondClass.position()", StringComparison.Ordinal))!).Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture)).ToList();
+        var there = ((IEnumerable<object>)browser.Run(Moment.Replace("{0}", "window.fondClass.position()", StringComparison.Ordinal))!)
+            .Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture))
+            .ToList();
         return Math.Abs(there[1] - (here[1] + ((there[0] - here[0]) / 1000 * rate)));
     }
 }

@@ -12,7 +12,9 @@ public class LookingTests(RunningStudio studio)
         browser.Go("/");
         browser.ClickText("Open the demo studio");
         browser.Find("table.shelf");
-        browser.Run($"location = [...document.querySelectorAll('table.shelf a.name')].find(a => a.textContent.includes('(harbour')).href.replace('/write', '{page}')");
+        browser.Run(
+            "location = [...document.querySelectorAll('table.shelf a.name')].find(a => "
+                + $"a.textContent.includes('(harbour')).href.replace('/write', '{page}')");
         return browser;
     }
 

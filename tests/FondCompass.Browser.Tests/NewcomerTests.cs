@@ -35,10 +35,15 @@ public class NewcomerTests(RunningStudio studio)
         browser.NewAccount();
         browser.NewDance();
         browser.Click(".help summary");
-        var examples = browser.Driver.FindElements(By.CssSelector(".help code")).Select(c => c.Text).Where(t => !t.StartsWith('#')).ToList();
+        var examples = browser.Driver.FindElements(By.CssSelector(".help code"))
+            .Select(c => c.Text)
+            .Where(t => !t.StartsWith('#'))
+            .ToList();
         Assert.InRange(examples.Count, 5, 20);
         browser.Click("#script");
-        browser.Rewrite("title Advice\nstart weight L facing 12\npart A\n" + string.Join('\n', examples.Where(e => char.IsAsciiDigit(e[0]))) + "\n");
+        browser.Rewrite("title Advice\nstart weight L facing 12\npart A\n"
+            + string.Join('\n', examples.Where(e => char.IsAsciiDigit(e[0])))
+            + "\n");
         browser.WaitForText("#saved", "saved");
         Assert.Empty(browser.Driver.FindElements(By.CssSelector(".findings li.error")));
     }
@@ -56,7 +61,9 @@ public class NewcomerTests(RunningStudio studio)
         browser.WaitForText("#saved", "saved");
         browser.Go("/");
         browser.ClickText("Delete the examples");
-        browser.Wait("one is left", () => browser.Driver.FindElements(By.CssSelector("table.shelf a.name")) is [{ Text: "Slack Tide Stroll" }]);
+        browser.Wait(
+            "one is left",
+            () => browser.Driver.FindElements(By.CssSelector("table.shelf a.name")) is [{ Text: "Slack Tide Stroll" }]);
         Assert.Empty(browser.Driver.FindElements(By.CssSelector(".examples")));
     }
 
@@ -90,7 +97,11 @@ public class NewcomerTests(RunningStudio studio)
         browser.NewDance();
         browser.Chord(Keys.Control, Keys.End);
         browser.Keys("1 step R, 2 step R\n");
-        browser.Wait("it is said", () => browser.Run("return document.getElementById('said').textContent") is string said && said.Contains("1 error", StringComparison.Ordinal) && said.Contains("already holds the weight", StringComparison.Ordinal));
+        browser.Wait(
+            "it is said",
+            () => browser.Run("return document.getElementById('said').textContent") is string said
+                && said.Contains("1 error", StringComparison.Ordinal)
+                && said.Contains("already holds the weight", StringComparison.Ordinal));
     }
 
     [Fact]

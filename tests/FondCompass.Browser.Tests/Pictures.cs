@@ -24,7 +24,8 @@ public sealed class Pictures(DemoBrowser demo) : IClassFixture<DemoBrowser>
 
     private static string? Folder => Environment.GetEnvironmentVariable("FOND_PICTURES");
 
-    private static int Width => int.TryParse(Environment.GetEnvironmentVariable("FOND_PICTURES_WIDTH"), CultureInfo.InvariantCulture, out var width) ? width : 1280;
+    private static int Width =>
+        int.TryParse(Environment.GetEnvironmentVariable("FOND_PICTURES_WIDTH"), CultureInfo.InvariantCulture, out var width) ? width : 1280;
 
     private Browser Browser => demo.Browser;
 
@@ -58,7 +59,10 @@ public sealed class Pictures(DemoBrowser demo) : IClassFixture<DemoBrowser>
         Take("/steps?step=vine", "steps");
         Take("/steps/own", "own-words", () =>
         {
-            Browser.Find("#text").SendKeys("step rope walk = step R across, step L across\nalias harbour vine = vine\nstep rocking chair = rock R back, recover L, rock R forward, recover L");
+            Browser.Find("#text")
+                .SendKeys(
+                    "step rope walk = step R across, step L across\nalias harbour vine = vine\nstep rocking chair = rock R back, "
+                        + "recover L, rock R forward, recover L");
             Browser.WaitForText("#own-look", "Slack Tide Stroll");
         });
         Take("/", "paste", () =>
@@ -96,7 +100,8 @@ public sealed class Pictures(DemoBrowser demo) : IClassFixture<DemoBrowser>
     private void NewCourse()
     {
         Browser.Find("[name='Asked.Name']").SendKeys("Ready for the Lantern Regatta");
-        Browser.Find("[name='Asked.Dances']").SendKeys("Slack Tide Stroll\nLow Water Waltz\nWinch and Windlass\nNine Lanterns\nBell Buoy Ring\nFog Signal");
+        Browser.Find("[name='Asked.Dances']")
+            .SendKeys("Slack Tide Stroll\nLow Water Waltz\nWinch and Windlass\nNine Lanterns\nBell Buoy Ring\nFog Signal");
         new SelectElement(Browser.Find("[name='Asked.Group']")).SelectByText("Slipway beginners");
         Browser.ClickText("Make the course");
         Browser.Find("#course-table");

@@ -7,7 +7,9 @@ namespace FondCompass.Browser.Tests;
 /// <summary>A lesson is planned as its instructor teaches it: for a group, in a school, with blocks of their own.</summary>
 public class PlanTests(RunningStudio studio)
 {
-    private const string Script = "title Kittiwake Turn\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n1-4 step R side, close L, step R side, touch L\n5-8 step L side, close R, step L side, touch R\n1-8 march R\n";
+    private const string Script =
+        "title Kittiwake Turn\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n1-4 step R side, close L, step R "
+            + "side, touch L\n5-8 step L side, close R, step L side, touch R\n1-8 march R\n";
 
     private static Browser Planning(RunningStudio studio)
     {
@@ -33,10 +35,12 @@ public class PlanTests(RunningStudio studio)
         return browser;
     }
 
-    private static void Choose(Browser browser, string name, string text) => new SelectElement(browser.Find($"#plan-form [name='{name}']")).SelectByText(text);
+    private static void Choose(Browser browser, string name, string text) =>
+        new SelectElement(browser.Find($"#plan-form [name='{name}']")).SelectByText(text);
 
     private static IWebElement Block(Browser browser, string title) =>
-        browser.Driver.FindElements(By.CssSelector("#column .block")).First(b => b.FindElement(By.CssSelector("summary")).Text.StartsWith(title, StringComparison.Ordinal));
+        browser.Driver.FindElements(By.CssSelector("#column .block"))
+            .First(b => b.FindElement(By.CssSelector("summary")).Text.StartsWith(title, StringComparison.Ordinal));
 
     private static string Mins(Browser browser, string title) => Block(browser, title).FindElement(By.CssSelector(".mins")).Text;
 
@@ -62,7 +66,9 @@ public class PlanTests(RunningStudio studio)
         var walked = Mins(browser, "Walk rocking");
         Block(browser, "Walk rocking").FindElement(By.CssSelector("summary")).SendKeys(Keys.Enter);
         Block(browser, "Walk rocking").FindElement(By.XPath(".//button[.='A minute more']")).SendKeys(Keys.Enter);
-        browser.Wait("it is longer", () => Mins(browser, "Walk rocking") is var now && now != walked && now.EndsWith("yours", StringComparison.Ordinal));
+        browser.Wait(
+            "it is longer",
+            () => Mins(browser, "Walk rocking") is var now && now != walked && now.EndsWith("yours", StringComparison.Ordinal));
         browser.WaitForText("#column .headline", "45:00");
         Assert.Equal("true", Block(browser, "Walk rocking").FindElement(By.CssSelector("details")).GetDomAttribute("open"));
 
@@ -91,7 +97,10 @@ public class PlanTests(RunningStudio studio)
         Assert.DoesNotContain("Show it whole", browser.Text("#column .column"));
         Assert.Equal("no", new SelectElement(browser.Find("#plan-form [name=show]")).SelectedOption.Text);
         browser.ClickText("Undo the last change");
-        browser.Wait("it is as long as before", () => browser.Text("#column .headline").StartsWith(over.Split('\n')[0][..20], StringComparison.Ordinal) && browser.Text("#column").Contains("Show it whole", StringComparison.Ordinal));
+        browser.Wait(
+            "it is as long as before",
+            () => browser.Text("#column .headline").StartsWith(over.Split('\n')[0][..20], StringComparison.Ordinal)
+                && browser.Text("#column").Contains("Show it whole", StringComparison.Ordinal));
         foreach (var wrong in (string[])["0", "541", "many"])
         {
             browser.Find("#minutes").Clear();
@@ -174,7 +183,9 @@ public class PlanTests(RunningStudio studio)
     {
         var options = new PrintOptions();
         (options.PageDimensions.Width, options.PageDimensions.Height) = (21, 29.7);
-        return System.Text.RegularExpressions.Regex.Count(System.Text.Encoding.Latin1.GetString(((ISupportsPrint)browser.Driver).Print(options).AsByteArray), "/Type */Page[^s]");
+        return System.Text.RegularExpressions.Regex.Count(
+            System.Text.Encoding.Latin1.GetString(((ISupportsPrint)browser.Driver).Print(options).AsByteArray),
+            "/Type */Page[^s]");
     }
 
     [Fact]

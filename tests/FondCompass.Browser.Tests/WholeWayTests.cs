@@ -63,15 +63,21 @@ public class WholeWayTests(RunningStudio studio)
         Assert.NotEmpty(browser.Driver.FindElements(By.CssSelector("path.weight.broken")));
         Assert.Contains("already holds the weight", browser.Text(".findings.told"));
         browser.Chord(Keys.Alt, "f");
-        browser.Wait("the fix is in", () => browser.Find("#script").GetDomProperty("value")!.Contains("lock step R forward, brush L", StringComparison.Ordinal));
+        browser.Wait(
+            "the fix is in",
+            () => browser.Find("#script").GetDomProperty("value")!.Contains("lock step R forward, brush L", StringComparison.Ordinal));
         browser.Wait("the line is whole", () => browser.Driver.FindElements(By.CssSelector("path.weight.broken")).Count == 0);
 
-        browser.Rewrite("title Skerry Lights\ntempo 390\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 lock step R forward, brush L\n5-8 lock step L forward, brush R\n1-4 rocking chair R\n5-6 pivot 1/2 left\n7-8 pivot 1/4 left\n1-4 jazz box R\n5-8 v step R\n");
+        browser.Rewrite(
+            "title Skerry Lights\ntempo 390\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 lock step R forward, brush L\n5-8 lock step L "
+                + "forward, brush R\n1-4 rocking chair R\n5-6 pivot 1/2 left\n7-8 pivot 1/4 left\n1-4 jazz box R\n5-8 v step R\n");
         browser.WaitForText("#fact-counts", "32");
         browser.WaitForText("#fact-walls", "4");
         browser.WaitForText("#fact-checks", "clear");
         browser.WaitForText("#saved", "saved");
-        var bottom = Convert.ToDouble(browser.Run("return [...document.querySelectorAll('svg.eight')].at(-1).getBoundingClientRect().bottom"), CultureInfo.InvariantCulture);
+        var bottom = Convert.ToDouble(
+            browser.Run("return [...document.querySelectorAll('svg.eight')].at(-1).getBoundingClientRect().bottom"),
+            CultureInfo.InvariantCulture);
         Assert.InRange(bottom, 100, 800);
     }
 
@@ -108,7 +114,10 @@ public class WholeWayTests(RunningStudio studio)
         browser.Chord(Keys.Alt, "4");
         browser.WaitForText("#rate", "390");
         // Some of it stands for half a second only: it is written down where it is shown, and looked up afterwards.
-        browser.Run("window.shown = []; for (const id of ['phase', 'now', 'wall']) { const place = document.getElementById(id); new MutationObserver(() => window.shown.push(id + ' ' + place.textContent)).observe(place, { childList: true, characterData: true, subtree: true }); }");
+        browser.Run(
+            "window.shown = []; for (const id of ['phase', 'now', 'wall']) { const place = document.getElementById(id); new "
+                + "MutationObserver(() => window.shown.push(id + ' ' + place.textContent)).observe(place, { childList: true, "
+                    + "characterData: true, subtree: true }); }");
         browser.Keys(" ");
         browser.Wait("it is danced to its end", () => browser.Text("#phase").Contains("done", StringComparison.Ordinal), 60);
         var shown = JsonSerializer.Deserialize<List<string>>((string)browser.Run("return JSON.stringify(window.shown)")!)!;
@@ -123,7 +132,10 @@ public class WholeWayTests(RunningStudio studio)
         browser.Chord(Keys.Alt, "5");
         browser.Wait("the log opens", () => browser.Path.EndsWith("/log", StringComparison.Ordinal));
         Assert.Equal("Loft regulars", browser.Find("#group").GetDomProperty("value"));
-        browser.Run("document.querySelector('[name=reached][value=\"4\"]').click(); document.querySelector('[name=rate][value=\"90\"]').click(); document.querySelector('[name=weak][value=\"3\"]').click()");
+        browser.Run(
+            "document.querySelector('[name=reached][value=\"4\"]').click(); "
+                + "document.querySelector('[name=rate][value=\"90\"]').click(); "
+                    + "document.querySelector('[name=weak][value=\"3\"]').click()");
         browser.Find("#note").SendKeys("the pivots");
         browser.ClickText("Log this lesson");
         browser.WaitForText(".lessons", "(A 4) at 90 %");
@@ -136,19 +148,26 @@ public class WholeWayTests(RunningStudio studio)
         browser.NewAccount();
         browser.ClickText("Write a new dance");
         browser.Find("#script");
-        browser.Rewrite("title Metronome\ntempo 380\npart A\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L\n");
+        browser.Rewrite(
+            "title Metronome\ntempo 380\npart A\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L\n1-4 vine "
+                + "R\n5-8 vine L\n");
         browser.WaitForText("#fact-counts", "32");
         browser.WaitForText("#saved", "saved");
         browser.Chord(Keys.Alt, "4");
         browser.WaitForText("#rate", "380");
         // What reaches the audio clock, taken where it reaches it; the click alone.
         browser.Run("document.getElementById('only-click').click()");
-        browser.Run("window.starts = []; const start = OscillatorNode.prototype.start; OscillatorNode.prototype.start = function (when) { window.starts.push(when); return start.call(this, when); };");
+        browser.Run(
+            "window.starts = []; const start = OscillatorNode.prototype.start; OscillatorNode.prototype.start = function (when) { "
+                + "window.starts.push(when); return start.call(this, when); };");
         browser.Keys(" ");
         // The dance comes once more while it plays, as when the band's notes are late: no click sounds twice.
         browser.Wait("it plays", () => Convert.ToInt32(browser.Run("return window.starts.length"), CultureInfo.InvariantCulture) > 8);
         browser.Run("fondBoard.conductor.load(fondBoard.conductor.notes, fondBoard.conductor.end)");
-        browser.Wait("68 clicks are scheduled", () => Convert.ToInt32(browser.Run("return window.starts.length"), CultureInfo.InvariantCulture) >= 68, 40);
+        browser.Wait(
+            "68 clicks are scheduled",
+            () => Convert.ToInt32(browser.Run("return window.starts.length"), CultureInfo.InvariantCulture) >= 68,
+            40);
         var starts = JsonSerializer.Deserialize<double[]>((string)browser.Run("return JSON.stringify(window.starts)")!)!;
         for (var i = 0; i < 68; i++)
         {

@@ -49,14 +49,28 @@ public class WordsTests(RunningStudio studio)
     private static void OnTheRuler(Browser browser)
     {
         var names = browser.Driver.FindElements(By.CssSelector("#ruler .step > text:not(.foot)")).Select(t => t.Text).ToList();
-        Assert.Equal(["grapevine", "step forward", "pivot 1/4 right", "step forward", "close", "arms reach right", "your own"], names.Take(7).Select((n, i) => n.EndsWith('…') ? browser.Driver.FindElements(By.CssSelector("#ruler .step > title"))[i].GetDomProperty("textContent")!.Split(':')[0].Split(',')[0].Replace(" L", "", StringComparison.Ordinal).Replace(" R", "", StringComparison.Ordinal) : n));
+        Assert.Equal(
+            ["grapevine", "step forward", "pivot 1/4 right", "step forward", "close", "arms reach right", "your own"],
+            names.Take(7)
+                .Select((n, i) => n.EndsWith('…')
+                    ? browser.Driver.FindElements(By.CssSelector("#ruler .step > title"))[i]
+                        .GetDomProperty("textContent")!
+                        .Split(':')[0]
+                        .Split(',')[0]
+                        .Replace(" L", "", StringComparison.Ordinal)
+                        .Replace(" R", "", StringComparison.Ordinal)
+                    : n));
         Assert.Equal(["out and back", "the pier"], browser.Driver.FindElements(By.CssSelector(".line-name")).Select(t => t.Text));
-        Assert.Equal(["cue 1", "caution 5", "trouble 6", "note 5", "easier 1 to 4"], browser.Driver.FindElements(By.CssSelector(".hung-mark summary")).Select(t => t.Text));
+        Assert.Equal(
+            ["cue 1", "caution 5", "trouble 6", "note 5", "easier 1 to 4"],
+            browser.Driver.FindElements(By.CssSelector(".hung-mark summary")).Select(t => t.Text));
         browser.Find(".hung-mark.caution summary").SendKeys(Keys.Enter);
         browser.WaitForText(".hung-mark.caution span", "mind the wet floor");
         Assert.DoesNotContain(browser.Driver.FindElements(By.CssSelector(".layer-lanes")), l => l.Displayed);
         browser.Click("#layers");
-        Assert.Equal(["arms", "hips", "head", "sounds"], browser.Driver.FindElements(By.CssSelector(".layer-lanes .lane-name")).Where(l => l.Displayed).Select(l => l.Text).Distinct());
+        Assert.Equal(
+            ["arms", "hips", "head", "sounds"],
+            browser.Driver.FindElements(By.CssSelector(".layer-lanes .lane-name")).Where(l => l.Displayed).Select(l => l.Text).Distinct());
         Assert.Contains("right arm up", browser.Text(".layer-lanes"), StringComparison.Ordinal);
         Assert.NotEmpty(browser.Driver.FindElements(By.CssSelector("#ruler .step.free")));
         Assert.NotEmpty(browser.Driver.FindElements(By.CssSelector("#ruler .step.body")));

@@ -11,7 +11,12 @@ public class WritingTests(RunningStudio studio)
     private static string Script(Browser browser) => browser.Find("#script").GetDomProperty("value")!;
 
     private static string[] Steps(Browser browser) =>
-        Script(browser).Split('\n').SkipWhile(r => !r.StartsWith("part", StringComparison.Ordinal)).Skip(1).Where(r => r.Length > 0).ToArray();
+        Script(browser)
+            .Split('\n')
+            .SkipWhile(r => !r.StartsWith("part", StringComparison.Ordinal))
+            .Skip(1)
+            .Where(r => r.Length > 0)
+            .ToArray();
 
     private static void Until(Browser browser, params string[] steps)
     {
@@ -45,7 +50,10 @@ public class WritingTests(RunningStudio studio)
     {
         using var browser = NewDance();
         // Fewer keys than the names have letters, and a Tab each.
-        foreach (var keys in new[] { "vine", "vine", "lock st", "brush", "lock st", "rocking", "pivot", "pivot 1/4 l", "jazz b", "step to", "heel d" })
+        foreach (var keys in new[]
+        {
+            "vine", "vine", "lock st", "brush", "lock st", "rocking", "pivot", "pivot 1/4 l", "jazz b", "step to", "heel d"
+        })
         {
             var before = Script(browser);
             browser.Keys(keys + Keys.Tab);
@@ -55,9 +63,17 @@ public class WritingTests(RunningStudio studio)
         browser.WaitForText("#fact-counts", "32");
         Until(
             browser,
-            "1-4 vine R", "5-8 vine L", "1-3 lock step R", "4 brush L forward", "5-8 lock step L", "1-4 rocking chair R", "5-6 pivot turn R",
+            "1-4 vine R",
+            "5-8 vine L",
+            "1-3 lock step R",
+            "4 brush L forward",
+            "5-8 lock step L",
+            "1-4 rocking chair R",
+            "5-6 pivot turn R",
             "7-8 pivot turn R 1/4 left", "1-4 jazz box R", "5-6 step touch R", "7-8 heel dig L");
-        var bottom = Convert.ToDouble(browser.Run("return [...document.querySelectorAll('svg.eight')].at(-1).getBoundingClientRect().bottom"), CultureInfo.InvariantCulture);
+        var bottom = Convert.ToDouble(
+            browser.Run("return [...document.querySelectorAll('svg.eight')].at(-1).getBoundingClientRect().bottom"),
+            CultureInfo.InvariantCulture);
         Assert.InRange(bottom, 100, 800);
     }
 
@@ -72,7 +88,10 @@ public class WritingTests(RunningStudio studio)
         browser.Keys(Keys.Delete);
         Until(browser, "1-4 vine R", "5-8 vine L", "1-4 rocking chair R");
         browser.Chord(Keys.Shift, Keys.ArrowLeft);
-        browser.Wait("one is shorter", () => Script(browser).Contains("-7 vine L", StringComparison.Ordinal) || Script(browser).Contains("1-3", StringComparison.Ordinal));
+        browser.Wait(
+            "one is shorter",
+            () => Script(browser).Contains("-7 vine L", StringComparison.Ordinal)
+                || Script(browser).Contains("1-3", StringComparison.Ordinal));
         browser.Chord(Keys.Control, "z");
         Until(browser, "1-4 vine R", "5-8 vine L", "1-4 rocking chair R");
         browser.Chord(Keys.Control, "z");
@@ -110,10 +129,22 @@ public class WritingTests(RunningStudio studio)
     {
         using var browser = NewDance("part A\n1-4 vine R\n5-8 vine L\n");
         browser.Wait("two steps are drawn", () => browser.Driver.FindElements(By.CssSelector("g.step")).Count == 2);
-        new Actions(browser.Driver).MoveToElement(browser.Find("g.step[data-row='2'] text")).ClickAndHold().MoveByOffset(200, 0).MoveByOffset(190, 0).Release().Perform();
+        new Actions(browser.Driver)
+            .MoveToElement(browser.Find("g.step[data-row='2'] text"))
+            .ClickAndHold()
+            .MoveByOffset(200, 0)
+            .MoveByOffset(190, 0)
+            .Release()
+            .Perform();
         Until(browser, "1-4 vine L", "5-8 vine R");
         browser.Wait("they are drawn anew", () => browser.Text("g.step[data-row='2']").Contains('L'));
-        new Actions(browser.Driver).MoveToElement(browser.Find("g.step[data-row='2'] .grip")).ClickAndHold().MoveByOffset(-50, 0).MoveByOffset(-50, 0).Release().Perform();
+        new Actions(browser.Driver)
+            .MoveToElement(browser.Find("g.step[data-row='2'] .grip"))
+            .ClickAndHold()
+            .MoveByOffset(-50, 0)
+            .MoveByOffset(-50, 0)
+            .Release()
+            .Perform();
         Until(browser, "1-3 vine L", "4-7 vine R");
     }
 
@@ -128,7 +159,10 @@ public class WritingTests(RunningStudio studio)
         browser.WaitForText("#pasted", "wobble the wizzle");
         browser.Find("#pasted [aria-label='Script of row 2']").SendKeys(Keys.End + ", brush R");
         browser.Click("#paste-over");
-        browser.Wait("it is a script", () => Script(browser).Contains("grapevine left, brush R", StringComparison.Ordinal) && Script(browser).Contains("wobble the wizzle", StringComparison.Ordinal));
+        browser.Wait(
+            "it is a script",
+            () => Script(browser).Contains("grapevine left, brush R", StringComparison.Ordinal)
+                && Script(browser).Contains("wobble the wizzle", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -140,7 +174,10 @@ public class WritingTests(RunningStudio studio)
         browser.WaitForText("#ways-body", "In place of");
         var words = browser.Text("#ways-body .way-pick");
         browser.Click("#ways-body .way-pick");
-        browser.Wait("it is swapped", () => !Steps(browser)[0].Contains("vine R", StringComparison.Ordinal) && words.Split(", ").All(w => Script(browser).Contains(w, StringComparison.Ordinal)));
+        browser.Wait(
+            "it is swapped",
+            () => !Steps(browser)[0].Contains("vine R", StringComparison.Ordinal)
+                && words.Split(", ").All(w => Script(browser).Contains(w, StringComparison.Ordinal)));
         browser.WaitForText("#fact-checks", "clear");
     }
 }

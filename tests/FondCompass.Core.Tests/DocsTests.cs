@@ -10,7 +10,8 @@ namespace FondCompass.Core.Tests;
 /// <summary>The page of findings lists every code, and every code only once.</summary>
 public partial class DocsTests
 {
-    private static string Page([CallerFilePath] string here = "") => Path.Combine(Path.GetDirectoryName(here)!, "..", "..", "docs", "findings.md");
+    private static string Page([CallerFilePath] string here = "") =>
+        Path.Combine(Path.GetDirectoryName(here)!, "..", "..", "docs", "findings.md");
 
     private static List<FindingCode> Codes() => typeof(FindingCode).Assembly.GetTypes()
         .SelectMany(t => t.GetFields(BindingFlags.Public | BindingFlags.Static))
@@ -23,7 +24,10 @@ public partial class DocsTests
     [Fact]
     public void Findings_are_all_on_their_page()
     {
-        var text = new StringBuilder("# Findings\n\nEvery code is stable. An error cannot be danced or read; a warning wants a look; an info is for the lesson.\nThis page is written by a test of the core.\n\n| code | severity | what |\n|---|---|---|\n");
+        var text =
+            new StringBuilder(
+                "# Findings\n\nEvery code is stable. An error cannot be danced or read; a warning wants a look; an info is for the "
+                    + "lesson.\nThis page is written by a test of the core.\n\n| code | severity | what |\n|---|---|---|\n");
         foreach (var code in Codes())
         {
             text.Append($"| {code.Code} | {code.Severity.ToString().ToLowerInvariant()} | {code.Title} |\n");
@@ -43,7 +47,10 @@ public partial class DocsTests
     /// <summary>Code spans of the table of counts, and the rows that hang on counts: all of them can be read.</summary>
     private static IEnumerable<string> SamplesOnTheScriptPage()
     {
-        var rows = File.ReadAllLines(Page().Replace("findings.md", "script.md")).SkipWhile(r => r != "## Counts and steps").TakeWhile(r => r != "## Own steps").ToList();
+        var rows = File.ReadAllLines(Page().Replace("findings.md", "script.md"))
+            .SkipWhile(r => r != "## Counts and steps")
+            .TakeWhile(r => r != "## Own steps")
+            .ToList();
         foreach (var row in rows.Where(r => r.StartsWith("| `", StringComparison.Ordinal)))
         {
             foreach (Match span in CodeSpan().Matches(row.Replace("\\|", "¦").Split('|')[1].Replace('¦', '|')))
@@ -66,11 +73,17 @@ public partial class DocsTests
         foreach (var sample in samples.Where(s => s.Any(char.IsLetter) && s[0] != '?'))
         {
             var findings = Analysis.Of($"part A\n1-8 march R\n1-4 vine R\n{sample}\n").Findings;
-            Assert.DoesNotContain(findings, f => f.Place.Row == 4 && (f.Code.StartsWith("TEXT", StringComparison.Ordinal) || f.Code is "WORD01" or "WORD02" or "WORD03"));
+            Assert.DoesNotContain(
+                findings,
+                f => f.Place.Row == 4
+                    && (f.Code.StartsWith("TEXT", StringComparison.Ordinal) || f.Code is "WORD01" or "WORD02" or "WORD03"));
         }
     }
 
-    /// <summary>Every package that the application is built with stands on the page of licences, and what ships with the pages has its text beside it.</summary>
+    /// <summary>
+    /// Every package that the application is built with stands on the page of licences, and what ships with the pages has its text beside
+    /// it.
+    /// </summary>
     [Fact]
     public void Whatever_ships_has_its_licence()
     {
@@ -78,7 +91,9 @@ public partial class DocsTests
         var page = File.ReadAllText(Path.Combine(root, "docs", "licences.md"));
         foreach (var project in Directory.GetFiles(Path.Combine(root, "src"), "*.csproj", SearchOption.AllDirectories))
         {
-            Assert.All(Package().Matches(File.ReadAllText(project)), m => Assert.Contains(m.Groups[1].Value, page, StringComparison.Ordinal));
+            Assert.All(
+                Package().Matches(File.ReadAllText(project)),
+                m => Assert.Contains(m.Groups[1].Value, page, StringComparison.Ordinal));
         }
 
         Assert.All(LicenceText().Matches(page), m => Assert.True(File.Exists(Path.Combine(root, m.Groups[1].Value)), m.Groups[1].Value));

@@ -12,15 +12,20 @@ public class FloorsTests
     /// <summary>From the ground up; the folder of <see cref="Core.Analysis"/> itself has no name.</summary>
     private static readonly string[] Floors =
     [
-        "Counts", "Days", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Told", "Swaps", "Checks", "", "Composing", "Prose",
+        "Counts", "Days", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Told",
+        "Swaps", "Checks", "", "Composing", "Prose",
         "Music", "Runs", "Saying", "Calling", "Floor", "Comparing", "Lessons", "Rooms", "Teaching", "Planning",
     ];
 
     private static readonly Architecture Core = new ArchLoader().LoadAssemblies(typeof(Core.Analysis).Assembly).Build();
 
-    private static string FloorOf(IType type) => type.Namespace.FullName is var name && name.StartsWith(Root + ".", StringComparison.Ordinal) ? name[(Root.Length + 1)..].Split('.')[0] : "";
+    private static string FloorOf(IType type) =>
+        type.Namespace.FullName is var name && name.StartsWith(Root + ".", StringComparison.Ordinal)
+            ? name[(Root.Length + 1)..].Split('.')[0]
+            : "";
 
-    private static IEnumerable<IType> Own => Core.Types.Where(t => t.Namespace.FullName == Root || t.Namespace.FullName.StartsWith(Root + ".", StringComparison.Ordinal));
+    private static IEnumerable<IType> Own =>
+        Core.Types.Where(t => t.Namespace.FullName == Root || t.Namespace.FullName.StartsWith(Root + ".", StringComparison.Ordinal));
 
     [Fact]
     public void Every_folder_is_a_floor() => Assert.Equal(Floors.Order(), Own.Select(FloorOf).Distinct().Order());
@@ -42,5 +47,7 @@ public class FloorsTests
     [InlineData("Microsoft.EntityFrameworkCore")]
     [InlineData("Npgsql")]
     public void The_core_knows_neither_web_nor_database(string foreign) =>
-        Assert.DoesNotContain(Own.SelectMany(t => t.Dependencies), d => d.Target.Namespace.FullName.StartsWith(foreign, StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            Own.SelectMany(t => t.Dependencies),
+            d => d.Target.Namespace.FullName.StartsWith(foreign, StringComparison.Ordinal));
 }

@@ -27,7 +27,13 @@ public sealed class BackupTests : IDisposable
         await using (var context = Context(connection))
         {
             await context.Database.MigrateAsync(Cancel);
-            var instructor = new Instructor { Id = Guid.NewGuid(), UserName = "a@test.invalid", NormalizedUserName = "A@TEST.INVALID", SecurityStamp = "s" };
+            var instructor = new Instructor
+            {
+                Id = Guid.NewGuid(),
+                UserName = "a@test.invalid",
+                NormalizedUserName = "A@TEST.INVALID",
+                SecurityStamp = "s"
+            };
             context.Users.Add(instructor);
             await context.SaveChangesAsync(Cancel);
             owner = instructor.Id;
@@ -40,7 +46,15 @@ public sealed class BackupTests : IDisposable
             var book = new LessonBook(context, owner, ShelfFixture.Clock);
             var group = await book.AddGroup("Slipway beginners", "", 60, Cancel);
             var dance = await context.Dances.FirstAsync(d => d.OwnerId == owner, Cancel);
-            await book.Add(new LessonRecord { DanceId = dance.Id, GroupId = group.Id, Date = new DateOnly(2026, 11, 26), Note = "the stove side is slippery 🦀" }, Cancel);
+            await book.Add(
+                new LessonRecord
+                {
+                    DanceId = dance.Id,
+                    GroupId = group.Id,
+                    Date = new DateOnly(2026, 11, 26),
+                    Note = "the stove side is slippery 🦀"
+                },
+                Cancel);
         }
 
         // While it runs.
@@ -62,7 +76,9 @@ public sealed class BackupTests : IDisposable
             var titles = await context.Dances.Where(d => d.OwnerId == owner).Select(d => d.Title).ToListAsync(Cancel);
             Assert.Contains("Slack Tide Stroll", titles);
             Assert.Equal(10, titles.Count);
-            Assert.Equal("the stove side is slippery 🦀", Assert.Single(await new LessonBook(context, owner, ShelfFixture.Clock).Lessons(cancel: Cancel)).Note);
+            Assert.Equal(
+                "the stove side is slippery 🦀",
+                Assert.Single(await new LessonBook(context, owner, ShelfFixture.Clock).Lessons(cancel: Cancel)).Note);
         }
 
         NpgsqlConnection.ClearAllPools();
@@ -87,11 +103,16 @@ public sealed class BackupTests : IDisposable
         Directory.Delete(_folder, recursive: true);
     }
 
-    private static FondCompassContext Context(string connection) => new(new DbContextOptionsBuilder<FondCompassContext>().UseNpgsql(connection).Options);
+    private static FondCompassContext Context(string connection) =>
+        new(new DbContextOptionsBuilder<FondCompassContext>().UseNpgsql(connection).Options);
 
     private static async Task<(int Code, string Said)> Run(string script, params string[] arguments)
     {
-        var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "scripts", script), arguments) { RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "scripts", script), arguments)
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true
+        };
         using var process = Process.Start(start)!;
         var errors = process.StandardError.ReadToEndAsync();
         var output = await process.StandardOutput.ReadToEndAsync();

@@ -18,7 +18,9 @@ public class DanceShelfTests(ShelfFixture fixture)
     {
         var owner = await fixture.NewOwner();
         await using var context = fixture.Context();
-        var dance = await new DanceShelf(context, owner, ShelfFixture.Clock).Add($"title {new string('x', before)}🦀 and on\npart A\n1-8 march R", Cancel);
+        var dance = await new DanceShelf(context, owner, ShelfFixture.Clock).Add(
+            $"title {new string('x', before)}🦀 and on\npart A\n1-8 march R",
+            Cancel);
         Assert.Equal(kept, dance.Title.Length);
     }
 
@@ -51,7 +53,9 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task Nobody_reaches_another_owners_dance()
     {
         await using var context = fixture.Context();
-        var dance = await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).Add("title Private\npart A\n1 step R", Cancel);
+        var dance = await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).Add(
+            "title Private\npart A\n1 step R",
+            Cancel);
         var stranger = new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock);
         Assert.Null(await stranger.Find(dance.Id, Cancel));
         Assert.Null(await stranger.Save(dance.Id, 1, "stolen", Cancel));
@@ -82,7 +86,10 @@ public class DanceShelfTests(ShelfFixture fixture)
         var dance = await shelf.Add("title A\npart A\n1 step R", Cancel);
         await shelf.Save(dance.Id, 1, "title B\npart A\n1 step R", Cancel);
         await shelf.Save(dance.Id, 2, "title B\npart A\n1 step R", Cancel);
-        var revisions = await context.Revisions.Where(r => r.DanceId == dance.Id).OrderBy(r => r.Version).Select(r => r.Script).ToListAsync(Cancel);
+        var revisions = await context.Revisions.Where(r => r.DanceId == dance.Id)
+            .OrderBy(r => r.Version)
+            .Select(r => r.Script)
+            .ToListAsync(Cancel);
         Assert.Equal(["title A\npart A\n1 step R", "title B\npart A\n1 step R"], revisions);
     }
 
@@ -103,7 +110,9 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task A_null_character_does_not_reach_the_database()
     {
         await using var context = fixture.Context();
-        var dance = await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).Add("title N\0il\npart A\n1 step R", Cancel);
+        var dance = await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).Add(
+            "title N\0il\npart A\n1 step R",
+            Cancel);
         Assert.DoesNotContain('\0', dance.Script);
         Assert.DoesNotContain('\0', dance.Title);
     }
@@ -119,7 +128,9 @@ public class DanceShelfTests(ShelfFixture fixture)
         var own = await book.AddGroup("Loft regulars", "", 60, Cancel);
         var foreign = await new LessonBook(context, other, ShelfFixture.Clock).AddGroup("Others", "", 60, Cancel);
         Assert.Null(await book.Add(new LessonRecord { DanceId = dance.Id, GroupId = foreign.Id }, Cancel));
-        Assert.NotNull(await book.Add(new LessonRecord { DanceId = dance.Id, GroupId = own.Id, Date = new DateOnly(2026, 11, 26) }, Cancel));
+        Assert.NotNull(await book.Add(
+            new LessonRecord { DanceId = dance.Id, GroupId = own.Id, Date = new DateOnly(2026, 11, 26) },
+            Cancel));
         Assert.Empty(await new LessonBook(context, other, ShelfFixture.Clock).Lessons(cancel: Cancel));
         Assert.Equal("Loft regulars", (await book.Planned(dance.Id, Cancel))!.Group!.Name);
     }
@@ -141,7 +152,8 @@ public class DanceShelfTests(ShelfFixture fixture)
     public async Task The_demo_world_is_loaded_once_and_its_drift_can_be_mended()
     {
         using var database = new FondCompass.Tests.Databases.TestDatabase();
-        await using var context = new FondCompassContext(new DbContextOptionsBuilder<FondCompassContext>().UseNpgsql(database.Connection + ";Pooling=false").Options);
+        await using var context = new FondCompassContext(new DbContextOptionsBuilder<FondCompassContext>().UseNpgsql(database.Connection
+            + ";Pooling=false").Options);
         await context.Database.MigrateAsync(Cancel);
         using var users = new Microsoft.AspNetCore.Identity.UserManager<Instructor>(
             new Microsoft.AspNetCore.Identity.EntityFrameworkCore.UserOnlyStore<Instructor, FondCompassContext, Guid>(context),
@@ -151,7 +163,11 @@ public class DanceShelfTests(ShelfFixture fixture)
         await DemoWorld.LoadIfEmpty(context, users, ShelfFixture.Clock, Cancel);
         await DemoWorld.LoadIfEmpty(context, users, ShelfFixture.Clock, Cancel);
         Assert.Equal(DemoWorld.UserName, (await context.Users.SingleAsync(Cancel)).UserName);
-        Assert.Equal((10, 2, 1), (await context.Dances.CountAsync(Cancel), await context.Lessons.CountAsync(l => l.Held, Cancel), await context.Lessons.CountAsync(l => !l.Held, Cancel)));
+        Assert.Equal(
+            (10, 2, 1),
+            (await context.Dances.CountAsync(Cancel), await context.Lessons.CountAsync(
+                l => l.Held,
+                Cancel), await context.Lessons.CountAsync(l => !l.Held, Cancel)));
 
         var script = DemoWorld.Scripts().Single(s => s.Name == "slack-tide-stroll").Script;
         var trace = Core.Analysis.Of(script).Trace;

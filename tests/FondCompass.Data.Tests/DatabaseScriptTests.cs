@@ -24,15 +24,22 @@ public sealed class DatabaseScriptTests : IDisposable
             Assert.False(await context.Users.AnyAsync(Cancel));
         }
 
-        foreach (var beyond in (string[])["select pg_read_file('/etc/passwd')", "copy \"Dances\" to program 'cat'", "create database another", "create role another", "alter role fond password 'x'", "select * from pg_authid"])
+        foreach (var beyond in (string[])[
+            "select pg_read_file('/etc/passwd')", "copy \"Dances\" to program 'cat'", "create database another",
+            "create role another", "alter role fond password 'x'", "select * from pg_authid"
+        ])
         {
             await using var source = NpgsqlDataSource.Create(connection);
             await using var command = source.CreateCommand(beyond);
-            Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, (await Assert.ThrowsAsync<PostgresException>(() => command.ExecuteNonQueryAsync(Cancel))).SqlState);
+            Assert.Equal(
+                PostgresErrorCodes.InsufficientPrivilege,
+                (await Assert.ThrowsAsync<PostgresException>(() => command.ExecuteNonQueryAsync(Cancel))).SqlState);
         }
 
         await using var other = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { Database = "postgres" });
-        Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, (await Assert.ThrowsAsync<PostgresException>(async () => await other.OpenConnectionAsync(Cancel))).SqlState);
+        Assert.Equal(
+            PostgresErrorCodes.InsufficientPrivilege,
+            (await Assert.ThrowsAsync<PostgresException>(async () => await other.OpenConnectionAsync(Cancel))).SqlState);
     }
 
     /// <summary>A port that was free when it was asked for may be taken by whoever starts at the same moment.</summary>
@@ -59,9 +66,18 @@ public sealed class DatabaseScriptTests : IDisposable
             await context.Database.MigrateAsync(Cancel);
         }
 
-        await using (var super = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection) { Username = "fond", Password = await Password() }))
+        await using (var super = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection)
         {
-            foreach (var before in (string[])["alter database fondcompass owner to fond", "alter table \"Dances\" owner to fond", "alter table \"AccountEvents\" owner to fond", "alter table \"__EFMigrationsHistory\" owner to fond"])
+            Username = "fond",
+            Password = await Password()
+        }))
+        {
+            foreach (var before in (string[])[
+                "alter database fondcompass owner to fond",
+                "alter table \"Dances\" owner to fond",
+                "alter table \"AccountEvents\" owner to fond",
+                "alter table \"__EFMigrationsHistory\" owner to fond"
+            ])
             {
                 await using var command = super.CreateCommand(before);
                 await command.ExecuteNonQueryAsync(Cancel);
@@ -69,7 +85,10 @@ public sealed class DatabaseScriptTests : IDisposable
         }
 
         await using var again = NpgsqlDataSource.Create(await Start());
-        await using var owners = again.CreateCommand("select count(*) from pg_class where relnamespace = 'public'::regnamespace and relkind in ('r', 'S', 'i') and relowner <> 'fondapp'::regrole");
+        await using var owners =
+            again.CreateCommand(
+                "select count(*) from pg_class where relnamespace = 'public'::regnamespace and relkind in ('r', 'S', 'i') and relowner "
+                    + "<> 'fondapp'::regrole");
         Assert.Equal(0L, await owners.ExecuteScalarAsync(Cancel));
     }
 
@@ -88,7 +107,11 @@ public sealed class DatabaseScriptTests : IDisposable
         var (code, connection, said) = await Run("start", "5800");
         Assert.Equal(0, code);
         Assert.Contains("a new one was set", said);
-        await using var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection.Trim()) { Username = "fond", Password = await Password() });
+        await using var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection.Trim())
+        {
+            Username = "fond",
+            Password = await Password()
+        });
         await using var asked = source.CreateCommand("select 1");
         Assert.Equal(1, await asked.ExecuteScalarAsync(Cancel));
     }
@@ -124,7 +147,11 @@ public sealed class DatabaseScriptTests : IDisposable
 
     private async Task<(int Code, string Out, string Said)> Run(string command, params string[] arguments)
     {
-        var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "scripts", "database"), [command, _folder, .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "scripts", "database"), [command, _folder, .. arguments])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true
+        };
         start.Environment["FOND_DATABASE_OPTIONS"] = "-c fsync=off";
         using var process = Process.Start(start)!;
         var errors = process.StandardError.ReadToEndAsync();

@@ -19,8 +19,15 @@ public class KeepingTests(ShelfFixture fixture)
         var owner = await fixture.NewOwner();
         await using var context = fixture.Context();
         var dance = await new DanceShelf(context, owner, ShelfFixture.Clock).Add(Script, Cancel);
-        await context.Revisions.Where(r => r.DanceId == dance.Id).ExecuteUpdateAsync(s => s.SetProperty(r => r.SavedAt, Now.AddDays(-400)), Cancel);
-        context.Revisions.AddRange(ago.Select((a, i) => new DanceRevision { DanceId = dance.Id, Version = i + 2, Script = Script, SavedAt = Now - a }));
+        await context.Revisions.Where(r => r.DanceId == dance.Id)
+            .ExecuteUpdateAsync(s => s.SetProperty(r => r.SavedAt, Now.AddDays(-400)), Cancel);
+        context.Revisions.AddRange(ago.Select((a, i) => new DanceRevision
+        {
+            DanceId = dance.Id,
+            Version = i + 2,
+            Script = Script,
+            SavedAt = Now - a
+        }));
         await context.SaveChangesAsync(Cancel);
         return (owner, dance.Id);
     }
@@ -44,7 +51,17 @@ public class KeepingTests(ShelfFixture fixture)
     {
         // Versions 2 to 4 on one day long ago, 5 and 6 on the next; 7 to 9 within an hour this week, 10 an hour later; 11 now.
         TimeSpan Days(double days, double minutes = 0) => TimeSpan.FromDays(days) - TimeSpan.FromMinutes(minutes);
-        var (_, dance) = await Saved(Days(30), Days(30, 60), Days(30, 200), Days(29), Days(29, 1), Days(3), Days(3, 5), Days(3, 20), Days(3, 60), TimeSpan.Zero);
+        var (_, dance) = await Saved(
+            Days(30),
+            Days(30, 60),
+            Days(30, 200),
+            Days(29),
+            Days(29, 1),
+            Days(3),
+            Days(3, 5),
+            Days(3, 20),
+            Days(3, 60),
+            TimeSpan.Zero);
         Assert.Equal([1, 4, 6, 9, 10, 11], await Left(dance));
     }
 
@@ -95,7 +112,11 @@ public class KeepingTests(ShelfFixture fixture)
             var outcomes = await Task.WhenAll(Enumerable.Range(0, 4).Select(async i =>
             {
                 await using var context = fixture.Context();
-                return (await new DanceShelf(context, owner, ShelfFixture.Clock).Save(dance.Id, from, $"{Script}\n# {from} of {i}", Cancel))!;
+                return (await new DanceShelf(context, owner, ShelfFixture.Clock).Save(
+                    dance.Id,
+                    from,
+                    $"{Script}\n# {from} of {i}",
+                    Cancel))!;
             }));
             var saved = Assert.Single(outcomes, o => o.Saved);
             Assert.All(outcomes, o => Assert.Equal(saved.Current.Script, o.Current.Script));
@@ -117,7 +138,10 @@ public class KeepingTests(ShelfFixture fixture)
             async Task<bool> Fit()
             {
                 await using var context = fixture.Context();
-                return await new DanceShelf(context, owner, ShelfFixture.Clock).SaveFit(dance.Id, new DanceFit { Kept = new FitKept { Intro = now } }, Cancel);
+                return await new DanceShelf(context, owner, ShelfFixture.Clock).SaveFit(
+                    dance.Id,
+                    new DanceFit { Kept = new FitKept { Intro = now } },
+                    Cancel);
             }
 
             async Task<bool> Save()
@@ -146,7 +170,8 @@ public class KeepingTests(ShelfFixture fixture)
         var owner = await fixture.NewOwner();
         await using var context = fixture.Context();
         var book = new LessonBook(context, owner, ShelfFixture.Clock);
-        context.Groups.AddRange(Enumerable.Range(0, Quota.Groups.Most - 1).Select(i => new GroupRecord { Id = Guid.CreateVersion7(), OwnerId = owner, Name = $"{i}" }));
+        context.Groups.AddRange(Enumerable.Range(0, Quota.Groups.Most - 1)
+            .Select(i => new GroupRecord { Id = Guid.CreateVersion7(), OwnerId = owner, Name = $"{i}" }));
         await context.SaveChangesAsync(Cancel);
         await book.AddGroup("the last", "", 60, Cancel);
         var refused = await Assert.ThrowsAsync<QuotaException>(() => book.AddGroup("one more", "", 60, Cancel));

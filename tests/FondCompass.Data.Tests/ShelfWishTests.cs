@@ -11,14 +11,20 @@ public class ShelfWishTests(ShelfFixture fixture)
 
     private static readonly DateOnly Today = ShelfFixture.Clock.Today;
 
-    /// <summary>Four dances: Ebb (beginner, 8 counts, 92, one wall), Flow (Improver, 16, 112, four walls, a tag), Gale (percussive, 24, no tempo), Haze (errors).</summary>
-    private static async Task<(DanceShelf Shelf, LessonBook Book, Dictionary<string, DanceRecord> Dances, GroupRecord Thursday)> Shelf(FondCompassContext context, Guid owner)
+    /// <summary>
+    /// Four dances: Ebb (beginner, 8 counts, 92, one wall), Flow (Improver, 16, 112, four walls, a tag), Gale (percussive, 24, no tempo),
+    /// Haze (errors).
+    /// </summary>
+    private static async Task<(DanceShelf Shelf, LessonBook Book, Dictionary<string, DanceRecord> Dances, GroupRecord Thursday)> Shelf(
+        FondCompassContext context,
+        Guid owner)
     {
         var shelf = new DanceShelf(context, owner, ShelfFixture.Clock);
         string[] scripts =
         [
             "title Ebb\nlevel beginner\ntempo 92\npart A\n1-4 vine R\n5-8 vine L",
-            "title Flow\nlevel Improver\ntempo 112\npart A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside\n1-8 march R x8\ntag Bell\n1-2 hold\nafter 1 Bell",
+            "title Flow\nlevel Improver\ntempo 112\npart A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside\n1-8 march R x8\ntag "
+                + "Bell\n1-2 hold\nafter 1 Bell",
             "title Gale\ngenre percussive\nstart weight L\npart A\n1-8 march R\n1-8 march R\n1-8 march R",
             "title Haze\npart A\n1 step R side\n2 touch R side",
         ];
@@ -32,7 +38,8 @@ public class ShelfWishTests(ShelfFixture fixture)
         var thursday = new GroupRecord { Id = Guid.CreateVersion7(), OwnerId = owner, Name = "Thursday" };
         context.Groups.Add(thursday);
         context.Lessons.AddRange(
-            Lesson(owner, dances["Ebb"], thursday, Today.AddMonths(-4), true), Lesson(owner, dances["Flow"], thursday, Today.AddDays(-3), true),
+            Lesson(owner, dances["Ebb"], thursday, Today.AddMonths(-4), true),
+            Lesson(owner, dances["Flow"], thursday, Today.AddDays(-3), true),
             Lesson(owner, dances["Flow"], thursday, Today.AddMonths(-5), true), Lesson(owner, dances["Gale"], thursday, Today, false));
         await context.SaveChangesAsync(Cancel);
         return (shelf, new LessonBook(context, owner, ShelfFixture.Clock), dances, thursday);
@@ -97,7 +104,10 @@ public class ShelfWishTests(ShelfFixture fixture)
         await using var context = fixture.Context();
         var (shelf, _, dances, _) = await Shelf(context, await fixture.NewOwner());
         Assert.True(await shelf.SetMarks(dances["Gale"].Id, "Summer,  for the quay, summer,, " + new string('x', 40), Cancel));
-        Assert.False(await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).SetMarks(dances["Gale"].Id, "theirs", Cancel));
+        Assert.False(await new DanceShelf(context, await fixture.NewOwner(), ShelfFixture.Clock).SetMarks(
+            dances["Gale"].Id,
+            "theirs",
+            Cancel));
         Assert.Equal("Gale", Assert.Single(await shelf.SearchFor(new ShelfWish { Mark = "summer" }, Cancel)).Title);
         var (levels, marks) = await shelf.Choices(Cancel);
         Assert.Equal(["beginner", "improver"], levels);
@@ -123,7 +133,10 @@ public class ShelfWishTests(ShelfFixture fixture)
         await using var context = fixture.Context();
         var owner = await fixture.NewOwner();
         var (shelf, _, dances, _) = await Shelf(context, owner);
-        await context.Dances.Where(d => d.Id == dances["Gale"].Id).ExecuteUpdateAsync(set => set.SetProperty(d => d.Genre, "").SetProperty(d => d.Lines, "").SetProperty(d => d.IsStale, true), Cancel);
+        await context.Dances.Where(d => d.Id == dances["Gale"].Id)
+            .ExecuteUpdateAsync(
+                set => set.SetProperty(d => d.Genre, "").SetProperty(d => d.Lines, "").SetProperty(d => d.IsStale, true),
+                Cancel);
         context.ChangeTracker.Clear();
         Assert.Empty(await shelf.SearchFor(new ShelfWish { Genre = "percussive" }, Cancel));
         Assert.Equal(1, await StaleDances.Describe(context, owner, Cancel));

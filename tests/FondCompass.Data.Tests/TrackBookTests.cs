@@ -20,7 +20,10 @@ public class TrackBookTests(ShelfFixture fixture)
         var slow = await book.Add("Slow", "verse 32 @92", Cancel);
 
         Assert.True(await book.Choose(dance.Id, fast.Id, Cancel));
-        await shelf.SaveFit(dance.Id, new DanceFit { TrackId = fast.Id, Kept = new FitKept { Intro = 8, Changes = ["restart 2 after 2"] } }, Cancel);
+        await shelf.SaveFit(
+            dance.Id,
+            new DanceFit { TrackId = fast.Id, Kept = new FitKept { Intro = 8, Changes = ["restart 2 after 2"] } },
+            Cancel);
         Assert.True(await book.Choose(dance.Id, slow.Id, Cancel));
         Assert.Equal(("", null, slow.Id), (string.Join('|', Fit().Kept.Changes), Fit().Kept.Intro, Fit().TrackId));
         Assert.True(await book.Choose(dance.Id, fast.Id, Cancel));

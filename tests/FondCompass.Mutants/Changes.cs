@@ -49,7 +49,9 @@ internal static class Changes
         ["ThenByDescending"] = "ThenBy",
     };
 
-    /// <summary>The texts that may stand in the place of a node; none where it is not one that is changed, or stands where only a constant may.</summary>
+    /// <summary>
+    /// The texts that may stand in the place of a node; none where it is not one that is changed, or stands where only a constant may.
+    /// </summary>
     public static IEnumerable<string> Of(SyntaxNode node)
     {
         if (node is not (ExpressionSyntax or VariableDeclaratorSyntax or SwitchExpressionArmSyntax) || IsFixed(node))
@@ -59,16 +61,28 @@ internal static class Changes
 
         return node switch
         {
-            BinaryExpressionSyntax b when Operators.TryGetValue(b.OperatorToken.Kind(), out var others) => others.Select(o => $"{b.Left}{Spaced(SyntaxFacts.GetText(o))}{b.Right}"),
+            BinaryExpressionSyntax b when Operators.TryGetValue(b.OperatorToken.Kind(), out var others) =>
+                others.Select(o => $"{b.Left}{Spaced(SyntaxFacts.GetText(o))}{b.Right}"),
             PrefixUnaryExpressionSyntax p when p.IsKind(SyntaxKind.LogicalNotExpression) => [p.Operand.ToString()],
-            LiteralExpressionSyntax l when l.Parent is not PrefixUnaryExpressionSyntax { RawKind: (int)SyntaxKind.UnaryMinusExpression } => Literal(l),
+            LiteralExpressionSyntax l when l.Parent is not PrefixUnaryExpressionSyntax { RawKind: (int)SyntaxKind.UnaryMinusExpression } =>
+                Literal(l),
             PrefixUnaryExpressionSyntax p when p.IsKind(SyntaxKind.UnaryMinusExpression) => [p.Operand.ToString()],
-            IsPatternExpressionSyntax p => Patterns(p.Pattern).Select(t => $"{p.Expression} is {t}").Concat(Declares(p.Pattern) ? [] : [$"!({p})"]),
-            InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax m } i when Calls.TryGetValue(m.Name.Identifier.Text, out var other) && m.Name is IdentifierNameSyntax => [$"{m.Expression}.{other}{i.ArgumentList}"],
+            IsPatternExpressionSyntax p =>
+                Patterns(p.Pattern).Select(t => $"{p.Expression} is {t}").Concat(Declares(p.Pattern) ? [] : [$"!({p})"]),
+            InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax m } i when Calls.TryGetValue(
+                m.Name.Identifier.Text,
+                out var other)
+                && m.Name is IdentifierNameSyntax =>
+                [$"{m.Expression}.{other}{i.ArgumentList}"],
             InvocationExpressionSyntax i when IsCondition(i) => [$"!{i}"],
             MemberAccessExpressionSyntax m when IsCondition(m) => [$"!{m}"],
             IdentifierNameSyntax n when IsCondition(n) => [$"!{n}"],
-            VariableDeclaratorSyntax { Initializer.Value: { } value, Parent: VariableDeclarationSyntax { Parent: FieldDeclarationSyntax f } } when f.Modifiers.Any(SyntaxKind.ConstKeyword) => Constant(value),
+            VariableDeclaratorSyntax
+            {
+                Initializer.Value: { } value,
+                Parent: VariableDeclarationSyntax { Parent: FieldDeclarationSyntax f }
+            } when f.Modifiers.Any(SyntaxKind.ConstKeyword) =>
+                Constant(value),
             SwitchExpressionArmSyntax a when !Declares(a.Pattern) => Patterns(a.Pattern).Take(2),
             _ => [],
         };
@@ -95,7 +109,8 @@ internal static class Changes
     private static IEnumerable<string> Number(SyntaxToken token) => token.Value switch
     {
         int n => [More(n)],
-        double d => [d == Math.Floor(d) ? (d + 1).ToString("0.0", CultureInfo.InvariantCulture) : (d * 1.25).ToString("R", CultureInfo.InvariantCulture)],
+        double d =>
+            [d == Math.Floor(d) ? (d + 1).ToString("0.0", CultureInfo.InvariantCulture) : (d * 1.25).ToString("R", CultureInfo.InvariantCulture)],
         long n => [(n + 1).ToString(CultureInfo.InvariantCulture) + "L"],
         _ => [],
     };
@@ -141,7 +156,8 @@ internal static class Changes
     private static bool Declares(SyntaxNode node) => node.DescendantNodesAndSelf().Any(n => n is SingleVariableDesignationSyntax);
 
     /// <summary>
-    /// Attributes, labels, patterns, defaults, members of an enum: there only a constant may stand, and constants of a type are changed where they are declared.
+    /// Attributes, labels, patterns, defaults, members of an enum: there only a constant may stand, and constants of a type are changed
+    /// where they are declared.
     /// What hangs on a <c>?.</c> outside of itself cannot be written alone.
     /// </summary>
     private static bool IsFixed(SyntaxNode node)
@@ -150,7 +166,8 @@ internal static class Changes
         {
             switch (at)
             {
-                case AttributeListSyntax or EnumMemberDeclarationSyntax or CaseSwitchLabelSyntax or ParameterSyntax or InterpolationFormatClauseSyntax or InterpolationAlignmentClauseSyntax:
+                case AttributeListSyntax or EnumMemberDeclarationSyntax or CaseSwitchLabelSyntax or ParameterSyntax
+                    or InterpolationFormatClauseSyntax or InterpolationAlignmentClauseSyntax:
                 case LocalDeclarationStatementSyntax { IsConst: true }:
                 case InvocationExpressionSyntax { Expression: IdentifierNameSyntax { Identifier.Text: "nameof" } }:
                 case PatternSyntax:
@@ -158,7 +175,11 @@ internal static class Changes
                 case FieldDeclarationSyntax f when f.Modifiers.Any(SyntaxKind.ConstKeyword):
                     return node is not VariableDeclaratorSyntax;
                 case MemberDeclarationSyntax:
-                    return node.DescendantNodes().Any(n => n is (MemberBindingExpressionSyntax or ElementBindingExpressionSyntax) && !n.Ancestors().TakeWhile(a => a != node.Parent).Any(a => a is ConditionalAccessExpressionSyntax c && c.WhenNotNull.Span.Contains(n.Span)));
+                    return node.DescendantNodes()
+                        .Any(n => n is (MemberBindingExpressionSyntax or ElementBindingExpressionSyntax)
+                            && !n.Ancestors()
+                                .TakeWhile(a => a != node.Parent)
+                                .Any(a => a is ConditionalAccessExpressionSyntax c && c.WhenNotNull.Span.Contains(n.Span)));
             }
         }
 

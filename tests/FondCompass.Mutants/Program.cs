@@ -22,9 +22,12 @@ for (var i = 0; i < args.Length; i++)
 {
     if (args[i].StartsWith("--", StringComparison.Ordinal))
     {
-        if (i + 1 == args.Length || !double.TryParse(args[i + 1], NumberStyles.Float, CultureInfo.InvariantCulture, out var value) || value < 1)
+        if (i + 1 == args.Length
+            || !double.TryParse(args[i + 1], NumberStyles.Float, CultureInfo.InvariantCulture, out var value)
+            || value < 1)
         {
-            Console.Error.WriteLine($"{args[i]} needs a number of 1 or more after it. Usage: ./test mutate [FOLDER…] [--count N] [--seed N] [--minutes N]");
+            Console.Error.WriteLine(
+                $"{args[i]} needs a number of 1 or more after it. Usage: ./test mutate [FOLDER…] [--count N] [--seed N] [--minutes N]");
             return 2;
         }
 
@@ -50,7 +53,9 @@ var all = build.All();
 var strange = folders.Where(f => all.All(m => m.Folder != f && m.File != f)).ToList();
 if (strange.Count > 0)
 {
-    Console.Error.WriteLine($"No folder or file of the core: {string.Join(", ", strange)}. The folders: {string.Join(' ', all.Select(m => m.Folder).Distinct())}");
+    Console.Error.WriteLine(
+        $"No folder or file of the core: {string.Join(", ", strange)}. The folders: "
+            + $"{string.Join(' ', all.Select(m => m.Folder).Distinct())}");
     return 2;
 }
 

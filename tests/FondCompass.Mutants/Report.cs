@@ -3,7 +3,12 @@ using System.Globalization;
 namespace FondCompass.Mutants;
 
 /// <summary>The score by folder, and every change that lived, in a file.</summary>
-internal sealed class Report(List<Mutation> all, List<Mutation> compiled, Dictionary<int, (Fate Fate, string? By)> fates, Equivalents equivalents, string folder)
+internal sealed class Report(
+    List<Mutation> all,
+    List<Mutation> compiled,
+    Dictionary<int, (Fate Fate, string? By)> fates,
+    Equivalents equivalents,
+    string folder)
 {
     /// <summary>Where a mistake is an advice that hurts, more is asked.</summary>
     private static readonly string[] Strict = ["Checks", "Tracing", "Runs", "Swaps"];
@@ -23,10 +28,16 @@ internal sealed class Report(List<Mutation> all, List<Mutation> compiled, Dictio
 
         Line("all", all.Count, [.. compiled.Where(m => fates[m.Id].Fate != Fate.NotTried)], null);
         var late = compiled.Count(m => fates[m.Id].Fate == Fate.NotTried);
-        Console.WriteLine($"{late} were not tried for want of time; {fates.Values.Count(f => f.Fate == Fate.Hung)} of the noticed never came to an end; {equivalents.Count} are named as changes that nothing can notice.");
-        var lived = compiled.Where(m => fates[m.Id].Fate is Fate.Survived or Fate.Untouched).Select(m => $"{fates[m.Id].Fate,-10} {m}").ToList();
+        Console.WriteLine(
+            $"{late} were not tried for want of time; {fates.Values.Count(f => f.Fate == Fate.Hung)} of the noticed never came to an "
+                + $"end; {equivalents.Count} are named as changes that nothing can notice.");
+        var lived = compiled.Where(m => fates[m.Id].Fate is Fate.Survived or Fate.Untouched)
+            .Select(m => $"{fates[m.Id].Fate,-10} {m}")
+            .ToList();
         File.WriteAllLines(Path.Combine(folder, "lived.txt"), lived);
-        File.WriteAllLines(Path.Combine(folder, "noticed.txt"), compiled.Where(m => fates[m.Id].Fate is Fate.Killed or Fate.Hung).Select(m => $"{m}    by {fates[m.Id].By ?? "its time"}"));
+        File.WriteAllLines(
+            Path.Combine(folder, "noticed.txt"),
+            compiled.Where(m => fates[m.Id].Fate is Fate.Killed or Fate.Hung).Select(m => $"{m}    by {fates[m.Id].By ?? "its time"}"));
         Console.WriteLine("Those that lived: .build/mutants/lived.txt");
         return well;
     }

@@ -42,18 +42,23 @@ internal sealed class Switched(ILookup<SyntaxNode, Mutation> chosen) : CSharpSyn
             arms.AddRange(chosen[arm].Select(m => $"{m.Becomes} when {On}({m.Id}){when} => {arm.Expression}"));
             var off = string.Concat(chosen[arm].Select(m => $"!{On}({m.Id}) && "));
             var visited = (SwitchExpressionArmSyntax)base.Visit(arm)!;
-            arms.Add(off.Length == 0 ? visited.ToString() : $"{visited.Pattern} when {off}({visited.WhenClause?.Condition.ToString() ?? "true"}) => {visited.Expression}");
+            arms.Add(off.Length == 0
+                ? visited.ToString()
+                : $"{visited.Pattern} when {off}({visited.WhenClause?.Condition.ToString() ?? "true"}) => {visited.Expression}");
         }
 
         var switched = (SwitchExpressionSyntax)SyntaxFactory.ParseExpression($"x switch {{ {string.Join(",\n", arms)} }}");
         return node.WithGoverningExpression((ExpressionSyntax)Visit(node.GoverningExpression)!).WithArms(switched.Arms);
     }
 
-    public override SyntaxNode? VisitClassDeclaration(ClassDeclarationSyntax node) => WithProperties(node, (TypeDeclarationSyntax)base.VisitClassDeclaration(node)!);
+    public override SyntaxNode? VisitClassDeclaration(ClassDeclarationSyntax node) =>
+        WithProperties(node, (TypeDeclarationSyntax)base.VisitClassDeclaration(node)!);
 
-    public override SyntaxNode? VisitStructDeclaration(StructDeclarationSyntax node) => WithProperties(node, (TypeDeclarationSyntax)base.VisitStructDeclaration(node)!);
+    public override SyntaxNode? VisitStructDeclaration(StructDeclarationSyntax node) =>
+        WithProperties(node, (TypeDeclarationSyntax)base.VisitStructDeclaration(node)!);
 
-    public override SyntaxNode? VisitRecordDeclaration(RecordDeclarationSyntax node) => WithProperties(node, (TypeDeclarationSyntax)base.VisitRecordDeclaration(node)!);
+    public override SyntaxNode? VisitRecordDeclaration(RecordDeclarationSyntax node) =>
+        WithProperties(node, (TypeDeclarationSyntax)base.VisitRecordDeclaration(node)!);
 
     /// <summary>A constant that is changed is a static property with the switch in it.</summary>
     private TypeDeclarationSyntax WithProperties(TypeDeclarationSyntax was, TypeDeclarationSyntax now)
@@ -79,7 +84,9 @@ internal sealed class Switched(ILookup<SyntaxNode, Mutation> chosen) : CSharpSyn
                 }
 
                 members.Add(SyntaxFactory.ParseMemberDeclaration(
-                    chosen[variable].Any() ? $"{modifiers} static {f.Declaration.Type} {variable.Identifier} => {text};\n" : $"{modifiers} const {f.Declaration.Type} {variable.Identifier} = {value};\n")!);
+                    chosen[variable].Any()
+                        ? $"{modifiers} static {f.Declaration.Type} {variable.Identifier} => {text};\n"
+                        : $"{modifiers} const {f.Declaration.Type} {variable.Identifier} = {value};\n")!);
             }
         }
 

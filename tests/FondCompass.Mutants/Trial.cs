@@ -23,7 +23,9 @@ internal sealed class Trial(string program, int processors, TimeSpan budget)
             Console.Error.WriteLine($"  judges nothing ({left.Seconds:0.0} s): {left.Name}");
         }
 
-        Console.Error.WriteLine($"  {cases.Length} cases, {cases.Sum(c => c.Seconds):0} s, {cases.Count(c => !c.Green)} of them judge nothing; {clock.Elapsed.TotalSeconds:0} s so far");
+        Console.Error.WriteLine(
+            $"  {cases.Length} cases, {cases.Sum(c => c.Seconds):0} s, {cases.Count(c => !c.Green)} of them judge nothing; "
+                + $"{clock.Elapsed.TotalSeconds:0} s so far");
         var cold = covered.SelectMany(c => c.Cold).ToHashSet();
         var touching = cases.Where(c => c.Green).SelectMany(c => c.Asked.Select(id => (id, c.Number))).ToLookup(t => t.id, t => t.Number);
         var quickest = cases.Where(c => c.Green).OrderBy(c => c.Seconds).Select(c => c.Number).ToList();
@@ -35,7 +37,9 @@ internal sealed class Trial(string program, int processors, TimeSpan budget)
             using var worker = new Workers(program);
             while (queue.TryDequeue(out var mutation))
             {
-                fates[mutation.Id] = clock.Elapsed > budget ? (Fate.NotTried, null) : Judge(worker, mutation, cases, touching[mutation.Id].ToList(), cold.Contains(mutation.Id), quickest);
+                fates[mutation.Id] = clock.Elapsed > budget
+                    ? (Fate.NotTried, null)
+                    : Judge(worker, mutation, cases, touching[mutation.Id].ToList(), cold.Contains(mutation.Id), quickest);
                 if (Interlocked.Increment(ref done) % 100 == 0)
                 {
                     Console.Error.WriteLine($"  {done} of {mutations.Count} tried, {clock.Elapsed.TotalSeconds:0} s");
@@ -57,7 +61,11 @@ internal sealed class Trial(string program, int processors, TimeSpan budget)
 
         var known = killers.GetOrAdd(mutation.File, _ => []);
         var lately = known.Reverse().Take(6).Distinct().ToList();
-        var order = (touching.Count > 0 ? touching : quickest).OrderBy(n => lately.Contains(n) ? 0 : cases[n].Folder == mutation.Folder ? 1 : 2).ThenBy(n => cases[n].Seconds).Select(n => cases[n]).ToList();
+        var order = (touching.Count > 0 ? touching : quickest)
+            .OrderBy(n => lately.Contains(n) ? 0 : cases[n].Folder == mutation.Folder ? 1 : 2)
+            .ThenBy(n => cases[n].Seconds)
+            .Select(n => cases[n])
+            .ToList();
         var seconds = 0.0;
         order = order.TakeWhile(c => (seconds += c.Seconds) < MostSeconds).ToList();
         var (fate, by) = touching.Count > 0 ? worker.Try(mutation.Id, order) : worker.TryFromTheStart(mutation.Id, order);

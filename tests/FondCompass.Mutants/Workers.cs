@@ -15,7 +15,8 @@ internal sealed class Workers(string program) : IDisposable
     private Process? process;
 
     public Coverage Cover(int switches, int first, int each) =>
-        JsonSerializer.Deserialize<Coverage>(Ask($"cover {switches} {first} {each}", TimeSpan.FromMinutes(10)) ?? throw new InvalidOperationException("The tests did not run to their end over the core as it is."))!;
+        JsonSerializer.Deserialize<Coverage>(Ask($"cover {switches} {first} {each}", TimeSpan.FromMinutes(10))
+            ?? throw new InvalidOperationException("The tests did not run to their end over the core as it is."))!;
 
     /// <returns>The fate, and the case that went red.</returns>
     public (Fate Fate, int? By) Try(int id, IReadOnlyList<Touch> cases)
@@ -78,7 +79,12 @@ internal sealed class Workers(string program) : IDisposable
 
     private void Start(int? fromTheStart)
     {
-        var start = new ProcessStartInfo(program) { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo(program)
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true
+        };
         start.Environment["FOND_MUTANT"] = fromTheStart?.ToString() ?? "-1";
         start.Environment["FOND_TRIALS"] = "0.25";
         start.Environment["DOTNET_GCHeapHardLimit"] = "0x100000000";

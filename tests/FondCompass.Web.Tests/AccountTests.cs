@@ -26,7 +26,9 @@ public partial class AccountTests(Studio studio)
     private async Task<(Visitor Visitor, string Email)> Owner()
     {
         var (visitor, email) = (Stranger(), NewAddress());
-        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", First))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", First))).StatusCode);
         return (visitor, email);
     }
 
@@ -35,7 +37,8 @@ public partial class AccountTests(Studio studio)
 
     private static async Task<bool> IsIn(Visitor visitor) => (await visitor.Get("/lessons")).Status == HttpStatusCode.OK;
 
-    private static async Task<string> Said(HttpResponseMessage answer) => WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(Cancel));
+    private static async Task<string> Said(HttpResponseMessage answer) =>
+        WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(Cancel));
 
     private FondCompassContext Context() => studio.Services.CreateScope().ServiceProvider.GetRequiredService<FondCompassContext>();
 
@@ -90,7 +93,8 @@ public partial class AccountTests(Studio studio)
     [InlineData("nul\0@b.example", false)]
     [InlineData("Name <a@b.example>", false)]
     [InlineData("", false)]
-    public void Addresses_are_those_that_letters_reach(string written, bool isOne) => Assert.Equal(isOne, Door.EmailOf(written) is not null);
+    public void Addresses_are_those_that_letters_reach(string written, bool isOne) =>
+        Assert.Equal(isOne, Door.EmailOf(written) is not null);
 
     [Fact]
     public async Task An_address_of_three_hundred_letters_is_refused_in_words()
@@ -98,7 +102,11 @@ public partial class AccountTests(Studio studio)
         Assert.NotNull(Door.EmailOf($"{new string('a', 60)}@{new string('b', 60)}.{new string('c', 60)}.{new string('d', 60)}.example"));
         foreach (var handler in (string[])["In", "New"])
         {
-            using var answer = await Stranger().Post($"/sign-in?handler={handler}", "/sign-in", ("Email", $"{new string('a', 300)}@b.example"), ("Password", First));
+            using var answer = await Stranger().Post(
+                $"/sign-in?handler={handler}",
+                "/sign-in",
+                ("Email", $"{new string('a', 300)}@b.example"),
+                ("Password", First));
             Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
             Assert.Contains(handler == "In" ? "No account has" : "at most 254 characters", await Said(answer));
         }
@@ -138,7 +146,9 @@ public partial class AccountTests(Studio studio)
         var (here, email) = await Owner();
         var elsewhere = Stranger();
         await SignIn(elsewhere, email, First);
-        Assert.Equal("/sign-in", (await elsewhere.Post("/account?handler=Sessions", "/account", ("current", First))).Headers.Location!.ToString());
+        Assert.Equal(
+            "/sign-in",
+            (await elsewhere.Post("/account?handler=Sessions", "/account", ("current", First))).Headers.Location!.ToString());
         Assert.False(await IsIn(here));
         Assert.False(await IsIn(elsewhere));
         await SignIn(here, email, First);
@@ -172,9 +182,14 @@ public partial class AccountTests(Studio studio)
     public async Task A_letter_reaches_an_address_in_any_letters()
     {
         var (visitor, email) = (Stranger(), $"ünal{Guid.NewGuid():N}@köln.invalid");
-        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", First))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", First))).StatusCode);
         Assert.Contains("a letter is on its way", await Said(await Stranger().Post("/password", "/password", ("Email", email))));
-        Assert.Contains(WebUtility.HtmlEncode(email).Split('@')[0], (await Stranger().Get(await LetterTo(email))).Html.Replace("&#xFC;", "&#252;", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.Contains(
+            WebUtility.HtmlEncode(email).Split('@')[0],
+            (await Stranger().Get(await LetterTo(email))).Html.Replace("&#xFC;", "&#252;", StringComparison.Ordinal),
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -189,7 +204,9 @@ public partial class AccountTests(Studio studio)
                 Assert.Contains("a letter is on its way", await Said(await visitor.Post("/password", "/password", ("Email", address))));
             }
 
-            Assert.Contains("3 letters to this address were asked for just now", await Said(await visitor.Post("/password", "/password", ("Email", address))));
+            Assert.Contains(
+                "3 letters to this address were asked for just now",
+                await Said(await visitor.Post("/password", "/password", ("Email", address))));
         }
     }
 
@@ -198,14 +215,17 @@ public partial class AccountTests(Studio studio)
     {
         var (_, email) = await Owner();
         var stranger = NewAddress();
-        async Task<string> Asked(string path, string address) => (await Said(await Stranger().Post(path, path.Split('?')[0], ("Email", address), ("Password", "wrong-password-here"))))
+        async Task<string> Asked(string path, string address) =>
+            (await Said(await Stranger().Post(path, path.Split('?')[0], ("Email", address), ("Password", "wrong-password-here"))))
             .Replace(address, "ADDRESS", StringComparison.Ordinal);
         string Plain(string html) => Token().Replace(html, "");
         Assert.Equal(Plain(await Asked("/password", stranger)), Plain(await Asked("/password", email)));
         Assert.Equal(Plain(await Asked("/sign-in?handler=In", email)), Plain(await Asked("/sign-in?handler=In", stranger)));
         // Letters are written one after the other: when the later one is there, the earlier would be.
         Assert.NotEmpty(await LetterTo(email));
-        Assert.DoesNotContain(Directory.GetFiles(studio.Mail, "*.eml"), f => File.ReadAllText(f).Contains(stranger, StringComparison.OrdinalIgnoreCase));
+        Assert.DoesNotContain(
+            Directory.GetFiles(studio.Mail, "*.eml"),
+            f => File.ReadAllText(f).Contains(stranger, StringComparison.OrdinalIgnoreCase));
     }
 
     [Fact]
@@ -225,7 +245,9 @@ public partial class AccountTests(Studio studio)
         Assert.Equal(HttpStatusCode.Redirect, (await SignIn(here, email, First)).StatusCode);
         Assert.True(await IsIn(here));
         // They are noted behind the answers.
-        await Until.Holds("every wrong password is noted", async () => (await here.Get("/account")).Html.Split("wrong password").Length - 1 == Tries.Most);
+        await Until.Holds(
+            "every wrong password is noted",
+            async () => (await here.Get("/account")).Html.Split("wrong password").Length - 1 == Tries.Most);
         // Others are not kept out with it.
         var (_, second) = await Owner();
         Assert.Equal(HttpStatusCode.Redirect, (await SignIn(Stranger(), second, First)).StatusCode);
@@ -248,8 +270,14 @@ public partial class AccountTests(Studio studio)
         using var account = await archive.GetEntry("account.json")!.OpenAsync(Cancel);
         Assert.DoesNotContain("Hash", await new StreamReader(account).ReadToEndAsync(Cancel), StringComparison.OrdinalIgnoreCase);
         // Whatever is kept of an account is in it: a table that is new is missing here.
-        var tables = Context().Model.GetEntityTypes().Where(e => !e.IsOwned()).Select(e => e.GetTableName()!).Where(t => !t.StartsWith("AspNet", StringComparison.Ordinal) && t is not ("SigningKeys" or "ClassShown"))
-            .Select(t => string.Concat(t.Select((c, i) => char.IsUpper(c) && i > 0 ? $"-{char.ToLowerInvariant(c)}" : $"{char.ToLowerInvariant(c)}")));
+        var tables = Context().Model
+            .GetEntityTypes()
+            .Where(e => !e.IsOwned())
+            .Select(e => e.GetTableName()!)
+            .Where(t => !t.StartsWith("AspNet", StringComparison.Ordinal) && t is not ("SigningKeys" or "ClassShown"))
+            .Select(t => string.Concat(t.Select((c, i) => char.IsUpper(c) && i > 0
+                ? $"-{char.ToLowerInvariant(c)}"
+                : $"{char.ToLowerInvariant(c)}")));
         Assert.All(tables, t => Assert.NotNull(archive.GetEntry($"{t}.json")));
     }
 
@@ -267,7 +295,10 @@ public partial class AccountTests(Studio studio)
         await here.Plan(dance);
         await using var context = Context();
         var id = (await context.Users.SingleAsync(u => u.Email == email, Cancel)).Id;
-        foreach (var (current, sure, said) in ((string, string, string)[])[("wrong-password-x", "true", "not the password"), (First, "false", "Say that you mean it")])
+        foreach (var (current, sure, said) in ((string, string, string)[])[
+            ("wrong-password-x", "true", "not the password"),
+            (First, "false", "Say that you mean it")
+        ])
         {
             using var refused = await here.Post("/account?handler=End", "/account", ("current", current), ("sure", sure));
             Assert.Contains(said, await Said(refused));
@@ -279,10 +310,15 @@ public partial class AccountTests(Studio studio)
         Assert.Contains("The account is deleted", (await here.Get("/sign-in?said=ended")).Html);
         Assert.Contains("No account has", await Said(await SignIn(here, email, First)));
         // No row anywhere names the account or what belonged to it.
-        var tables = await context.Database.SqlQuery<string>($"select quote_ident(table_name) as \"Value\" from information_schema.tables where table_schema = 'public'").ToListAsync(Cancel);
+        var tables =
+            await context.Database.SqlQuery<string>(
+                $"select quote_ident(table_name) as \"Value\" from information_schema.tables where table_schema = 'public'")
+            .ToListAsync(Cancel);
         foreach (var table in tables)
         {
-            var statement = $"select count(*)::int as \"Value\" from {table} t where t::text like '%' || {{0}} || '%' or t::text like '%' || {{1}} || '%'";
+            var statement =
+                $"select count(*)::int as \"Value\" from {table} t where t::text like '%' || {{0}} || '%' or t::text like '%' || {{1}} "
+                    + $"|| '%'";
             var left = await context.Database.SqlQueryRaw<int>(statement, $"{id}", dance).SingleAsync(Cancel);
             Assert.Equal(table == "\"AccountEvents\"" ? 1 : 0, left);
         }
@@ -300,7 +336,12 @@ public partial class AccountTests(Studio studio)
         Assert.DoesNotContain("Delete the account for good", html);
         foreach (var handler in (string[])["Password", "End"])
         {
-            using var answer = await visitor.Post($"/account?handler={handler}", "/account", ("current", ""), ("fresh", Other), ("sure", "true"));
+            using var answer = await visitor.Post(
+                $"/account?handler={handler}",
+                "/account",
+                ("current", ""),
+                ("fresh", Other),
+                ("sure", "true"));
             Assert.Contains("it has no password and stays", await Said(answer));
         }
 

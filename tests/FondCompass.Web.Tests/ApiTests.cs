@@ -21,13 +21,18 @@ public class ApiTests(Studio studio)
 
         using var answer = await studio.CreateClient().PostAsync(path, content, Cancel);
         var text = await answer.Content.ReadAsStringAsync(Cancel);
-        return (answer.StatusCode, text.Length > 0 ? JsonDocument.Parse(text).RootElement : default, answer.Content.Headers.ContentType?.MediaType);
+        return (answer.StatusCode, text.Length > 0
+            ? JsonDocument.Parse(text).RootElement
+            : default, answer.Content.Headers.ContentType?.MediaType);
     }
 
     [Fact]
     public async Task Analyse_answers_with_every_field()
     {
-        var (status, body, _) = await Send("/api/analyse", "title Slack Tide Stroll\npart A\n1-4 vine R\n5&6 shuffle L\n7 step R forward, turn 1/4 left\n8 touch L beside + clap", "text/plain; charset=utf-8");
+        var (status, body, _) = await Send(
+            "/api/analyse",
+            "title Slack Tide Stroll\npart A\n1-4 vine R\n5&6 shuffle L\n7 step R forward, turn 1/4 left\n8 touch L beside + clap",
+            "text/plain; charset=utf-8");
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal("Slack Tide Stroll", body.GetProperty("title").GetString());
         Assert.Equal(8, body.GetProperty("totalCounts").GetInt32());
@@ -38,12 +43,20 @@ public class ApiTests(Studio studio)
         Assert.Equal(["12:00", "9:00", "6:00", "3:00"], body.GetProperty("wallOrder").EnumerateArray().Select(w => w.GetString()!));
         Assert.True(body.GetProperty("mirrors").GetBoolean());
         var part = body.GetProperty("parts")[0];
-        Assert.Equal(("A", 8, "L"), (part.GetProperty("name").GetString(), part.GetProperty("counts").GetInt32(), part.GetProperty("startWeight").GetString()));
+        Assert.Equal(
+            ("A", 8, "L"),
+            (part.GetProperty("name").GetString(), part.GetProperty("counts").GetInt32(), part.GetProperty("startWeight").GetString()));
         var half = body.GetProperty("actions")[5];
         Assert.Equal(("5&", 108, "shuffle", "close", "R", true, "R", "12:00"), (
-            half.GetProperty("count").GetString(), half.GetProperty("tick").GetInt32(), half.GetProperty("step").GetString(), half.GetProperty("verb").GetString(),
-            half.GetProperty("foot").GetString(), half.GetProperty("takesWeight").GetBoolean(), half.GetProperty("weightAfter").GetString(), half.GetProperty("facingAfter").GetString()));
-        Assert.All(body.GetProperty("findings").EnumerateArray(), f => Assert.Contains(f.GetProperty("severity").GetString(), (string[])["error", "warning", "info"]));
+            half.GetProperty("count")
+                .GetString(), half.GetProperty("tick")
+                    .GetInt32(), half.GetProperty("step").GetString(), half.GetProperty("verb").GetString(),
+            half.GetProperty("foot")
+                .GetString(), half.GetProperty("takesWeight")
+                    .GetBoolean(), half.GetProperty("weightAfter").GetString(), half.GetProperty("facingAfter").GetString()));
+        Assert.All(
+            body.GetProperty("findings").EnumerateArray(),
+            f => Assert.Contains(f.GetProperty("severity").GetString(), (string[])["error", "warning", "info"]));
     }
 
     [Theory]
@@ -85,17 +98,36 @@ public class ApiTests(Studio studio)
     public async Task Run_answers_with_repeats_events_fit_and_ending()
     {
         var script = "part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside";
-        var (status, body, _) = await Send("/api/run", Run(script, """[{"name":"verse","counts":20,"bpm":120},{"name":"chorus","counts":16,"bpm":120,"important":true}]""", ",\"start\":4"), "application/json");
+        var (status, body, _) = await Send(
+            "/api/run",
+            Run(
+                script,
+                """[{"name":"verse","counts":20,"bpm":120},{"name":"chorus","counts":16,"bpm":120,"important":true}]""",
+                ",\"start\":4"),
+            "application/json");
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Equal((36, 18.0), (body.GetProperty("totalCounts").GetInt32(), body.GetProperty("seconds").GetDouble()));
         var second = body.GetProperty("repeats")[1];
         Assert.Equal((2, "A", 12, 20, 6.0, "9:00", "6:00", "L", 2, false, false), (
-            second.GetProperty("index").GetInt32(), second.GetProperty("part").GetString(), second.GetProperty("fromCount").GetInt32(), second.GetProperty("toCount").GetInt32(),
-            second.GetProperty("startSeconds").GetDouble(), second.GetProperty("startFacing").GetString(), second.GetProperty("endFacing").GetString(),
-            second.GetProperty("startWeight").GetString(), second.GetProperty("wall").GetInt32(), second.GetProperty("mirrored").GetBoolean(), second.GetProperty("cut").GetBoolean()));
+            second.GetProperty("index")
+                .GetInt32(), second.GetProperty("part")
+                    .GetString(), second.GetProperty("fromCount").GetInt32(), second.GetProperty("toCount").GetInt32(),
+            second.GetProperty("startSeconds")
+                .GetDouble(), second.GetProperty("startFacing").GetString(), second.GetProperty("endFacing").GetString(),
+            second.GetProperty("startWeight")
+                .GetString(), second.GetProperty("wall")
+                    .GetInt32(), second.GetProperty("mirrored").GetBoolean(), second.GetProperty("cut").GetBoolean()));
         Assert.Equal("ending", body.GetProperty("events")[0].GetProperty("kind").GetString());
-        Assert.Equal((0, 0), (body.GetProperty("fit").GetProperty("offBefore").GetInt32(), body.GetProperty("fit").GetProperty("offAfter").GetInt32()));
-        Assert.Equal(("A", 8, "12:00"), (body.GetProperty("ending").GetProperty("part").GetString(), body.GetProperty("ending").GetProperty("count").GetInt32(), body.GetProperty("ending").GetProperty("facing").GetString()));
+        Assert.Equal(
+            (0, 0),
+            (body.GetProperty("fit").GetProperty("offBefore").GetInt32(), body.GetProperty("fit").GetProperty("offAfter").GetInt32()));
+        Assert.Equal(
+            ("A", 8, "12:00"),
+            (body.GetProperty("ending")
+                .GetProperty("part")
+                .GetString(), body.GetProperty("ending")
+                    .GetProperty("count")
+                    .GetInt32(), body.GetProperty("ending").GetProperty("facing").GetString()));
     }
 
     [Theory]
@@ -138,15 +170,31 @@ public class ApiTests(Studio studio)
     [InlineData("verse chorus:20 verse chorus", "tag", 2, "C", 4)]
     public async Task A_chorus_that_meets_the_wrong_part_is_found_and_mended(string sung, string kind, int repeat, string part, int? counts)
     {
-        var passages = string.Join(',', sung.Split(' ').Select(p => p.Split(':')).Select(p => $$"""{"name":"{{p[0]}}","counts":{{(p.Length > 1 ? p[1] : "16")}},"bpm":120}"""));
-        var (status, body, _) = await Send("/api/run", Run("part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\norder V C V C", $"[{passages}]", ",\"start\":0"), "application/json");
+        var passages = string.Join(
+            ',',
+            sung.Split(' ')
+                .Select(p => p.Split(':'))
+                .Select(p => $$"""{"name":"{{p[0]}}","counts":{{(p.Length > 1 ? p[1] : "16")}},"bpm":120}"""));
+        var (status, body, _) = await Send(
+            "/api/run",
+            Run(
+                "part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\norder V C V C",
+                $"[{passages}]",
+                ",\"start\":0"),
+            "application/json");
         Assert.Equal(HttpStatusCode.OK, status);
         var fit = body.GetProperty("fit");
         Assert.True(fit.GetProperty("offBefore").GetInt32() > 0);
         Assert.Equal(0, fit.GetProperty("offAfter").GetInt32());
         var change = fit.GetProperty("changes").EnumerateArray().Single();
-        Assert.Equal((kind, repeat, part), (change.GetProperty("kind").GetString(), change.GetProperty("repeat").GetInt32(), change.GetProperty("part").GetString()));
-        Assert.Equal(counts, change.TryGetProperty("counts", out var added) ? added.GetInt32() : change.TryGetProperty("afterCount", out var after) ? after.GetInt32() : null);
+        Assert.Equal(
+            (kind, repeat, part),
+            (change.GetProperty("kind").GetString(), change.GetProperty("repeat").GetInt32(), change.GetProperty("part").GetString()));
+        Assert.Equal(
+            counts,
+            change.TryGetProperty("counts", out var added) ? added.GetInt32()
+                : change.TryGetProperty("afterCount", out var after) ? after.GetInt32()
+                : null);
         Assert.NotEmpty(change.GetProperty("why").GetString()!);
     }
 

@@ -10,5 +10,6 @@ public class ApplicationTests
     public void The_application_knows_no_request_and_no_page() =>
         // An account's record is the framework's own; nothing else of it comes in.
         Assert.DoesNotContain(typeof(PlanDesk).Assembly.GetReferencedAssemblies(), a =>
-            (a.Name!.StartsWith("Microsoft.AspNetCore", StringComparison.Ordinal) && !a.Name.Contains("Identity", StringComparison.Ordinal)) || a.Name == typeof(PlanModel).Assembly.GetName().Name);
+            (a.Name!.StartsWith("Microsoft.AspNetCore", StringComparison.Ordinal) && !a.Name.Contains("Identity", StringComparison.Ordinal))
+                || a.Name == typeof(PlanModel).Assembly.GetName().Name);
 }

@@ -22,8 +22,29 @@ public class BoardPageTests(Studio studio)
 
     private readonly Guid _board = Guid.NewGuid();
 
-    private object Told(double since, string kind, string block = "", string bite = "", double? value = null, Guid? id = null, Guid? undoes = null, string words = "") =>
-        new { id = id ?? Guid.NewGuid(), board = _board, number = ++_number, opened = 1_780_000_000.5, since, kind, block, bite, value, undoes, words };
+    private object Told(
+        double since,
+        string kind,
+        string block = "",
+        string bite = "",
+        double? value = null,
+        Guid? id = null,
+        Guid? undoes = null,
+        string words = "") =>
+        new
+        {
+            id = id ?? Guid.NewGuid(),
+            board = _board,
+            number = ++_number,
+            opened = 1_780_000_000.5,
+            since,
+            kind,
+            block,
+            bite,
+            value,
+            undoes,
+            words
+        };
 
     private async Task<(Visitor Visitor, string Dance, string Lesson)> Lesson()
     {
@@ -32,9 +53,11 @@ public class BoardPageTests(Studio studio)
         return (visitor, dance, await visitor.Plan(dance));
     }
 
-    private static Task<HttpResponseMessage> Tell(Visitor visitor, string lesson, params object[] events) => visitor.Send($"/lessons/{lesson}/teach?handler=Events", "/", new { events });
+    private static Task<HttpResponseMessage> Tell(Visitor visitor, string lesson, params object[] events) =>
+        visitor.Send($"/lessons/{lesson}/teach?handler=Events", "/", new { events });
 
-    private static async Task<JsonElement> Json(HttpResponseMessage answer) => (await answer.Content.ReadFromJsonAsync<JsonElement>(Cancel))!;
+    private static async Task<JsonElement> Json(HttpResponseMessage answer) =>
+        (await answer.Content.ReadFromJsonAsync<JsonElement>(Cancel))!;
 
     [Fact]
     public async Task The_board_is_given_every_block_with_its_times()
@@ -59,8 +82,17 @@ public class BoardPageTests(Studio studio)
         var (visitor, dance, lesson) = await Lesson();
         object[] told =
         [
-            Told(0, "enter", "walk:A:1"), Told(200, "done", "walk:A:1"), Told(200, "enter", "dance:A:1"), Told(210, "play", "dance:A:1", value: 60), Told(230, "repeat", "dance:A:1", value: 60), Told(238, "clean", "dance:A:1", value: 60),
-            Told(240, "enter", "chain:A:1-2"), Told(250, "play", "chain:A:1-2", value: 75), Told(260, "trouble", "chain:A:1-2", "A:2"), Told(270, "repeat", "chain:A:1-2", value: 75), Told(280, "skip", "whole:90"),
+            Told(0, "enter", "walk:A:1"),
+            Told(200, "done", "walk:A:1"),
+            Told(200, "enter", "dance:A:1"),
+            Told(210, "play", "dance:A:1", value: 60),
+            Told(230, "repeat", "dance:A:1", value: 60),
+            Told(238, "clean", "dance:A:1", value: 60),
+            Told(240, "enter", "chain:A:1-2"),
+            Told(250, "play", "chain:A:1-2", value: 75),
+            Told(260, "trouble", "chain:A:1-2", "A:2"),
+            Told(270, "repeat", "chain:A:1-2", value: 75),
+            Told(280, "skip", "whole:90"),
             Told(290, "heads", value: 11), Told(291, "note", words: "the box was late"),
         ];
         Assert.Equal(13, (await Json(await Tell(visitor, lesson, told))).GetProperty("kept").GetInt32());
@@ -69,7 +101,9 @@ public class BoardPageTests(Studio studio)
         Assert.Contains("Back to the board", (await visitor.Get("/")).Html);
         await Tell(visitor, lesson, Told(300, "close"));
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
-        Assert.Contains("reached rocking chair R, jazz box R (A 2) at 60 %; lost: rocking chair R, jazz box R (A 2); clean: vine R, vine L (A 1). ", html);
+        Assert.Contains(
+            "reached rocking chair R, jazz box R (A 2) at 60 %; lost: rocking chair R, jazz box R (A 2); clean: vine R, vine L (A 1). ",
+            html);
         Assert.Contains(", 11 dancers", html);
         Assert.Contains("4:40 on the board", html);
         Assert.Contains("1 × 75 %", WebUtility.HtmlDecode(html));
@@ -77,7 +111,9 @@ public class BoardPageTests(Studio studio)
         Assert.Contains("the box was late", html);
         Assert.Contains("left out", html);
         Assert.DoesNotContain("Back to the board", (await visitor.Get("/")).Html);
-        Assert.Contains("reached rocking chair R, jazz box R (A 2) at 60 %; lost: rocking chair R, jazz box R (A 2)", WebUtility.HtmlDecode((await visitor.Get($"/dances/{dance}/log")).Html));
+        Assert.Contains(
+            "reached rocking chair R, jazz box R (A 2) at 60 %; lost: rocking chair R, jazz box R (A 2)",
+            WebUtility.HtmlDecode((await visitor.Get($"/dances/{dance}/log")).Html));
         // A walk of 200 s where more was planned: the pace is learned, and shown with its reason.
         var group = Regex.Match(html, "/groups/[0-9a-f-]{36}").Value;
         Assert.Contains("1 block took on the whole", (await visitor.Get(group)).Html);
@@ -88,7 +124,14 @@ public class BoardPageTests(Studio studio)
     public async Task A_lesson_is_corrected_line_by_line_and_says_what_comes_next()
     {
         var (visitor, _, lesson) = await Lesson();
-        await Tell(visitor, lesson, Told(0, "enter", "dance:A:1"), Told(39, "repeat", "dance:A:1", value: 60), Told(40, "trouble", "dance:A:1", "A:1"), Told(42, "done", "dance:A:1"), Told(43, "close"));
+        await Tell(
+            visitor,
+            lesson,
+            Told(0, "enter", "dance:A:1"),
+            Told(39, "repeat", "dance:A:1", value: 60),
+            Told(40, "trouble", "dance:A:1", "A:1"),
+            Told(42, "done", "dance:A:1"),
+            Told(43, "close"));
         var page = $"/lessons/{lesson}";
         Assert.Contains("lost: vine R, vine L (A 1)", (await visitor.Get(page)).Html);
         await visitor.Press(page, "TakeBack");
@@ -116,7 +159,14 @@ public class BoardPageTests(Studio studio)
     public async Task What_was_logged_by_hand_stays_where_no_board_told_of_a_block()
     {
         var (visitor, dance, lesson) = await Lesson();
-        await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", Studio.Today.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), ("reached", "2"), ("rate", "90"), ("weak", "1"));
+        await visitor.Post(
+            $"/dances/{dance}/log",
+            "/",
+            ("group", "Harbour ring"),
+            ("date", Studio.Today.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)),
+            ("reached", "2"),
+            ("rate", "90"),
+            ("weak", "1"));
         await Tell(visitor, lesson, Told(1, "heads", value: 9), Told(2, "note", words: "windy"));
         var html = (await visitor.Get($"/lessons/{lesson}")).Html;
         Assert.Contains("reached rocking chair R, jazz box R (A 2) at 90 %; lost: vine R, vine L (A 1). ", html);
@@ -129,16 +179,32 @@ public class BoardPageTests(Studio studio)
     [Fact]
     public void Who_teaches_from_the_end_has_not_reached_the_end_with_its_first_bite()
     {
-        HeldBlock Danced(string id, params int[] lines) => new(id, "dance", id, 0, 60, 1, 60, null, []) { Dance = 0, Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))] };
+        HeldBlock Danced(string id, params int[] lines) =>
+            new(id, "dance", id, 0, 60, 1, 60, null, [])
+            {
+                Dance = 0,
+                Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))]
+            };
         HeldBlock[] blocks = [Danced("dance:A:3", 3), Danced("chain:A:1-2", 1, 2)];
         (string, int)[] lines = [("A", 1), ("A", 2), ("A", 3), ("A", 4)];
-        int Reached(params string[] danced) => LessonResult.Of(blocks, 0, HallLog.Of(danced.SelectMany((b, i) => (LessonEvent[])[new(Guid.NewGuid(), _board, (3 * i) + 1, 0, 100 * i, LessonEventKind.Enter, b), new(Guid.NewGuid(), _board, (3 * i) + 2, 0, (100 * i) + 40, LessonEventKind.Repeat, b) { Value = 60 }, new(Guid.NewGuid(), _board, (3 * i) + 3, 0, (100 * i) + 41, LessonEventKind.Done, b)])), lines).Reached;
+        int Reached(params string[] danced) =>
+            LessonResult.Of(
+                blocks,
+                0,
+                HallLog.Of(danced.SelectMany((b, i) => (LessonEvent[])[
+                    new(Guid.NewGuid(), _board, (3 * i) + 1, 0, 100 * i, LessonEventKind.Enter, b),
+                    new(Guid.NewGuid(), _board, (3 * i) + 2, 0, (100 * i) + 40, LessonEventKind.Repeat, b) { Value = 60 },
+                    new(Guid.NewGuid(), _board, (3 * i) + 3, 0, (100 * i) + 41, LessonEventKind.Done, b)
+                ])),
+                lines).Reached;
         Assert.Equal(0, Reached("dance:A:3"));
         Assert.Equal(2, Reached("chain:A:1-2"));
         Assert.Equal(3, Reached("dance:A:3", "chain:A:1-2"));
     }
 
-    /// <summary>What the leader shows is not what the class reached, nor what was begun and left, however often it was pressed as done.</summary>
+    /// <summary>
+    /// What the leader shows is not what the class reached, nor what was begun and left, however often it was pressed as done.
+    /// </summary>
     [Theory]
     [InlineData("show", 60, 0)]
     [InlineData("dance", 60, 1)]
@@ -147,8 +213,12 @@ public class BoardPageTests(Studio studio)
     public void Reached_is_what_the_class_danced_for_half_its_time(string kind, int took, int reached)
     {
         HeldBlock[] blocks = [new("b", kind, "", 0, 60, 1, 100, null, []) { Dance = 0, Bites = [new HeldBite("A:1", "1", "A", 1, 1)] }];
-        LessonEvent Of(int number, double at, LessonEventKind what) => new(Guid.NewGuid(), _board, number, 0, at, what, "b") { Value = 100 };
-        var log = HallLog.Of([Of(1, 0, LessonEventKind.Enter), Of(2, took - 1, LessonEventKind.Repeat), Of(3, took - 1, LessonEventKind.Clean), Of(4, took, LessonEventKind.Done)]);
+        LessonEvent Of(int number, double at, LessonEventKind what) =>
+            new(Guid.NewGuid(), _board, number, 0, at, what, "b") { Value = 100 };
+        var log = HallLog.Of([
+            Of(1, 0, LessonEventKind.Enter), Of(2, took - 1, LessonEventKind.Repeat), Of(3, took - 1, LessonEventKind.Clean),
+            Of(4, took, LessonEventKind.Done)
+        ]);
         var result = LessonResult.Of(blocks, 0, log, [("A", 1)]);
         Assert.Equal((reached, reached * 100, reached), (result.Reached, result.Rate, result.Clean.Count));
     }
@@ -159,28 +229,56 @@ public class BoardPageTests(Studio studio)
     {
         var (visitor, dance, lesson) = await Lesson();
         await visitor.Get($"/lessons/{lesson}/teach");
-        await Tell(visitor, lesson, Told(0, "enter", "warm-up"), Told(2, "skip", "warm-up"), Told(2, "enter", "show"), Told(5, "done", "show"), Told(5, "enter", "walk:A:1"), Told(12, "done", "walk:A:1"));
+        await Tell(
+            visitor,
+            lesson,
+            Told(0, "enter", "warm-up"),
+            Told(2, "skip", "warm-up"),
+            Told(2, "enter", "show"),
+            Told(5, "done", "show"),
+            Told(5, "enter", "walk:A:1"),
+            Told(12, "done", "walk:A:1"));
         Assert.Contains("Planned for", (await visitor.Get($"/dances/{dance}/plan")).Html);
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/[0-9a-f-]{36}").Value;
         Assert.DoesNotContain("lessons held", (await visitor.Get(group)).Html);
         Assert.DoesNotContain("block took on the whole", (await visitor.Get(group)).Html);
-        await Tell(visitor, lesson, Told(20, "enter", "dance:A:1"), Told(70, "repeat", "dance:A:1", value: 60), Told(75, "done", "dance:A:1"), Told(76, "close"));
+        await Tell(
+            visitor,
+            lesson,
+            Told(20, "enter", "dance:A:1"),
+            Told(70, "repeat", "dance:A:1", value: 60),
+            Told(75, "done", "dance:A:1"),
+            Told(76, "close"));
         Assert.Contains("reached vine R, vine L (A 1) at 60 %", (await visitor.Get($"/lessons/{lesson}")).Html);
     }
 
     /// <summary>What a select sends for an option of a group.</summary>
     private static string OptionOf(string html, string group, int place) =>
-        Regex.Matches(WebUtility.HtmlDecode(html)[WebUtility.HtmlDecode(html).IndexOf($"<optgroup label=\"{group}", StringComparison.Ordinal)..], "<option value=\"([0-9.]+)\"")[place].Groups[1].Value;
+        Regex.Matches(
+            WebUtility.HtmlDecode(html)[WebUtility.HtmlDecode(html).IndexOf($"<optgroup label=\"{group}", StringComparison.Ordinal)..],
+            "<option value=\"([0-9.]+)\"")[place].Groups[1].Value;
 
     [Fact]
     public void Each_dance_of_a_lesson_has_its_own_lines_in_the_log()
     {
-        HeldBlock Danced(int dance, params int[] lines) => new($"dance:A:{lines[0]}#{dance}", "dance", "", 0, 60, 1, 60, null, []) { Dance = dance, Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))] };
+        HeldBlock Danced(int dance, params int[] lines) =>
+            new($"dance:A:{lines[0]}#{dance}", "dance", "", 0, 60, 1, 60, null, [])
+            {
+                Dance = dance,
+                Bites = [.. lines.Select(l => new HeldBite($"A:{l}", $"{l}", "A", l, l))]
+            };
         HeldBlock[] blocks = [Danced(0, 1), Danced(1, 1), Danced(1, 2)];
         (string, int)[] lines = [("A", 1), ("A", 2)];
-        LessonEvent Of(int number, LessonEventKind kind, HeldBlock block) => new(Guid.NewGuid(), _board, number, 0, 20 * number, kind, block.Id) { Value = 60 + number, Bite = block.Bites[0].Key };
+        LessonEvent Of(int number, LessonEventKind kind, HeldBlock block) =>
+            new(Guid.NewGuid(), _board, number, 0, 20 * number, kind, block.Id) { Value = 60 + number, Bite = block.Bites[0].Key };
         // Each of 60 s is on the board for 40.
-        var log = HallLog.Of([Of(1, LessonEventKind.Enter, blocks[0]), Of(2, LessonEventKind.Repeat, blocks[0]), Of(3, LessonEventKind.Enter, blocks[1]), Of(4, LessonEventKind.Repeat, blocks[1]), Of(5, LessonEventKind.Enter, blocks[2]), Of(6, LessonEventKind.Repeat, blocks[2]),
+        var log = HallLog.Of([
+            Of(1, LessonEventKind.Enter, blocks[0]),
+            Of(2, LessonEventKind.Repeat, blocks[0]),
+            Of(3, LessonEventKind.Enter, blocks[1]),
+            Of(4, LessonEventKind.Repeat, blocks[1]),
+            Of(5, LessonEventKind.Enter, blocks[2]),
+            Of(6, LessonEventKind.Repeat, blocks[2]),
             Of(7, LessonEventKind.Trouble, blocks[2]), Of(8, LessonEventKind.Clean, blocks[1])]);
         var (first, second) = (LessonResult.Of(blocks, 0, log, lines), LessonResult.Of(blocks, 1, log, lines));
         Assert.Equal((1, 62), (first.Reached, first.Rate));
@@ -225,7 +323,9 @@ public class BoardPageTests(Studio studio)
         Assert.Contains($"/lessons/{lesson}/teach", (await visitor.Get("/")).Html);
         var first = (await visitor.Get("/lessons")).Html;
         Assert.Contains($"1 to {Data.LessonBook.PageSize} of {Data.LessonBook.PageSize + 1}", first);
-        Assert.Contains($"{Data.LessonBook.PageSize + 1} to {Data.LessonBook.PageSize + 1} of", (await visitor.Get("/lessons?sheet=2")).Html);
+        Assert.Contains(
+            $"{Data.LessonBook.PageSize + 1} to {Data.LessonBook.PageSize + 1} of",
+            (await visitor.Get("/lessons?sheet=2")).Html);
         Assert.Contains($"{Data.LessonBook.PageSize + 1} to", (await visitor.Get("/lessons?sheet=999999999")).Html);
         Assert.Contains($"1 to 20 of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log")).Html);
         Assert.Contains($"81 to 100 of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log?sheet=5")).Html);
@@ -253,12 +353,24 @@ public class BoardPageTests(Studio studio)
     {
         var (visitor, _, lesson) = await Lesson();
         var good = Told(1, "trouble", "dance:A:1", "A:1");
-        using var answer = await Tell(visitor, lesson, good, Told(2, "explode"), Told(-1, "enter", "b"), Told(3, "undo"), Told(4, "3"), Told(5, "enter", new string('b', 201)), Told(6, "repeat", "b", value: 1e300), new { id = Guid.Empty });
+        using var answer = await Tell(
+            visitor,
+            lesson,
+            good,
+            Told(2, "explode"),
+            Told(-1, "enter", "b"),
+            Told(3, "undo"),
+            Told(4, "3"),
+            Told(5, "enter", new string('b', 201)),
+            Told(6, "repeat", "b", value: 1e300),
+            new { id = Guid.Empty });
         var json = await Json(answer);
         Assert.Equal(1, json.GetProperty("kept").GetInt32());
         Assert.Equal(7, json.GetProperty("refused").GetArrayLength());
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Tell(visitor, lesson)).StatusCode);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Tell(visitor, lesson, [.. Enumerable.Range(0, 501).Select(_ => Told(1, "note"))])).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await Tell(visitor, lesson, [.. Enumerable.Range(0, 501).Select(_ => Told(1, "note"))])).StatusCode);
         // A surrogate at the cut, and a NUL, are no reason to fail.
         using var odd = await Tell(visitor, lesson, Told(7, "note", words: new string('x', 1999) + "🦀\0"));
         Assert.Equal(HttpStatusCode.OK, odd.StatusCode);
@@ -274,7 +386,9 @@ public class BoardPageTests(Studio studio)
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"/lessons/{lesson}/teach?handler=Lesson")).Status);
         foreach (var handler in (string[])["Show", "Code"])
         {
-            Assert.Equal(HttpStatusCode.NotFound, (await other.Send($"/lessons/{lesson}/teach?handler={handler}", "/", new { })).StatusCode);
+            Assert.Equal(
+                HttpStatusCode.NotFound,
+                (await other.Send($"/lessons/{lesson}/teach?handler={handler}", "/", new { })).StatusCode);
         }
 
         // The same event in another lesson is another event.
@@ -282,7 +396,10 @@ public class BoardPageTests(Studio studio)
         var mine = await Lesson();
         await Tell(visitor, lesson, Told(1, "note", words: "first", id: id));
         await Tell(mine.Visitor, mine.Lesson, Told(1, "note", words: "second", id: id));
-        using var without = await visitor.Client.PostAsJsonAsync($"/lessons/{lesson}/teach?handler=Events", new { events = new[] { Told(1, "note") } }, Cancel);
+        using var without = await visitor.Client.PostAsJsonAsync(
+            $"/lessons/{lesson}/teach?handler=Events",
+            new { events = new[] { Told(1, "note") } },
+            Cancel);
         Assert.Equal(HttpStatusCode.BadRequest, without.StatusCode);
         await visitor.Post($"/?handler=Delete&id={dance}", "/");
         Assert.Equal(HttpStatusCode.NotFound, (await visitor.Get($"/lessons/{lesson}/teach?handler=Lesson")).Status);
@@ -296,7 +413,11 @@ public class BoardPageTests(Studio studio)
         var (visitor, _, lesson) = await Lesson();
         for (var batch = 0; batch < LessonEventRecord.Most / 500; batch++)
         {
-            using var answer = await Tell(visitor, lesson, [.. Enumerable.Range(0, 500).Select(i => Told((30 * batch) + (i / 1000.0), batch + i == 0 ? "enter" : "repeat", "dance:A:1", value: 60))]);
+            using var answer = await Tell(
+                visitor,
+                lesson,
+                [.. Enumerable.Range(0, 500)
+                    .Select(i => Told((30 * batch) + (i / 1000.0), batch + i == 0 ? "enter" : "repeat", "dance:A:1", value: 60))]);
             Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         }
 
@@ -315,13 +436,21 @@ public class BoardPageTests(Studio studio)
         Assert.Equal(120, beat.GetProperty("bpm").GetDouble(), 6);
         Assert.Equal(2.5, beat.GetProperty("beatAt").GetDouble(), 6);
         Assert.Equal(HttpStatusCode.NoContent, (await visitor.Send(address, "/", new[] { 1.0, 1.5 })).StatusCode);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.Send(address, "/", Enumerable.Range(0, 401).Select(i => (double)i))).StatusCode);
-        Assert.Equal("Tapped on " + Studio.Today.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture), (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 118.4, counts = 64 }))).GetProperty("title").GetString());
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await visitor.Send(address, "/", Enumerable.Range(0, 401).Select(i => (double)i))).StatusCode);
+        Assert.Equal(
+            "Tapped on " + Studio.Today.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture),
+            (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 118.4, counts = 64 })))
+                .GetProperty("title")
+                .GetString());
         // What is kept is read as it was tapped.
         var read = SongText.Read(new TappedTrack(118.4, 64).Passages, new Bpm(100));
         Assert.Null(read.Problem);
         Assert.Equal((64, 118.4), (read.Song.Counts, Math.Round(read.Song.Time.BpmAt(0), 6)));
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 0, counts = 64 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 0, counts = 64 })).StatusCode);
     }
 
     [Fact]
@@ -329,11 +458,15 @@ public class BoardPageTests(Studio studio)
     {
         var (visitor, _, lesson) = await Lesson();
         var code = (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Code", "/", new { }))).GetProperty("code").GetString();
-        Assert.Equal(code, (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Code", "/", new { }))).GetProperty("code").GetString());
+        Assert.Equal(
+            code,
+            (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Code", "/", new { }))).GetProperty("code").GetString());
         using var stranger = studio.CreateClient();
         Assert.Contains("class-screen", await stranger.GetStringAsync($"/class/{code}", Cancel));
         var data = JsonDocument.Parse(await stranger.GetStringAsync($"/class/{code}?handler=Lesson", Cancel)).RootElement;
-        Assert.All(data.GetProperty("blocks").EnumerateArray(), b => Assert.Equal((0, 0), (b.GetProperty("say").GetArrayLength(), b.GetProperty("watch").GetArrayLength())));
+        Assert.All(
+            data.GetProperty("blocks").EnumerateArray(),
+            b => Assert.Equal((0, 0), (b.GetProperty("say").GetArrayLength(), b.GetProperty("watch").GetArrayLength())));
         Assert.All(data.GetProperty("dances").EnumerateArray(), d => Assert.Equal(JsonValueKind.Null, d.GetProperty("id").ValueKind));
         var words = JsonDocument.Parse(await stranger.GetStringAsync($"/class/{code}?handler=Words&language=de", Cancel)).RootElement;
         Assert.Equal(("rechts", "weinrebe"), (words.GetProperty("right").GetString(), words.GetProperty("vine").GetString()));
@@ -355,14 +488,17 @@ public class BoardPageTests(Studio studio)
         }
 
         Assert.NotNull(line);
-        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { words = new string('x', 24_001) })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.RequestEntityTooLarge,
+            (await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { words = new string('x', 24_001) })).StatusCode);
     }
 
     [Fact]
     public async Task Moves_come_from_what_they_know_from_a_dances_lines_or_from_a_list()
     {
         var (visitor, _, lesson) = await Lesson();
-        async Task<JsonElement> From(string query) => JsonDocument.Parse((await visitor.Get($"/lessons/{lesson}/teach?handler=Moves&{query}")).Html).RootElement;
+        async Task<JsonElement> From(string query) =>
+            JsonDocument.Parse((await visitor.Get($"/lessons/{lesson}/teach?handler=Moves&{query}")).Html).RootElement;
         Assert.Equal(2, (await From("from=lines")).GetProperty("moves").GetArrayLength());
         var list = await From("from=list&list=vine,%20wizzle,%20march");
         Assert.Equal(["wizzle"], list.GetProperty("leftOut").EnumerateArray().Select(w => w.GetString()));

@@ -34,7 +34,9 @@ public class CoursePageTests(Studio studio)
         }
 
         using var answer = await visitor.Post("/courses", "/courses", [.. fields.Select(f => (f.Key, f.Value))]);
-        return (visitor, answer.StatusCode == HttpStatusCode.Redirect ? $"{answer.Headers.Location}" : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), Guid.Parse($"{dance}"));
+        return (visitor, answer.StatusCode == HttpStatusCode.Redirect
+            ? $"{answer.Headers.Location}"
+            : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), Guid.Parse($"{dance}"));
     }
 
     [Fact]
@@ -111,7 +113,13 @@ public class CoursePageTests(Studio studio)
     {
         var (visitor, course, dance) = await Course();
         await visitor.Post($"{course}?handler=Lessons", course);
-        await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", "2026-12-03"), ("reached", "2"), ("rate", "100"));
+        await visitor.Post(
+            $"/dances/{dance}/log",
+            "/",
+            ("group", "Harbour ring"),
+            ("date", "2026-12-03"),
+            ("reached", "2"),
+            ("rate", "100"));
         await visitor.Post($"{course}?handler=Settle", course, ("week", "1"), ("dance", $"{dance}"), ("bites", "0"));
         await visitor.Post($"{course}?handler=Lessons", course);
         Assert.Contains("<span>held</span>", (await visitor.Get(course)).Html);
@@ -167,7 +175,13 @@ public class CoursePageTests(Studio studio)
         Assert.Equal(HttpStatusCode.NotFound, (await other.Get($"{course}?handler=Calendar")).Status);
         foreach (var handler in (string[])["Settle", "Free", "Lessons", "Delete"])
         {
-            using var answer = await other.Post($"{course}?handler={handler}", "/", ("week", "1"), ("dance", $"{dance}"), ("bites", "1"), ("Asked.Name", "Mine"));
+            using var answer = await other.Post(
+                $"{course}?handler={handler}",
+                "/",
+                ("week", "1"),
+                ("dance", $"{dance}"),
+                ("bites", "1"),
+                ("Asked.Name", "Mine"));
             Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
         }
 
@@ -180,7 +194,9 @@ public class CoursePageTests(Studio studio)
     {
         var settled = CourseSettled.Nothing.With(3, 2, 0).With(1, 0, 1).With(1, 0, 2).With(2, 5, null);
         Assert.Equal([new SettledCell(1, 0, 2), new SettledCell(3, 2, 0)], settled.Cells);
-        Assert.Equal([new SettledCell(1, 1, 2), new SettledCell(3, 0, 0)], settled.With(2, 1, 7).With(9, 0, 1).Reordered([First, Second, Third], [Third, First], 8).Cells);
+        Assert.Equal(
+            [new SettledCell(1, 1, 2), new SettledCell(3, 0, 0)],
+            settled.With(2, 1, 7).With(9, 0, 1).Reordered([First, Second, Third], [Third, First], 8).Cells);
         Assert.Equal([new SettledCell(8, 0, 1)], CourseSettled.Nothing.With(8, 0, 1).With(9, 0, 1).Reordered([First], [First], 8).Cells);
     }
 }

@@ -12,7 +12,8 @@ using Xunit;
 namespace FondCompass.Web.Tests;
 
 /// <summary>
-/// Killed again and again while people save and lessons are told: the application, its database, or both; and the database ends by itself, as on a full disk. What was acknowledged is there, once; and it comes back by itself.
+/// Killed again and again while people save and lessons are told: the application, its database, or both; and the database ends by itself,
+/// as on a full disk. What was acknowledged is there, once; and it comes back by itself.
 /// scripts/crash does it as often as is wished for, and tells how long it was away.
 /// </summary>
 public sealed partial class CrashTests : IDisposable
@@ -31,7 +32,8 @@ public sealed partial class CrashTests : IDisposable
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
-    private static int Wished => int.TryParse(Environment.GetEnvironmentVariable("FOND_CRASH"), CultureInfo.InvariantCulture, out var count) ? count : InTests;
+    private static int Wished =>
+        int.TryParse(Environment.GetEnvironmentVariable("FOND_CRASH"), CultureInfo.InvariantCulture, out var count) ? count : InTests;
 
     private Uri Address => new($"http://127.0.0.1:{_port}");
 
@@ -53,7 +55,9 @@ public sealed partial class CrashTests : IDisposable
             await board.Come();
         }
 
-        var writing = writers.ConvertAll(w => Task.Run(() => w.Write(over.Token), Cancel)).Concat(boards.ConvertAll(b => Task.Run(() => b.Tell(over.Token), Cancel))).ToList();
+        var writing = writers.ConvertAll(w => Task.Run(() => w.Write(over.Token), Cancel))
+            .Concat(boards.ConvertAll(b => Task.Run(() => b.Tell(over.Token), Cancel)))
+            .ToList();
         var away = new ConcurrentDictionary<string, List<double>>();
         for (var round = 0; round < Wished; round++)
         {
@@ -69,7 +73,11 @@ public sealed partial class CrashTests : IDisposable
 
         // So long that every writer has been acknowledged once more since the last kill.
         var (before, told) = (writers.ConvertAll(w => w.Acknowledged.Count), boards.ConvertAll(b => b.Acknowledged.Count));
-        await Until.Holds("everybody has saved and told once more", () => Task.FromResult(writers.Zip(before).All(w => w.First.Acknowledged.Count > w.Second) && boards.Zip(told).All(b => b.First.Acknowledged.Count > b.Second)), Patience);
+        await Until.Holds(
+            "everybody has saved and told once more",
+            () => Task.FromResult(writers.Zip(before).All(w => w.First.Acknowledged.Count > w.Second)
+                && boards.Zip(told).All(b => b.First.Acknowledged.Count > b.Second)),
+            Patience);
         await over.CancelAsync();
         await Task.WhenAll(writing);
         foreach (var writer in writers)
@@ -88,8 +96,15 @@ public sealed partial class CrashTests : IDisposable
             Assert.Equal([], board.Faults);
         }
 
-        await Console.Out.WriteLineAsync($"{Wished} kills, {writers.Sum(w => w.Acknowledged.Count)} saves and {boards.Sum(b => b.Acknowledged.Count)} events acknowledged and there; away, in seconds: " +
-            string.Join("; ", away.OrderBy(a => a.Key).Select(a => string.Create(CultureInfo.InvariantCulture, $"{a.Key} median {a.Value.Order().ElementAt(a.Value.Count / 2):0.00}, most {a.Value.Max():0.00}"))));
+        await Console.Out.WriteLineAsync($"{Wished} kills, {writers.Sum(w => w.Acknowledged.Count)} saves and "
+            + $"{boards.Sum(b => b.Acknowledged.Count)} events acknowledged and there; away, in seconds: "
+            +
+            string.Join(
+                "; ",
+                away.OrderBy(a => a.Key)
+                    .Select(a => string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"{a.Key} median {a.Value.Order().ElementAt(a.Value.Count / 2):0.00}, most {a.Value.Max():0.00}"))));
     }
 
     public void Dispose()
@@ -106,7 +121,11 @@ public sealed partial class CrashTests : IDisposable
 
     private async Task Start()
     {
-        var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "start"), ["--port", $"{_port}", "--data", _data, "--no-demo"]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "start"), ["--port", $"{_port}", "--data", _data, "--no-demo"])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true
+        };
         var (ready, said) = (new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously), _said);
         _start = Process.Start(start)!;
         void Heard(string? line)
@@ -173,7 +192,8 @@ public sealed partial class CrashTests : IDisposable
         using var client = new HttpClient { BaseAddress = Address, Timeout = TimeSpan.FromSeconds(10) };
         try
         {
-            return await client.GetStringAsync("/healthz", Cancel) == "ok" && (await client.GetStringAsync("/sign-in", Cancel)).Contains("<main", StringComparison.Ordinal);
+            return await client.GetStringAsync("/healthz", Cancel) == "ok"
+                && (await client.GetStringAsync("/sign-in", Cancel)).Contains("<main", StringComparison.Ordinal);
         }
         catch (Exception problem) when (problem is HttpRequestException or TaskCanceledException)
         {
@@ -202,11 +222,17 @@ public sealed partial class CrashTests : IDisposable
 
         public async Task Come()
         {
-            await _visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", $"{Guid.NewGuid():N}@test.invalid"), ("Password", "windlass and capstan"));
+            await _visitor.Post(
+                "/sign-in?handler=New",
+                "/sign-in",
+                ("Email", $"{Guid.NewGuid():N}@test.invalid"),
+                ("Password", "windlass and capstan"));
             using var made = await _visitor.Post("/?handler=New", "/");
             var dance = made.RequestMessage!.RequestUri!.AbsolutePath.Split('/')[2];
             _lesson = await _visitor.Plan(dance, date: $"{DateTime.UtcNow:yyyy-MM-dd}");
-            _token = Regex.Match((await _visitor.Get($"/lessons/{_lesson}/teach")).Html, "name=\"fond-token\" content=\"([^\"]+)\"").Groups[1].Value;
+            _token = Regex.Match(
+                (await _visitor.Get($"/lessons/{_lesson}/teach")).Html,
+                "name=\"fond-token\" content=\"([^\"]+)\"").Groups[1].Value;
         }
 
         public async Task Tell(CancellationToken over)
@@ -215,7 +241,10 @@ public sealed partial class CrashTests : IDisposable
             for (var i = 1; !over.IsCancellationRequested && i < Data.Records.LessonEventRecord.Most; i++)
             {
                 var (id, which) = (Guid.NewGuid(), i);
-                await Until.Holds($"event {which} of board {number} is acknowledged", async () => over.IsCancellationRequested || await Told(id, which), Patience);
+                await Until.Holds(
+                    $"event {which} of board {number} is acknowledged",
+                    async () => over.IsCancellationRequested || await Told(id, which),
+                    Patience);
             }
         }
 
@@ -232,7 +261,24 @@ public sealed partial class CrashTests : IDisposable
         {
             using var request = new HttpRequestMessage(HttpMethod.Post, $"/lessons/{_lesson}/teach?handler=Events");
             request.Headers.Add("X-Fond-Token", _token);
-            request.Content = System.Net.Http.Json.JsonContent.Create(new { events = new[] { new { id, board = _board, number = which, opened = 1_790_000_000.0, since = which * 0.5, kind = which % 4 == 0 ? "trouble" : "repeat", block = "dance:A:1", bite = "A:1", value = 75 } } });
+            request.Content = System.Net.Http.Json.JsonContent.Create(new
+            {
+                events = new[]
+                {
+                    new
+                    {
+                        id,
+                        board = _board,
+                        number = which,
+                        opened = 1_790_000_000.0,
+                        since = which * 0.5,
+                        kind = which % 4 == 0 ? "trouble" : "repeat",
+                        block = "dance:A:1",
+                        bite = "A:1",
+                        value = 75
+                    }
+                }
+            });
             using var waits = new CancellationTokenSource(AnswerWithin);
             try
             {
@@ -272,7 +318,11 @@ public sealed partial class CrashTests : IDisposable
 
         public async Task Come()
         {
-            await _visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", $"{Guid.NewGuid():N}@test.invalid"), ("Password", "windlass and capstan"));
+            await _visitor.Post(
+                "/sign-in?handler=New",
+                "/sign-in",
+                ("Email", $"{Guid.NewGuid():N}@test.invalid"),
+                ("Password", "windlass and capstan"));
             using var made = await _visitor.Post("/?handler=New", "/");
             _dance = made.RequestMessage!.RequestUri!.AbsolutePath;
             _token = Token().Match(await made.Content.ReadAsStringAsync()).Groups[1].Value;
@@ -292,7 +342,10 @@ public sealed partial class CrashTests : IDisposable
             {
                 using var request = new HttpRequestMessage(HttpMethod.Post, $"{_dance}?handler=Save");
                 request.Headers.Add("X-Fond-Token", _token);
-                request.Content = new FormUrlEncodedContent([new("script", $"title Writer {number}\npart A\n1-4 vine R\n# {which}"), new("version", $"{version}")]);
+                request.Content = new FormUrlEncodedContent([
+                    new("script", $"title Writer {number}\npart A\n1-4 vine R\n# {which}"),
+                    new("version", $"{version}")
+                ]);
                 using var waits = new CancellationTokenSource(AnswerWithin);
                 try
                 {
@@ -329,7 +382,10 @@ public sealed partial class CrashTests : IDisposable
             using var archive = new ZipArchive(new MemoryStream(await answer.Content.ReadAsByteArrayAsync(CancellationToken.None)));
             await using var revisions = await archive.GetEntry("revisions.json")!.OpenAsync(CancellationToken.None);
             using var json = await JsonDocument.ParseAsync(revisions);
-            return [.. json.RootElement.EnumerateArray().Select(r => Number().Match(r.GetProperty("script").GetString()!)).Where(m => m.Success).Select(m => int.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture))];
+            return [.. json.RootElement.EnumerateArray()
+                .Select(r => Number().Match(r.GetProperty("script").GetString()!))
+                .Where(m => m.Success)
+                .Select(m => int.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture))];
         }
 
         [GeneratedRegex("name=\"fond-token\" content=\"([^\"]+)\"")]

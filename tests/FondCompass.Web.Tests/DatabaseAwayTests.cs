@@ -21,7 +21,10 @@ public sealed class DatabaseAwayTests : IAsyncDisposable
         Assert.Contains("The shelf does not answer", html);
         Assert.DoesNotContain("Npgsql", html);
         Assert.Equal(HttpStatusCode.ServiceUnavailable, (await visitor.Get("/healthz")).Status);
-        using var analysis = await visitor.Client.PostAsync("/api/analyse", new StringContent("part A\n1 step R"), TestContext.Current.CancellationToken);
+        using var analysis = await visitor.Client.PostAsync(
+            "/api/analyse",
+            new StringContent("part A\n1 step R"),
+            TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.OK, analysis.StatusCode);
 
         _studio.Database.Start();

@@ -5,7 +5,9 @@ using Xunit;
 
 namespace FondCompass.Web.Tests;
 
-/// <summary>Today, tonight, weeks and dates are the instructor's own, wherever that is and on the nights on which clocks are changed.</summary>
+/// <summary>
+/// Today, tonight, weeks and dates are the instructor's own, wherever that is and on the nights on which clocks are changed.
+/// </summary>
 public class DaysTests(Studio studio)
 {
     private const string Password = "low-water-waltz", Script = "title Kittiwake Turn\ntempo 112\npart A\n1-4 vine R\n5-8 vine L\n";
@@ -18,7 +20,11 @@ public class DaysTests(Studio studio)
         var client = studio.CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, HandleCookies = true });
         client.DefaultRequestHeaders.Add("Cookie", $"{BrowserZone.Cookie}={zone}|{week}");
         var visitor = new Visitor(client).At(DateTimeOffset.Parse(moment, System.Globalization.CultureInfo.InvariantCulture));
-        await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email.Length > 0 ? email : $"{Guid.NewGuid():N}@test.invalid"), ("Password", Password));
+        await visitor.Post(
+            "/sign-in?handler=New",
+            "/sign-in",
+            ("Email", email.Length > 0 ? email : $"{Guid.NewGuid():N}@test.invalid"),
+            ("Password", Password));
         // From now on the account itself says it.
         client.DefaultRequestHeaders.Remove("Cookie");
         return visitor;
@@ -42,7 +48,23 @@ public class DaysTests(Studio studio)
         Assert.Contains(">This week<", (await visitor.Get("/lessons")).Html);
         Assert.Contains(zone, (await visitor.Get("/account")).Html);
         var board = Guid.NewGuid();
-        await visitor.Send($"/lessons/{lesson}/teach?handler=Events", $"/lessons/{lesson}/teach", new { events = Enumerable.Range(0, 2).Select(i => new { id = Guid.NewGuid(), board, number = i + 1, opened = 1_790_000_000.0, since = 400.0 * i, kind = i == 0 ? "enter" : "done", block = "walk:A:1" }) });
+        await visitor.Send(
+            $"/lessons/{lesson}/teach?handler=Events",
+            $"/lessons/{lesson}/teach",
+            new
+            {
+                events = Enumerable.Range(0, 2)
+                    .Select(i => new
+                    {
+                        id = Guid.NewGuid(),
+                        board,
+                        number = i + 1,
+                        opened = 1_790_000_000.0,
+                        since = 400.0 * i,
+                        kind = i == 0 ? "enter" : "done",
+                        block = "walk:A:1"
+                    })
+            });
         Assert.Contains("today, Harbour ring", (await visitor.Get("/")).Html);
     }
 
@@ -52,10 +74,19 @@ public class DaysTests(Studio studio)
         var email = $"{Guid.NewGuid():N}@test.invalid";
         var visitor = await In("Pacific/Kiritimati", "2026-11-26T09:30:00Z", email: email);
         var dance = await visitor.Write(Script);
-        await visitor.Post($"/dances/{dance}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "90"), ("clean", "1"));
+        await visitor.Post(
+            $"/dances/{dance}/log",
+            "/",
+            ("group", "Harbour ring"),
+            ("date", "2026-11-26"),
+            ("reached", "1"),
+            ("rate", "90"),
+            ("clean", "1"));
         Assert.Contains("today, Harbour ring", (await visitor.Get("/")).Html);
         // Half an hour later it is tomorrow there.
-        Assert.Contains("yesterday, Harbour ring", (await visitor.At(new DateTimeOffset(2026, 11, 26, 10, 0, 0, TimeSpan.Zero)).Get("/")).Html);
+        Assert.Contains(
+            "yesterday, Harbour ring",
+            (await visitor.At(new DateTimeOffset(2026, 11, 26, 10, 0, 0, TimeSpan.Zero)).Get("/")).Html);
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
         async Task<string> Kept(int day, int hour)
         {
@@ -85,13 +116,23 @@ public class DaysTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         Assert.Contains("Thursday 26 November 2026, 12:00", (await visitor.Get("/account")).Html);
-        Assert.Equal(System.Net.HttpStatusCode.Redirect, (await visitor.Post("/account?handler=Place", "/account", ("zone", "Pacific/Kiritimati"), ("week", "Sunday"))).StatusCode);
+        Assert.Equal(
+            System.Net.HttpStatusCode.Redirect,
+            (await visitor.Post("/account?handler=Place", "/account", ("zone", "Pacific/Kiritimati"), ("week", "Sunday"))).StatusCode);
         var html = (await visitor.Get("/account")).Html;
         Assert.Contains("Friday 27 November 2026, 02:00", html);
         Assert.Contains("<option selected=\"selected\">Sunday</option>", html);
-        foreach (var (zone, week) in (IEnumerable<(string, string)>)[("Atlantis/Quay", "Monday"), ("Europe/Oslo", "Blursday"), ("Europe/Oslo", "17")])
+        foreach (var (zone, week) in (IEnumerable<(string, string)>)[
+            ("Atlantis/Quay", "Monday"), ("Europe/Oslo", "Blursday"), ("Europe/Oslo", "17")
+        ])
         {
-            Assert.Contains("no time zone that is known", await (await visitor.Post("/account?handler=Place", "/account", ("zone", zone), ("week", week))).Content.ReadAsStringAsync(Cancel));
+            Assert.Contains(
+                "no time zone that is known",
+                await (await visitor.Post(
+                    "/account?handler=Place",
+                    "/account",
+                    ("zone", zone),
+                    ("week", week))).Content.ReadAsStringAsync(Cancel));
         }
 
         Assert.Contains("Pacific/Kiritimati", (await visitor.Get("/account")).Html);
@@ -117,7 +158,15 @@ public class DaysTests(Studio studio)
         var dance = await visitor.Write(Script);
         await visitor.Post("/groups", "/groups", ("name", "Harbour ring"), ("minutes", "60"));
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
-        await visitor.Post("/courses", "/courses", ("Asked.Name", "Autumn"), ("Asked.Group", group), ("Asked.First", "2026-10-22"), ("Asked.Weeks", "3"), ("Asked.Minutes", "60"), ("Asked.Dances", "Kittiwake Turn"));
+        await visitor.Post(
+            "/courses",
+            "/courses",
+            ("Asked.Name", "Autumn"),
+            ("Asked.Group", group),
+            ("Asked.First", "2026-10-22"),
+            ("Asked.Weeks", "3"),
+            ("Asked.Minutes", "60"),
+            ("Asked.Dances", "Kittiwake Turn"));
         var course = Regex.Match((await visitor.Get("/courses")).Html, "/courses/([0-9a-f-]{36})").Groups[1].Value;
         var calendar = (await visitor.Get($"/courses/{course}?handler=Calendar")).Html;
         Assert.Contains("DTSTART;VALUE=DATE:20261022", calendar);

@@ -23,7 +23,9 @@ public class DoorTests(Studio studio)
         Assert.Contains(said, await answer.Content.ReadAsStringAsync(Cancel));
     }
 
-    /// <summary>Thirty at once, and two a second more, from an address that is not this machine's; another address is not held up by it.</summary>
+    /// <summary>
+    /// Thirty at once, and two a second more, from an address that is not this machine's; another address is not held up by it.
+    /// </summary>
     [Theory]
     [InlineData("/sign-in?handler=In", "text/html")]
     [InlineData("/api/analyse", "application/problem+json")]
@@ -35,7 +37,9 @@ public class DoorTests(Studio studio)
         var answers = await Task.WhenAll(Enumerable.Range(0, 60).Select(_ => often.PostAsync(path, new StringContent("part A"), Cancel)));
         var refused = answers.Where(a => a.StatusCode == HttpStatusCode.TooManyRequests).ToList();
         Assert.InRange(refused.Count, 1, 30);
-        Assert.All(refused, a => Assert.Equal((TimeSpan.FromSeconds(10), type), (a.Headers.RetryAfter!.Delta, a.Content.Headers.ContentType!.MediaType)));
+        Assert.All(
+            refused,
+            a => Assert.Equal((TimeSpan.FromSeconds(10), type), (a.Headers.RetryAfter!.Delta, a.Content.Headers.ContentType!.MediaType)));
         Assert.Contains("Too many at once", await refused[0].Content.ReadAsStringAsync(Cancel));
         using var fine = await other.PostAsync(path, new StringContent("part A"), Cancel);
         Assert.NotEqual(HttpStatusCode.TooManyRequests, fine.StatusCode);
@@ -46,11 +50,15 @@ public class DoorTests(Studio studio)
     {
         var visitor = Stranger();
         var email = $"{Guid.NewGuid():N}@test.invalid";
-        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", "slack-tide-stroll"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", "slack-tide-stroll"))).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await visitor.Get("/")).Status);
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.Post("/sign-in?handler=Out", "/")).StatusCode);
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.Get("/")).Status);
-        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Post("/sign-in?handler=In", "/sign-in", ("Email", email), ("Password", "slack-tide-stroll"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await visitor.Post("/sign-in?handler=In", "/sign-in", ("Email", email), ("Password", "slack-tide-stroll"))).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await visitor.Get("/lessons")).Status);
     }
 
@@ -109,7 +117,11 @@ public class DoorTests(Studio studio)
         Assert.Contains("No groups yet", (await visitor.Get("/groups")).Html);
         await visitor.Post("/groups", "/", ("name", "Breakwater hour"), ("meets", "Saturdays"), ("minutes", "50"));
         Assert.Contains("Breakwater hour", (await visitor.Get("/groups")).Html);
-        foreach (var (name, minutes, said) in ((string, string, string)[])[("", "60", "Give the group a name"), ("New", "soon", "no length of a lesson"), ("breakwater HOUR", "60", "already")])
+        foreach (var (name, minutes, said) in ((string, string, string)[])[
+            ("", "60", "Give the group a name"),
+            ("New", "soon", "no length of a lesson"),
+            ("breakwater HOUR", "60", "already")
+        ])
         {
             using var answer = await visitor.Post("/groups", "/", ("name", name), ("minutes", minutes));
             Assert.Contains(said, await answer.Content.ReadAsStringAsync(Cancel));
@@ -183,7 +195,11 @@ public class DoorTests(Studio studio)
         var map = html.Split("<script type=\"importmap\">")[1].Split("</script>")[0];
         var hash = Convert.ToBase64String(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(map)));
         Assert.Contains($"'sha256-{hash}'", answer.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
-        var imports = System.Text.Json.JsonDocument.Parse(map).RootElement.GetProperty("imports").EnumerateObject().ToDictionary(p => p.Name, p => p.Value.GetString()!);
+        var imports = System.Text.Json.JsonDocument
+            .Parse(map).RootElement
+            .GetProperty("imports")
+            .EnumerateObject()
+            .ToDictionary(p => p.Name, p => p.Value.GetString()!);
         Assert.All(imports, i => Assert.Matches($@"^{i.Key[..^3]}\.\w+\.js$", i.Value));
         Assert.Contains("/js/write/store.js", imports.Keys);
         Assert.Contains($"src=\"{imports["/js/app.js"]}\"", html, StringComparison.Ordinal);
@@ -194,10 +210,16 @@ public class DoorTests(Studio studio)
     {
         using var client = studio.CreateClient();
         var html = await client.GetStringAsync("/sign-in", Cancel);
-        var styles = System.Text.RegularExpressions.Regex.Matches(html, "<link rel=\"stylesheet\" href=\"([^\"]+)\"").Select(m => m.Groups[1].Value).ToList();
+        var styles = System.Text.RegularExpressions.Regex
+            .Matches(html, "<link rel=\"stylesheet\" href=\"([^\"]+)\"")
+            .Select(m => m.Groups[1].Value)
+            .ToList();
         Assert.NotEmpty(styles);
         var tokens = await client.GetStringAsync(styles.Single(s => s.Contains("tokens", StringComparison.Ordinal)), Cancel);
-        var fonts = System.Text.RegularExpressions.Regex.Matches(tokens, "url\\(\"\\.\\.(/lib/fonts/[^\"]+)\"").Select(m => m.Groups[1].Value).ToList();
+        var fonts = System.Text.RegularExpressions.Regex
+            .Matches(tokens, "url\\(\"\\.\\.(/lib/fonts/[^\"]+)\"")
+            .Select(m => m.Groups[1].Value)
+            .ToList();
         Assert.Equal(4, fonts.Count);
         foreach (var address in styles.Concat(fonts))
         {

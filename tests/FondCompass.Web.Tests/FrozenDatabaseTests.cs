@@ -4,7 +4,10 @@ using Xunit;
 
 namespace FondCompass.Web.Tests;
 
-/// <summary>A database that takes connections and answers nothing: told by every page and by health sooner than a browser gives up, and over as soon as it answers.</summary>
+/// <summary>
+/// A database that takes connections and answers nothing: told by every page and by health sooner than a browser gives up, and over as soon
+/// as it answers.
+/// </summary>
 public sealed class FrozenDatabaseTests : IAsyncLifetime
 {
     /// <summary>When browsers give up here (app.js, marks.js), less what a busy machine adds.</summary>
@@ -39,7 +42,8 @@ public sealed class FrozenDatabaseTests : IAsyncLifetime
         }
 
         var asked = visitor.Get("/groups");
-        // The page's own query, counted as long as the page waits: once. Beside it waits CatchUp, which works out the times of the demo's lessons.
+        // The page's own query, counted as long as the page waits: once. Beside it waits CatchUp, which works out the times of the demo's
+        // lessons.
         var most = 0L;
         await using var counter = await source.OpenConnectionAsync(TestContext.Current.CancellationToken);
         await Until.Holds(
@@ -74,7 +78,11 @@ public sealed class FrozenDatabaseTests : IAsyncLifetime
         });
         await patient.Post("/sign-in?handler=Demo", "/sign-in");
         Assert.Equal(HttpStatusCode.OK, (await patient.Get("/lessons")).Status);
-        var visitor = new Visitor(new HttpClient(browser, disposeHandler: false) { BaseAddress = new Uri(_application.Address), Timeout = BrowsersPatience });
+        var visitor = new Visitor(new HttpClient(browser, disposeHandler: false)
+        {
+            BaseAddress = new Uri(_application.Address),
+            Timeout = BrowsersPatience
+        });
         for (var again = 0; again < 2; again++)
         {
             _application.Database.Freeze(true);
@@ -87,7 +95,10 @@ public sealed class FrozenDatabaseTests : IAsyncLifetime
             }
 
             // What needs no database goes on meanwhile.
-            using var analysed = await visitor.Client.PostAsync("/api/analyse", new StringContent("part A\n1-4 vine R"), TestContext.Current.CancellationToken);
+            using var analysed = await visitor.Client.PostAsync(
+                "/api/analyse",
+                new StringContent("part A\n1-4 vine R"),
+                TestContext.Current.CancellationToken);
             Assert.Equal(HttpStatusCode.OK, analysed.StatusCode);
             _application.Database.Freeze(false);
             await Until.Holds("it answers again", async () => (await patient.Get("/healthz")).Status == HttpStatusCode.OK);

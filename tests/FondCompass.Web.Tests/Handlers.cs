@@ -14,7 +14,8 @@ namespace FondCompass.Web.Tests;
 public sealed record Handler(string Route, string Method, string Name, IReadOnlyList<(string Name, Type Type)> Fields)
 {
     /// <summary>The handler at an id.</summary>
-    public string At(string id) => $"/{System.Text.RegularExpressions.Regex.Replace(Route, @"\{[a-z]+(:guid)?\}", id)}{(Name.Length > 0 ? $"?handler={Name}" : "")}";
+    public string At(string id) =>
+        $"/{System.Text.RegularExpressions.Regex.Replace(Route, @"\{[a-z]+(:guid)?\}", id)}{(Name.Length > 0 ? $"?handler={Name}" : "")}";
 
     public override string ToString() => $"{Method} /{Route} {Name}".TrimEnd();
 
@@ -23,13 +24,18 @@ public sealed record Handler(string Route, string Method, string Name, IReadOnly
     {
         var loader = services.GetRequiredService<PageLoader>();
         var all = new List<Handler>();
-        foreach (var page in services.GetRequiredService<IActionDescriptorCollectionProvider>().ActionDescriptors.Items.OfType<PageActionDescriptor>())
+        foreach (var page in services.GetRequiredService<IActionDescriptorCollectionProvider>().ActionDescriptors.Items
+            .OfType<PageActionDescriptor>())
         {
             var loaded = await loader.LoadAsync(page, EndpointMetadataCollection.Empty);
             var bound = loaded.BoundProperties.Select(p => (p.Name, p.ParameterType)).ToList();
             all.AddRange(loaded.HandlerMethods.Select(h => new Handler(
                 page.AttributeRouteInfo!.Template!, h.HttpMethod.ToUpperInvariant(), h.Name ?? "",
-                [.. h.Parameters.Select(p => (p.BindingInfo?.BinderModelName ?? p.Name!, p.ParameterType)).Where(p => p.ParameterType != typeof(CancellationToken)), .. bound])));
+                [
+                    .. h.Parameters.Select(p => (p.BindingInfo?.BinderModelName ?? p.Name!, p.ParameterType))
+                        .Where(p => p.ParameterType != typeof(CancellationToken)),
+                    .. bound
+                ])));
         }
 
         return all;

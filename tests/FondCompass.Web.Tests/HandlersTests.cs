@@ -11,7 +11,10 @@ public partial class HandlersTests(Studio studio)
     private const string Script = "title Kittiwake Turn\npart A\n1-4 vine R\n5-8 vine L\n1-8 jazz box R";
 
     /// <summary>Pages that anybody may open.</summary>
-    private static readonly string[] ForAnybody = ["sign-in", "sign-in/code", "password", "password/new", "account/address", "status", "help", "class/{code}"];
+    private static readonly string[] ForAnybody =
+    [
+        "sign-in", "sign-in/code", "password", "password/new", "account/address", "status", "help", "class/{code}"
+    ];
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
@@ -23,7 +26,9 @@ public partial class HandlersTests(Studio studio)
         if (handler.Method == "POST")
         {
             var fields = handler.Fields.Where(f => f.Type == typeof(Guid)).Select(f => KeyValuePair.Create(f.Name, id)).ToList();
-            request.Content = new FormUrlEncodedContent(token.Length > 0 ? [.. fields, KeyValuePair.Create("__RequestVerificationToken", token)] : fields);
+            request.Content = new FormUrlEncodedContent(token.Length > 0
+                ? [.. fields, KeyValuePair.Create("__RequestVerificationToken", token)]
+                : fields);
         }
 
         return visitor.Client.SendAsync(request, Cancel);
@@ -38,7 +43,8 @@ public partial class HandlersTests(Studio studio)
         foreach (var handler in await Closed())
         {
             using var answer = await Ask(stranger, handler, $"{Guid.NewGuid()}");
-            if (answer.StatusCode != HttpStatusCode.Redirect || !answer.Headers.Location!.ToString().Contains("/sign-in", StringComparison.Ordinal))
+            if (answer.StatusCode != HttpStatusCode.Redirect
+                || !answer.Headers.Location!.ToString().Contains("/sign-in", StringComparison.Ordinal))
             {
                 let.Add($"{handler}: {answer.StatusCode}");
             }
@@ -72,19 +78,29 @@ public partial class HandlersTests(Studio studio)
         var dance = await owner.Write(Script);
         var lesson = await owner.Plan(dance);
         var group = Group().Match((await owner.Get("/groups")).Html).Groups[1].Value;
-        await owner.Post("/courses", "/courses", ("Asked.Name", "Autumn"), ("Asked.Group", group), ("Asked.First", "2026-12-03"), ("Asked.Weeks", "4"), ("Asked.Minutes", "60"), ("Asked.Dances", "Kittiwake Turn"));
+        await owner.Post(
+            "/courses",
+            "/courses",
+            ("Asked.Name", "Autumn"),
+            ("Asked.Group", group),
+            ("Asked.First", "2026-12-03"),
+            ("Asked.Weeks", "4"),
+            ("Asked.Minutes", "60"),
+            ("Asked.Dances", "Kittiwake Turn"));
         var course = Course().Match((await owner.Get("/courses")).Html).Groups[1].Value;
         var token = Token().Match((await other.Get("/")).Html).Groups[1].Value;
         var before = (await owner.Get($"/dances/{dance}/write")).Html;
         var let = new List<string>();
         foreach (var handler in (await Closed()).Where(h => h.Route.Contains("{id", StringComparison.Ordinal)))
         {
-            var id = handler.Route.StartsWith("dances/", StringComparison.Ordinal) ? dance : handler.Route.StartsWith("lessons/", StringComparison.Ordinal) ? lesson
+            var id = handler.Route.StartsWith("dances/", StringComparison.Ordinal) ? dance
+                : handler.Route.StartsWith("lessons/", StringComparison.Ordinal) ? lesson
                 : handler.Route.StartsWith("groups/", StringComparison.Ordinal) ? group : course;
             Assert.NotEqual("", id);
             using var answer = await Ask(other, handler, id, token);
             // What takes JSON refuses a form before it looks for anything.
-            if (answer.StatusCode is not (HttpStatusCode.NotFound or HttpStatusCode.UnsupportedMediaType or HttpStatusCode.UnprocessableEntity))
+            if (answer.StatusCode is not (HttpStatusCode.NotFound or HttpStatusCode.UnsupportedMediaType
+                or HttpStatusCode.UnprocessableEntity))
             {
                 let.Add($"{handler}: {answer.StatusCode}");
             }
@@ -95,13 +111,17 @@ public partial class HandlersTests(Studio studio)
         Assert.Equal(Script1(before), Script1((await owner.Get($"/dances/{dance}/write")).Html));
     }
 
-    /// <summary>Every page that links lead to, one of each kind: whatever is sent from it bears the token without which nothing is done.</summary>
+    /// <summary>
+    /// Every page that links lead to, one of each kind: whatever is sent from it bears the token without which nothing is done.
+    /// </summary>
     [Fact]
     public async Task Every_form_that_changes_something_bears_a_token()
     {
         var visitor = Stranger();
         await visitor.Post("/sign-in?handler=Demo", "/sign-in");
-        var (open, seen, forms, bare) = (new Queue<string>(["/", "/sign-in", "/password", "/account"]), new HashSet<string>(), new HashSet<string>(), new List<string>());
+        var (open, seen, forms, bare) = (new Queue<string>([
+            "/", "/sign-in", "/password", "/account"
+        ]), new HashSet<string>(), new HashSet<string>(), new List<string>());
         while (open.TryDequeue(out var path))
         {
             if (!seen.Add(Kind().Replace(path, "*")))
@@ -132,7 +152,9 @@ public partial class HandlersTests(Studio studio)
         }
 
         Assert.Empty(bare);
-        Assert.All((string[])["/dances/*/cues", "/lessons?handler=TakeOut", "handler=Habit", "handler=Sessions"], f => Assert.Contains(forms, known => known.Contains(f, StringComparison.Ordinal)));
+        Assert.All(
+            (string[])["/dances/*/cues", "/lessons?handler=TakeOut", "handler=Habit", "handler=Sessions"],
+            f => Assert.Contains(forms, known => known.Contains(f, StringComparison.Ordinal)));
     }
 
     private static string Script1(string html) => TextArea().Match(html).Groups[1].Value;

@@ -13,9 +13,11 @@ public partial class HelpTests(Studio studio)
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
-    private static IEnumerable<string> Pages => Directory.EnumerateFiles(Path.Combine(Web, "Pages"), "*.cshtml", SearchOption.AllDirectories);
+    private static IEnumerable<string> Pages =>
+        Directory.EnumerateFiles(Path.Combine(Web, "Pages"), "*.cshtml", SearchOption.AllDirectories);
 
-    private static IEnumerable<string> Scripts => Directory.EnumerateFiles(Path.Combine(Web, "wwwroot", "js"), "*.js", SearchOption.AllDirectories);
+    private static IEnumerable<string> Scripts =>
+        Directory.EnumerateFiles(Path.Combine(Web, "wwwroot", "js"), "*.js", SearchOption.AllDirectories);
 
     [Fact]
     public async Task Anybody_may_read_it_and_every_finding_has_its_place()
@@ -24,10 +26,15 @@ public partial class HelpTests(Studio studio)
         using var answer = await client.GetAsync("/help", Cancel);
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         var html = await answer.Content.ReadAsStringAsync(Cancel);
-        var codes = CodeRow().Matches(await File.ReadAllTextAsync(Path.Combine(TestDatabase.Root, "docs", "findings.md"), Cancel)).Select(m => m.Groups[1].Value).ToList();
+        var codes = CodeRow()
+            .Matches(await File.ReadAllTextAsync(Path.Combine(TestDatabase.Root, "docs", "findings.md"), Cancel))
+            .Select(m => m.Groups[1].Value)
+            .ToList();
         Assert.True(codes.Count > 30);
         Assert.All(codes, code => Assert.Contains($"<td id=\"{code}\">", html));
-        Assert.All((string[])["order", "x2", "version", "cue", "genre", "tag", "layout", "restart", "drift", "trap"], word => Assert.Contains(word, html));
+        Assert.All(
+            (string[])["order", "x2", "version", "cue", "genre", "tag", "layout", "restart", "drift", "trap"],
+            word => Assert.Contains(word, html));
         Assert.All(Help.ShippedDocs.Sections, section => Assert.Contains($"id=\"{section.Id}\"", html));
     }
 
@@ -58,8 +65,16 @@ public partial class HelpTests(Studio studio)
     [Fact]
     public void Every_key_of_a_page_or_a_module_is_in_the_help()
     {
-        var held = Pages.SelectMany(p => KeyAttribute().Matches(File.ReadAllText(p)).Select(m => (Page: m.Groups[2].Success ? m.Groups[2].Value : "Every page", Key: m.Groups[1].Value))).Where(k => !k.Key.Contains('@')).ToList();
-        var registered = Scripts.SelectMany(s => KeyTable().Matches(File.ReadAllText(s))).SelectMany(t => KeyEntry().Matches(t.Groups[2].Value).Select(k => (Page: t.Groups[1].Value, Key: k.Groups[1].Value + k.Groups[2].Value))).ToList();
+        var held = Pages.SelectMany(p => KeyAttribute()
+            .Matches(File.ReadAllText(p))
+            .Select(m => (Page: m.Groups[2].Success ? m.Groups[2].Value : "Every page", Key: m.Groups[1].Value)))
+            .Where(k => !k.Key.Contains('@'))
+            .ToList();
+        var registered = Scripts.SelectMany(s => KeyTable().Matches(File.ReadAllText(s)))
+            .SelectMany(t => KeyEntry()
+                .Matches(t.Groups[2].Value)
+                .Select(k => (Page: t.Groups[1].Value, Key: k.Groups[1].Value + k.Groups[2].Value)))
+            .ToList();
         Assert.True(held.Count >= 6);
         Assert.True(registered.Count >= 40, $"{registered.Count} keys");
         var sections = Keys.Split("\n## ").ToDictionary(s => s.Split('\n')[0], s => s);
@@ -69,10 +84,16 @@ public partial class HelpTests(Studio studio)
     [Fact]
     public void Every_form_that_is_posted_carries_its_token()
     {
-        var forms = Pages.SelectMany(p => Form().Matches(File.ReadAllText(p)).Select(m => (Page: Path.GetFileName(p), Tag: m.Value))).Where(f => f.Tag.Contains("post", StringComparison.OrdinalIgnoreCase)).ToList();
+        var forms = Pages.SelectMany(p => Form().Matches(File.ReadAllText(p)).Select(m => (Page: Path.GetFileName(p), Tag: m.Value)))
+            .Where(f => f.Tag.Contains("post", StringComparison.OrdinalIgnoreCase))
+            .ToList();
         Assert.True(forms.Count >= 6);
         // A form with an address of its own gets no token from the framework unless it asks for it.
-        Assert.All(forms, form => Assert.True(!AddressOfItsOwn().IsMatch(form.Tag) || form.Tag.Contains("asp-antiforgery=\"true\"", StringComparison.Ordinal), $"{form.Page}: {form.Tag}"));
+        Assert.All(
+            forms,
+            form => Assert.True(
+                !AddressOfItsOwn().IsMatch(form.Tag) || form.Tag.Contains("asp-antiforgery=\"true\"", StringComparison.Ordinal),
+                $"{form.Page}: {form.Tag}"));
     }
 
     [GeneratedRegex(@"^\| ([A-Z]+\d\d) \|", RegexOptions.Multiline)]

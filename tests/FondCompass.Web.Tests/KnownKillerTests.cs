@@ -32,7 +32,10 @@ public class KnownKillerTests(Studio studio)
         { "thousands of restarts", "part A\n1-8 vine R\n" + Many("restart 2 after 4\n", 8000) },
         { "thousands of endings", "part A\n1-8 vine R\n" + Many("ending 2 after 4\n", 8000) },
         { "thousands of parts", string.Concat(Enumerable.Range(0, 8000).Select(i => $"part P{i}\n1 step R\n")) },
-        { "thousands of tags", "part A\n1-8 vine R\n" + string.Concat(Enumerable.Range(0, 8000).Select(i => $"tag T{i}\n1 step R\nafter {i} T{i}\n")) },
+        {
+            "thousands of tags",
+            "part A\n1-8 vine R\n" + string.Concat(Enumerable.Range(0, 8000).Select(i => $"tag T{i}\n1 step R\nafter {i} T{i}\n"))
+        },
         { "turn left eight thousand times", "part A\n1 step R" + Many(", turn left", 8000) },
         { "turn left on eight thousand rows", "part A\n" + Many("1 step R, turn 1/4 left\n", 8000) },
         { "an order of brackets that multiplies", "part A\n1-8 vine R\norder " + Many("(", 200) + "A" + Many(" A)x9", 200) },
@@ -47,8 +50,16 @@ public class KnownKillerTests(Studio studio)
         { "a row that repeats a row that repeats", "part A\n1-16 march R\n1-8 same on the other side\nagain" },
         { "a repeat in a line danced again", "part A\nline pier x4\n1-8 march R\n2nd time: repeat left\n1-4 vine R" },
         { "variants without end", "part A\n1-8 vine R\n" + Many("easier 1-4096 march R\n", 8000) },
-        { "definitions without end", string.Concat(Enumerable.Range(0, 8000).Select(i => $"step s{i} = vine R x512\n")) + "part A\n1-8 s5" },
-        { "lines of nothing that call each other", "part A\n" + string.Concat(Enumerable.Range(0, 8).Select(i => $"line l{i} x64\n{(i > 0 ? Many($"l{i - 1} x64\n", 10) : "note 1 so\n")}")) },
+        {
+            "definitions without end",
+            string.Concat(Enumerable.Range(0, 8000).Select(i => $"step s{i} = vine R x512\n")) + "part A\n1-8 s5"
+        },
+        {
+            "lines of nothing that call each other",
+            "part A\n"
+                + string.Concat(Enumerable.Range(0, 8)
+                    .Select(i => $"line l{i} x64\n{(i > 0 ? Many($"l{i - 1} x64\n", 10) : "note 1 so\n")}"))
+        },
         { "names that stand for themselves", "step a = b\nstep b = a\npart A\n1-8 a R" },
     };
 
@@ -82,7 +93,9 @@ public class KnownKillerTests(Studio studio)
     public async Task Passages_are_as_many_as_is_said(int count, HttpStatusCode status)
     {
         var passages = Enumerable.Repeat(new { name = "v", counts = 1, bpm = 112 }, Math.Min(count, 6000)).ToList();
-        var body = count > 6000 ? "{\"script\":\"part A\",\"song\":{\"passages\":[" + Many("{\"counts\":1,\"bpm\":9},", count) + "{\"counts\":1,\"bpm\":9}]}}" : JsonSerializer.Serialize(new { script = "part A\n1-8 vine R", song = new { passages } });
+        var body = count > 6000
+            ? "{\"script\":\"part A\",\"song\":{\"passages\":[" + Many("{\"counts\":1,\"bpm\":9},", count) + "{\"counts\":1,\"bpm\":9}]}}"
+            : JsonSerializer.Serialize(new { script = "part A\n1-8 vine R", song = new { passages } });
         var (answered, said) = await Post("/api/run", body, "application/json");
         Assert.Equal(status, answered);
         if (count == 2001)
@@ -98,8 +111,20 @@ public class KnownKillerTests(Studio studio)
     [InlineData("1 step R", 99_900)]
     public async Task A_passage_without_end_is_fitted(string rows, int counts)
     {
-        var song = new { passages = new[] { new { name = "chorus", counts = 16, bpm = 112, important = true }, new { name = "verse", counts = 17, bpm = 112, important = false }, new { name = "chorus", counts, bpm = 96, important = true }, new { name = "chorus", counts = 16, bpm = 112, important = true } } };
-        var (status, _) = await Post("/api/run", JsonSerializer.Serialize(new { script = $"intro 16\npart A\n{rows}", song, start = 0 }), "application/json");
+        var song = new
+        {
+            passages = new[]
+            {
+                new { name = "chorus", counts = 16, bpm = 112, important = true },
+                new { name = "verse", counts = 17, bpm = 112, important = false },
+                new { name = "chorus", counts, bpm = 96, important = true },
+                new { name = "chorus", counts = 16, bpm = 112, important = true }
+            }
+        };
+        var (status, _) = await Post(
+            "/api/run",
+            JsonSerializer.Serialize(new { script = $"intro 16\npart A\n{rows}", song, start = 0 }),
+            "application/json");
         Assert.Equal(HttpStatusCode.OK, status);
     }
 
@@ -112,7 +137,10 @@ public class KnownKillerTests(Studio studio)
     [InlineData("0.009")]
     public async Task A_tempo_that_nobody_dances_is_422_or_400(string bpm)
     {
-        var (status, body) = await Post("/api/run", "{\"script\":\"part A\\n1-8 vine R\",\"song\":{\"passages\":[{\"name\":\"v\",\"counts\":32,\"bpm\":" + bpm + "}]}}", "application/json");
+        var (status, body) = await Post(
+            "/api/run",
+            "{\"script\":\"part A\\n1-8 vine R\",\"song\":{\"passages\":[{\"name\":\"v\",\"counts\":32,\"bpm\":" + bpm + "}]}}",
+            "application/json");
         Assert.Contains(status, new[] { HttpStatusCode.UnprocessableEntity, HttpStatusCode.BadRequest });
         Assert.Contains("\"detail\"", body);
     }
@@ -121,13 +149,15 @@ public class KnownKillerTests(Studio studio)
     [InlineData("text/plain; charset=utf-7", "part A", HttpStatusCode.UnsupportedMediaType)]
     [InlineData("text/plain; charset=nonsense", "part A", HttpStatusCode.UnsupportedMediaType)]
     [InlineData("text/plain; charset=iso-8859-1", "part A\n1 step R", HttpStatusCode.OK)]
-    public async Task Letters_of_a_kind_that_is_not_read_are_415(string type, string script, HttpStatusCode status) => Assert.Equal(status, (await Post("/api/analyse", script, type)).Status);
+    public async Task Letters_of_a_kind_that_is_not_read_are_415(string type, string script, HttpStatusCode status) =>
+        Assert.Equal(status, (await Post("/api/analyse", script, type)).Status);
 
     [Theory]
     [InlineData("/api/run", "{\"script\":\"part \\ud800\"}")]
     [InlineData("/api/plan", "{\"minutes\":45,\"dances\":[{\"script\":\"\\udc00x\",\"bpm\":112}]}")]
     [InlineData("/api/swaps", "{\"script\":\"\\ud800\",\"part\":\"A\",\"line\":1,\"from\":\"1\",\"to\":\"4\"}")]
-    public async Task Half_a_character_is_422(string path, string body) => Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Post(path, body, "application/json")).Status);
+    public async Task Half_a_character_is_422(string path, string body) =>
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Post(path, body, "application/json")).Status);
 
     [Theory]
     [InlineData("/dances/{0}/floor?what=")]
@@ -160,7 +190,9 @@ public class KnownKillerTests(Studio studio)
         var id = await visitor.Write(Talk);
         foreach (var aim in (string[])["Easier", "NoTurn", "Showier"])
         {
-            Assert.Equal(HttpStatusCode.OK, (await visitor.Post($"/dances/{id}/write?handler=Ways&row=1&aim={aim}", "/", ("script", Talk))).StatusCode);
+            Assert.Equal(
+                HttpStatusCode.OK,
+                (await visitor.Post($"/dances/{id}/write?handler=Ways&row=1&aim={aim}", "/", ("script", Talk))).StatusCode);
         }
     }
 
@@ -185,7 +217,11 @@ public class KnownKillerTests(Studio studio)
     [InlineData("--colour", "blue")]
     public async Task A_start_that_cannot_be_says_so_at_once(string option, string value)
     {
-        var start = new System.Diagnostics.ProcessStartInfo(Path.Combine(TestDatabase.Root, "start"), [option, value]) { RedirectStandardError = true, RedirectStandardOutput = true };
+        var start = new System.Diagnostics.ProcessStartInfo(Path.Combine(TestDatabase.Root, "start"), [option, value])
+        {
+            RedirectStandardError = true,
+            RedirectStandardOutput = true
+        };
         using var process = System.Diagnostics.Process.Start(start)!;
         var said = await process.StandardError.ReadToEndAsync(Cancel);
         await process.WaitForExitAsync(Cancel);

@@ -8,7 +8,8 @@ namespace FondCompass.Web.Tests;
 /// <summary>Plans, cues, swaps, completions and rooms as other tools call them.</summary>
 public class LessonApiTests(Studio studio)
 {
-    private const string Stroll = "title Slack Tide Stroll\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R with 1/4 right\n";
+    private const string Stroll =
+        "title Slack Tide Stroll\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R with 1/4 right\n";
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
@@ -26,34 +27,62 @@ public class LessonApiTests(Studio studio)
         var (status, plan) = await Post("/api/plan", new
         {
             minutes = 45,
-            dances = new object[] { new { script = Stroll, bpm = 112 }, new { script = "title Bell Buoy Ring\npart A\n1-8 march R", bpm = 110, known = true } },
+            dances = new object[]
+            {
+                new { script = Stroll, bpm = 112 },
+                new { script = "title Bell Buoy Ring\npart A\n1-8 march R", bpm = 110, known = true }
+            },
             way = new { order = "pairs", walls = "alike", ladder = new[] { 60, 100 }, countIn = 8 },
-            group = new { level = "improver", knows = new[] { "jazz box" }, seen = new[] { "rocking chair" }, pace = new { secondsPerAction = 5 }, warmUp = 8, coolDown = 4 },
+            group = new
+            {
+                level = "improver",
+                knows = new[] { "jazz box" },
+                seen = new[] { "rocking chair" },
+                pace = new { secondsPerAction = 5 },
+                warmUp = 8,
+                coolDown = 4
+            },
             pins = new[] { new { block = "walk:A:1", seconds = 90 } },
         });
         Assert.Equal(HttpStatusCode.OK, status);
         // What is free is told, and nothing fills it.
         var seconds = plan.GetProperty("seconds").GetDouble();
         Assert.Equal(0, plan.GetProperty("over").GetDouble());
-        Assert.True(seconds < 2640 && plan.GetProperty("cautions").EnumerateArray().Any(c => c.GetProperty("code").GetString() == "FREE01"));
+        Assert.True(seconds < 2640
+            && plan.GetProperty("cautions").EnumerateArray().Any(c => c.GetProperty("code").GetString() == "FREE01"));
         var blocks = plan.GetProperty("blocks").EnumerateArray().ToList();
         Assert.All(blocks, b => Assert.Equal(
-            ["id", "kind", "title", "dance", "part", "lines", "counts", "repeats", "starts", "countIn", "ratePercent", "walls", "layer", "from", "seconds", "why", "say", "watch"], Names(b)));
+            [
+                "id", "kind", "title", "dance", "part", "lines", "counts", "repeats", "starts", "countIn", "ratePercent",
+                "walls", "layer", "from", "seconds", "why", "say", "watch"
+            ],
+            Names(b)));
         Assert.Equal(seconds, blocks.Sum(b => b.GetProperty("seconds").GetDouble()), 3);
         Assert.Equal(("warm-up", 480.0), (blocks[0].GetProperty("kind").GetString(), blocks[0].GetProperty("seconds").GetDouble()));
         Assert.Equal(90, blocks.Single(b => b.GetProperty("id").GetString() == "walk:A:1").GetProperty("seconds").GetDouble());
         Assert.Contains(blocks, b => b.GetProperty("kind").GetString() == "look-back");
         var bite = plan.GetProperty("bites").EnumerateArray().First();
-        Assert.Equal(["part", "line", "name", "dance", "sameAs", "relation", "difficulty", "terms", "expectedLoss", "novelty"], Names(bite));
-        Assert.Equal(bite.GetProperty("difficulty").GetDouble(), bite.GetProperty("terms").EnumerateArray().Sum(t => t.GetProperty("points").GetDouble()), 6);
+        Assert.Equal(
+            ["part", "line", "name", "dance", "sameAs", "relation", "difficulty", "terms", "expectedLoss", "novelty"],
+            Names(bite));
+        Assert.Equal(
+            bite.GetProperty("difficulty").GetDouble(),
+            bite.GetProperty("terms").EnumerateArray().Sum(t => t.GetProperty("points").GetDouble()),
+            6);
         Assert.All(plan.GetProperty("cautions").EnumerateArray(), c => Assert.Equal(["code", "message", "gentler"], Names(c)));
         // A known dance is neither walked nor taken apart.
-        Assert.DoesNotContain(blocks, b => b.GetProperty("dance").ValueKind == JsonValueKind.Number && b.GetProperty("dance").GetInt32() == 1 && b.GetProperty("kind").GetString() != "known");
+        Assert.DoesNotContain(
+            blocks,
+            b => b.GetProperty("dance").ValueKind == JsonValueKind.Number
+                && b.GetProperty("dance").GetInt32() == 1
+                && b.GetProperty("kind").GetString() != "known");
     }
 
     private const string Other = "title Low Tide Reel\npart A\n1-4 k step R\n5-8 k step R\n1-4 charleston R\n5-8 charleston R";
 
-    /// <summary>Each kind of lesson has its frame, order and least by itself; a named pace beats it, given numbers beat that, and a 0 is a 0.</summary>
+    /// <summary>
+    /// Each kind of lesson has its frame, order and least by itself; a named pace beats it, given numbers beat that, and a 0 is a 0.
+    /// </summary>
     [Theory]
     [InlineData("breakdown", "show walk dance walk dance chain whole walls walls walls walls walls")]
     [InlineData("song", "walk dance walk dance whole")]
@@ -64,19 +93,50 @@ public class LessonApiTests(Studio studio)
         async Task<JsonElement> Plan(object body) => (await Post("/api/plan", body)).Body;
         object[] dances = [new { script = Stroll, bpm = 112 }];
         var plan = await Plan(new { minutes = 5, kind, dances });
-        var kinds = plan.GetProperty("blocks").EnumerateArray().Select(b => b.GetProperty("kind").GetString()).Where(k => k != "talk").ToList();
+        var kinds = plan.GetProperty("blocks")
+            .EnumerateArray()
+            .Select(b => b.GetProperty("kind").GetString())
+            .Where(k => k != "talk")
+            .ToList();
         Assert.StartsWith(blocks, string.Join(' ', kinds), StringComparison.Ordinal);
-        double Walk(JsonElement p) => p.GetProperty("blocks").EnumerateArray().First(b => b.GetProperty("kind").GetString() == "walk").GetProperty("seconds").GetDouble();
-        var (quick, slow) = (await Plan(new { minutes = 5, kind, pace = "quick", dances }), await Plan(new { minutes = 5, kind, pace = "unhurried", dances }));
+        double Walk(JsonElement p) =>
+            p.GetProperty("blocks")
+                .EnumerateArray()
+                .First(b => b.GetProperty("kind").GetString() == "walk")
+                .GetProperty("seconds")
+                .GetDouble();
+        var (quick, slow) = (await Plan(new
+        {
+            minutes = 5,
+            kind,
+            pace = "quick",
+            dances
+        }), await Plan(new { minutes = 5, kind, pace = "unhurried", dances }));
         Assert.True(Walk(quick) < Walk(slow));
-        Assert.Equal(Walk(slow), Walk(await Plan(new { minutes = 5, kind, pace = "quick", dances, group = new { pace = new { secondsPerAction = 6, talkPerBite = 40 } } })), 2);
-        Assert.DoesNotContain((await Plan(new { minutes = 60, kind, dances, group = new { warmUp = 0, coolDown = 0 } })).GetProperty("blocks").EnumerateArray(), b => b.GetProperty("kind").GetString() is "warm-up" or "cool-down");
+        Assert.Equal(
+            Walk(slow),
+            Walk(await Plan(new
+            {
+                minutes = 5,
+                kind,
+                pace = "quick",
+                dances,
+                group = new { pace = new { secondsPerAction = 6, talkPerBite = 40 } }
+            })),
+            2);
+        Assert.DoesNotContain(
+            (await Plan(new { minutes = 60, kind, dances, group = new { warmUp = 0, coolDown = 0 } }))
+                .GetProperty("blocks")
+                .EnumerateArray(),
+            b => b.GetProperty("kind").GetString() is "warm-up" or "cool-down");
     }
 
     [Fact]
     public async Task Of_two_dances_every_block_has_its_own_id()
     {
-        var (_, plan) = await Post("/api/plan", new { minutes = 120, dances = new object[] { new { script = Stroll, bpm = 112 }, new { script = Other, bpm = 112 } } });
+        var (_, plan) = await Post(
+            "/api/plan",
+            new { minutes = 120, dances = new object[] { new { script = Stroll, bpm = 112 }, new { script = Other, bpm = 112 } } });
         var ids = plan.GetProperty("blocks").EnumerateArray().Select(b => b.GetProperty("id").GetString()).ToList();
         Assert.Equal(ids.Count, ids.Distinct().Count());
         Assert.Contains("walk:A:2", ids);
@@ -135,7 +195,11 @@ public class LessonApiTests(Studio studio)
         { "/api/room", """{"script":"part A","room":{"width":9},"dancers":4}""", 400 },
         { "/api/room", """{"script":"part A","room":{"width":9,"depth":9},"dancers":0}""", 422 },
         { "/api/room", """{"script":"part A","room":{"width":9,"depth":9},"dancers":4,"layout":"heap"}""", 422 },
-        { "/api/room", """{"script":"part A","room":{"width":9,"depth":9,"obstacles":[{"x":-1,"y":0,"width":1,"depth":1}]},"dancers":4}""", 422 },
+        {
+            "/api/room",
+            """{"script":"part A","room":{"width":9,"depth":9,"obstacles":[{"x":-1,"y":0,"width":1,"depth":1}]},"dancers":4}""",
+            422
+        },
     };
 
     /// <summary>1,000 lines and 8,000 actions are planned at once, of all dances together.</summary>
@@ -152,14 +216,18 @@ public class LessonApiTests(Studio studio)
         var (answered, body) = await Post("/api/plan", new { minutes = 45, dances = Enumerable.Repeat(new { script, bpm = 112 }, dances) });
 
         Assert.Equal(status, answered);
-        Assert.True(status == HttpStatusCode.OK || body.GetProperty("detail").GetString()!.Contains("at most 1000 lines (eights) and 8000 actions are planned at once", StringComparison.Ordinal));
+        Assert.True(status == HttpStatusCode.OK
+            || body.GetProperty("detail")
+                .GetString()!
+                .Contains("at most 1000 lines (eights) and 8000 actions are planned at once", StringComparison.Ordinal));
     }
 
     [Theory]
     [MemberData(nameof(Refused))]
     public async Task What_cannot_be_is_refused_with_words(string path, string body, int status)
     {
-        using var answer = await studio.CreateClient().PostAsync(path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"), Cancel);
+        using var answer = await studio.CreateClient()
+            .PostAsync(path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"), Cancel);
         Assert.Equal(status, (int)answer.StatusCode);
         Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
         var problem = await answer.Content.ReadFromJsonAsync<JsonElement>(Cancel);
@@ -172,8 +240,16 @@ public class LessonApiTests(Studio studio)
         var (status, body) = await Post("/api/cues", new { script = Stroll, bpm = 112, ratePercent = 80, lead = 2, repeats = 2 });
         Assert.Equal(HttpStatusCode.OK, status);
         var cues = body.GetProperty("cues").EnumerateArray().ToList();
-        Assert.All(cues, c => Assert.Equal(["repeat", "part", "line", "count", "step", "words", "form", "from", "to", "why", "at", "until", "stepAt", "needs", "room"], Names(c)));
-        Assert.All(cues, c => Assert.Contains(c.GetProperty("form").GetString(), (string[])["own", "name", "full", "key", "rhythm", "count", "structural", "none"]));
+        Assert.All(
+            cues,
+            c => Assert.Equal(
+                ["repeat", "part", "line", "count", "step", "words", "form", "from", "to", "why", "at", "until", "stepAt", "needs", "room"],
+                Names(c)));
+        Assert.All(
+            cues,
+            c => Assert.Contains(
+                c.GetProperty("form").GetString(),
+                (string[])["own", "name", "full", "key", "rhythm", "count", "structural", "none"]));
         Assert.Contains(cues, c => c.GetProperty("words").GetString() == "from the top" && c.GetProperty("repeat").GetInt32() == 2);
         Assert.DoesNotContain(cues, c => c.GetProperty("words").GetString() == "last one");
     }
@@ -195,10 +271,15 @@ public class LessonApiTests(Studio studio)
             Assert.Equal(["words", "script", "difficulty", "difference", "why"], Names(choice));
             var difference = choice.GetProperty("difference").GetDouble();
             Assert.True(want switch { "easier" => difference < 0, "showier" => difference > 0, _ => true });
-            var changed = Core.Analysis.Of(Stroll.Replace("1-4 vine R", choice.GetProperty("script").GetString(), StringComparison.Ordinal));
+            var changed = Core.Analysis.Of(Stroll.Replace(
+                "1-4 vine R",
+                choice.GetProperty("script").GetString(),
+                StringComparison.Ordinal));
             var own = Core.Analysis.Of(Stroll);
             Assert.False(changed.HasErrors);
-            Assert.Equal((own.Trace.TotalCounts, own.Trace.EndWeight, own.Trace.NetTurn.Value % 8), (changed.Trace.TotalCounts, changed.Trace.EndWeight, changed.Trace.NetTurn.Value % 8));
+            Assert.Equal(
+                (own.Trace.TotalCounts, own.Trace.EndWeight, own.Trace.NetTurn.Value % 8),
+                (changed.Trace.TotalCounts, changed.Trace.EndWeight, changed.Trace.NetTurn.Value % 8));
             Assert.True(want == "no-turn" || own.Trace.NetTurn == changed.Trace.NetTurn);
         }
     }
@@ -206,7 +287,9 @@ public class LessonApiTests(Studio studio)
     [Fact]
     public async Task Completions_end_as_asked()
     {
-        var (status, body) = await Post("/api/complete", new { startWeight = "R", startFacing = "3", counts = 4, endFree = "R", turnEighths = -2, genre = "line", most = 7 });
+        var (status, body) = await Post(
+            "/api/complete",
+            new { startWeight = "R", startFacing = "3", counts = 4, endFree = "R", turnEighths = -2, genre = "line", most = 7 });
         Assert.Equal(HttpStatusCode.OK, status);
         var choices = body.GetProperty("choices").EnumerateArray().ToList();
         Assert.Equal(7, choices.Count);
@@ -214,16 +297,41 @@ public class LessonApiTests(Studio studio)
         {
             var danced = Core.Analysis.Of($"start weight R facing 3\npart A\n{choice.GetProperty("script").GetString()}");
             Assert.False(danced.HasErrors);
-            Assert.Equal((4, "L", "12:00", -2), (danced.Trace.TotalCounts, danced.Trace.EndWeight == Core.Counts.Weight.Left ? "L" : "R", danced.Trace.EndFacing.ToString(), danced.Trace.NetTurn.Value));
+            Assert.Equal(
+                (4, "L", "12:00", -2),
+                (danced.Trace.TotalCounts, danced.Trace.EndWeight == Core.Counts.Weight.Left
+                    ? "L"
+                    : "R", danced.Trace.EndFacing.ToString(), danced.Trace.NetTurn.Value));
         }
     }
 
     [Fact]
     public async Task A_room_has_every_field()
     {
-        var (status, room) = await Post("/api/room", new { script = Stroll, repeats = 4, room = new { width = 9, depth = 12, margin = 1, obstacles = new[] { new { x = 0.0, y = 0.0, width = 1.2, depth = 1.2, pillar = true } } }, dancers = 12, layout = "staggered", spacing = (double?)null });
+        var (status, room) = await Post(
+            "/api/room",
+            new
+            {
+                script = Stroll,
+                repeats = 4,
+                room = new
+                {
+                    width = 9,
+                    depth = 12,
+                    margin = 1,
+                    obstacles = new[] { new { x = 0.0, y = 0.0, width = 1.2, depth = 1.2, pillar = true } }
+                },
+                dancers = 12,
+                layout = "staggered",
+                spacing = (double?)null
+            });
         Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Equal(["fits", "most", "spacing", "rows", "columns", "places", "radius", "envelope", "driftPerPattern", "frontRow", "helpers", "insteads", "caution"], Names(room));
+        Assert.Equal(
+            [
+                "fits", "most", "spacing", "rows", "columns", "places", "radius", "envelope", "driftPerPattern", "frontRow",
+                "helpers", "insteads", "caution"
+            ],
+            Names(room));
         Assert.Equal(12, room.GetProperty("places").GetArrayLength());
         Assert.Equal(4, room.GetProperty("helpers").GetArrayLength());
         Assert.Contains("occupancy", room.GetProperty("caution").GetString(), StringComparison.Ordinal);
@@ -233,8 +341,15 @@ public class LessonApiTests(Studio studio)
     public async Task All_of_them_are_described()
     {
         var document = await studio.CreateClient().GetFromJsonAsync<JsonElement>("/api/openapi.json", Cancel);
-        var paths = document.GetProperty("paths").EnumerateObject().Select(p => p.Name).Where(p => p.StartsWith("/api/", StringComparison.Ordinal)).Order().ToList();
-        Assert.Equal(["/api/analyse", "/api/complete", "/api/cues", "/api/paste", "/api/plan", "/api/room", "/api/run", "/api/swaps"], paths);
+        var paths = document.GetProperty("paths")
+            .EnumerateObject()
+            .Select(p => p.Name)
+            .Where(p => p.StartsWith("/api/", StringComparison.Ordinal))
+            .Order()
+            .ToList();
+        Assert.Equal(
+            ["/api/analyse", "/api/complete", "/api/cues", "/api/paste", "/api/plan", "/api/room", "/api/run", "/api/swaps"],
+            paths);
         foreach (var path in paths)
         {
             var post = document.GetProperty("paths").GetProperty(path).GetProperty("post");

@@ -17,8 +17,13 @@ public class LimitsTests(Studio studio)
 
     private static async Task<HttpResponseMessage> Send(Visitor visitor, string path, string body)
     {
-        var token = System.Text.RegularExpressions.Regex.Match((await visitor.Get("/")).Html, "fond-token\" content=\"([^\"]+)\"").Groups[1].Value;
-        var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = new StringContent(body, Encoding.ASCII, "application/x-www-form-urlencoded") };
+        var token = System.Text.RegularExpressions.Regex.Match(
+            (await visitor.Get("/")).Html,
+            "fond-token\" content=\"([^\"]+)\"").Groups[1].Value;
+        var request = new HttpRequestMessage(HttpMethod.Post, path)
+        {
+            Content = new StringContent(body, Encoding.ASCII, "application/x-www-form-urlencoded")
+        };
         request.Headers.Add("X-Fond-Token", token);
         return await visitor.Client.SendAsync(request, Cancel);
     }
@@ -36,7 +41,11 @@ public class LimitsTests(Studio studio)
         using var answer = await Send(visitor, path.Replace("ID", dance, StringComparison.Ordinal), body);
         Assert.Contains(answer.StatusCode, (HttpStatusCode[])[HttpStatusCode.OK, HttpStatusCode.Redirect]);
         var said = await answer.Content.ReadAsStringAsync(Cancel);
-        Assert.Contains(kept, path.Contains("Tidy", StringComparison.Ordinal) || path.Contains("Ruler", StringComparison.Ordinal) ? said : (await visitor.Get(path.StartsWith("/?", StringComparison.Ordinal) ? "/" : $"/dances/{dance}/write")).Html);
+        Assert.Contains(
+            kept,
+            path.Contains("Tidy", StringComparison.Ordinal) || path.Contains("Ruler", StringComparison.Ordinal)
+                ? said
+                : (await visitor.Get(path.StartsWith("/?", StringComparison.Ordinal) ? "/" : $"/dances/{dance}/write")).Html);
     }
 
     [Theory]
@@ -48,7 +57,10 @@ public class LimitsTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var dance = await visitor.Write(Script);
-        using var answer = await Send(visitor, $"/dances/{dance}/write?handler=Save", string.Join('&', Enumerable.Range(0, fields).Select(i => $"{new string('k', nameLength)}{i}={new string('x', length)}")));
+        using var answer = await Send(
+            visitor,
+            $"/dances/{dance}/write?handler=Save",
+            string.Join('&', Enumerable.Range(0, fields).Select(i => $"{new string('k', nameLength)}{i}={new string('x', length)}")));
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
         Assert.Contains("That is too much at once", await answer.Content.ReadAsStringAsync(Cancel));
         Assert.Contains("vine R", (await visitor.Get($"/dances/{dance}/write")).Html);
@@ -82,10 +94,17 @@ public class LimitsTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var lesson = await visitor.Plan(await visitor.Write(Script));
-        var good = $$"""{"id":"{{Guid.NewGuid()}}","board":"{{Guid.NewGuid()}}","number":1,"opened":1790000000,"since":1,"kind":"note","block":"","words":"the stove side 🦀"}""";
-        bad = bad.Replace("\"I\"", $"\"{Guid.NewGuid()}\"", StringComparison.Ordinal).Replace("\"B\"", $"\"{Guid.NewGuid()}\"", StringComparison.Ordinal);
-        var token = System.Text.RegularExpressions.Regex.Match((await visitor.Get("/")).Html, "fond-token\" content=\"([^\"]+)\"").Groups[1].Value;
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/lessons/{lesson}/teach?handler=Events") { Content = new StringContent($"{{\"events\":[{bad},{good}]}}", Encoding.UTF8, "application/json") };
+        var good =
+            $$"""{"id":"{{Guid.NewGuid()}}","board":"{{Guid.NewGuid()}}","number":1,"opened":1790000000,"since":1,"kind":"note","block":"","words":"the stove side 🦀"}""";
+        bad = bad.Replace("\"I\"", $"\"{Guid.NewGuid()}\"", StringComparison.Ordinal)
+            .Replace("\"B\"", $"\"{Guid.NewGuid()}\"", StringComparison.Ordinal);
+        var token = System.Text.RegularExpressions.Regex.Match(
+            (await visitor.Get("/")).Html,
+            "fond-token\" content=\"([^\"]+)\"").Groups[1].Value;
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/lessons/{lesson}/teach?handler=Events")
+        {
+            Content = new StringContent($"{{\"events\":[{bad},{good}]}}", Encoding.UTF8, "application/json")
+        };
         request.Headers.Add("X-Fond-Token", token);
         using var answer = await visitor.Client.SendAsync(request, Cancel);
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
@@ -104,7 +123,11 @@ public class LimitsTests(Studio studio)
         {
             using var line = new TcpClient("127.0.0.1", new Uri(application.Address).Port);
             await using var stream = line.GetStream();
-            await stream.WriteAsync(Encoding.ASCII.GetBytes($"POST /api/analyse HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: text/plain\r\nTransfer-Encoding: chunked\r\n\r\n{chunk}\r\nabc\r\n"), Cancel);
+            await stream.WriteAsync(
+                Encoding.ASCII.GetBytes(
+                    "POST /api/analyse HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: text/plain\r\nTransfer-Encoding: "
+                        + $"chunked\r\n\r\n{chunk}\r\nabc\r\n"),
+                Cancel);
             var buffer = new byte[64];
             var read = await stream.ReadAsync(buffer, Cancel);
             Assert.StartsWith("HTTP/1.1 400", Encoding.ASCII.GetString(buffer, 0, read), StringComparison.Ordinal);

@@ -88,7 +88,8 @@ public class OwnWordsTests(Studio studio)
     [InlineData("/steps?step=vine&try=%00%3Cscript%3E")]
     [InlineData("/steps?q=%F0%9F%A6%80")]
     [InlineData("/steps?step=vine&try=unwind+9999+left")]
-    public async Task Odd_questions_get_a_page(string path) => Assert.Equal(HttpStatusCode.OK, (await (await studio.NewVisitor()).Get(path)).Status);
+    public async Task Odd_questions_get_a_page(string path) =>
+        Assert.Equal(HttpStatusCode.OK, (await (await studio.NewVisitor()).Get(path)).Status);
 
     [Fact]
     public async Task A_dance_lies_beside_another_and_beside_its_own_version()

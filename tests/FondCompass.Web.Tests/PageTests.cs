@@ -47,7 +47,10 @@ public class PageTests(Studio studio)
         }
     }
 
-    /// <summary>What the core calls things by itself stands on no page: no "none" for a foot, no "body" for a roll, no code of a verb (calls, section 4).</summary>
+    /// <summary>
+    /// What the core calls things by itself stands on no page: no "none" for a foot, no "body" for a roll, no code of a verb (calls,
+    /// section 4).
+    /// </summary>
     [Theory]
     [InlineData("title Quay Roll\ngenre fitness\npart A\n1-8 body roll x2\n1-4 running man\n5-8 jump both out, jump both in\n1-2 clap, snap\n3-4 hip bump R, hip bump L\n5-8 arms open slowly")]
     [InlineData("title Quay Ring\ngenre circle\nlayout circle\nstep capstan = step R in, step L in, step R out, touch L\npart A + arms loose\nline the swell x2\n1-4 capstan R\n5-8 step L side, close R, step L side, touch R")]
@@ -56,18 +59,41 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(script);
-        foreach (var page in (string[])["write", "fit", "plan", "plan, layer-rounds", "plan, parts", "teach", "teach?handler=Timeline", "log", "floor", "compare", "cues", "cues?way=feet", "room"])
+        foreach (var page in (string[])[
+            "write", "fit", "plan", "plan, layer-rounds", "plan, parts", "teach", "teach?handler=Timeline", "log", "floor",
+            "compare", "cues", "cues?way=feet", "room"
+        ])
         {
-            var html = page.Split(", ") is [_, var order] ? await visitor.Change(id, "Way", ("order", order)) : (await visitor.Get($"/dances/{id}/{page}")).Html;
-            var own = script.Split('\n').Aggregate(html, (text, row) => text.Replace(row, "", StringComparison.Ordinal)).Replace("body roll", "", StringComparison.Ordinal);
+            var html = page.Split(", ") is [_, var order]
+                ? await visitor.Change(id, "Way", ("order", order))
+                : (await visitor.Get($"/dances/{id}/{page}")).Html;
+            var own = script.Split('\n')
+                .Aggregate(html, (text, row) => text.Replace(row, "", StringComparison.Ordinal))
+                .Replace("body roll", "", StringComparison.Ordinal);
 
             // Of a move that nobody has explained it is asked which foot it ends on; "both feet" is one of the answers.
             own = page == "write" ? own.Replace("both feet", "", StringComparison.Ordinal) : own;
-            var shown = page.Contains("handler", StringComparison.Ordinal) ? own : Regex.Replace(Regex.Replace(own, "<(script|style|datalist)[^>]*>.*?</\\1>", " ", RegexOptions.Singleline), "<[^>]*>", " ");
-            Assert.Equal((page, ""), (page, string.Join(" | ", Regex.Matches(shown, @".{0,40}\b((step|touch|rock|recover|pivot|close|hold|clap|jump|swivel|move|foot|facing|weight|free) none|both feet|no foot|named move|InPlace|WithSun|AgainstSun|DiagonalForward|body body)\b.{0,40}").Select(m => m.Value.Trim()))));
+            var shown = page.Contains("handler", StringComparison.Ordinal)
+                ? own
+                : Regex.Replace(
+                    Regex.Replace(own, "<(script|style|datalist)[^>]*>.*?</\\1>", " ", RegexOptions.Singleline),
+                    "<[^>]*>",
+                    " ");
+            Assert.Equal(
+                (page, ""),
+                (page, string.Join(
+                    " | ",
+                    Regex.Matches(
+                        shown,
+                        @".{0,40}\b((step|touch|rock|recover|pivot|close|hold|clap|jump|swivel|move|foot|facing|weight|free) none|both feet|no foot|named move|InPlace|WithSun|AgainstSun|DiagonalForward|body body)\b.{0,40}")
+                        .Select(m => m.Value.Trim()))));
 
             // No clock stands beside a ring.
-            Assert.False(script.Contains("layout circle", StringComparison.Ordinal) && page is ("write" or "teach" or "cues") && Regex.IsMatch(shown, @"\b(12|3|6|9):00\b"), page);
+            Assert.False(
+                script.Contains("layout circle", StringComparison.Ordinal)
+                    && page is ("write" or "teach" or "cues")
+                    && Regex.IsMatch(shown, @"\b(12|3|6|9):00\b"),
+                page);
         }
     }
 
@@ -84,7 +110,11 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(script);
-        foreach (var page in (string[])["write", "fit", "plan", "teach", "log", "teach?handler=Timeline", "floor", "floor?what=line:1:A&sight=Front", "compare", "compare?with=revision:1", "cues", "room", "room?layout=circle", "plan?order=layer-rounds", "plan?order=parts&minutes=5"])
+        foreach (var page in (string[])[
+            "write", "fit", "plan", "teach", "log", "teach?handler=Timeline", "floor", "floor?what=line:1:A&sight=Front",
+            "compare", "compare?with=revision:1", "cues", "room", "room?layout=circle", "plan?order=layer-rounds",
+            "plan?order=parts&minutes=5"
+        ])
         {
             Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/{page}")).Status);
         }
@@ -99,7 +129,9 @@ public class PageTests(Studio studio)
         Assert.Equal(HttpStatusCode.NotFound, status);
         Assert.Contains("Nothing is here", html);
         Assert.DoesNotContain("Pier Head", html);
-        Assert.Equal(HttpStatusCode.NotFound, (await stranger.Post($"/dances/{id}/write?handler=Save", "/", ("script", "mine"), ("version", "2"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await stranger.Post($"/dances/{id}/write?handler=Save", "/", ("script", "mine"), ("version", "2"))).StatusCode);
     }
 
     [Fact]
@@ -111,7 +143,9 @@ public class PageTests(Studio studio)
         var (_, html) = await visitor.Get($"/dances/{id}/binned");
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.Get($"/dances/{id}/write")).Status);
         Assert.Contains("Bring it back", html);
-        Assert.Equal(HttpStatusCode.Gone, (await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", "x"), ("version", "2"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Gone,
+            (await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", "x"), ("version", "2"))).StatusCode);
         await visitor.Post($"/?handler=Restore&id={id}", "/");
         Assert.Equal(HttpStatusCode.OK, (await visitor.Get($"/dances/{id}/write")).Status);
     }
@@ -135,7 +169,10 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Client.PostAsync($"/dances/{id}/write?handler=Save", new FormUrlEncodedContent([new("script", "gone"), new("version", "2")]), Cancel);
+        using var answer = await visitor.Client.PostAsync(
+            $"/dances/{id}/write?handler=Save",
+            new FormUrlEncodedContent([new("script", "gone"), new("version", "2")]),
+            Cancel);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         var html = await answer.Content.ReadAsStringAsync(Cancel);
         Assert.Contains("not complete", html);
@@ -149,7 +186,9 @@ public class PageTests(Studio studio)
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
         var big = string.Concat(Enumerable.Repeat("1-4 vine R\n", 28_000));
-        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", big), ("version", "2"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.RequestEntityTooLarge,
+            (await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", big), ("version", "2"))).StatusCode);
         Assert.Contains("Pier Head", (await visitor.Get($"/dances/{id}/write")).Html);
     }
 
@@ -173,11 +212,22 @@ public class PageTests(Studio studio)
     [InlineData("112", "16", "0", "", "no number of repeats")]
     [InlineData("112", "16", "6", "verse many", "cannot be read")]
     [InlineData("112", "16", "6", "verse 99999999", "at most 100000")]
-    public async Task Wrong_numbers_on_the_fit_page_are_said_where_they_stand(string tempo, string intro, string repeats, string passages, string said)
+    public async Task Wrong_numbers_on_the_fit_page_are_said_where_they_stand(
+        string tempo,
+        string intro,
+        string repeats,
+        string passages,
+        string said)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", tempo), ("intro", intro), ("repeats", repeats), ("passages", passages));
+        using var answer = await visitor.Post(
+            $"/dances/{id}/fit?handler=Change",
+            "/",
+            ("tempo", tempo),
+            ("intro", intro),
+            ("repeats", repeats),
+            ("passages", passages));
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
         Assert.Contains(said, await answer.Content.ReadAsStringAsync(Cancel));
     }
@@ -187,7 +237,13 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write("title Drift\npart A\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L");
-        await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "112"), ("intro", "0"), ("repeats", "6"), ("passages", "verse 24\nchorus 32"));
+        await visitor.Post(
+            $"/dances/{id}/fit?handler=Change",
+            "/",
+            ("tempo", "112"),
+            ("intro", "0"),
+            ("repeats", "6"),
+            ("passages", "verse 24\nchorus 32"));
         async Task<string> Fit() => (await visitor.Get($"/dances/{id}/fit")).Html;
         Assert.Contains("restart 1 after 8", await Fit());
         await visitor.Post($"/dances/{id}/fit?handler=Accept", "/", ("rows", "restart 1 after 8"));
@@ -206,13 +262,23 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "60"), ("intro", "0"), ("repeats", "6"), ("passages", "verse 64"));
+        await visitor.Post(
+            $"/dances/{id}/fit?handler=Change",
+            "/",
+            ("tempo", "60"),
+            ("intro", "0"),
+            ("repeats", "6"),
+            ("passages", "verse 64"));
         await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", "new"), ("title", "Low Tide Reel"));
         await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", "preset:Rope Reel, gathering speed"));
         var (_, html) = await visitor.Get($"/dances/{id}/fit");
         Assert.Contains("hauling 64 @96-132", html);
         var track = html[..html.IndexOf("\">Low Tide Reel (60)", StringComparison.Ordinal)];
-        using var answer = await visitor.Press($"/dances/{id}/fit", "handler=Track", "Slower", ("track", track[(track.LastIndexOf('"') + 1)..]));
+        using var answer = await visitor.Press(
+            $"/dances/{id}/fit",
+            "handler=Track",
+            "Slower",
+            ("track", track[(track.LastIndexOf('"') + 1)..]));
         Assert.NotEqual(HttpStatusCode.BadRequest, answer.StatusCode);
         (_, html) = await visitor.Get($"/dances/{id}/fit");
         Assert.DoesNotContain("hauling 64 @96-132", html);
@@ -234,7 +300,9 @@ public class PageTests(Studio studio)
         (_, html) = await visitor.Get($"/dances/{id}/fit");
         Assert.DoesNotContain("My Reel", html);
         Assert.Contains("hauling 64 @96-132", html);
-        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", $"{Guid.NewGuid()}"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await visitor.Post($"/dances/{id}/fit?handler=Track", "/", ("track", $"{Guid.NewGuid()}"))).StatusCode);
     }
 
     [Theory]
@@ -254,10 +322,18 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write("title Drift\npart A\n1-4 vine R\n5-8 vine L\n1-4 vine R\n5-8 vine L");
-        await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "112"), ("intro", "0"), ("repeats", "6"), ("passages", "verse 24\nchorus 32"));
+        await visitor.Post(
+            $"/dances/{id}/fit?handler=Change",
+            "/",
+            ("tempo", "112"),
+            ("intro", "0"),
+            ("repeats", "6"),
+            ("passages", "verse 24\nchorus 32"));
         var (_, html) = await visitor.Get($"/dances/{id}/fit?handler=Run&Wishes.NoRestarts=true&Zoom=99999");
         Assert.DoesNotContain("Restart in repeat", html);
-        Assert.Contains("Nothing that you allow mends it", (await visitor.Get($"/dances/{id}/fit?handler=Run&Wishes.NoRestarts=true&Wishes.NoTags=true")).Html);
+        Assert.Contains(
+            "Nothing that you allow mends it",
+            (await visitor.Get($"/dances/{id}/fit?handler=Run&Wishes.NoRestarts=true&Wishes.NoTags=true")).Html);
     }
 
     [Fact]
@@ -265,16 +341,24 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write("part A\n1-4 vine R");
-        async Task<string> Ruler(Visitor who) => await (await who.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1-2 skerry R"))).Content.ReadAsStringAsync(Cancel);
+        async Task<string> Ruler(Visitor who) =>
+            await (await who.Post(
+                $"/dances/{id}/write?handler=Ruler",
+                "/",
+                ("script", "part A\n1-2 skerry R"))).Content.ReadAsStringAsync(Cancel);
         Assert.Contains("WORD08", await Ruler(visitor));
         await visitor.Post("/steps/own?handler=Save", "/steps/own", ("text", "step skerry = step R side, touch L"), ("version", "0"));
         Assert.DoesNotContain("WORD08", await Ruler(visitor));
         Assert.DoesNotContain("WORD08", await Ruler(visitor));
 
         var other = await studio.NewVisitor();
-        Assert.Equal(HttpStatusCode.NotFound, (await other.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1 step R"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await other.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1 step R"))).StatusCode);
         await visitor.Post($"/?handler=Delete&id={id}", "/");
-        Assert.Equal(HttpStatusCode.Gone, (await visitor.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1 step R"))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Gone,
+            (await visitor.Post($"/dances/{id}/write?handler=Ruler", "/", ("script", "part A\n1 step R"))).StatusCode);
     }
 
     [Fact]
@@ -285,7 +369,14 @@ public class PageTests(Studio studio)
         var plan = Sent((await visitor.Get($"/dances/{id}/plan")).Html);
         await visitor.Change(id, "Way", ("minutes", "45"));
         var seen = await visitor.SeenOf(id);
-        Task<HttpResponseMessage> Keep() => visitor.Post($"/dances/{id}/plan?handler=Keep", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("seen", seen), ("sent", plan));
+        Task<HttpResponseMessage> Keep() =>
+            visitor.Post(
+                $"/dances/{id}/plan?handler=Keep",
+                "/",
+                ("group", "Harbour ring"),
+                ("date", "2026-11-26"),
+                ("seen", seen),
+                ("sent", plan));
         await Keep();
         await Keep();
         await visitor.Change(id, "Way", ("minutes", "50"));
@@ -298,7 +389,15 @@ public class PageTests(Studio studio)
         Assert.NotEqual(plan, log);
         foreach (var note in new[] { "late on the vine", "late on the vine", "early on the vine" })
         {
-            await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "75"), ("note", note), ("sent", log));
+            await visitor.Post(
+                $"/dances/{id}/log",
+                "/",
+                ("group", "Harbour ring"),
+                ("date", "2026-11-26"),
+                ("reached", "1"),
+                ("rate", "75"),
+                ("note", note),
+                ("sent", log));
         }
 
         (_, lessons) = await visitor.Get("/lessons");
@@ -321,7 +420,13 @@ public class PageTests(Studio studio)
         var id = await visitor.Write(Script);
         foreach (var passages in (string[])["intro 16\nverse", "intro 16\nverse 32"])
         {
-            await visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", "112"), ("intro", intro), ("repeats", "6"), ("passages", passages));
+            await visitor.Post(
+                $"/dances/{id}/fit?handler=Change",
+                "/",
+                ("tempo", "112"),
+                ("intro", intro),
+                ("repeats", "6"),
+                ("passages", passages));
         }
 
         Assert.Contains(says, (await visitor.Get($"/dances/{id}/fit")).Html);
@@ -334,7 +439,15 @@ public class PageTests(Studio studio)
         var id = await visitor.Write(Script);
         await visitor.Keep(id, "Harbour ring", "2026-11-26", ("minutes", "45"));
         Assert.Contains("Planned for <b>Harbour ring</b>", (await visitor.Get($"/dances/{id}/plan")).Html);
-        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "90"), ("weak", "1"), ("note", "<b>wet floor</b>"));
+        await visitor.Post(
+            $"/dances/{id}/log",
+            "/",
+            ("group", "Harbour ring"),
+            ("date", "2026-11-26"),
+            ("reached", "1"),
+            ("rate", "90"),
+            ("weak", "1"),
+            ("note", "<b>wet floor</b>"));
         var (_, html) = await visitor.Get($"/dances/{id}/log");
         Assert.Contains("reached vine R, vine L (A 1) at 90 %; lost: vine R, vine L (A 1)", html);
         Assert.Contains("&lt;b&gt;wet floor", html);
@@ -349,7 +462,14 @@ public class PageTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Post($"/dances/{id}/log", "/", ("group", group), ("date", date), ("reached", "1"), ("rate", "75"), ("note", "kept words"));
+        using var answer = await visitor.Post(
+            $"/dances/{id}/log",
+            "/",
+            ("group", group),
+            ("date", date),
+            ("reached", "1"),
+            ("rate", "75"),
+            ("note", "kept words"));
         var html = await answer.Content.ReadAsStringAsync(Cancel);
         Assert.Contains(said, html);
         Assert.Contains("kept words", html);

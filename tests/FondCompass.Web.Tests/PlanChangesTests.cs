@@ -12,7 +12,13 @@ public partial class PlanChangesTests(Studio studio)
     [Theory]
     [InlineData("Lanterns out", "3", "warm-up", "", "Lanterns out", "3.0 min")]
     [InlineData("Only this", "2", "show", "0 A:2", "Only this &#xD7;", "60 %")]
-    public async Task A_block_of_ones_own_comes_where_it_is_wanted(string what, string mins, string after, string bite, string title, string says)
+    public async Task A_block_of_ones_own_comes_where_it_is_wanted(
+        string what,
+        string mins,
+        string after,
+        string bite,
+        string title,
+        string says)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
@@ -85,7 +91,10 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        int Times(string html) => int.Parse(Regex.Match(html, "Dance vine R, vine L \\(A 1\\) &#xD7; (\\d+)").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture);
+        int Times(string html) =>
+            int.Parse(
+                Regex.Match(html, "Dance vine R, vine L \\(A 1\\) &#xD7; (\\d+)").Groups[1].Value,
+                System.Globalization.CultureInfo.InvariantCulture);
         var first = Times((await visitor.Get($"/dances/{id}/plan")).Html);
         for (var i = 1; i <= 3; i++)
         {
@@ -104,7 +113,10 @@ public partial class PlanChangesTests(Studio studio)
     public async Task Several_dances_are_taught_in_one_lesson_and_kept_with_it()
     {
         var visitor = await studio.NewVisitor();
-        var (id, also) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
+        var (id, also) = (await visitor.Write(Script), await visitor.Write(Script.Replace(
+            "Kittiwake Turn",
+            "Low Tide Reel",
+            StringComparison.Ordinal)));
         await visitor.Change(id, "Way", ("minutes", "90"));
         var html = await visitor.Change(id, "With", ("with", "low tide reel"));
         Assert.Contains("Take Low Tide Reel out of this lesson", html);
@@ -124,13 +136,27 @@ public partial class PlanChangesTests(Studio studio)
     public async Task How_each_dance_of_a_lesson_went_is_logged_by_itself()
     {
         var visitor = await studio.NewVisitor();
-        var (id, also) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
+        var (id, also) = (await visitor.Write(Script), await visitor.Write(Script.Replace(
+            "Kittiwake Turn",
+            "Low Tide Reel",
+            StringComparison.Ordinal)));
         await visitor.Change(id, "With", ("with", "low tide reel"));
         await visitor.Keep(id, "Harbour ring", "2026-11-26", ("minutes", "90"));
         var form = (await visitor.Get($"/dances/{id}/log")).Html;
         Assert.Contains("Reached, danced whole up to here, Low Tide Reel", form);
         Assert.Contains("Planned in the same lesson with Harbour ring", form);
-        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "2"), ("rate", "100"), ("also[0].dance", $"{also}"), ("also[0].reached", "1"), ("also[0].rate", "75"), ("also[0].weak", "1"), ("also[0].weak", "9"));
+        await visitor.Post(
+            $"/dances/{id}/log",
+            "/",
+            ("group", "Harbour ring"),
+            ("date", "2026-11-26"),
+            ("reached", "2"),
+            ("rate", "100"),
+            ("also[0].dance", $"{also}"),
+            ("also[0].reached", "1"),
+            ("also[0].rate", "75"),
+            ("also[0].weak", "1"),
+            ("also[0].weak", "9"));
         // On its own page each dance has its own figures, and what is next of it.
         Assert.Contains("reached rocking chair R, jazz box R (A 2) at 100 %", (await visitor.Get($"/dances/{id}/log")).Html);
         var second = (await visitor.Get($"/dances/{also}/log")).Html;
@@ -169,7 +195,11 @@ public partial class PlanChangesTests(Studio studio)
         await visitor.Change(id, "Add", ("what", "Lanterns out"), ("mins", "3.9"), ("after", "warm-up"));
         await visitor.Keep(id, "Harbour ring", "2026-11-26");
         await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "2"), ("rate", "90"));
-        await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", "title Kittiwake Turn\npart A\n1-8 march R\n"), ("version", "2"));
+        await visitor.Post(
+            $"/dances/{id}/write?handler=Save",
+            "/",
+            ("script", "title Kittiwake Turn\npart A\n1-8 march R\n"),
+            ("version", "2"));
         Assert.Contains("Walk march", (await visitor.Get($"/dances/{id}/plan")).Html);
         var lesson = Regex.Match((await visitor.Get("/lessons")).Html, "href=\"(/lessons/[0-9a-f-]{36})\"").Groups[1].Value;
         var (status, html) = await visitor.Get(lesson);
@@ -185,16 +215,29 @@ public partial class PlanChangesTests(Studio studio)
     public async Task What_a_group_danced_and_half_forgot_comes_back_first()
     {
         var visitor = await studio.NewVisitor();
-        var (id, old) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
+        var (id, old) = (await visitor.Write(Script), await visitor.Write(Script.Replace(
+            "Kittiwake Turn",
+            "Low Tide Reel",
+            StringComparison.Ordinal)));
         var day = Studio.Today.AddDays(-14);
-        await visitor.Post($"/dances/{old}/log", "/", ("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", "2"), ("rate", "100"), ("clean", "1"), ("clean", "2"));
+        await visitor.Post(
+            $"/dances/{old}/log",
+            "/",
+            ("group", "Harbour ring"),
+            ("date", $"{day:yyyy-MM-dd}"),
+            ("reached", "2"),
+            ("rate", "100"),
+            ("clean", "1"),
+            ("clean", "2"));
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
         var html = await visitor.Change(id, "Way", ("minutes", "60"), ("class", group));
         Assert.Contains("Recap Low Tide Reel", html);
         Assert.Contains("75% of ", html);
         Assert.DoesNotContain("Recap Low Tide Reel", await visitor.Change(id, "Way", ("recaps", "no")));
         // Where there is no room it is put off, and said.
-        Assert.Contains("Due, and without room in this lesson: Low Tide Reel", await visitor.Change(id, "Way", ("minutes", "14"), ("recaps", "")));
+        Assert.Contains(
+            "Due, and without room in this lesson: Low Tide Reel",
+            await visitor.Change(id, "Way", ("minutes", "14"), ("recaps", "")));
     }
 
     [Theory]
@@ -205,9 +248,15 @@ public partial class PlanChangesTests(Studio studio)
     public async Task What_was_never_danced_clean_or_whole_is_not_said_to_be_known(string reached, string weak, string recap, string known)
     {
         var visitor = await studio.NewVisitor();
-        var (id, old) = (await visitor.Write(Script), await visitor.Write(Script.Replace("Kittiwake Turn", "Low Tide Reel", StringComparison.Ordinal)));
+        var (id, old) = (await visitor.Write(Script), await visitor.Write(Script.Replace(
+            "Kittiwake Turn",
+            "Low Tide Reel",
+            StringComparison.Ordinal)));
         var day = Studio.Today.AddDays(-14);
-        await visitor.Post($"/dances/{old}/log", "/", [("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", reached), ("rate", "100"), ("clean", "1"), ("clean", "2"), .. weak.Length > 0 ? ((string, string)[])[("weak", weak)] : []]);
+        await visitor.Post(
+            $"/dances/{old}/log",
+            "/",
+            [("group", "Harbour ring"), ("date", $"{day:yyyy-MM-dd}"), ("reached", reached), ("rate", "100"), ("clean", "1"), ("clean", "2"), .. weak.Length > 0 ? ((string, string)[])[("weak", weak)] : []]);
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
         var html = await visitor.Change(id, "Way", ("order", "follow-along"), ("minutes", "90"), ("class", group));
         Assert.Equal(recap.Length > 0, html.Contains("Recap Low Tide Reel", StringComparison.Ordinal));
@@ -241,9 +290,15 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        using var answer = await visitor.Client.GetAsync($"/dances/{id}/plan?handler=Calendar&date={date}", TestContext.Current.CancellationToken);
+        using var answer = await visitor.Client.GetAsync(
+            $"/dances/{id}/plan?handler=Calendar&date={date}",
+            TestContext.Current.CancellationToken);
         Assert.Equal(isDay ? "text/calendar" : "text/html", answer.Content.Headers.ContentType!.MediaType);
-        Assert.Contains(isDay ? $"DTSTART;VALUE=DATE:{date.Replace("-", "", StringComparison.Ordinal)}" : $"&#x27;{date}&#x27; is no day between 1900 and 2200", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        Assert.Contains(
+            isDay
+                ? $"DTSTART;VALUE=DATE:{date.Replace("-", "", StringComparison.Ordinal)}"
+                : $"&#x27;{date}&#x27; is no day between 1900 and 2200",
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
     }
 
     [Fact]
@@ -254,10 +309,16 @@ public partial class PlanChangesTests(Studio studio)
         var html = (await visitor.Get($"/dances/{id}/plan?handler=Beside")).Html;
         Assert.Contains("it turns once round", html);
         string Field(string name) => WebUtility.HtmlDecode(Regex.Match(html, $"name=\"{name}\" value=\"([^\"]*)\"").Groups[1].Value);
-        (string, string)[] fields = [("version", Field("version")), ("part", Field("part")), ("line", Field("line")), ("first", Field("first")), ("rows", Field("rows"))];
+        (string, string)[] fields =
+        [
+            ("version", Field("version")), ("part", Field("part")), ("line", Field("line")), ("first", Field("first")),
+            ("rows", Field("rows"))
+        ];
         using (var stale = await visitor.Post($"/dances/{id}/plan?handler=Beside", "/", [("version", "0"), .. fields[1..]]))
         {
-            Assert.Contains("was changed elsewhere meanwhile", await stale.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+            Assert.Contains(
+                "was changed elsewhere meanwhile",
+                await stale.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
         }
 
         await visitor.Post($"/dances/{id}/plan?handler=Beside", "/", fields);
@@ -278,8 +339,18 @@ public partial class PlanChangesTests(Studio studio)
         async Task<string> Say(string words, string theClass, string count = "5")
         {
             var version = Regex.Match((await visitor.Get($"/dances/{id}/cues")).Html, "name=\"version\" value=\"(\\d+)\"").Groups[1].Value;
-            using var answer = await visitor.Post($"/dances/{id}/cues", "/", ("part", "A"), ("line", "1"), ("count", count), ("version", version), ("class", theClass), ("words", words));
-            return answer.StatusCode == HttpStatusCode.Redirect ? (await visitor.Get($"{answer.Headers.Location}")).Html : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+            using var answer = await visitor.Post(
+                $"/dances/{id}/cues",
+                "/",
+                ("part", "A"),
+                ("line", "1"),
+                ("count", count),
+                ("version", version),
+                ("class", theClass),
+                ("words", words));
+            return answer.StatusCode == HttpStatusCode.Redirect
+                ? (await visitor.Get($"{answer.Headers.Location}")).Html
+                : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         }
 
         Assert.Contains("<b>lanterns left</b>", await Say("lanterns left", group));
@@ -308,16 +379,33 @@ public partial class PlanChangesTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(Script);
-        await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-20"), ("reached", "2"), ("rate", "90"), ("weak", "2"), ("clean", "1"));
+        await visitor.Post(
+            $"/dances/{id}/log",
+            "/",
+            ("group", "Harbour ring"),
+            ("date", "2026-11-20"),
+            ("reached", "2"),
+            ("rate", "90"),
+            ("weak", "2"),
+            ("clean", "1"));
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
         var html = (await visitor.Get($"/groups/{group}")).Html;
         Assert.Contains("Steps by the log: 1 known, 2 seen, 0 fading", html);
         Assert.Contains("<td>vine</td><td>known</td>", html);
         Assert.Contains("<td>jazz box</td><td>seen, lost the last time</td>", html);
         // What is known is walked in less time; by hand it is otherwise.
-        async Task<string> Walk() => Regex.Match((await visitor.Get($"/dances/{id}/plan?class={group}")).Html, "25% new to them|100% new to them|60% new to them").Value;
+        async Task<string> Walk() =>
+            Regex.Match(
+                (await visitor.Get($"/dances/{id}/plan?class={group}")).Html,
+                "25% new to them|100% new to them|60% new to them").Value;
         Assert.Equal("25% new to them", await Walk());
-        await visitor.Post($"/groups/{group}", "/", ("Asked.Name", "Harbour ring"), ("Asked.Seen", "They have seen:\n- vine"), ("Asked.Gentle", "knees: no jumps"), ("Asked.Way[order]", "pairs"));
+        await visitor.Post(
+            $"/groups/{group}",
+            "/",
+            ("Asked.Name", "Harbour ring"),
+            ("Asked.Seen", "They have seen:\n- vine"),
+            ("Asked.Gentle", "knees: no jumps"),
+            ("Asked.Way[order]", "pairs"));
         Assert.Equal("60% new to them", await Walk());
         html = (await visitor.Get($"/dances/{id}/plan?class={group}")).Html;
         Assert.Contains("knees: no jumps", html);
@@ -347,7 +435,13 @@ public partial class PlanChangesTests(Studio studio)
         await visitor.Post("/groups", "/groups", ("name", "Harbour ring"), ("minutes", "60"));
         var group = Regex.Match((await visitor.Get("/groups")).Html, "/groups/([0-9a-f-]{36})").Groups[1].Value;
         Assert.Contains("none kept yet", (await visitor.Get($"/dances/{id}/room?group={group}")).Html);
-        await visitor.Post($"/dances/{id}/room?handler=Keep&group={group}", "/", ("width", "17"), ("depth", "8"), ("layout", "Staggered"), ("obstacles", "0 0 1.2 0.8\n4 6 0.4 0.4 pillar"));
+        await visitor.Post(
+            $"/dances/{id}/room?handler=Keep&group={group}",
+            "/",
+            ("width", "17"),
+            ("depth", "8"),
+            ("layout", "Staggered"),
+            ("obstacles", "0 0 1.2 0.8\n4 6 0.4 0.4 pillar"));
         var html = (await visitor.Get($"/dances/{id}/room?group={group}")).Html;
         Assert.Contains("name=\"width\" inputmode=\"decimal\" value=\"17\"", html);
         Assert.Contains("4 6 0.4 0.4 pillar", html);

@@ -98,8 +98,13 @@ public partial class PlanPageTests(Studio studio)
         var id = await visitor.Write(Script);
         async Task<string> From(Guid page, string seen, string form, params (string, string)[] fields)
         {
-            using var answer = await visitor.Post($"/dances/{id}/plan?handler={form}", "/", [("page", $"{page}"), ("seen", seen), .. fields]);
-            return answer.StatusCode == HttpStatusCode.Redirect ? (await visitor.Get($"{answer.Headers.Location}")).Html : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+            using var answer = await visitor.Post(
+                $"/dances/{id}/plan?handler={form}",
+                "/",
+                [("page", $"{page}"), ("seen", seen), .. fields]);
+            return answer.StatusCode == HttpStatusCode.Redirect
+                ? (await visitor.Get($"{answer.Headers.Location}")).Html
+                : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         }
 
         var (one, other, first) = (Guid.NewGuid(), Guid.NewGuid(), await visitor.SeenOf(id));
@@ -111,7 +116,9 @@ public partial class PlanPageTests(Studio studio)
         Assert.Contains("Walk vine", refused);
         Assert.DoesNotContain("Show it whole", Blocks(refused));
         Assert.Contains("This plan was changed in another window meanwhile", await From(other, first, "Press", ("do", "undo")));
-        Assert.Contains("This plan was changed in another window meanwhile", await From(other, first, "Keep", ("group", "Harbour ring"), ("date", "2026-11-26")));
+        Assert.Contains(
+            "This plan was changed in another window meanwhile",
+            await From(other, first, "Keep", ("group", "Harbour ring"), ("date", "2026-11-26")));
         // Having seen it, it goes on; the first has made the change before, and not this one.
         Assert.DoesNotContain("Walk vine", Blocks(await From(other, second, "Way", ("order", "follow-along"))));
         Assert.Contains("This plan was changed in another window meanwhile", await From(one, second, "Press", ("do", "take-out show")));
@@ -152,8 +159,18 @@ public partial class PlanPageTests(Studio studio)
         var id = await visitor.Write(Script);
         await visitor.Post("/groups", "/", ("name", "Harbour ring"), ("minutes", "60"));
         var group = GroupLink().Match((await visitor.Get("/groups")).Html).Groups[1].Value.Split('/')[^1];
-        using var made = await visitor.Post("/courses", "/courses", ("Asked.Name", "Autumn"), ("Asked.Group", group), ("Asked.First", "2026-12-03"), ("Asked.Weeks", "4"), ("Asked.Minutes", "50"), ("Asked.Dances", "Kittiwake Turn"));
-        var (status, html) = await visitor.Get($"/dances/{id}/plan?{query.Replace("COURSE", $"{made.Headers.Location}".Split('/')[^1], StringComparison.Ordinal)}");
+        using var made = await visitor.Post(
+            "/courses",
+            "/courses",
+            ("Asked.Name", "Autumn"),
+            ("Asked.Group", group),
+            ("Asked.First", "2026-12-03"),
+            ("Asked.Weeks", "4"),
+            ("Asked.Minutes", "50"),
+            ("Asked.Dances", "Kittiwake Turn"));
+        var (status, html) =
+            await visitor.Get(
+                $"/dances/{id}/plan?{query.Replace("COURSE", $"{made.Headers.Location}".Split('/')[^1], StringComparison.Ordinal)}");
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.Contains(says, html);
         Assert.Contains("Walk vine", html);
@@ -168,7 +185,10 @@ public partial class PlanPageTests(Studio studio)
         await visitor.Change(id, "Way", ("minutes", "12"));
         var lesson = await visitor.Plan(id);
         await visitor.Post($"/dances/{id}/log", "/", ("group", "Harbour ring"), ("date", "2026-11-26"), ("reached", "1"), ("rate", "75"));
-        foreach (var page in (string[])[$"/dances/{id}/plan", $"/dances/{id}/plan?handler=Beside", $"/dances/{id}/cues", $"/dances/{id}/log", $"/lessons/{lesson}", "/lessons", "/groups", "/courses"])
+        foreach (var page in (string[])[
+            $"/dances/{id}/plan", $"/dances/{id}/plan?handler=Beside", $"/dances/{id}/cues", $"/dances/{id}/log",
+            $"/lessons/{lesson}", "/lessons", "/groups", "/courses"
+        ])
         {
             var html = (await visitor.Get(page)).Html;
             var posted = Regex.Matches(html, "<form[^>]*method=\"post\"[^>]*>.*?</form>", RegexOptions.Singleline);
@@ -180,19 +200,26 @@ public partial class PlanPageTests(Studio studio)
     [Fact]
     public void More_than_can_be_kept_is_said()
     {
-        var asked = Enumerable.Range(1, PlanDesk.MostChanges).Aggregate(LessonAsked.Usual, (a, i) => a.With(BlockPress.TakeOut, new BlockSeen($"walk:A:{i}")));
+        var asked = Enumerable.Range(1, PlanDesk.MostChanges)
+            .Aggregate(LessonAsked.Usual, (a, i) => a.With(BlockPress.TakeOut, new BlockSeen($"walk:A:{i}")));
         Assert.Equal("", PlanDesk.Problem(new(asked, [])));
         Assert.Contains("More than 500 changes", PlanDesk.Problem(new(asked.With(BlockPress.TakeOut, new BlockSeen("show")), [])));
-        Assert.Contains("than can be kept with a lesson", PlanDesk.Problem(new(asked with { Changes = asked.Changes with { Removed = [new string('x', PlanDesk.LongestAsked)] } }, [])));
+        Assert.Contains(
+            "than can be kept with a lesson",
+            PlanDesk.Problem(new(asked with { Changes = asked.Changes with { Removed = [new string('x', PlanDesk.LongestAsked)] } }, [])));
     }
 
     [Fact]
     public async Task A_way_out_is_looked_at_before_it_is_taken()
     {
         var visitor = await studio.NewVisitor();
-        var id = await visitor.Write("title Kittiwake Turn\ntempo 112\npart A\n1-4 rolling vine R\neasier 1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n");
+        var id =
+            await visitor.Write(
+                "title Kittiwake Turn\ntempo 112\npart A\n1-4 rolling vine R\neasier 1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 "
+                    + "jazz box R\n");
         var over = await visitor.Change(id, "Way", ("minutes", "12"));
-        string Button(string words) => WebUtility.HtmlDecode(Regex.Match(over, $"name=\"do\" value=\"([^\"]*)\"[^>]*aria-label=\"{words}[^\"]*\"").Groups[1].Value);
+        string Button(string words) =>
+            WebUtility.HtmlDecode(Regex.Match(over, $"name=\"do\" value=\"([^\"]*)\"[^>]*aria-label=\"{words}[^\"]*\"").Groups[1].Value);
         foreach (var way in (string[])[Button("Go straight to the first bite"), Button("A lesson of"), Button("Dance the version")])
         {
             var looked = await visitor.Change(id, "Look", ("do", way));
@@ -270,8 +297,15 @@ public partial class PlanPageTests(Studio studio)
     public async Task A_group_says_what_cannot_be_and_loses_nothing(string field, string value, string says)
     {
         var (visitor, group) = await NewGroup();
-        using var answer = await visitor.Post(group, "/", ("Asked.Name", field == "Name" ? value : "Slipway beginners"), ($"Asked.{field}", value), ("Asked.Meets", "Thursdays, kept"));
-        var html = answer.StatusCode == HttpStatusCode.Redirect ? (await visitor.Get(group)).Html : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        using var answer = await visitor.Post(
+            group,
+            "/",
+            ("Asked.Name", field == "Name" ? value : "Slipway beginners"),
+            ($"Asked.{field}", value),
+            ("Asked.Meets", "Thursdays, kept"));
+        var html = answer.StatusCode == HttpStatusCode.Redirect
+            ? (await visitor.Get(group)).Html
+            : await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         Assert.Contains(says, html);
         Assert.Contains("Thursdays, kept", html);
     }
@@ -282,7 +316,10 @@ public partial class PlanPageTests(Studio studio)
         var (visitor, group) = await NewGroup();
         var id = await visitor.Write(Script);
         var other = await studio.NewVisitor();
-        foreach (var path in (string[])[group, $"/dances/{id}/cues", $"/dances/{id}/room", $"/dances/{id}/plan?handler=Text", $"/dances/{id}/plan?handler=Beside"])
+        foreach (var path in (string[])[
+            group, $"/dances/{id}/cues", $"/dances/{id}/room", $"/dances/{id}/plan?handler=Text",
+            $"/dances/{id}/plan?handler=Beside"
+        ])
         {
             Assert.Equal(HttpStatusCode.NotFound, (await other.Get(path)).Status);
         }

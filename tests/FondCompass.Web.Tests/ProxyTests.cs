@@ -11,7 +11,10 @@ using Xunit;
 
 namespace FondCompass.Web.Tests;
 
-/// <summary>A site on one machine as scripts/site starts it: two instances behind a proxy that speaks HTTPS. One of them is killed in the middle of a lesson.</summary>
+/// <summary>
+/// A site on one machine as scripts/site starts it: two instances behind a proxy that speaks HTTPS. One of them is killed in the middle of
+/// a lesson.
+/// </summary>
 public sealed partial class ProxyTests : IAsyncLifetime
 {
     private const string Password = "windlass and capstan";
@@ -26,7 +29,11 @@ public sealed partial class ProxyTests : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
-        var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "scripts", "site"), [_data, $"{_port}"]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo(Path.Combine(TestDatabase.Root, "scripts", "site"), [_data, $"{_port}"])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true
+        };
         var (ready, said) = (new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously), new ConcurrentQueue<string>());
         _site = Process.Start(start)!;
         void Heard(string? line)
@@ -68,7 +75,13 @@ public sealed partial class ProxyTests : IAsyncLifetime
     private Visitor Browser(CookieContainer cookies, int instance = 0)
     {
 #pragma warning disable CA5400, CA5399 // The certificate is of this machine's own making.
-        var handler = new HttpClientHandler { CookieContainer = cookies, AllowAutoRedirect = false, ServerCertificateCustomValidationCallback = HttpClientHandler.DangerousAcceptAnyServerCertificateValidator, UseCookies = instance == 0 };
+        var handler = new HttpClientHandler
+        {
+            CookieContainer = cookies,
+            AllowAutoRedirect = false,
+            ServerCertificateCustomValidationCallback = HttpClientHandler.DangerousAcceptAnyServerCertificateValidator,
+            UseCookies = instance == 0
+        };
         var client = new HttpClient(handler)
         {
             BaseAddress = new Uri(instance == 0 ? $"https://localhost:{_port}" : $"http://127.0.0.1:{_port + instance}"),
@@ -94,7 +107,9 @@ public sealed partial class ProxyTests : IAsyncLifetime
         await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email));
         var letter = await Until.There("the letter", async () =>
         {
-            foreach (var file in Directory.Exists(Path.Combine(_data, "mail")) ? Directory.GetFiles(Path.Combine(_data, "mail"), "*.eml") : [])
+            foreach (var file in Directory.Exists(Path.Combine(_data, "mail"))
+                ? Directory.GetFiles(Path.Combine(_data, "mail"), "*.eml")
+                : [])
             {
                 if (Link().Match(await File.ReadAllTextAsync(file, Cancel)) is { Success: true } link)
                 {
@@ -114,7 +129,9 @@ public sealed partial class ProxyTests : IAsyncLifetime
     {
         var (visitor, cookies, email) = await Owner();
         // What lets in is bound to this site alone, and to HTTPS.
-        Assert.All(cookies.GetCookies(new Uri($"https://localhost:{_port}")).Cast<Cookie>(), c => Assert.True(c is { Secure: true, Path: "/" } && c.Name.StartsWith("__Host-fond-", StringComparison.Ordinal), c.Name));
+        Assert.All(
+            cookies.GetCookies(new Uri($"https://localhost:{_port}")).Cast<Cookie>(),
+            c => Assert.True(c is { Secure: true, Path: "/" } && c.Name.StartsWith("__Host-fond-", StringComparison.Ordinal), c.Name));
         var dance = await visitor.Write("title Both Piers\npart A\n1-4 vine R\n5-8 vine L");
         var lesson = await visitor.Plan(dance, date: $"{DateTime.UtcNow:yyyy-MM-dd}");
         using var code = await visitor.Send($"/lessons/{lesson}/teach?handler=Code", $"/lessons/{lesson}/teach", new { });
@@ -138,15 +155,36 @@ public sealed partial class ProxyTests : IAsyncLifetime
         for (var number = 1; number <= Told; number++)
         {
             var id = Guid.NewGuid();
-            var body = new { events = new[] { new { id, board, number, opened = DateTimeOffset.UtcNow.ToUnixTimeSeconds(), since = number * 1.0, kind = number == 1 ? "enter" : number == Told ? "close" : "repeat", block = "dance:A:1", value = 75 } } };
+            var body = new
+            {
+                events = new[]
+                {
+                    new
+                    {
+                        id,
+                        board,
+                        number,
+                        opened = DateTimeOffset.UtcNow.ToUnixTimeSeconds(),
+                        since = number * 1.0,
+                        kind = number == 1 ? "enter" : number == Told ? "close" : "repeat",
+                        block = "dance:A:1",
+                        value = 75
+                    }
+                }
+            };
             await Until.Holds($"event {number} is acknowledged", async () =>
             {
-                using var request = new HttpRequestMessage(HttpMethod.Post, $"/lessons/{lesson}/teach?handler=Events") { Content = JsonContent.Create(body) };
+                using var request = new HttpRequestMessage(HttpMethod.Post, $"/lessons/{lesson}/teach?handler=Events")
+                {
+                    Content = JsonContent.Create(body)
+                };
                 request.Headers.Add("X-Fond-Token", token);
                 try
                 {
                     using var answer = await visitor.Client.SendAsync(request, Cancel);
-                    Assert.True(answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.BadGateway or HttpStatusCode.GatewayTimeout, $"{answer.StatusCode}");
+                    Assert.True(
+                        answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.BadGateway or HttpStatusCode.GatewayTimeout,
+                        $"{answer.StatusCode}");
                     return answer.IsSuccessStatusCode;
                 }
                 catch (HttpRequestException)
@@ -167,7 +205,9 @@ public sealed partial class ProxyTests : IAsyncLifetime
         // The screen that hung on the other one sees on; the one that was killed is not counted for long, and comes back.
         Assert.Contains("815", await Line(screens[1], "815", () => Windows(visitor, lesson, 815)));
         await Until.Holds("the dead instance's screen is not counted any more", async () => await Windows(visitor, lesson, 815) == 1);
-        await Until.Holds("the instance is back", async () => (await File.ReadAllTextAsync(Path.Combine(_data, "app-1.pid"), Cancel)).Trim() != killed && await Answers(1));
+        await Until.Holds(
+            "the instance is back",
+            async () => (await File.ReadAllTextAsync(Path.Combine(_data, "app-1.pid"), Cancel)).Trim() != killed && await Answers(1));
         Assert.Equal(HttpStatusCode.OK, (await Browser(cookies, 1).Get($"/lessons/{lesson}")).Status);
 
         // Wrong passwords are counted for both: with half of them on each there is a wait.
@@ -185,12 +225,18 @@ public sealed partial class ProxyTests : IAsyncLifetime
         var (answered, since) = (0, Stopwatch.StartNew());
         for (var i = 0; i < Hosting.Rates.AtOnce + 60; i++)
         {
-            using var answer = await Browser(new CookieContainer(), 1 + (i % 2)).Client.PostAsync("/api/analyse", new StringContent("part A\n1-4 vine R"), Cancel);
+            using var answer = await Browser(new CookieContainer(), 1 + (i % 2)).Client.PostAsync(
+                "/api/analyse",
+                new StringContent("part A\n1-4 vine R"),
+                Cancel);
             answered += answer.IsSuccessStatusCode ? 1 : 0;
         }
 
         // Each instance by itself would have given all of them.
-        Assert.InRange(answered, Hosting.Rates.AtOnce, Hosting.Rates.AtOnce + 1 + (int)Math.Ceiling(since.Elapsed.TotalMinutes * Hosting.Rates.AMinute));
+        Assert.InRange(
+            answered,
+            Hosting.Rates.AtOnce,
+            Hosting.Rates.AtOnce + 1 + (int)Math.Ceiling(since.Elapsed.TotalMinutes * Hosting.Rates.AMinute));
     }
 
     private async Task<HttpResponseMessage> Guess(int instance, string email)
@@ -204,13 +250,21 @@ public sealed partial class ProxyTests : IAsyncLifetime
         client.DefaultRequestHeaders.Remove("Cookie");
         client.DefaultRequestHeaders.Add("Cookie", string.Join("; ", page.Headers.GetValues("Set-Cookie").Select(c => c.Split(';')[0])));
         var token = FormToken().Match(await page.Content.ReadAsStringAsync(Cancel)).Groups[1].Value;
-        return await client.PostAsync("/sign-in?handler=In", new FormUrlEncodedContent([new("Email", email), new("Password", "not the one"), new("__RequestVerificationToken", token)]), Cancel);
+        return await client.PostAsync(
+            "/sign-in?handler=In",
+            new FormUrlEncodedContent([new("Email", email), new("Password", "not the one"), new("__RequestVerificationToken", token)]),
+            Cancel);
     }
 
     private static async Task<int> Windows(Visitor visitor, string lesson, int mark)
     {
-        using var shown = await visitor.Send($"/lessons/{lesson}/teach?handler=Show", $"/lessons/{lesson}/teach", new { block = "walk:A:1", mark });
-        return shown.IsSuccessStatusCode ? (await shown.Content.ReadFromJsonAsync<JsonElement>(Cancel)).GetProperty("windows").GetInt32() : -1;
+        using var shown = await visitor.Send(
+            $"/lessons/{lesson}/teach?handler=Show",
+            $"/lessons/{lesson}/teach",
+            new { block = "walk:A:1", mark });
+        return shown.IsSuccessStatusCode
+            ? (await shown.Content.ReadFromJsonAsync<JsonElement>(Cancel)).GetProperty("windows").GetInt32()
+            : -1;
     }
 
     /// <summary>Does something, and reads what a screen is told until it tells of it.</summary>

@@ -13,7 +13,11 @@ public class RevisionTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(First);
-        await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", First.Replace("5-8 vine L", "5-8 rocking chair L")), ("version", "2"));
+        await visitor.Post(
+            $"/dances/{id}/write?handler=Save",
+            "/",
+            ("script", First.Replace("5-8 vine L", "5-8 rocking chair L")),
+            ("version", "2"));
         var (_, html) = await visitor.Get($"/dances/{id}/revisions?version=2");
         Assert.Contains("2 steps differ", html);
         Assert.Contains("rocking chair L", html);
@@ -32,7 +36,9 @@ public class RevisionTests(Studio studio)
         await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", First + "\n# newer"), ("version", "2"));
         using var answer = await visitor.Post($"/dances/{id}/revisions?handler=Restore", "/", ("version", "1"), ("from", "2"));
         Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
-        Assert.Contains("saved elsewhere meanwhile, as revision 3; nothing was changed", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        Assert.Contains(
+            "saved elsewhere meanwhile, as revision 3; nothing was changed",
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
         Assert.Contains("# newer", (await visitor.Get($"/dances/{id}/write")).Html);
     }
 
@@ -41,7 +47,9 @@ public class RevisionTests(Studio studio)
     {
         var visitor = await studio.NewVisitor();
         var id = await visitor.Write(First);
-        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Press($"/dances/{id}/revisions?version=1", "handler=Keep", "name=\"kept\"")).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await visitor.Press($"/dances/{id}/revisions?version=1", "handler=Keep", "name=\"kept\"")).StatusCode);
         Assert.Contains("It need not stay", (await visitor.Get($"/dances/{id}/revisions?version=1")).Html);
         await visitor.Press($"/dances/{id}/revisions?version=1", "handler=Keep", "name=\"kept\"");
         Assert.Contains("Let revision 1 stay", (await visitor.Get($"/dances/{id}/revisions?version=1")).Html);
@@ -56,7 +64,9 @@ public class RevisionTests(Studio studio)
         await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", First + "\n# newer"), ("version", "2"));
         using var answer = await visitor.Post($"/dances/{id}/fit?handler=WriteIn", "/", ("version", "2"));
         Assert.Equal(HttpStatusCode.Conflict, answer.StatusCode);
-        Assert.Contains("changed elsewhere meanwhile; nothing was written into it", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        Assert.Contains(
+            "changed elsewhere meanwhile; nothing was written into it",
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
         var (_, html) = await visitor.Get($"/dances/{id}/write");
         Assert.Contains("# newer", html);
         Assert.DoesNotContain("restart 2 after 4", html);
@@ -71,16 +81,35 @@ public class RevisionTests(Studio studio)
         for (var version = 2; version < 12; version++)
         {
             var from = version;
-            var answers = await Task.WhenAll(Enumerable.Range(0, 4).Select(i => visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", $"{First}\n# {from} {i}"), ("version", $"{from}")))
-                .Concat(Enumerable.Range(0, 2).Select(i => visitor.Post($"/dances/{id}/fit?handler=Change", "/", ("tempo", $"{100 + from + i}"), ("intro", "8"), ("repeats", "6")))));
-            Assert.All(answers[4..], a => Assert.Contains(a.StatusCode, new[] { HttpStatusCode.OK, HttpStatusCode.Redirect, HttpStatusCode.Conflict }));
+            var answers = await Task.WhenAll(Enumerable.Range(0, 4)
+                .Select(i => visitor.Post(
+                    $"/dances/{id}/write?handler=Save",
+                    "/",
+                    ("script", $"{First}\n# {from} {i}"),
+                    ("version", $"{from}")))
+                .Concat(Enumerable.Range(0, 2)
+                    .Select(i => visitor.Post(
+                        $"/dances/{id}/fit?handler=Change",
+                        "/",
+                        ("tempo", $"{100 + from + i}"),
+                        ("intro", "8"),
+                        ("repeats", "6")))));
+            Assert.All(
+                answers[4..],
+                a => Assert.Contains(a.StatusCode, new[] { HttpStatusCode.OK, HttpStatusCode.Redirect, HttpStatusCode.Conflict }));
             var saved = answers[..4].Count(a => a.StatusCode == HttpStatusCode.OK);
             Assert.All(answers[..4], a => Assert.Contains(a.StatusCode, new[] { HttpStatusCode.OK, HttpStatusCode.Conflict }));
             // A fit in between turns all of them away: then the text is as it was, and is sent again.
             Assert.InRange(saved, 0, 1);
             if (saved == 0)
             {
-                Assert.Equal(HttpStatusCode.OK, (await visitor.Post($"/dances/{id}/write?handler=Save", "/", ("script", $"{First}\n# {from} again"), ("version", $"{from}"))).StatusCode);
+                Assert.Equal(
+                    HttpStatusCode.OK,
+                    (await visitor.Post(
+                        $"/dances/{id}/write?handler=Save",
+                        "/",
+                        ("script", $"{First}\n# {from} again"),
+                        ("version", $"{from}"))).StatusCode);
             }
         }
     }

@@ -64,7 +64,10 @@ public class RulerTests(Studio studio)
     [Fact]
     public async Task Other_ways_are_searched_for_an_aim()
     {
-        var (showier, plain) = ((await Ask("Ways", ("row", "3"), ("aim", "Showier"))).Body, (await Ask("Ways", ("row", "3"), ("aim", "NoTurn"))).Body);
+        var (showier, plain) = ((await Ask(
+            "Ways",
+            ("row", "3"),
+            ("aim", "Showier"))).Body, (await Ask("Ways", ("row", "3"), ("aim", "NoTurn"))).Body);
         Assert.Contains("class=\"way-pick\"", showier);
         Assert.Contains("class=\"way-pick\"", plain);
         Assert.DoesNotContain(", turns", plain);

@@ -23,17 +23,20 @@ public class SecondFactorTests(Studio studio)
         return (visitor, email);
     }
 
-    private static async Task<string> Said(HttpResponseMessage answer) => WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(Cancel));
+    private static async Task<string> Said(HttpResponseMessage answer) =>
+        WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(Cancel));
 
     private static async Task<bool> IsIn(Visitor visitor) => (await visitor.Get("/lessons")).Status == HttpStatusCode.OK;
 
-    private static Task<HttpResponseMessage> SignIn(Visitor visitor, string email, string password = Password) => visitor.Post("/sign-in?handler=In", "/sign-in", ("Email", email), ("Password", password));
+    private static Task<HttpResponseMessage> SignIn(Visitor visitor, string email, string password = Password) =>
+        visitor.Post("/sign-in?handler=In", "/sign-in", ("Email", email), ("Password", password));
 
     /// <summary>The code that an app shows (RFC 6238), so many steps of half a minute from now.</summary>
     private static string Code(string key, int steps = 0)
     {
         const string Letters = "abcdefghijklmnopqrstuvwxyz234567";
-        var bits = string.Concat(key.Replace(" ", "", StringComparison.Ordinal).Select(c => Convert.ToString(Letters.IndexOf(c), 2).PadLeft(5, '0')));
+        var bits = string.Concat(key.Replace(" ", "", StringComparison.Ordinal)
+            .Select(c => Convert.ToString(Letters.IndexOf(c), 2).PadLeft(5, '0')));
         var secret = Enumerable.Range(0, bits.Length / 8).Select(i => Convert.ToByte(bits.Substring(i * 8, 8), 2)).ToArray();
         var step = BitConverter.GetBytes((DateTimeOffset.UtcNow.ToUnixTimeSeconds() / 30) + steps);
         Array.Reverse(step);
@@ -41,7 +44,9 @@ public class SecondFactorTests(Studio studio)
         var hash = HMACSHA1.HashData(secret, step);
 #pragma warning restore CA5350
         var at = hash[^1] & 15;
-        return (((hash[at] & 127) << 24 | hash[at + 1] << 16 | hash[at + 2] << 8 | hash[at + 3]) % 1_000_000).ToString("000000", System.Globalization.CultureInfo.InvariantCulture);
+        return (((hash[at] & 127) << 24 | hash[at + 1] << 16 | hash[at + 2] << 8 | hash[at + 3]) % 1_000_000).ToString(
+            "000000",
+            System.Globalization.CultureInfo.InvariantCulture);
     }
 
     /// <summary>Turns it on; gives the key and the recovery codes.</summary>
@@ -50,7 +55,9 @@ public class SecondFactorTests(Studio studio)
         var shown = await Said(await visitor.Post("/account/second-factor?handler=Begin", "/account/second-factor", ("current", Password)));
         var key = Regex.Match(shown, "<code class=\"secret\">([^<]+)</code>").Groups[1].Value;
         Assert.Matches("<path d=\"(M[0-9]+ [0-9]+h1v1h-1z){200,}\"", shown);
-        Assert.Contains("does not hold", await Said(await visitor.Post("/account/second-factor?handler=On", "/account/second-factor", ("code", "000000"))));
+        Assert.Contains(
+            "does not hold",
+            await Said(await visitor.Post("/account/second-factor?handler=On", "/account/second-factor", ("code", "000000"))));
         var on = await Said(await visitor.Post("/account/second-factor?handler=On", "/account/second-factor", ("code", Code(key))));
         return (key, [.. Regex.Matches(on, "<li><code>([^<]+)</code></li>").Select(m => m.Groups[1].Value)]);
     }
@@ -76,7 +83,9 @@ public class SecondFactorTests(Studio studio)
         var (here, email) = await Owner();
         var elsewhere = Stranger();
         await SignIn(elsewhere, email);
-        Assert.Contains("not the password of this account", await Said(await here.Post("/account/second-factor?handler=Begin", "/account/second-factor", ("current", "guess"))));
+        Assert.Contains(
+            "not the password of this account",
+            await Said(await here.Post("/account/second-factor?handler=Begin", "/account/second-factor", ("current", "guess"))));
         var (key, codes) = await TurnOn(here);
         Assert.Equal(10, codes.Distinct().Count());
         Assert.True(await IsIn(here));
@@ -92,7 +101,9 @@ public class SecondFactorTests(Studio studio)
         Assert.False(await IsIn(visitor));
         Assert.Contains("does not hold", await Said(await visitor.Post("/sign-in/code", "/sign-in/code", ("code", "123 456"))));
         var code = Code(key, 1);
-        Assert.Equal("/", (await visitor.Post("/sign-in/code", "/sign-in/code", ("code", $"{code[..3]} {code[3..]}"))).Headers.Location!.ToString());
+        Assert.Equal(
+            "/",
+            (await visitor.Post("/sign-in/code", "/sign-in/code", ("code", $"{code[..3]} {code[3..]}"))).Headers.Location!.ToString());
         Assert.True(await IsIn(visitor));
 
         // The same code opens nothing a second time.
@@ -109,7 +120,9 @@ public class SecondFactorTests(Studio studio)
         var (_, codes) = await TurnOn(here);
         var visitor = Stranger();
         await SignIn(visitor, email);
-        Assert.Equal(HttpStatusCode.Redirect, (await visitor.Post("/sign-in/code", "/sign-in/code", ("code", codes[0].ToLowerInvariant()))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await visitor.Post("/sign-in/code", "/sign-in/code", ("code", codes[0].ToLowerInvariant()))).StatusCode);
         Assert.True(await IsIn(visitor));
         await Letter(email, "with a recovery code. 9 are left");
         var second = Stranger();
@@ -150,7 +163,12 @@ public class SecondFactorTests(Studio studio)
         var (_, codes) = await TurnOn(here);
         var fresh = await Said(await here.Post("/account/second-factor?handler=Codes", "/account/second-factor", ("current", Password)));
         Assert.DoesNotContain(codes[0], fresh);
-        Assert.Equal("/account?said=factor-off", (await here.Post("/account/second-factor?handler=Off", "/account/second-factor", ("current", Password))).Headers.Location!.ToString());
+        Assert.Equal(
+            "/account?said=factor-off",
+            (await here.Post(
+                "/account/second-factor?handler=Off",
+                "/account/second-factor",
+                ("current", Password))).Headers.Location!.ToString());
         Assert.True(await IsIn(here));
         await Letter(email, "The second factor was turned off");
         var visitor = Stranger();
@@ -163,9 +181,15 @@ public class SecondFactorTests(Studio studio)
     {
         var (here, email) = await Owner();
         var fresh = $"{Guid.NewGuid():N}@test.invalid";
-        Assert.Contains("not the password of this account", await Said(await here.Post("/account?handler=Address", "/account", ("current", "guess"), ("email", fresh))));
-        Assert.Contains("Write an e-mail address", await Said(await here.Post("/account?handler=Address", "/account", ("current", Password), ("email", "nowhere"))));
-        Assert.Equal(HttpStatusCode.Redirect, (await here.Post("/account?handler=Address", "/account", ("current", Password), ("email", fresh))).StatusCode);
+        Assert.Contains(
+            "not the password of this account",
+            await Said(await here.Post("/account?handler=Address", "/account", ("current", "guess"), ("email", fresh))));
+        Assert.Contains(
+            "Write an e-mail address",
+            await Said(await here.Post("/account?handler=Address", "/account", ("current", Password), ("email", "nowhere"))));
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await here.Post("/account?handler=Address", "/account", ("current", Password), ("email", fresh))).StatusCode);
         Assert.Contains(fresh, await Letter(email, "asked to use"));
         var link = Regex.Match(await Letter(fresh, "/account/address?key="), @"http\S+").Value;
         var stranger = Stranger();
@@ -187,7 +211,13 @@ public class SecondFactorTests(Studio studio)
     {
         var (here, email) = await Owner();
         var (_, taken) = await Owner();
-        Assert.Equal("/account?said=address#address", (await here.Post("/account?handler=Address", "/account", ("current", Password), ("email", taken))).Headers.Location!.ToString());
+        Assert.Equal(
+            "/account?said=address#address",
+            (await here.Post(
+                "/account?handler=Address",
+                "/account",
+                ("current", Password),
+                ("email", taken))).Headers.Location!.ToString());
         await Letter(taken, "has a studio of its own");
         var fresh = $"{Guid.NewGuid():N}@test.invalid";
         await here.Post("/account?handler=Address", "/account", ("current", Password), ("email", fresh));

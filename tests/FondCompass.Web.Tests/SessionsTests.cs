@@ -26,7 +26,12 @@ public partial class SessionsTests(Studio studio)
     private async Task<(Visitor Visitor, string Email)> Owner(string agent = "", bool stays = false)
     {
         var (visitor, email) = (Stranger(agent), $"{Guid.NewGuid():N}@test.invalid");
-        using var made = await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", Password), ("Stays", stays ? "true" : "false"));
+        using var made = await visitor.Post(
+            "/sign-in?handler=New",
+            "/sign-in",
+            ("Email", email),
+            ("Password", Password),
+            ("Stays", stays ? "true" : "false"));
         Assert.Equal(HttpStatusCode.Redirect, made.StatusCode);
         return (visitor, email);
     }
@@ -34,7 +39,12 @@ public partial class SessionsTests(Studio studio)
     private async Task<Visitor> Again(string email, string agent = "", bool stays = false)
     {
         var visitor = Stranger(agent);
-        using var entered = await visitor.Post("/sign-in?handler=In", "/sign-in", ("Email", email), ("Password", Password), ("Stays", stays ? "true" : "false"));
+        using var entered = await visitor.Post(
+            "/sign-in?handler=In",
+            "/sign-in",
+            ("Email", email),
+            ("Password", Password),
+            ("Stays", stays ? "true" : "false"));
         Assert.Equal(HttpStatusCode.Redirect, entered.StatusCode);
         return visitor;
     }
@@ -85,7 +95,13 @@ public partial class SessionsTests(Studio studio)
         }
 
         Assert.True(await IsIn(tablet));
-        Assert.Equal("/account?said=session#sessions", (await here.Post("/account?handler=Sessions", "/account", ("current", Password), ("session", id))).Headers.Location!.ToString());
+        Assert.Equal(
+            "/account?said=session#sessions",
+            (await here.Post(
+                "/account?handler=Sessions",
+                "/account",
+                ("current", Password),
+                ("session", id))).Headers.Location!.ToString());
         Assert.False(await IsIn(tablet));
         Assert.True(await IsIn(here));
         Assert.True(await IsIn(phone));
@@ -95,7 +111,13 @@ public partial class SessionsTests(Studio studio)
         var (other, _) = await Owner();
         var phones = Regex.Match((await here.Get("/account")).Html,
             "name=\"session\" value=\"([0-9a-f-]{36})\" aria-label=\"Sign it out: an unknown").Groups[1].Value;
-        Assert.Contains("signed out already", await (await other.Post("/account?handler=Sessions", "/account", ("current", Password), ("session", phones))).Content.ReadAsStringAsync(Cancel));
+        Assert.Contains(
+            "signed out already",
+            await (await other.Post(
+                "/account?handler=Sessions",
+                "/account",
+                ("current", Password),
+                ("session", phones))).Content.ReadAsStringAsync(Cancel));
         Assert.True(await IsIn(phone));
     }
 
@@ -162,7 +184,8 @@ public partial class SessionsTests(Studio studio)
     [InlineData("2001:db8:1:2:aaaa::1", "2001:db8:1:2::/64")]
     [InlineData("2001:db8:1:2:bbbb:1:2:3", "2001:db8:1:2::/64")]
     [InlineData("2001:db8:1:3::1", "2001:db8:1:3::/64")]
-    public void Limits_are_counted_by_networks(string address, string network) => Assert.Equal(network, Network.Of(IPAddress.Parse(address)));
+    public void Limits_are_counted_by_networks(string address, string network) =>
+        Assert.Equal(network, Network.Of(IPAddress.Parse(address)));
 
     private sealed class Moment(DateTimeOffset now) : TimeProvider
     {

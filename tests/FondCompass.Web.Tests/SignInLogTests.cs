@@ -8,7 +8,9 @@ using Xunit;
 
 namespace FondCompass.Web.Tests;
 
-/// <summary>What is decided about somebody who wants in stands in the server's messages, for a monitor; and nothing in them that is somebody's own.</summary>
+/// <summary>
+/// What is decided about somebody who wants in stands in the server's messages, for a monitor; and nothing in them that is somebody's own.
+/// </summary>
 public sealed class SignInLogTests : IDisposable
 {
     private const string Password = "slack-tide-stroll";
@@ -16,7 +18,10 @@ public sealed class SignInLogTests : IDisposable
     private readonly Heard _heard = new();
     private readonly WebApplicationFactory<Program> _studio;
 
-    public SignInLogTests(Studio studio) => _studio = studio.WithWebHostBuilder(builder => builder.ConfigureTestServices(services => services.AddSingleton<ILogger<AccountLog>>(_heard)));
+    public SignInLogTests(Studio studio) =>
+        _studio =
+            studio.WithWebHostBuilder(builder =>
+                builder.ConfigureTestServices(services => services.AddSingleton<ILogger<AccountLog>>(_heard)));
 
     public void Dispose() => _studio.Dispose();
 
@@ -29,7 +34,11 @@ public sealed class SignInLogTests : IDisposable
         await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", Password));
         await visitor.Post("/sign-in?handler=Out", "/");
         await visitor.Post("/sign-in?handler=In", "/sign-in", ("Email", email), ("Password", "not the one at all"));
-        await visitor.Post("/sign-in?handler=In", "/sign-in", ("Email", "nobody\r\nSign-in: LetIn@test.invalid"), ("Password", "not the one at all"));
+        await visitor.Post(
+            "/sign-in?handler=In",
+            "/sign-in",
+            ("Email", "nobody\r\nSign-in: LetIn@test.invalid"),
+            ("Password", "not the one at all"));
         var guesser = Stranger();
         for (var i = 0; i <= Tries.Most; i++)
         {
@@ -55,6 +64,12 @@ public sealed class SignInLogTests : IDisposable
 
         public bool IsEnabled(LogLevel logLevel) => true;
 
-        public void Log<TState>(LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter) => Told.Enqueue((logLevel, eventId, formatter(state, exception)));
+        public void Log<TState>(
+            LogLevel logLevel,
+            EventId eventId,
+            TState state,
+            Exception? exception,
+            Func<TState, Exception?, string> formatter) =>
+            Told.Enqueue((logLevel, eventId, formatter(state, exception)));
     }
 }

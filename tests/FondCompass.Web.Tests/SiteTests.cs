@@ -15,7 +15,8 @@ public sealed class SiteTests : IDisposable
     public SiteTests(Studio studio)
     {
         _studio = studio;
-        _site = studio.WithWebHostBuilder(builder => builder.UseSetting("FondCompass:Site", $"https://{Name}").UseSetting("FondCompass:Hosts", "loft.example"));
+        _site = studio.WithWebHostBuilder(builder => builder.UseSetting("FondCompass:Site", $"https://{Name}")
+            .UseSetting("FondCompass:Hosts", "loft.example"));
     }
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
@@ -26,7 +27,11 @@ public sealed class SiteTests : IDisposable
     private Visitor Visitor(string protocol = "https", string host = Name, string from = "203.0.113.9")
     {
         // Cookies that are for HTTPS only are kept and sent for such an address alone; the proxy itself speaks HTTP.
-        var client = _site.CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, BaseAddress = new Uri($"{protocol}://{host}") });
+        var client = _site.CreateClient(new WebApplicationFactoryClientOptions
+        {
+            AllowAutoRedirect = false,
+            BaseAddress = new Uri($"{protocol}://{host}")
+        });
         client.DefaultRequestHeaders.Add("X-Forwarded-Proto", protocol);
         client.DefaultRequestHeaders.Add("X-Forwarded-For", from);
         return new Visitor(client);
@@ -50,7 +55,8 @@ public sealed class SiteTests : IDisposable
     [InlineData(Name, HttpStatusCode.OK)]
     [InlineData("loft.example", HttpStatusCode.OK)]
     [InlineData("elsewhere.example", HttpStatusCode.BadRequest)]
-    public async Task It_answers_to_the_names_it_was_given(string host, HttpStatusCode status) => Assert.Equal(status, (await Visitor(host: host).Get("/sign-in")).Status);
+    public async Task It_answers_to_the_names_it_was_given(string host, HttpStatusCode status) =>
+        Assert.Equal(status, (await Visitor(host: host).Get("/sign-in")).Status);
 
     [Fact]
     public async Task The_demo_door_is_shut_and_health_in_parts_is_for_this_machine()
@@ -66,7 +72,12 @@ public sealed class SiteTests : IDisposable
     public async Task An_account_begins_with_a_letter_that_tells_nobody_who_has_one()
     {
         var (visitor, email) = (Visitor(), $"{Guid.NewGuid():N}@test.invalid");
-        async Task<string> Made(Visitor who) => WebUtility.HtmlDecode(await (await who.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", "ignored-here-at-all"))).Content.ReadAsStringAsync(Cancel));
+        async Task<string> Made(Visitor who) =>
+            WebUtility.HtmlDecode(await (await who.Post(
+                "/sign-in?handler=New",
+                "/sign-in",
+                ("Email", email),
+                ("Password", "ignored-here-at-all"))).Content.ReadAsStringAsync(Cancel));
         Assert.Contains($"A letter is on its way to {email}", await Made(visitor));
         Assert.Equal(HttpStatusCode.Redirect, (await visitor.Get("/lessons")).Status);
         var link = new Uri(await AccountTests.LetterTo(_studio, email));
@@ -92,7 +103,10 @@ public sealed class SiteTests : IDisposable
 
         using var refused = await Visitor(from: from).Post("/password", "/password", ("Email", $"{Guid.NewGuid():N}@test.invalid"));
         Assert.Contains("Too many tries from here", await refused.Content.ReadAsStringAsync(Cancel));
-        using var elsewhere = await Visitor(from: "198.51.100.251").Post("/password", "/password", ("Email", $"{Guid.NewGuid():N}@test.invalid"));
+        using var elsewhere = await Visitor(from: "198.51.100.251").Post(
+            "/password",
+            "/password",
+            ("Email", $"{Guid.NewGuid():N}@test.invalid"));
         Assert.Contains("A letter is on its way", await elsewhere.Content.ReadAsStringAsync(Cancel));
     }
 }

@@ -38,10 +38,13 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         builder.UseSetting("FondCompass:Mail", Mail);
         builder.UseEnvironment("Production");
         builder.ConfigureServices(services => services.AddTransient<IStartupFilter, FromLoopback>());
-        builder.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(s => new VisitorClock(s.GetRequiredService<IHttpContextAccessor>())));
+        builder.ConfigureTestServices(services =>
+            services.AddSingleton<TimeProvider>(s => new VisitorClock(s.GetRequiredService<IHttpContextAccessor>())));
     }
 
-    /// <summary>The day on which everything here happens, a Thursday, whatever day the tests run on; a visitor may have a clock of its own.</summary>
+    /// <summary>
+    /// The day on which everything here happens, a Thursday, whatever day the tests run on; a visitor may have a clock of its own.
+    /// </summary>
     public static DateTimeOffset Now { get; } = new(2026, 11, 26, 12, 0, 0, TimeSpan.Zero);
 
     public static DateOnly Today { get; } = DateOnly.FromDateTime(Now.DateTime);
@@ -52,14 +55,20 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
         public override TimeZoneInfo LocalTimeZone => TimeZoneInfo.Utc;
 
         public override DateTimeOffset GetUtcNow() =>
-            accessor.HttpContext?.Request.Headers[Visitor.NowHeader].ToString() is { Length: > 0 } said ? DateTimeOffset.Parse(said, CultureInfo.InvariantCulture).ToUniversalTime() : Now;
+            accessor.HttpContext?.Request.Headers[Visitor.NowHeader].ToString() is { Length: > 0 } said
+                ? DateTimeOffset.Parse(said, CultureInfo.InvariantCulture).ToUniversalTime()
+                : Now;
     }
 
     /// <summary>A new account, signed in.</summary>
     public async Task<Visitor> NewVisitor()
     {
         var visitor = new Visitor(CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, HandleCookies = true }));
-        var answer = await visitor.Post("/sign-in?handler=New", "/sign-in", ("Email", $"{Guid.NewGuid():N}@test.invalid"), ("Password", "low-water-waltz"));
+        var answer = await visitor.Post(
+            "/sign-in?handler=New",
+            "/sign-in",
+            ("Email", $"{Guid.NewGuid():N}@test.invalid"),
+            ("Password", "low-water-waltz"));
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
         Assert.Contains("Delete the examples", (await visitor.Get("/")).Html, StringComparison.Ordinal);
         await visitor.Post("/?handler=ForgetExamples", "/");
@@ -82,21 +91,26 @@ public sealed partial class Studio : WebApplicationFactory<Program>, IAsyncLifet
             app.Use((context, rest) =>
             {
                 context.Response.OnStarting(() => KeepsByThisClock(context));
-                context.Connection.RemoteIpAddress = !context.Request.Headers.TryGetValue("X-Far", out var from) ? IPAddress.Loopback : IPAddress.TryParse(from, out var address) && from.ToString().Contains('.') ? address : IPAddress.Parse("192.0.2.7");
+                context.Connection.RemoteIpAddress = !context.Request.Headers.TryGetValue("X-Far", out var from) ? IPAddress.Loopback
+                    : IPAddress.TryParse(from, out var address) && from.ToString().Contains('.') ? address
+                    : IPAddress.Parse("192.0.2.7");
                 return rest(context);
             });
             next(app);
         };
 
         /// <summary>
-        /// A cookie's last day is one of the clock of these tests, while whoever keeps it here goes by the machine's: told how long it is kept, both
+        /// A cookie's last day is one of the clock of these tests, while whoever keeps it here goes by the machine's: told how long it is
+        /// kept, both
         /// agree.
         /// </summary>
         private static Task KeepsByThisClock(HttpContext context)
         {
             var now = context.RequestServices.GetRequiredService<TimeProvider>().GetUtcNow();
             context.Response.Headers.SetCookie = context.Response.Headers.SetCookie
-                .Select(c => Expires().Replace(c!, m => DateTimeOffset.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture) is var until && until > now
+                .Select(c => Expires().Replace(
+                    c!,
+                    m => DateTimeOffset.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture) is var until && until > now
                 ? string.Create(CultureInfo.InvariantCulture, $"max-age={(until - now).TotalSeconds:0}; {m.Value}") : m.Value)).ToArray();
             return Task.CompletedTask;
         }
@@ -132,7 +146,8 @@ public sealed partial class Visitor(HttpClient client)
     {
         var (_, html) = await Get(page);
         var token = Token().Match(html).Groups[1].Value;
-        var form = fields.Select(f => KeyValuePair.Create(f.Name, f.Value)).Append(KeyValuePair.Create("__RequestVerificationToken", token));
+        var form = fields.Select(f => KeyValuePair.Create(f.Name, f.Value))
+            .Append(KeyValuePair.Create("__RequestVerificationToken", token));
         return await client.PostAsync(path, new FormUrlEncodedContent(form));
     }
 
@@ -143,8 +158,13 @@ public sealed partial class Visitor(HttpClient client)
     public async Task<HttpResponseMessage> Press(string page, string action, string words = "", params (string Name, string Value)[] button)
     {
         var (_, html) = await Get(page);
-        var form = Forms().Matches(html).First(f => f.Groups[1].Value.Contains(action, StringComparison.Ordinal) && f.Groups[2].Value.Contains(words, StringComparison.Ordinal));
-        var fields = Hidden().Matches(form.Groups[2].Value).Select(i => KeyValuePair.Create(i.Groups[1].Value, WebUtility.HtmlDecode(i.Groups[2].Value)))
+        var form = Forms()
+            .Matches(html)
+            .First(f => f.Groups[1].Value.Contains(action, StringComparison.Ordinal)
+                && f.Groups[2].Value.Contains(words, StringComparison.Ordinal));
+        var fields = Hidden()
+            .Matches(form.Groups[2].Value)
+            .Select(i => KeyValuePair.Create(i.Groups[1].Value, WebUtility.HtmlDecode(i.Groups[2].Value)))
             .Concat(button.Select(b => KeyValuePair.Create(b.Name, b.Value)));
         return await client.PostAsync(WebUtility.HtmlDecode(form.Groups[1].Value), new FormUrlEncodedContent(fields));
     }
@@ -160,13 +180,17 @@ public sealed partial class Visitor(HttpClient client)
 
     private readonly string _sheet = $"{Guid.NewGuid()}";
 
-    /// <summary>Changes the plan of a dance by one of its forms, from a page that saw what it changed itself; gives the page that follows.</summary>
+    /// <summary>
+    /// Changes the plan of a dance by one of its forms, from a page that saw what it changed itself; gives the page that follows.
+    /// </summary>
     /// <param name="dance">Its id, and what else of the address names the plan ("…?course=…").</param>
     /// <param name="form">Way, Press, Add or With.</param>
     public async Task<string> Change(string dance, string form, params (string Name, string Value)[] fields)
     {
         using var answer = await Post($"{PlanOf(dance)}handler={form}", "/", [("page", _sheet), ("seen", await SeenOf(dance)), .. fields]);
-        return answer.StatusCode == HttpStatusCode.Redirect ? (await Get($"{answer.Headers.Location}")).Html : await answer.Content.ReadAsStringAsync();
+        return answer.StatusCode == HttpStatusCode.Redirect
+            ? (await Get($"{answer.Headers.Location}")).Html
+            : await answer.Content.ReadAsStringAsync();
     }
 
     /// <summary>Presses a button in the column of a plan; gives the page that follows.</summary>
@@ -180,7 +204,13 @@ public sealed partial class Visitor(HttpClient client)
             await Change(dance, "Way", way);
         }
 
-        return await Post($"{PlanOf(dance)}handler=Keep", "/", ("page", _sheet), ("seen", await SeenOf(dance)), ("group", group), ("date", date));
+        return await Post(
+            $"{PlanOf(dance)}handler=Keep",
+            "/",
+            ("page", _sheet),
+            ("seen", await SeenOf(dance)),
+            ("group", group),
+            ("date", date));
     }
 
     /// <summary>The mark of a plan as its page shows it now.</summary>
@@ -189,7 +219,8 @@ public sealed partial class Visitor(HttpClient client)
     [GeneratedRegex("name=\"seen\" value=\"([^\"]*)\"")]
     private static partial Regex SeenMark();
 
-    private static string PlanOf(string dance) => dance.Split('?') is [var id, var query] ? $"/dances/{id}/plan?{query}&" : $"/dances/{dance}/plan?";
+    private static string PlanOf(string dance) =>
+        dance.Split('?') is [var id, var query] ? $"/dances/{id}/plan?{query}&" : $"/dances/{dance}/plan?";
 
     /// <summary>A lesson planned for a group; gives its id.</summary>
     public async Task<string> Plan(string dance, string group = "Harbour ring", int minutes = 45, string date = "")

@@ -5,7 +5,9 @@ using Xunit;
 
 namespace FondCompass.Web.Tests;
 
-/// <summary>Two instances over one database: begun at the same moment over an empty one, and each as good as the other for whoever comes.</summary>
+/// <summary>
+/// Two instances over one database: begun at the same moment over an empty one, and each as good as the other for whoever comes.
+/// </summary>
 public sealed partial class TwoInstancesTests : IAsyncLifetime
 {
     private const string Password = "slack-tide-stroll";
@@ -30,7 +32,11 @@ public sealed partial class TwoInstancesTests : IAsyncLifetime
     private (Visitor First, Visitor Second) Browser()
     {
         var cookies = new CookieContainer();
-        Visitor At(string address) => new(new HttpClient(new HttpClientHandler { CookieContainer = cookies, AllowAutoRedirect = false }) { BaseAddress = new Uri(address) });
+        Visitor At(string address) =>
+            new(new HttpClient(new HttpClientHandler { CookieContainer = cookies, AllowAutoRedirect = false })
+            {
+                BaseAddress = new Uri(address)
+            });
         return (At(_first.Address), At(_second.Address));
     }
 
@@ -39,13 +45,18 @@ public sealed partial class TwoInstancesTests : IAsyncLifetime
     {
         var (first, second) = Browser();
         var email = $"{Guid.NewGuid():N}@test.invalid";
-        Assert.Equal(HttpStatusCode.Redirect, (await first.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", Password))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Redirect,
+            (await first.Post("/sign-in?handler=New", "/sign-in", ("Email", email), ("Password", Password))).StatusCode);
         // A session begun on one, a form's token of one sent to the other.
         Assert.Equal(HttpStatusCode.OK, (await second.Get("/lessons")).Status);
         var dance = await second.Write("title Both Piers\npart A\n1-4 vine R\n5-8 vine L");
         Assert.Contains("Both Piers", (await first.Get("/")).Html);
         var token = Token().Match((await first.Get("/")).Html).Groups[1].Value;
-        using (var crossed = await second.Client.PostAsync("/groups", new FormUrlEncodedContent([new("name", "Breakwater hour"), new("minutes", "50"), new("__RequestVerificationToken", token)]), Cancel))
+        using (var crossed = await second.Client.PostAsync(
+            "/groups",
+            new FormUrlEncodedContent([new("name", "Breakwater hour"), new("minutes", "50"), new("__RequestVerificationToken", token)]),
+            Cancel))
         {
             Assert.NotEqual(HttpStatusCode.BadRequest, crossed.StatusCode);
         }
@@ -60,7 +71,12 @@ public sealed partial class TwoInstancesTests : IAsyncLifetime
         await using var screen = await waiting.GetStreamAsync($"/class/{code}/shown", Cancel);
         using var lines = new StreamReader(screen);
         await Read(lines, "{}");
-        Assert.Equal(HttpStatusCode.OK, (await first.Send($"/lessons/{lesson}/teach?handler=Show", $"/lessons/{lesson}/teach", new { block = "walk:A:1", mark = 4711 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await first.Send(
+                $"/lessons/{lesson}/teach?handler=Show",
+                $"/lessons/{lesson}/teach",
+                new { block = "walk:A:1", mark = 4711 })).StatusCode);
         await Read(lines, "4711");
         await using var late = await waiting.GetStreamAsync($"/class/{code}/shown", Cancel);
         using var lateLines = new StreamReader(late);
@@ -68,7 +84,9 @@ public sealed partial class TwoInstancesTests : IAsyncLifetime
 
         // Signed out everywhere on one, the other lets nobody in any more.
         await first.Post("/account?handler=Sessions", "/account", ("current", Password));
-        await Until.Holds("the session has ended on the other too", async () => (await second.Get("/lessons")).Status == HttpStatusCode.Redirect);
+        await Until.Holds(
+            "the session has ended on the other too",
+            async () => (await second.Get("/lessons")).Status == HttpStatusCode.Redirect);
         var (stays, _) = Browser();
         // The demo world is there once.
         await stays.Post("/sign-in?handler=Demo", "/sign-in");

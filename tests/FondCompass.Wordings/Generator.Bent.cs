@@ -12,11 +12,16 @@ public sealed partial class Generator
         if (Chance(25))
         {
             var verb = Any(["stomp", "step", "close"]);
-            return new Wording("negation", start, [$"1 {(verb == "stomp" ? "stomp-up" : "touch")} {foot}{(verb == "close" ? " beside" : "")}"],
+            return new Wording(
+                "negation",
+                start,
+                [$"1 {(verb == "stomp" ? "stomp-up" : "touch")} {foot}{(verb == "close" ? " beside" : "")}"],
                 $"1 {verb} {foot} {Any(["without weight", "with no weight", "no weight", "without taking weight"])}");
         }
 
-        var step = Any([.. KnownStep.All.Where(s => s.EndsOnALeave && s.IsPlain && s.Actions.Count(a => a.Phrase.Verb == s.Actions[^1].Phrase.Verb) == 1)]);
+        var step = Any([.. KnownStep.All.Where(s => s.EndsOnALeave
+            && s.IsPlain
+            && s.Actions.Count(a => a.Phrase.Verb == s.Actions[^1].Phrase.Verb) == 1)]);
         var last = step.Actions[^1].Phrase.Verb!.Name;
         var name = $"{Name(step)} {foot}";
         if (Chance(30))
@@ -27,7 +32,11 @@ public sealed partial class Generator
 
         var without = Any<string>([$"without the {last}", $"no {last}", $"but no {last}", $"with no {last}", $"do not {last}",
             $"not on {step.Counts}", $"except {step.Counts}", $"leave out the {last}"]);
-        return new Wording("negation", start, [.. step.Rows(foot, 1, 0, d => [.. d.Take(d.Count - 1)])], $"{step.Span(1)} {name}{Any([" ", ", "])}{without}");
+        return new Wording(
+            "negation",
+            start,
+            [.. step.Rows(foot, 1, 0, d => [.. d.Take(d.Count - 1)])],
+            $"{step.Span(1)} {name}{Any([" ", ", "])}{without}");
     }
 
     private Wording? Ended()
@@ -37,7 +46,11 @@ public sealed partial class Generator
         var free = step.Actions[^1].Phrase.Feet[0] == Foot.Right ? foot : KnownStep.Other(foot);
         var verb = Any(Leaves);
         var name = $"{Name(step)} {foot}";
-        var said = Any<string>([$"{name}, {verb} {free}", $"{name} with a {verb}", $"{name} and {verb} {free}", $"{name} ending with a {verb}",
+        var said = Any<string>([
+            $"{name}, {verb} {free}",
+            $"{name} with a {verb}",
+            $"{name} and {verb} {free}",
+            $"{name} ending with a {verb}",
             $"{name}, but the last count is a {verb}", $"{name}, {verb} instead of {step.Actions[^1].Phrase.Verb!.Name}",
             $"{name}, {verb} on {step.Counts}"]);
         return new Wording("ending", KnownStep.Other(foot), [.. step.Rows(foot, 1, 0, d => [.. d.Take(d.Count - 1), $"{verb} {free}"])],
@@ -52,7 +65,12 @@ public sealed partial class Generator
         var stated = isTrue ? ends : KnownStep.Other(ends);
         var said = Any<string>([$"(weight on {stated})", $"(weight {Side(stated == 'R' ? 1 : -1)})",
             $"(ends {Side(KnownStep.Other(stated) == 'R' ? 1 : -1)} free)"]);
-        return new Wording("weight stated", KnownStep.Other(foot), [.. step.Rows(foot, 1)], $"{step.Span(1)} {Name(step)} {foot} {said}", isTrue
+        return new Wording(
+            "weight stated",
+            KnownStep.Other(foot),
+            [.. step.Rows(foot, 1)],
+            $"{step.Span(1)} {Name(step)} {foot} {said}",
+            isTrue
             ? Owed.TheDance : Owed.AFinding);
     }
 
@@ -87,12 +105,16 @@ public sealed partial class Generator
         }
 
         var said = Any<Func<string, string>>([s => s.ToUpperInvariant(), Title, s => s.Replace(" ", "  ", StringComparison.Ordinal), s => s
-            .Replace(" ", "\u00A0", StringComparison.Ordinal), s => s + ".", s => s + "!", s => s.Replace("e", "é", StringComparison.Ordinal),
+            .Replace(" ", "\u00A0", StringComparison.Ordinal),
+                s => s + ".",
+                s => s + "!",
+                s => s.Replace("e", "é", StringComparison.Ordinal),
             s => s.TrimEnd() + " ...", s => s.Replace(' ', '\t')])(made.Said);
         return made with { Kind = "letters", Said = said };
     }
 
-    private static string Title(string text) => string.Join(' ', text.Split(' ').Select(w => w.Length > 0 ? char.ToUpperInvariant(w[0]) + w[1..] : w));
+    private static string Title(string text) =>
+        string.Join(' ', text.Split(' ').Select(w => w.Length > 0 ? char.ToUpperInvariant(w[0]) + w[1..] : w));
 
     private Wording? Translated()
     {
@@ -132,7 +154,10 @@ public sealed partial class Generator
         var known = feet.Select((f, i) => $"{i + 1} turn {each} {Side(way)}, step {f} forward").ToList();
         var list = string.Join(' ', feet);
         var said = quarters == 4
-            ? Any<string>([$"full turn {Side(way)} over {list}", $"full turn {Side(way)}, {list}", $"walk {list} in a full circle {Side(way)}",
+            ? Any<string>([
+                $"full turn {Side(way)} over {list}",
+                $"full turn {Side(way)}, {list}",
+                $"walk {list} in a full circle {Side(way)}",
                 $"full turn {Side(way)} stepping {list}", $"walk a full turn {Side(way)} in four steps",
                 $"walk {list} turning a full turn {Side(way)}", $"4 walks making a full turn {Side(way)}"])
             : Any<string>([$"walk {list} turning {amount} {Side(way)}", $"walk {list} circling {amount} {Side(way)}",
@@ -152,7 +177,8 @@ public sealed partial class Generator
             ? Any(verb == "tap" ? ["side", "to the side"] : (string[])["side", "out", "to the side"]) : "back";
         var said = Any<string>([
             $"1-{number} {verb} {foot} {string.Join(", ", ways.Select(Spoken))}",
-            $"1-{number} {verb} {foot} {string.Join(number == 2 ? " " : ", ", ways.Select(w => w == "side" && number == 2 ? "side" : Spoken(w)))}",
+            $"1-{number} {verb} {foot} "
+                + $"{string.Join(number == 2 ? " " : ", ", ways.Select(w => w == "side" && number == 2 ? "side" : Spoken(w)))}",
             $"1 {verb} {foot} {Spoken(ways[0])}{string.Concat(ways.Skip(1).Select((w, i) => $", {i + 2} {Spoken(w)}"))}",
             $"{string.Join(' ', Enumerable.Range(1, number))} {foot} {verb} {string.Join(", ", ways.Select(Spoken))}",
         ]);

@@ -1,6 +1,8 @@
 namespace FondCompass.Wordings;
 
-/// <summary>Where feet go and how long they take: sides, diagonals, what is brought beside, crossed behind, or lasts its own counts.</summary>
+/// <summary>
+/// Where feet go and how long they take: sides, diagonals, what is brought beside, crossed behind, or lasts its own counts.
+/// </summary>
 public sealed partial class Generator
 {
     /// <summary>Several steps that are sent to one side: the foot of that side goes there, the other across.</summary>
@@ -14,7 +16,14 @@ public sealed partial class Generator
         var lead = Any<string>([$"starting {Side(foot == 'R' ? 1 : -1)}", $"starting on {foot}"]);
         var said = Any<string>([$"{verb} {foot} x{number} {side}", $"{verb} {side} {foot} x{number}", $"{verb} {foot} {side} x{number}",
             $"{SayNumber(number)} {plural} {side}, {lead}", $"{verb} {foot} {side} {SayNumber(number)} times"]);
-        return new Wording("sent to a side", KnownStep.Other(foot), [$"{string.Join(' ', Enumerable.Range(1, number))} {string.Join(", ", known)}"], $"1-{number} {said}") { WithWays = true };
+        return new Wording(
+            "sent to a side",
+            KnownStep.Other(foot),
+            [$"{string.Join(' ', Enumerable.Range(1, number))} {string.Join(", ", known)}"],
+            $"1-{number} {said}")
+        {
+            WithWays = true
+        };
     }
 
     /// <summary>A turn that several feet make: none of them goes across.</summary>
@@ -24,8 +33,18 @@ public sealed partial class Generator
         var way = Side(Chance(50) ? 1 : -1);
         var feet = string.Join(' ', Enumerable.Range(0, number).Select(i => i % 2 == 0 ? foot : KnownStep.Other(foot)));
         string[] turns = number switch { 2 => ["1/2", "1/2"], 3 => ["1/4", "3/8", "3/8"], _ => ["1/4", "1/4", "1/4", "1/4"] };
-        var said = Any<string>([$"full turn {way} over {feet}", $"turn full {way} over {feet}", $"full turn {way}, over {feet}", $"full turn to the {way} over {feet}"]);
-        return new Wording("a turn over feet", KnownStep.Other(foot), [.. turns.Select((t, i) => $"{i + 1} step {(i % 2 == 0 ? foot : KnownStep.Other(foot))} turning {t} {way}")], $"1-{number} {said}") { WithWays = true };
+        var said = Any<string>([
+            $"full turn {way} over {feet}", $"turn full {way} over {feet}", $"full turn {way}, over {feet}",
+            $"full turn to the {way} over {feet}"
+        ]);
+        return new Wording(
+            "a turn over feet",
+            KnownStep.Other(foot),
+            [.. turns.Select((t, i) => $"{i + 1} step {(i % 2 == 0 ? foot : KnownStep.Other(foot))} turning {t} {way}")],
+            $"1-{number} {said}")
+        {
+            WithWays = true
+        };
     }
 
     /// <summary>A list in which single movements are said to last their own counts.</summary>
@@ -37,12 +56,23 @@ public sealed partial class Generator
         {
             var lasts = Any([1, 2, 3]);
             var deed = $"{Any(["step", "sway"])} {foot}";
-            known.AddRange(lasts == 1 ? [$"{at} {deed}"] : [$"{at} {deed}", lasts == 2 ? $"{at + 1} hold" : $"{at + 1}-{at + lasts - 1} hold"]);
-            said.Add(lasts == 1 ? deed : $"{deed} {Any([$"for {lasts} counts", $"for {SayNumber(lasts)}", $"({lasts} counts)", $"for {SayNumber(lasts)} counts"])}");
+            known.AddRange(lasts == 1
+                ? [$"{at} {deed}"]
+                : [$"{at} {deed}", lasts == 2 ? $"{at + 1} hold" : $"{at + 1}-{at + lasts - 1} hold"]);
+            said.Add(lasts == 1
+                ? deed
+                : $"{deed} "
+                    + $"{Any([$"for {lasts} counts", $"for {SayNumber(lasts)}", $"({lasts} counts)", $"for {SayNumber(lasts)} counts"])}");
             (at, foot) = (at + lasts, KnownStep.Other(foot));
         }
 
-        return new Wording("counts of its own", said[0].Contains('L') ? 'R' : 'L', known, $"1-{at - 1} {string.Join(", ", said)}", Owed.TheDance, at - 1);
+        return new Wording(
+            "counts of its own",
+            said[0].Contains('L') ? 'R' : 'L',
+            known,
+            $"1-{at - 1} {string.Join(", ", said)}",
+            Owed.TheDance,
+            at - 1);
     }
 
     /// <summary>Which diagonal it is: the side is no second foot.</summary>
@@ -51,9 +81,12 @@ public sealed partial class Generator
         var foot = AnyFoot();
         var (side, back) = (Side(foot == 'R' ? 1 : -1), Chance(30));
         var (deed, counts) = Any([("step", "1"), ("shuffle", "1&2"), ("touch", "1"), ("kick", "1")]);
-        var on = Any([$"on the {side} diagonal", $"to the {side} diagonal", $"toward the {side} diagonal", "diagonally", "on the diagonal"]);
+        var on = Any([
+            $"on the {side} diagonal", $"to the {side} diagonal", $"toward the {side} diagonal", "diagonally", "on the diagonal"
+        ]);
         return back && deed != "step" ? null : new Wording("diagonals", KnownStep.Other(foot),
-            [$"{counts} {deed} {foot} diagonal {(back ? "back" : "forward")}"], $"{counts} {deed} {foot} {(back ? Any([$"back on the diagonal", "diagonally back", $"to the back {side} diagonal"]) : on)}")
+            [$"{counts} {deed} {foot} diagonal {(back ? "back" : "forward")}"],
+            $"{counts} {deed} {foot} {(back ? Any([$"back on the diagonal", "diagonally back", $"to the back {side} diagonal"]) : on)}")
         { WithWays = true };
     }
 
@@ -63,11 +96,30 @@ public sealed partial class Generator
         var foot = AnyFoot();
         var other = KnownStep.Other(foot);
         var (known, said) = Any<(string, string[])>([
-            ($"close {other}", [$"close {other} to {foot}", $"slide {other} together", $"step {other} together", $"bring {other} together", $"{other} together", $"step {other} next to {foot}", $"step {other} beside {foot}"]),
-            ($"drag {other} beside", [$"drag {other} to {foot}", $"slide {other} next to {foot}", $"slide {other} up to {foot}", $"drag {other} beside"]),
-            ($"step {other} behind", [$"step {other} behind {foot}", $"cross {other} behind", $"step {other} across behind", $"step {other} crossed behind {foot}", $"{other} behind", $"cross {other} behind {foot}"]),
-            ($"cross {other} across", [$"cross {other} over {foot}", $"cross {other} in front", $"cross {other} over", $"cross {other} in front of {foot}"]),
+            ($"close {other}", [
+                $"close {other} to {foot}", $"slide {other} together", $"step {other} together", $"bring {other} together",
+                $"{other} together", $"step {other} next to {foot}", $"step {other} beside {foot}"
+            ]),
+            ($"drag {other} beside", [
+                $"drag {other} to {foot}", $"slide {other} next to {foot}", $"slide {other} up to {foot}",
+                $"drag {other} beside"
+            ]),
+            ($"step {other} behind", [
+                $"step {other} behind {foot}", $"cross {other} behind", $"step {other} across behind",
+                $"step {other} crossed behind {foot}", $"{other} behind", $"cross {other} behind {foot}"
+            ]),
+            ($"cross {other} across", [
+                $"cross {other} over {foot}", $"cross {other} in front", $"cross {other} over",
+                $"cross {other} in front of {foot}"
+            ]),
         ]);
-        return new Wording("beside and behind", KnownStep.Other(foot), [$"1 step {foot} side", $"2 {known}"], $"1-2 step {foot} {Any(["side", "to the side", "out to the side"])}, {Any(said)}") { WithWays = true };
+        return new Wording(
+            "beside and behind",
+            KnownStep.Other(foot),
+            [$"1 step {foot} side", $"2 {known}"],
+            $"1-2 step {foot} {Any(["side", "to the side", "out to the side"])}, {Any(said)}")
+        {
+            WithWays = true
+        };
     }
 }

@@ -20,7 +20,11 @@ public sealed partial class Generator(Random random)
         ("styling behind", Styled), ("explained", Explained), ("negation", Negated), ("ending", Ended), ("weight stated", Fact), ("joined",
             Joined), ("counts inside", Counted),
         ("letters", Letters), ("other languages", Translated), ("spread turn", Spread), ("verb left out", Elided),
-        ("sent to a side", SentAside), ("a turn over feet", OverFeet), ("counts of its own", OfItsCounts), ("diagonals", Diagonals), ("beside and behind", Beside),
+        ("sent to a side", SentAside),
+        ("a turn over feet", OverFeet),
+        ("counts of its own", OfItsCounts),
+        ("diagonals", Diagonals),
+        ("beside and behind", Beside),
     ];
 
     private T Any<T>(IReadOnlyList<T> of) => of[random.Next(of.Count)];
@@ -65,8 +69,14 @@ public sealed partial class Generator(Random random)
         var foot = AnyFoot();
         var name = Name(step);
         var rows = Times(step, foot, number);
-        var said = Any<string>([$"{SayNumber(number)} {Plural(name)}", $"{SayNumber(number)} {name}", $"{name} x{number}", $"{name} x {number}",
-            $"{name} {SayNumber(number)} times", $"{number}x {name}", $"{SayNumber(number)} {Plural(name)}, starting {Side(foot == 'R' ? 1 : -1)}",
+        var said = Any<string>([
+            $"{SayNumber(number)} {Plural(name)}",
+            $"{SayNumber(number)} {name}",
+            $"{name} x{number}",
+            $"{name} x {number}",
+            $"{name} {SayNumber(number)} times",
+            $"{number}x {name}",
+            $"{SayNumber(number)} {Plural(name)}, starting {Side(foot == 'R' ? 1 : -1)}",
             number == 2 ? $"{name} twice" : $"{Plural(name)} x{number}"]);
         return new Wording("a number of steps", KnownStep.Other(foot), rows, $"1-{step.Counts * number} {said}");
     }
@@ -87,16 +97,23 @@ public sealed partial class Generator(Random random)
     private Wording? Walks()
     {
         var (verb, gerund,
-            plural) = Any([("walk", "walking", "walks"), ("step", "stepping", "steps"), ("stomp", "stomping", "stomps"), ("run", "running", "runs")]);
+            plural) = Any([
+                ("walk", "walking", "walks"), ("step", "stepping", "steps"), ("stomp", "stomping", "stomps"),
+                ("run", "running", "runs")
+            ]);
         var way = Any(["forward", "back"]);
         var number = Any([2, 3, 4, 6, 8]);
         var foot = AnyFoot();
         var feet = Enumerable.Range(0, number).Select(i => i % 2 == 0 ? foot : KnownStep.Other(foot)).ToList();
         var known = $"{string.Join(' ', Enumerable.Range(1, number))} {string.Join(", ", feet.Select(f => $"{verb} {f} {way}"))}";
-        string List(string separator, bool words) => string.Join(separator, feet.Select(f => words ? Side(f == 'R' ? 1 : -1) : f.ToString()));
+        string List(string separator, bool words) =>
+            string.Join(separator, feet.Select(f => words ? Side(f == 'R' ? 1 : -1) : f.ToString()));
         var list = List(Any([" ", ", ", " - ", "/", " and ", ", then "]), Chance(40));
         var said = Any<string>([$"{verb} {way} {list}", $"{verb} {list} {way}", $"{plural} {way} {list}", $"{verb} {way} x{number}",
-            $"{SayNumber(number)} {plural} {way}", $"{verb} {way} {SayNumber(number)} times", $"{verb} {way} {number}", $"{gerund} {way} {list}",
+            $"{SayNumber(number)} {plural} {way}",
+            $"{verb} {way} {SayNumber(number)} times",
+            $"{verb} {way} {number}",
+            $"{gerund} {way} {list}",
             $"{verb} {way} for {SayNumber(number)}", $"{verb} {way} for {number} counts",
             $"{SayNumber(number)} {plural} {way} starting {Side(foot == 'R' ? 1 : -1)}", $"{SayNumber(number)} {way} {plural}"]);
         return new Wording("walks", KnownStep.Other(foot), [known], $"1-{number} {said}");
@@ -143,7 +160,9 @@ public sealed partial class Generator(Random random)
             // A pivot away from the foot that steps forward.
             var lead = way < 0 ? 'R' : 'L';
             var counts = number * 2;
-            var known = Enumerable.Range(0, number).Select(i => $"{(i * 2) + 1} {(i * 2) + 2} step {lead} forward, pivot 1/4 {Side(way)}").ToList();
+            var known = Enumerable.Range(0, number)
+                .Select(i => $"{(i * 2) + 1} {(i * 2) + 2} step {lead} forward, pivot 1/4 {Side(way)}")
+                .ToList();
             var name = Any(["pivot", "pivot turn", "1/4 pivot"]);
             var spoken = name == "1/4 pivot"
                 ? Any<string>([$"{SayNumber(number)} 1/4 pivots {Side(way)}", $"1/4 pivot {Side(way)} x{number}"])
@@ -156,7 +175,9 @@ public sealed partial class Generator(Random random)
         var step = Any([.. KnownStep.All.Where(s => s.CanTurn && s.Counts <= 4)]);
         var foot = AnyFoot();
         var plural = Plural(step.Step.Name);
-        var said = Any<string>([$"{SayNumber(number)} {plural}, {Quarter(way)} each", $"{SayNumber(number)} {plural}, each turning 1/4 {Side(way)}",
+        var said = Any<string>([
+            $"{SayNumber(number)} {plural}, {Quarter(way)} each",
+            $"{SayNumber(number)} {plural}, each turning 1/4 {Side(way)}",
             $"{step.Step.Name} x{number}, 1/4 {Side(way)} each", $"{SayNumber(number)} 1/4 {plural} {Side(way)}",
             $"{SayNumber(number)} {plural} turning 1/4 {Side(way)} each time"]);
         return new Wording("turns, each", KnownStep.Other(foot), Times(step, foot, number, way), $"1-{step.Counts * number} {said}");
@@ -175,7 +196,10 @@ public sealed partial class Generator(Random random)
         var name = Any<string>([$"{Name(step)} {foot}", Name(step)]);
         var list = string.Join(Any([", ", " - "]), deeds);
         var brief = string.Join(", ", deeds.Select(d => d.Replace("step ", "", StringComparison.Ordinal)));
-        var said = Any<string>([$"{name}: {list}", $"{name} ({list})", $"{name}: {brief}", $"{name} ({brief})", $"{name} = {list}", $"{name} - {list}"]);
+        var said = Any<string>([
+            $"{name}: {list}", $"{name} ({list})", $"{name}: {brief}", $"{name} ({brief})", $"{name} = {list}",
+            $"{name} - {list}"
+        ]);
         return new Wording("explained", KnownStep.Other(foot), [.. step.Rows(foot, 1)], $"{step.Span(1)} {said}");
     }
 }

@@ -6,7 +6,9 @@ using FondCompass.Core.Steps;
 
 namespace FondCompass.Wordings;
 
-/// <summary>A step of the lexicon whose every action is known, so that it can be spelled out: a foot at each moment, none at one time with another.</summary>
+/// <summary>
+/// A step of the lexicon whose every action is known, so that it can be spelled out: a foot at each moment, none at one time with another.
+/// </summary>
 public sealed class KnownStep
 {
     private readonly StepForm _form;
@@ -33,7 +35,11 @@ public sealed class KnownStep
 
     /// <summary>Steps of line dance that can be spelled out.</summary>
     public static IReadOnlyList<KnownStep> All { get; } = [.. StepLexicon.Shipped.Steps
-        .Where(s => s.Genres.Contains("line") && !s.Name.StartsWith("a ", StringComparison.Ordinal) && !s.Repeats && !s.Pivots && !s.IsManner)
+        .Where(s => s.Genres.Contains("line")
+            && !s.Name.StartsWith("a ", StringComparison.Ordinal)
+            && !s.Repeats
+            && !s.Pivots
+            && !s.IsManner)
         .Select(s => (Step: s, Form: s.Forms[0]))
         .Where(s => s.Form.Actions.Count > 1 && s.Form.Positions == s.Form.Actions.Count
             && s.Form.Actions.All(a => a.Phrase.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves }
@@ -53,7 +59,9 @@ public sealed class KnownStep
         {
             var at = Step.TurnAt ?? _form.Actions.Select((a, i) => (a, i)).Last(p => p.a.Phrase.Verb!.Kind == VerbKind.Takes).i;
             return deeds.Select((d,
-                i) => $"{Place(_form.Actions[i].At, from)} {(i == at ? $"turn {Math.Abs(turn)}/4 {(turn > 0 ? "right" : "left")}, " : "")}{d}");
+                i) =>
+                    $"{Place(_form.Actions[i].At, from)} "
+                        + $"{(i == at ? $"turn {Math.Abs(turn)}/4 {(turn > 0 ? "right" : "left")}, " : "")}{d}");
         }
 
         return [$"{Places(_form.Actions.Take(deeds.Count), from)} {string.Join(", ", deeds)}"];
@@ -64,7 +72,8 @@ public sealed class KnownStep
         [.. _form.Actions.Select(a => PhraseText.Write(lead == 'R' ? a.Phrase : Mirror.Of(a.Phrase, Facing.Front)))];
 
     /// <summary>Its counts as a row begins with them: "1-4", "1&amp;2".</summary>
-    public string Span(int from) => IsPlain ? string.Create(CultureInfo.InvariantCulture, $"{from}-{from + Counts - 1}") : Places(_form.Actions, from);
+    public string Span(int from) =>
+        IsPlain ? string.Create(CultureInfo.InvariantCulture, $"{from}-{from + Counts - 1}") : Places(_form.Actions, from);
 
     /// <summary>"1 2 3", "1&amp;2": a half stands with its count.</summary>
     private static string Places(IEnumerable<FormAction> actions, int from)
@@ -74,7 +83,8 @@ public sealed class KnownStep
         foreach (var action in actions)
         {
             var beat = Beat.FromStraightTick(new Tick(action.At.Value + ((from - 1) * Tick.PerCount)))!.Value;
-            said += beat.Number == last ? Beat.Letter(beat.Fraction) : said.Length == 0 || !char.IsAsciiDigit(said[^1]) ? Place(action.At, from)
+            said += beat.Number == last ? Beat.Letter(beat.Fraction)
+                : said.Length == 0 || !char.IsAsciiDigit(said[^1]) ? Place(action.At, from)
                 : $" {Place(action.At, from)}";
             last = beat.Number;
         }

@@ -48,7 +48,8 @@ public static class Judge
     }
 
     /// <summary>Every action of a foot, in order of time: tick, foot, whether it takes the weight, and the state after it.</summary>
-    public static IEnumerable<(int Tick, Foot Foot, bool Takes, Weight Weight, Facing Facing)> Feet(Analysis analysis) => analysis.Trace.Parts
+    public static IEnumerable<(int Tick, Foot Foot, bool Takes, Weight Weight, Facing Facing)> Feet(Analysis analysis) =>
+        analysis.Trace.Parts
         .SelectMany(p => p.Actions)
         .Where(a => a.Foot != Foot.None && !a.Verb.Unwinds)
         .OrderBy(a => a.At.Value).ThenBy(a => a.Foot)
@@ -75,5 +76,6 @@ public static class Judge
 
     private static int Whole(Wording wording) => (wording.Length + Line - 1) / Line * Line;
 
-    private static bool IsOfWords(Core.Findings.Finding finding) => !Array.Exists(OfTheLesson, p => finding.Code.StartsWith(p, StringComparison.Ordinal));
+    private static bool IsOfWords(Core.Findings.Finding finding) =>
+        !Array.Exists(OfTheLesson, p => finding.Code.StartsWith(p, StringComparison.Ordinal));
 }

@@ -29,6 +29,8 @@ public sealed record Wording(string Kind, char Start, IReadOnlyList<string> Know
 
     /// <summary>The last count of a row that says each of its counts: "1&amp;2 3 step R …" is 3.</summary>
     private static int LastCount(string row) => row.TakeWhile(c => char.IsAsciiDigit(c) || c is ' ' or '&' or 'e' or 'a')
-        .Aggregate((Last: 0, Now: 0), (n, c) => char.IsAsciiDigit(c) ? (n.Last, (n.Now * 10) + (c - '0')) : (n.Now > 0 ? n.Now : n.Last, 0)) is var (last, now)
+        .Aggregate(
+            (Last: 0, Now: 0),
+            (n, c) => char.IsAsciiDigit(c) ? (n.Last, (n.Now * 10) + (c - '0')) : (n.Now > 0 ? n.Now : n.Last, 0)) is var (last, now)
         ? Math.Max(last, now) : 0;
 }

@@ -10,7 +10,8 @@ using Microsoft.EntityFrameworkCore.Metadata;
 namespace FondCompass.Tests.Databases;
 
 /// <summary>
-/// A studio in whose every field stands a text that wants to be markup, as a script received from somebody else may hold it. Nothing that it makes may become an element or an
+/// A studio in whose every field stands a text that wants to be markup, as a script received from somebody else may hold it. Nothing that
+/// it makes may become an element or an
 /// attribute of any page. The fields are found by the model of the database, so that a new one is among them or is told.
 /// </summary>
 internal static class HostileStudio
@@ -92,13 +93,42 @@ internal static class HostileStudio
     ];
 
     /// <summary>A song with the text in the names of its passages.</summary>
-    public const string Song = $"intro\"'><b_{Mark}=1> 16 @112\n! verse {Short} 32\n! chorus\" {Mark}=1 ' 32\nbridge 20\n! chorus\" {Mark}=1 ' 32\noutro 8\n";
+    public const string Song =
+        $"intro\"'><b_{Mark}=1> 16 @112\n! verse {Short} 32\n! chorus\" {Mark}=1 ' 32\nbridge 20\n! chorus\" {Mark}=1 ' 32\noutro 8\n";
 
     /// <summary>A plan that was held, as it is kept, with the text in its words.</summary>
     private static string Plan { get; } = JsonSerializer.Serialize(new[]
     {
-        new { id = Text, kind = "walk", title = Text, from = 0.0, seconds = 60.0, repeats = (int?)null, rate = (double?)null, layer = (string?)Text, walls = new[] { Text }, dance = (int?)0, bites = new[] { new { key = Short, name = Text, part = Text, line = 1, lastLine = 1 } }, usual = 60.0 },
-        new { id = "dance:A:1", kind = "dance", title = Text, from = 60.0, seconds = 60.0, repeats = (int?)2, rate = (double?)75.0, layer = (string?)null, walls = new[] { Text }, dance = (int?)0, bites = new[] { new { key = Short, name = Text, part = Text, line = 1, lastLine = 1 } }, usual = 15.0 },
+        new
+        {
+            id = Text,
+            kind = "walk",
+            title = Text,
+            from = 0.0,
+            seconds = 60.0,
+            repeats = (int?)null,
+            rate = (double?)null,
+            layer = (string?)Text,
+            walls = new[] { Text },
+            dance = (int?)0,
+            bites = new[] { new { key = Short, name = Text, part = Text, line = 1, lastLine = 1 } },
+            usual = 60.0
+        },
+        new
+        {
+            id = "dance:A:1",
+            kind = "dance",
+            title = Text,
+            from = 60.0,
+            seconds = 60.0,
+            repeats = (int?)2,
+            rate = (double?)75.0,
+            layer = (string?)null,
+            walls = new[] { Text },
+            dance = (int?)0,
+            bites = new[] { new { key = Short, name = Text, part = Text, line = 1, lastLine = 1 } },
+            usual = 15.0
+        },
     }, JsonSerializerOptions.Web);
 
     /// <summary>The page that changed the plans in the making last: what it sends has seen them.</summary>
@@ -151,7 +181,8 @@ internal static class HostileStudio
         ["GroupRecord.Level"] = "beginner",
         ["GroupRecord.HeldFast"] = Short,
         ["ClassCuesRecord.Text"] = $"A\t1\t1\t{Text}\n{Text}\t1\t2\t{Text}",
-        ["WordsRecord.Text"] = $"step {Name.ToLowerInvariant()} = step R across, step L across\nalias {Short} = vine\nrename vine = grape{Mark}\"'>\n{Text}",
+        ["WordsRecord.Text"] =
+            $"step {Name.ToLowerInvariant()} = step R across, step L across\nalias {Short} = vine\nrename vine = grape{Mark}\"'>\n{Text}",
         ["DanceRevision.Words"] = $"alias {Short} = vine\n{Text}",
         ["LessonEventRecord.Kind"] = "",
         ["ClassShownRecord.State"] = JsonSerializer.Serialize(new { block = Text, now = Text, next = Text, words = Text, title = Text }),
@@ -170,10 +201,17 @@ internal static class HostileStudio
 
     /// <summary>Fills a studio. Its groups, lessons and dances are there already; what is missing is made.</summary>
     /// <returns>Its dances, a group, lessons planned and held, and a course.</returns>
-    public static async Task<(IReadOnlyList<Guid> Dances, Guid Group, Guid Planned, Guid Held, Guid Course)> Fill(FondCompassContext context, Guid owner, TimeProvider time, CancellationToken cancel)
+    public static async Task<(IReadOnlyList<Guid> Dances, Guid Group, Guid Planned, Guid Held, Guid Course)> Fill(
+        FondCompassContext context,
+        Guid owner,
+        TimeProvider time,
+        CancellationToken cancel)
     {
         var clock = new InstructorClock(time, TimeZoneInfo.Utc);
-        var (shelf, book, tracks) = (new DanceShelf(context, owner, clock), new LessonBook(context, owner, clock), new TrackBook(context, owner));
+        var (shelf, book, tracks) = (new DanceShelf(
+            context,
+            owner,
+            clock), new LessonBook(context, owner, clock), new TrackBook(context, owner));
         var dances = new List<Guid>();
         foreach (var script in Scripts)
         {
@@ -190,26 +228,86 @@ internal static class HostileStudio
         context.KeptFits.Add(new KeptFit { DanceId = dances[0], TrackId = track.Id });
         var group = await book.AddGroup(Short, Text, 60, cancel);
         await book.KeepCues(group.Id, dances[0], ClassCues.None, cancel);
-        var course = (await book.Add(new CourseRecord { Name = Text, GroupId = group.Id, First = clock.Today, Weeks = 3, Dances = [.. dances] }, cancel))!;
-        var planned = (await book.Add(new LessonRecord { DanceId = dances[0], Also = [dances[1]], GroupId = group.Id, Date = clock.Today, ClassCode = "canary22", ClassCodeUntil = clock.Now.AddHours(1) }, cancel))!;
-        var held = (await book.Add(new LessonRecord { DanceId = dances[0], Also = [dances[1]], GroupId = group.Id, Date = clock.Today.AddDays(-1), Held = true, ReachedLine = 1, RatePercent = 75, WeakLines = [1], CourseId = course.Id, Week = 1 }, cancel))!;
+        var course = (await book.Add(
+            new CourseRecord { Name = Text, GroupId = group.Id, First = clock.Today, Weeks = 3, Dances = [.. dances] },
+            cancel))!;
+        var planned = (await book.Add(
+            new LessonRecord
+            {
+                DanceId = dances[0],
+                Also = [dances[1]],
+                GroupId = group.Id,
+                Date = clock.Today,
+                ClassCode = "canary22",
+                ClassCodeUntil = clock.Now.AddHours(1)
+            },
+            cancel))!;
+        var held = (await book.Add(
+            new LessonRecord
+            {
+                DanceId = dances[0],
+                Also = [dances[1]],
+                GroupId = group.Id,
+                Date = clock.Today.AddDays(-1),
+                Held = true,
+                ReachedLine = 1,
+                RatePercent = 75,
+                WeakLines = [1],
+                CourseId = course.Id,
+                Week = 1
+            },
+            cancel))!;
         var gone = (await book.Add(new LessonRecord { DanceId = dances[0], GroupId = group.Id, Date = clock.Today.AddDays(-2) }, cancel))!;
         await book.TakeOut(gone.Id, cancel);
         var board = Guid.NewGuid();
         var opened = clock.Now.AddDays(-1).ToUnixTimeSeconds();
-        (string Kind, string Block, string Bite, double? Value)[] told = [("enter", "dance:A:1", "", null), ("repeat", "dance:A:1", "", 75), ("trouble", "dance:A:1", Short, null), ("trouble", Text, Text, null), ("note", "", "", null), ("call", "", "", null), ("tap", "", "", 112), ("done", "dance:A:1", "", null), ("close", "", "", null)];
-        await new LessonEvents(context, owner).Keep(held.Id, [.. told.Select((t, i) => new LessonEventRecord { Id = Guid.NewGuid(), Board = board, Number = i + 1, Opened = opened, Since = i * 5, Kind = t.Kind, Block = t.Block, Bite = Core.Text.Letters.Cut(t.Bite, LessonEventRecord.LongestBite), Value = t.Value, Words = Text })], cancel);
+        (string Kind, string Block, string Bite, double? Value)[] told =
+        [
+            ("enter", "dance:A:1", "", null), ("repeat", "dance:A:1", "", 75), ("trouble", "dance:A:1", Short, null),
+            ("trouble", Text, Text, null), ("note", "", "", null), ("call", "", "", null), ("tap", "", "", 112),
+            ("done", "dance:A:1", "", null), ("close", "", "", null)
+        ];
+        await new LessonEvents(context, owner).Keep(
+            held.Id,
+            [.. told.Select((t, i) => new LessonEventRecord
+            {
+                Id = Guid.NewGuid(),
+                Board = board,
+                Number = i + 1,
+                Opened = opened,
+                Since = i * 5,
+                Kind = t.Kind,
+                Block = t.Block,
+                Bite = Core.Text.Letters.Cut(t.Bite, LessonEventRecord.LongestBite),
+                Value = t.Value,
+                Words = Text
+            })],
+            cancel);
         foreach (var lesson in (Guid?[])[null, planned.Id])
         {
-            await new DraftBook(context, owner, clock).Keep(new PlanDraft { DanceId = dances[0], LessonId = lesson }, new PlanState(LessonAsked.Usual, []), new PlanPast([]), new PlanShown([]), Sheet, cancel);
+            await new DraftBook(context, owner, clock).Keep(
+                new PlanDraft { DanceId = dances[0], LessonId = lesson },
+                new PlanState(LessonAsked.Usual, []),
+                new PlanPast([]),
+                new PlanShown([]),
+                Sheet,
+                cancel);
         }
 
         context.ClassShown.Add(new ClassShownRecord { LessonId = planned.Id });
         context.Words.Add(new WordsRecord { OwnerId = owner, Version = 1 });
         context.AccountEvents.Add(new AccountEvent { AccountId = owner, At = clock.Now });
-        context.Sessions.Add(new SessionRecord { Id = Guid.NewGuid(), AccountId = owner, Began = clock.Now, Seen = clock.Now, Until = clock.Now.AddDays(1) });
+        context.Sessions.Add(new SessionRecord
+        {
+            Id = Guid.NewGuid(),
+            AccountId = owner,
+            Began = clock.Now,
+            Seen = clock.Now,
+            Until = clock.Now.AddDays(1)
+        });
         await context.SaveChangesAsync(cancel);
-        foreach (var entity in context.Model.GetEntityTypes().Where(e => !e.IsOwned() && e.ClrType != typeof(SigningKey) && e.ClrType.Namespace == typeof(Instructor).Namespace))
+        foreach (var entity in context.Model.GetEntityTypes()
+            .Where(e => !e.IsOwned() && e.ClrType != typeof(SigningKey) && e.ClrType.Namespace == typeof(Instructor).Namespace))
         {
             await Overwrite(context, owner, entity, cancel);
         }
@@ -264,10 +362,15 @@ internal static class HostileStudio
         foreach (var field in fields.Where(f => f.PropertyInfo is { CanWrite: true } && Values.ContainsKey(f.ClrType)))
         {
             // The states of drafts keep the group and the dances that they are of.
-            field.PropertyInfo!.SetValue(row, row is PlanDraft draft && field.Name == nameof(PlanDraft.State) ? draft.State with { Asked = Lesson } : Values[field.ClrType]);
+            field.PropertyInfo!.SetValue(
+                row,
+                row is PlanDraft draft && field.Name == nameof(PlanDraft.State)
+                    ? draft.State with { Asked = Lesson }
+                    : Values[field.ClrType]);
         }
 
-        foreach (var field in fields.Where(f => f.PropertyInfo is { CanWrite: true } p && (p.PropertyType == typeof(string) || p.PropertyType == typeof(string[]))))
+        foreach (var field in fields.Where(f => f.PropertyInfo is { CanWrite: true } p
+            && (p.PropertyType == typeof(string) || p.PropertyType == typeof(string[]))))
         {
             var most = field.GetMaxLength() ?? int.MaxValue;
             var text = Formed.TryGetValue($"{kind}.{field.Name}", out var formed) ? formed : most < Text.Length ? Short : Text;
@@ -277,9 +380,13 @@ internal static class HostileStudio
             }
 
             // Empty is for what is made of something else, or is filled above.
-            if (text.Length > 0 && !(kind == nameof(LessonRecord) && row is LessonRecord { Held: false } && field.Name is "HeldPlan" or "Times") && !(kind == nameof(LessonEventRecord) && field.Name is "Block" or "Bite"))
+            if (text.Length > 0
+                && !(kind == nameof(LessonRecord) && row is LessonRecord { Held: false } && field.Name is "HeldPlan" or "Times")
+                && !(kind == nameof(LessonEventRecord) && field.Name is "Block" or "Bite"))
             {
-                field.PropertyInfo!.SetValue(row, field.PropertyInfo.PropertyType == typeof(string) ? text : new[] { text.Length > 30 ? Short : text });
+                field.PropertyInfo!.SetValue(
+                    row,
+                    field.PropertyInfo.PropertyType == typeof(string) ? text : new[] { text.Length > 30 ? Short : text });
             }
         }
     }

@@ -15,7 +15,14 @@ internal static class LongKeptStudio
 
     /// <param name="owner">Has a dance at least, and a group.</param>
     /// <param name="today">Lessons lie before it, a few behind.</param>
-    public static async Task Fill(string connection, Guid owner, DateOnly today, int dances, int lessons, int eventsEach, CancellationToken cancel = default)
+    public static async Task Fill(
+        string connection,
+        Guid owner,
+        DateOnly today,
+        int dances,
+        int lessons,
+        int eventsEach,
+        CancellationToken cancel = default)
     {
         await using var source = NpgsqlDataSource.Create(connection);
         await Run(

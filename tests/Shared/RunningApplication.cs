@@ -8,7 +8,9 @@ namespace FondCompass.Tests.Databases;
 public sealed class RunningApplication : IAsyncDisposable
 {
     /// <summary>What ./start runs, if it was built (./test does); else what lies beside the tests.</summary>
-    private static readonly string Built = Environment.GetEnvironmentVariable("FOND_APP") is { Length: > 0 } folder ? folder : AppContext.BaseDirectory;
+    private static readonly string Built = Environment.GetEnvironmentVariable("FOND_APP") is { Length: > 0 } folder
+        ? folder
+        : AppContext.BaseDirectory;
 
     private readonly string _dll;
     private readonly int _port = FreePort();
@@ -83,7 +85,8 @@ public sealed class RunningApplication : IAsyncDisposable
             said.Add(line.Data ?? "");
             if (line.Data is null)
             {
-                ready.TrySetException(new InvalidOperationException($"The application ended before it was ready:\n{string.Join('\n', said)}"));
+                ready.TrySetException(
+                    new InvalidOperationException($"The application ended before it was ready:\n{string.Join('\n', said)}"));
             }
             else if (line.Data.Contains("Now listening on", StringComparison.Ordinal))
             {

@@ -1,6 +1,9 @@
 namespace FondCompass.Tests.Databases;
 
-/// <summary>A clock that shows what it is set to, so that a test that names a date is as true on any other day. What measures how long something takes goes on.</summary>
+/// <summary>
+/// A clock that shows what it is set to, so that a test that names a date is as true on any other day. What measures how long something
+/// takes goes on.
+/// </summary>
 internal sealed class StillClock(DateTimeOffset now) : TimeProvider
 {
     private long _looks;

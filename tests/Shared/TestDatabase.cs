@@ -10,8 +10,11 @@ public sealed class TestDatabase : IDisposable
 
     public TestDatabase() => Connection = Run("start", _folder, Port).Trim();
 
-    /// <summary>The first port that is tried: of each share of the tests another, so that none takes that of a database that is away for a while.</summary>
-    private static string Port { get; } = $"{5600 + (int.TryParse(Environment.GetEnvironmentVariable("FOND_SHARE"), out var share) ? 50 * share : 0)}";
+    /// <summary>
+    /// The first port that is tried: of each share of the tests another, so that none takes that of a database that is away for a while.
+    /// </summary>
+    private static string Port { get; } =
+        $"{5600 + (int.TryParse(Environment.GetEnvironmentVariable("FOND_SHARE"), out var share) ? 50 * share : 0)}";
 
     public string Connection { get; }
 
@@ -27,7 +30,10 @@ public sealed class TestDatabase : IDisposable
     {
         var server = File.ReadLines(Path.Combine(_folder, "postgres", "postmaster.pid")).First().Trim();
         // Those that it starts meanwhile too: itself first.
-        foreach (var arguments in (string[][])[["-" + (stops ? "STOP" : "CONT"), "-P", server], ["-" + (stops ? "STOP" : "CONT"), "-P", server]])
+        foreach (var arguments in (string[][])[
+            ["-" + (stops ? "STOP" : "CONT"), "-P", server],
+            ["-" + (stops ? "STOP" : "CONT"), "-P", server]
+        ])
         {
             using var one = Process.Start("kill", [arguments[0], server]);
             one.WaitForExit();

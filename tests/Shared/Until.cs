@@ -35,5 +35,6 @@ internal static class Until
         }
     }
 
-    public static Task Holds(string what, Func<Task<bool>> look, TimeSpan? patience = null) => There(what, async () => await look() ? "yes" : null, patience);
+    public static Task Holds(string what, Func<Task<bool>> look, TimeSpan? patience = null) =>
+        There(what, async () => await look() ? "yes" : null, patience);
 }

@@ -13,25 +13,54 @@ namespace FondCompass.Application.Boards;
 /// <param name="Minutes">Planned minutes.</param>
 /// <param name="Known">Dances they know that can be called up at any time, whatever is planned.</param>
 public sealed record BoardData(
-    Guid Lesson, string Group, int Minutes, IReadOnlyList<BoardDance> Dances, IReadOnlyList<BoardBlock> Blocks, IReadOnlyList<BoardBlock> Known, IReadOnlyList<BoardBite> Bites, BoardLive? Live)
+    Guid Lesson,
+    string Group,
+    int Minutes,
+    IReadOnlyList<BoardDance> Dances,
+    IReadOnlyList<BoardBlock> Blocks,
+    IReadOnlyList<BoardBlock> Known,
+    IReadOnlyList<BoardBite> Bites,
+    BoardLive? Live)
 {
     /// <summary>Bites of all dances for which chains from the top are made ready, at the most.</summary>
     private const int MostChains = 24;
 
-    public static BoardData Of(Guid lesson, string group, LessonPlan plan, IReadOnlyList<(Guid? Id, LessonDance Dance)> dances, TeachingWay way, StepLexicon lexicon, BoardLive? live)
+    public static BoardData Of(
+        Guid lesson,
+        string group,
+        LessonPlan plan,
+        IReadOnlyList<(Guid? Id, LessonDance Dance)> dances,
+        TeachingWay way,
+        StepLexicon lexicon,
+        BoardLive? live)
     {
         var blocks = plan.Blocks.Select(b => BoardBlock.Of(b, b.Dance is { } d ? dances[d].Dance : null, way, lexicon)).ToList();
         var known = dances.Select((d, i) => (d.Dance, Index: i)).Where(d => d.Dance.IsKnown).Select(d => BoardBlock.Of(
-            new LessonBlock { Id = $"known:{d.Index}", Kind = BlockKind.Known, Title = d.Dance.Title, Why = "", Dance = d.Index }, d.Dance, way, lexicon)).Where(b => b.Timeline is not null).ToList();
+            new LessonBlock { Id = $"known:{d.Index}", Kind = BlockKind.Known, Title = d.Dance.Title, Why = "", Dance = d.Index },
+            d.Dance,
+            way,
+            lexicon))
+                .Where(b => b.Timeline is not null)
+                .ToList();
         var bites = dances.SelectMany((d, i) => i < plan.Bites.Count ? BitesOf(i, d.Dance, plan.Bites[i], way, lexicon) : []).ToList();
         return new BoardData(
-            lesson, group, (int)Math.Round(plan.LessonSeconds / 60), [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))], blocks, known, bites, live);
+            lesson,
+            group,
+            (int)Math.Round(plan.LessonSeconds / 60),
+            [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))],
+            blocks,
+            known,
+            bites,
+            live);
     }
 
-    /// <summary>The same with only what a class needs: what is called aloud, no cautions and notes, and nothing of the plan but what is danced.</summary>
+    /// <summary>
+    /// The same with only what a class needs: what is called aloud, no cautions and notes, and nothing of the plan but what is danced.
+    /// </summary>
     public BoardData ForTheClass()
     {
-        static BoardTimeline? Plain(BoardTimeline? line) => line is null ? null : line with { Marks = [.. line.Marks.Where(m => m.Kind is not ("caution" or "trouble" or "note"))] };
+        static BoardTimeline? Plain(BoardTimeline? line) =>
+            line is null ? null : line with { Marks = [.. line.Marks.Where(m => m.Kind is not ("caution" or "trouble" or "note"))] };
         return this with
         {
             Minutes = 0,
@@ -49,17 +78,44 @@ public sealed record BoardData(
     /// <summary>How a caller who teaches so says names.</summary>
     public static CallerWay CallerOf(TeachingWay way) => way.Cues == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names;
 
-    private static IEnumerable<BoardBite> BitesOf(int index, LessonDance dance, IReadOnlyList<Bite> bites, TeachingWay way, StepLexicon lexicon)
+    private static IEnumerable<BoardBite> BitesOf(
+        int index,
+        LessonDance dance,
+        IReadOnlyList<Bite> bites,
+        TeachingWay way,
+        StepLexicon lexicon)
     {
         var countIn = way.CountIn ?? dance.Analysis.Dance.Header.CountIn;
         BoardTimeline? Line(IReadOnlyList<Bite> covered, bool otherSide)
         {
-            var block = new LessonBlock { Id = "", Kind = BlockKind.Drill, Title = "", Why = "", Dance = index, Bites = covered, Counts = covered.Sum(b => b.Counts), Repeats = 1, Starts = 1, CountIn = countIn, Rate = Rate.Full };
+            var block = new LessonBlock
+            {
+                Id = "",
+                Kind = BlockKind.Drill,
+                Title = "",
+                Why = "",
+                Dance = index,
+                Bites = covered,
+                Counts = covered.Sum(b => b.Counts),
+                Repeats = 1,
+                Starts = 1,
+                CountIn = countIn,
+                Rate = Rate.Full
+            };
             return BlockRun.Of(dance, block, otherSide) is { } run ? BoardTimeline.Of(run, 1, lexicon, CallsOf(way)) : null;
         }
 
         return bites.Select((b, i) => new BoardBite(
-            index, b.Key, LessonWords.Of(b), b.Part, b.Line, b.LastLine, b.FromCount, Line([b], false), Line([b], true), bites.Count <= MostChains && i > 0 ? Line([.. bites.Take(i + 1)], false) : null));
+            index,
+            b.Key,
+            LessonWords.Of(b),
+            b.Part,
+            b.Line,
+            b.LastLine,
+            b.FromCount,
+            Line([b], false),
+            Line([b], true),
+            bites.Count <= MostChains && i > 0 ? Line([.. bites.Take(i + 1)], false) : null));
     }
 }
 
@@ -77,8 +133,24 @@ public sealed record BoardDance(Guid? Id, string Title, bool HasTrack);
 /// <param name="Bites">Keys of the bites it covers.</param>
 /// <param name="Moves">Moves that are led one after the other; none in most blocks.</param>
 public sealed record BoardBlock(
-    string Id, string Kind, string Title, int? Dance, string Lead, double Seconds, int Repeats, int Passes, bool ByPass, double Rate, bool ToTrack, string? Layer, IReadOnlyList<string> Walls,
-    IReadOnlyList<string> Bites, IReadOnlyList<string> Say, IReadOnlyList<string> Watch, IReadOnlyList<string> Moves, BoardTimeline? Timeline)
+    string Id,
+    string Kind,
+    string Title,
+    int? Dance,
+    string Lead,
+    double Seconds,
+    int Repeats,
+    int Passes,
+    bool ByPass,
+    double Rate,
+    bool ToTrack,
+    string? Layer,
+    IReadOnlyList<string> Walls,
+    IReadOnlyList<string> Bites,
+    IReadOnlyList<string> Say,
+    IReadOnlyList<string> Watch,
+    IReadOnlyList<string> Moves,
+    BoardTimeline? Timeline)
 {
     /// <summary>A block as it is led; what is said in a walk stands in its words, by no clock.</summary>
     public static BoardBlock Of(LessonBlock block, LessonDance? dance, TeachingWay way, StepLexicon lexicon)
@@ -86,12 +158,26 @@ public sealed record BoardBlock(
         var run = dance is null ? null : BlockRun.Of(dance, block);
         var isWalked = run is { Starts.Count: 0 };
         var rate = block.Rate?.Percent ?? 100;
-        var line = run is null ? null : BoardTimeline.Of(run, rate / 100, lexicon, BoardCalls.Of(block, way.Counting, BoardData.CallerOf(way)));
+        var line = run is null
+            ? null
+            : BoardTimeline.Of(run, rate / 100, lexicon, BoardCalls.Of(block, way.Counting, BoardData.CallerOf(way)));
         return new BoardBlock(
-            block.Id, WayWords.Of(block.Kind), block.Named, block.Dance, run is null ? "clock" : isWalked ? "walk" : "dance", block.Seconds, run?.Repeats ?? 0, run?.Passes ?? 0,
-            dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known) && run is not { IsSong: true }, rate,
+            block.Id,
+            WayWords.Of(block.Kind),
+            block.Named,
+            block.Dance,
+            run is null ? "clock" : isWalked ? "walk" : "dance",
+            block.Seconds,
+            run?.Repeats ?? 0,
+            run?.Passes ?? 0,
+            dance?.Analysis.Dance.IsPhrased == true && (block.IsWhole || block.Kind == BlockKind.Known) && run is not { IsSong: true },
+            rate,
             run is { IsSong: true }, block.Layer, [.. block.Walls.Select(w => w.ToString())],
-            [.. block.Bites.Select(b => b.Key)], block.Say, block.Watch, block.Moves, isWalked && line is not null ? line with { Says = [] } : line);
+            [.. block.Bites.Select(b => b.Key)],
+            block.Say,
+            block.Watch,
+            block.Moves,
+            isWalked && line is not null ? line with { Says = [] } : line);
     }
 }
 
@@ -99,7 +185,17 @@ public sealed record BoardBlock(
 /// <param name="Line">Its first line, from 1.</param>
 /// <param name="FromCount">The count of that line with which it begins; 1 unless the line is split.</param>
 /// <param name="FromTop">From the first bite to this one; null for the first, and where a dance has too many.</param>
-public sealed record BoardBite(int Dance, string Key, string Name, string Part, int Line, int LastLine, int FromCount, BoardTimeline? One, BoardTimeline? Other, BoardTimeline? FromTop);
+public sealed record BoardBite(
+    int Dance,
+    string Key,
+    string Name,
+    string Part,
+    int Line,
+    int LastLine,
+    int FromCount,
+    BoardTimeline? One,
+    BoardTimeline? Other,
+    BoardTimeline? FromTop);
 
 /// <summary>Moves that can be called without an order.</summary>
 /// <param name="LeftOut">Names that are no steps that go into an eight.</param>
@@ -107,13 +203,26 @@ public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> M
 {
     public static BoardLive Of(LiveMoves live, IReadOnlyList<string> leftOut, LessonDance dance) => new(
         live.Eight, dance.Tempo, [.. live.Moves.Select((m, i) => new BoardMove(
-            i, m.Name, m.Difficulty, Speech.Usual.Seconds(m.Name), [.. m.Eights.Select(e => BoardMoveEight.Of(e))], m.Parts, [.. m.Layers.Select(l => new BoardMoveLayer(l.From, l.To, LessonWords.Of(l.Layer.Kind), l.Layer.Text))]))],
+            i,
+            m.Name,
+            m.Difficulty,
+            Speech.Usual.Seconds(m.Name),
+            [.. m.Eights.Select(e => BoardMoveEight.Of(e))],
+            m.Parts,
+            [.. m.Layers.Select(l => new BoardMoveLayer(l.From, l.To, LessonWords.Of(l.Layer.Kind), l.Layer.Text))]))],
         leftOut, FacingWords.IsRing(dance.Analysis.Dance.Header));
 }
 
 /// <param name="Needs">Seconds that it takes to say its name.</param>
 /// <param name="Parts">How it goes, one level at a time.</param>
-public sealed record BoardMove(int Number, string Name, double Difficulty, double Needs, IReadOnlyList<BoardMoveEight> Eights, IReadOnlyList<StepPart> Parts, IReadOnlyList<BoardMoveLayer> Layers);
+public sealed record BoardMove(
+    int Number,
+    string Name,
+    double Difficulty,
+    double Needs,
+    IReadOnlyList<BoardMoveEight> Eights,
+    IReadOnlyList<StepPart> Parts,
+    IReadOnlyList<BoardMoveLayer> Layers);
 
 /// <summary>What a move has on top of the feet, from a count of it, from 0, to another.</summary>
 public sealed record BoardMoveLayer(double From, double To, string Kind, string Words);
@@ -124,10 +233,24 @@ public sealed record BoardMoveLayer(double From, double To, string Kind, string 
 /// <param name="Counts">Its length, whole eights.</param>
 /// <param name="Free">Counts at its end in which nothing moves.</param>
 /// <param name="Steps">What moves on which count, from 0, with the foot.</param>
-public sealed record BoardMoveEight(string Begins, string Ends, int Turn, string Side, int Counts, double PickUp, double Free, IReadOnlyList<BoardMoveStep> Steps)
+public sealed record BoardMoveEight(
+    string Begins,
+    string Ends,
+    int Turn,
+    string Side,
+    int Counts,
+    double PickUp,
+    double Free,
+    IReadOnlyList<BoardMoveStep> Steps)
 {
     public static BoardMoveEight Of(LiveEight eight) => new(
-        eight.Begins.Letter(), eight.Ends.Letter(), eight.Turn.Value, eight.Stretches[0].Mirrored ? "other side" : "", eight.Stretches.Sum(s => s.Counts), eight.PickUp, eight.Free,
+        eight.Begins.Letter(),
+        eight.Ends.Letter(),
+        eight.Turn.Value,
+        eight.Stretches[0].Mirrored ? "other side" : "",
+        eight.Stretches.Sum(s => s.Counts),
+        eight.PickUp,
+        eight.Free,
         [.. eight.Steps.Select(s => new BoardMoveStep(s.Count, s.Words, s.Foot == Foot.None ? "" : s.Foot.Letter()))]);
 }
 

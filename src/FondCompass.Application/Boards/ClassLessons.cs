@@ -8,7 +8,10 @@ public sealed class ClassLessons(FondCompassContext context, TimeProvider time)
 {
     public async Task<BoardData?> Of(Guid id, CancellationToken cancel)
     {
-        if (await context.Lessons.AsNoTracking().Where(l => l.Id == id).Select(l => (Guid?)l.OwnerId).FirstOrDefaultAsync(cancel) is not { } owner)
+        if (await context.Lessons.AsNoTracking()
+            .Where(l => l.Id == id)
+            .Select(l => (Guid?)l.OwnerId)
+            .FirstOrDefaultAsync(cancel) is not { } owner)
         {
             return null;
         }

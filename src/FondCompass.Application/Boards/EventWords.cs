@@ -19,7 +19,14 @@ public static class EventWords
 
     /// <summary>An event as it is reckoned with; null for a kind that nobody knows any more.</summary>
     public static LessonEvent? Read(LessonEventRecord kept) => Enum.TryParse<LessonEventKind>(kept.Kind, true, out var kind)
-        ? new LessonEvent(kept.Id, kept.Board, kept.Number, kept.Opened, kept.Since, kind, kept.Block) { Bite = kept.Bite, Value = kept.Value, Words = kept.Words, Undoes = kept.Undoes } : null;
+        ? new LessonEvent(kept.Id, kept.Board, kept.Number, kept.Opened, kept.Since, kind, kept.Block)
+        {
+            Bite = kept.Bite,
+            Value = kept.Value,
+            Words = kept.Words,
+            Undoes = kept.Undoes
+        }
+            : null;
 
     /// <summary>As it is kept, or why it is not.</summary>
     public static (LessonEventRecord? Record, string Problem) Take(SentEvent? sent)
@@ -35,13 +42,17 @@ public static class EventWords
             return (null, $"'{Clean(sent.Kind)}' is nothing that a board tells.");
         }
 
-        if (!(sent.Opened is >= Earliest and <= Latest) || !(sent.Since is >= 0 and <= LongestOpen) || sent.Number < 1 || sent.Value is { } value && !(value is >= 0 and <= Largest))
+        if (!(sent.Opened is >= Earliest and <= Latest)
+            || !(sent.Since is >= 0 and <= LongestOpen)
+            || sent.Number < 1
+            || sent.Value is { } value && !(value is >= 0 and <= Largest))
         {
             return (null, "Its moment, its number or its value cannot be.");
         }
 
         var (block, bite, words) = (Clean(sent.Block), Clean(sent.Bite), Clean(sent.Words));
-        return block.Length > LessonEventRecord.LongestBlock || bite.Length > LessonEventRecord.LongestBite ? (null, "The block or the bite it names is none.")
+        return block.Length > LessonEventRecord.LongestBlock || bite.Length > LessonEventRecord.LongestBite
+            ? (null, "The block or the bite it names is none.")
             : kind == LessonEventKind.Undo && sent.Undoes is null ? (null, "It takes back nothing.")
             : (new LessonEventRecord
             {
@@ -60,5 +71,8 @@ public static class EventWords
     }
 
     /// <summary>The longest beginning that is kept, cut between two letters.</summary>
-    private static string Cut(string words) => words[..(char.IsHighSurrogate(words[LessonEventRecord.LongestWords - 1]) ? LessonEventRecord.LongestWords - 1 : LessonEventRecord.LongestWords)];
+    private static string Cut(string words) =>
+        words[..(char.IsHighSurrogate(words[LessonEventRecord.LongestWords - 1])
+            ? LessonEventRecord.LongestWords - 1
+            : LessonEventRecord.LongestWords)];
 }

@@ -21,12 +21,15 @@ public sealed class HandLog(DanceShelf shelf, LessonBook book, TrackBook tracks,
     public async Task Keep(Guid id, LessonDance dance, LoggedByHand logged, CancellationToken cancel)
     {
         var groups = await book.Groups(cancel);
-        var group = groups.FirstOrDefault(g => string.Equals(g.Name, logged.Group, StringComparison.OrdinalIgnoreCase)) ?? await book.AddGroup(logged.Group, "", LessonAsked.UsualMinutes, cancel);
+        var group = groups.FirstOrDefault(g => string.Equals(g.Name, logged.Group, StringComparison.OrdinalIgnoreCase))
+            ?? await book.AddGroup(logged.Group, "", LessonAsked.UsualMinutes, cancel);
         var written = await book.WrittenBy(logged.Sent, cancel);
         var planned = written ?? await book.Planned(id, cancel);
         var lesson = planned?.GroupId == group.Id || written is not null ? planned! : new LessonRecord { DanceId = id };
         (lesson.GroupId, lesson.Date) = (group.Id, logged.Day);
-        lesson.HeldPlan = ReferenceEquals(lesson, planned) && (!lesson.Held || lesson.HeldPlan is null) ? await PlanOf(id, dance, lesson, group, cancel) : lesson.HeldPlan;
+        lesson.HeldPlan = ReferenceEquals(lesson, planned) && (!lesson.Held || lesson.HeldPlan is null)
+            ? await PlanOf(id, dance, lesson, group, cancel)
+            : lesson.HeldPlan;
         (lesson.Held, lesson.Running, lesson.Sent, lesson.Note) = (true, false, logged.Sent, logged.Note);
         foreach (var went in logged.Went.Where(w => lesson.Dances.Contains(w.DanceId)))
         {
@@ -46,7 +49,17 @@ public sealed class HandLog(DanceShelf shelf, LessonBook book, TrackBook tracks,
     /// <summary>The plan as it stands when the lesson is logged: it is kept as it was, whatever becomes of the dance.</summary>
     private async Task<string> PlanOf(Guid id, LessonDance dance, LessonRecord lesson, GroupRecord group, CancellationToken cancel)
     {
-        var layout = await LessonLayout.Of((id, dance), TaughtClass.StateOf(lesson), TaughtClass.WeekOf(lesson), group, shelf, book, tracks, lesson.Id, clock, cancel);
+        var layout = await LessonLayout.Of(
+            (id, dance),
+            TaughtClass.StateOf(lesson),
+            TaughtClass.WeekOf(lesson),
+            group,
+            shelf,
+            book,
+            tracks,
+            lesson.Id,
+            clock,
+            cancel);
         return HeldBlock.Written(layout.Plan(lesson.Asked), layout.Dances, layout.UsualPace(lesson.Asked));
     }
 }

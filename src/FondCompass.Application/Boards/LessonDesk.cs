@@ -10,10 +10,22 @@ using Microsoft.EntityFrameworkCore;
 namespace FondCompass.Application.Boards;
 
 /// <summary>A lesson opened to be held: its plan, and what it is made of.</summary>
-public sealed record OpenLesson(LessonRecord Record, LessonLayout Layout, LessonPlan Plan, TeachingWay Way, GroupRecord Group, StepLexicon Lexicon);
+public sealed record OpenLesson(
+    LessonRecord Record,
+    LessonLayout Layout,
+    LessonPlan Plan,
+    TeachingWay Way,
+    GroupRecord Group,
+    StepLexicon Lexicon);
 
 /// <summary>Opens lessons to be held, and works their log out from what boards told.</summary>
-public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook tracks, LessonEvents events, FondCompassContext context, InstructorClock clock)
+public sealed class LessonDesk(
+    DanceShelf shelf,
+    LessonBook book,
+    TrackBook tracks,
+    LessonEvents events,
+    FondCompassContext context,
+    InstructorClock clock)
 {
     /// <summary>Logs that are worked out while somebody waits for a page; older ones follow in the background.</summary>
     private const int MostSettled = 3;
@@ -21,10 +33,20 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
     /// <summary>The desk of an owner who is not the one that asks: for a class's screen, and for what is done in the background.</summary>
     public static async Task<LessonDesk> Of(FondCompassContext context, Guid owner, TimeProvider time, CancellationToken cancel)
     {
-        var account = await context.Users.Where(u => u.Id == owner).Select(u => new { u.TimeZone, u.WeekBegins }).FirstOrDefaultAsync(cancel);
-        var clock = InstructorClock.ZoneOf(account?.TimeZone) is { } zone ? new InstructorClock(time, zone, account?.WeekBegins ?? DayOfWeek.Monday) : new InstructorClock(time);
+        var account = await context.Users.Where(u => u.Id == owner)
+            .Select(u => new { u.TimeZone, u.WeekBegins })
+            .FirstOrDefaultAsync(cancel);
+        var clock = InstructorClock.ZoneOf(account?.TimeZone) is { } zone
+            ? new InstructorClock(time, zone, account?.WeekBegins ?? DayOfWeek.Monday)
+            : new InstructorClock(time);
         var shelf = new DanceShelf(context, owner, clock);
-        return new LessonDesk(shelf, new LessonBook(context, owner, clock), new TrackBook(context, owner), new LessonEvents(context, owner), context, clock);
+        return new LessonDesk(
+            shelf,
+            new LessonBook(context, owner, clock),
+            new TrackBook(context, owner),
+            new LessonEvents(context, owner),
+            context,
+            clock);
     }
 
     public Task<StepLexicon> Lexicon(CancellationToken cancel) => shelf.Lexicon(cancel);
@@ -32,14 +54,25 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
     /// <summary>The lesson as it is planned; null for nobody's and anybody else's, and where its dance was deleted.</summary>
     public async Task<OpenLesson?> Open(Guid id, CancellationToken cancel)
     {
-        if (await book.Find(id, cancel) is not { Group: { } group } lesson || await shelf.Find(lesson.DanceId, cancel) is not { DeletedAt: null } dance)
+        if (await book.Find(id, cancel) is not { Group: { } group } lesson
+            || await shelf.Find(lesson.DanceId, cancel) is not { DeletedAt: null } dance)
         {
             return null;
         }
 
         var lexicon = await shelf.Lexicon(cancel);
         var first = await TaughtClass.FittedOf(dance, await book.CuesFor(group.Id, dance.Id, cancel), lexicon, tracks, cancel);
-        var layout = await LessonLayout.Of((dance.Id, first), TaughtClass.StateOf(lesson), TaughtClass.WeekOf(lesson), group, shelf, book, tracks, lesson.Id, clock, cancel);
+        var layout = await LessonLayout.Of(
+            (dance.Id, first),
+            TaughtClass.StateOf(lesson),
+            TaughtClass.WeekOf(lesson),
+            group,
+            shelf,
+            book,
+            tracks,
+            lesson.Id,
+            clock,
+            cancel);
         return new OpenLesson(lesson, layout, layout.Plan(lesson.Asked), layout.Way(lesson.Asked), group, lexicon);
     }
 
@@ -62,7 +95,9 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         }
 
         // Of a group that is not said to know anything, what its level may be trusted with.
-        IEnumerable<string> names = from == "list" ? TaughtClass.Names(list) : knowledge.Steps.Count > 0 ? knowledge.Steps : knowledge.WhatEverybodyKnows;
+        IEnumerable<string> names = from == "list" ? TaughtClass.Names(list)
+            : knowledge.Steps.Count > 0 ? knowledge.Steps
+            : knowledge.WhatEverybodyKnows;
         var (moves, leftOut) = LiveMoves.Of(names, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
         return BoardLive.Of(moves, leftOut, first);
     }
@@ -74,7 +109,8 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         if (kept == EventsKept.KeptFirst && await Open(lesson, cancel) is { } open)
         {
             var plan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(open.Record.Asked));
-            await context.Lessons.Where(l => l.Id == lesson && l.HeldPlan == null).ExecuteUpdateAsync(set => set.SetProperty(l => l.HeldPlan, plan), cancel);
+            await context.Lessons.Where(l => l.Id == lesson && l.HeldPlan == null)
+                .ExecuteUpdateAsync(set => set.SetProperty(l => l.HeldPlan, plan), cancel);
         }
 
         return kept;
@@ -122,7 +158,14 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
             {
                 var lines = DanceShelf.LinesOf(dances[dance], lexicon).Select(l => (l.Part, l.Line)).ToList();
                 var result = LessonResult.Of(blocks, place, log, lines);
-                lesson.Went(new DanceHeld { DanceId = dance, ReachedLine = result.Reached, RatePercent = result.Rate, WeakLines = [.. result.Weak], CleanLines = [.. result.Clean] });
+                lesson.Went(new DanceHeld
+                {
+                    DanceId = dance,
+                    ReachedLine = result.Reached,
+                    RatePercent = result.Rate,
+                    WeakLines = [.. result.Weak],
+                    CleanLines = [.. result.Clean]
+                });
             }
         }
 
@@ -137,17 +180,24 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         if (await book.Find(id, cancel) is { } lesson)
         {
             var told = await events.Of(id, cancel);
-            var times = told.Count == 0 ? null : TimesOf(HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>()), HeldBlock.Read(lesson.HeldPlan)).Written;
-            await context.Lessons.Where(l => l.Id == id && l.Times == "").ExecuteUpdateAsync(set => set.SetProperty(l => l.Times, times), cancel);
+            var times = told.Count == 0
+                ? null
+                : TimesOf(HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>()), HeldBlock.Read(lesson.HeldPlan)).Written;
+            await context.Lessons.Where(l => l.Id == id && l.Times == "")
+                .ExecuteUpdateAsync(set => set.SetProperty(l => l.Times, times), cancel);
             context.ChangeTracker.Clear();
         }
     }
 
     /// <summary>What a group's blocks took, by the constant they tell of.</summary>
-    public async Task<(IReadOnlyList<TimeTaken> Walks, IReadOnlyList<TimeTaken> Talks, IReadOnlyList<TimeTaken> Gathers)> TimesOf(Guid group, CancellationToken cancel)
+    public async Task<(IReadOnlyList<TimeTaken> Walks, IReadOnlyList<TimeTaken> Talks, IReadOnlyList<TimeTaken> Gathers)> TimesOf(
+        Guid group,
+        CancellationToken cancel)
     {
         var times = await book.TimesOf(group, cancel);
-        return ([.. times.SelectMany(t => t.Walks).Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Talks).Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Gathers).Select(g => new TimeTaken(g[0], g[1]))]);
+        return ([.. times.SelectMany(t => t.Walks)
+            .Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Talks)
+                .Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Gathers).Select(g => new TimeTaken(g[0], g[1]))]);
     }
 
     private static LessonTimes TimesOf(HallLog log, IReadOnlyList<HeldBlock> blocks)
@@ -179,7 +229,8 @@ public sealed class LessonDesk(DanceShelf shelf, LessonBook book, TrackBook trac
         if (await book.Group(id, cancel) is { } group)
         {
             var (walks, talks, gathers) = await TimesOf(id, cancel);
-            (group.WalkFactor, group.TalkFactor, group.GatherFactor) = (PaceLearning.Factor(walks), PaceLearning.Factor(talks), PaceLearning.Factor(gathers));
+            (group.WalkFactor, group.TalkFactor, group.GatherFactor) =
+                (PaceLearning.Factor(walks), PaceLearning.Factor(talks), PaceLearning.Factor(gathers));
             await book.Save(cancel);
         }
     }

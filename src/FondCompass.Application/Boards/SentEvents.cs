@@ -71,7 +71,9 @@ public sealed record SentEvent
         {
             Id = Id("id") ?? Guid.Empty,
             Board = Id("board") ?? Guid.Empty,
-            Number = number is >= 0 and <= int.MaxValue && Math.Floor(number) == number ? (int)number : throw new FormatException("Its number is no whole number from 1."),
+            Number = number is >= 0 and <= int.MaxValue && Math.Floor(number) == number
+                ? (int)number
+                : throw new FormatException("Its number is no whole number from 1."),
             Opened = Number("opened") ?? 0,
             Since = Number("since") ?? 0,
             Kind = Text("kind"),
@@ -94,7 +96,10 @@ public static class SentEvents
     /// <returns>Null where there is no list of one to so many events.</returns>
     public static IReadOnlyList<(string? Id, LessonEventRecord? Record, string Problem)>? Read(JsonElement sent)
     {
-        if (sent.ValueKind != JsonValueKind.Object || !sent.TryGetProperty("events", out var list) || list.ValueKind != JsonValueKind.Array || list.GetArrayLength() is 0 or > Most)
+        if (sent.ValueKind != JsonValueKind.Object
+            || !sent.TryGetProperty("events", out var list)
+            || list.ValueKind != JsonValueKind.Array
+            || list.GetArrayLength() is 0 or > Most)
         {
             return null;
         }
@@ -115,6 +120,9 @@ public static class SentEvents
     }
 
     /// <summary>What it calls itself, whatever that is.</summary>
-    private static string? IdOf(JsonElement sent) => sent.ValueKind == JsonValueKind.Object && sent.TryGetProperty("id", out var id) && id.ValueKind is JsonValueKind.Number or JsonValueKind.String
+    private static string? IdOf(JsonElement sent) =>
+        sent.ValueKind == JsonValueKind.Object
+            && sent.TryGetProperty("id", out var id)
+            && id.ValueKind is JsonValueKind.Number or JsonValueKind.String
         && id.GetRawText() is { Length: <= 80 } raw ? raw.Trim('"') : null;
 }

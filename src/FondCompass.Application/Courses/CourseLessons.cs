@@ -7,7 +7,10 @@ namespace FondCompass.Application.Courses;
 /// <summary>The lessons of a course: its weeks, planned.</summary>
 public sealed class CourseLessons(LessonBook book)
 {
-    /// <summary>Plans every week that is not held yet as a lesson, once each; one that is planned already follows the table, unless it was changed by hand.</summary>
+    /// <summary>
+    /// Plans every week that is not held yet as a lesson, once each; one that is planned already follows the table, unless it was changed
+    /// by hand.
+    /// </summary>
     /// <returns>How many were planned or changed, and how many stay as they were changed by hand.</returns>
     public async Task<(int Changed, int ByHand)> Plan(CourseTable table, CancellationToken cancel)
     {
@@ -28,13 +31,17 @@ public sealed class CourseLessons(LessonBook book)
             }
 
             var day = course.DayOf(week.Number);
-            if (there is not null && (there.DanceId, there.Date) == (first, day) && there.Also.SequenceEqual(state.Also) && KeptJson.Write(there.Asked) == KeptJson.Write(state.Asked))
+            if (there is not null
+                && (there.DanceId, there.Date) == (first, day)
+                && there.Also.SequenceEqual(state.Also)
+                && KeptJson.Write(there.Asked) == KeptJson.Write(state.Asked))
             {
                 continue;
             }
 
             var lesson = there ?? new LessonRecord { CourseId = course.Id, Week = week.Number };
-            (lesson.DanceId, lesson.Also, lesson.GroupId, lesson.Date, lesson.Asked) = (first, [.. state.Also], course.GroupId, day, state.Asked);
+            (lesson.DanceId, lesson.Also, lesson.GroupId, lesson.Date, lesson.Asked) =
+                (first, [.. state.Also], course.GroupId, day, state.Asked);
             if (there is null)
             {
                 await book.Add(lesson, cancel);
@@ -47,7 +54,15 @@ public sealed class CourseLessons(LessonBook book)
         return (changed, byHand);
     }
 
-    /// <summary>Whether a lesson has something that no course writes into it: blocks or bites changed, a version, or another way than the course's.</summary>
+    /// <summary>
+    /// Whether a lesson has something that no course writes into it: blocks or bites changed, a version, or another way than the course's.
+    /// </summary>
     private static bool IsByHand(LessonRecord lesson, CourseRecord course) =>
-        KeptJson.Write(lesson.Asked) != KeptJson.Write(new LessonAsked { Kind = course.Way.Kind, Way = course.Way.Way, Minutes = lesson.Minutes, Spans = lesson.Asked.Spans });
+        KeptJson.Write(lesson.Asked) != KeptJson.Write(new LessonAsked
+        {
+            Kind = course.Way.Kind,
+            Way = course.Way.Way,
+            Minutes = lesson.Minutes,
+            Spans = lesson.Asked.Spans
+        });
 }

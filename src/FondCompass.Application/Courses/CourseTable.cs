@@ -13,7 +13,12 @@ namespace FondCompass.Application.Courses;
 /// <param name="Missing">How many of its dances are deleted.</param>
 public sealed record CourseTable(CourseRecord Record, IReadOnlyList<(Guid Id, string Title)> Dances, int Missing, CoursePlan Plan)
 {
-    public static async Task<CourseTable> Of(CourseRecord course, DanceShelf shelf, LessonBook book, InstructorClock clock, CancellationToken cancel)
+    public static async Task<CourseTable> Of(
+        CourseRecord course,
+        DanceShelf shelf,
+        LessonBook book,
+        InstructorClock clock,
+        CancellationToken cancel)
     {
         var lexicon = await shelf.Lexicon(cancel);
         var (ids, dances) = (new List<(Guid, string)>(), new List<LessonDance>());
@@ -26,14 +31,17 @@ public sealed record CourseTable(CourseRecord Record, IReadOnlyList<(Guid Id, st
 
         // Places in what is settled are those of all its dances; one that is deleted takes its settled weeks with it.
         var places = course.Dances.Select(d => ids.FindIndex(i => i.Item1 == d)).ToList();
-        var settled = course.Settled.Cells.Where(s => s.Dance < places.Count && places[s.Dance] >= 0).ToDictionary(s => (s.Week - 1, places[s.Dance]), s => s.Bites);
+        var settled = course.Settled.Cells.Where(s => s.Dance < places.Count && places[s.Dance] >= 0)
+            .ToDictionary(s => (s.Week - 1, places[s.Dance]), s => s.Bites);
         var held = await book.HeldWith(course.GroupId, cancel);
         var log = TaughtClass.StepsOf(held, await shelf.LinesOf([.. held.SelectMany(l => l.Dances).Distinct()], cancel), clock.Today);
         var plan = CoursePlanner.Plan(Brief(course, dances, lexicon, log) with { Settled = settled });
         return new CourseTable(course, ids, course.Dances.Length - ids.Count, plan);
     }
 
-    /// <summary>A week's lesson as it is planned: the dance it begins with, and what is asked; null where it has nothing to teach or bring back.</summary>
+    /// <summary>
+    /// A week's lesson as it is planned: the dance it begins with, and what is asked; null where it has nothing to teach or bring back.
+    /// </summary>
     public (Guid First, PlanState State)? Asked(CourseWeek week)
     {
         var taught = week.Dances.Where(d => week.Cells[d].New > 0).ToList();
@@ -57,7 +65,18 @@ public sealed record CourseTable(CourseRecord Record, IReadOnlyList<(Guid Id, st
 
     private static CourseBrief Brief(CourseRecord course, List<LessonDance> dances, StepLexicon lexicon, IReadOnlyList<StepState> log)
     {
-        var usual = dances.Count > 0 ? LessonLayout.SuggestedFor(dances[0], course.Group, course.Way.Kind) : (Kind: LessonKind.Hall, Way: new TeachingWay(), Why: "");
-        return new CourseBrief(course.Weeks, course.Minutes, dances, course.Way.Way.Over(usual.Way), TaughtClass.KnowledgeOf(course.Group, lexicon, log)) { Kind = usual.Kind, Group = TaughtClass.PaceOf(course.Group) };
+        var usual = dances.Count > 0
+            ? LessonLayout.SuggestedFor(dances[0], course.Group, course.Way.Kind)
+            : (Kind: LessonKind.Hall, Way: new TeachingWay(), Why: "");
+        return new CourseBrief(
+            course.Weeks,
+            course.Minutes,
+            dances,
+            course.Way.Way.Over(usual.Way),
+            TaughtClass.KnowledgeOf(course.Group, lexicon, log))
+        {
+            Kind = usual.Kind,
+            Group = TaughtClass.PaceOf(course.Group)
+        };
     }
 }

@@ -5,7 +5,8 @@ using FondCompass.Data.Records;
 namespace FondCompass.Application.Lessons;
 
 /// <summary>A plan that is open, laid out.</summary>
-/// <param name="State">What is asked, as it is shown: where it is only looked at for another group, another state than the one that is kept.</param>
+/// <param name="State">What is asked, as it is shown: where it is only looked at for another group, another state than the one that is
+/// kept.</param>
 public sealed record LaidPlan(OpenPlan Open, PlanState State, LessonLayout Layout, LessonPlan Plan)
 {
     /// <summary>Why nothing was done, or what of it could not be; null where all was.</summary>
@@ -27,7 +28,9 @@ public sealed record LaidPlan(OpenPlan Open, PlanState State, LessonLayout Layou
     /// <summary>A block as it stands when something is pressed on it; its id alone where there is no such block.</summary>
     public BlockSeen SeenOf(string id)
     {
-        var bite = Plan.Blocks.FirstOrDefault(b => b.Id == id) is { Dance: { } dance } walk && BiteOf(walk) is { } found ? new BiteSeen(dance, found.Part, found.Line, found.LastLine, found.Counts) : null;
+        var bite = Plan.Blocks.FirstOrDefault(b => b.Id == id) is { Dance: { } dance } walk && BiteOf(walk) is { } found
+            ? new BiteSeen(dance, found.Part, found.Line, found.LastLine, found.Counts)
+            : null;
         return SeenIn(PlanDifference.Shown(Plan), id) with { Bite = bite };
     }
 
@@ -36,7 +39,12 @@ public sealed record LaidPlan(OpenPlan Open, PlanState State, LessonLayout Layou
     {
         var at = blocks.TakeWhile(b => b.Id != id).Count();
         return at == blocks.Count ? new BlockSeen(id)
-            : new BlockSeen(id, blocks[at].Seconds, blocks[at].Repeats, at > 1 ? blocks[at - 2].Id : at > 0 ? "" : null, at + 1 < blocks.Count ? blocks[at + 1].Id : null);
+            : new BlockSeen(
+                id,
+                blocks[at].Seconds,
+                blocks[at].Repeats,
+                at > 1 ? blocks[at - 2].Id : at > 0 ? "" : null,
+                at + 1 < blocks.Count ? blocks[at + 1].Id : null);
     }
 }
 

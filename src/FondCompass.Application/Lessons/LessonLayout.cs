@@ -11,7 +11,10 @@ namespace FondCompass.Application.Lessons;
 /// <summary>A week of a course, from 1.</summary>
 public sealed record CourseWeekOf(Guid Course, int Week);
 
-/// <summary>What a lesson is laid out from: its dances, its class, and what the class knows; the same for who plans it and for who keeps what was held.</summary>
+/// <summary>
+/// What a lesson is laid out from: its dances, its class, and what the class knows; the same for who plans it and for who keeps what was
+/// held.
+/// </summary>
 public sealed class LessonLayout
 {
     /// <summary>Known dances of the group that may fill what is left.</summary>
@@ -22,7 +25,14 @@ public sealed class LessonLayout
     private readonly ClassKnowledge _knowledge;
     private readonly IReadOnlyList<LessonDance> _known;
 
-    private LessonLayout(StepLexicon lexicon, GroupRecord? group, ClassKnowledge knowledge, IReadOnlyList<LessonDance> taught, IReadOnlyList<(Guid Id, string Title)> also, CourseRecord? course, IReadOnlyList<LessonDance> known)
+    private LessonLayout(
+        StepLexicon lexicon,
+        GroupRecord? group,
+        ClassKnowledge knowledge,
+        IReadOnlyList<LessonDance> taught,
+        IReadOnlyList<(Guid Id, string Title)> also,
+        CourseRecord? course,
+        IReadOnlyList<LessonDance> known)
     {
         (_lexicon, _group, _knowledge, Taught, Also, Course, _known) = (lexicon, group, knowledge, taught, also, course, known);
     }
@@ -43,7 +53,9 @@ public sealed class LessonLayout
     /// <param name="asked">What is asked; the kind of lesson stands in it.</param>
     public (LessonKind Kind, TeachingWay Way, string Why) Suggested(LessonAsked asked) => SuggestedFor(Taught[0], _group, asked.Kind);
 
-    /// <summary>All dances of the lesson, those that are known behind those that are taught; with their ids on the shelf, where they have one there.</summary>
+    /// <summary>
+    /// All dances of the lesson, those that are known behind those that are taught; with their ids on the shelf, where they have one there.
+    /// </summary>
     public IReadOnlyList<(Guid? Id, LessonDance Dance)> All { get; private init; } = [];
 
     /// <summary>The same dances by themselves.</summary>
@@ -62,11 +74,23 @@ public sealed class LessonLayout
     /// <param name="week">The week of a course that it is; null for a lesson by itself.</param>
     /// <param name="lesson">The lesson itself, once it is held: what is logged of it does not change what it was planned from.</param>
     public static async Task<LessonLayout> Of(
-        (Guid Id, LessonDance Dance) first, PlanState state, CourseWeekOf? week, GroupRecord? group, DanceShelf shelf, LessonBook book, TrackBook tracks, Guid? lesson, InstructorClock clock, CancellationToken cancel)
+        (Guid Id, LessonDance Dance) first,
+        PlanState state,
+        CourseWeekOf? week,
+        GroupRecord? group,
+        DanceShelf shelf,
+        LessonBook book,
+        TrackBook tracks,
+        Guid? lesson,
+        InstructorClock clock,
+        CancellationToken cancel)
     {
         var lexicon = await shelf.Lexicon(cancel);
         var (asked, variant) = (state.Asked, state.Asked.Version);
-        var (taught, also) = (new List<LessonDance> { first.Dance with { Analysis = first.Dance.Analysis.In(variant) } }, new List<(Guid Id, string Title)>());
+        var (taught, also) = (new List<LessonDance>
+        {
+            first.Dance with { Analysis = first.Dance.Analysis.In(variant) }
+        }, new List<(Guid Id, string Title)>());
         var records = await shelf.FindAll([.. state.Also], cancel);
         var (size, leftOut) = (LessonSize.Of(first.Dance), new List<string>());
         foreach (var dance in state.Also.Where(d => d != first.Id && records.ContainsKey(d)))
@@ -93,18 +117,30 @@ public sealed class LessonLayout
         if (usual.Kind == LessonKind.Party)
         {
             // Of a set the dances that the group has danced clean are danced to their songs.
-            taught = [.. taught.Select((d, i) => TaughtClass.KeptOf(here[i], held, clock.Today) is { } kept ? d with { IsKnown = true, Kept = kept } : d)];
+            taught = [.. taught.Select((d, i) => TaughtClass.KeptOf(here[i], held, clock.Today) is { } kept
+                ? d with { IsKnown = true, Kept = kept }
+                : d)];
         }
 
         // Planned for somebody else it is no week of the course.
         if (week is var (id, number) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
         {
             var before = (await CourseTable.Of(course, shelf, book, clock, cancel)).Known(number, here);
-            return new LessonLayout(lexicon, group, knowledge, taught, also, course, before) { All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. before.Select(d => ((Guid?)null, d))], Steps = steps, LeftOut = leftOut };
+            return new LessonLayout(lexicon, group, knowledge, taught, also, course, before)
+            {
+                All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. before.Select(d => ((Guid?)null, d))],
+                Steps = steps,
+                LeftOut = leftOut
+            };
         }
 
         var known = await Known(held, here, dance =>
-            LessonPlanner.TeachingSeconds(dance, asked.Way.Over(usual.Way), knowledge, TaughtClass.PaceOf(group), usual.Kind), shelf, tracks, lexicon, clock.Today, cancel);
+            LessonPlanner.TeachingSeconds(dance, asked.Way.Over(usual.Way), knowledge, TaughtClass.PaceOf(group), usual.Kind),
+                shelf,
+                tracks,
+                lexicon,
+                clock.Today,
+                cancel);
         return new LessonLayout(lexicon, group, knowledge, taught, also, null, [.. known.Select(k => k.Dance)])
         {
             All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. known.Select(k => ((Guid?)k.Id, k.Dance))],
@@ -144,29 +180,59 @@ public sealed class LessonLayout
         {
             // Versions stand in lines, however those are joined and split to be taught.
             var (knowledge, taught) = (_knowledge, plan.Bites[i].SelectMany(b => b.Lines.Select(l => (b.Part, l))).ToHashSet());
-            return MixedClass.Of(d, [.. Bites.Of(d.Analysis, knowledge, d.Tempo).Where(b => taught.Contains((b.Part, b.Line)))], knowledge, _lexicon, cancel).Select(o => (i, o));
+            return MixedClass.Of(
+                d,
+                [.. Bites.Of(d.Analysis, knowledge, d.Tempo).Where(b => taught.Contains((b.Part, b.Line)))],
+                knowledge,
+                _lexicon,
+                cancel)
+                .Select(o => (i, o));
         })];
 
     /// <summary>The kind of lesson a group is used to; null where none was kept.</summary>
     public static LessonKind? KindOf(GroupRecord? group) => group?.Habits.Kind;
 
-    /// <summary>The kind of lesson, asked for or usual, and how it is taught: as the group is used to it, where that was kept for this kind; else what fits the kind.</summary>
-    public static (LessonKind Kind, TeachingWay Way, string Why) SuggestedFor(LessonDance dance, GroupRecord? group, LessonKind? asked = null)
+    /// <summary>
+    /// The kind of lesson, asked for or usual, and how it is taught: as the group is used to it, where that was kept for this kind; else
+    /// what fits the kind.
+    /// </summary>
+    public static (LessonKind Kind, TeachingWay Way, string Why) SuggestedFor(
+        LessonDance dance,
+        GroupRecord? group,
+        LessonKind? asked = null)
     {
         var habits = group?.Habits is { } kept && kept != TeachingHabit.AsSuggested ? kept : null;
         var usual = LessonKinds.Usual(dance.Analysis.Dance.Header.Genre, dance.Analysis.Dance.IsFree);
         var kind = asked ?? habits?.Kind ?? usual;
         var rules = LessonKinds.Of(kind);
         var way = rules.Way(dance.Analysis.Dance.IsPhrased);
-        return habits is not null && (habits.Kind ?? usual) == kind ? (kind, habits.Way.Over(way), $"As {group!.Name} is used to it.") : (kind, way, rules.Why);
+        return habits is not null && (habits.Kind ?? usual) == kind
+            ? (kind, habits.Way.Over(way), $"As {group!.Name} is used to it.")
+            : (kind, way, rules.Why);
     }
 
-    /// <summary>What this group has danced clean before, those least kept first. What no lesson reached the end of comes back as far as it was reached, and fills nothing.</summary>
+    /// <summary>
+    /// What this group has danced clean before, those least kept first. What no lesson reached the end of comes back as far as it was
+    /// reached, and fills nothing.
+    /// </summary>
     private static async Task<IReadOnlyList<(Guid Id, LessonDance Dance)>> Known(
-        IReadOnlyList<LessonRecord> held, List<Guid> here, Func<LessonDance, double> spent, DanceShelf shelf, TrackBook tracks, StepLexicon lexicon, DateOnly today, CancellationToken cancel)
+        IReadOnlyList<LessonRecord> held,
+        List<Guid> here,
+        Func<LessonDance, double> spent,
+        DanceShelf shelf,
+        TrackBook tracks,
+        StepLexicon lexicon,
+        DateOnly today,
+        CancellationToken cancel)
     {
-        var danced = held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).Where(d => !here.Contains(d.Dance)).GroupBy(d => d.Dance, d => d.Lesson)
-            .Select(g => (Dance: g.Key, Kept: TaughtClass.KeptOf(g.Key, g, today), Lessons: g.ToList())).Where(d => d.Kept is not null).OrderBy(d => d.Kept).Take(MostKnown).ToList();
+        var danced = held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l))
+            .Where(d => !here.Contains(d.Dance))
+            .GroupBy(d => d.Dance, d => d.Lesson)
+            .Select(g => (Dance: g.Key, Kept: TaughtClass.KeptOf(g.Key, g, today), Lessons: g.ToList()))
+            .Where(d => d.Kept is not null)
+            .OrderBy(d => d.Kept)
+            .Take(MostKnown)
+            .ToList();
         var records = await shelf.FindAll([.. danced.Select(d => d.Dance)], cancel);
         var known = new List<(Guid Id, LessonDance Dance)>();
         foreach (var (id, kept, lessons) in danced.Where(d => records.ContainsKey(d.Dance)))
@@ -175,7 +241,12 @@ public sealed class LessonLayout
             // A dance beside another of which nobody said how far it went counts as danced whole.
             var reached = lessons.Max(l => l.HeldOf(id)?.ReachedLine ?? int.MaxValue);
             dance = dance with { Until = reached < LoggedLine.Patterns(dance.Analysis).Count ? reached : null };
-            known.Add((id, dance with { IsKnown = true, Kept = kept!.Value, Learned = reached == 0 ? [] : [new Learned(kept.Value, spent(dance))] }));
+            known.Add((id, dance with
+            {
+                IsKnown = true,
+                Kept = kept!.Value,
+                Learned = reached == 0 ? [] : [new Learned(kept.Value, spent(dance))]
+            }));
         }
 
         return known;

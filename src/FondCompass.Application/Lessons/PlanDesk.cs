@@ -24,7 +24,14 @@ public sealed record PlanView(Guid? Lesson = null, Guid? Course = null, int Week
 /// <param name="Planned">The lesson that is planned; null for none.</param>
 /// <param name="Week">The week of a course that it is; null for none.</param>
 /// <param name="LastTime">The last lesson held with the dance; null for none.</param>
-public sealed record OpenPlan(DraftOf Which, PlanDraft? Draft, PlanState State, LessonRecord? Planned, CourseWeekOf? Week, IReadOnlyList<GroupRecord> Groups, LessonRecord? LastTime)
+public sealed record OpenPlan(
+    DraftOf Which,
+    PlanDraft? Draft,
+    PlanState State,
+    LessonRecord? Planned,
+    CourseWeekOf? Week,
+    IReadOnlyList<GroupRecord> Groups,
+    LessonRecord? LastTime)
 {
     /// <summary>The group that a state is planned for; null for nobody yet.</summary>
     public GroupRecord? GroupOf(PlanState state) => Groups.FirstOrDefault(g => g.Id == state.Group);
@@ -42,9 +49,16 @@ public sealed record OpenPlan(DraftOf Which, PlanDraft? Draft, PlanState State, 
     public bool CanUndo => Draft is { Past.States.Count: > 0 };
 
     /// <summary>What a page that shows the plan has seen: it is another after every change, and after it was planned otherwise.</summary>
-    public string Mark => string.Create(CultureInfo.InvariantCulture, $"{Draft?.Number ?? 0}{(Planned is null ? "" : $"-{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(KeptJson.Write(TaughtClass.StateOf(Planned)))))[..12]}")}");
+    public string Mark =>
+        string.Create(CultureInfo.InvariantCulture, $"{Draft?.Number ?? 0}{(Planned is null ? "" : $"-{FingerprintOf(Planned)}")}");
 
-    /// <summary>Whether a page that showed the plan with a mark still shows it as it is: it does, too, when it made the last change itself.</summary>
+    /// <summary>Twelve hexadecimal digits that change with the plan a lesson is kept with.</summary>
+    private static string FingerprintOf(LessonRecord planned) =>
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(KeptJson.Write(TaughtClass.StateOf(planned)))))[..12];
+
+    /// <summary>
+    /// Whether a page that showed the plan with a mark still shows it as it is: it does, too, when it made the last change itself.
+    /// </summary>
     public bool IsSeen(string mark, Guid page) => mark == Mark || (Draft is { } draft && draft.Page == page);
 }
 
@@ -61,9 +75,13 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
     {
         var groups = await book.Groups(cancel);
         var last = (await book.Lessons(dance, cancel: cancel)).FirstOrDefault(l => l.Held && l.HeldOf(dance) is not null);
-        var course = view.Course is { } id && await book.Course(id, cancel) is { } found && view.Week >= 1 && view.Week <= found.Weeks ? found : null;
-        var planned = view.Lesson is { } lesson ? await book.Find(lesson, cancel) is { Held: false } kept && kept.DanceId == dance ? kept : null
-            : course is not null ? (await book.LessonsOf(course.Id, cancel)).FirstOrDefault(l => l.Week == view.Week && l.DanceId == dance && !l.Held)
+        var course = view.Course is { } id && await book.Course(id, cancel) is { } found && view.Week >= 1 && view.Week <= found.Weeks
+            ? found
+            : null;
+        var planned = view.Lesson is { } lesson
+            ? await book.Find(lesson, cancel) is { Held: false } kept && kept.DanceId == dance ? kept : null
+            : course is not null
+                ? (await book.LessonsOf(course.Id, cancel)).FirstOrDefault(l => l.Week == view.Week && l.DanceId == dance && !l.Held)
             : await book.Planned(dance, cancel);
         var week = course is not null ? new CourseWeekOf(course.Id, view.Week) : planned is not null ? TaughtClass.WeekOf(planned) : null;
         var which = new DraftOf(dance, planned?.Id, week?.Course, week?.Week ?? 0);
@@ -71,7 +89,8 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         // What a course asks is reckoned from its whole table: only where there is nothing else.
         var usual = planned is not null ? TaughtClass.StateOf(planned)
             : course is null ? new PlanState(LessonAsked.Usual, [], last?.GroupId)
-            : draft is null ? await OfCourse(course, view.Week, dance, cancel) ?? new PlanState(LessonAsked.Usual, [], course.GroupId) : null;
+            : draft is null ? await OfCourse(course, view.Week, dance, cancel) ?? new PlanState(LessonAsked.Usual, [], course.GroupId)
+            : null;
         var state = draft?.State ?? usual!;
         if (view.Group is { } group && groups.Any(g => g.Id == group))
         {
@@ -90,7 +109,13 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
 
     /// <summary>Makes a change of what is asked, keeps it, and tells what became of the blocks.</summary>
     /// <param name="change">What a press makes of the plan as it is open.</param>
-    public async Task<LaidPlan> Change(Guid dance, LessonDance danced, PlanView view, PlanSeen seen, Func<OpenPlan, PlanState, Task<PlanChange>> change, CancellationToken cancel)
+    public async Task<LaidPlan> Change(
+        Guid dance,
+        LessonDance danced,
+        PlanView view,
+        PlanSeen seen,
+        Func<OpenPlan, PlanState, Task<PlanChange>> change,
+        CancellationToken cancel)
     {
         for (var tries = 1; ; tries++)
         {
@@ -101,7 +126,9 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
             }
 
             var before = open.State;
-            var (next, problem) = await change(open, seen.Group is { } group ? before with { Group = open.Groups.Any(g => g.Id == group) ? group : null } : before);
+            var (next, problem) = await change(
+                open,
+                seen.Group is { } group ? before with { Group = open.Groups.Any(g => g.Id == group) ? group : null } : before);
             if (next is not null && Problem(next) is { Length: > 0 } tooMuch)
             {
                 (next, problem) = (null, tooMuch);
@@ -117,7 +144,9 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
             if (await Keep(open, next, Past(open), laid.Plan, seen.Page, cancel) is { } changed)
             {
                 // Where other dances, another group or other minutes were asked for, all blocks are others.
-                var isSame = next.Group == before.Group && next.Asked.Minutes == before.Asked.Minutes && next.Also.SequenceEqual(before.Also);
+                var isSame = next.Group == before.Group
+                    && next.Asked.Minutes == before.Asked.Minutes
+                    && next.Also.SequenceEqual(before.Also);
                 return laid with
                 {
                     Open = changed,
@@ -140,7 +169,13 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
 
     /// <summary>A block as it stands before a press.</summary>
     /// <param name="isCut">The press is about the bite that the block teaches, which only the plan itself knows.</param>
-    public async Task<BlockSeen> SeenOf(OpenPlan open, PlanState state, LessonDance danced, string block, bool isCut, CancellationToken cancel) =>
+    public async Task<BlockSeen> SeenOf(
+        OpenPlan open,
+        PlanState state,
+        LessonDance danced,
+        string block,
+        bool isCut,
+        CancellationToken cancel) =>
         isCut || open.Shown.Count == 0 ? (await LayOut(open, state, danced, cancel)).SeenOf(block) : LaidPlan.SeenIn(open.Shown, block);
 
     /// <summary>Goes back to what was asked before the last change.</summary>
@@ -149,17 +184,22 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         var open = await Open(dance, view, cancel);
         if (!open.CanUndo || !open.IsSeen(seen.Mark, seen.Page))
         {
-            return await LayOut(open, open.State, danced, cancel) with { Problem = open.CanUndo ? Elsewhere : "There is no change to go back to." };
+            return await LayOut(open, open.State, danced, cancel) with
+            {
+                Problem = open.CanUndo ? Elsewhere : "There is no change to go back to."
+            };
         }
 
         var (earlier, state) = (open.Draft!.Past.States.SkipLast(1), open.Draft.Past.States[^1]);
         var laid = await LayOut(open, state, danced, cancel);
-        return await Keep(open, state, new PlanPast([.. earlier]), laid.Plan, seen.Page, cancel) is { } changed ? laid with { Open = changed }
+        return await Keep(open, state, new PlanPast([.. earlier]), laid.Plan, seen.Page, cancel) is { } changed
+            ? laid with { Open = changed }
             : await Show(dance, danced, view, cancel) with { Problem = Elsewhere };
     }
 
     /// <summary>What is said to who presses on a plan that he has not seen as it is.</summary>
-    public const string Elsewhere = "This plan was changed in another window meanwhile. It stands here as it is now; press again what you still want.";
+    public const string Elsewhere =
+        "This plan was changed in another window meanwhile. It stands here as it is now; press again what you still want.";
 
     /// <summary>Times that a change is laid on what came in between.</summary>
     private const int MostTries = 5;
@@ -169,20 +209,39 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         var layout = await Lay(open, state, danced, cancel);
         return new LaidPlan(open, state, layout, layout.Plan(state.Asked))
         {
-            Problem = layout.LeftOut.Count > 0 ? $"{string.Join(", ", layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonSize.Most} together; teach it in a lesson of its own." : null,
+            Problem = layout.LeftOut.Count > 0
+                ? $"{string.Join(", ", layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonSize.Most} together; "
+                    + "teach it in a lesson of its own."
+                : null,
         };
     }
 
     /// <summary>What a state is laid out from; the plan follows from it.</summary>
     private Task<LessonLayout> Lay(OpenPlan open, PlanState state, LessonDance dance, CancellationToken cancel) =>
-        LessonLayout.Of((open.Which.Dance, dance), state, open.Week, open.GroupOf(state), shelf, book, tracks, open.Planned?.Id, clock, cancel);
+        LessonLayout.Of(
+            (open.Which.Dance, dance),
+            state,
+            open.Week,
+            open.GroupOf(state),
+            shelf,
+            book,
+            tracks,
+            open.Planned?.Id,
+            clock,
+            cancel);
 
     /// <summary>Why a state cannot be kept, and what to do; empty when it can.</summary>
     public static string Problem(PlanState state) =>
-        state.Asked.Changes.Count() > MostChanges ? $"More than {MostChanges} changes were made by hand. Let some go; this one was not kept."
-        : KeptJson.Write(state.Asked).Length > LongestAsked ? "More is settled here than can be kept with a lesson. Let some blocks go, or shorten the lists of moves; this change was not kept." : "";
+        state.Asked.Changes.Count() > MostChanges
+            ? $"More than {MostChanges} changes were made by hand. Let some go; this one was not kept."
+        : KeptJson.Write(state.Asked).Length > LongestAsked
+            ? "More is settled here than can be kept with a lesson. Let some blocks go, or shorten the lists of moves; this change was "
+                + "not kept."
+        : "";
 
-    /// <summary>Begins a plan that something else suggests; it is a change like any other of the plan that is open with the dance.</summary>
+    /// <summary>
+    /// Begins a plan that something else suggests; it is a change like any other of the plan that is open with the dance.
+    /// </summary>
     public async Task Begin(Guid dance, PlanState state, CancellationToken cancel)
     {
         var open = await Open(dance, new PlanView(), cancel);
@@ -191,18 +250,28 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
 
     /// <summary>What is asked without any change: as it was planned, as the course has it, or as suggested.</summary>
     public async Task<PlanState> BaseOf(OpenPlan open, CancellationToken cancel) => open.Base
-        ?? (open.Week is var (id, week) && await book.Course(id, cancel) is { } course ? await OfCourse(course, week, open.Which.Dance, cancel) : null)
+        ?? (open.Week is var (id, week) && await book.Course(id, cancel) is { } course
+            ? await OfCourse(course, week, open.Which.Dance, cancel)
+            : null)
         ?? new PlanState(LessonAsked.Usual, [], open.LastTime?.GroupId);
 
-    private Task Forget(OpenPlan open, CancellationToken cancel) => open.Draft is { } draft ? drafts.Forget(draft.Id, cancel) : Task.CompletedTask;
+    private Task Forget(OpenPlan open, CancellationToken cancel) =>
+        open.Draft is { } draft ? drafts.Forget(draft.Id, cancel) : Task.CompletedTask;
 
     /// <summary>Makes the plan a lesson of a group on a day, or changes the one it was; its draft is done with.</summary>
     /// <param name="group">The group's name; a new one is added to the groups.</param>
     /// <param name="sent">The form that wrote it: one that arrives twice writes once.</param>
     /// <returns>Null where the dance is not this owner's.</returns>
-    public async Task<LessonRecord?> Keep(OpenPlan open, LessonLayout layout, string group, DateOnly day, Guid? sent, CancellationToken cancel)
+    public async Task<LessonRecord?> Keep(
+        OpenPlan open,
+        LessonLayout layout,
+        string group,
+        DateOnly day,
+        Guid? sent,
+        CancellationToken cancel)
     {
-        var known = open.Groups.FirstOrDefault(g => string.Equals(g.Name, group, StringComparison.OrdinalIgnoreCase)) ?? await book.AddGroup(group, "", open.State.Asked.Minutes, cancel);
+        var known = open.Groups.FirstOrDefault(g => string.Equals(g.Name, group, StringComparison.OrdinalIgnoreCase))
+            ?? await book.AddGroup(group, "", open.State.Asked.Minutes, cancel);
         var week = layout.Course is null ? null : open.Week;
         // A week of a course is one lesson, however often it is planned; and planned again for the same evening it is the same lesson.
         var written = await book.WrittenBy(sent, cancel)
@@ -243,7 +312,11 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
     private async Task<PlanState?> OfCourse(CourseRecord course, int number, Guid dance, CancellationToken cancel)
     {
         var table = await CourseTable.Of(course, shelf, book, clock, cancel);
-        return table.Plan.Weeks.FirstOrDefault(w => w.Number == number) is { } week && table.Asked(week) is var (first, state) && first == dance ? state : null;
+        return table.Plan.Weeks.FirstOrDefault(w => w.Number == number) is { } week
+            && table.Asked(week) is var (first, state)
+            && first == dance
+            ? state
+            : null;
     }
 
     private static PlanPast Past(OpenPlan open)
@@ -254,7 +327,16 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
 
     private async Task<OpenPlan?> Keep(OpenPlan open, PlanState state, PlanPast past, LessonPlan? plan, Guid page, CancellationToken cancel)
     {
-        var draft = open.Draft ?? new PlanDraft { DanceId = open.Which.Dance, LessonId = open.Which.Lesson, CourseId = open.Which.Course, Week = open.Which.Week };
-        return await drafts.Keep(draft, state, past, new PlanShown(plan is null ? [] : PlanDifference.Shown(plan)), page, cancel) ? open with { Draft = draft, State = state } : null;
+        var draft = open.Draft
+            ?? new PlanDraft
+            {
+                DanceId = open.Which.Dance,
+                LessonId = open.Which.Lesson,
+                CourseId = open.Which.Course,
+                Week = open.Which.Week
+            };
+        return await drafts.Keep(draft, state, past, new PlanShown(plan is null ? [] : PlanDifference.Shown(plan)), page, cancel)
+            ? open with { Draft = draft, State = state }
+            : null;
     }
 }

@@ -10,10 +10,15 @@ public static class PlanText
     public static string Of(LessonPlan plan, string dance, string? group)
     {
         var text = new StringBuilder();
-        text.Append(CultureInfo.InvariantCulture, $"{dance}{(group is null ? "" : $", {group}")}: {LessonWords.Clock(plan.LessonSeconds)}\n");
+        text.Append(
+            CultureInfo.InvariantCulture,
+            $"{dance}{(group is null ? "" : $", {group}")}: {LessonWords.Clock(plan.LessonSeconds)}\n");
         foreach (var block in plan.Blocks)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{LessonWords.Clock(block.From),6}  {LessonWords.Clock(block.Seconds),6}  {block.Named}{(block.Repeats > 1 ? $" × {block.Repeats}" : "")}{(block.Rate is { } rate ? $", {rate}" : "")}\n");
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"{LessonWords.Clock(block.From),6}  {LessonWords.Clock(block.Seconds),6}  "
+                    + $"{block.Named}{(block.Repeats > 1 ? $" × {block.Repeats}" : "")}{(block.Rate is { } rate ? $", {rate}" : "")}\n");
             foreach (var watch in block.Watch)
             {
                 text.Append(CultureInfo.InvariantCulture, $"                watch: {watch}\n");

@@ -34,9 +34,12 @@ public static class WayForm
     }
 
     /// <summary>Rungs as they are written; "none" where there are none.</summary>
-    public static string LadderText(IReadOnlyList<Rate> ladder) => ladder.Count == 0 ? NoRungs : string.Join(' ', ladder.Select(r => r.Percent.ToString("0.##", CultureInfo.InvariantCulture)));
+    public static string LadderText(IReadOnlyList<Rate> ladder) =>
+        ladder.Count == 0 ? NoRungs : string.Join(' ', ladder.Select(r => r.Percent.ToString("0.##", CultureInfo.InvariantCulture)));
 
-    /// <summary>The way that a form says. A field that it does not have, or that cannot be read, stays as it was; of the latter the first is told.</summary>
+    /// <summary>
+    /// The way that a form says. A field that it does not have, or that cannot be read, stays as it was; of the latter the first is told.
+    /// </summary>
     /// <param name="field">A field's text; null for one that the form does not have.</param>
     public static (TeachingHabit Habit, string Problem) Read(Func<string, string?> field, TeachingHabit before)
     {
@@ -59,7 +62,9 @@ public static class WayForm
                 return value;
             }
 
-            problem = problem.Length > 0 ? problem : $"'{said}' is none of the choices for {key}: {string.Join(", ", words.Keys)}. Until then it stays as it was.";
+            problem = problem.Length > 0
+                ? problem
+                : $"'{said}' is none of the choices for {key}: {string.Join(", ", words.Keys)}. Until then it stays as it was.";
             return was;
         }
 
@@ -89,7 +94,10 @@ public static class WayForm
             }
             else
             {
-                problem = problem.Length > 0 ? problem : $"'{rungs}' is no tempo ladder: write at most {WayAsked.MostRungs} rungs from {Rate.Slowest:0} to {Rate.Fastest:0} percent, such as 60 75 90 100, or none. Until then it stays as it was.";
+                problem = problem.Length > 0
+                    ? problem
+                    : $"'{rungs}' is no tempo ladder: write at most {WayAsked.MostRungs} rungs from {Rate.Slowest:0} to "
+                        + $"{Rate.Fastest:0} percent, such as 60 75 90 100, or none. Until then it stays as it was.";
             }
         }
 
@@ -99,13 +107,16 @@ public static class WayForm
             {
                 way = way with { CountIn = null };
             }
-            else if (int.TryParse(counts, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number <= WayAsked.LongestCountIn)
+            else if (int.TryParse(counts, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+                && number <= WayAsked.LongestCountIn)
             {
                 way = way with { CountIn = number };
             }
             else
             {
-                problem = problem.Length > 0 ? problem : $"'{counts}' is no count-in: write counts from 0 to {WayAsked.LongestCountIn}. Until then it stays as it was.";
+                problem = problem.Length > 0
+                    ? problem
+                    : $"'{counts}' is no count-in: write counts from 0 to {WayAsked.LongestCountIn}. Until then it stays as it was.";
             }
         }
 
@@ -122,7 +133,9 @@ public static class WayForm
         var rungs = new List<Rate>();
         foreach (var word in text.Split([' ', ',', ';', '%'], StringSplitOptions.RemoveEmptyEntries))
         {
-            if (!double.TryParse(word, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var percent) || !Rate.IsValid(percent) || rungs.Count == WayAsked.MostRungs)
+            if (!double.TryParse(word, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var percent)
+                || !Rate.IsValid(percent)
+                || rungs.Count == WayAsked.MostRungs)
             {
                 return null;
             }

@@ -58,7 +58,8 @@ public static class ActionBinder
 
             var part = dance.Parts[index];
             // Of a pool each move begins where its own words want it to.
-            var own = dance.IsFree ? PartBinder.NeededAt(part, names) ?? dance.Header.StartWeight : part.Variant is null && !part.IsTag ? weight
+            var own = dance.IsFree ? PartBinder.NeededAt(part, names) ?? dance.Header.StartWeight
+                : part.Variant is null && !part.IsTag ? weight
                 : Weight.Unknown;
             parts[index] = BindPart(dance, part, names, store, findings, capacity, ends, own, out var end);
             weight = part.Variant is null && !part.IsTag ? end : weight;
@@ -75,7 +76,8 @@ public static class ActionBinder
     {
         foreach (var call in dance.Order)
         {
-            if (dance.Parts.ToList().FindIndex(p => string.Equals(p.Name, call.Part, StringComparison.OrdinalIgnoreCase)) is >= 0 and var index)
+            if (dance.Parts.ToList()
+                .FindIndex(p => string.Equals(p.Name, call.Part, StringComparison.OrdinalIgnoreCase)) is >= 0 and var index)
             {
                 yield return index;
             }
@@ -91,7 +93,13 @@ public static class ActionBinder
     /// A part with its endings. In an order every call has its own; in a loop they take turns, and the part is as long as all
     /// of them together (reading, section 6).
     /// </summary>
-    private static PartActions BindPart(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity,
+    private static PartActions BindPart(
+        Dance dance,
+        DancePart part,
+        IStepNames names,
+        LineStore store,
+        List<Finding> findings,
+        Capacity capacity,
         MoveEnds ends, Weight start, out Weight end)
     {
         var endings = EndingsOf(part);

@@ -9,7 +9,10 @@ internal sealed class Capacity(CancellationToken cancel)
     private int _counts = ActionBinder.MostCounts;
     private int _entries = ActionBinder.MostEntries;
 
-    /// <summary>Whether there is no room for one entry more, beside what its part has so far; it ends with <see cref="OperationCanceledException"/> when nobody waits.</summary>
+    /// <summary>
+    /// Whether there is no room for one entry more, beside what its part has so far; it ends with <see cref="OperationCanceledException"/>
+    /// when nobody waits.
+    /// </summary>
     /// <param name="actions">Actions the part has, those of its variants among them.</param>
     /// <param name="counts">Counts of the part's closed lines.</param>
     public bool IsFullFor(int actions, Tick counts)

@@ -25,7 +25,10 @@ public enum FootRole
     Open,
 }
 
-/// <summary>Something at a time in a part. <see cref="At"/> counts from the part's first count; pick-ups are negative or borrow from the line before.</summary>
+/// <summary>
+/// Something at a time in a part. <see cref="At"/> counts from the part's first count; pick-ups are negative or borrow from the line
+/// before.
+/// </summary>
 public abstract record Moment
 {
     /// <summary>The line (eight), from 1.</summary>
@@ -174,7 +177,9 @@ public sealed record DanceAction : Moment
         if (phrase.Verb!.Kind == VerbKind.NoFoot)
         {
             // An unwind's weight is told by "onto"; nothing else without a foot names one.
-            return phrase.Onto == Foot.None || !fromForm ? (FootRole.None, Foot.None) : (phrase.Onto == Foot.Right ? FootRole.Lead : FootRole.Trail, Foot.None);
+            return phrase.Onto == Foot.None || !fromForm
+                ? (FootRole.None, Foot.None)
+                : (phrase.Onto == Foot.Right ? FootRole.Lead : FootRole.Trail, Foot.None);
         }
 
         return (phrase.Foot, fromForm) switch
@@ -272,7 +277,9 @@ public sealed record PartActions
         {
             var first = Actions.FirstOrDefault(a => a.Role != FootRole.None);
             var foot = first is null ? Foot.None : first.Role == FootRole.Named ? first.Foot : first.CallLead;
-            return !foot.IsSingle() ? null : first is { Verb.Kind: VerbKind.Standing, Role: FootRole.Named } ? foot.OnWeight() : foot.Other().OnWeight();
+            return !foot.IsSingle() ? null
+                : first is { Verb.Kind: VerbKind.Standing, Role: FootRole.Named } ? foot.OnWeight()
+                : foot.Other().OnWeight();
         }
     }
 
@@ -280,7 +287,8 @@ public sealed record PartActions
     public IReadOnlyList<PartActions> LaterCalls { get; init; } = [];
 
     /// <summary>The part as it is danced at its n-th call, from 1.</summary>
-    public PartActions AtCall(int call) => LaterCalls.Count == 0 || (call - 1) % (LaterCalls.Count + 1) == 0 ? this : LaterCalls[((call - 1) % (LaterCalls.Count + 1)) - 1];
+    public PartActions AtCall(int call) =>
+        LaterCalls.Count == 0 || (call - 1) % (LaterCalls.Count + 1) == 0 ? this : LaterCalls[((call - 1) % (LaterCalls.Count + 1)) - 1];
 
     /// <summary>The part this one may stand in for.</summary>
     public string? VariantOf { get; init; }
@@ -290,7 +298,11 @@ public sealed record PartActions
     /// <summary>The part with a variant danced in place of its own actions.</summary>
     public PartActions With(SpanVariant variant) => this with
     {
-        Moments = [.. Moments.Where(m => m.At < variant.From || m.Beat.IsPickUp), .. variant.Moments, .. Moments.Where(m => m.At >= variant.To && !m.Beat.IsPickUp)],
+        Moments = [
+            .. Moments.Where(m => m.At < variant.From || m.Beat.IsPickUp),
+            .. variant.Moments,
+            .. Moments.Where(m => m.At >= variant.To && !m.Beat.IsPickUp)
+        ],
     };
 
     public IEnumerable<DanceAction> Actions => Moments.OfType<DanceAction>();

@@ -50,7 +50,12 @@ public readonly record struct Footing(Weight Weight, Foot Forward = Foot.None, b
     {
         var verb = action.MayStand && (foot == Foot.None || Weight == foot.OnWeight()) ? action.Verb.OnStandingFoot! : action.Verb;
         var onto = action.Role is FootRole.Lead or FootRole.Trail && verb.Unwinds ? foot : action.Onto;
-        if (verb.Has(VerbTraits.Pivots) && onto == Foot.None && !action.OnStandingFoot && Forward.IsSingle() && Weight == Forward.OnWeight() && IsAway(Forward, turn))
+        if (verb.Has(VerbTraits.Pivots)
+            && onto == Foot.None
+            && !action.OnStandingFoot
+            && Forward.IsSingle()
+            && Weight == Forward.OnWeight()
+            && IsAway(Forward, turn))
         {
             onto = Forward.Other();
             foot = Foot.None;
@@ -76,12 +81,16 @@ public readonly record struct Footing(Weight Weight, Foot Forward = Foot.None, b
     /// <summary>The feet put somewhere outright, by a fact or after something that was not read.</summary>
     public Footing On(Weight weight) => this with { Weight = weight, Forward = Foot.None, Lifted = false };
 
-    /// <summary>Whether a turn of a deed of its own goes over to the other foot where nothing else says so: away from a foot that stepped forward.</summary>
+    /// <summary>
+    /// Whether a turn of a deed of its own goes over to the other foot where nothing else says so: away from a foot that stepped forward.
+    /// </summary>
     public bool GoesOver(int turn) => Forward.IsSingle() && Weight == Forward.OnWeight() && turn != 0 && IsAway(Forward, turn);
 
     private static bool IsAway(Foot forward, int turn) => turn == 0 || (turn < 0) == (forward == Foot.Right);
 
     private static bool IsForward(DanceAction action) =>
-        (action.Direction == Direction.None ? action.Verb.Default : action.Direction) is Direction.Forward or Direction.DiagonalForward or Direction.In
+        (action.Direction == Direction.None
+            ? action.Verb.Default
+            : action.Direction) is Direction.Forward or Direction.DiagonalForward or Direction.In
         || (action.Direction == Direction.None && action.Verb.Has(VerbTraits.Plain) && action.Role is FootRole.Named or FootRole.Open);
 }

@@ -9,12 +9,25 @@ internal static class FormDancing
     /// <param name="written">The weight so far, when feet are written out in place of the roles lead and trail; else null.</param>
     /// <param name="beatOf">Where each action of the form falls.</param>
     /// <param name="alone">Where a single action falls.</param>
-    public static void Add(List<PlacedAction> actions, StepDancing dancing, StepForm? form, int call, WrittenFeet? written, Func<FormAction, Beat> beatOf, Beat alone)
+    public static void Add(
+        List<PlacedAction> actions,
+        StepDancing dancing,
+        StepForm? form,
+        int call,
+        WrittenFeet? written,
+        Func<FormAction, Beat> beatOf,
+        Beat alone)
     {
         if (form is null)
         {
             var single = Sided(dancing.Phrase);
-            if (written is not null && single.Foot == Foot.None && single.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves } open && !open.Has(VerbTraits.BothFeet) && open.OnStandingFoot is null && written.FreeAfter(actions) is var free && free.IsSingle())
+            if (written is not null
+                && single.Foot == Foot.None
+                && single.Verb is { Kind: VerbKind.Takes or VerbKind.Leaves } open
+                && !open.Has(VerbTraits.BothFeet)
+                && open.OnStandingFoot is null
+                && written.FreeAfter(actions) is var free
+                && free.IsSingle())
             {
                 single = single with { Feet = [free] };
             }
@@ -33,7 +46,9 @@ internal static class FormDancing
         }
 
         // A side and no more, of a step that turns by itself so far: the way it turns.
-        var sideOnly = calling.Turn is { IsOpen: true, Side: not 0 } && form.Actions.Any(a => a.Phrase.Turn is not null) && !form.Actions.Any(a => a.Phrase.TurnSlot);
+        var sideOnly = calling.Turn is { IsOpen: true, Side: not 0 }
+            && form.Actions.Any(a => a.Phrase.Turn is not null)
+            && !form.Actions.Any(a => a.Phrase.TurnSlot);
         var directed = form.Actions.Any(a => a.Phrase.DirectionSlot);
         var sent = calling.Way != 0 && calling.Direction == Direction.None && directed;
         var way = sent ? Direction.Side : calling.Direction;
@@ -46,14 +61,20 @@ internal static class FormDancing
             if (way != Direction.None && (phrase.DirectionSlot || (!directed && i < leading && Takes(form, way))))
             {
                 // "Two walks to the right": the foot of that side goes there, the other across it.
-                var across = sent && lead.IsSingle() && phrase.Foot.IsSingle() && ((phrase.Foot == Foot.Right) == (lead == Foot.Right)) != (calling.Way > 0);
+                var across = sent
+                    && lead.IsSingle()
+                    && phrase.Foot.IsSingle()
+                    && ((phrase.Foot == Foot.Right) == (lead == Foot.Right)) != (calling.Way > 0);
                 phrase = phrase with { Direction = across ? Direction.Across : way };
             }
 
             if (phrase.Verb?.Has(VerbTraits.Aside) == true)
             {
                 // "Heel swivels R": of both heels the side is where they go.
-                phrase = phrase with { Way = calling.Way != 0 || calling.Feet is not [var side] || !side.IsSingle() ? calling.Way : side == Foot.Right ? 1 : -1 };
+                phrase = phrase with
+                {
+                    Way = calling.Way != 0 || calling.Feet is not [var side] || !side.IsSingle() ? calling.Way : side == Foot.Right ? 1 : -1
+                };
             }
 
             var flips = phrase.Turn is not null;
@@ -85,7 +106,8 @@ internal static class FormDancing
 
             if (flips && lead == Foot.None && form.Actions.Count == 1 && calling.Step is { Pivots: true } && phrase.Turn is { } away)
             {
-                // The step forward is written before it, and its foot stands: away from that foot is toward the free one, the lead of what follows.
+                // The step forward is written before it, and its foot stands: away from that foot is toward the free one, the lead of what
+                // follows.
                 phrase = phrase with { Turn = away with { Side = -away.Side } };
             }
 
@@ -118,7 +140,10 @@ internal static class FormDancing
         AddAlong(actions, dancing, actions[^form.Actions.Count].Beat, actions[^1].Beat, call);
     }
 
-    /// <summary>Whether a step whose ways are all its own may begin another way: not one that begins across, nor one that begins aside and is sent forward or back: it would be another step.</summary>
+    /// <summary>
+    /// Whether a step whose ways are all its own may begin another way: not one that begins across, nor one that begins aside and is sent
+    /// forward or back: it would be another step.
+    /// </summary>
     private static bool Takes(StepForm form, Direction way) => form.Actions[0].Phrase.Direction switch
     {
         Direction.Across or Direction.Behind => false,
@@ -223,7 +248,9 @@ internal static class FormDancing
         {
             // How far is not said: it is asked once, where the turn is done.
             var last = shared[^1];
-            return actions.ConvertAll(a => a.Phrase.Turn is { Spread: true } ? a with { Phrase = a.Phrase with { Turn = ReferenceEquals(a, last) ? whole with { Spread = false } : null } } : a);
+            return actions.ConvertAll(a => a.Phrase.Turn is { Spread: true }
+                ? a with { Phrase = a.Phrase with { Turn = ReferenceEquals(a, last) ? whole with { Spread = false } : null } }
+                : a);
         }
 
         var given = 0;

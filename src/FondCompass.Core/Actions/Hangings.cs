@@ -107,7 +107,12 @@ internal sealed class Hangings(string part, DanceHeader header)
         _variants.Clear();
     }
 
-    private void CloseLayers(DanceLine line, List<Moment> moments, Func<Pending, Moment> place, Action<Finding> tell, Dictionary<Tick, int> starts)
+    private void CloseLayers(
+        DanceLine line,
+        List<Moment> moments,
+        Func<Pending, Moment> place,
+        Action<Finding> tell,
+        Dictionary<Tick, int> starts)
     {
         foreach (var (hung, from, to) in _layers)
         {
@@ -119,7 +124,9 @@ internal sealed class Hangings(string part, DanceHeader header)
                 tell(new Finding(
                     ActionFindings.LayerOutside,
                     PlaceOf(line, layer),
-                    $"'{layer.Text}' is laid on count {hung.Moment.Beat.Label(header.LineCounts)}, outside {(outsideStep ? "the step it stands with" : $"this line of {line.Counts}")}. Give it counts of that step, or write it on a row of its own: '+ {hung.Moment.Beat.Label(header.LineCounts)} {layer.Text}'."));
+                    $"'{layer.Text}' is laid on count {hung.Moment.Beat.Label(header.LineCounts)}, outside "
+                        + $"{(outsideStep ? "the step it stands with" : $"this line of {line.Counts}")}. Give it counts of that step, "
+                            + $"or write it on a row of its own: '+ {hung.Moment.Beat.Label(header.LineCounts)} {layer.Text}'."));
             }
 
             if (from is not null && starts.TryGetValue(layer.At, out var index) && moments[index] is DanceAction action)
@@ -136,14 +143,26 @@ internal sealed class Hangings(string part, DanceHeader header)
             var first = entry.Counts?.First ?? above ?? new Beat(1, Fraction.Whole);
             var last = entry.Counts?.Last ?? first;
             var note = (HungNote)place(new Pending(
-                new HungNote { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Kind = entry.Kind, Text = entry.Text }, last));
+                new HungNote
+                {
+                    Line = 0,
+                    At = default,
+                    Length = default,
+                    Beat = first,
+                    Row = entry.Row,
+                    Kind = entry.Kind,
+                    Text = entry.Text
+                },
+                last));
             Notes.Add(note);
             if (entry.Counts is not null && !starts.Keys.Any(s => s >= note.At && s < note.At + note.Length))
             {
                 tell(new Finding(
                     ActionFindings.HangsOnNothing,
                     PlaceOf(line, note),
-                    $"This {entry.Kind} hangs on count {first.Label(header.LineCounts)}, but {(first.Number > line.Counts ? $"the line has {line.Counts} counts" : "nothing begins there")}. Give it the count of the step it belongs to."));
+                    $"This {entry.Kind} hangs on count {first.Label(header.LineCounts)}, but "
+                        + $"{(first.Number > line.Counts ? $"the line has {line.Counts} counts" : "nothing begins there")}. Give it the "
+                            + "count of the step it belongs to."));
             }
         }
     }
@@ -160,11 +179,17 @@ internal sealed class Hangings(string part, DanceHeader header)
                 tell(new Finding(
                     ActionFindings.VariantCounts,
                     new Place(part, line.Number, counts.First.Label(header.LineCounts), entry.Row),
-                    $"This variant ({entry.Label}) does not keep to counts {counts.First.Label(header.LineCounts)} to {Math.Min(counts.Last.Number, line.Counts)} of its line. Both halves of the class must be done together: give it the same counts."));
+                    $"This variant ({entry.Label}) does not keep to counts {counts.First.Label(header.LineCounts)} to "
+                        + $"{Math.Min(counts.Last.Number, line.Counts)} of its line. Both halves of the class must be done together: "
+                            + "give it the same counts."));
             }
 
             var moments = steps.ConvertAll(s => place(s));
-            if (Variants.Count > 0 && Variants[^1] is var before && before.Label == entry.Label && before.Line == line.Number && before.To == span.At)
+            if (Variants.Count > 0
+                && Variants[^1] is var before
+                && before.Label == entry.Label
+                && before.Line == line.Number
+                && before.To == span.At)
             {
                 Variants[^1] = before with { To = to, Moments = [.. before.Moments, .. moments] };
             }

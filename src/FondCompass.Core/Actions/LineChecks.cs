@@ -29,7 +29,9 @@ internal static class LineChecks
             // Within a row the counts between its actions are its own: a step danced slowly, a clap on every other count.
             if (moment.Beat.Number > filledTo + 1 && moment.Row != rowBefore)
             {
-                var gap = moment.Beat.Number == filledTo + 2 ? $"Count {filledTo + 1} is" : $"Counts {filledTo + 1} to {moment.Beat.Number - 1} are";
+                var gap = moment.Beat.Number == filledTo + 2
+                    ? $"Count {filledTo + 1} is"
+                    : $"Counts {filledTo + 1} to {moment.Beat.Number - 1} are";
                 tell(new Finding(
                     ActionFindings.Gap,
                     new Place(part, line, (filledTo + 1).ToString(), moment.Row),
@@ -43,7 +45,8 @@ internal static class LineChecks
                 tell(new Finding(
                     ActionFindings.SwingE,
                     new Place(part, line, moment.Beat.Label(wanted), moment.Row),
-                    "An 'e' has no place of its own in a swing feel; it is set a quarter of the count after the beat. Write & or a, or a straight feel."));
+                    "An 'e' has no place of its own in a swing feel; it is set a quarter of the count after the beat. Write & or a, or "
+                        + "a straight feel."));
             }
         }
     }

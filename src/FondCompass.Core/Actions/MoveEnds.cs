@@ -4,7 +4,8 @@ using FondCompass.Core.Lexicon;
 namespace FondCompass.Core.Actions;
 
 /// <summary>
-/// Which foot the named moves of a dance end on: what a row behind one tells is so wherever it is danced; a move that nothing tells of is asked
+/// Which foot the named moves of a dance end on: what a row behind one tells is so wherever it is danced; a move that nothing tells of is
+/// asked
 /// about once (reading, section 4).
 /// </summary>
 internal sealed class MoveEnds

@@ -42,7 +42,9 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
             var meaning = equals < 0 ? "" : rest[(equals + 1)..].Trim();
             if (name.Length == 0 || meaning.Length == 0 || name.Length > 60 || kind is not ("step" or "alias" or "rename" or "word"))
             {
-                findings.Add(BadRow.At(i + 1, "Write 'step NAME = what it is made of', 'alias NAME = a step', 'rename STEP = NAME' or 'word WORD = its meaning'."));
+                findings.Add(BadRow.At(
+                    i + 1,
+                    "Write 'step NAME = what it is made of', 'alias NAME = a step', 'rename STEP = NAME' or 'word WORD = its meaning'."));
             }
             else if (kind == "step")
             {
@@ -57,7 +59,9 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
                 }
                 else if (Verbs.Find(meaning.ToLowerInvariant()) is null && !Vocabulary.IsDirection(meaning.ToLowerInvariant()))
                 {
-                    findings.Add(UnknownMeaning.At(i + 1, $"'{meaning}' is no step, verb or direction that is known, so '{name}' cannot mean it."));
+                    findings.Add(UnknownMeaning.At(
+                        i + 1,
+                        $"'{meaning}' is no step, verb or direction that is known, so '{name}' cannot mean it."));
                 }
             }
             else
@@ -71,7 +75,8 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
         names.AddRange(made.Select(s => (s.Name, s)));
         foreach (var (name, meaning, row, shown) in aliases)
         {
-            if ((made.Find(s => string.Equals(s.Name, meaning, StringComparison.OrdinalIgnoreCase)) ?? shipped.Find(meaning)) is not { } step)
+            if ((made.Find(s => string.Equals(s.Name, meaning, StringComparison.OrdinalIgnoreCase))
+                ?? shipped.Find(meaning)) is not { } step)
             {
                 findings.Add(UnknownMeaning.At(row, $"'{meaning}' is no step that is known, so '{name}' cannot stand for it."));
                 continue;
@@ -91,6 +96,9 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
         }
 
         names.AddRange(renamed.Select(r => (r.Key, names.Find(n => n.Name == r.Value).Step)));
-        return new OwnLexicon(definitions.Count + names.Count + words.Count == 0 ? shipped : shipped.With(steps, names, words), made, findings);
+        return new OwnLexicon(
+            definitions.Count + names.Count + words.Count == 0 ? shipped : shipped.With(steps, names, words),
+            made,
+            findings);
     }
 }

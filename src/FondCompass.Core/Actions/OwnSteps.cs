@@ -54,7 +54,8 @@ internal sealed class OwnSteps : IStepNames
 
     public string Genre => _lexicon.Genre;
 
-    public bool MayBegin(string word) => _lexicon.MayBegin(word) || _openers.Contains(word) || (word.EndsWith('s') && _openers.Contains(word[..^1]));
+    public bool MayBegin(string word) =>
+        _lexicon.MayBegin(word) || _openers.Contains(word) || (word.EndsWith('s') && _openers.Contains(word[..^1]));
 
     /// <summary>Sets of definitions that are kept for one lexicon, with the readings of rows that were read by them.</summary>
     private const int MostKept = 8;
@@ -137,7 +138,10 @@ internal sealed class OwnSteps : IStepNames
     {
         var words = StepLexicon.Key(wording).Split(' ');
         return _lengths.Any(length => Enumerable.Range(0, Math.Max(0, words.Length - length + 1))
-            .Any(start => string.Join(' ', words.Skip(start).Take(length)) is var key && _open.ContainsKey(key) && _done.TryGetValue(key, out var step) && step is null));
+            .Any(start => string.Join(' ', words.Skip(start).Take(length)) is var key
+                && _open.ContainsKey(key)
+                && _done.TryGetValue(key, out var step)
+                && step is null));
     }
 
     /// <summary>Depth is bounded, so that a long chain of definitions cannot exhaust the stack.</summary>
@@ -155,7 +159,8 @@ internal sealed class OwnSteps : IStepNames
         {
             _findings.Add(ActionFindings.DefinitionCircle.At(
                 definition.Row,
-                $"'{definition.Name}' is made of itself, directly or by way of another step. Spell out one of them action by action, such as 'step R side'."));
+                $"'{definition.Name}' is made of itself, directly or by way of another step. Spell out one of them action by action, "
+                    + "such as 'step R side'."));
             _done[key] = null;
             return null;
         }
@@ -171,7 +176,10 @@ internal sealed class OwnSteps : IStepNames
     {
         if (_actions > ActionBinder.MostMoments)
         {
-            _findings.Add(ActionFindings.TooLong.At(definition.Row, $"Steps may be defined of {ActionBinder.MostMoments} actions in all, and those above have more, so '{definition.Name}' is left out. Write what is so long as a part."));
+            _findings.Add(ActionFindings.TooLong.At(
+                definition.Row,
+                $"Steps may be defined of {ActionBinder.MostMoments} actions in all, and those above have more, so '{definition.Name}' "
+                    + "is left out. Write what is so long as a part."));
             return null;
         }
 
@@ -198,7 +206,11 @@ internal sealed class OwnSteps : IStepNames
         var forms = new List<StepForm>();
         foreach (var wording in Readable(definition, meaning))
         {
-            if (Placer.Place(wording, null, new Beat(1, Fraction.Whole), new WrittenFeet(_lexicon.Genre)) is [{ Actions.Count: > 0 } placed, ..])
+            if (Placer.Place(
+                wording,
+                null,
+                new Beat(1, Fraction.Whole),
+                new WrittenFeet(_lexicon.Genre)) is [{ Actions.Count: > 0 } placed, ..])
             {
                 forms.Add(FormOf(placed.Actions, placed.Last));
             }
@@ -224,7 +236,8 @@ internal sealed class OwnSteps : IStepNames
                 return [];
             }
 
-            var placed = readings.SelectMany(r => Placer.Place(r, counts, new Beat(last + 1, Fraction.Whole), written).Select(p => (Placed: p, Cost: r.Cost + (2 * p.Cost)))).MinBy(p => p.Cost).Placed;
+            var placed = readings.SelectMany(r => Placer.Place(r, counts, new Beat(last + 1, Fraction.Whole), written)
+                .Select(p => (Placed: p, Cost: r.Cost + (2 * p.Cost)))).MinBy(p => p.Cost).Placed;
             if (placed.Complaint is { } complaint)
             {
                 _findings.Add(ActionFindings.TooFewCounts.At(definition.Row, $"In the definition of '{definition.Name}': {complaint}"));
@@ -247,7 +260,8 @@ internal sealed class OwnSteps : IStepNames
         if (read.Count > 0)
         {
             _findings.AddRange(read[0].Respelled.Select(s => ActionFindings.Misspelt.At(definition.Row,
-                $"In the definition of '{definition.Name}', '{s.Written}' is read as '{s.Known}'. Write it so, or define a step of that name.")));
+                $"In the definition of '{definition.Name}', '{s.Written}' is read as '{s.Known}'. Write it so, or define a step of that "
+                    + "name.")));
             return read;
         }
 
@@ -256,7 +270,9 @@ internal sealed class OwnSteps : IStepNames
         {
             // What hangs on a broken definition has been told with that one.
             _findings.Add(ActionFindings.DefinitionUnread.At(
-                definition.Row, $"In the definition of '{definition.Name}', '{(unread.Count > 0 ? string.Join(", ", unread) : words)}' is not known. Name a step of the lexicon or spell it out: 'step R side'."));
+                definition.Row,
+                $"In the definition of '{definition.Name}', '{(unread.Count > 0 ? string.Join(", ", unread) : words)}' is not known. "
+                    + "Name a step of the lexicon or spell it out: 'step R side'."));
         }
 
         return [];
@@ -266,7 +282,9 @@ internal sealed class OwnSteps : IStepNames
     private static StepForm FormOf(IReadOnlyList<PlacedAction> placed, int counts)
     {
         var flip = placed.FirstOrDefault(a => a.Phrase.Foot.IsSingle()) is { Phrase: { } first } && first.Foot == Foot.Left;
-        return new StepForm([.. placed.Select(a => new FormAction(flip ? Mirror(a.Phrase) : a.Phrase, a.Beat.ToTick(swing: false, bothInCount: false)))], counts);
+        return new StepForm(
+            [.. placed.Select(a => new FormAction(flip ? Mirror(a.Phrase) : a.Phrase, a.Beat.ToTick(swing: false, bothInCount: false)))],
+            counts);
     }
 
     private static Phrase Mirror(Phrase phrase) => phrase with

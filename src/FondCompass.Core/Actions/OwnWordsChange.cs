@@ -6,7 +6,8 @@ using FondCompass.Core.Text;
 namespace FondCompass.Core.Actions;
 
 /// <summary>
-/// Which names mean something else after a change of an instructor's own words. A dance in whose text none of them stands is danced as before, so that only
+/// Which names mean something else after a change of an instructor's own words. A dance in whose text none of them stands is danced as
+/// before, so that only
 /// the others need be looked at.
 /// </summary>
 public static class OwnWordsChange
@@ -17,11 +18,18 @@ public static class OwnWordsChange
     /// <summary>One row: what it defines, and what that is made of.</summary>
     private sealed record Row(string Kind, string Name, string Meaning);
 
-    /// <summary>Each changed name as the words it is made of, lower case: a text that uses the name holds the letters of all of them.</summary>
+    /// <summary>
+    /// Each changed name as the words it is made of, lower case: a text that uses the name holds the letters of all of them.
+    /// </summary>
     public static IReadOnlyList<IReadOnlyList<string>> Between(StepLexicon shipped, string before, string after)
     {
         var (old, now) = (Rows(before), Rows(after));
-        var changed = old.Concat(now).Select(r => r.Name).Distinct().Where(name => !old.Where(r => r.Name == name).SequenceEqual(now.Where(r => r.Name == name))).Select(Words).ToList();
+        var changed = old.Concat(now)
+            .Select(r => r.Name)
+            .Distinct()
+            .Where(name => !old.Where(r => r.Name == name).SequenceEqual(now.Where(r => r.Name == name)))
+            .Select(Words)
+            .ToList();
         // What is made of a changed name has changed with it, and what is made of that.
         var open = new Queue<IReadOnlyList<string>>(changed);
         var rest = old.Concat(now).Distinct().Where(r => !changed.Exists(c => c.SequenceEqual(Words(r.Name)))).ToList();
@@ -35,10 +43,21 @@ public static class OwnWordsChange
             }
         }
 
-        // A step that is shown by another name is so wherever it is danced, under whichever of its names; so is a name that stands for a changed step.
-        var shown = old.Concat(now).Distinct().Where(r => r.Kind == "rename" && changed.Exists(c => c.SequenceEqual(Words(r.Name)))).Select(r => shipped.Find(r.Name)).OfType<NamedStep>();
-        changed.AddRange(shown.SelectMany(s => s.Aliases.Prepend(s.Name).Concat(s.LocalNames.Values.SelectMany(n => n)).Concat(s.Languages.Values.SelectMany(n => n))).Select(Words));
-        changed.AddRange(old.Concat(now).Where(r => r.Kind == "rename" && changed.Exists(c => c.SequenceEqual(Words(r.Name)))).Select(r => Words(r.Meaning)).ToList());
+        // A step that is shown by another name is so wherever it is danced, under whichever of its names; so is a name that stands for a
+        // changed step.
+        var shown = old.Concat(now)
+            .Distinct()
+            .Where(r => r.Kind == "rename" && changed.Exists(c => c.SequenceEqual(Words(r.Name))))
+            .Select(r => shipped.Find(r.Name))
+            .OfType<NamedStep>();
+        changed.AddRange(shown.SelectMany(s => s.Aliases.Prepend(s.Name)
+            .Concat(s.LocalNames.Values.SelectMany(n => n))
+            .Concat(s.Languages.Values.SelectMany(n => n)))
+            .Select(Words));
+        changed.AddRange(old.Concat(now)
+            .Where(r => r.Kind == "rename" && changed.Exists(c => c.SequenceEqual(Words(r.Name))))
+            .Select(r => Words(r.Meaning))
+            .ToList());
         return [.. changed.DistinctBy(c => string.Join(' ', c))];
     }
 
@@ -58,8 +77,13 @@ public static class OwnWordsChange
         return rows;
     }
 
-    private static List<string> Words(string text) => [.. Lexer.Read(text).Where(t => t.Kind is TokenKind.Word or TokenKind.Number or TokenKind.Other).Select(t => t.Text.ToLowerInvariant()).Where(w => !Signs.Contains(w))];
+    private static List<string> Words(string text) =>
+        [.. Lexer.Read(text)
+            .Where(t => t.Kind is TokenKind.Word or TokenKind.Number or TokenKind.Other)
+            .Select(t => t.Text.ToLowerInvariant())
+            .Where(w => !Signs.Contains(w))];
 
     /// <summary>Every word of the name, also in the plural, stands in the meaning.</summary>
-    private static bool Holds(List<string> meaning, IReadOnlyList<string> name) => name.Count == 0 || name.All(n => meaning.Exists(m => m.Contains(n, StringComparison.Ordinal)));
+    private static bool Holds(List<string> meaning, IReadOnlyList<string> name) =>
+        name.Count == 0 || name.All(n => meaning.Exists(m => m.Contains(n, StringComparison.Ordinal)));
 }

@@ -27,11 +27,16 @@ internal sealed partial class PartBinder
         return null;
     }
 
-    /// <summary>The weight that must be there when a row is done: stated next, or told by the foot that the next row of the feet moves.</summary>
+    /// <summary>
+    /// The weight that must be there when a row is done: stated next, or told by the foot that the next row of the feet moves.
+    /// </summary>
     private Afterwards? Behind()
     {
         var (entries, from) = _behind;
-        var loops = dance is { IsPhrased: false, IsFree: false } && !part.IsTag && part.Variant is null && ReferenceEquals(entries, part.Entries);
+        var loops = dance is { IsPhrased: false, IsFree: false }
+            && !part.IsTag
+            && part.Variant is null
+            && ReferenceEquals(entries, part.Entries);
         for (var i = from; i < from + FurthestAhead; i++)
         {
             var isAround = i >= entries.Count;

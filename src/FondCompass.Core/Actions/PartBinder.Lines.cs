@@ -23,16 +23,20 @@ internal sealed partial class PartBinder
 
     /// <summary>Rows whose counts fit the holes of the rows above belong to their line ("1,3,5,7 …" then "2,4,6,8 …").</summary>
     private bool FillsHoles(CountSpec? counts) =>
-        counts is not null && _holes && counts.Positions.All(p => !p.IsPickUp && p.Number <= Math.Max(_lineEnd, LineCounts) && !_covered[Key(p)]);
+        counts is not null
+            && _holes
+            && counts.Positions.All(p => !p.IsPickUp && p.Number <= Math.Max(_lineEnd, LineCounts) && !_covered[Key(p)]);
 
     /// <summary>After a row whose only action is a pick-up a row that begins on that 1 goes on in the same line.</summary>
-    private bool FollowsPickUp(Beat first) => first == new Beat(1, Fraction.Whole) && _pending.Count > 0 && _pending.TrueForAll(p => p.Moment.Beat.IsPickUp);
+    private bool FollowsPickUp(Beat first) =>
+        first == new Beat(1, Fraction.Whole) && _pending.Count > 0 && _pending.TrueForAll(p => p.Moment.Beat.IsPickUp);
 
     private bool _holes;
 
     private static int Key(Beat beat) => (beat.Number * 4) + (int)beat.Fraction;
 
-    private void Add(Moment moment, Beat until) => _pending.Add(new Pending(_mirrored ? MirrorImage.Of(moment, dance.Header.StartFacing) : moment, until));
+    private void Add(Moment moment, Beat until) =>
+        _pending.Add(new Pending(_mirrored ? MirrorImage.Of(moment, dance.Header.StartFacing) : moment, until));
 
     private void Extend(CountSpec? counts, Beat last, int number)
     {
@@ -83,7 +87,10 @@ internal sealed partial class PartBinder
         LineChecks.Check(part.Name, number, _firstRow, end, part.IsTag || (dance.IsFree && end > 0 && LineCounts % end == 0)
             ? Math.Min(end, LineCounts) : LineCounts, _pending.OrderBy(p => p.Moment.Beat).Select(p => (p.Moment, p.Until)).ToList(),
             dance.Header.Swing, Tell);
-        _lines.Add(new DanceLine(number, _start, end, _firstRow, _opened?.Name ?? _nameAgain ?? _nameCalled ?? "") { Counting = _countedLine ?? _countedPart });
+        _lines.Add(new DanceLine(number, _start, end, _firstRow, _opened?.Name ?? _nameAgain ?? _nameCalled ?? "")
+        {
+            Counting = _countedLine ?? _countedPart
+        });
         _countedLine = null;
         _nameCalled = null;
         _hangings.Close(_lines[^1], _moments, Place, Tell);

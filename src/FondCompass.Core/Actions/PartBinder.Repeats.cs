@@ -19,7 +19,10 @@ internal sealed partial class PartBinder
         var entries = _lineBefore;
         if (entries.Count == 0)
         {
-            Tell(ActionFindings.NothingAgain.At(row, "There is no line above to dance again. Write its steps first, then 'again' or 'again mirrored'.", part: part.Name));
+            Tell(ActionFindings.NothingAgain.At(
+                row,
+                "There is no line above to dance again. Write its steps first, then 'again' or 'again mirrored'.",
+                part: part.Name));
             return;
         }
 
@@ -41,7 +44,15 @@ internal sealed partial class PartBinder
                 }
                 else if (danced.Taken is { } taken)
                 {
-                    Take(danced.Entry, taken with { Moments = [.. taken.Moments.Select(m => OnceMore(m, i, now != danced.Mirrored))], After = now != danced.Mirrored ? taken.After.Other() : taken.After }, now, danced.Only);
+                    Take(
+                        danced.Entry,
+                        taken with
+                        {
+                            Moments = [.. taken.Moments.Select(m => OnceMore(m, i, now != danced.Mirrored))],
+                            After = now != danced.Mirrored ? taken.After.Other() : taken.After
+                        },
+                        now,
+                        danced.Only);
                 }
                 else
                 {
@@ -108,7 +119,10 @@ internal sealed partial class PartBinder
         {
             var above = _lineBefore.Count > 0 && _pending.Count == 0 ? _pendingBefore : _pending;
             TellOtherLead(entry.Row, above, operation.Lead);
-            DanceAgain(entry.Row, operation.Times, operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(above) is var was && was.IsSingle() && was != operation.Lead));
+            DanceAgain(
+                entry.Row,
+                operation.Times,
+                operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(above) is var was && was.IsSingle() && was != operation.Lead));
             return;
         }
 
@@ -125,16 +139,21 @@ internal sealed partial class PartBinder
         var from = counts.First.Number - span;
         var source = from >= 1
             ? _pending.Where(p => p.Moment.Beat.Number >= from && p.Moment.Beat.Number < from + span).ToList()
-            : _pendingBefore.Where(p => p.Moment.Beat.Number >= from + _countsBefore && p.Moment.Beat.Number < from + _countsBefore + span).ToList();
+            : _pendingBefore.Where(p => p.Moment.Beat.Number >= from + _countsBefore && p.Moment.Beat.Number < from + _countsBefore + span)
+                .ToList();
         var shift = from >= 1 ? span : counts.First.Number - (from + _countsBefore);
         if (source.Count == 0)
         {
-            Tell(ActionFindings.NothingAgain.At(entry.Row, $"There are no {span} counts above to dance again. Write them first.", part: part.Name));
+            Tell(ActionFindings.NothingAgain.At(
+                entry.Row,
+                $"There are no {span} counts above to dance again. Write them first.",
+                part: part.Name));
             return;
         }
 
         TellOtherLead(entry.Row, source, operation.Lead);
-        var mirrors = operation.OtherSide || (operation.Lead.IsSingle() && LeadOf(source) is var lead && lead.IsSingle() && lead != operation.Lead);
+        var mirrors = operation.OtherSide
+            || (operation.Lead.IsSingle() && LeadOf(source) is var lead && lead.IsSingle() && lead != operation.Lead);
         if (mirrors)
         {
             TellSameSide(entry.Row, source);
@@ -146,29 +165,49 @@ internal sealed partial class PartBinder
             var moment = mirrors ? MirrorImage.Of(pending.Moment, dance.Header.StartFacing) : pending.Moment;
             var beat = moment.Beat with { Number = moment.Beat.Number + shift };
             taken.Add(new Pending(
-                moment is DanceAction action ? action with { Beat = beat, Row = entry.Row, Source = entry.Span, Call = action.Call + NextTime } : moment with { Beat = beat, Row = entry.Row },
+                moment is DanceAction action
+                    ? action with { Beat = beat, Row = entry.Row, Source = entry.Span, Call = action.Call + NextTime }
+                    : moment with { Beat = beat, Row = entry.Row },
                 pending.Until with { Number = pending.Until.Number + shift }));
         }
 
         Take(entry, new TakenAgain(counts, taken, mirrors ? _feet.Weight.Other() : _feet.Weight), mirrored, only);
     }
 
-    /// <summary>The other side of what names no foot is the foot that is free; where as many steps lead back to the same one, that is no other side, and is told.</summary>
+    /// <summary>
+    /// The other side of what names no foot is the foot that is free; where as many steps lead back to the same one, that is no other side,
+    /// and is told.
+    /// </summary>
     private void TellSameSide(int row, List<Pending> above)
     {
         var steps = above.Select(p => p.Moment).OfType<DanceAction>().Count(a => a.Verb.Kind == VerbKind.Takes);
         if (steps > 0 && steps % 2 == 0 && LeadOf(above) == Foot.None && !above.Exists(p => p.Moment is DanceAction { Foot: Foot.Both }))
         {
-            Tell(ActionFindings.Doubtful.At(row, "What is danced again names no foot, and ends with the same foot free as it begins: it begins with that foot again, not with the other. Name the foot above, or write a step or a hold between.", part: part.Name));
+            Tell(ActionFindings.Doubtful.At(
+                row,
+                "What is danced again names no foot, and ends with the same foot free as it begins: it begins with that foot again, not "
+                    + "with the other. Name the foot above, or write a step or a hold between.",
+                part: part.Name));
         }
     }
 
-    /// <summary>A foot that is asked for where what is danced again names none: it begins with the foot that is free, and where that is the other one it is told.</summary>
+    /// <summary>
+    /// A foot that is asked for where what is danced again names none: it begins with the foot that is free, and where that is the other
+    /// one it is told.
+    /// </summary>
     private void TellOtherLead(int row, List<Pending> above, Foot asked)
     {
-        if (asked.IsSingle() && LeadOf(above) == Foot.None && _feet.Weight.IsSingle() && _feet.Weight.FreeFoot() is var free && free != asked)
+        if (asked.IsSingle()
+            && LeadOf(above) == Foot.None
+            && _feet.Weight.IsSingle()
+            && _feet.Weight.FreeFoot() is var free
+            && free != asked)
         {
-            Tell(ActionFindings.Doubtful.At(row, $"What is danced again names no foot: it begins with the {free.Word()} foot, which is free, and not with the {asked.Word()}. Write the steps out with the foot they begin with.", part: part.Name));
+            Tell(ActionFindings.Doubtful.At(
+                row,
+                $"What is danced again names no foot: it begins with the {free.Word()} foot, which is free, and not with the "
+                    + $"{asked.Word()}. Write the steps out with the foot they begin with.",
+                part: part.Name));
         }
     }
 

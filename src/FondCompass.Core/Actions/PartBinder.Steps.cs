@@ -75,7 +75,9 @@ internal sealed partial class PartBinder
             // A move that is only named may turn: a facing stated right behind it says how far.
             var turns = _next is CheckEntry { Facing: not null } && pending.Moment is DanceAction { Turn: null, Verb: var verb }
                 && verb == Verbs.NamedMove && pending == bound.Moments[^1];
-            _pending.Add(Turned(turns ? pending with { Moment = (DanceAction)pending.Moment with { Turn = new Turn(null, 0) } } : pending, mirrored));
+            _pending.Add(Turned(
+                turns ? pending with { Moment = (DanceAction)pending.Moment with { Turn = new Turn(null, 0) } } : pending,
+                mirrored));
         }
 
         _feet = mirrored ? bound.After with { Weight = bound.After.Weight.Other(), Forward = bound.After.Forward.Other() } : bound.After;
@@ -93,7 +95,10 @@ internal sealed partial class PartBinder
     {
         if (_pending.Count == 0)
         {
-            Tell(NotationFindings.BadVariant.At(variant.Row, "A variant stands below the steps it may replace; there is no line above it.", part: part.Name));
+            Tell(NotationFindings.BadVariant.At(
+                variant.Row,
+                "A variant stands below the steps it may replace; there is no line above it.",
+                part: part.Name));
             return;
         }
 

@@ -35,13 +35,27 @@ internal sealed partial class PartBinder
     }
 
     private void TellParked(UnreadableEntry unread, Beat first) =>
-        Tell(UnknownWords.Parked(new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), unread.Row), unread, names, dance.Rows[unread.Row - 1], Suggests));
+        Tell(UnknownWords.Parked(
+            new Place(part.Name, _lines.Count + 1, first.Label(LineCounts), unread.Row),
+            unread,
+            names,
+            dance.Rows[unread.Row - 1],
+            Suggests));
 
     /// <summary>Something without counts that nobody understood: it takes none, and after it the weight is unknown.</summary>
     private void AddUnread(int row, string wording)
     {
         var beat = _last ?? new Beat(1, Fraction.Whole);
-        var unread = new UnreadStep { Line = Math.Max(1, _lines.Count), At = _moments.Count > 0 ? _moments[^1].At : default, Length = default, Beat = beat, Row = row, Wording = wording, TakesNoCounts = true };
+        var unread = new UnreadStep
+        {
+            Line = Math.Max(1, _lines.Count),
+            At = _moments.Count > 0 ? _moments[^1].At : default,
+            Length = default,
+            Beat = beat,
+            Row = row,
+            Wording = wording,
+            TakesNoCounts = true
+        };
         _feet = _feet.On(Weight.Unknown);
         if (_last is { } last)
         {

@@ -9,7 +9,13 @@ namespace FondCompass.Core.Actions;
 /// Walks the rows of one part: lines begin where counts stop rising, actions go on their beats, repeats and calls are danced again.
 /// How the feet stand goes along, so that each row can be read by it.
 /// </summary>
-internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames names, LineStore store, List<Finding> findings, Capacity capacity,
+internal sealed partial class PartBinder(
+    Dance dance,
+    DancePart part,
+    IStepNames names,
+    LineStore store,
+    List<Finding> findings,
+    Capacity capacity,
     MoveEnds ends, Weight start)
 {
     /// <summary>Looking for the nearest name costs time; after so many findings nobody reads them.</summary>
@@ -57,7 +63,8 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
     private Footing _feet = new(start);
 
     /// <summary>An entry of the line, whether mirrored, and the time of its line that alone it is danced in.</summary>
-    /// <param name="Taken">What a row that repeats took from above; danced again with its line it is the same, whatever is above then.</param>
+    /// <param name="Taken">What a row that repeats took from above; danced again with its line it is the same, whatever is above
+    /// then.</param>
     private readonly record struct Danced(PartEntry Entry, bool Mirrored, int? Only, TakenAgain? Taken = null);
 
     /// <summary>Counts taken from above, with the weight behind them.</summary>
@@ -94,7 +101,8 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
             Tell(new Finding(
                 ActionFindings.PartLength,
                 new Place(part.Name, Row: part.Row),
-                $"{part.Name} has {counts} counts, which is no multiple of {LineCounts}. Any total can be danced, but music is mostly phrased in {LineCounts}s."));
+                $"{part.Name} has {counts} counts, which is no multiple of {LineCounts}. Any total can be danced, but music is mostly "
+                    + $"phrased in {LineCounts}s."));
         }
 
         findings.AddRange(_told);
@@ -151,7 +159,11 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
         var isFull = capacity.IsFullFor(_moments.Count + _pending.Count + _instead, _start);
         if (isFull)
         {
-            Tell(ActionFindings.TooLong.At(row, $"A dance may have {ActionBinder.MostMoments} actions and {ActionBinder.MostCounts} counts in all, made of {ActionBinder.MostEntries} rows as often as they are danced. What this row and those below it would add, or dance again, is left out. Write what repeats as a part and call it in the order."));
+            Tell(ActionFindings.TooLong.At(
+                row,
+                $"A dance may have {ActionBinder.MostMoments} actions and {ActionBinder.MostCounts} counts in all, made of "
+                    + $"{ActionBinder.MostEntries} rows as often as they are danced. What this row and those below it would add, or "
+                        + "dance again, is left out. Write what repeats as a part and call it in the order."));
         }
 
         return isFull;
@@ -188,7 +200,18 @@ internal sealed partial class PartBinder(Dance dance, DancePart part, IStepNames
             case FreeEntry free:
                 Open(free.Counts, free.Counts.First, free.Row);
                 _mirrored = mirrored;
-                Add(new FreeSpan { Line = 0, At = default, Length = default, Beat = free.Counts.First, Row = free.Row, Weight = free.Weight, Facing = free.Facing }, free.Counts.Last);
+                Add(
+                    new FreeSpan
+                    {
+                        Line = 0,
+                        At = default,
+                        Length = default,
+                        Beat = free.Counts.First,
+                        Row = free.Row,
+                        Weight = free.Weight,
+                        Facing = free.Facing
+                    },
+                    free.Counts.Last);
                 _rows.FeetAreKnown();
                 _feet = _feet.On(free.Weight is { } weight ? mirrored ? weight.Other() : weight : _feet.Weight);
                 Extend(free.Counts, free.Counts.Last, free.Counts.Last.Number);

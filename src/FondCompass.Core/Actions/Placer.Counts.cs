@@ -23,7 +23,12 @@ internal sealed partial class Placer
             OneEach(forms, _counts.Positions, 0);
         }
 
-        foreach (var forms in Choices().Where(f => f.Sum(PositionsOf) > 1 && f.Exists(x => x is not null) && f.Sum(CountsOf) == 1 && _counts.First.Fraction == Fraction.Whole).Take(2))
+        foreach (var forms in Choices()
+            .Where(f => f.Sum(PositionsOf) > 1
+                && f.Exists(x => x is not null)
+                && f.Sum(CountsOf) == 1
+                && _counts.First.Fraction == Fraction.Whole)
+            .Take(2))
         {
             Natural(forms, _counts.First, 1, Evenly(Own));
         }
@@ -51,7 +56,8 @@ internal sealed partial class Placer
     {
         (Fraction.Whole, 2) => [first, first with { Fraction = Fraction.And }],
         (Fraction.Whole, 3) => [first, first with { Fraction = Fraction.And }, first with { Fraction = Fraction.A }],
-        (Fraction.Whole, 4) => [first, first with { Fraction = Fraction.E }, first with { Fraction = Fraction.And }, first with { Fraction = Fraction.A }],
+        (Fraction.Whole, 4) =>
+            [first, first with { Fraction = Fraction.E }, first with { Fraction = Fraction.And }, first with { Fraction = Fraction.A }],
         (Fraction.And, 2) => [first, first with { Fraction = Fraction.A }],
         _ => null,
     };
@@ -134,7 +140,13 @@ internal sealed partial class Placer
         }
         else if (natural < span)
         {
-            Natural(usual, _counts!.First, 4 + bent, pace, $"{Named()} takes {natural} counts and {span} are written; the rest is held. Write 'hold' there if that is meant.", last: span);
+            Natural(
+                usual,
+                _counts!.First,
+                4 + bent,
+                pace,
+                $"{Named()} takes {natural} counts and {span} are written; the rest is held. Write 'hold' there if that is meant.",
+                last: span);
         }
         else if (natural > span && _found.Count == 0)
         {
@@ -146,7 +158,9 @@ internal sealed partial class Placer
     private void Shared(int span, int bent)
     {
         var number = _dancings.Count;
-        var positions = Enumerable.Range(0, number).Select(i => new Beat(_counts!.First.Number + (span * i / number), Fraction.Whole)).ToList();
+        var positions = Enumerable.Range(0, number)
+            .Select(i => new Beat(_counts!.First.Number + (span * i / number), Fraction.Whole))
+            .ToList();
         OneEach(Usual(withEndings: false), positions, 2 + bent, last: _counts!.Last.Number);
     }
 
@@ -179,7 +193,11 @@ internal sealed partial class Placer
             }
 
             // "1,3,5,7 clap": at each of them.
-            _dancings = [.. counts.Positions.Select((_, i) => single with { Lead = i == 0 || single.Phrase.Verb is { Kind: not VerbKind.Takes } ? single.Lead : Foot.None, Phrase = i == 0 || single.Phrase.Verb is { Kind: not VerbKind.Takes } ? single.Phrase : single.Phrase with { Feet = [] } })];
+            _dancings = [.. counts.Positions.Select((_, i) => single with
+            {
+                Lead = i == 0 || single.Phrase.Verb is { Kind: not VerbKind.Takes } ? single.Lead : Foot.None,
+                Phrase = i == 0 || single.Phrase.Verb is { Kind: not VerbKind.Takes } ? single.Phrase : single.Phrase with { Feet = [] }
+            })];
             OneEach([.. _dancings.Select(_ => (StepForm?)null)], counts.Positions, 0);
             return;
         }
@@ -221,7 +239,9 @@ internal sealed partial class Placer
         else if (needed < counts.Positions.Count)
         {
             // Steps that are known keep their own rhythm where it lies on the counts; else they take the first positions.
-            var said = $"{Named()} has {needed} actions and {counts.Positions.Count} counts are written; the rest is held. Write 'hold' there if that is meant.";
+            var said =
+                $"{Named()} has {needed} actions and {counts.Positions.Count} counts are written; the rest is held. Write 'hold' there "
+                    + "if that is meant.";
             var hold = _dancings.FindLastIndex(d => d.Holds);
             OneEach(usual, Sparse(counts.Positions, needed), 4, hold >= 0 ? null : said, last: counts.Last.Number);
         }
@@ -260,7 +280,11 @@ internal sealed partial class Placer
     /// <summary>So many positions evenly in a span, on halves or quarters; the early counts take the extra ones.</summary>
     private static List<Beat>? Finer(Beat first, int span, int needed)
     {
-        foreach (var (parts, order) in new[] { (2, new[] { Fraction.Whole, Fraction.And }), (4, [Fraction.Whole, Fraction.E, Fraction.And, Fraction.A]) })
+        foreach (var (parts, order) in new[]
+        {
+            (2, new[] { Fraction.Whole, Fraction.And }),
+            (4, [Fraction.Whole, Fraction.E, Fraction.And, Fraction.A])
+        })
         {
             if (needed <= span * parts)
             {
@@ -268,7 +292,10 @@ internal sealed partial class Placer
                 for (var i = 0; i < span; i++)
                 {
                     var share = ((needed * (i + 1)) + span - 1) / span - (((needed * i) + span - 1) / span);
-                    var taken = share == 1 ? [Fraction.Whole] : share == 2 ? [Fraction.Whole, Fraction.And] : share == 3 ? [Fraction.Whole, Fraction.And, Fraction.A] : order;
+                    var taken = share == 1 ? [Fraction.Whole]
+                        : share == 2 ? [Fraction.Whole, Fraction.And]
+                        : share == 3 ? [Fraction.Whole, Fraction.And, Fraction.A]
+                        : order;
                     positions.AddRange(taken.Take(share).Select(f => new Beat(first.Number + i, f)));
                 }
 
@@ -286,12 +313,19 @@ internal sealed partial class Placer
         var have = _counts!.Positions;
         var finer = have.Count > 0 && have.All(p => p.Fraction == Fraction.Whole) ? Finer(_counts.First, _counts.Span, needed) : null;
         var positions = finer ?? [.. have, .. Enumerable.Repeat(_counts.Last, Math.Max(0, needed - have.Count))];
-        OneEach(usual, positions, 8, $"{Named()} has {needed} actions but only {have.Count} {(have.Count == 1 ? "count is" : "counts are")} written, so they are crowded. Write {needed} counts, or spell out what is danced.", last: _counts.Last.Number);
+        OneEach(
+            usual,
+            positions,
+            8,
+            $"{Named()} has {needed} actions but only {have.Count} {(have.Count == 1 ? "count is" : "counts are")} written, so they are "
+                + $"crowded. Write {needed} counts, or spell out what is danced.",
+            last: _counts.Last.Number);
     }
 
     private string Faster(List<StepForm?> forms, int span)
     {
         var natural = forms.Sum(CountsOf);
-        return $"{Named()} takes {natural} {(natural == 1 ? "count" : "counts")} of its own and has {span} here, so it is danced faster. Write {natural} counts, or the halves ('1&2&'), if that is meant.";
+        return $"{Named()} takes {natural} {(natural == 1 ? "count" : "counts")} of its own and has {span} here, so it is danced "
+            + $"faster. Write {natural} counts, or the halves ('1&2&'), if that is meant.";
     }
 }

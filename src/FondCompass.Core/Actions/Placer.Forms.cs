@@ -27,7 +27,9 @@ internal sealed partial class Placer
         OneEach([cut, .. Enumerable.Repeat<StepForm?>(null, _dancings.Count - 1)], positions, 1);
     }
 
-    /// <summary>The usual form of a named step fills the counts by itself, ends without weight, and one action without weight is told behind it.</summary>
+    /// <summary>
+    /// The usual form of a named step fills the counts by itself, ends without weight, and one action without weight is told behind it.
+    /// </summary>
     private bool TakesThePlace(int span) =>
         _dancings is [{ IsNamed: true, Forms: [{ Actions: [.., { Phrase.Verb.Kind: VerbKind.Leaves }] } usual, ..], Phrase.Counts: 0 },
         { IsNamed: false, Phrase: { Verb.Kind: VerbKind.Leaves, Turn: null } }]
@@ -44,27 +46,34 @@ internal sealed partial class Placer
         for (var i = 0; i < forms.Count; i++)
         {
             // A pivot of which the step forward is not written is danced whole, if its counts allow.
-            cost += forms[i] is { } form && _dancings[i].Phrase.Step is { Pivots: true } && ReferenceEquals(form, _dancings[i].Forms[^1]) ? 1 : 0;
+            cost += forms[i] is { } form && _dancings[i].Phrase.Step is { Pivots: true } && ReferenceEquals(form, _dancings[i].Forms[^1])
+                ? 1
+                : 0;
         }
 
         return Math.Min(cost, 1);
     }
 
     /// <summary>A step that is danced in fewer counts than it usually has, beside others.</summary>
-    private bool IsHurried(List<StepForm?> forms) => _wording.Items.Count > 1 && forms.Where((f, i) => f is not null && f.Counts < _dancings[i].Forms[0].Counts).Any();
+    private bool IsHurried(List<StepForm?> forms) =>
+        _wording.Items.Count > 1 && forms.Where((f, i) => f is not null && f.Counts < _dancings[i].Forms[0].Counts).Any();
 
     /// <summary>The usual forms; "vine R with brush": the touch that would end the step makes room for the ending that is named.</summary>
     private List<StepForm?> Usual(bool withEndings)
     {
-        var usual = _dancings.ConvertAll(d => d.Forms.Count == 0 ? null : d.Phrase.Counts > 0 ? d.Forms.FirstOrDefault(f => f.Counts == d.Phrase.Counts) ?? d.Forms[0] : d.Forms[0]);
+        var usual = _dancings.ConvertAll(d => d.Forms.Count == 0 ? null
+            : d.Phrase.Counts > 0 ? d.Forms.FirstOrDefault(f => f.Counts == d.Phrase.Counts) ?? d.Forms[0]
+            : d.Forms[0]);
         for (var i = 0; i + 1 < usual.Count && withEndings; i++)
         {
-            if (_dancings[i + 1] is not { IsNamed: false, Phrase.Verb: { Kind: VerbKind.Leaves or VerbKind.NoFoot } } || usual[i] is not { Actions: [.., { Phrase.Verb.Kind: VerbKind.Leaves }] } form)
+            if (_dancings[i + 1] is not { IsNamed: false, Phrase.Verb: { Kind: VerbKind.Leaves or VerbKind.NoFoot } }
+                || usual[i] is not { Actions: [.., { Phrase.Verb.Kind: VerbKind.Leaves }] } form)
             {
                 continue;
             }
 
-            if (_dancings[i].Forms.FirstOrDefault(f => f.Counts == form.Counts - 1 && Outline(f).SequenceEqual(Outline(form).SkipLast(1))) is { } shorter)
+            if (_dancings[i].Forms.FirstOrDefault(f => f.Counts == form.Counts - 1
+                && Outline(f).SequenceEqual(Outline(form).SkipLast(1))) is { } shorter)
             {
                 usual[i] = shorter;
             }
@@ -73,8 +82,10 @@ internal sealed partial class Placer
         for (var i = 1; i < usual.Count; i++)
         {
             // The step forward stands before it: only the pivot is left to dance.
-            if (_dancings[i].Phrase is { Step.Pivots: true, Feet.Count: 0 } && _dancings[i - 1] is { IsNamed: false, Phrase: { Verb: { Kind: VerbKind.Takes } stepped } before }
-                && (before.Direction is Direction.Forward or Direction.DiagonalForward || (before.Direction == Direction.None && (stepped.Default == Direction.Forward || stepped.Has(VerbTraits.Plain)))))
+            if (_dancings[i].Phrase is { Step.Pivots: true, Feet.Count: 0 }
+                && _dancings[i - 1] is { IsNamed: false, Phrase: { Verb: { Kind: VerbKind.Takes } stepped } before }
+                && (before.Direction is Direction.Forward or Direction.DiagonalForward
+                    || (before.Direction == Direction.None && (stepped.Default == Direction.Forward || stepped.Has(VerbTraits.Plain)))))
             {
                 usual[i] = _dancings[i].Forms[^1];
             }
@@ -83,10 +94,14 @@ internal sealed partial class Placer
         for (var i = 0; i + 1 < usual.Count; i++)
         {
             // "Cross rock R over L, recover L": what is written behind the step is not danced twice.
-            if (usual[i] is { Actions: [.., { Phrase.Verb: { } last }] } rocking && last.Has(VerbTraits.Stays) && _dancings[i + 1] is { IsNamed: false, Phrase.Verb: { } next } && next == last
+            if (usual[i] is { Actions: [.., { Phrase.Verb: { } last }] } rocking
+                && last.Has(VerbTraits.Stays)
+                && _dancings[i + 1] is { IsNamed: false, Phrase.Verb: { } next }
+                && next == last
                 && rocking.Actions.Count > 1)
             {
-                usual[i] = _dancings[i].Forms.FirstOrDefault(f => f.Actions.Count == rocking.Actions.Count - 1) ?? new StepForm([.. rocking.Actions.SkipLast(1)], Math.Max(1, rocking.Counts - 1));
+                usual[i] = _dancings[i].Forms.FirstOrDefault(f => f.Actions.Count == rocking.Actions.Count - 1)
+                    ?? new StepForm([.. rocking.Actions.SkipLast(1)], Math.Max(1, rocking.Counts - 1));
             }
         }
 
@@ -104,10 +119,12 @@ internal sealed partial class Placer
         return usual;
     }
 
-    private static IEnumerable<(Tick At, Verb? Verb, Direction Direction)> Outline(StepForm form) => form.Actions.Select(a => (a.At, a.Phrase.Verb, a.Phrase.Direction));
+    private static IEnumerable<(Tick At, Verb? Verb, Direction Direction)> Outline(StepForm form) =>
+        form.Actions.Select(a => (a.At, a.Phrase.Verb, a.Phrase.Direction));
 
     /// <summary>Dancings of one step have the same forms, save where feet or a way said leave only some of them.</summary>
-    private static (NamedStep? Step, NamedStep? Manner, int Forms) KeyOf(StepDancing dancing) => (dancing.Phrase.Step, dancing.Phrase.Manner, dancing.Forms.Count);
+    private static (NamedStep? Step, NamedStep? Manner, int Forms) KeyOf(StepDancing dancing) =>
+        (dancing.Phrase.Step, dancing.Phrase.Manner, dancing.Forms.Count);
 
     /// <summary>Every choice of forms, the same form for the same step; a handful at the most.</summary>
     private IEnumerable<List<StepForm?>> Choices()
@@ -151,7 +168,14 @@ internal sealed partial class Placer
     /// <param name="pace">How long each dancing lasts, in halves of its own length; a pace that falls between the counts is none.</param>
     /// <param name="last">Counts the row fills, when it is more than the steps take.</param>
     /// <param name="held">The dancing that is held longer, and by how many counts.</param>
-    private void Natural(List<StepForm?> forms, Beat first, int cost, int[] pace, string? complaint = null, int? last = null, (int Index, int By)? held = null)
+    private void Natural(
+        List<StepForm?> forms,
+        Beat first,
+        int cost,
+        int[] pace,
+        string? complaint = null,
+        int? last = null,
+        (int Index, int By)? held = null)
     {
         if (forms.Where((f, i) => !Falls(f, pace[i])).Any())
         {
@@ -166,8 +190,17 @@ internal sealed partial class Placer
             var from = start;
             var form = forms[i];
             var slower = pace[i];
-            FormDancing.Add(actions, _dancings[i], form, i, written, a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower / Own))!.Value, Beat.FromStraightTick(from)!.Value);
-            var lasts = form is null && _counts is null && _dancings[i].Phrase.Counts > 0 && _dancings[i].IsLast && _dancings[i].IsFirst ? _dancings[i].Phrase.Counts * Own : CountsOf(form) * slower;
+            FormDancing.Add(
+                actions,
+                _dancings[i],
+                form,
+                i,
+                written,
+                a => Beat.FromStraightTick(from + new Tick(a.At.Value * slower / Own))!.Value,
+                Beat.FromStraightTick(from)!.Value);
+            var lasts = form is null && _counts is null && _dancings[i].Phrase.Counts > 0 && _dancings[i].IsLast && _dancings[i].IsFirst
+                ? _dancings[i].Phrase.Counts * Own
+                : CountsOf(form) * slower;
             start += new Tick(lasts * Tick.PerCount / Own) + Tick.FromCounts(held is { } h && h.Index == i ? h.By : 0);
         }
 
@@ -177,7 +210,8 @@ internal sealed partial class Placer
     }
 
     /// <summary>Whether every action of a form, and what follows it, falls on a beat or a part of one at this pace.</summary>
-    private static bool Falls(StepForm? form, int pace) => form is null || form.Actions.All(a => a.At.Value * pace % Own == 0 && a.At.Value * pace / Own % (Tick.PerCount / 4) == 0);
+    private static bool Falls(StepForm? form, int pace) =>
+        form is null || form.Actions.All(a => a.At.Value * pace % Own == 0 && a.At.Value * pace / Own % (Tick.PerCount / 4) == 0);
 
     private void Found(List<PlacedAction> actions, int last, int cost, string? complaint) =>
         _found.Add(new Placement(MarkAlteredEnding(FormDancing.Spread(actions)), last, cost, complaint));

@@ -11,14 +11,18 @@ internal sealed partial class Placer
     /// <summary>A single movement of which it is said how long it lasts.</summary>
     private static bool HasItsCounts(StepDancing dancing) => dancing is { IsNamed: false, IsFirst: true, IsLast: true, Phrase.Counts: > 1 };
 
-    /// <summary>Ways to take the words for slow and quick, the most natural first; each gives the length of every dancing in halves of its own.</summary>
+    /// <summary>
+    /// Ways to take the words for slow and quick, the most natural first; each gives the length of every dancing in halves of its own.
+    /// </summary>
     private List<int[]> Paces()
     {
         if (_dancings.Exists(d => d.Phrase.CountsEach > 0))
         {
             // "Two counts each": so much slower, or quicker, than by itself.
             return [[.. _dancings
-                .Select(d => d.Phrase.CountsEach == 0 ? Own : Own * d.Phrase.CountsEach / Math.Max(1, d.Forms.Count == 0 ? 1 : d.Forms[0].Counts))],
+                .Select(d => d.Phrase.CountsEach == 0
+                    ? Own
+                    : Own * d.Phrase.CountsEach / Math.Max(1, d.Forms.Count == 0 ? 1 : d.Forms[0].Counts))],
                 Evenly(Own)];
         }
 

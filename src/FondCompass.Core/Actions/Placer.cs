@@ -24,29 +24,43 @@ internal sealed partial class Placer
     private readonly List<Placement> _found = [];
     private List<StepDancing> _dancings = [];
 
-    private Placer(Wording wording, CountSpec? counts, Beat next, WrittenFeet? written) => (_wording, _counts, _next, _written) = (wording, counts, next, written);
+    private Placer(Wording wording, CountSpec? counts, Beat next, WrittenFeet? written) =>
+        (_wording, _counts, _next, _written) = (wording, counts, next, written);
 
     /// <param name="wording">One reading of the row.</param>
     /// <param name="counts">The counts written; null when they follow from the steps.</param>
     /// <param name="next">Where the row begins when no counts are written.</param>
-    /// <param name="written">The feet before it, when feet are to be written out, as an own step's form wants them; null where lead and trail are found when it is danced.</param>
+    /// <param name="written">The feet before it, when feet are to be written out, as an own step's form wants them; null where lead and
+    /// trail are found when it is danced.</param>
     /// <returns>At least one way; the most natural first.</returns>
     public static IReadOnlyList<Placement> Place(Wording wording, CountSpec? counts, Beat next, WrittenFeet? written = null) =>
         new Placer(wording, counts, next, written).Place();
 
-    /// <summary>The steps a name can stand for here, those whose counts suit best; the one meant stands first. A mere span of counts brings in no step of a wholly other genre.</summary>
+    /// <summary>
+    /// The steps a name can stand for here, those whose counts suit best; the one meant stands first. A mere span of counts brings in no
+    /// step of a wholly other genre.
+    /// </summary>
     public static IReadOnlyList<NamedStep> Meanings(Phrase phrase, CountSpec counts)
     {
         var best = Suits(phrase.Step!, counts);
-        var others = phrase.Otherwise.Where(s => !counts.IsRange || s.Genres.Intersect(phrase.Step!.Genres).Any()).Select(s => (Step: s, Suits: Suits(s, counts))).ToList();
+        var others = phrase.Otherwise.Where(s => !counts.IsRange || s.Genres.Intersect(phrase.Step!.Genres).Any())
+            .Select(s => (Step: s, Suits: Suits(s, counts)))
+            .ToList();
         var most = Math.Max(best, others.Select(o => o.Suits).DefaultIfEmpty(0).Max());
-        return [.. best == most ? [phrase.Step!] : Array.Empty<NamedStep>(), .. others.Where(o => o.Suits == most && most > 0).Select(o => o.Step)];
+        return [
+            .. best == most ? [phrase.Step!] : Array.Empty<NamedStep>(),
+            .. others.Where(o => o.Suits == most && most > 0).Select(o => o.Step)
+        ];
     }
 
-    /// <summary>The step that a name of several stands for on these counts: of so many dancings the one of which so many fill them.</summary>
+    /// <summary>
+    /// The step that a name of several stands for on these counts: of so many dancings the one of which so many fill them.
+    /// </summary>
     private static NamedStep Meant(Phrase phrase, CountSpec counts) => phrase switch
     {
-        { Times: > 1 } => phrase.Otherwise.Prepend(phrase.Step!).FirstOrDefault(s => s.Forms.Any(f => f.Counts * phrase.Times == counts.Span)) ?? phrase.Step!,
+        { Times: > 1 } =>
+            phrase.Otherwise.Prepend(phrase.Step!).FirstOrDefault(s => s.Forms.Any(f => f.Counts * phrase.Times == counts.Span))
+                ?? phrase.Step!,
         { Plural: true } => phrase.Step!,
         _ => Meanings(phrase, counts)[0],
     };
@@ -77,7 +91,11 @@ internal sealed partial class Placer
         foreach (var open in repeats ? new[] { false, true } : [false])
         {
             var before = _found.Count;
-            _dancings = StepDancing.Of(wording, _counts is null ? null : _counts.IsRange ? _counts.Span : _counts.Positions.Count, _counts is { IsRange: true }, open);
+            _dancings = StepDancing.Of(
+                wording,
+                _counts is null ? null : _counts.IsRange ? _counts.Span : _counts.Positions.Count,
+                _counts is { IsRange: true },
+                open);
             if (_dancings.Count > 0)
             {
                 Fit();
@@ -95,7 +113,10 @@ internal sealed partial class Placer
     /// <summary>"Heel switches R L" over the counts of one: the feet are those of its inside, not of two dancings.</summary>
     private static Wording? TellsInside(Wording wording)
     {
-        var items = wording.Items.Select(i => IsToldInside(i.Main) ? i with { Together = [i.Main with { Feet = [i.Main.Feet[0]] }, .. i.Together.Skip(1)] } : i).ToList();
+        var items = wording.Items.Select(i => IsToldInside(i.Main)
+            ? i with { Together = [i.Main with { Feet = [i.Main.Feet[0]] }, .. i.Together.Skip(1)] }
+            : i)
+            .ToList();
         return items.SequenceEqual(wording.Items) ? null : wording with { Items = items };
     }
 

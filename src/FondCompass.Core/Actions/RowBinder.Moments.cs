@@ -37,7 +37,9 @@ internal sealed partial class RowBinder
                 StartsCall = starts,
                 Called = CalledBy(item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase),
                 CalledWay = (item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase).Direction,
-                WaySaid = (item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase) is { WaySaid.Length: > 0 } going ? new WaySaid(going.WaySaid, going.WayFirst) : default,
+                WaySaid = (item.FromForm ? option.Wording.Items[item.Item].Main : item.Phrase) is { WaySaid.Length: > 0 } going
+                    ? new WaySaid(going.WaySaid, going.WayFirst)
+                    : default,
                 Layers = item.Phrase.Layers.Count > 0 ? [.. layers, .. item.Phrase.Layers] : layers,
             };
             moments.Add(new Pending(action, until));
@@ -67,12 +69,15 @@ internal sealed partial class RowBinder
     }
 
     /// <summary>
-    /// The instructor's own word, where it is a whole name of the step: the plural is one of several, a short form is only written, and a step
+    /// The instructor's own word, where it is a whole name of the step: the plural is one of several, a short form is only written, and a
+    /// step
     /// they have named themselves goes by that name.
     /// </summary>
     private string CalledBy(Phrase phrase)
     {
-        if (phrase.NameSaid.Length > 0 && phrase is { Step: null or { IsOwn: false }, Plural: false } && !(phrase.Verb is { } verb && verb.Has(VerbTraits.IsBody)))
+        if (phrase.NameSaid.Length > 0
+            && phrase is { Step: null or { IsOwn: false }, Plural: false }
+            && !(phrase.Verb is { } verb && verb.Has(VerbTraits.IsBody)))
         {
             return phrase.NameSaid;
         }
@@ -80,7 +85,11 @@ internal sealed partial class RowBinder
         var words = phrase.Words.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         if (phrase.Step is { } step)
         {
-            return !step.IsOwn && words.Length > 0 && !phrase.Plural && names.Find(words, 0, words.Length, out var plural) is { } named && !plural
+            return !step.IsOwn
+                && words.Length > 0
+                && !phrase.Plural
+                && names.Find(words, 0, words.Length, out var plural) is { } named
+                && !plural
                 && ReferenceEquals(named, step) ? phrase.Words : step.Name;
         }
 

@@ -6,13 +6,18 @@ using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Actions;
 
-/// <summary>Deeds whose words leave the weight open, moves that are only named and turns of a count of their own: the next foot or fact settles them.</summary>
+/// <summary>
+/// Deeds whose words leave the weight open, moves that are only named and turns of a count of their own: the next foot or fact settles
+/// them.
+/// </summary>
 internal sealed partial class RowBinder
 {
     /// <summary>Open deeds of one row that are settled; those behind stay as their verb has it.</summary>
     private const int MostOpen = 16;
 
-    /// <summary>An open deed, and where the weight goes after it; null when nothing told. Sure when it was told by the words right behind it.</summary>
+    /// <summary>
+    /// An open deed, and where the weight goes after it; null when nothing told. Sure when it was told by the words right behind it.
+    /// </summary>
     private readonly record struct Settled(DanceAction Action, WeightEnd? End, bool IsSure);
 
     /// <summary>A row that is no step of any kind but a name; null for every other.</summary>
@@ -20,7 +25,9 @@ internal sealed partial class RowBinder
         entry.Counts is not null && !names.IsBroken(entry.Wording) && (names.NamesMoves || !readings.IsWhole)
             && NamedMoves.Read(names, entry.Wording) is { } moves ? LayAnew(new Readings([moves]), entry, first) : null;
 
-    /// <summary>The named move that was danced since the feet were known last, how often, and whether others were too: of those nothing is known.</summary>
+    /// <summary>
+    /// The named move that was danced since the feet were known last, how often, and whether others were too: of those nothing is known.
+    /// </summary>
     public (string Name, int Times, bool Others) Unsettled { get; set; } = ("", 0, false);
 
     /// <summary>Settles each open deed of a row by what comes behind it, in place.</summary>
@@ -66,7 +73,8 @@ internal sealed partial class RowBinder
     }
 
     /// <summary>
-    /// What they say of a named move: however often it is danced before them, it ends in one way. With other moves beside it they say nothing.
+    /// What they say of a named move: however often it is danced before them, it ends in one way. With other moves beside it they say
+    /// nothing.
     /// </summary>
     private WeightEnd? ToldOfMoves(List<Pending> moments, string move, Footing feet, Afterwards? after)
     {
@@ -82,13 +90,17 @@ internal sealed partial class RowBinder
         {
             var stretch = moments.ConvertAll(m => m.Moment is DanceAction { End: WeightEnd.Open } open && IsIt(open)
                 ? m with { Moment = open with { End = end } } : m);
-            return Wrong(stretch, end == WeightEnd.GoesOver && isBefore && Unsettled.Times % 2 == 1 ? feet with { Weight = feet.Weight.Other() }
+            return Wrong(
+                stretch,
+                end == WeightEnd.GoesOver && isBefore && Unsettled.Times % 2 == 1 ? feet with { Weight = feet.Weight.Other() }
                 : feet, after);
         });
     }
 
     private static WeightEnd? Fitting(Func<WeightEnd, int> wrong) =>
-        (wrong(WeightEnd.Stays), wrong(WeightEnd.GoesOver)) is var (stays, over) && stays == over ? null : stays < over ? WeightEnd.Stays : WeightEnd.GoesOver;
+        (wrong(WeightEnd.Stays), wrong(WeightEnd.GoesOver)) is var (stays, over) && stays == over ? null
+            : stays < over ? WeightEnd.Stays
+            : WeightEnd.GoesOver;
 
     /// <summary>Feet that are not free, and facts that do not hold, when a stretch is danced so.</summary>
     private int Wrong(List<Pending> stretch, Footing feet, Afterwards? after)
@@ -122,7 +134,8 @@ internal sealed partial class RowBinder
         }
     }
 
-    private static bool Contradicts(Weight weight, Weight? stated) => stated is { } said && said.IsSingle() && weight.IsSingle() && weight != said;
+    private static bool Contradicts(Weight weight, Weight? stated) =>
+        stated is { } said && said.IsSingle() && weight.IsSingle() && weight != said;
 
     private void TellOpen(List<Settled> settled, Wording wording, StepEntry entry, Place place, Action<Finding> tell)
     {
@@ -135,7 +148,8 @@ internal sealed partial class RowBinder
             else if (end is null)
             {
                 tell(Doubts.Of(entry, place,
-                    $"'{RowDoubts.Shorten(PhraseText.Write(wording))}' does not say which foot holds the weight after the turn, and nothing behind it does. "
+                    $"'{RowDoubts.Shorten(PhraseText.Write(wording))}' does not say which foot holds the weight after the turn, and "
+                        + "nothing behind it does. "
                     + "Write 'onto R' or 'onto L' behind it.",
                     ""));
             }

@@ -27,12 +27,14 @@ internal sealed record BoundRow(Beat Last, int Number, Footing After, IReadOnlyL
 
     /// <summary>The whole count each item of the reading begins on.</summary>
     public IReadOnlyList<int> ItemStarts() => Wording is null || Placement is null ? []
-        : [.. Enumerable.Range(0, Wording.Items.Count).Select(i => Placement.Actions.Where(a => a.Item == i).Select(a => a.Beat.Number).DefaultIfEmpty(1).Min())];
+        : [.. Enumerable.Range(0, Wording.Items.Count)
+            .Select(i => Placement.Actions.Where(a => a.Item == i).Select(a => a.Beat.Number).DefaultIfEmpty(1).Min())];
 }
 
 /// <summary>What is known of the weight behind a row: a fact stated there, or the foot that a later row moves.</summary>
 /// <param name="IsNext">It stands in the very next row.</param>
-/// <param name="IsAround">It stands where the loop begins again: it settles what is open, and is no reason to read anything otherwise.</param>
+/// <param name="IsAround">It stands where the loop begins again: it settles what is open, and is no reason to read anything
+/// otherwise.</param>
 internal sealed record Afterwards(Weight Weight, bool IsNext, bool IsAround);
 
 /// <summary>
@@ -67,10 +69,15 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
     /// <summary>What counts a row has, as far as laying its words on them goes.</summary>
     private readonly record struct CountsKey(Beat First, Beat Last, int Positions, int Split, int Hash, bool IsRange, bool IsList);
 
-    /// <summary>What a reading costs more that ends on another foot than the next row needs, and one that takes a step's whole name apart: the first never outweighs the second.</summary>
+    /// <summary>
+    /// What a reading costs more that ends on another foot than the next row needs, and one that takes a step's whole name apart: the first
+    /// never outweighs the second.
+    /// </summary>
     private const int OtherFootAfter = 3, NotWhatItIsCalled = 3;
 
-    /// <summary>The same words on the same counts are laid once: dances repeat themselves, and each key typed binds them all again.</summary>
+    /// <summary>
+    /// The same words on the same counts are laid once: dances repeat themselves, and each key typed binds them all again.
+    /// </summary>
     private static readonly ConditionalWeakTable<Readings, Dictionary<CountsKey, List<Option>>> Laid = [];
 
     /// <summary>Looks up a row's words and lays its actions on their beats.</summary>
@@ -82,7 +89,9 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
     public BoundRow Bind(StepEntry entry, Beat first, int line, Footing feet, Afterwards? after, Action<Finding> tell, bool suggests)
     {
         var readings = RowReader.Read(names, entry.Wording);
-        readings = _before is { } before && before.Row == entry.Row && before.Column < entry.Column ? readings.After(before.Last) : readings;
+        readings = _before is { } before && before.Row == entry.Row && before.Column < entry.Column
+            ? readings.After(before.Last)
+            : readings;
         _before = null;
         var place = new Place(part, line, first.Label(dance.Header.LineCounts), entry.Row);
         var written = entry.Counts?.Last ?? first;
@@ -116,7 +125,14 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
 
     private static List<Option> Options(Readings readings, StepEntry entry, Beat first)
     {
-        var key = new CountsKey(first, entry.Counts?.Last ?? first, entry.Counts?.Positions.Count ?? 0, entry.Counts?.Split?.Count ?? 0, Hash(entry.Counts), entry.Counts is { IsRange: true }, entry.Counts is { IsList: true });
+        var key = new CountsKey(
+            first,
+            entry.Counts?.Last ?? first,
+            entry.Counts?.Positions.Count ?? 0,
+            entry.Counts?.Split?.Count ?? 0,
+            Hash(entry.Counts),
+            entry.Counts is { IsRange: true },
+            entry.Counts is { IsList: true });
         var laid = Laid.GetOrCreateValue(readings);
         lock (laid)
         {
@@ -179,12 +195,25 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
         return [.. options.OrderBy(o => o.Cost)];
     }
 
-    /// <summary>What a reading gains that gives each turn a count of its own where the counts written are just as many as its deeds.</summary>
+    /// <summary>
+    /// What a reading gains that gives each turn a count of its own where the counts written are just as many as its deeds.
+    /// </summary>
     private static int OwnCount(Wording wording, Placement placement, CountSpec? counts) =>
-        wording.TurnsAlone && placement.Cost == 0 && counts is not null && placement.Actions.Count == (counts.IsRange ? counts.Span : counts.Positions.Count)
+        wording.TurnsAlone
+            && placement.Cost == 0
+            && counts is not null
+            && placement.Actions.Count == (counts.IsRange ? counts.Span : counts.Positions.Count)
             && wording.Items.Count == placement.Actions.Count ? ListReader.TurnAlone + 1 : 0;
 
-    private Option Best(List<Option> options, StepEntry entry, Beat first, Beat written, Footing feet, Afterwards? after, Place place, Action<Finding> tell)
+    private Option Best(
+        List<Option> options,
+        StepEntry entry,
+        Beat first,
+        Beat written,
+        Footing feet,
+        Afterwards? after,
+        Place place,
+        Action<Finding> tell)
     {
         // A reading that only bends where another fits is out of the question; all that is left is danced in the mind.
         var call = _call;
@@ -193,7 +222,8 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
         // What is a known step by its whole name stays that step, whatever foot the next row moves: a foot that is not free is told there.
         var isNamed = options[0].Wording is { Completed: false, Items: [{ Main.Step: not null }] };
         // So does one with its own foot behind it that suits the counts: "knee lift R, march R" lifts no knee twice.
-        var fitsAsNamed = options.Exists(o => o is { Wording.TakenApart: false, Placement.Cost: 0 } && o.Wording.Items.Any(i => i.Main is { Step.IsOwn: false, Feet.Count: > 0 }));
+        var fitsAsNamed = options.Exists(o => o is { Wording.TakenApart: false, Placement.Cost: 0 }
+            && o.Wording.Items.Any(i => i.Main is { Step.IsOwn: false, Feet.Count: > 0 }));
         foreach (var option in options)
         {
             // Feet and facts only ever add to a way's cost: those behind cannot become better, and hardly a rival.
@@ -207,7 +237,10 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
             Settle(moments, feet, after);
             var (end, faults) = Danced(moments, feet);
             var isOther = isNamed && option.Wording.Doubt.Length == 0 && option.Wording.Items.All(i => i.Main.Step is null);
-            var cost = option.Cost + (FaultCost * faults) + (isOther || (fitsAsNamed && option.Wording.TakenApart) ? NotWhatItIsCalled : 0) + (after is { IsAround: false, Weight: var wanted }
+            var cost = option.Cost
+                + (FaultCost * faults)
+                + (isOther || (fitsAsNamed && option.Wording.TakenApart) ? NotWhatItIsCalled : 0)
+                + (after is { IsAround: false, Weight: var wanted }
                 && end.Weight.IsSingle() && wanted.IsSingle() && end.Weight != wanted ? OtherFootAfter : 0);
             tried.Add((option, cost, moments));
             least = Math.Min(least, cost);
@@ -216,7 +249,9 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
         _call = call;
         var best = tried.MinBy(t => t.Cost);
         var rival = tried.Where(t => t.Option.Wording.Doubt.Length > 0 || best.Option.Wording.Doubt.Length > 0)
-            .Where(t => t.Cost <= best.Cost + 1 && t.Option.Placement.Cost <= best.Option.Placement.Cost + 1 && !SameDeeds(t.Moments, best.Moments))
+            .Where(t => t.Cost <= best.Cost + 1
+                && t.Option.Placement.Cost <= best.Option.Placement.Cost + 1
+                && !SameDeeds(t.Moments, best.Moments))
             .Select(t => t.Option).FirstOrDefault();
         if (rival is not null && best.Option.Wording.Doubt.Length > 0)
         {
@@ -231,15 +266,40 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
     }
 
     private static bool SameDeeds(List<Pending> a, List<Pending> b) => a.Count == b.Count && a.Zip(b).All(p =>
-        p.First.Moment is DanceAction x && p.Second.Moment is DanceAction y ? (x.Beat, x.Verb, x.Role, x.Foot, x.Direction, x.Turn, x.Onto) == (y.Beat, y.Verb, y.Role, y.Foot, y.Direction, y.Turn, y.Onto) : p.First.Moment.Beat == p.Second.Moment.Beat);
+        p.First.Moment is DanceAction x && p.Second.Moment is DanceAction y
+            ? (x.Beat, x.Verb, x.Role, x.Foot, x.Direction, x.Turn, x.Onto) == (y.Beat, y.Verb, y.Role, y.Foot, y.Direction, y.Turn, y.Onto)
+            : p.First.Moment.Beat == p.Second.Moment.Beat);
 
-    private BoundRow Unread(Wording wording, StepEntry entry, Beat first, Beat written, Place place, Footing feet, Action<Finding> tell, bool suggests)
+    private BoundRow Unread(
+        Wording wording,
+        StepEntry entry,
+        Beat first,
+        Beat written,
+        Place place,
+        Footing feet,
+        Action<Finding> tell,
+        bool suggests)
     {
-        var unread = wording.Unreadable.Count > 0 ? wording.Unreadable[0] : new UnreadWord(entry.Wording, new TextSpan(0, entry.Wording.Length));
+        var unread = wording.Unreadable.Count > 0
+            ? wording.Unreadable[0]
+            : new UnreadWord(entry.Wording, new TextSpan(0, entry.Wording.Length));
         tell(names.IsBroken(unread.Text)
             ? UnknownWords.Broken(place, unread, entry)
             : UnknownWords.NoStep(place, unread, names, entry, dance.Rows[entry.Row - 1], suggests));
         return new BoundRow(written, written.Number, feet.On(Weight.Unknown),
-            [new Pending(new UnreadStep { Line = 0, At = default, Length = default, Beat = first, Row = entry.Row, Wording = entry.Wording, TakesNoCounts = entry.Counts is null }, written)]);
+            [
+                new Pending(
+                    new UnreadStep
+                    {
+                        Line = 0,
+                        At = default,
+                        Length = default,
+                        Beat = first,
+                        Row = entry.Row,
+                        Wording = entry.Wording,
+                        TakesNoCounts = entry.Counts is null
+                    },
+                    written)
+            ]);
     }
 }

@@ -50,7 +50,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             TellSides(phrase, entry, place, tell);
         }
 
-        if (wording.Items is [{ Main: { Otherwise.Count: > 0 } only }] && UnknownWords.Ambiguous(place, only, entry, dance.Header.Genre) is { } ambiguous)
+        if (wording.Items is [{ Main: { Otherwise.Count: > 0 } only }]
+            && UnknownWords.Ambiguous(place, only, entry, dance.Header.Genre) is { } ambiguous)
         {
             tell(ambiguous);
         }
@@ -68,13 +69,23 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
         TellLayers(entry.Layers, place, tell);
     }
 
-    /// <summary>"Stomp R twice": a foot that has taken the weight cannot go again, so the other follows; that may not be what is meant.</summary>
+    /// <summary>
+    /// "Stomp R twice": a foot that has taken the weight cannot go again, so the other follows; that may not be what is meant.
+    /// </summary>
     private void TellSameFoot(Wording wording, StepEntry entry, Place place, Action<Finding> tell)
     {
-        if (wording.Phrases.FirstOrDefault(p => p is { Times: 2, TimesInAll: false, Step: null, Feet: [var lead], Verb.Kind: VerbKind.Takes } && lead.IsSingle() && !p.Verb.Has(VerbTraits.Gait)) is { Verb: { } verb } twice)
+        if (wording.Phrases.FirstOrDefault(p =>
+            p is { Times: 2, TimesInAll: false, Step: null, Feet: [var lead], Verb.Kind: VerbKind.Takes }
+            && lead.IsSingle()
+            && !p.Verb.Has(VerbTraits.Gait)) is { Verb: { } verb } twice)
         {
             var up = Verbs.Find($"{verb.Name}-up") is { } light ? light.Name : $"{verb.Name} without weight";
-            tell(Of(entry, place, $"'{PhraseText.Write(twice)}' is read as one foot after the other, for a foot that has taken the weight cannot go again. If the same foot goes twice, write '{up} {twice.Foot.Letter()}, {verb.Name} {twice.Foot.Letter()}'.", ""));
+            tell(Of(
+                entry,
+                place,
+                $"'{PhraseText.Write(twice)}' is read as one foot after the other, for a foot that has taken the weight cannot go "
+                    + $"again. If the same foot goes twice, write '{up} {twice.Foot.Letter()}, {verb.Name} {twice.Foot.Letter()}'.",
+                ""));
         }
     }
 
@@ -112,14 +123,16 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             var at = entry.Wording.IndexOf(word, from, StringComparison.OrdinalIgnoreCase);
             var instead = at < 0 ? "" : string.Concat(entry.Wording.AsSpan(0, at), known, entry.Wording.AsSpan(at + word.Length));
             tell(Of(entry, place,
-                $"'{Shorten(styling)}' is kept as styling and moves no foot; '{word}' may be '{known}'. Write it so if it is danced.", instead));
+                $"'{Shorten(styling)}' is kept as styling and moves no foot; '{word}' may be '{known}'. Write it so if it is danced.",
+                instead));
         }
     }
 
     /// <summary>"Step forward for 8 counts" is one step that is held, where eight may have been meant.</summary>
     private void TellHeld(Wording wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
     {
-        if (wording.Items is not [{ Main: { Step: null, Verb: { Kind: VerbKind.Takes } verb, Feet.Count: <= 1, Paces.Count: 0, Turn: null } only }]
+        if (wording.Items
+            is not [{ Main: { Step: null, Verb: { Kind: VerbKind.Takes } verb, Feet.Count: <= 1, Paces.Count: 0, Turn: null } only }]
             || placement.Actions.Count != 1 || entry.Counts is not { IsRange: true, Span: var span })
         {
             return;
@@ -146,7 +159,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
                 && placement.Actions.FirstOrDefault(a => a.Item == i) is { Beat: var beat } && beat.Number != said)
             {
                 tell(Of(entry, place,
-                    $"'{Shorten(PhraseText.Write(phrase))}' is said to be on {said} and falls on {beat.Label(dance.Header.LineCounts)} here. "
+                    $"'{Shorten(PhraseText.Write(phrase))}' is said to be on {said} and falls on {beat.Label(dance.Header.LineCounts)} "
+                        + "here. "
                     + "Write the count it is danced on.",
                     ""));
             }
@@ -165,11 +179,14 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
         for (var i = 0; i < wording.Items.Count; i++)
         {
             var danced = placement.Actions.Where(a => a.Item == i).ToList();
-            if (wording.Items[i].Main is { Step: { } step, Paces.Count: 1, Times: 1, Feet.Count: <= 1, Manner: null } phrase && danced.Count > 1
-                && step.Forms.FirstOrDefault(f => f.Actions.Count == danced.Count) is { } form && Apart(danced[0].Beat, danced[^1].Beat) <= Apart(form))
+            if (wording.Items[i].Main is { Step: { } step, Paces.Count: 1, Times: 1, Feet.Count: <= 1, Manner: null } phrase
+                && danced.Count > 1
+                && step.Forms.FirstOrDefault(f => f.Actions.Count == danced.Count) is { } form
+                && Apart(danced[0].Beat, danced[^1].Beat) <= Apart(form))
             {
                 tell(Of(entry, place,
-                    $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' changes nothing. "
+                    $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' "
+                        + "changes nothing. "
                     + $"Write {2 * form.Counts} counts if it is meant.",
                     ""));
             }
@@ -185,10 +202,12 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
                 .Select(c => c.First().Beat).Append(new Beat(placement.Last + 1, Fraction.Whole)).ToList();
             var said = wording.Items[i].Main.CountsEach;
             if (said > 0 && (i + 1 == wording.Items.Count || begins.Count > 2)
-                && Enumerable.Range(1, begins.Count - (i + 1 == wording.Items.Count ? 1 : 2)).Any(n => Apart(begins[n - 1], begins[n]) != said * Tick.PerCount))
+                && Enumerable.Range(1, begins.Count - (i + 1 == wording.Items.Count ? 1 : 2))
+                    .Any(n => Apart(begins[n - 1], begins[n]) != said * Tick.PerCount))
             {
                 tell(Of(entry, place,
-                    $"'{Shorten(PhraseText.Write(wording.Items[i].Main with { Counts = 0 }))}' is said to take {said} counts each, and does not on the counts written. "
+                    $"'{Shorten(PhraseText.Write(wording.Items[i].Main with { Counts = 0 }))}' is said to take {said} counts each, and "
+                        + "does not on the counts written. "
                     + "Write the counts it is danced on.",
                     ""));
             }
@@ -205,7 +224,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
         if (phrase is { Step: { Pivots: true, IsOwn: false }, Turn: null or { IsOpen: true } } && !phrase.Words.Contains(' '))
         {
             tell(Of(entry, place,
-                $"'{Shorten(phrase.Words)}' does not say how far it turns{(phrase.Turn is { Side: not 0 } ? "" : ", nor which way")}; it is read as half a turn away from the foot in front. "
+                $"'{Shorten(phrase.Words)}' does not say how far it turns{(phrase.Turn is { Side: not 0 } ? "" : ", nor which way")}; "
+                    + "it is read as half a turn away from the foot in front. "
                 + "Write the amount and the side ('pivot 1/2 left').",
                 ""));
         }
@@ -214,7 +234,8 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
         {
             tell(Of(entry, place,
-                $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. Write left or right.",
+                $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. "
+                    + "Write left or right.",
                 ""));
         }
 
@@ -222,12 +243,17 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
             && fixedStep.Forms[0].Actions[0].Phrase.Direction == Direction.Side)
         {
             tell(Of(entry, place,
-                $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes nothing. "
+                $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes "
+                    + "nothing. "
                 + "Spell its actions out if another way is meant.",
                 ""));
         }
 
-        if (phrase.Way != 0 && phrase.Feet is [var foot] && foot.IsSingle() && (foot == Foot.Right) != (phrase.Way > 0) && GoesAside(phrase))
+        if (phrase.Way != 0
+            && phrase.Feet is [var foot]
+            && foot.IsSingle()
+            && (foot == Foot.Right) != (phrase.Way > 0)
+            && GoesAside(phrase))
         {
             var side = phrase.Way > 0 ? "right" : "left";
             tell(Of(

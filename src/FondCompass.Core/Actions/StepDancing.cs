@@ -10,7 +10,16 @@ namespace FondCompass.Core.Actions;
 /// <param name="Item">The item of the row it belongs to, from 0.</param>
 /// <param name="FromForm">It comes from a named step's form, so that its feet are lead (R) and trail (L).</param>
 internal sealed record PlacedAction(
-    Phrase Phrase, Beat Beat, int Call, string Step, Foot Lead, bool FromForm, bool TurnFlips, bool TurnKeepsTravel, bool AltersEnding = false, int Item = 0);
+    Phrase Phrase,
+    Beat Beat,
+    int Call,
+    string Step,
+    Foot Lead,
+    bool FromForm,
+    bool TurnFlips,
+    bool TurnKeepsTravel,
+    bool AltersEnding = false,
+    int Item = 0);
 
 /// <summary>One dancing of one phrase: the forms it may take, and what goes along with it.</summary>
 /// <param name="Index">The item of the row it belongs to.</param>
@@ -18,7 +27,14 @@ internal sealed record PlacedAction(
 /// <param name="Forms">The forms of a named step; empty for a single action.</param>
 /// <param name="IsFirst">First dancing of its phrase.</param>
 /// <param name="IsLast">Last dancing of its phrase.</param>
-internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnlyList<StepForm> Forms, bool IsFirst, bool IsLast, IReadOnlyList<Phrase> Along)
+internal sealed record StepDancing(
+    Phrase Phrase,
+    int Index,
+    Foot Lead,
+    IReadOnlyList<StepForm> Forms,
+    bool IsFirst,
+    bool IsLast,
+    IReadOnlyList<Phrase> Along)
 {
     /// <summary>Most actions one row may give.</summary>
     public const int MostActions = 4_096;
@@ -50,7 +66,10 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
                 || (named == 0 && phrase.Verb is { } going && going.Has(VerbTraits.Gait));
             if (times == 1 && fills && wording.Items.Count == 1 && room is { } given)
             {
-                var size = phrase.CountsEach > 0 && inCounts ? phrase.CountsEach : forms.Count == 0 ? 1 : inCounts ? forms[0].Counts : forms[0].Positions;
+                var size = phrase.CountsEach > 0 && inCounts ? phrase.CountsEach
+                    : forms.Count == 0 ? 1
+                    : inCounts ? forms[0].Counts
+                    : forms[0].Positions;
                 times = Math.Max(1, given / size);
             }
 
@@ -62,9 +81,23 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
                 // weight where it is can be done again by the same foot.
                 var same = phrase.Times > 1 && phrase.Verb is { Kind: not VerbKind.Takes };
                 var foot = named == 0 ? WayFoot(phrase, i) : named != 1 || i == 0 || same ? phrase.Feet[i % named] : Foot.None;
-                var one = phrase with { Feet = foot == Foot.None ? [] : [foot], Turn = TurnOf(phrase, i, times), Paces = phrase.Paces.Count > 1 ? [phrase.Paces[i % phrase.Paces.Count]] : phrase.Paces };
-                one = times > 1 && named <= 1 && GoesOnAside(phrase) ? Going(one, named == 0 ? WayFoot(phrase, 0) : phrase.Feet[0], i) : one;
-                dancings.Add(new StepDancing(one, index, foot, forms, i == 0, i == times - 1, item.Together.Count > 1 ? [.. item.Together.Skip(1)] : []));
+                var one = phrase with
+                {
+                    Feet = foot == Foot.None ? [] : [foot],
+                    Turn = TurnOf(phrase, i, times),
+                    Paces = phrase.Paces.Count > 1 ? [phrase.Paces[i % phrase.Paces.Count]] : phrase.Paces
+                };
+                one = times > 1 && named <= 1 && GoesOnAside(phrase)
+                    ? Going(one, named == 0 ? WayFoot(phrase, 0) : phrase.Feet[0], i)
+                    : one;
+                dancings.Add(new StepDancing(
+                    one,
+                    index,
+                    foot,
+                    forms,
+                    i == 0,
+                    i == times - 1,
+                    item.Together.Count > 1 ? [.. item.Together.Skip(1)] : []));
             }
         }
 
@@ -84,7 +117,9 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
 
     /// <summary>Steps that go anywhere, one foot after the other, and are sent to one side.</summary>
     private static bool GoesOnAside(Phrase phrase) => phrase is { Way: not 0, Direction: Direction.None }
-        && (phrase.Step is { } step ? step is { Repeats: true, Forms: [{ Actions: [{ Phrase: { Turn: null, TurnSlot: false, Verb.Kind: VerbKind.Takes } }] }, ..] } : phrase.Verb is { Kind: VerbKind.Takes } verb && (verb.Has(VerbTraits.Gait) || verb.Has(VerbTraits.Plain)));
+        && (phrase.Step is { } step
+            ? step is { Repeats: true, Forms: [{ Actions: [{ Phrase: { Turn: null, TurnSlot: false, Verb.Kind: VerbKind.Takes } }] }, ..] }
+            : phrase.Verb is { Kind: VerbKind.Takes } verb && (verb.Has(VerbTraits.Gait) || verb.Has(VerbTraits.Plain)));
 
     /// <summary>"Four walks to the right": the foot of that side goes there, the other across it.</summary>
     /// <param name="lead">The foot of the first.</param>
@@ -130,7 +165,8 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
         }
 
         if ((phrase.Direction != Direction.None || phrase.Way != 0)
-            && forms.Where(f => f.Actions.Any(a => a.Phrase.DirectionSlot)).ToList() is { Count: > 0 } directed && directed.Count < forms.Count)
+            && forms.Where(f => f.Actions.Any(a => a.Phrase.DirectionSlot)).ToList() is { Count: > 0 } directed
+            && directed.Count < forms.Count)
         {
             // Sent somewhere, it is danced in a form that goes somewhere.
             return directed;
@@ -150,7 +186,9 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
 
     private static readonly Phrase Held = new() { Verb = Verbs.Hold, Name = Verbs.Hold.Name };
 
-    /// <summary>"Heel switches R L R", "walk walk R L": a form that is a step and its mirror image is danced once for each foot named.</summary>
+    /// <summary>
+    /// "Heel switches R L R", "walk walk R L": a form that is a step and its mirror image is danced once for each foot named.
+    /// </summary>
     private static IReadOnlyList<StepForm> Singles(IReadOnlyList<StepForm> forms) =>
         forms.Count > 0 && Half(forms[0]) is { } half ? [half] : forms;
 
@@ -166,8 +204,13 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
         for (var i = 0; i < count; i++)
         {
             var (first, second) = (form.Actions[i], form.Actions[i + count]);
-            if (second.At.Value - first.At.Value != apart || first.Phrase.Verb != second.Phrase.Verb || first.Phrase.Direction != second.Phrase.Direction
-                || first.Phrase.Turn is not null || second.Phrase.Turn is not null || !first.Phrase.Foot.IsSingle() || second.Phrase.Foot != first.Phrase.Foot.Other())
+            if (second.At.Value - first.At.Value != apart
+                || first.Phrase.Verb != second.Phrase.Verb
+                || first.Phrase.Direction != second.Phrase.Direction
+                || first.Phrase.Turn is not null
+                || second.Phrase.Turn is not null
+                || !first.Phrase.Foot.IsSingle()
+                || second.Phrase.Foot != first.Phrase.Foot.Other())
             {
                 return null;
             }
@@ -189,7 +232,10 @@ internal sealed record StepDancing(Phrase Phrase, int Index, Foot Lead, IReadOnl
         var strut = manner.Forms[0];
         var actions = new List<FormAction>();
         // A quick step makes the whole form so much slower that no two struts meet.
-        var closest = form.Actions.Zip(form.Actions.Skip(1), (a, b) => b.At.Value - a.At.Value).Where(gap => gap > 0).Append(Tick.PerCount).Min();
+        var closest = form.Actions.Zip(form.Actions.Skip(1), (a, b) => b.At.Value - a.At.Value)
+            .Where(gap => gap > 0)
+            .Append(Tick.PerCount)
+            .Min();
         var slower = strut.Counts * Tick.PerCount / closest;
         foreach (var action in form.Actions)
         {

@@ -17,12 +17,15 @@ internal static class UnknownWords
         // Only the words that nobody knows are exchanged; feet, ways and turns beside them stay.
         var strange = Strange(unread.Text);
         var near = suggest && row.Length < 300 ? Nearest(strange.In(unread.Text), names) : null;
-        var fix = near is null || span.End > row.Length ? null : new Fix($"write '{near}'", place.Row!.Value, strange.From(span.Start).Replace(row, near));
+        var fix = near is null || span.End > row.Length
+            ? null
+            : new Fix($"write '{near}'", place.Row!.Value, strange.From(span.Start).Replace(row, near));
         var hint = near is null ? "" : $" Did you mean '{near}'?";
         return new Finding(
             ActionFindings.UnknownStep,
             place with { Words = span },
-            $"'{shown}' is no step that is known.{hint} Name a step of the lexicon, spell it out ('step R side'), or define it: 'step {WithoutFeet(shown)} = …'. Until then the weight is unknown.",
+            $"'{shown}' is no step that is known.{hint} Name a step of the lexicon, spell it out ('step R side'), or define it: 'step "
+                + $"{WithoutFeet(shown)} = …'. Until then the weight is unknown.",
             fix);
     }
 
@@ -30,7 +33,8 @@ internal static class UnknownWords
     public static Finding Broken(Place place, UnreadWord unread, StepEntry entry) => new(
         ActionFindings.BrokenStep,
         place with { Words = unread.Span.From(entry.Column) },
-        $"'{Shorten(unread.Text)}' is defined in this script, but its definition cannot be read; put that right. Until then the weight is unknown.");
+        $"'{Shorten(unread.Text)}' is defined in this script, but its definition cannot be read; put that right. Until then the weight "
+            + "is unknown.");
 
     /// <summary>A row that was pasted or put aside: nothing is lost, but its feet are not known.</summary>
     public static Finding Parked(Place place, UnreadableEntry entry, IStepNames names, string row, bool suggest)
@@ -38,11 +42,21 @@ internal static class UnknownWords
         var near = suggest && row.Length < 300 ? Nearest(entry.Text, names) : null;
         var at = row.IndexOf('?', StringComparison.Ordinal);
         var start = at < 0 ? -1 : row.IndexOf(entry.Text, at, StringComparison.Ordinal);
-        var fix = near is null || start < 0 ? null : new Fix($"write '{near}'", place.Row!.Value, string.Concat(row.AsSpan(0, at), row.AsSpan(at + 1, start - at - 1).TrimStart(), WithFeet(near, entry.Text), row.AsSpan(start + entry.Text.Length)));
+        var fix = near is null || start < 0
+            ? null
+            : new Fix(
+                $"write '{near}'",
+                place.Row!.Value,
+                string.Concat(
+                    row.AsSpan(0, at),
+                    row.AsSpan(at + 1, start - at - 1).TrimStart(),
+                    WithFeet(near, entry.Text),
+                    row.AsSpan(start + entry.Text.Length)));
         return new Finding(
             ActionFindings.Parked,
             start < 0 ? place : place with { Words = new TextSpan(start, entry.Text.Length) },
-            $"'{Shorten(entry.Text)}' is not understood yet and stays as a note.{(near is null ? "" : $" Did you mean '{near}'?")} Put it in words of the lexicon and take the question mark away. Until then the weight is unknown.",
+            $"'{Shorten(entry.Text)}' is not understood yet and stays as a note.{(near is null ? "" : $" Did you mean '{near}'?")} Put "
+                + "it in words of the lexicon and take the question mark away. Until then the weight is unknown.",
             fix);
     }
 
@@ -69,9 +83,12 @@ internal static class UnknownWords
         return new Finding(
             ActionFindings.OpenMove,
             place,
-            $"'{name}' is kept as a move by its name; the feet go on behind it as they were before. Which foot holds the weight after it: the same as before, "
+            $"'{name}' is kept as a move by its name; the feet go on behind it as they were before. Which foot holds the weight after "
+                + "it: the same as before, "
             + $"the other, both? Or say how it goes: 'step {name} = …'.{(near is null ? "" : $" Did you mean '{near}'?")}",
-            near is null || words.Length == 0 ? null : new Fix($"write '{near}'", place.Row.Value, words.Replace(row, WithFeet(near, words.In(row)))))
+            near is null || words.Length == 0
+                ? null
+                : new Fix($"write '{near}'", place.Row.Value, words.Replace(row, WithFeet(near, words.In(row)))))
         {
             Answers = [Answer("same foot", "same foot"), Answer("other foot", "other foot"), Answer("both feet", "both feet")],
         };
@@ -83,7 +100,8 @@ internal static class UnknownWords
         return new Finding(
             IsBesideSteps(unread, entry.Wording) ? ActionFindings.WordBeside : ActionFindings.UnknownWord,
             place with { Words = unread.Span.From(entry.Column) },
-            $"'{shown}' in '{Shorten(entry.Wording)}' is not understood; the rest is read without it. Write a foot, a direction or a turn, or move the words to a note.");
+            $"'{shown}' in '{Shorten(entry.Wording)}' is not understood; the rest is read without it. Write a foot, a direction or a "
+                + "turn, or move the words to a note.");
     }
 
     /// <summary>"Shuffle R skyward": the steps before it name their foot and are danced, and the word means nothing anywhere.</summary>
@@ -105,7 +123,9 @@ internal static class UnknownWords
         return meanings.Count < 2 ? null : new Finding(
             ActionFindings.Ambiguous,
             place with { Words = phrase.Span.From(entry.Column) },
-            $"'{Shorten(entry.Wording)}' is read as '{meanings[0].Name}'; it may also be {string.Join(" or ", meanings.Skip(1).Select(m => $"'{m.Name}'"))}. Write the full name, state the genre, or settle the word for your class among your own steps.");
+            $"'{Shorten(entry.Wording)}' is read as '{meanings[0].Name}'; it may also be "
+                + $"{string.Join(" or ", meanings.Skip(1).Select(m => $"'{m.Name}'"))}. Write the full name, state the genre, or settle "
+                    + "the word for your class among your own steps.");
     }
 
     private static string WithFeet(string name, string wording) =>
@@ -133,7 +153,8 @@ internal static class UnknownWords
         return run ?? new TextSpan(0, wording.Length);
     }
 
-    private static IEnumerable<string> WordsOf(string wording) => Lexer.Read(wording).Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator)).Select(t => t.Text);
+    private static IEnumerable<string> WordsOf(string wording) =>
+        Lexer.Read(wording).Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator)).Select(t => t.Text);
 
     private static bool IsFoot(string word) => word is "r" or "l" or "left" or "right";
 
@@ -154,7 +175,10 @@ internal static class UnknownWords
         var bestDistance = Math.Max(2, key.Length / 4) + 1;
         foreach (var name in names.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).Concat(Verbs.All.Select(v => v.Name)))
         {
-            if ((key.Length > 5 || name[0] == key[0]) && Math.Abs(name.Length - key.Length) < bestDistance && Distance(key, name, bestDistance) is var distance && distance < bestDistance)
+            if ((key.Length > 5 || name[0] == key[0])
+                && Math.Abs(name.Length - key.Length) < bestDistance
+                && Distance(key, name, bestDistance) is var distance
+                && distance < bestDistance)
             {
                 (best, bestDistance) = (name, distance);
             }
@@ -163,13 +187,16 @@ internal static class UnknownWords
         return best;
     }
 
-    /// <summary>A word of styling that is one letter, or two changed places, off a verb or a word of a step's name; null when there is none.</summary>
+    /// <summary>
+    /// A word of styling that is one letter, or two changed places, off a verb or a word of a step's name; null when there is none.
+    /// </summary>
     /// <param name="styling">Words kept as styling.</param>
     public static (string Word, string Known)? Slip(string styling, IStepNames names)
     {
         foreach (var word in WordsOf(styling).Where(w => w.Length >= ShortestSlip && Vocabulary.Find(w) is null))
         {
-            var known = Verbs.All.Select(v => v.Name).Concat(names.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(n => n.Split(' ')))
+            var known = Verbs.All.Select(v => v.Name)
+                .Concat(names.Steps.SelectMany(s => s.Aliases.Prepend(s.Name)).SelectMany(n => n.Split(' ')))
                 .FirstOrDefault(k => k.Length >= ShortestSlip && IsSlip(word, k));
             if (known is not null)
             {
@@ -184,7 +211,8 @@ internal static class UnknownWords
 
     private static bool IsSlip(string word, string known) =>
         Math.Abs(word.Length - known.Length) <= 1
-            && (Distance(word, known, 2) == 1 || (word.Length == known.Length && word.Order().SequenceEqual(known.Order()) && Distance(word, known, 3) == 2));
+            && (Distance(word, known, 2) == 1
+                || (word.Length == known.Length && word.Order().SequenceEqual(known.Order()) && Distance(word, known, 3) == 2));
 
     private static int Distance(string a, string b, int limit)
     {

@@ -12,7 +12,8 @@ public static class Versions
 
     /// <summary>The variant that goes by a name; null when the dance has none.</summary>
     public static VariantLabel? Find(DanceActions dance, string name) => Of(dance).FirstOrDefault(l =>
-        string.Equals(l.ToString(), name.Trim(), StringComparison.OrdinalIgnoreCase) || (l.Name.Length > 0 && string.Equals(l.Name, name.Trim(), StringComparison.OrdinalIgnoreCase)));
+        string.Equals(l.ToString(), name.Trim(), StringComparison.OrdinalIgnoreCase)
+            || (l.Name.Length > 0 && string.Equals(l.Name, name.Trim(), StringComparison.OrdinalIgnoreCase)));
 
     /// <summary>Every part with what the variant puts in its place; parts that have no such variant stay as they are.</summary>
     public static DanceActions With(this DanceActions dance, VariantLabel label) => dance with
@@ -22,7 +23,8 @@ public static class Versions
 
     private static PartActions Danced(DanceActions dance, PartActions part, VariantLabel label)
     {
-        if (dance.Parts.FirstOrDefault(p => p.Variant == label && string.Equals(p.VariantOf, part.Name, StringComparison.OrdinalIgnoreCase)) is { } standIn)
+        if (dance.Parts.FirstOrDefault(p => p.Variant == label
+            && string.Equals(p.VariantOf, part.Name, StringComparison.OrdinalIgnoreCase)) is { } standIn)
         {
             return standIn with { Name = part.Name, Variant = null, VariantOf = null, IsTag = part.IsTag };
         }

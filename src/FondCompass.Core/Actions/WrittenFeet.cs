@@ -16,7 +16,9 @@ internal sealed class WrittenFeet(string genre)
     /// <summary>The same feet, for actions that are laid from here on.</summary>
     public WrittenFeet Onwards() => new(genre) { _feet = _feet };
 
-    /// <summary>The foot that is free after these actions; none where both or neither is. Only what has been added since is walked.</summary>
+    /// <summary>
+    /// The foot that is free after these actions; none where both or neither is. Only what has been added since is walked.
+    /// </summary>
     public Foot FreeAfter(IReadOnlyList<PlacedAction> actions)
     {
         for (; _seen < actions.Count; _seen++)

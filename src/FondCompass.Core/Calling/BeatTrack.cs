@@ -6,7 +6,12 @@ using FondCompass.Core.Runs;
 namespace FondCompass.Core.Calling;
 
 /// <summary>The counts, or names, that are said on the beat in what the calls leave free (calls, section 1).</summary>
-internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech speech, IReadOnlyList<RunStretch> stretches, IReadOnlyList<CallPhrase> phrases)
+internal sealed class BeatTrack(
+    DanceRun run,
+    CallSettings settings,
+    Speech speech,
+    IReadOnlyList<RunStretch> stretches,
+    IReadOnlyList<CallPhrase> phrases)
 {
     /// <summary>Fewest beats that are worth saying between two calls.</summary>
     private const int Fewest = 2;
@@ -38,7 +43,12 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
 
             var ends = Math.Min(moment + (speech.Seconds(tap.Word) * settings.Rate.Share), Time(tap.Count + 1));
             var isFree = until <= moment + 1e-6 && (at >= calls.Count || calls[at].At >= ends - 1e-6);
-            if (open.Count > 0 && (!isFree || tap.Line != open[^1].Line || tap.Stretch != open[^1].Stretch || (tap.Count != open[^1].Count + 1 && !(tap.IsName && open[^1].IsName && tap.Count <= open[^1].Count + MostHeld)) || tap.IsName != open[^1].IsName))
+            if (open.Count > 0
+                && (!isFree
+                    || tap.Line != open[^1].Line
+                    || tap.Stretch != open[^1].Stretch
+                    || (tap.Count != open[^1].Count + 1 && !(tap.IsName && open[^1].IsName && tap.Count <= open[^1].Count + MostHeld))
+                    || tap.IsName != open[^1].IsName))
             {
                 Close(open, beat);
             }
@@ -64,8 +74,22 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
             // The last beat is over before whatever comes next is said.
             var ends = Math.Min(until, Time(last.Count) + (speech.Seconds(last.Word) * settings.Rate.Share));
             beat.Add(new SheetCue(
-                first.Stretch?.Repeat ?? 0, first.Stretch?.Part ?? "", first.Line, first.Label, "", string.Join(", ", open.Select(t => t.Word)),
-                first.IsName ? CueForm.Rhythm : CueForm.Count, from, ends, from, (ends - from) / settings.Rate.Share, (until - from) / settings.Rate.Share, first.Count, last.Count + 1, "", "on the beat, in what the calls leave free"));
+                first.Stretch?.Repeat ?? 0,
+                first.Stretch?.Part ?? "",
+                first.Line,
+                first.Label,
+                "",
+                string.Join(", ", open.Select(t => t.Word)),
+                first.IsName ? CueForm.Rhythm : CueForm.Count,
+                from,
+                ends,
+                from,
+                (ends - from) / settings.Rate.Share,
+                (until - from) / settings.Rate.Share,
+                first.Count,
+                last.Count + 1,
+                "",
+                "on the beat, in what the calls leave free"));
         }
 
         open.Clear();
@@ -80,7 +104,13 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
         {
             for (var i = 0; i < counts; i++)
             {
-                yield return new Tap(start - counts + i, Counted.InLabel(header, _style, i, counts), null, 0, Counted.InLabel(header, _style, i, counts), false);
+                yield return new Tap(
+                    start - counts + i,
+                    Counted.InLabel(header, _style, i, counts),
+                    null,
+                    0,
+                    Counted.InLabel(header, _style, i, counts),
+                    false);
             }
         }
     }
@@ -107,10 +137,18 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
                     }
 
                     var style = StyleOf(line);
-                    var word = style == CountStyle.Names ? names.GetValueOrDefault(at) : style == CountStyle.Rhythm ? rhythm.GetValueOrDefault(at) : null;
+                    var word = style == CountStyle.Names ? names.GetValueOrDefault(at)
+                        : style == CountStyle.Rhythm ? rhythm.GetValueOrDefault(at)
+                        : null;
                     if (word is not null || style != CountStyle.Rhythm)
                     {
-                        yield return new Tap(at, word ?? Counted.Label(style, i + 1, line.Counts), stretch, line.Number, $"{i + 1}", word is not null);
+                        yield return new Tap(
+                            at,
+                            word ?? Counted.Label(style, i + 1, line.Counts),
+                            stretch,
+                            line.Number,
+                            $"{i + 1}",
+                            word is not null);
                     }
                 }
             }
@@ -119,7 +157,9 @@ internal sealed class BeatTrack(DanceRun run, CallSettings settings, Speech spee
 
     /// <summary>Where rhythm words are counted by: slow and quick, by how long each movement lasts.</summary>
     private Dictionary<int, string> RhythmOnTheBeat() =>
-        stretches.SelectMany(s => s.Stretch.Pattern.Part.Lines).Any(l => StyleOf(l) == CountStyle.Rhythm) ? Counted.Words(CountStyle.Rhythm, [.. phrases.SelectMany(p => p.Actions)]) : [];
+        stretches.SelectMany(s => s.Stretch.Pattern.Part.Lines).Any(l => StyleOf(l) == CountStyle.Rhythm)
+            ? Counted.Words(CountStyle.Rhythm, [.. phrases.SelectMany(p => p.Actions)])
+            : [];
 
     /// <summary>Where names are counted by: a run of equal steps is said step by step, "tuck, tuck".</summary>
     private Dictionary<int, string> NamesOnTheBeat()

@@ -80,6 +80,16 @@ public sealed record CallPhrase
     public (string Name, string Way, string Place, int Turn) Kind => (Name, Way, Place, Math.Abs(Turned));
 
     /// <summary>All that its words are made of.</summary>
-    internal (string Name, string Short, string Way, int Turn, string Detail, int Side, int TurnSide, int Times, bool AsUsual, bool IsBody, int Round) Said =>
+    internal (string Name,
+        string Short,
+        string Way,
+        int Turn,
+        string Detail,
+        int Side,
+        int TurnSide,
+        int Times,
+        bool AsUsual,
+        bool IsBody,
+        int Round) Said =>
         (Name, ShortName, Way, Turn, Detail + Place, Side, TurnSide, Times, TurnsAsUsual, IsBody, Round);
 }

@@ -56,7 +56,9 @@ public sealed record CallSettings(Rate Rate, double Lead, int Repeats)
     /// <summary>The kinds of layers that are danced; all when null.</summary>
     public IReadOnlyList<LayerKind>? Layers { get; init; }
 
-    /// <summary>How often each name was called in its place in earlier blocks of the lesson; who says less and less goes on from there.</summary>
+    /// <summary>
+    /// How often each name was called in its place in earlier blocks of the lesson; who says less and less goes on from there.
+    /// </summary>
     public HeardNames Heard { get; init; } = HeardNames.None;
 
     /// <summary>Whether the beat track is wanted too.</summary>

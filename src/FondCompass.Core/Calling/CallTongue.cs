@@ -15,7 +15,8 @@ public sealed class CallTongue
     /// <summary>Of the words of a dance's rows, the share that has to be of another language for it to be called in that.</summary>
     private const double LeastShare = 0.2;
 
-    private static readonly FrozenDictionary<string, CallTongue> All = LexiconFiles.Read<Dictionary<string, CallTongue>>("calls.yaml").ToFrozenDictionary();
+    private static readonly FrozenDictionary<string, CallTongue> All = LexiconFiles.Read<Dictionary<string, CallTongue>>("calls.yaml")
+        .ToFrozenDictionary();
 
     public static CallTongue English => All["en"];
 
@@ -101,7 +102,9 @@ public sealed class CallTongue
 
     public static string Say(string pattern, params object[] with) => string.Format(CultureInfo.InvariantCulture, pattern, with);
 
-    /// <summary>The language that a dance's rows are written in: that of most of their words that are plainly of one; English where those are few.</summary>
+    /// <summary>
+    /// The language that a dance's rows are written in: that of most of their words that are plainly of one; English where those are few.
+    /// </summary>
     public static CallTongue Of(Dance dance, StepLexicon lexicon) => Known.GetValue(dance, d => Found(d, lexicon));
 
     /// <summary>A lesson calls the same dance block after block.</summary>
@@ -122,15 +125,22 @@ public sealed class CallTongue
             }
         }
 
-        return found.Count > 0 && found.MaxBy(f => f.Value) is var (most, times) && times >= LeastShare * words && All.TryGetValue(most, out var tongue) ? tongue : English;
+        return found.Count > 0
+            && found.MaxBy(f => f.Value) is var (most, times)
+            && times >= LeastShare * words
+            && All.TryGetValue(most, out var tongue)
+            ? tongue
+            : English;
     }
 
     public string Side(int side) => side > 0 ? Right : Left;
 
-    public string Number(int number) => number > 0 && number <= Numbers.Count ? Numbers[number - 1] : number.ToString(CultureInfo.InvariantCulture);
+    public string Number(int number) =>
+        number > 0 && number <= Numbers.Count ? Numbers[number - 1] : number.ToString(CultureInfo.InvariantCulture);
 
     /// <summary>A side as a way: in a ring round it.</summary>
-    /// <param name="round">Round the ring with the sun (positive) or against it; 0 where there is no ring, or one does not face its middle or outwards.</param>
+    /// <param name="round">Round the ring with the sun (positive) or against it; 0 where there is no ring, or one does not face its middle
+    /// or outwards.</param>
     public string Way(int side, int round) => round > 0 ? WithSun : round < 0 ? AgainstSun : Side(side);
 
     /// <summary>A turn as it is said: "quarter left", "full turn right", "one and a quarter right".</summary>
@@ -139,7 +149,8 @@ public sealed class CallTongue
 
     /// <summary>Whether words tell of themselves how far that turn goes: "full turn forward", "sailor quarter".</summary>
     public bool SaysAmount(string words, int eighths) =>
-        words.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Contains(Amount(Math.Abs(eighths)).Split(' ')[0], StringComparer.OrdinalIgnoreCase);
+        words.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries)
+            .Contains(Amount(Math.Abs(eighths)).Split(' ')[0], StringComparer.OrdinalIgnoreCase);
 
     private string Amount(int eighths)
     {
@@ -156,6 +167,7 @@ public sealed class CallTongue
     /// <summary>Several of a name: "four toe struts", "kick ball change, four of them".</summary>
     /// <param name="isName">It is a name, of which there is a plural; other words are said as they are.</param>
     public string SeveralOf(string name, int times, bool isName) =>
-        isName && Plural.Length > 0 && name.Split(' ').Length <= 2 && name.All(c => char.IsAsciiLetter(c) || c == ' ') ? Say(Plural, PhraseText.Plural(name), Number(times))
+        isName && Plural.Length > 0 && name.Split(' ').Length <= 2 && name.All(c => char.IsAsciiLetter(c) || c == ' ')
+            ? Say(Plural, PhraseText.Plural(name), Number(times))
         : Say(times <= MostFew && Few.Length > 0 ? Few : Several, name, Number(times));
 }

@@ -31,7 +31,9 @@ public sealed record CallWording(string Words, Tells Tells, int Side)
     public int Syllables { get; } = Speech.Syllables(Words);
 }
 
-/// <summary>The ways of saying a phrase, from its name with all that belongs to it down to its turn or way alone; never a foot (calls, section 1).</summary>
+/// <summary>
+/// The ways of saying a phrase, from its name with all that belongs to it down to its turn or way alone; never a foot (calls, section 1).
+/// </summary>
 public sealed partial class CallWords(CallTongue tongue)
 {
     /// <param name="phrase">The phrase.</param>
@@ -57,7 +59,11 @@ public sealed partial class CallWords(CallTongue tongue)
             Add(options, $"{phrase.Name} {phrase.Place}", Tells.Name | Tells.Detail, 0);
         }
 
-        foreach (var (name, told) in new[] { (phrase.Name, Tells.Name), (phrase.ShortName, Tells.Name | Tells.InBrief) }.DistinctBy(n => n.Item1))
+        foreach (var (name, told) in new[]
+        {
+            (phrase.Name, Tells.Name),
+            (phrase.ShortName, Tells.Name | Tells.InBrief)
+        }.DistinctBy(n => n.Item1))
         {
             if (phrase.Times > 1 && (phrase.Movements.Length == 0 || turn.Length > 0) && !(goesOn && otherWay))
             {
@@ -73,20 +79,29 @@ public sealed partial class CallWords(CallTongue tongue)
         }
         else if (way.Length > 0)
         {
-            Add(options, phrase.Way.Length > 0 ? way : phrase.Round != 0 ? way : CallTongue.Say(tongue.ToSide, way), Tells.Way, phrase.Side);
+            Add(
+                options,
+                phrase.Way.Length > 0 ? way : phrase.Round != 0 ? way : CallTongue.Say(tongue.ToSide, way),
+                Tells.Way,
+                phrase.Side);
         }
 
         return options;
     }
 
-    /// <summary>A name with all that belongs to it, then with less. A turn that is not the step's usual one is told with its amount: a quarter is no half.</summary>
+    /// <summary>
+    /// A name with all that belongs to it, then with less. A turn that is not the step's usual one is told with its amount: a quarter is no
+    /// half.
+    /// </summary>
     private void AddNamed(List<CallWording> options, CallPhrase phrase, string named, string way, Tells told)
     {
         var wayTells = way.Length > 0 ? Tells.Way : Tells.None;
         if (phrase.TurnSide != 0)
         {
             // "Full turn forward" says already how far.
-            var turn = phrase.TurnsAsUsual || tongue.SaysAmount(named, phrase.Turn) ? tongue.Side(phrase.TurnSide) : tongue.TurnOf(phrase.Turn);
+            var turn = phrase.TurnsAsUsual || tongue.SaysAmount(named, phrase.Turn)
+                ? tongue.Side(phrase.TurnSide)
+                : tongue.TurnOf(phrase.Turn);
             Add(options, $"{Going(phrase, named, way)}{(way.Length > 0 ? "," : "")} {turn}", told | wayTells | Tells.Turn, phrase.TurnSide);
             Add(options, $"{named} {turn}", told | Tells.Turn, phrase.TurnSide);
         }

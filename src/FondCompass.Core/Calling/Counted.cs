@@ -22,13 +22,19 @@ public static partial class Counted
 
     /// <summary>Words that speak of counts, as the class hears those: "count 8" is "count 1" where it is counted down.</summary>
     /// <param name="of">Counts of a line.</param>
-    public static string InWords(string words, CountStyle style, int of) => style is CountStyle.Up or CountStyle.Names or CountStyle.Rhythm ? words
-        : CountSaid().Replace(words, m => $"{m.Groups["count"].Value}{Label(style, int.Parse(m.Groups["number"].Value, CultureInfo.InvariantCulture), of)}");
+    public static string InWords(string words, CountStyle style, int of) =>
+        style is CountStyle.Up or CountStyle.Names or CountStyle.Rhythm ? words
+        : CountSaid().Replace(
+            words,
+            m => $"{m.Groups["count"].Value}{Label(style, int.Parse(m.Groups["number"].Value, CultureInfo.InvariantCulture), of)}");
 
     [GeneratedRegex(@"\b(?<count>[Cc]ounts? )(?<number>[1-9][0-9]?)\b", RegexOptions.NonBacktracking)]
     private static partial Regex CountSaid();
 
-    /// <summary>The words said on the beats of some actions, by song count: names where steps begin, or slow and quick by how long each movement lasts.</summary>
+    /// <summary>
+    /// The words said on the beats of some actions, by song count: names where steps begin, or slow and quick by how long each movement
+    /// lasts.
+    /// </summary>
     /// <param name="style">Names or rhythm words; of every other there are none.</param>
     public static Dictionary<int, string> Words(CountStyle style, IReadOnlyList<RunAction> actions)
     {

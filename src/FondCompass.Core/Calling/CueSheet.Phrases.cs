@@ -34,8 +34,20 @@ public sealed partial class CueSheet
             var best = options.MaxBy(o => o.Worth)!;
             var missed = telling.IsFirst || telling.Turn > 0;
             _entries.Add(new Entry(
-                new CallItem(options, Deadline(phrase.From), Begins(phrase.From, _settings.Lead), Must: false), stretch, phrase.Line, phrase.Count, phrase.Step, phrase.From, phrase.To,
-                telling.IsOther ? "other than the time before" : telling.Turn > 0 ? "a turn is said each time" : telling.IsFirst ? "danced for the first time" : telling.Way > 0 ? "the way changes" : "its name", best.Words, missed));
+                new CallItem(options, Deadline(phrase.From), Begins(phrase.From, _settings.Lead), Must: false),
+                stretch,
+                phrase.Line,
+                phrase.Count,
+                phrase.Step,
+                phrase.From,
+                phrase.To,
+                telling.IsOther ? "other than the time before"
+                    : telling.Turn > 0 ? "a turn is said each time"
+                    : telling.IsFirst ? "danced for the first time"
+                    : telling.Way > 0 ? "the way changes"
+                    : "its name",
+                best.Words,
+                missed));
         }
     }
 
@@ -47,7 +59,11 @@ public sealed partial class CueSheet
         foreach (var wording in Wordings(at, telling))
         {
             var worth = telling.Of(wording);
-            if (worth <= 0 || (_settings.Way == CallerWay.Beat && wording.Tells.HasFlag(Tells.Name)) || (_settings.Rule == CallRule.ChangesOnly && (telling.Way == 0 || !wording.Tells.HasFlag(Tells.Way)) && !wording.Tells.HasFlag(Tells.Turn)))
+            if (worth <= 0
+                || (_settings.Way == CallerWay.Beat && wording.Tells.HasFlag(Tells.Name))
+                || (_settings.Rule == CallRule.ChangesOnly
+                    && (telling.Way == 0 || !wording.Tells.HasFlag(Tells.Way))
+                    && !wording.Tells.HasFlag(Tells.Turn)))
             {
                 continue;
             }
@@ -64,9 +80,16 @@ public sealed partial class CueSheet
     }
 
     private static CueForm FormOf(Tells tells) =>
-        tells.HasFlag(Tells.Foot) ? CueForm.Foot : !tells.HasFlag(Tells.Name) ? CueForm.Key : (tells & ~Tells.InBrief) == Tells.Name ? CueForm.Name : CueForm.Full;
+        tells.HasFlag(Tells.Foot) ? CueForm.Foot
+            : !tells.HasFlag(Tells.Name) ? CueForm.Key
+            : (tells & ~Tells.InBrief) == Tells.Name ? CueForm.Name
+            : CueForm.Full;
 
-    private readonly Dictionary<((string, string, string, int, string, int, int, int, bool, bool, int) Said, bool GoesOn, bool OtherWay, string Foot), IReadOnlyList<CallWording>> _wordings = [];
+    private readonly Dictionary<((string, string, string, int, string, int, int, int, bool, bool, int) Said,
+        bool GoesOn,
+        bool OtherWay,
+        string Foot), IReadOnlyList<CallWording>> _wordings =
+        [];
 
     /// <summary>The ways of saying a phrase; the same step comes again and again.</summary>
     private IReadOnlyList<CallWording> Wordings(int at, PhraseTelling telling)
@@ -78,24 +101,34 @@ public sealed partial class CueSheet
         {
             wordings = _words.Of(phrase, telling.GoesOn, telling.Way > 0);
             wordings = _wordings[key] = foot.Length == 0 ? wordings
-                : [.. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name).Select(w => new CallWording($"{foot} {w.Words}", w.Tells | Tells.Detail | Tells.Foot, 0)), .. wordings];
+                : [
+                    .. wordings.Where(w => w.Tells == Tells.Name && w.Words == phrase.Name)
+                        .Select(w => new CallWording($"{foot} {w.Words}", w.Tells | Tells.Detail | Tells.Foot, 0)),
+                    .. wordings
+                ];
         }
 
         return wordings;
     }
 
-    /// <summary>A foot may precede a name only where nothing turns or goes to the other side, in the phrase and within a count of it.</summary>
+    /// <summary>
+    /// A foot may precede a name only where nothing turns or goes to the other side, in the phrase and within a count of it.
+    /// </summary>
     private bool MaySayFoot(int at)
     {
         var phrase = _phrases[at];
         var side = phrase.Actions[0].Foot == Foot.Right ? 1 : -1;
-        bool Disturbs(CallPhrase other) => other.Actions.Any(a => a.SongCount > phrase.From - 1 - 1e-6 && a.SongCount < phrase.To + 1 - 1e-6 && !a.Turn.IsNone)
+        bool Disturbs(CallPhrase other) =>
+            other.Actions.Any(a => a.SongCount > phrase.From - 1 - 1e-6 && a.SongCount < phrase.To + 1 - 1e-6 && !a.Turn.IsNone)
             || (other.Side * side < 0 && other.To > phrase.From - 1 && other.From < phrase.To + 1);
-        return phrase is { Side: 0, Foot.Length: > 0 } && !Enumerable.Range(Math.Max(0, at - 2), Math.Min(_phrases.Count, at + 3) - Math.Max(0, at - 2)).Any(i => Disturbs(_phrases[i]));
+        return phrase is { Side: 0, Foot.Length: > 0 }
+            && !Enumerable.Range(Math.Max(0, at - 2), Math.Min(_phrases.Count, at + 3) - Math.Max(0, at - 2))
+                .Any(i => Disturbs(_phrases[i]));
     }
 
     /// <summary>
-    /// The second from which a side may be said: half of what goes or turns the other way is done, and the last of it has begun. What comes behind
+    /// The second from which a side may be said: half of what goes or turns the other way is done, and the last of it has begun. What comes
+    /// behind
     /// equal steps is told while they go on.
     /// </summary>
     private double OtherWayDone(int at, int side)

@@ -5,7 +5,8 @@ using FondCompass.Core.Steps;
 namespace FondCompass.Core.Calling;
 
 /// <summary>
-/// All that is said over a run (calls, sections 1 to 3): what changes within the eight before, own cues always, names before their phrases, sides
+/// All that is said over a run (calls, sections 1 to 3): what changes within the eight before, own cues always, names before their phrases,
+/// sides
 /// that mean ways, and the beat in what that leaves free. Board, class window, sheet and the API read this one timetable.
 /// </summary>
 public sealed partial class CueSheet
@@ -31,7 +32,17 @@ public sealed partial class CueSheet
 
     /// <summary>What an item of the timetable is about.</summary>
     /// <param name="Best">What would be said with all the time there is; empty where silence is best.</param>
-    private sealed record Entry(CallItem Item, RunStretch Stretch, int Line, string Count, string Step, double From, double To, string Why, string Best, bool IsMissed)
+    private sealed record Entry(
+        CallItem Item,
+        RunStretch Stretch,
+        int Line,
+        string Count,
+        string Step,
+        double From,
+        double To,
+        string Why,
+        string Best,
+        bool IsMissed)
     {
         /// <summary>The kind of a layer; empty for what the feet do.</summary>
         public string Layer { get; init; } = "";
@@ -62,7 +73,11 @@ public sealed partial class CueSheet
     /// <param name="lexicon">The steps known; the shipped ones when left out.</param>
     /// <param name="cancel">Ends it where nobody waits any more.</param>
     /// <returns>In order of time.</returns>
-    public static IReadOnlyList<SheetCue> Of(DanceRun run, CallSettings settings, StepLexicon? lexicon = null, CancellationToken cancel = default) =>
+    public static IReadOnlyList<SheetCue> Of(
+        DanceRun run,
+        CallSettings settings,
+        StepLexicon? lexicon = null,
+        CancellationToken cancel = default) =>
         new CueSheet(run, settings, lexicon ?? StepLexicon.Shipped).Cues(cancel);
 
     private double Deadline(double from) => Time(_countIns.Deadline(from));
@@ -90,10 +105,23 @@ public sealed partial class CueSheet
         }
 
         // What begins with a pick-up is called behind what tells of it.
-        var entries = _entries.OrderBy(e => Math.Max(e.From, e.Item.AheadFrom is null ? e.Stretch.FromCount : 0)).ThenBy(e => e.Item.AheadFrom is null).ThenBy(e => e.Line == 0 ? 0 : e.Layer.Length == 0 ? 1 : 2).ToList();
-        var (laid, said) = LayerCalls.SaidOnce(entries, e => e.Layer.Length > 0 ? e.Best : "", some => Timetable.Of([.. some.Select(e => e.Item)], cancel));
+        var entries = _entries.OrderBy(e => Math.Max(e.From, e.Item.AheadFrom is null ? e.Stretch.FromCount : 0))
+            .ThenBy(e => e.Item.AheadFrom is null)
+            .ThenBy(e => e.Line == 0 ? 0 : e.Layer.Length == 0 ? 1 : 2)
+            .ToList();
+        var (laid, said) = LayerCalls.SaidOnce(
+            entries,
+            e => e.Layer.Length > 0 ? e.Best : "",
+            some => Timetable.Of([.. some.Select(e => e.Item)], cancel));
         var calls = Told(laid, said);
-        var beat = _settings.Rule == CallRule.ChangesOnly || !_settings.WithBeat ? [] : new BeatTrack(_run, _settings, _speech, _stretches, _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
+        var beat = _settings.Rule == CallRule.ChangesOnly || !_settings.WithBeat
+            ? []
+            : new BeatTrack(
+                _run,
+                _settings,
+                _speech,
+                _stretches,
+                _phrases).Between([.. calls.Where(c => c.Words.Length > 0).OrderBy(c => c.At)]);
         return [.. calls.Concat(beat).OrderBy(c => c.At).ThenBy(c => c.Until).ThenBy(c => c.StepAt)];
     }
 
@@ -113,8 +141,22 @@ public sealed partial class CueSheet
             var needs = isSaid ? _speech.Seconds(call.Option.Words) : 0;
             var at = isSaid ? call.At : entry.Item.Deadline;
             cues.Add(new SheetCue(
-                entry.Stretch.Repeat, entry.Stretch.Part, Math.Max(1, entry.Line), entry.Count, entry.Step, isSaid ? call.Option.Words : "", isSaid ? call.Option.Form : CueForm.None,
-                at, at + (needs * _settings.Rate.Share), Time(entry.From), needs, isSaid ? call.Room / _settings.Rate.Share : 0, entry.From, entry.To, entry.Best, WhyOf(entry, isSaid ? call : null))
+                entry.Stretch.Repeat,
+                entry.Stretch.Part,
+                Math.Max(1, entry.Line),
+                entry.Count,
+                entry.Step,
+                isSaid ? call.Option.Words : "",
+                isSaid ? call.Option.Form : CueForm.None,
+                at,
+                at + (needs * _settings.Rate.Share),
+                Time(entry.From),
+                needs,
+                isSaid ? call.Room / _settings.Rate.Share : 0,
+                entry.From,
+                entry.To,
+                entry.Best,
+                WhyOf(entry, isSaid ? call : null))
             { Layer = entry.Layer });
         }
 
@@ -132,9 +174,14 @@ public sealed partial class CueSheet
         var why = entry.Why;
         if (call.Late > 0)
         {
-            why += FormattableString.Invariant($"; {call.Late / _settings.Rate.Share:0.0} s late, for what must be said before takes the time");
+            why +=
+                FormattableString.Invariant(
+                    $"; {call.Late / _settings.Rate.Share:0.0} s late, for what must be said before takes the time");
         }
-        else if (entry.Best.Length > 0 && entry.Best != call.Option.Words && entry.Item.Options.First(o => o.Words == entry.Best) is { } best && best.Takes > call.Option.Takes + 1e-9)
+        else if (entry.Best.Length > 0
+            && entry.Best != call.Option.Words
+            && entry.Item.Options.First(o => o.Words == entry.Best) is { } best
+            && best.Takes > call.Option.Takes + 1e-9)
         {
             why += FormattableString.Invariant($"; '{entry.Best}' would take {best.Takes / _settings.Rate.Share:0.0} s and does not fit");
         }
@@ -147,8 +194,24 @@ public sealed partial class CueSheet
         // It is told before the first movement of what it tells of, a pick-up too.
         var first = _begins.GetValueOrDefault(change.At, change.At);
         var from = Begins(change.At, _eight);
-        var options = change.Words.Select((w, i) => new CallOption(w, CueForm.Structural, (change.Words.Count - i) * 4 - Speech.Syllables(w), Takes(w), from)).ToList();
-        _entries.Add(new Entry(new CallItem(options, Deadline(Math.Min(first, change.At)), Begins(change.At, ChangeLead), Must: true, AheadFrom: from), change.Stretch, 0, "1", "", change.At, change.Until, "told once within the eight before", change.Words[0], false));
+        var options = change.Words.Select((w, i) => new CallOption(
+            w,
+            CueForm.Structural,
+            (change.Words.Count - i) * 4 - Speech.Syllables(w),
+            Takes(w),
+            from))
+            .ToList();
+        _entries.Add(new Entry(
+            new CallItem(options, Deadline(Math.Min(first, change.At)), Begins(change.At, ChangeLead), Must: true, AheadFrom: from),
+            change.Stretch,
+            0,
+            "1",
+            "",
+            change.At,
+            change.Until,
+            "told once within the eight before",
+            change.Words[0],
+            false));
     }
 
     private void AddStretch(RunStretch stretch, List<CallPhrase> phrases)
@@ -162,7 +225,9 @@ public sealed partial class CueSheet
         var otherSide = false;
         foreach (var phrase in phrases)
         {
-            var cue = own.Find(n => n.SongCount >= phrase.From - 1e-6 && n.SongCount < Math.Floor(phrase.From + 1 + 1e-6) && n.SongCount < phrase.To);
+            var cue = own.Find(n => n.SongCount >= phrase.From - 1e-6
+                && n.SongCount < Math.Floor(phrase.From + 1 + 1e-6)
+                && n.SongCount < phrase.To);
             if (units.Begins(phrase) is { } line && _settings.Rule != CallRule.CountsOnly)
             {
                 otherSide = AddLine(stretch, line, phrase, units, _settings.Rule == CallRule.ChangesOnly ? null : cue?.Text);
@@ -193,7 +258,12 @@ public sealed partial class CueSheet
         var from = layer.SongCount;
         var option = new CallOption(layer.Text, CueForm.Name, worth, Takes(layer.Text), Begins(from, Math.Max(LongLead, _settings.Lead)));
         _entries.Add(new Entry(
-            new CallItem([CallOption.Silence, option], Deadline(from), Begins(from, _settings.Lead), Must: false), stretch, layer.Line, CountOf(stretch, from), "", from,
+            new CallItem([CallOption.Silence, option], Deadline(from), Begins(from, _settings.Lead), Must: false),
+            stretch,
+            layer.Line,
+            CountOf(stretch, from),
+            "",
+            from,
             _run.Song.Time.CountAt(layer.Until), "on top of the feet, said once", layer.Text, false)
         { Layer = layer.Kind });
     }
@@ -204,7 +274,17 @@ public sealed partial class CueSheet
         var deadline = Deadline(from);
         var earliest = Math.Min(Begins(from, LongLead), deadline - takes);
         var option = new CallOption(_words.Spoken(words), CueForm.Own, 0, takes, earliest);
-        _entries.Add(new Entry(new CallItem([option], deadline, Begins(from, _settings.Lead), Must: true), stretch, line, CountOf(stretch, from), step, begins, to, "your own words", "", false));
+        _entries.Add(new Entry(
+            new CallItem([option], deadline, Begins(from, _settings.Lead), Must: true),
+            stretch,
+            line,
+            CountOf(stretch, from),
+            step,
+            begins,
+            to,
+            "your own words",
+            "",
+            false));
     }
 
     private static string CountOf(RunStretch stretch, double from)
@@ -224,11 +304,16 @@ public sealed partial class CueSheet
             return false;
         }
 
-        var words = met.IsFirst ? [line.Name] : met.IsOtherSide ? met.IsAgain ? [_tongue.OtherSide] : [CallTongue.Say(_tongue.NameOtherSide, line.Name), _tongue.OtherSide] : met.IsAgain ? (string[])[_tongue.Again] : [line.Name];
+        var words = met.IsFirst ? [line.Name]
+            : met.IsOtherSide ? met.IsAgain ? [_tongue.OtherSide] : [CallTongue.Say(_tongue.NameOtherSide, line.Name), _tongue.OtherSide]
+            : met.IsAgain ? (string[])[_tongue.Again]
+            : [line.Name];
         var options = new List<CallOption> { CallOption.Silence };
         foreach (var said in words)
         {
-            var worth = (said == _tongue.OtherSide ? 0 : _worth.OfLine(met.IsFirst, stretch)) + (met.IsOtherSide ? PhraseWorth.OfOtherSide(true) : 0) - Speech.Syllables(said);
+            var worth = (said == _tongue.OtherSide ? 0 : _worth.OfLine(met.IsFirst, stretch))
+                + (met.IsOtherSide ? PhraseWorth.OfOtherSide(true) : 0)
+                - Speech.Syllables(said);
             if (worth > 0 && (_settings.Rule == CallRule.All || met.IsOtherSide))
             {
                 options.Add(new CallOption(said, CueForm.Name, worth, Takes(said), Begins(first.From, Math.Max(LongLead, _settings.Lead))));
@@ -238,7 +323,13 @@ public sealed partial class CueSheet
         if (options.Count > 1)
         {
             _entries.Add(new Entry(
-                new CallItem(options, Deadline(first.From), Begins(first.From, ChangeLead), Must: false), stretch, line.Number, first.Count, line.Name, first.From, line.To,
+                new CallItem(options, Deadline(first.From), Begins(first.From, ChangeLead), Must: false),
+                stretch,
+                line.Number,
+                first.Count,
+                line.Name,
+                first.From,
+                line.To,
                 met.IsFirst ? "the line's name, danced for the first time" : "the line is danced again", words[0], met.IsFirst));
         }
 

@@ -1,7 +1,8 @@
 namespace FondCompass.Core.Calling;
 
 /// <summary>
-/// How often a class has been called each name in its place of the dance in a lesson: once for each block that calls it there, however often the block
+/// How often a class has been called each name in its place of the dance in a lesson: once for each block that calls it there, however
+/// often the block
 /// repeats it. A vine they know is still new to them in a line where it has not been.
 /// </summary>
 public sealed class HeardNames

@@ -8,7 +8,8 @@ namespace FondCompass.Core.Calling;
 internal sealed record LineUnit(int Number, string Name, string Key, double From, double To, bool IsTold, string Lead);
 
 /// <summary>How a line stands to what was danced of its name before.</summary>
-/// <param name="IsOtherSide">It begins on the other foot than the time before, or, where other lines came between, than the first time.</param>
+/// <param name="IsOtherSide">It begins on the other foot than the time before, or, where other lines came between, than the first
+/// time.</param>
 /// <param name="IsAgain">It comes directly behind itself.</param>
 internal readonly record struct LineMeeting(bool IsFirst, bool IsOtherSide, bool IsAgain);
 
@@ -26,7 +27,11 @@ internal sealed class LineUnits
             var here = phrases.Where(p => p.Line == line.Number).ToList();
             var from = shift + line.Start.InCounts;
             _lines.Add(new LineUnit(
-                line.Number, line.Name, line.Name.Length > 0 ? line.Name.ToUpperInvariant() : $"{part.Name} {line.Number}", from, from + line.Counts,
+                line.Number,
+                line.Name,
+                line.Name.Length > 0 ? line.Name.ToUpperInvariant() : $"{part.Name} {line.Number}",
+                from,
+                from + line.Counts,
                 line.Name.Length > 0 && SaysMore(line.Name, here, words), here.Find(p => p.Foot.Length > 0)?.Foot ?? ""));
         }
     }
@@ -54,8 +59,14 @@ internal sealed class LineUnits
     /// <summary>A name that only lists the steps, or numbers the line, says nothing besides them.</summary>
     private static bool SaysMore(string name, List<CallPhrase> phrases, CallWords words)
     {
-        var known = phrases.SelectMany(p => $"{p.Name} {p.Way} {p.Detail} {string.Join(' ', words.Of(p, false).Select(w => w.Words))}".Split([' ', ','], StringSplitOptions.RemoveEmptyEntries))
-            .SelectMany(w => new[] { w, Reading.PhraseText.Plural(w) }).Concat(["line", "and", "then", "the", "a"]).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        return name.Split([' ', ',', '-', '.', '/', '+'], StringSplitOptions.RemoveEmptyEntries).Any(w => !known.Contains(w) && !w.All(char.IsDigit));
+        var known =
+            phrases.SelectMany(p => $"{p.Name} {p.Way} {p.Detail} {string.Join(' ', words.Of(p, false).Select(w => w.Words))}".Split(
+            [' ', ','],
+            StringSplitOptions.RemoveEmptyEntries))
+            .SelectMany(w => new[] { w, Reading.PhraseText.Plural(w) })
+            .Concat(["line", "and", "then", "the", "a"])
+            .ToHashSet(StringComparer.OrdinalIgnoreCase);
+        return name.Split([' ', ',', '-', '.', '/', '+'], StringSplitOptions.RemoveEmptyEntries)
+            .Any(w => !known.Contains(w) && !w.All(char.IsDigit));
     }
 }

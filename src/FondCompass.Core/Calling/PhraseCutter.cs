@@ -11,7 +11,8 @@ namespace FondCompass.Core.Calling;
 internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, CallTongue tongue)
 {
     /// <summary>
-    /// Widths of a step that something has to go to a side for the side to be told where it begins with a step there; and those with which it is told
+    /// Widths of a step that something has to go to a side for the side to be told where it begins with a step there; and those with which
+    /// it is told
     /// however it begins, and with which steps to both sides are no run.
     /// </summary>
     private const double Aside = 1, FarAside = 2;
@@ -95,10 +96,13 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         var side = Math.Abs(far) >= aside && sum == 0 ? Math.Sign(far) : 0;
         var goes = actions[0].TakesWeight && actions[0].Direction is not (Direction.Beside or Direction.InPlace);
         var isStep = actions[0] is { TakesWeight: true, Direction: not Direction.InPlace } && IsPlainStep(actions[0]);
-        var name = !isStep ? wording.Name : actions[0].Direction == Direction.Beside && !wording.IsAsWritten ? tongue.Together : wording.Way;
+        var name = !isStep ? wording.Name
+            : actions[0].Direction == Direction.Beside && !wording.IsAsWritten ? tongue.Together
+            : wording.Way;
 
         // "Cross rock R over L": its name says so.
-        var isOwnWay = actions[0].Direction is Direction.Across or Direction.Behind && known?.Forms[0].Actions[0].Phrase.Direction == actions[0].Direction;
+        var isOwnWay = actions[0].Direction is Direction.Across or Direction.Behind
+            && known?.Forms[0].Actions[0].Phrase.Direction == actions[0].Direction;
         return new CallPhrase
         {
             Stretch = stretch,
@@ -114,7 +118,9 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             TurnSide = oneWay ? Math.Sign(sum) : 0,
             Turned = sum,
             IsBody = Verbs.Find(actions[0].Verb) is { } verb && verb.Has(VerbTraits.IsBody),
-            TurnsAsUsual = known is { Pivots: true } ? Math.Abs(sum) == Eighths.Full / 2 : known is { IsOwn: false } && AlwaysTurnsSo(known),
+            TurnsAsUsual = known is { Pivots: true }
+                ? Math.Abs(sum) == Eighths.Full / 2
+                : known is { IsOwn: false } && AlwaysTurnsSo(known),
             Step = wording.ToString(),
             To = to,
         };
@@ -128,10 +134,12 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
 
     private NamedStep? Known(string step) => _known.TryGetValue(step, out var known) ? known : _known[step] = lexicon.Find(step);
 
-    private string Short(string name, NamedStep? known) => _short.TryGetValue((name, known?.Name ?? ""), out var words) ? words : _short[(name, known?.Name ?? "")] = ShortOf(name, known);
+    private string Short(string name, NamedStep? known) =>
+        _short.TryGetValue((name, known?.Name ?? ""), out var words) ? words : _short[(name, known?.Name ?? "")] = ShortOf(name, known);
 
     /// <summary>A step that turns by itself and always as far: a rolling vine.</summary>
-    private static bool AlwaysTurnsSo(NamedStep step) => step.Forms[0].Actions is var actions && actions.Any(a => a.Phrase.Turn is not null) && !actions.Any(a => a.Phrase.TurnSlot);
+    private static bool AlwaysTurnsSo(NamedStep step) =>
+        step.Forms[0].Actions is var actions && actions.Any(a => a.Phrase.Turn is not null) && !actions.Any(a => a.Phrase.TurnSlot);
 
     /// <summary>Who faces the middle of a ring goes round with the sun to the left, who looks outwards to the right.</summary>
     private int RoundOf(int side, RunAction first) => header.Layout != Layout.Circle ? 0
@@ -141,7 +149,9 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
     private static bool IsPlainStep(RunAction action) =>
         action is { IsLoose: true, Wording: { Way.Length: > 0 } wording } && action.Verb == Verbs.Step.Name && wording.Name == action.Verb;
 
-    /// <summary>Fewer of their words that still name it: the lexicon's one word where it is among them, else without the way at the end.</summary>
+    /// <summary>
+    /// Fewer of their words that still name it: the lexicon's one word where it is among them, else without the way at the end.
+    /// </summary>
     private static string ShortOf(string name, NamedStep? known)
     {
         var words = name.Split(' ');
@@ -155,10 +165,15 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             return one;
         }
 
-        return Array.Exists(Ways, w => string.Equals(w, words[^1], StringComparison.OrdinalIgnoreCase)) ? string.Join(' ', words[..^1]) : name;
+        return Array.Exists(Ways, w => string.Equals(w, words[^1], StringComparison.OrdinalIgnoreCase))
+            ? string.Join(' ', words[..^1])
+            : name;
     }
 
-    private static readonly string[] Ways = [.. Enum.GetValues<Direction>().Where(d => d != Direction.None).Select(PhraseText.Words).Distinct()];
+    private static readonly string[] Ways = [.. Enum.GetValues<Direction>()
+        .Where(d => d != Direction.None)
+        .Select(PhraseText.Words)
+        .Distinct()];
 
     /// <summary>How many steps it goes to the right (positive) or left in all.</summary>
     private static double Lateral(List<RunAction> actions)
@@ -197,7 +212,10 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         }
 
         var to = from + 1;
-        while (to < pieces.Count && AreEqual(pieces[to].Phrase, first.Phrase) && pieces[to].Line == first.Line && pieces[to].Phrase.TurnSide == first.Phrase.TurnSide
+        while (to < pieces.Count
+            && AreEqual(pieces[to].Phrase, first.Phrase)
+            && pieces[to].Line == first.Line
+            && pieces[to].Phrase.TurnSide == first.Phrase.TurnSide
             && (pieces[to].Phrase.Side == first.Phrase.Side || (Math.Abs(first.Far) < FarAside && Math.Abs(pieces[to].Far) < FarAside))
             && Math.Abs(StepsApart(pieces, to) - StepsApart(pieces, from)) < 1e-6)
         {
@@ -207,7 +225,9 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         return to - from;
     }
 
-    /// <summary>One step after another: of walks and the like also where the turn that is spread over them is not the same for each.</summary>
+    /// <summary>
+    /// One step after another: of walks and the like also where the turn that is spread over them is not the same for each.
+    /// </summary>
     private static bool AreEqual(CallPhrase a, CallPhrase b) =>
         a.Kind == b.Kind || (a.Name == b.Name && a.Way == b.Way && TurnsOnTheWay(a) && TurnsOnTheWay(b))
         || (a.Name == b.Name && a.Turned == b.Turned && GoesAside(a) is not 0 and var side && side == GoesAside(b));
@@ -221,20 +241,31 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             : action.Direction switch { Direction.Side => own, Direction.Across or Direction.Behind => -own, _ => 0 };
     }
 
-    private static bool TurnsOnTheWay(CallPhrase phrase) => phrase.Actions[0].IsLoose && phrase.TurnSide != 0 && Verbs.Find(phrase.Actions[0].Verb) is { IsTurn: false };
+    private static bool TurnsOnTheWay(CallPhrase phrase) =>
+        phrase.Actions[0].IsLoose && phrase.TurnSide != 0 && Verbs.Find(phrase.Actions[0].Verb) is { IsTurn: false };
 
-    /// <summary>Counts from where a piece begins to the next one; a last one that is cut short by the pick-up of what follows has the length of those before it.</summary>
+    /// <summary>
+    /// Counts from where a piece begins to the next one; a last one that is cut short by the pick-up of what follows has the length of
+    /// those before it.
+    /// </summary>
     private static double StepsApart(List<Piece> pieces, int at)
     {
         var own = pieces[at].Phrase.To - pieces[at].Phrase.From;
-        return at > 0 && at + 1 < pieces.Count && pieces[at + 1].Actions[0].IsPickUp ? Math.Max(own, pieces[at].Phrase.From - pieces[at - 1].Phrase.From) : own;
+        return at > 0 && at + 1 < pieces.Count && pieces[at + 1].Actions[0].IsPickUp
+            ? Math.Max(own, pieces[at].Phrase.From - pieces[at - 1].Phrase.From)
+            : own;
     }
 
     /// <summary>How many loose movements from here on stand between the same two even counts.</summary>
     private static int LooseFrom(List<Piece> pieces, int from)
     {
         var to = from + 1;
-        while (pieces[from].IsLoose && to < pieces.Count && pieces[to].IsLoose && pieces[to].Line == pieces[from].Line && pieces[to].Cell == pieces[from].Cell && RunFrom(pieces, to) == 1)
+        while (pieces[from].IsLoose
+            && to < pieces.Count
+            && pieces[to].IsLoose
+            && pieces[to].Line == pieces[from].Line
+            && pieces[to].Cell == pieces[from].Cell
+            && RunFrom(pieces, to) == 1)
         {
             to++;
         }
@@ -282,7 +313,8 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         var side = Math.Sign(moved.Sum(p => p.Side));
 
         // "Kick forward, kick side": where that is the difference, it is said.
-        string Named(CallPhrase phrase) => phrases.Exists(p => p.Name == phrase.Name && p.Place != phrase.Place) ? $"{phrase.Name} {phrase.Place}".Trim() : phrase.Name;
+        string Named(CallPhrase phrase) =>
+            phrases.Exists(p => p.Name == phrase.Name && p.Place != phrase.Place) ? $"{phrase.Name} {phrase.Place}".Trim() : phrase.Name;
         return named with
         {
             Actions = [.. pieces.SelectMany(p => p.Actions)],
@@ -291,7 +323,9 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
             Side = named.TurnSide != 0 ? 0 : side,
             Round = named.TurnSide != 0 || side == 0 ? 0 : moved.First(p => p.Side != 0).Round * side * moved.First(p => p.Side != 0).Side,
             Movements = string.Join(", ", phrases.Select(Named)),
-            Detail = string.Join(", ", phrases.Select(p => p.Side == 0 ? Named(p) : CallTongue.Say(tongue.Aside, p.Name, tongue.Way(p.Side, p.Round)))),
+            Detail = string.Join(
+                ", ",
+                phrases.Select(p => p.Side == 0 ? Named(p) : CallTongue.Say(tongue.Aside, p.Name, tongue.Way(p.Side, p.Round)))),
             Step = string.Join(", ", phrases.Select(p => p.Step)),
         };
     }
@@ -303,7 +337,11 @@ internal sealed class PhraseCutter(DanceHeader header, StepLexicon lexicon, Call
         foreach (var phrase in phrases)
         {
             var before = merged.Count > 0 ? merged[^1] : null;
-            if (before is { Movements.Length: > 0 } && before.Movements == phrase.Movements && before.Kind == phrase.Kind && before.Line == phrase.Line && before.TurnSide == phrase.TurnSide)
+            if (before is { Movements.Length: > 0 }
+                && before.Movements == phrase.Movements
+                && before.Kind == phrase.Kind
+                && before.Line == phrase.Line
+                && before.TurnSide == phrase.TurnSide)
             {
                 var sameSide = before.Side == phrase.Side;
                 merged[^1] = before with

@@ -2,7 +2,10 @@ using FondCompass.Core.Runs;
 
 namespace FondCompass.Core.Calling;
 
-/// <summary>What each way of saying a phrase is worth where it stands in a run (calls, section 3): what changes, what is new, and each syllable its price.</summary>
+/// <summary>
+/// What each way of saying a phrase is worth where it stands in a run (calls, section 3): what changes, what is new, and each syllable its
+/// price.
+/// </summary>
 internal sealed class PhraseWorth(CallSettings settings, bool loops)
 {
     private const double ChangeFirst = 40, ChangeLater = 12, NameFirst = 30, NameLater = 12, Detail = 4;
@@ -31,7 +34,10 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
         var times = _names.GetValueOrDefault(phrase.Name);
         var isOther = _units.Contains(unit) && _places.TryGetValue((unit, offset), out var was) && was != phrase.Kind;
         // The same step to the other side is a step of its own: "vine right … vine left"; back after forward is only another way.
-        var goesOn = string.Equals(_nameBefore, phrase.Name, StringComparison.OrdinalIgnoreCase) && (phrase.Side == 0 || phrase.Side == _before.Side) && phrase.TurnSide == _turnBefore && phrase.Movements == _movementsBefore;
+        var goesOn = string.Equals(_nameBefore, phrase.Name, StringComparison.OrdinalIgnoreCase)
+            && (phrase.Side == 0 || phrase.Side == _before.Side)
+            && phrase.TurnSide == _turnBefore
+            && phrase.Movements == _movementsBefore;
         var changes = (phrase.Way.Length > 0 && phrase.Way != _before.Way) || (phrase.Side != 0 && phrase.Side != _before.Side);
         var heard = settings.Way == CallerWay.Fading ? settings.Heard.TimesOf(phrase) : 0;
         var isNewWay = _ways.Add((phrase.Name, phrase.Way, phrase.Side)) && heard == 0;
@@ -40,12 +46,21 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
             : goesOn || (loops && phrase.Stretch.Repeat >= KnownRound) ? 0
             : settings.Way == CallerWay.Fading ? Faded(Math.Max(times, heard))
             : NameLater;
-        var way = !changes || (loops && phrase.Stretch.Repeat >= KnownRound && !isOther) ? 0 : (isNewWay && !otherSide) || isOther ? ChangeFirst : ChangeLater;
+        var way = !changes || (loops && phrase.Stretch.Repeat >= KnownRound && !isOther) ? 0
+            : (isNewWay && !otherSide) || isOther ? ChangeFirst
+            : ChangeLater;
         _names[phrase.Name] = times + 1;
         _places[(unit, offset)] = phrase.Kind;
         (_before, _turnBefore) = ((phrase.Way, phrase.Side), phrase.TurnSide);
         (_nameBefore, _movementsBefore) = (phrase.Name, phrase.Movements);
-        return new PhraseTelling(name, way, phrase.TurnSide != 0 ? ChangeFirst : 0, settings.Way == CallerWay.Beat ? 0 : name > 0 || goesOn ? Detail : 0, goesOn, times + heard == 0, isOther);
+        return new PhraseTelling(
+            name,
+            way,
+            phrase.TurnSide != 0 ? ChangeFirst : 0,
+            settings.Way == CallerWay.Beat ? 0 : name > 0 || goesOn ? Detail : 0,
+            goesOn,
+            times + heard == 0,
+            isOther);
     }
 
     /// <summary>What a name is worth to a caller who says less and less.</summary>
@@ -59,7 +74,8 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
     public void Break() => _nameBefore = "";
 
     /// <summary>The name of a line: the first time, and danced again later.</summary>
-    public double OfLine(bool isFirst, RunStretch stretch) => settings.Way == CallerWay.Beat ? 0 : isFirst ? NameFirst : loops && stretch.Repeat >= KnownRound ? 0 : NameLater;
+    public double OfLine(bool isFirst, RunStretch stretch) =>
+        settings.Way == CallerWay.Beat ? 0 : isFirst ? NameFirst : loops && stretch.Repeat >= KnownRound ? 0 : NameLater;
 
     /// <summary>The other side of a line, the first time and later.</summary>
     public static double OfOtherSide(bool isFirst) => isFirst ? ChangeFirst : ChangeLater;
@@ -75,6 +91,11 @@ internal sealed record PhraseTelling(double Name, double Way, double Turn, doubl
     private const double Fewer = 4;
 
     public double Of(CallWording wording) =>
-        (wording.Tells.HasFlag(Tells.Name) ? Name : 0) + (wording.Tells.HasFlag(Tells.Way) ? Way : 0) + (wording.Tells.HasFlag(Tells.Turn) ? Turn : 0)
-        + (wording.Tells.HasFlag(Tells.Detail) ? Detail : 0) + (wording.Tells.HasFlag(Tells.Number) ? Detail : 0) - (wording.Tells.HasFlag(Tells.InBrief) ? Fewer : 0) - wording.Syllables;
+        (wording.Tells.HasFlag(Tells.Name) ? Name : 0)
+            + (wording.Tells.HasFlag(Tells.Way) ? Way : 0)
+            + (wording.Tells.HasFlag(Tells.Turn) ? Turn : 0)
+        + (wording.Tells.HasFlag(Tells.Detail) ? Detail : 0)
+        + (wording.Tells.HasFlag(Tells.Number) ? Detail : 0)
+        - (wording.Tells.HasFlag(Tells.InBrief) ? Fewer : 0)
+        - wording.Syllables;
 }

@@ -24,7 +24,9 @@ internal sealed class RunChanges(CallTongue tongue)
         var told = new HashSet<string>();
         for (var i = 0; i < stretches.Count; i++)
         {
-            var words = i == 0 ? FirstWords(run, stretches[0]) : WordsOf(run, stretches[i - 1], stretches[i], restarts.Contains(stretches[i].FromCount), told);
+            var words = i == 0
+                ? FirstWords(run, stretches[0])
+                : WordsOf(run, stretches[i - 1], stretches[i], restarts.Contains(stretches[i].FromCount), told);
             told.Add(stretches[i].Called);
             if (words.Count == 0)
             {
@@ -36,7 +38,13 @@ internal sealed class RunChanges(CallTongue tongue)
             if (stretches[i].ToCount - stretches[i].FromCount < eight && next < stretches.Count)
             {
                 var then = WordsOf(run, stretches[i], stretches[next], restarts.Contains(stretches[next].FromCount), told);
-                words = words[0] == then[0] ? words : [.. new[] { CallTongue.Say(tongue.Then, words[0], then[0]), CallTongue.Say(tongue.Then, words[^1], then[^1]) }.Distinct()];
+                words = words[0] == then[0]
+                    ? words
+                    : [.. new[]
+                    {
+                        CallTongue.Say(tongue.Then, words[0], then[0]),
+                        CallTongue.Say(tongue.Then, words[^1], then[^1])
+                    }.Distinct()];
                 told.Add(stretches[next].Called);
                 until = stretches[next].ToCount;
             }
@@ -71,7 +79,11 @@ internal sealed class RunChanges(CallTongue tongue)
             var (before, after) = (run.Song.Time.BpmAt(new SongCount(count - 0.001)), run.Song.Time.BpmAt(new SongCount(count + 0.001)));
             if (after > Faster * before || before > Faster * after)
             {
-                yield return new RunChange(count, count, [after > before ? tongue.Faster : tongue.Slower], stretches.First(s => count < s.ToCount));
+                yield return new RunChange(
+                    count,
+                    count,
+                    [after > before ? tongue.Faster : tongue.Slower],
+                    stretches.First(s => count < s.ToCount));
             }
         }
     }
@@ -94,7 +106,8 @@ internal sealed class RunChanges(CallTongue tongue)
         if (run.Trace.Dance.IsPhrased || run.IsExcerpt)
         {
             return run.IsExcerpt ? ExcerptWords(run, before, next, otherSide)
-                : next.Part == before.Part && next.Called == before.Called && !before.IsTag ? otherSide ? [OtherSide(name), tongue.OtherSide] : [CallTongue.Say(tongue.NameAgain, name), tongue.Again]
+                : next.Part == before.Part && next.Called == before.Called && !before.IsTag
+                    ? otherSide ? [OtherSide(name), tongue.OtherSide] : [CallTongue.Say(tongue.NameAgain, name), tongue.Again]
                 : told.Contains(next.Called) && otherSide && next.Stretch.Mirrored ? [OtherSide(name)]
                 : [name];
         }

@@ -43,7 +43,18 @@ public enum CueForm
 /// <param name="Best">What would be said with all the time there is; empty where that is not another.</param>
 /// <param name="Why">Why it is said so, or left out, in words.</param>
 public sealed record SheetCue(
-    int Repeat, string Part, int Line, string Count, string Step, string Words, CueForm Form, double At, double Until, double StepAt, double Needs, double Room,
+    int Repeat,
+    string Part,
+    int Line,
+    string Count,
+    string Step,
+    string Words,
+    CueForm Form,
+    double At,
+    double Until,
+    double StepAt,
+    double Needs,
+    double Room,
     double From, double To, string Best, string Why)
 {
     /// <summary>Fewer words are said than would be with more time.</summary>

@@ -1,7 +1,8 @@
 namespace FondCompass.Core.Calling;
 
 /// <summary>How fast a caller speaks (calls, section 3).</summary>
-/// <param name="SyllablesPerSecond">Syllables a second that the class can still understand; 4.5 unless the caller has a rate of their own.</param>
+/// <param name="SyllablesPerSecond">Syllables a second that the class can still understand; 4.5 unless the caller has a rate of their
+/// own.</param>
 public sealed record Speech(double SyllablesPerSecond)
 {
     /// <summary>Syllables a second that a caller can be understood at.</summary>
@@ -25,13 +26,15 @@ public sealed record Speech(double SyllablesPerSecond)
     public double Seconds(int syllables) => (syllables / SyllablesPerSecond) + Pause;
 
     /// <summary>
-    /// Syllables by groups of vowels, in Latin and Cyrillic letters, with or without accents; a plain e at a word's end is silent, "-le" after a consonant is;
+    /// Syllables by groups of vowels, in Latin and Cyrillic letters, with or without accents; a plain e at a word's end is silent, "-le"
+    /// after a consonant is;
     /// each Korean letter block is one.
     /// </summary>
     public static int Syllables(string words)
     {
         var total = 0;
-        foreach (var word in words.ToLowerInvariant().Split([' ', '-', ',', '.', ';', ':', '!', '?'], StringSplitOptions.RemoveEmptyEntries))
+        foreach (var word in words.ToLowerInvariant()
+            .Split([' ', '-', ',', '.', ';', ':', '!', '?'], StringSplitOptions.RemoveEmptyEntries))
         {
             var blocks = word.Count(IsBlock);
             total += char.IsDigit(word[0]) ? Math.Max(1, word.Count(char.IsDigit)) : blocks > 0 ? blocks : InWord(word);

@@ -15,7 +15,8 @@ public sealed record CallOption(string Words, CueForm Form, double Worth, double
 /// <param name="Deadline">Second of the song at which it has to be whole.</param>
 /// <param name="Begins">Second at which it begins where nothing stands in its way.</param>
 /// <param name="Must">It is said, late if it has to be: an own cue, a structural change.</param>
-/// <param name="AheadFrom">Of a structural change the second from which it may be told before calls that are due earlier; else null.</param>
+/// <param name="AheadFrom">Of a structural change the second from which it may be told before calls that are due earlier; else
+/// null.</param>
 public sealed record CallItem(IReadOnlyList<CallOption> Options, double Deadline, double Begins, bool Must, double? AheadFrom = null);
 
 /// <summary>What is said of an item, and when.</summary>
@@ -28,8 +29,10 @@ public readonly record struct Called(int Item, CallOption Option, double At, dou
 }
 
 /// <summary>
-/// The one timetable of a run (calls, section 3): what is said of each item, so that nothing overlaps, everything is told in order, and the sum of
-/// worths is the greatest there is. Where what must be said clashes, the least lateness in all comes first. It is exact: the states kept behind each
+/// The one timetable of a run (calls, section 3): what is said of each item, so that nothing overlaps, everything is told in order, and the
+/// sum of
+/// worths is the greatest there is. Where what must be said clashes, the least lateness in all comes first. It is exact: the states kept
+/// behind each
 /// item are all that no other beats in lateness, worth, end and order alike.
 /// </summary>
 public sealed class Timetable
@@ -37,7 +40,8 @@ public sealed class Timetable
     private const double Same = 1e-9;
 
     /// <summary>A path so far: how late it is in all, what it is worth, when the last call ends.</summary>
-    /// <param name="Ahead">How many are told before calls that are due earlier; of ways that are worth the same the one in order is taken.</param>
+    /// <param name="Ahead">How many are told before calls that are due earlier; of ways that are worth the same the one in order is
+    /// taken.</param>
     private sealed record State(double Late, double Worth, double End, int Ahead, State? Before, int Item, CallOption? Option);
 
     private readonly IReadOnlyList<CallItem> _items;
@@ -68,7 +72,8 @@ public sealed class Timetable
     /// <param name="items">In the order in which they are due; a structural change stands before what begins with it.</param>
     /// <param name="cancel">Ends it where nobody waits any more.</param>
     /// <returns>What is said, in the order in which it is said; items that are left out are missing.</returns>
-    public static IReadOnlyList<Called> Of(IReadOnlyList<CallItem> items, CancellationToken cancel = default) => new Timetable(items).Best(cancel);
+    public static IReadOnlyList<Called> Of(IReadOnlyList<CallItem> items, CancellationToken cancel = default) =>
+        new Timetable(items).Best(cancel);
 
     private List<Called> Best(CancellationToken cancel)
     {
@@ -107,7 +112,9 @@ public sealed class Timetable
 
     /// <summary>The next structural change, where it may be told before item <paramref name="i"/>.</summary>
     private int? PendingAt(int i) =>
-        _items[i].AheadFrom is null && _nextChange[i] is var place && place < _items.Count && _items[place].AheadFrom <= _items[i].Deadline ? place : null;
+        _items[i].AheadFrom is null && _nextChange[i] is var place && place < _items.Count && _items[place].AheadFrom <= _items[i].Deadline
+            ? place
+            : null;
 
     private IEnumerable<State> Stepped(IReadOnlyList<State> states, int item, int next)
     {
@@ -125,7 +132,14 @@ public sealed class Timetable
                 var late = Math.Max(0, end - _items[item].Deadline);
                 if (late <= Same || _items[item].Must)
                 {
-                    yield return new State(state.Late + (late <= Same ? 0 : late), state.Worth + option.Worth, Math.Max(end, _nextEarliest[next]), state.Ahead + (next <= item ? 1 : 0), state, item, option);
+                    yield return new State(
+                        state.Late + (late <= Same ? 0 : late),
+                        state.Worth + option.Worth,
+                        Math.Max(end, _nextEarliest[next]),
+                        state.Ahead + (next <= item ? 1 : 0),
+                        state,
+                        item,
+                        option);
                 }
             }
         }
@@ -144,7 +158,10 @@ public sealed class Timetable
         foreach (var state in states.OrderBy(s => s.Late).ThenByDescending(s => s.Worth).ThenBy(s => Math.Max(s.End, from)))
         {
             var end = Math.Max(state.End, from);
-            if (!kept.Exists(k => k.Late <= state.Late + Same && k.Worth >= state.Worth - Same && k.Ahead <= state.Ahead && Math.Max(k.End, from) <= end + Same))
+            if (!kept.Exists(k => k.Late <= state.Late + Same
+                && k.Worth >= state.Worth - Same
+                && k.Ahead <= state.Ahead
+                && Math.Max(k.End, from) <= end + Same))
             {
                 kept.Add(state);
             }
@@ -153,7 +170,9 @@ public sealed class Timetable
         return kept;
     }
 
-    /// <summary>The chosen calls at their moments: each where it begins by default, else as near to it as what comes before and behind lets it.</summary>
+    /// <summary>
+    /// The chosen calls at their moments: each where it begins by default, else as near to it as what comes before and behind lets it.
+    /// </summary>
     private List<Called> Placed(State last)
     {
         var said = new List<(int Item, CallOption Option)>();

@@ -43,7 +43,9 @@ public static class DanceChecks
             .ThenBy(f => f.Severity)
             .ToList();
         return (cut ? ordered.Take(Most - 1).Append(TooMany(ordered)) : ordered)
-            .Select(f => f.Place is { Row: { } row, Words: null } && row <= dance.Rows.Count ? f with { Place = f.Place with { Words = Content(dance.Rows[row - 1]) } } : f)
+            .Select(f => f.Place is { Row: { } row, Words: null } && row <= dance.Rows.Count
+                ? f with { Place = f.Place with { Words = Content(dance.Rows[row - 1]) } }
+                : f)
             .ToList();
     }
 
@@ -51,13 +53,21 @@ public static class DanceChecks
     private static Finding TooMany(List<Finding> ordered)
     {
         var left = ordered.Count - Most + 1;
-        return new Finding(More, new Place(Row: ordered[Most - 1].Place.Row ?? 1), string.Create(CultureInfo.InvariantCulture, $"{Most - 1} findings are listed, those that cannot be danced first; at least {left:N0} more are not. Mend some, and the others are listed."));
+        return new Finding(
+            More,
+            new Place(Row: ordered[Most - 1].Place.Row ?? 1),
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{Most - 1} findings are listed, those that cannot be danced first; at least {left:N0} more are not. Mend some, and "
+                    + $"the others are listed."));
     }
 
     /// <summary>A row without its remark and the space around it.</summary>
     private static TextSpan? Content(string row)
     {
         var content = RowText.WithoutComment(row);
-        return content.Length > 0 && row.IndexOf(content, StringComparison.Ordinal) is >= 0 and var at ? new TextSpan(at, content.Length) : null;
+        return content.Length > 0 && row.IndexOf(content, StringComparison.Ordinal) is >= 0 and var at
+            ? new TextSpan(at, content.Length)
+            : null;
     }
 }

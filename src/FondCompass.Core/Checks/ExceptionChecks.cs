@@ -16,7 +16,9 @@ public static class ExceptionChecks
     /// <summary>A loop has one part: none can be left out, danced again, moved, or given to a passage.</summary>
     private static IEnumerable<Finding> WithoutOrder(Dance dance) => dance.IsPhrased || dance.IsFree ? []
         : dance.OrderChanges.Select(c => c.Row).Concat(dance.Meetings.Select(m => m.Row)).Order().Select(row => NoOrder.At(
-            row, "This speaks of the parts of an order, and the dance has none: it goes round its first part. Write one, such as 'order A B A', or take the line out."));
+            row,
+            "This speaks of the parts of an order, and the dance has none: it goes round its first part. Write one, such as 'order A B "
+                + "A', or take the line out."));
 
     private static IEnumerable<Finding> Beyonds(DanceTrace trace)
     {
@@ -32,5 +34,7 @@ public static class ExceptionChecks
 
     /// <param name="counts">Counts that the repeat has.</param>
     public static Finding Beyond(RestartAfter restart, int counts) => RestartBeyond.At(
-        restart.Row, $"Repeat {restart.Repeat} has {counts} counts, so it cannot be cut after count {restart.AfterCount}; it is danced whole. Name a count from 1 to {counts - 1}.");
+        restart.Row,
+        $"Repeat {restart.Repeat} has {counts} counts, so it cannot be cut after count {restart.AfterCount}; it is danced whole. Name a "
+            + $"count from 1 to {counts - 1}.");
 }

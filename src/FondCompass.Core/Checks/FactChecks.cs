@@ -21,7 +21,8 @@ public static class FactChecks
                 yield return new Finding(
                     WrongWeight,
                     place,
-                    $"Weight {fault.Fact.Weight!.Value.Letter()} is stated here, but the weight is {Where(fault.ActualWeight)}. Correct the steps above, or the statement.");
+                    $"Weight {fault.Fact.Weight!.Value.Letter()} is stated here, but the weight is {Where(fault.ActualWeight)}. Correct "
+                        + "the steps above, or the statement.");
             }
 
             if (fault.FacingWrong)
@@ -29,7 +30,8 @@ public static class FactChecks
                 yield return new Finding(
                     WrongFacing,
                     place,
-                    $"Facing {fault.Fact.Facing} is stated here, but the steps end facing {fault.ActualFacing}. Correct a turn above, or the statement.");
+                    $"Facing {fault.Fact.Facing} is stated here, but the steps end facing {fault.ActualFacing}. Correct a turn above, "
+                        + "or the statement.");
             }
         }
     }

@@ -28,7 +28,9 @@ public static class FootChecks
                 yield return new Finding(
                     HoldsWeight,
                     PlaceOf.Action(dance, trace, action),
-                    $"count {count}: the {action.Foot.Word()} foot already holds the weight, since {action.HeldSince}, so it cannot {action.Action.Verb.Name}. Use the {action.Foot.Other().Word()} foot, or let the step before leave the {action.Foot.Word()} foot free.",
+                    $"count {count}: the {action.Foot.Word()} foot already holds the weight, since {action.HeldSince}, so it cannot "
+                        + $"{action.Action.Verb.Name}. Use the {action.Foot.Other().Word()} foot, or let the step before leave the "
+                            + $"{action.Foot.Word()} foot free.",
                     RowFixes.OtherFoot(dance, rows, action));
             }
             else if (action.Fault == Fault.StandingVerbOnFreeFoot)
@@ -37,7 +39,9 @@ public static class FootChecks
                 yield return new Finding(
                     StandingVerb,
                     PlaceOf.Action(dance, trace, action),
-                    $"count {count}: a {action.Action.Verb.Name} is done on the foot that holds the weight, and that is the {action.Foot.Other().Word()}, since {action.HeldSince}. Use the {action.Foot.Other().Word()} foot, or step onto the {action.Foot.Word()} first.",
+                    $"count {count}: a {action.Action.Verb.Name} is done on the foot that holds the weight, and that is the "
+                        + $"{action.Foot.Other().Word()}, since {action.HeldSince}. Use the {action.Foot.Other().Word()} foot, or step "
+                            + $"onto the {action.Foot.Word()} first.",
                     RowFixes.OtherFoot(dance, rows, action));
             }
         }

@@ -24,7 +24,9 @@ public static class JoinChecks
             yield return new Finding(
                 Mirrors,
                 new Place(last.Name, last.Lines.Count > 0 ? last.Lines[^1].Number : null, null, last.Row),
-                $"The pattern begins with weight {trace.StartWeight.Letter()} and ends with weight {trace.EndWeight.Letter()}: every second repeat is danced as its mirror image. Write 'mirrors' above the parts if that is meant; else change one step to a touch, or a touch to a step.");
+                $"The pattern begins with weight {trace.StartWeight.Letter()} and ends with weight {trace.EndWeight.Letter()}: every "
+                    + "second repeat is danced as its mirror image. Write 'mirrors' above the parts if that is meant; else change one "
+                        + "step to a touch, or a touch to a step.");
         }
 
         foreach (var join in trace.Joins.Where(j => !j.Fits).DistinctBy(j => (j.Kind, j.After.Pattern.Part.Name, j.Weight)))
@@ -36,7 +38,12 @@ public static class JoinChecks
         {
             if (trace.Part(call.Part) is { } called && call.ToCount > called.Part.Counts)
             {
-                yield return NotationFindings.BadCall.At(call.Row, $"{called.Part.Name} has {called.Part.Counts} counts, so [{call.FromCount ?? 1}-{call.ToCount}] goes past its end; {(call.FromCount > called.Part.Counts ? "nothing of it is danced" : "it is danced to its end")}. Write {called.Part.Name}[{(call.FromCount > called.Part.Counts ? 1 : call.FromCount ?? 1)}-{called.Part.Counts}].");
+                var from = call.FromCount > called.Part.Counts ? 1 : call.FromCount ?? 1;
+                yield return NotationFindings.BadCall.At(
+                    call.Row,
+                    $"{called.Part.Name} has {called.Part.Counts} counts, so [{call.FromCount ?? 1}-{call.ToCount}] goes past its end; "
+                        + $"{(call.FromCount > called.Part.Counts ? "nothing of it is danced" : "it is danced to its end")}. Write "
+                        + $"{called.Part.Name}[{from}-{called.Part.Counts}].");
             }
         }
 
@@ -52,7 +59,8 @@ public static class JoinChecks
                 new Place(part.Part.Name, Row: part.Part.Row),
                 part.Part.IsTag
                     ? $"Nothing calls the tag {part.Part.Name}. Write 'after 3 {part.Part.Name}', or name it in the order."
-                    : $"Nothing calls {part.Part.Name}: without an order the first part goes round and round. Write 'order …' to dance the parts one after another.");
+                    : $"Nothing calls {part.Part.Name}: without an order the first part goes round and round. Write 'order …' to dance "
+                        + "the parts one after another.");
         }
     }
 
@@ -64,9 +72,25 @@ public static class JoinChecks
         var weight = $"weight {join.Weight.Letter()}";
         return join.Kind switch
         {
-            JoinKind.Loop => new Finding(LoopFeet, place, $"The pattern ends with {weight}, and its first step needs that foot. Change the last step (a touch for a step, or a step for a touch), or the first."),
-            JoinKind.Restart => new Finding(RestartFeet, place with { Row = join.Row }, $"After {join.Before.Counts} counts the weight is {join.Weight.Letter()}, and the top needs that foot free. Make the last count before the restart a touch where it is a step, or a step where it is a touch, or restart elsewhere."),
-            _ => new Finding(FeetDoNotFit, place, $"{join.Before.Pattern.Part.Name} ends with {weight}, and {after.Name} begins by moving that foot. Change the last step of {join.Before.Pattern.Part.Name} or the first of {after.Name}."),
+            JoinKind.Loop =>
+                new Finding(
+                    LoopFeet,
+                    place,
+                    $"The pattern ends with {weight}, and its first step needs that foot. Change the last step (a touch for a step, or "
+                        + "a step for a touch), or the first."),
+            JoinKind.Restart =>
+                new Finding(
+                    RestartFeet,
+                    place with { Row = join.Row },
+                    $"After {join.Before.Counts} counts the weight is {join.Weight.Letter()}, and the top needs that foot free. Make "
+                        + "the last count before the restart a touch where it is a step, or a step where it is a touch, or restart "
+                            + "elsewhere."),
+            _ =>
+                new Finding(
+                    FeetDoNotFit,
+                    place,
+                    $"{join.Before.Pattern.Part.Name} ends with {weight}, and {after.Name} begins by moving that foot. Change the last "
+                        + $"step of {join.Before.Pattern.Part.Name} or the first of {after.Name}."),
         };
     }
 
@@ -80,7 +104,9 @@ public static class JoinChecks
                 var before = byLine[action.Action.Line - 1].FirstOrDefault(a => !a.Action.IsPickUp && Moves(a) && a.At >= action.At);
                 if (before is not null)
                 {
-                    yield return Collision(PlaceOf.Action(trace.Dance, part, action), $"line {before.Action.Line} still moves on count {PlaceOf.Count(trace.Dance, before)}");
+                    yield return Collision(
+                        PlaceOf.Action(trace.Dance, part, action),
+                        $"line {before.Action.Line} still moves on count {PlaceOf.Count(trace.Dance, before)}");
                     break;
                 }
             }
@@ -102,9 +128,12 @@ public static class JoinChecks
             }
 
             var start = join.After.Pattern.Part.Lines[pickUp.Line - 1].Start;
-            if (last >= pickUp.At - start && told.Add((join.Kind, join.Before.Pattern.Part.Name, join.After.Pattern.Part.Name, join.Before.To)))
+            if (last >= pickUp.At - start
+                && told.Add((join.Kind, join.Before.Pattern.Part.Name, join.After.Pattern.Part.Name, join.Before.To)))
             {
-                var where = join.Kind == JoinKind.Loop ? "the end of the pattern still moves there when it comes round" : $"{join.Before.Pattern.Part.Name} still moves there";
+                var where = join.Kind == JoinKind.Loop
+                    ? "the end of the pattern still moves there when it comes round"
+                    : $"{join.Before.Pattern.Part.Name} still moves there";
                 yield return Collision(PlaceOf.Moment(trace.Dance, join.After.Pattern.Part.Name, pickUp), where);
             }
         }
@@ -123,7 +152,10 @@ public static class JoinChecks
     }
 
     private static Finding Collision(Place place, string why) =>
-        new(PickUp, place, $"The pick-up {place.Count} takes its time from the line before, but {why}. Free that count, or begin the pick-up later.");
+        new(
+            PickUp,
+            place,
+            $"The pick-up {place.Count} takes its time from the line before, but {why}. Free that count, or begin the pick-up later.");
 
     private static bool Moves(TracedAction action) => action.Verb.MovesFeet;
 }

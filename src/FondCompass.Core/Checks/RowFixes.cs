@@ -19,16 +19,20 @@ internal static class RowFixes
     private const int LongestLabel = 40;
 
     /// <summary>The entries of each row of steps.</summary>
-    public static ILookup<int, StepEntry> Rows(Dance dance) => dance.Parts.SelectMany(p => p.Entries).OfType<StepEntry>().ToLookup(e => e.Row);
+    public static ILookup<int, StepEntry> Rows(Dance dance) =>
+        dance.Parts.SelectMany(p => p.Entries).OfType<StepEntry>().ToLookup(e => e.Row);
 
     /// <summary>Names the other foot, or the other feet where the words name several.</summary>
     /// <param name="rows">The entries of the dance, by their rows.</param>
     public static Fix? OtherFoot(Dance dance, ILookup<int, StepEntry> rows, TracedAction action)
     {
-        // Where its own words alone mend nothing, such as a whole row on the wrong foot or an ending that goes with its step: all feet of the row.
+        // Where its own words alone mend nothing, such as a whole row on the wrong foot or an ending that goes with its step: all feet of
+        // the row.
         var all = rows[action.Action.Row].Select(e => e.Span).ToList();
         var wide = all.Count == 0 ? null : OtherFoot(dance, action, all[0].To(all[^1]));
-        return OtherFoot(dance, action, action.Action.Source) is not { } narrow ? wide : wide is null || wide.NewText == narrow.NewText ? narrow : narrow with { Otherwise = wide };
+        return OtherFoot(dance, action, action.Action.Source) is not { } narrow ? wide
+            : wide is null || wide.NewText == narrow.NewText ? narrow
+            : narrow with { Otherwise = wide };
     }
 
     private static Fix? OtherFoot(Dance dance, TracedAction action, TextSpan source) =>
@@ -38,7 +42,9 @@ internal static class RowFixes
     /// <summary>Turns the other way, where the words name exactly one side after an amount.</summary>
     public static Fix? OtherSide(Dance dance, TracedAction action) =>
         Changed(dance, action, action.Action.Source, most: 1, (token, turns) =>
-            Vocabulary.Find(token.Text) is { Side: not 0 } sense && turns ? Exchanged(token.Text, sense.Side > 0 ? Foot.Left : Foot.Right) : null);
+            Vocabulary.Find(token.Text) is { Side: not 0 } sense && turns
+                ? Exchanged(token.Text, sense.Side > 0 ? Foot.Left : Foot.Right)
+                : null);
 
     /// <param name="most">So many words may change; where there are more, nobody knows which.</param>
     /// <param name="other">The other word for a token, told whether it is the side of a turn; null when it stays.</param>
@@ -61,14 +67,17 @@ internal static class RowFixes
             if (other(token, turns) is { } word)
             {
                 var was = token.Span.In(row);
-                changed.Append(row, at, token.Span.Start - at).Append(was.Length == 1 && char.IsUpper(was[0]) ? word.ToUpperInvariant() : word);
+                changed.Append(row, at, token.Span.Start - at)
+                    .Append(was.Length == 1 && char.IsUpper(was[0]) ? word.ToUpperInvariant() : word);
                 at = token.Span.End;
                 words++;
             }
 
             // The first side behind an amount, a turn or "to the" is where it goes, whatever small words stand between; a comma ends that.
             var sense = Vocabulary.Find(token.Text);
-            turns = token.Kind == TokenKind.Fraction || sense is { Amount: > 0 } || (sense is not null && sense.Is(Roles.Turn | Roles.Turning | Roles.To))
+            turns = token.Kind == TokenKind.Fraction
+                || sense is { Amount: > 0 }
+                || (sense is not null && sense.Is(Roles.Turn | Roles.Turning | Roles.To))
                 || (turns && token.Kind != TokenKind.Separator && sense is not { Side: not 0 });
         }
 
@@ -83,6 +92,8 @@ internal static class RowFixes
 
     private static string Shorten(string words) => words.Length > LongestLabel ? words[..LongestLabel] + "…" : words;
 
-    /// <summary>The word for a foot as the other was written: a letter for a letter, else the English word, which every reader knows.</summary>
+    /// <summary>
+    /// The word for a foot as the other was written: a letter for a letter, else the English word, which every reader knows.
+    /// </summary>
     private static string Exchanged(string written, Foot foot) => written.Length == 1 ? foot.Letter().ToLowerInvariant() : foot.Word();
 }

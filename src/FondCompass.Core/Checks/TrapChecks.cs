@@ -8,7 +8,8 @@ using FondCompass.Core.Tracing;
 namespace FondCompass.Core.Checks;
 
 /// <summary>
-/// Legal places where novices lose the foot (rules, section 2, free-foot trap). Inside a named step there are none: who knows the step knows
+/// Legal places where novices lose the foot (rules, section 2, free-foot trap). Inside a named step there are none: who knows the step
+/// knows
 /// which foot is free in it and after it; percussive steps are made of brushes and may open a dance as well.
 /// </summary>
 public static class TrapChecks
@@ -31,7 +32,8 @@ public static class TrapChecks
                 yield return new Finding(
                     AlteredEnding,
                     known,
-                    $"count {known.Count}: '{trace.Actions[i - 1].Action.Step}' ends here with a {action.Action.Verb.Name}, not as the class knows it. Say so before the step, not on it.");
+                    $"count {known.Count}: '{trace.Actions[i - 1].Action.Step}' ends here with a {action.Action.Verb.Name}, not as the "
+                        + "class knows it. Say so before the step, not on it.");
             }
 
             if (!action.Foot.IsSingle() || action.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot)
@@ -43,7 +45,11 @@ public static class TrapChecks
             var place = PlaceOf.Action(dance, trace, action);
             if (!opened && leaves && !(action.Action.IsInside && dance.Header.Genre == Genre.Percussive))
             {
-                yield return new Finding(OpensOnLeave, place, $"count {place.Count}: the dance opens on a {action.Action.Verb.Name} that takes no weight; say beforehand which foot it is.");
+                yield return new Finding(
+                    OpensOnLeave,
+                    place,
+                    $"count {place.Count}: the dance opens on a {action.Action.Verb.Name} that takes no weight; say beforehand which "
+                        + "foot it is.");
             }
 
             opened |= action.Action.Verb.Kind is VerbKind.Takes or VerbKind.Leaves;
@@ -59,7 +65,8 @@ public static class TrapChecks
                 yield return new Finding(
                     TouchThenStep,
                     place,
-                    $"count {place.Count}: after this {action.Action.Verb.Name} the {action.Foot.Word()} foot goes again, on count {PlaceOf.Count(dance, next)}. Novices stand on it; cue 'no weight'.");
+                    $"count {place.Count}: after this {action.Action.Verb.Name} the {action.Foot.Word()} foot goes again, on count "
+                        + $"{PlaceOf.Count(dance, next)}. Novices stand on it; cue 'no weight'.");
             }
 
             if (leavesBetween > 0 && !inside && !LeftBefore(trace, i))
@@ -67,7 +74,8 @@ public static class TrapChecks
                 yield return new Finding(
                     LeavesInARow,
                     place,
-                    $"count {place.Count}: the {action.Foot.Word()} foot moves {leavesBetween + 1} times before it takes weight. Say that it stays free.");
+                    $"count {place.Count}: the {action.Foot.Word()} foot moves {leavesBetween + 1} times before it takes weight. Say "
+                        + "that it stays free.");
             }
         }
     }
@@ -75,7 +83,9 @@ public static class TrapChecks
     private static Direction DirectionOf(TracedAction action) =>
         action.Direction == Direction.None ? action.Action.Verb.Default : action.Direction;
 
-    /// <summary>The next action of the same foot that is no leave, the leaves before it, and whether all of them are inside one named step.</summary>
+    /// <summary>
+    /// The next action of the same foot that is no leave, the leaves before it, and whether all of them are inside one named step.
+    /// </summary>
     private static (TracedAction? Next, int Leaves, bool Inside) NextOf(PartTrace trace, int index)
     {
         var first = trace.Actions[index];
@@ -113,7 +123,8 @@ public static class TrapChecks
             var action = trace.Actions[i];
             if (action.Foot == trace.Actions[index].Foot && action.Action.Verb.Kind != VerbKind.NoFoot)
             {
-                return action.Action.Verb.Kind == VerbKind.Leaves && trace.Actions.Skip(i + 1).Take(index - i - 1).All(a => a.Action.Verb.Kind != VerbKind.Takes);
+                return action.Action.Verb.Kind == VerbKind.Leaves
+                    && trace.Actions.Skip(i + 1).Take(index - i - 1).All(a => a.Action.Verb.Kind != VerbKind.Takes);
             }
         }
 

@@ -27,19 +27,39 @@ public static class TurnChecks
             {
                 case Fault.UnwindWrongWay:
                     var way = action.Turn.Value > 0 ? "left" : "right";
-                    yield return new Finding(UnwindWay, place, $"count {place.Count}: from this crossed stance the feet can only unwind to the {way}. Write 'unwind {said} {way}', or cross the other foot.", RowFixes.OtherSide(dance, action));
+                    yield return new Finding(
+                        UnwindWay,
+                        place,
+                        $"count {place.Count}: from this crossed stance the feet can only unwind to the {way}. Write 'unwind {said} "
+                            + $"{way}', or cross the other foot.",
+                        RowFixes.OtherSide(dance, action));
                     break;
                 case Fault.NothingToUnwind:
-                    yield return new Finding(NothingCrossed, place, $"count {place.Count}: the feet are not crossed here, so there is nothing to unwind. Cross or step behind on the count before, or write 'turn {said}'.");
+                    yield return new Finding(
+                        NothingCrossed,
+                        place,
+                        $"count {place.Count}: the feet are not crossed here, so there is nothing to unwind. Cross or step behind on "
+                            + $"the count before, or write 'turn {said}'.");
                     break;
                 case Fault.OpenTurn:
-                    yield return new Finding(OpenTurn, place, $"count {place.Count}: this turn does not say how far. Write the amount ('1/4 left'), the wall ('to 9:00'), or state the facing at the line's end ('check facing 9').");
+                    yield return new Finding(
+                        OpenTurn,
+                        place,
+                        $"count {place.Count}: this turn does not say how far. Write the amount ('1/4 left'), the wall ('to 9:00'), or "
+                            + "state the facing at the line's end ('check facing 9').");
                     break;
                 case Fault.OpenSide:
-                    yield return new Finding(OpenSide, place, $"count {place.Count}: this turn says how far but not which way; it is read as to the right. Write left or right.");
+                    yield return new Finding(
+                        OpenSide,
+                        place,
+                        $"count {place.Count}: this turn says how far but not which way; it is read as to the right. Write left or right.");
                     break;
                 case Fault.TurnMissesWall:
-                    yield return new Finding(MissesWall, place, $"count {place.Count}: {said} from here ends facing {action.After.Facing}, not on the wall that is written. Change the amount, the side or the wall.");
+                    yield return new Finding(
+                        MissesWall,
+                        place,
+                        $"count {place.Count}: {said} from here ends facing {action.After.Facing}, not on the wall that is written. "
+                            + "Change the amount, the side or the wall.");
                     break;
             }
         }
@@ -78,11 +98,20 @@ public static class TurnChecks
 
                     reported = j;
                     var place = PlaceOf.Action(dance, trace, turns[i]);
-                    yield return new Finding(Spin, place, $"count {place.Count}: {Eighths.AmountText(sum)} of a turn within {(span < Tick.PerCount ? "one count" : "two counts")} is a spin. Spot, offer the no-turn version, and let dizzy dancers stop.");
+                    yield return new Finding(
+                        Spin,
+                        place,
+                        $"count {place.Count}: {Eighths.AmountText(sum)} of a turn within "
+                            + $"{(span < Tick.PerCount ? "one count" : "two counts")} is a spin. Spot, offer the no-turn version, and "
+                                + "let dizzy dancers stop.");
                     if (!turns[j].At.IsWhole)
                     {
                         var landing = PlaceOf.Action(dance, trace, turns[j]);
-                        yield return new Finding(SpinLanding, landing, $"count {landing.Count}: this spin lands between two counts, where nothing helps it to stop. Let it end on a whole count.");
+                        yield return new Finding(
+                            SpinLanding,
+                            landing,
+                            $"count {landing.Count}: this spin lands between two counts, where nothing helps it to stop. Let it end on "
+                                + "a whole count.");
                     }
                 }
             }

@@ -28,7 +28,11 @@ public static class VariantChecks
         var known = Versions.Of(trace.Actions);
         foreach (var asked in trace.Dance.Versions.Where(v => v.Label is not null && !known.Contains(v.Label)))
         {
-            yield return NotWritten.At(asked.Row, $"Repeat {asked.Repeat} is to be danced '{asked.Label}', but no step, line or part has such a variant{(known.Count > 0 ? $"; there are: {string.Join(", ", known)}" : "")}. Write one, for instance '{asked.Label} 1-4 vine R' below a step.");
+            yield return NotWritten.At(
+                asked.Row,
+                $"Repeat {asked.Repeat} is to be danced '{asked.Label}', but no step, line or part has such a "
+                    + $"variant{(known.Count > 0 ? $"; there are: {string.Join(", ", known)}" : "")}. Write one, for instance "
+                        + $"'{asked.Label} 1-4 vine R' below a step.");
         }
 
         foreach (var part in trace.Parts)
@@ -38,7 +42,12 @@ public static class VariantChecks
                 var danced = SpanTrace.Of(header, part, variant);
                 var count = variant.Moments.Count > 0 ? variant.Moments[0].Beat.Label(header.LineCounts) : null;
                 var place = new Place(part.Part.Name, variant.Line, count, variant.Row);
-                foreach (var finding in Compare(variant.Label, place, danced, part.StateBefore(variant.To), Turning(part.Actions.Where(a => a.At >= variant.From && a.At < variant.To))))
+                foreach (var finding in Compare(
+                    variant.Label,
+                    place,
+                    danced,
+                    part.StateBefore(variant.To),
+                    Turning(part.Actions.Where(a => a.At >= variant.From && a.At < variant.To))))
                 {
                     yield return finding;
                 }
@@ -56,7 +65,10 @@ public static class VariantChecks
             if (own.Part.Counts != variant.Part.Counts)
             {
                 yield return new Finding(
-                    OtherTotal, place, $"{variant.Part.Name} has {variant.Part.Counts} counts and {own.Part.Name} {own.Part.Counts}: the two cannot be danced side by side. Give them the same counts.");
+                    OtherTotal,
+                    place,
+                    $"{variant.Part.Name} has {variant.Part.Counts} counts and {own.Part.Name} {own.Part.Counts}: the two cannot be "
+                        + "danced side by side. Give them the same counts.");
             }
 
             foreach (var finding in Compare(variant.Part.Variant!, place, variant, own.End, Turning(own.Actions)))
@@ -72,7 +84,11 @@ public static class VariantChecks
         if (wrong is not null)
         {
             yield return new Finding(
-                WrongFoot, place, $"In this variant ({label}) the {wrong.Foot.Word()} foot {(wrong.Fault == Fault.FootHoldsWeight ? "already holds the weight" : "does not hold the weight")} on count {wrong.Action.Beat.Label()}. Use the other foot.");
+                WrongFoot,
+                place,
+                $"In this variant ({label}) the {wrong.Foot.Word()} foot "
+                    + $"{(wrong.Fault == Fault.FootHoldsWeight ? "already holds the weight" : "does not hold the weight")} on count "
+                        + $"{wrong.Action.Beat.Label()}. Use the other foot.");
             yield break;
         }
 
@@ -81,19 +97,28 @@ public static class VariantChecks
         {
             yield return new Finding(
                 OtherFoot, place, verdict.Weight
-                    ? $"This variant ({label}) ends with the feet {(danced.End.Stance == Stance.Open ? "open" : "crossed")}, the step it stands in for does not."
-                    : $"This variant ({label}) ends with weight {danced.End.Weight.Letter()}, the step it stands in for with weight {own.Weight.Letter()}: the two halves of the class go on with different feet. Make its last step a touch, or a touch a step.");
+                    ? $"This variant ({label}) ends with the feet {(danced.End.Stance == Stance.Open ? "open" : "crossed")}, the step "
+                        + "it stands in for does not."
+                    : $"This variant ({label}) ends with weight {danced.End.Weight.Letter()}, the step it stands in for with weight "
+                        + $"{own.Weight.Letter()}: the two halves of the class go on with different feet. Make its last step a touch, "
+                            + "or a touch a step.");
         }
 
         if (!verdict.Facing)
         {
             yield return new Finding(
-                OtherFacing, place, $"This variant ({label}) ends facing {danced.End.Facing}, the step it stands in for facing {own.Facing}. Let it end on the same wall.");
+                OtherFacing,
+                place,
+                $"This variant ({label}) ends facing {danced.End.Facing}, the step it stands in for facing {own.Facing}. Let it end on "
+                    + "the same wall.");
         }
         else if (!verdict.SamePlace && own.Weight != Weight.Unknown && danced.End.Weight != Weight.Unknown)
         {
             yield return new Finding(
-                OtherPlace, place, $"This variant ({label}) ends {verdict.Metres:0.0} m from where the step it stands in for ends: neighbours come too close. Let it travel as far, or mind the spacing.");
+                OtherPlace,
+                place,
+                $"This variant ({label}) ends {verdict.Metres:0.0} m from where the step it stands in for ends: neighbours come too "
+                    + "close. Let it travel as far, or mind the spacing.");
         }
 
         if ((label.Kind == VariantKind.NoTurn && Turning(danced.Actions) is > 0 and var turning && turning >= ownTurning)
@@ -101,7 +126,8 @@ public static class VariantChecks
         {
             yield return new Finding(
                 NotWhatItSays, place, label.Kind == VariantKind.NoTurn
-                    ? "This variant is called 'no turn' and turns as much as the step it stands in for. Take turning out, or call it by what it is."
+                    ? "This variant is called 'no turn' and turns as much as the step it stands in for. Take turning out, or call it by "
+                        + "what it is."
                     : "This variant is called 'low impact' and has a hop or jump in it. Step instead, or call it by what it is.");
         }
     }

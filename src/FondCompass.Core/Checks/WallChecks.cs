@@ -30,7 +30,8 @@ public static class WallChecks
             yield return new Finding(
                 IntendedWalls,
                 place,
-                $"{wanted} walls are intended, but one pattern turns {trace.NetTurn} in all, which gives {trace.WallOrder.Count}. Check the turns, or change 'walls {wanted}'.");
+                $"{wanted} walls are intended, but one pattern turns {trace.NetTurn} in all, which gives {trace.WallOrder.Count}. Check "
+                    + $"the turns, or change 'walls {wanted}'.");
         }
 
         // Where something was not understood nobody knows where the dancers are.
@@ -45,7 +46,9 @@ public static class WallChecks
             yield return new Finding(
                 Drift,
                 place,
-                $"Each repeat ends {end.Length:0.00} m {Way(end)} where it began and always faces the same wall: {end.Length * UsualRepeats:0.0} m after {UsualRepeats} repeats. Travel back somewhere, or start from the other end of the floor.");
+                $"Each repeat ends {end.Length:0.00} m {Way(end)} where it began and always faces the same wall: "
+                    + $"{end.Length * UsualRepeats:0.0} m after {UsualRepeats} repeats. Travel back somewhere, or start from the other "
+                        + "end of the floor.");
         }
     }
 

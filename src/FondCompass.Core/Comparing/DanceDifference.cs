@@ -49,5 +49,6 @@ public sealed record DanceDifference(IReadOnlyList<ComparedStep> Steps)
             steps.AddRange(rows.Take(to).Skip(from).Select(r => new ComparedStep(fate, r.Where, r.Step)));
     }
 
-    private static string Keys(IReadOnlyList<StepRow> rows) => string.Join('\n', rows.Select(r => $"{r.Part} {r.Line} {r.Count}|{r.Danced}"));
+    private static string Keys(IReadOnlyList<StepRow> rows) =>
+        string.Join('\n', rows.Select(r => $"{r.Part} {r.Line} {r.Count}|{r.Danced}"));
 }

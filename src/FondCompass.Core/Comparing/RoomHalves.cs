@@ -35,7 +35,8 @@ public sealed record RoomHalves(IReadOnlyList<string> Obstacles, IReadOnlyList<s
 
         if (left.TotalCounts != right.TotalCounts)
         {
-            obstacles.Add($"One pattern has {left.TotalCounts} counts, the other {right.TotalCounts}; after the first repeat one half is ahead.");
+            obstacles.Add(
+                $"One pattern has {left.TotalCounts} counts, the other {right.TotalCounts}; after the first repeat one half is ahead.");
         }
 
         if (left.EndWeight != right.EndWeight)
@@ -80,12 +81,16 @@ public sealed record RoomHalves(IReadOnlyList<string> Obstacles, IReadOnlyList<s
 
         if (turned is { } look)
         {
-            notes.Add($"At {look.A.Part} {look.A.Line}, count {look.A.Count} one half faces {look.A.Facing} and the other {look.B.Facing}: they cannot copy each other there.");
+            notes.Add(
+                $"At {look.A.Part} {look.A.Line}, count {look.A.Count} one half faces {look.A.Facing} and the other {look.B.Facing}: "
+                    + "they cannot copy each other there.");
         }
 
         if (far is { } at && widest > Spacing / 2)
         {
-            notes.Add($"At {at.A.Part} {at.A.Line}, count {at.A.Count} they are {widest:0.0} m apart: leave {Spacing + widest:0.0} m between the halves.");
+            notes.Add(
+                $"At {at.A.Part} {at.A.Line}, count {at.A.Count} they are {widest:0.0} m apart: leave {Spacing + widest:0.0} m between "
+                    + "the halves.");
         }
     }
 }

@@ -34,7 +34,9 @@ public sealed record SideBySide(IReadOnlyList<PairedSteps> Rows, IReadOnlyList<P
             for (var k = 0; k < Math.Max(block.DeleteCountA, block.InsertCountB); k++)
             {
                 rows.Add(new PairedSteps(
-                    k < block.DeleteCountA ? a.ElementAtOrDefault(i + k) : null, k < block.InsertCountB ? b.ElementAtOrDefault(j + k) : null, false));
+                    k < block.DeleteCountA ? a.ElementAtOrDefault(i + k) : null,
+                    k < block.InsertCountB ? b.ElementAtOrDefault(j + k) : null,
+                    false));
             }
 
             var parts = block.DeleteCountA > 0 ? a.ElementAtOrDefault(i) : b.ElementAtOrDefault(j);

@@ -34,7 +34,15 @@ public static class BlockEdits
 
         var lines = map.Part(part)!.Lines.ToList();
         var neighbour = lines.ElementAtOrDefault(lines.IndexOf(line) + (act == BlockAct.Earlier ? -1 : 1));
-        return Do(script, dance, names, (line.FirstRow, line.LastRow), neighbour is null ? null : (neighbour.FirstRow, neighbour.LastRow), act, taken, "line of this part");
+        return Do(
+            script,
+            dance,
+            names,
+            (line.FirstRow, line.LastRow),
+            neighbour is null ? null : (neighbour.FirstRow, neighbour.LastRow),
+            act,
+            taken,
+            "line of this part");
     }
 
     public static EditResult Part(string script, StepLexicon lexicon, string part, BlockAct act, string? taken = null)
@@ -57,7 +65,15 @@ public static class BlockEdits
             taken = "\n" + Named(dance, taken);
         }
 
-        return Do(script, dance, names, (written.Row, written.LastRow), neighbour is null ? null : (neighbour.Row, neighbour.LastRow), act, taken, "part");
+        return Do(
+            script,
+            dance,
+            names,
+            (written.Row, written.LastRow),
+            neighbour is null ? null : (neighbour.Row, neighbour.LastRow),
+            act,
+            taken,
+            "part");
     }
 
     /// <summary>A new part with its heading, below all others.</summary>
@@ -78,7 +94,14 @@ public static class BlockEdits
     }
 
     private static EditResult Do(
-        string script, Dance dance, IStepNames names, (int First, int Last) block, (int First, int Last)? neighbour, BlockAct act, string? taken, string what)
+        string script,
+        Dance dance,
+        IStepNames names,
+        (int First, int Last) block,
+        (int First, int Last)? neighbour,
+        BlockAct act,
+        string? taken,
+        string what)
     {
         var rows = new ScriptRows(dance);
         var own = rows.Range(block.First, block.Last).ToList();
@@ -94,7 +117,10 @@ public static class BlockEdits
                 return new EditResult(rows.ToString(), block.Last + 1);
             case BlockAct.Mirror:
                 MirrorWording.Rows(dance, rows, block.First, block.Last, names);
-                return new EditResult(rows.ToString(), block.First, rows.ToString() == script ? "Nothing here names a side, so the mirror image is the same." : null);
+                return new EditResult(
+                    rows.ToString(),
+                    block.First,
+                    rows.ToString() == script ? "Nothing here names a side, so the mirror image is the same." : null);
             case BlockAct.Paste when string.IsNullOrWhiteSpace(taken):
                 return new EditResult(script, block.First, "Nothing has been cut or copied yet.");
             case BlockAct.Paste:
@@ -102,7 +128,11 @@ public static class BlockEdits
                 return new EditResult(rows.ToString(), block.Last + 1);
             default:
                 return neighbour is { } other
-                    ? Swap(rows, act == BlockAct.Earlier ? other : block, act == BlockAct.Earlier ? block : other, movedIsLate: act == BlockAct.Earlier)
+                    ? Swap(
+                        rows,
+                        act == BlockAct.Earlier ? other : block,
+                        act == BlockAct.Earlier ? block : other,
+                        movedIsLate: act == BlockAct.Earlier)
                     : new EditResult(script, block.First, $"This is the {(act == BlockAct.Earlier ? "first" : "last")} {what}.");
         }
     }

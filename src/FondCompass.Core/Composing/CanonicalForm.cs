@@ -19,7 +19,10 @@ public static partial class CanonicalForm
     {
         var dance = ScriptReader.Read(script);
         var names = ActionBinder.NamesOf(dance, lexicon ?? StepLexicon.Shipped, []);
-        var entries = dance.Parts.SelectMany(p => p.Entries).Where(e => e is not EndingEntry { Row: 0 }).GroupBy(e => e.Row).ToDictionary(g => g.Key, g => g.ToList());
+        var entries = dance.Parts.SelectMany(p => p.Entries)
+            .Where(e => e is not EndingEntry { Row: 0 })
+            .GroupBy(e => e.Row)
+            .ToDictionary(g => g.Key, g => g.ToList());
         var parts = dance.Parts.Select(p => p.Row).ToHashSet();
         var rows = new List<string>();
         for (var i = 0; i < dance.Rows.Count; i++)
@@ -59,9 +62,15 @@ public static partial class CanonicalForm
     private static string Steps(Dance dance, StepEntry entry, string? text, IStepNames names, StepEntry? before = null)
     {
         var readings = RowReader.Read(names, entry.Wording);
-        readings = before is null || RowReader.Read(names, before.Wording).First.Items is not [.., var last] ? readings : readings.After(last.Main);
+        readings = before is null || RowReader.Read(names, before.Wording).First.Items is not [.., var last]
+            ? readings
+            : readings.After(last.Main);
         var tidy = readings.First.IsRead ? PhraseText.Write(readings.First) : "";
-        if (!readings.First.IsRead || readings.First.Facts.Count > 0 || readings.First.Phrases.Any(p => p.IsRepeat) || tidy.Contains('+') || !SameReadings(readings, RowReader.Read(names, tidy)))
+        if (!readings.First.IsRead
+            || readings.First.Facts.Count > 0
+            || readings.First.Phrases.Any(p => p.IsRepeat)
+            || tidy.Contains('+')
+            || !SameReadings(readings, RowReader.Read(names, tidy)))
         {
             tidy = Spaces().Replace(entry.Wording.Trim(), " ");
         }
@@ -80,7 +89,10 @@ public static partial class CanonicalForm
         var line = dance.Header.LineCounts;
         var tidy = CountText.Write(counts, line);
         var again = CountsReader.TryRead(tidy + " x", line, null, out var read, out _) == CountsOutcome.Read
-            && read!.Positions.SequenceEqual(counts.Positions) && read.IsRange == counts.IsRange && read.IsList == counts.IsList && (read.Split is null) == (counts.Split is null);
+            && read!.Positions.SequenceEqual(counts.Positions)
+            && read.IsRange == counts.IsRange
+            && read.IsList == counts.IsList
+            && (read.Split is null) == (counts.Split is null);
         if (again || text is null || CountsReader.TryRead(text, line, null, out _, out var length) != CountsOutcome.Read)
         {
             return tidy;

@@ -14,7 +14,9 @@ internal static class CountShift
         Split = counts.Split is null ? null : [.. counts.Split.Select(p => p with { Number = p.Number + by })],
     };
 
-    /// <summary>The row with all its counts moved, those of its later clauses and of its layers too; the row itself when no counts stand in it.</summary>
+    /// <summary>
+    /// The row with all its counts moved, those of its later clauses and of its layers too; the row itself when no counts stand in it.
+    /// </summary>
     /// <param name="by">Whole counts later, or earlier when negative.</param>
     public static string Row(string row, int lineCounts, int by)
     {
@@ -31,7 +33,10 @@ internal static class CountShift
     /// <summary>The first count that stands in a row; null where none does.</summary>
     public static int? First(string row, int lineCounts) => Find(row, lineCounts) is [var first, ..] ? first.Counts.First.Number : null;
 
-    /// <summary>The row lasting to another whole count: its counts where it has one set of them, else the last clause's; written in front of a row that has none.</summary>
+    /// <summary>
+    /// The row lasting to another whole count: its counts where it has one set of them, else the last clause's; written in front of a row
+    /// that has none.
+    /// </summary>
     public static string Until(string row, int lineCounts, int first, int last)
     {
         var content = RowText.Content(RowText.Plain(row));
@@ -53,11 +58,15 @@ internal static class CountShift
         // Brackets around the counts go with them; a colon and the space behind them stay.
         var written = at.In(row);
         var tail = written[written.TrimEnd(' ', ':').Length..];
-        var behind = tail.Length == 0 && at.End < row.Length && !char.IsWhiteSpace(row[at.End]) && row[at.End] is not (',' or '+') ? " " : "";
+        var behind = tail.Length == 0 && at.End < row.Length && !char.IsWhiteSpace(row[at.End]) && row[at.End] is not (',' or '+')
+            ? " "
+            : "";
         return at.Replace(row, $"{CountText.Write(counts, lineCounts)}{tail}{behind}");
     }
 
-    /// <summary>All counts of a row: of its kind, of later clauses, of layers. A bare "&amp;" goes with the row above, wherever that goes.</summary>
+    /// <summary>
+    /// All counts of a row: of its kind, of later clauses, of layers. A bare "&amp;" goes with the row above, wherever that goes.
+    /// </summary>
     private static List<(TextSpan At, CountSpec Counts)> Find(string row, int lineCounts)
     {
         var text = RowText.Plain(row);
@@ -79,6 +88,8 @@ internal static class CountShift
             return RowParts.NoteCounts(opened.Word, text, rest, lineCounts) is { Counts: { } counts, At: var at } ? [(at, counts)] : [];
         }
 
-        return [.. RowParts.Read(text, rest, lineCounts, new Beat(1, Fraction.Whole)).AllCounts().Where(c => c.At.Length > 1 || char.IsAsciiDigit(text[c.At.Start]))];
+        return [.. RowParts.Read(text, rest, lineCounts, new Beat(1, Fraction.Whole))
+            .AllCounts()
+            .Where(c => c.At.Length > 1 || char.IsAsciiDigit(text[c.At.Start]))];
     }
 }

@@ -56,7 +56,9 @@ internal static partial class MirrorWording
     {
         var content = RowText.WithoutComment(row);
         var mirrored = Clock().Replace(SwapSides(content), clock =>
-            Counts.Facing.TryParse(clock.Groups["clock"].Value, out var facing) ? $"{clock.Groups["lead"]}{Mirror.Of(facing, dance.Header.StartFacing)}" : clock.Value);
+            Counts.Facing.TryParse(clock.Groups["clock"].Value, out var facing)
+                ? $"{clock.Groups["lead"]}{Mirror.Of(facing, dance.Header.StartFacing)}"
+                : clock.Value);
         return row.Replace(content, mirrored, StringComparison.Ordinal);
     }
 
@@ -77,6 +79,8 @@ internal static partial class MirrorWording
     [GeneratedRegex(@"(?<![\p{L}\d'])(?:R|L|r|l|right|left|Right|Left|RIGHT|LEFT)(?![\p{L}'])")]
     private static partial Regex Side();
 
-    [GeneratedRegex(@"\b(?<lead>(?:facing|face|wall|to)\s+(?:the\s+)?)(?<clock>\d{1,2}(?::\d\d)?)", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"\b(?<lead>(?:facing|face|wall|to)\s+(?:the\s+)?)(?<clock>\d{1,2}(?::\d\d)?)",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex Clock();
 }

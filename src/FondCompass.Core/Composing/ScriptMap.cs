@@ -109,7 +109,9 @@ public sealed record ScriptMap(Dance Dance, IReadOnlyList<WrittenPart> Parts)
 
         var written = new List<WrittenLine>();
         var stepRows = lines.SelectMany(l => l.Rows).Order().ToList();
-        var moments = actions.Moments.Where(m => m is not StatedFact).GroupBy(m => m.Row).ToDictionary(g => g.Key, g => g.Where(m => m.Line == g.First().Line).ToList());
+        var moments = actions.Moments.Where(m => m is not StatedFact)
+            .GroupBy(m => m.Row)
+            .ToDictionary(g => g.Key, g => g.Where(m => m.Line == g.First().Line).ToList());
         for (var i = 0; i < lines.Count; i++)
         {
             var (number, rows) = lines[i];
@@ -121,7 +123,10 @@ public sealed record ScriptMap(Dance Dance, IReadOnlyList<WrittenPart> Parts)
                 steps.Add(RowOf(entry, ending, moments.GetValueOrDefault(row, []), BlockEnd(part, row, after)));
             }
 
-            var heading = part.Entries.OfType<LineEntry>().Where(e => e.Row < rows[0] && (i == 0 || e.Row > lines[i - 1].Rows[^1])).Select(e => (int?)e.Row).LastOrDefault();
+            var heading = part.Entries.OfType<LineEntry>()
+                .Where(e => e.Row < rows[0] && (i == 0 || e.Row > lines[i - 1].Rows[^1]))
+                .Select(e => (int?)e.Row)
+                .LastOrDefault();
             written.Add(new WrittenLine(part.Name, number, steps, heading ?? rows[0], steps[^1].BlockEnd));
         }
 
@@ -134,7 +139,10 @@ public sealed record ScriptMap(Dance Dance, IReadOnlyList<WrittenPart> Parts)
         rows.Sort();
     }
 
-    /// <summary>What each row of steps holds, and the time it is danced. A row may be several entries: an ending and its steps, clauses with counts of their own.</summary>
+    /// <summary>
+    /// What each row of steps holds, and the time it is danced. A row may be several entries: an ending and its steps, clauses with counts
+    /// of their own.
+    /// </summary>
     private static Dictionary<int, (List<PartEntry> Entries, int? Ending)> Steps(DancePart part)
     {
         var rows = new Dictionary<int, (List<PartEntry>, int?)>();
@@ -187,7 +195,9 @@ public sealed record ScriptMap(Dance Dance, IReadOnlyList<WrittenPart> Parts)
         };
         var words = steps.Count == 0 ? default : steps[0].Span.To(steps[^1].Span);
         var first = counts?.First.Number ?? moments.Select(m => m.Beat.Number).DefaultIfEmpty(1).Min();
-        var last = Math.Max((steps.Count > 1 ? steps[^1].Counts : counts)?.Last.Number ?? 1, moments.Where(m => !m.Beat.IsPickUp).Select(m => m.Beat.Number).DefaultIfEmpty(1).Max());
+        var last = Math.Max(
+            (steps.Count > 1 ? steps[^1].Counts : counts)?.Last.Number ?? 1,
+            moments.Where(m => !m.Beat.IsPickUp).Select(m => m.Beat.Number).DefaultIfEmpty(1).Max());
         return new WrittenRow(entries[0].Row, Math.Max(1, first), Math.Max(1, last), blockEnd, counts, wording, words, ending);
     }
 }

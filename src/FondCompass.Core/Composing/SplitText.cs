@@ -25,10 +25,13 @@ internal static class SplitText
         var calls = actions.GroupBy(a => a.Action.Call).Select(g => g.ToList()).ToList();
         // An ending that takes the place of a step's own leaves less than any form of it.
         var areWhole = wording.Items.Count == calls.Count
-            && wording.Items.Zip(calls).All(p => p.First.Main.Step is not { } step || step.Forms.Any(f => f.Actions.Count == p.Second.Count));
+            && wording.Items.Zip(calls)
+                .All(p => p.First.Main.Step is not { } step || step.Forms.Any(f => f.Actions.Count == p.Second.Count));
         if (wording.IsRead && areWhole && calls.Count > 1)
         {
-            return [.. calls.Select((call, i) => $"{CountsOf(call, Until(calls, i, written), lineCounts)} {string.Join(" and ", wording.Items[i].Together.Select(PhraseText.Write))}{Layers(call)}")];
+            return [.. calls.Select((call, i) =>
+                $"{CountsOf(call, Until(calls, i, written), lineCounts)} "
+                    + $"{string.Join(" and ", wording.Items[i].Together.Select(PhraseText.Write))}{Layers(call)}")];
         }
 
         if (actions.Count == 1)
@@ -51,7 +54,9 @@ internal static class SplitText
             : [];
 
     private static int Until(List<List<TracedAction>> calls, int i, WrittenRow written) =>
-        i + 1 < calls.Count ? calls[i + 1][0].Action.Beat.Number - (calls[i + 1][0].Action.Beat.Fraction == Fraction.Whole ? 1 : 0) : written.Last;
+        i + 1 < calls.Count
+            ? calls[i + 1][0].Action.Beat.Number - (calls[i + 1][0].Action.Beat.Fraction == Fraction.Whole ? 1 : 0)
+            : written.Last;
 
     private static string CountsOf(List<TracedAction> call, int until, int lineCounts)
     {
@@ -61,7 +66,8 @@ internal static class SplitText
             : CountText.Write(new Notation.CountSpec { Positions = [.. beats.Distinct()] }, lineCounts);
     }
 
-    private static string Layers(List<TracedAction> actions) => string.Concat(actions.SelectMany(a => a.Action.Layers).Select(l => $" + {l}"));
+    private static string Layers(List<TracedAction> actions) =>
+        string.Concat(actions.SelectMany(a => a.Action.Layers).Select(l => $" + {l}"));
 
     private static string Words(TracedAction action) => PhraseText.Write(new Phrase
     {

@@ -31,12 +31,18 @@ public sealed record StepSlot(string Part, int Line, int Count, int Room, TraceS
         var counts = CountsReader.TryRead(own + " x", header.LineCounts, null, out var read, out _) == CountsOutcome.Read ? read : null;
         if (map.Parts.LastOrDefault(p => p.Row < row) is not { } part)
         {
-            return new StepSlot("", 1, counts?.First.Number ?? 1, counts?.Span ?? header.LineCounts, TraceState.Start(header.StartWeight, header.StartFacing));
+            return new StepSlot(
+                "",
+                1,
+                counts?.First.Number ?? 1,
+                counts?.Span ?? header.LineCounts,
+                TraceState.Start(header.StartWeight, header.StartFacing));
         }
 
         var above = part.Lines.SelectMany(l => l.Rows.Select(r => (Line: l, Row: r))).LastOrDefault(r => r.Row.Row < row);
         var (line, count) = above.Row is null ? (1, 1)
-            : above.Row.Last >= header.LineCounts || (counts is not null && counts.First.Number <= above.Row.Last) ? (Following(analysis, part, above.Line), 1)
+            : above.Row.Last >= header.LineCounts || (counts is not null && counts.First.Number <= above.Row.Last)
+                ? (Following(analysis, part, above.Line), 1)
             : (above.Line.Number, above.Row.Last + 1);
         count = counts is null ? count : Math.Max(1, counts.First.Number);
         return At(analysis, part.Name, line, count, counts is { Span: > 1 } ? counts.Span : null);
@@ -62,7 +68,9 @@ public sealed record StepSlot(string Part, int Line, int Count, int Room, TraceS
         }
 
         var start = trace.Part.Lines[line - 1].Start + Tick.FromCounts(count - 1);
-        var next = trace.Actions.Where(a => a.Action.Line == line && a.At >= start && !a.Action.IsPickUp).Select(a => (int?)a.Action.Beat.Number).FirstOrDefault();
+        var next = trace.Actions.Where(a => a.Action.Line == line && a.At >= start && !a.Action.IsPickUp)
+            .Select(a => (int?)a.Action.Beat.Number)
+            .FirstOrDefault();
         var left = Math.Max(1, (next > count ? next.Value : header.LineCounts + 1) - count);
         return new StepSlot(part, line, count, room ?? left, trace.StateBefore(start));
     }
@@ -113,7 +121,12 @@ public static class StepCompletion
 
     /// <param name="typed">What has been typed of the step, its counts left out.</param>
     /// <param name="own">The dance's own definitions, which may be typed too.</param>
-    public static IReadOnlyList<OfferedStep> Find(string typed, StepSlot slot, DanceHeader header, StepLexicon lexicon, IReadOnlyList<StepDefinition>? own = null)
+    public static IReadOnlyList<OfferedStep> Find(
+        string typed,
+        StepSlot slot,
+        DanceHeader header,
+        StepLexicon lexicon,
+        IReadOnlyList<StepDefinition>? own = null)
     {
         var key = StepLexicon.Key(typed);
         var words = key.Split(' ');
@@ -127,7 +140,9 @@ public static class StepCompletion
         if (AsTyped(typed.Trim(), slot, header, lexicon, own ?? []) is { } plain)
         {
             // A word that is only the beginning of a name, or of its next word, is more likely that name.
-            var isBeginning = choices.Any(c => c.Wording.Length > key.Length && c.Wording.StartsWith(key, StringComparison.Ordinal) && (words.Length == 1 || c.Wording[key.Length] != ' '))
+            var isBeginning = choices.Any(c => c.Wording.Length > key.Length
+                && c.Wording.StartsWith(key, StringComparison.Ordinal)
+                && (words.Length == 1 || c.Wording[key.Length] != ' '))
                 && !choices.Any(c => c.Wording == key);
             offers.Add((plain, isBeginning ? 30 : 0));
         }
@@ -150,7 +165,12 @@ public static class StepCompletion
     }
 
     /// <summary>Exactly what was typed, where it reads whole: "vine l 1/4 l", "step R side, touch".</summary>
-    private static OfferedStep? AsTyped(string typed, StepSlot slot, DanceHeader header, StepLexicon lexicon, IReadOnlyList<StepDefinition> own)
+    private static OfferedStep? AsTyped(
+        string typed,
+        StepSlot slot,
+        DanceHeader header,
+        StepLexicon lexicon,
+        IReadOnlyList<StepDefinition> own)
     {
         var definitions = string.Concat(own.Select(d => $"step {d.Name} = {d.Meaning}\n"));
         // First with the counts its own rhythm takes, so that they can be written in front.
@@ -180,19 +200,29 @@ public static class StepCompletion
         }
 
         var why = Why(trace, counts, slot);
-        return new OfferedStep(wording, $"{CountText.Range(slot.Count, slot.Count + counts - 1)} {wording}", wording, counts, trace, 1, why);
+        return new OfferedStep(
+            wording,
+            $"{CountText.Range(slot.Count, slot.Count + counts - 1)} {wording}",
+            wording,
+            counts,
+            trace,
+            1,
+            why);
     }
 
     private static OfferedStep Offer(StepChoice choice, StepSlot slot, DanceHeader header)
     {
         var trace = StepChoices.From(header, choice, slot.State);
-        var why = trace is null ? "this foot is not free for it" : choice.Counts > slot.Room ? $"takes {choice.Counts} counts, {slot.Room} are left" : "";
+        var why = trace is null ? "this foot is not free for it"
+            : choice.Counts > slot.Room ? $"takes {choice.Counts} counts, {slot.Room} are left"
+            : "";
         var row = choice.Row(slot.Count, trace is null ? "" : Lead(trace));
         return new OfferedStep(choice.Wording, row, row[(row.IndexOf(' ') + 1)..], choice.Counts, trace, choice.Step?.Level ?? 1, why);
     }
 
     private static string Why(PartTrace trace, int counts, StepSlot slot) =>
-        trace.Actions.FirstOrDefault(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot) is { } wrong ? $"the {wrong.Foot.Word()} foot {(wrong.Fault == Fault.FootHoldsWeight ? "holds the weight" : "is the free one")}"
+        trace.Actions.FirstOrDefault(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot) is { } wrong
+            ? $"the {wrong.Foot.Word()} foot {(wrong.Fault == Fault.FootHoldsWeight ? "holds the weight" : "is the free one")}"
         : trace.Actions.Any(a => a.Fault == Fault.UnwindWrongWay) ? "the feet unwind the other way"
         : counts > slot.Room ? $"takes {counts} counts, {slot.Room} are left"
         : "";
@@ -201,7 +231,10 @@ public static class StepCompletion
     private static int? Rank(StepChoice choice, string key)
     {
         int? best = Of(choice.Wording, key);
-        foreach (var alias in choice.Step is null ? [] : choice.Step.Aliases.Concat(choice.Step.Languages.Values.SelectMany(l => l)).Concat(choice.Step.LocalNames.Values.SelectMany(l => l)))
+        foreach (var alias in choice.Step is null
+            ? []
+            : choice.Step.Aliases.Concat(choice.Step.Languages.Values.SelectMany(l => l))
+                .Concat(choice.Step.LocalNames.Values.SelectMany(l => l)))
         {
             best = Of(StepLexicon.Key(alias), key) is { } rank && !(best <= rank + 1) ? rank + 1 : best;
         }
@@ -219,7 +252,10 @@ public static class StepCompletion
 
     /// <summary>"jb" for jazz box, "kbc" for kick ball change.</summary>
     private static bool Initials(string name, string key) =>
-        key.Length > 1 && name.Split(' ') is { Length: > 1 } words && words.Length == key.Length && words.Zip(key).All(w => w.First.Length > 0 && w.First[0] == w.Second);
+        key.Length > 1
+            && name.Split(' ') is { Length: > 1 } words
+            && words.Length == key.Length
+            && words.Zip(key).All(w => w.First.Length > 0 && w.First[0] == w.Second);
 
     private static string Lead(PartTrace trace) => SwapSearch.Lead(trace);
 }

@@ -47,7 +47,8 @@ public sealed class StepEdits
         new StepEdits(script, lexicon).InsertAt(part, line, count, length, [wording]);
 
     /// <summary>Other words on the same counts.</summary>
-    public static EditResult Replace(string script, StepLexicon lexicon, int row, string wording) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    public static EditResult Replace(string script, StepLexicon lexicon, int row, string wording) =>
+        new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
         var text = e._rows[written.Row];
         if (wording.Trim().Length == 0)
@@ -63,20 +64,23 @@ public sealed class StepEdits
             e._rows[written.Row] = opener + rows[0] + remark.TrimEnd();
             e._rows.Insert(written.Row + 1, rows[1..]);
         }
-        else if (written.Words.Length > 0 && e._analysis.Dance.Parts.SelectMany(p => p.Entries).Count(x => x.Row == written.Row && x is StepEntry) == 1)
+        else if (written.Words.Length > 0
+            && e._analysis.Dance.Parts.SelectMany(p => p.Entries).Count(x => x.Row == written.Row && x is StepEntry) == 1)
         {
             e._rows[written.Row] = written.Words.Replace(text, wording.Trim());
         }
         else
         {
-            e._rows[written.Row] = $"{opener}{CountText.Write(CountSpec.Over(written.First, written.Last), e.LineCounts)} {wording.Trim()}{remark}";
+            e._rows[written.Row] =
+                $"{opener}{CountText.Write(CountSpec.Over(written.First, written.Last), e.LineCounts)} {wording.Trim()}{remark}";
         }
 
         return e.Done(written.Row);
     });
 
     /// <summary>Longer or shorter by whole counts; what follows in the line moves along.</summary>
-    public static EditResult Lengthen(string script, StepLexicon lexicon, int row, int by) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    public static EditResult Lengthen(string script, StepLexicon lexicon, int row, int by) =>
+        new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
         var last = written.Last + by;
         if (last < written.First)
@@ -95,7 +99,8 @@ public sealed class StepEdits
     });
 
     /// <summary>One row for each step of a row, or for each action of a step.</summary>
-    public static EditResult Split(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    public static EditResult Split(string script, StepLexicon lexicon, int row) =>
+        new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
         var pieces = SplitText.Of(e._analysis, e._names, line, written);
         if (pieces.Count < 2)
@@ -112,7 +117,8 @@ public sealed class StepEdits
     });
 
     /// <summary>The same step once more, right after itself.</summary>
-    public static EditResult Duplicate(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    public static EditResult Duplicate(string script, StepLexicon lexicon, int row) =>
+        new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
         var copy = e.Block(line, written).Select(r => CountShift.Row(e._rows[r], e.LineCounts, written.Length)).ToList();
         e.ShiftFollowers(line, written, written.Length);
@@ -121,7 +127,8 @@ public sealed class StepEdits
     });
 
     /// <summary>The step on the other foot.</summary>
-    public static EditResult Mirror(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    public static EditResult Mirror(string script, StepLexicon lexicon, int row) =>
+        new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
         foreach (var own in e.Block(line, written))
         {
@@ -134,14 +141,17 @@ public sealed class StepEdits
     });
 
     /// <summary>Takes the step out; what follows in the line moves up.</summary>
-    public static EditResult Remove(string script, StepLexicon lexicon, int row) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    public static EditResult Remove(string script, StepLexicon lexicon, int row) =>
+        new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
         var own = e.Block(line, written);
         var taken = string.Join('\n', own.Select(r => e._rows[r]));
         e.ShiftFollowers(line, written, -written.Length);
         // What stands below it and hangs on a later step stays in the line: below the step that is the first of it then.
         var next = line.Rows.FirstOrDefault(r => r.Row > written.Row);
-        var left = next is null || line.Rows[0].Row < written.Row ? [] : Enumerable.Range(written.Row, written.BlockEnd - written.Row + 1).Except(own).ToList();
+        var left = next is null || line.Rows[0].Row < written.Row
+            ? []
+            : Enumerable.Range(written.Row, written.BlockEnd - written.Row + 1).Except(own).ToList();
         var stays = left.ConvertAll(r => e._rows[r]);
         foreach (var row in own.Concat(left).OrderDescending())
         {
@@ -158,7 +168,8 @@ public sealed class StepEdits
 
     /// <summary>Past the step before or after it; at a line's edge into the next line.</summary>
     /// <param name="way">−1 earlier, +1 later.</param>
-    public static EditResult Move(string script, StepLexicon lexicon, int row, int way) => new StepEdits(script, lexicon).On(row, (e, line, written) =>
+    public static EditResult Move(string script, StepLexicon lexicon, int row, int way) =>
+        new StepEdits(script, lexicon).On(row, (e, line, written) =>
     {
         var index = IndexOf(line, written);
         if (index + way >= 0 && index + way < line.Rows.Count)
@@ -171,14 +182,19 @@ public sealed class StepEdits
         var at = lines.ToList().IndexOf(line) + way;
         if (at < 0 || at >= lines.Count)
         {
-            return e.Refuse(row, way < 0 ? "This is the first step of the part." : "This is the last step of the part. To begin another line, write a step there.");
+            return e.Refuse(
+                row,
+                way < 0
+                    ? "This is the first step of the part."
+                    : "This is the last step of the part. To begin another line, write a step there.");
         }
 
         return e.MoveInto(line, written, lines[at], way < 0 ? lines[at].End + 1 : 1);
     });
 
     /// <summary>To a count of a line, before the step that is there.</summary>
-    public static EditResult MoveTo(string script, StepLexicon lexicon, int row, string part, int line, int count) => new StepEdits(script, lexicon).On(row, (e, from, written) =>
+    public static EditResult MoveTo(string script, StepLexicon lexicon, int row, string part, int line, int count) =>
+        new StepEdits(script, lexicon).On(row, (e, from, written) =>
     {
         if (e._map.Line(part, line) is not { } to)
         {
@@ -186,7 +202,9 @@ public sealed class StepEdits
         }
 
         var same = to.Number == from.Number && to.Part == from.Part;
-        return same && count >= written.First && count <= written.Last + 1 ? new EditResult(script, row) : e.MoveInto(from, written, to, count);
+        return same && count >= written.First && count <= written.Last + 1
+            ? new EditResult(script, row)
+            : e.MoveInto(from, written, to, count);
     });
 
     /// <summary>Rows taken earlier, put in at a count.</summary>
@@ -200,10 +218,19 @@ public sealed class StepEdits
     /// <summary>Writes what may be danced instead of some counts below the rows that have them.</summary>
     /// <param name="last">The last count for which it stands in.</param>
     /// <param name="rows">Rows with their counts: "5-8 vine R".</param>
-    public static EditResult AddVariant(string script, StepLexicon lexicon, string part, int line, int last, VariantLabel label, IReadOnlyList<string> rows)
+    public static EditResult AddVariant(
+        string script,
+        StepLexicon lexicon,
+        string part,
+        int line,
+        int last,
+        VariantLabel label,
+        IReadOnlyList<string> rows)
     {
         var edits = new StepEdits(script, lexicon);
-        var written = edits._map.Part(part)?.Lines.LastOrDefault(l => l.Number <= line)?.Rows.Where(r => r.Ending is null).LastOrDefault(r => r.First <= last);
+        var written = edits._map.Part(part)?.Lines.LastOrDefault(l => l.Number <= line)?.Rows
+            .Where(r => r.Ending is null)
+            .LastOrDefault(r => r.First <= last);
         if (written is null)
         {
             return edits.Refuse(1, $"There is no count {last} in line {line} of {part} to write it below.");
@@ -214,14 +241,21 @@ public sealed class StepEdits
         // Rows that are danced in several lines, or mirrored, have it in all of them; it must be right wherever it then is.
         var now = Analysis.Of(done.Script, lexicon);
         var stands = now.Trace.Part(part)?.Part.Variants.Any(v => v.Line == line && v.Label.Equals(label)) == true;
-        return stands && now.Findings.Count(f => f.Severity == Severity.Error) <= edits._analysis.Findings.Count(f => f.Severity == Severity.Error) ? done
-            : edits.Refuse(written.Row, $"Line {line} of {part} is danced from rows that stand for other lines too, and there it would not be right. Write the line out first.");
+        return stands
+            && now.Findings.Count(f => f.Severity == Severity.Error) <= edits._analysis.Findings.Count(f => f.Severity == Severity.Error)
+            ? done
+            : edits.Refuse(
+                written.Row,
+                $"Line {line} of {part} is danced from rows that stand for other lines too, and there it would not be right. Write the "
+                    + "line out first.");
     }
 
     /// <summary>Letters of a cue at the most.</summary>
     public const int LongestCue = 120;
 
-    /// <summary>Writes what is called on a count: in place of the cue that stands there, or as a row of its own; no words take it away.</summary>
+    /// <summary>
+    /// Writes what is called on a count: in place of the cue that stands there, or as a row of its own; no words take it away.
+    /// </summary>
     /// <param name="count">The count as a row writes it: "4", "3&amp;".</param>
     public static EditResult SetCue(string script, StepLexicon lexicon, string part, int line, string count, string words)
     {
@@ -229,7 +263,11 @@ public sealed class StepEdits
         var said = string.Join(' ', words.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
         if (said.Length > LongestCue || said.Contains('#', StringComparison.Ordinal))
         {
-            return edits.Refuse(1, said.Length > LongestCue ? $"A cue has at most {LongestCue} letters; nobody can say more in time." : "A '#' begins a remark in a script; say the cue without it.");
+            return edits.Refuse(
+                1,
+                said.Length > LongestCue
+                    ? $"A cue has at most {LongestCue} letters; nobody can say more in time."
+                    : "A '#' begins a remark in a script; say the cue without it.");
         }
 
         var traced = edits._analysis.Trace.Part(part);
@@ -254,15 +292,23 @@ public sealed class StepEdits
         }
 
         var done = edits.Done(row);
-        var notes = Analysis.Of(done.Script, lexicon).Trace.Part(part)?.Part.Notes.Where(n => n.Kind == "cue" && n.Line == line && n.At == at).Select(n => n.Text).ToList() ?? [];
-        return said.Length == 0 ? notes.Count == 0 ? done : edits.Refuse(written.Row, "That cue stands for other lines too; take it out in the script.")
-            : notes.Contains(said) ? done : edits.Refuse(written.Row, $"Line {line} of {part} is danced from rows that stand for other lines too; write the cue in the script.");
+        var notes = Analysis.Of(done.Script, lexicon).Trace
+            .Part(part)?.Part.Notes.Where(n => n.Kind == "cue" && n.Line == line && n.At == at).Select(n => n.Text).ToList()
+            ?? [];
+        return said.Length == 0
+            ? notes.Count == 0 ? done : edits.Refuse(written.Row, "That cue stands for other lines too; take it out in the script.")
+            : notes.Contains(said) ? done
+            : edits.Refuse(
+                written.Row,
+                $"Line {line} of {part} is danced from rows that stand for other lines too; write the cue in the script.");
     }
 
     private static int IndexOf(WrittenLine line, WrittenRow written) => line.Rows.ToList().FindIndex(r => r.Row == written.Row);
 
     private EditResult On(int row, Func<StepEdits, WrittenLine, WrittenRow, EditResult> change) =>
-        _map.At(row) is { } at ? change(this, at.Line, at.Row) : Refuse(row, "There is no step on that row. Choose a step on the ruler first.");
+        _map.At(row) is { } at
+            ? change(this, at.Line, at.Row)
+            : Refuse(row, "There is no step on that row. Choose a step on the ruler first.");
 
     private EditResult Done(int row) => new(_rows.ToString(), Math.Clamp(row, 1, _rows.Count));
 
@@ -280,13 +326,15 @@ public sealed class StepEdits
     /// <summary>What is danced behind a step moves along; an ending of another time stands beside it, not behind.</summary>
     private void ShiftFollowers(WrittenLine line, WrittenRow written, int by)
     {
-        foreach (var follower in line.Rows.Where(r => (r.First > written.Last || (r.Row > written.Row && r.First >= written.Last)) && (written.Ending is null || r.Ending is null || r.Ending == written.Ending)))
+        foreach (var follower in line.Rows.Where(r => (r.First > written.Last || (r.Row > written.Row && r.First >= written.Last))
+            && (written.Ending is null || r.Ending is null || r.Ending == written.Ending)))
         {
             Shift(line, follower, by);
         }
     }
 
-    private IReadOnlyList<int> Block(WrittenLine line, WrittenRow written) => WrittenBlocks.Of(line, written, new ScriptRows(_analysis.Dance), LineCounts);
+    private IReadOnlyList<int> Block(WrittenLine line, WrittenRow written) =>
+        WrittenBlocks.Of(line, written, new ScriptRows(_analysis.Dance), LineCounts);
 
     private void Shift(WrittenLine line, WrittenRow written, int by)
     {
@@ -303,9 +351,17 @@ public sealed class StepEdits
         Shift(line, early, late.Length);
         Shift(line, late, early.First - late.First);
         // What hangs on neither stays where it is between them, or below both.
-        var (between, below) = (Enumerable.Range(early.Row, late.Row - early.Row), Enumerable.Range(late.Row, late.BlockEnd - late.Row + 1));
+        var (between, below) = (Enumerable.Range(
+            early.Row,
+            late.Row - early.Row), Enumerable.Range(late.Row, late.BlockEnd - late.Row + 1));
         List<int> Others(IEnumerable<int> rows) => [.. rows.Except(earlyRows).Except(lateRows)];
-        List<int> order = [.. lateRows.Where(r => r >= early.Row && r <= late.BlockEnd), .. Others(between), .. earlyRows.Where(r => r >= early.Row && r <= late.BlockEnd), .. Others(below)];
+        List<int> order =
+        [
+            .. lateRows.Where(r => r >= early.Row && r <= late.BlockEnd),
+            .. Others(between),
+            .. earlyRows.Where(r => r >= early.Row && r <= late.BlockEnd),
+            .. Others(below)
+        ];
         var written = order.ConvertAll(r => _rows[r]);
         _rows.Remove(early.Row, late.BlockEnd);
         _rows.Insert(early.Row, written);
@@ -348,14 +404,19 @@ public sealed class StepEdits
         }
 
         var own = CountsReader.TryRead(wordings[0], LineCounts, null, out var counts, out _) == CountsOutcome.Read;
-        var row = own ? wordings[0].Trim() : $"{CountText.Write(CountSpec.Over(count, count + length - 1), LineCounts)} {wordings[0].Trim()}";
+        var row = own
+            ? wordings[0].Trim()
+            : $"{CountText.Write(CountSpec.Over(count, count + length - 1), LineCounts)} {wordings[0].Trim()}";
         return PutIn(part, line, own ? Math.Max(1, counts!.First.Number) : count, own ? Math.Max(1, counts!.Span) : length, [row]);
     }
 
     private EditResult PasteAt(string part, int line, int count, IReadOnlyList<string> rows)
     {
         var dance = ScriptReader.Read($"line {LineCounts}\npart paste\n{string.Join('\n', rows)}\n");
-        var steps = dance.Parts.SelectMany(p => p.Entries).Select(e => e switch { StepEntry s => s.Counts, FreeEntry f => f.Counts, UnreadableEntry u => u.Counts, _ => null }).OfType<CountSpec>().ToList();
+        var steps = dance.Parts.SelectMany(p => p.Entries)
+            .Select(e => e switch { StepEntry s => s.Counts, FreeEntry f => f.Counts, UnreadableEntry u => u.Counts, _ => null })
+            .OfType<CountSpec>()
+            .ToList();
         if (steps.Count == 0)
         {
             return PutIn(part, line, count, 1, rows);
@@ -377,7 +438,9 @@ public sealed class StepEdits
         if (written.Lines.FirstOrDefault(l => l.Number == line) is not { } target)
         {
             // A new line below the last one.
-            var below = written.Lines.Count > 0 && line <= written.Lines[^1].Number ? (written.Lines.LastOrDefault(l => l.Number <= line) ?? written.Lines[0]).LastRow : written.LastRow;
+            var below = written.Lines.Count > 0 && line <= written.Lines[^1].Number
+                ? (written.Lines.LastOrDefault(l => l.Number <= line) ?? written.Lines[0]).LastRow
+                : written.LastRow;
             _rows.Insert(below + 1, rows);
             return Done(below + 1);
         }

@@ -12,7 +12,10 @@ public readonly record struct Bpm
     {
         if (!IsValid(value))
         {
-            throw new ArgumentOutOfRangeException(nameof(value), value, $"A tempo is at least {Slowest} and at most {Fastest} counts per minute.");
+            throw new ArgumentOutOfRangeException(
+                nameof(value),
+                value,
+                $"A tempo is at least {Slowest} and at most {Fastest} counts per minute.");
         }
 
         Value = value;

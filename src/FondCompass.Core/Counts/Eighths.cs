@@ -106,7 +106,10 @@ public static class TurnAmount
             }
 
             // "three quarters", "three eighths": a bare number word multiplies the fraction that follows.
-            eighths = any && size is 1 or 2 && word.StartsWith(size == 1 ? "eighth" : "quarter", StringComparison.Ordinal) && eighths % 8 == 0
+            eighths = any
+                && size is 1 or 2
+                && word.StartsWith(size == 1 ? "eighth" : "quarter", StringComparison.Ordinal)
+                && eighths % 8 == 0
                 ? eighths / 8 * size
                 : eighths + size;
             any = true;

@@ -3,7 +3,8 @@ using System.Globalization;
 namespace FondCompass.Core.Counts;
 
 /// <summary>
-/// A place in a song, in counts from 0; between two counts it has a fraction, and before the first it is negative. A whole number is one as it
+/// A place in a song, in counts from 0; between two counts it has a fraction, and before the first it is negative. A whole number is one as
+/// it
 /// stands; of anything else it must be said that counts are meant, so that nobody gives seconds for them.
 /// </summary>
 /// <param name="Value">Song counts, finite.</param>
@@ -28,10 +29,14 @@ public readonly record struct SongCount(double Value) : IComparable<SongCount>, 
 
     public override string ToString() => Value.ToString("0.######", CultureInfo.InvariantCulture);
 
-    public string ToString(string? format, IFormatProvider? formatProvider = null) => Value.ToString(format ?? "0.######", formatProvider ?? CultureInfo.InvariantCulture);
+    public string ToString(string? format, IFormatProvider? formatProvider = null) =>
+        Value.ToString(format ?? "0.######", formatProvider ?? CultureInfo.InvariantCulture);
 }
 
-/// <summary>A moment in seconds, of a song at full rate from its count 0 unless something else is said; negative in a count-in. It is made of a number only by saying so.</summary>
+/// <summary>
+/// A moment in seconds, of a song at full rate from its count 0 unless something else is said; negative in a count-in. It is made of a
+/// number only by saying so.
+/// </summary>
 /// <param name="Value">Seconds, finite.</param>
 public readonly record struct Seconds(double Value) : IComparable<Seconds>, IFormattable
 {
@@ -49,5 +54,6 @@ public readonly record struct Seconds(double Value) : IComparable<Seconds>, IFor
 
     public override string ToString() => Value.ToString("0.######", CultureInfo.InvariantCulture);
 
-    public string ToString(string? format, IFormatProvider? formatProvider = null) => Value.ToString(format ?? "0.######", formatProvider ?? CultureInfo.InvariantCulture);
+    public string ToString(string? format, IFormatProvider? formatProvider = null) =>
+        Value.ToString(format ?? "0.######", formatProvider ?? CultureInfo.InvariantCulture);
 }

@@ -3,7 +3,8 @@ using System.Diagnostics.CodeAnalysis;
 namespace FondCompass.Core.Days;
 
 /// <summary>
-/// The day as an instructor has it: moments are kept as UTC, and "today", a week and an hour are those of the instructor's own time zone. The only way to the time of
+/// The day as an instructor has it: moments are kept as UTC, and "today", a week and an hour are those of the instructor's own time zone.
+/// The only way to the time of
 /// day in this product; what it runs on is passed in.
 /// </summary>
 /// <param name="time">What tells the time.</param>
@@ -40,7 +41,8 @@ public sealed class InstructorClock(TimeProvider time, TimeZoneInfo zone, DayOfW
     public DateOnly DayOf(DateTimeOffset moment) => DateOnly.FromDateTime(LocalOf(moment));
 
     /// <summary>
-    /// The moment at which the instructor's wall clock shows a time on a day, as UTC. In the hour that is skipped in spring it is the moment the clocks jump, in the
+    /// The moment at which the instructor's wall clock shows a time on a day, as UTC. In the hour that is skipped in spring it is the
+    /// moment the clocks jump, in the
     /// hour that comes twice in autumn the first of the two.
     /// </summary>
     public DateTimeOffset MomentOf(DateOnly day, TimeOnly wall)
@@ -65,8 +67,13 @@ public sealed class InstructorClock(TimeProvider time, TimeZoneInfo zone, DayOfW
     /// <summary>The first day of the week a day is in.</summary>
     public DateOnly WeekOf(DateOnly day) => day.AddDays(-(((int)day.DayOfWeek - (int)weekBegins + Week) % Week));
 
-    /// <summary>A zone by its name in the IANA database, such as "America/Lima"; null for what is none, and for a machine's own names.</summary>
+    /// <summary>
+    /// A zone by its name in the IANA database, such as "America/Lima"; null for what is none, and for a machine's own names.
+    /// </summary>
     public static TimeZoneInfo? ZoneOf([NotNullWhen(true)] string? name) =>
-        name is { Length: > 0 and <= LongestZone } && name.All(c => char.IsAsciiLetterOrDigit(c) || c is '/' or '_' or '-' or '+') && TimeZoneInfo.TryFindSystemTimeZoneById(name, out var found) && found.HasIanaId
+        name is { Length: > 0 and <= LongestZone }
+            && name.All(c => char.IsAsciiLetterOrDigit(c) || c is '/' or '_' or '-' or '+')
+            && TimeZoneInfo.TryFindSystemTimeZoneById(name, out var found)
+            && found.HasIanaId
             ? found : null;
 }

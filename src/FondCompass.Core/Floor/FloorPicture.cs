@@ -11,9 +11,22 @@ namespace FondCompass.Core.Floor;
 /// <param name="Foot">The foot that was set, or none.</param>
 /// <param name="TakesWeight">Filled footprint; a foot that only touches is hollow.</param>
 public sealed record FloorMoment(
-    double AtCount, string Part, int Line, string Count, string Words, Foot Foot, bool TakesWeight, FloorPoint Left, FloorPoint Right, FloorPoint Body, Weight Weight, Facing Facing);
+    double AtCount,
+    string Part,
+    int Line,
+    string Count,
+    string Words,
+    Foot Foot,
+    bool TakesWeight,
+    FloorPoint Left,
+    FloorPoint Right,
+    FloorPoint Body,
+    Weight Weight,
+    Facing Facing);
 
-/// <summary>How a ring of dancers has moved: metres toward the middle, metres round with the sun, and whether all face the middle again.</summary>
+/// <summary>
+/// How a ring of dancers has moved: metres toward the middle, metres round with the sun, and whether all face the middle again.
+/// </summary>
 public readonly record struct RingMove(double In, double WithSun, bool FacesMiddle);
 
 /// <summary>The way a dancer takes over the floor (rules, section 4): body path, footprints, and the space it needs.</summary>
@@ -55,7 +68,9 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     {
         var state = line > 1 ? part.Lines[line - 2].State : part.Start;
         var frame = new Frame(state.Body, state.Facing, state.Facing, default, false);
-        return new FloorPicture(StandAt(state, frame), [.. Danced(part, frame, -part.Part.Lines[line - 1].Start.InCounts, part.Actions.Where(a => a.Action.Line == line))]);
+        return new FloorPicture(
+            StandAt(state, frame),
+            [.. Danced(part, frame, -part.Part.Lines[line - 1].Start.InCounts, part.Actions.Where(a => a.Action.Line == line))]);
     }
 
     /// <summary>A part danced once, facing a wall at its start.</summary>
@@ -65,12 +80,20 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
         return new FloorPicture(StandAt(part.Start, frame), [.. Danced(part, frame, 0, part.Actions)]);
     }
 
-    /// <summary>The whole dance with its tags and restarts: a loop once to each of its walls, an order once through; every stretch goes on from where the last one ended.</summary>
-    public static FloorPicture OfWhole(DanceTrace trace) => Of(trace, trace.Dance, Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1), asWritten: false);
+    /// <summary>
+    /// The whole dance with its tags and restarts: a loop once to each of its walls, an order once through; every stretch goes on from
+    /// where the last one ended.
+    /// </summary>
+    public static FloorPicture OfWhole(DanceTrace trace) =>
+        Of(trace, trace.Dance, Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1), asWritten: false);
 
     /// <summary>One pattern: a loop once as written, an order once through.</summary>
     public static FloorPicture OfPattern(DanceTrace trace) =>
-        Of(trace, trace.Dance.IsPhrased ? trace.Dance : trace.Dance with { Tags = [], Restarts = [] }, 1, asWritten: !trace.Dance.IsPhrased);
+        Of(
+            trace,
+            trace.Dance.IsPhrased ? trace.Dance : trace.Dance with { Tags = [], Restarts = [] },
+            1,
+            asWritten: !trace.Dance.IsPhrased);
 
     /// <summary>The box of one body's way over a run, each repeat turned to its wall, seen from its starting spot.</summary>
     /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
@@ -138,13 +161,16 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
             at = moments.Count > 0 ? moments[^1].Body : at;
         }
 
-        var start = StandAt(TraceState.Start(trace.StartWeight, trace.StartFacing), new Frame(default, trace.StartFacing, trace.StartFacing, default, false));
+        var start = StandAt(
+            TraceState.Start(trace.StartWeight, trace.StartFacing),
+            new Frame(default, trace.StartFacing, trace.StartFacing, default, false));
         return new FloorPicture(start, moments.Count > MostMoments ? moments[..MostMoments] : moments);
     }
 
     /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
     private static IEnumerable<Walked> Walk(DanceTrace trace, Dance dance, int repeats, bool asWritten) =>
-        RepeatWalk.Of(dance with { OrderLoops = false }, new DancedPatterns(trace, asWritten)).TakeWhile(w => dance.IsPhrased || w.Repeat <= repeats);
+        RepeatWalk.Of(dance with { OrderLoops = false }, new DancedPatterns(trace, asWritten))
+            .TakeWhile(w => dance.IsPhrased || w.Repeat <= repeats);
 
     private static Frame FrameOf(Walked walked, FloorPoint at)
     {
@@ -153,7 +179,11 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     }
 
     private static IEnumerable<TracedAction> ActionsOf(Stretch stretch) =>
-        stretch.Pattern.Actions.Where(a => PartSpan.Holds(stretch.Pattern.Part, a.Action, Tick.FromCounts(stretch.From), Tick.FromCounts(stretch.To)));
+        stretch.Pattern.Actions.Where(a => PartSpan.Holds(
+            stretch.Pattern.Part,
+            a.Action,
+            Tick.FromCounts(stretch.From),
+            Tick.FromCounts(stretch.To)));
 
     private static IEnumerable<FloorMoment> Danced(PartTrace part, Frame frame, double from, IEnumerable<TracedAction> actions)
     {
@@ -164,7 +194,13 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
             var words = $"{action.Action.Deed}{(foot.IsSingle() ? $" {foot.Letter()}" : "")}";
             var (left, right) = frame.Feet(after);
             yield return new FloorMoment(
-                from + action.At.InCounts, part.Part.Name, action.Action.Line, action.Action.Beat.Label(), $"{action.Action.Name}: {words}", foot, action.TakesWeight,
+                from + action.At.InCounts,
+                part.Part.Name,
+                action.Action.Line,
+                action.Action.Beat.Label(),
+                $"{action.Action.Name}: {words}",
+                foot,
+                action.TakesWeight,
                 left, right, frame.Point(after.Body), frame.Mirrored ? after.Weight.Other() : after.Weight, frame.Turn(after.Facing));
         }
     }
@@ -172,7 +208,19 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     private static FloorMoment StandAt(TraceState state, Frame frame)
     {
         var (left, right) = frame.Feet(state);
-        return new FloorMoment(0, "", 0, "", "start", Foot.None, false, left, right, frame.Point(state.Body), state.Weight, frame.Turn(state.Facing));
+        return new FloorMoment(
+            0,
+            "",
+            0,
+            "",
+            "start",
+            Foot.None,
+            false,
+            left,
+            right,
+            frame.Point(state.Body),
+            state.Weight,
+            frame.Turn(state.Facing));
     }
 
     /// <summary>Carries a part's own places to where, and which way round, it is danced this time.</summary>

@@ -15,7 +15,9 @@ public sealed class BiteCuts
     private BiteCuts(IReadOnlyList<BiteCut> cuts)
     {
         _joined = [.. cuts.Where(c => c.SplitAt is null).Select(c => (c.Part, c.Line))];
-        _split = cuts.Where(c => c.SplitAt is not null).GroupBy(c => (c.Part, c.Line)).ToDictionary(g => g.Key, g => g.Last().SplitAt!.Value);
+        _split = cuts.Where(c => c.SplitAt is not null)
+            .GroupBy(c => (c.Part, c.Line))
+            .ToDictionary(g => g.Key, g => g.Last().SplitAt!.Value);
     }
 
     /// <param name="cuts">Those of one dance.</param>
@@ -31,23 +33,38 @@ public sealed class BiteCuts
             if (_split.TryGetValue((part, line.Number), out var counts) && counts > 0 && counts < line.Counts)
             {
                 yield return (line with { Counts = counts, Name = Half(line, 1, counts) }, line.Number);
-                yield return (line with { Start = line.Start + Tick.FromCounts(counts), Counts = line.Counts - counts, Name = Half(line, counts + 1, line.Counts) }, line.Number);
+                yield return (line with
+                {
+                    Start = line.Start + Tick.FromCounts(counts),
+                    Counts = line.Counts - counts,
+                    Name = Half(line, counts + 1, line.Counts)
+                }, line.Number);
                 continue;
             }
 
             var last = i;
-            while (last + 1 < lines.Count && _joined.Contains((part, lines[last].Number)) && lines[last + 1].Number == lines[last].Number + 1 && !_split.ContainsKey((part, lines[last + 1].Number)))
+            while (last + 1 < lines.Count
+                && _joined.Contains((part, lines[last].Number))
+                && lines[last + 1].Number == lines[last].Number + 1
+                && !_split.ContainsKey((part, lines[last + 1].Number)))
             {
                 last++;
             }
 
             var all = lines.Skip(i).Take(last - i + 1).ToList();
-            yield return (last == i ? line : line with { Counts = all.Sum(l => l.Counts), Name = all.TrueForAll(l => l.Name.Length > 0) ? string.Join(" and ", all.Select(l => l.Name)) : "" }, lines[last].Number);
+            yield return (last == i
+                ? line
+                : line with
+                {
+                    Counts = all.Sum(l => l.Counts),
+                    Name = all.TrueForAll(l => l.Name.Length > 0) ? string.Join(" and ", all.Select(l => l.Name)) : ""
+                }, lines[last].Number);
             i = last;
         }
     }
 
-    private static string Half(DanceLine line, int from, int to) => line.Name.Length == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"{line.Name}, {from} to {to}");
+    private static string Half(DanceLine line, int from, int to) =>
+        line.Name.Length == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"{line.Name}, {from} to {to}");
 }
 
 /// <summary>A line that is no bite by itself.</summary>

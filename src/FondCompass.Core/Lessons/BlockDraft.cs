@@ -44,14 +44,17 @@ internal abstract class BlockDraft
     public IEnumerable<LessonBlock> Offered => Halved(IsWaiting ? Next : Repeats).Select(r => r.Block);
 
     /// <summary>Blocks of it that were taken out by hand.</summary>
-    public IEnumerable<LessonBlock> TakenOut => Halved(Repeats).Where(r => _changes.Removed.Contains(r.Block.Id)).Select(r => r.With(r.Repeats));
+    public IEnumerable<LessonBlock> TakenOut =>
+        Halved(Repeats).Where(r => _changes.Removed.Contains(r.Block.Id)).Select(r => r.With(r.Repeats));
 
     /// <summary>Seconds with so many repeats.</summary>
     public double Seconds(int repeats)
     {
         if (!_seconds.TryGetValue(repeats, out var seconds))
         {
-            seconds = _seconds[repeats] = Laid(repeats).Sum(r => Math.Round(_pins.GetValueOrDefault(r.Block.Id)?.Seconds ?? r.Seconds(RepeatsOf(r)), 3));
+            seconds = _seconds[repeats] = Laid(repeats).Sum(r => Math.Round(
+                _pins.GetValueOrDefault(r.Block.Id)?.Seconds ?? r.Seconds(RepeatsOf(r)),
+                3));
         }
 
         return seconds;
@@ -69,9 +72,11 @@ internal abstract class BlockDraft
 
     protected abstract IEnumerable<BlockReckoning> Of(int repeats);
 
-    private IEnumerable<BlockReckoning> Laid(int repeats) => _changes.Removed.Count == 0 ? Halved(repeats) : Halved(repeats).Where(r => !_changes.LeavesOut(r.Block.Id));
+    private IEnumerable<BlockReckoning> Laid(int repeats) =>
+        _changes.Removed.Count == 0 ? Halved(repeats) : Halved(repeats).Where(r => !_changes.LeavesOut(r.Block.Id));
 
-    private IEnumerable<BlockReckoning> Halved(int repeats) => _changes.Split.Count == 0 ? Of(repeats) : Of(repeats).SelectMany(r => _changes.Split.Contains(r.Block.Id) ? r.Halves() : [r]);
+    private IEnumerable<BlockReckoning> Halved(int repeats) =>
+        _changes.Split.Count == 0 ? Of(repeats) : Of(repeats).SelectMany(r => _changes.Split.Contains(r.Block.Id) ? r.Halves() : [r]);
 
     /// <summary>As often as the formula has it, as it is pinned, or as there is time for in the seconds it is pinned to.</summary>
     private int RepeatsOf(BlockReckoning reckoning)
@@ -100,7 +105,13 @@ internal abstract class BlockDraft
     {
         var block = reckoning.With(RepeatsOf(reckoning));
         return !_pins.TryGetValue(block.Id, out var pin) ? block
-            : pin.Seconds is { } seconds ? block with { Seconds = Math.Round(seconds, 3), IsPinned = true, Why = $"You gave it {LessonWords.Clock(seconds)}. By the formula: {block.Why}" }
+            : pin.Seconds is { } seconds
+                ? block with
+                {
+                    Seconds = Math.Round(seconds, 3),
+                    IsPinned = true,
+                    Why = $"You gave it {LessonWords.Clock(seconds)}. By the formula: {block.Why}"
+                }
             : block with { IsPinned = true, Why = $"You settled {block.Repeats}. {block.Why}" };
     }
 }
@@ -111,7 +122,12 @@ internal abstract class BlockDraft
 /// <param name="Starts">Starts with a count-in for so many repeats.</param>
 /// <param name="Seconds">Seconds for so many repeats, regroup included.</param>
 /// <param name="Why">The reckoning for so many repeats, in words.</param>
-internal sealed record BlockReckoning(LessonBlock Block, int Repeats, Func<int, int> Starts, Func<int, double> Seconds, Func<int, string> Why)
+internal sealed record BlockReckoning(
+    LessonBlock Block,
+    int Repeats,
+    Func<int, int> Starts,
+    Func<int, double> Seconds,
+    Func<int, string> Why)
 {
     public LessonBlock With(int repeats) => Block with
     {
@@ -125,13 +141,19 @@ internal sealed record BlockReckoning(LessonBlock Block, int Repeats, Func<int, 
     public IEnumerable<BlockReckoning> Halves()
     {
         var first = Math.Max(1, (Repeats + 1) / 2);
-        var again = Block with { Id = BlockChanges.SecondOf(Block.Id), Title = $"{Block.Title}, again", Say = Block.IsDanced ? Block.Say : [] };
+        var again = Block with
+        {
+            Id = BlockChanges.SecondOf(Block.Id),
+            Title = $"{Block.Title}, again",
+            Say = Block.IsDanced ? Block.Say : []
+        };
         if (Block.IsDanced)
         {
             return [this with { Repeats = first }, this with { Block = again, Repeats = Math.Max(1, Repeats - first) }];
         }
 
-        BlockReckoning Half(LessonBlock block) => this with { Block = block, Seconds = r => Seconds(r) / 2, Why = r => $"Half of it: {Why(r)}" };
+        BlockReckoning Half(LessonBlock block) =>
+            this with { Block = block, Seconds = r => Seconds(r) / 2, Why = r => $"Half of it: {Why(r)}" };
         return [Half(Block), Half(again)];
     }
 }
@@ -140,9 +162,11 @@ internal sealed record BlockReckoning(LessonBlock Block, int Repeats, Func<int, 
 internal sealed class SingleDraft(BlockReckoning reckoning) : BlockDraft
 {
     /// <summary>Something that is not danced: its seconds stand.</summary>
-    public static SingleDraft Fixed(LessonBlock block, double seconds) => new(new BlockReckoning(block, 0, _ => 0, _ => seconds, _ => block.Why));
+    public static SingleDraft Fixed(LessonBlock block, double seconds) =>
+        new(new BlockReckoning(block, 0, _ => 0, _ => seconds, _ => block.Why));
 
-    protected override IEnumerable<BlockReckoning> Of(int repeats) => FirstGift > 0 && repeats == 0 ? [] : [reckoning with { Repeats = repeats }];
+    protected override IEnumerable<BlockReckoning> Of(int repeats) =>
+        FirstGift > 0 && repeats == 0 ? [] : [reckoning with { Repeats = repeats }];
 }
 
 /// <summary>Further walls, among which the repeats are shared, and walls in a row.</summary>
@@ -150,13 +174,20 @@ internal sealed class SingleDraft(BlockReckoning reckoning) : BlockDraft
 /// <param name="walls">The second wall and those behind it that have a block of their own.</param>
 /// <param name="second">How often the second wall is danced at least.</param>
 /// <param name="inARow">How often each of them comes in the row.</param>
-internal sealed class WallsDraft(BlockReckoning? slower, IReadOnlyList<BlockReckoning> walls, BlockReckoning all, int second, IReadOnlyList<int> inARow) : BlockDraft
+internal sealed class WallsDraft(
+    BlockReckoning? slower,
+    IReadOnlyList<BlockReckoning> walls,
+    BlockReckoning all,
+    int second,
+    IReadOnlyList<int> inARow) : BlockDraft
 {
     protected override IEnumerable<BlockReckoning> Of(int repeats)
     {
         var shares = WallRepeats.Share(repeats, second, inARow);
         var slow = slower is not null && shares[0] > 1;
-        return (slow ? [slower! with { Repeats = 1 }] : Array.Empty<BlockReckoning>()).Concat(walls.Select((w, i) => w with { Repeats = shares[i] - (i == 0 && slow ? 1 : 0) })).Append(all);
+        return (slow ? [slower! with { Repeats = 1 }] : Array.Empty<BlockReckoning>())
+            .Concat(walls.Select((w, i) => w with { Repeats = shares[i] - (i == 0 && slow ? 1 : 0) }))
+            .Append(all);
     }
 }
 
@@ -166,13 +197,18 @@ public static class WallRepeats
     /// <summary>Nobody dances to one wall more often than this, all its blocks together.</summary>
     public const int Most = 8;
 
-    /// <summary>How many of so many walls, from the second on, have a block of their own where the last two are danced in a row behind them: as many as keep each from coming more often than the one before.</summary>
+    /// <summary>
+    /// How many of so many walls, from the second on, have a block of their own where the last two are danced in a row behind them: as many
+    /// as keep each from coming more often than the one before.
+    /// </summary>
     public static int OwnBeforeTheLastTwo(int walls) => walls switch { <= 3 => walls - 1, 4 => 2, _ => walls - 3 };
 
     /// <summary>Least repeats for so many further walls: those of the second, and one for each later one.</summary>
     public static int Least(int walls, int second) => walls == 0 ? 0 : second + walls - 1;
 
-    /// <summary>Each its least; what is more goes round them, the second wall first, so that none is danced more often than the one before it.</summary>
+    /// <summary>
+    /// Each its least; what is more goes round them, the second wall first, so that none is danced more often than the one before it.
+    /// </summary>
     /// <param name="repeats">Repeats for all of them; at least <see cref="Least"/>.</param>
     /// <param name="second">How often the second wall is danced at least.</param>
     /// <param name="inARow">For each wall how often it comes in the row; that counts too.</param>

@@ -66,8 +66,12 @@ public sealed class ClassKnowledge
     /// <summary>The lexicon's names of the steps that are known, to search swaps by.</summary>
     public IReadOnlySet<string> Steps => _known;
 
-    /// <summary>The lexicon's names of all steps that nobody has to be taught: those the group is said to know, and those its level may be trusted with.</summary>
-    public IReadOnlySet<string> WhatEverybodyKnows => _lexicon.Steps.Where(s => s.Trust is { } asked && asked <= Trusted).Select(s => s.Name).Concat(_known).ToHashSet();
+    /// <summary>
+    /// The lexicon's names of all steps that nobody has to be taught: those the group is said to know, and those its level may be trusted
+    /// with.
+    /// </summary>
+    public IReadOnlySet<string> WhatEverybodyKnows =>
+        _lexicon.Steps.Where(s => s.Trust is { } asked && asked <= Trusted).Select(s => s.Name).Concat(_known).ToHashSet();
 
     /// <summary>What the level may be trusted with: 0 what beginners are, 1 improvers, 2 regulars.</summary>
     private int Trusted => _level switch { ClassLevel.Improver => 1, ClassLevel.Regular => 2, _ => 0 };
@@ -102,7 +106,10 @@ public sealed class ClassKnowledge
         var name = action.Action.Step;
         if (_known.Contains(name))
         {
-            var isOtherName = action.Action.Called.Length > 0 && Plain(action.Action.Called) is var called && called != name && !_names[name].Contains(called);
+            var isOtherName = action.Action.Called.Length > 0
+                && Plain(action.Action.Called) is var called
+                && called != name
+                && !_names[name].Contains(called);
             return action.Action.AltersEnding || isOtherName ? Familiarity.Nearly : Familiarity.Known;
         }
 
@@ -112,22 +119,33 @@ public sealed class ClassKnowledge
         }
 
         var own = _lexicon.Find(name);
-        return own is null or { IsOwn: true } && _parts?.NamesIn(name) is { Count: > 0 } parts ? parts.All(Trusts) ? Familiarity.Nearly : Familiarity.New
+        return own is null or { IsOwn: true } && _parts?.NamesIn(name) is { Count: > 0 } parts
+            ? parts.All(Trusts) ? Familiarity.Nearly : Familiarity.New
             : !Trusts(own, action.Verb) ? Familiarity.New
             : action.Action.AltersEnding ? Familiarity.Nearly
             : Familiarity.Known;
     }
 
-    /// <summary>Whether the class knows a step by its name, by its log or by its level; what is made of steps is known where these are.</summary>
-    private bool Trusts(string name) => _known.Contains(name) || (_lexicon.Find(name) is { IsOwn: false } step ? Trusts(step, step.Forms[0].Actions[0].Phrase.Verb) : _parts?.NamesIn(name) is { Count: > 0 } parts && parts.All(Trusts));
+    /// <summary>
+    /// Whether the class knows a step by its name, by its log or by its level; what is made of steps is known where these are.
+    /// </summary>
+    private bool Trusts(string name) =>
+        _known.Contains(name)
+            || (_lexicon.Find(name) is { IsOwn: false } step
+                ? Trusts(step, step.Forms[0].Actions[0].Phrase.Verb)
+                : _parts?.NamesIn(name) is { Count: > 0 } parts && parts.All(Trusts));
 
     private bool Trusts(NamedStep? step, Verb? verb)
     {
-        var asked = step?.Trust ?? (verb is null ? 0 : verb.IsHighImpact || verb.Kind is not (VerbKind.Takes or VerbKind.NoFoot) && !verb.IsStoodOnByNovices ? 1 : 0);
+        var asked = step?.Trust
+            ?? (verb is null ? 0
+                : verb.IsHighImpact || verb.Kind is not (VerbKind.Takes or VerbKind.NoFoot) && !verb.IsStoodOnByNovices ? 1
+                : 0);
         return asked <= Trusted;
     }
 
     private string StepOf(string name) => _lexicon.Find(name)?.Name ?? name;
 
-    private static string Plain(string name) => string.Join(' ', name.ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries));
+    private static string Plain(string name) =>
+        string.Join(' ', name.ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries));
 }

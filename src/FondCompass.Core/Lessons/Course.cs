@@ -22,7 +22,8 @@ public sealed record CourseBrief(int Weeks, double Minutes, IReadOnlyList<Lesson
 /// <param name="Dance">Which of the course, from 0.</param>
 /// <param name="From">Bites that earlier weeks taught.</param>
 /// <param name="Until">Bites that are taught when the week is over.</param>
-/// <param name="Kept">The share that is reckoned to be kept, when the week begins, of that stretch of it that is kept least; null before it was taught.</param>
+/// <param name="Kept">The share that is reckoned to be kept, when the week begins, of that stretch of it that is kept least; null before it
+/// was taught.</param>
 /// <param name="RecapSeconds">What the week gives to bring it back; 0 for nothing.</param>
 public sealed record CourseCell(int Dance, int From, int Until, double? Kept, double RecapSeconds)
 {
@@ -58,7 +59,8 @@ public sealed record CoursePlan(IReadOnlyList<CourseWeek> Weeks, IReadOnlyList<I
 }
 
 /// <summary>
-/// Puts the bites of several dances into weekly lessons (rules, section 7): what is due comes back first, those least kept first; then what is
+/// Puts the bites of several dances into weekly lessons (rules, section 7): what is due comes back first, those least kept first; then what
+/// is
 /// new, one dance after the other, as far as the minutes go; a dance that is too long for a lesson is parted at a boundary of its parts.
 /// It is reckoned as if every week were danced clean.
 /// </summary>
@@ -87,7 +89,8 @@ public sealed class CoursePlanner
 
     private CourseWeek Week(int week)
     {
-        var cells = _states.Select((s, i) => new CourseCell(i, s.Taught, s.Taught, s.LearnedAt(week).Select(l => (double?)l.Kept).Min(), 0)).ToArray();
+        var cells = _states.Select((s, i) => new CourseCell(i, s.Taught, s.Taught, s.LearnedAt(week).Select(l => (double?)l.Kept).Min(), 0))
+            .ToArray();
         Settle(week, cells);
         Bring(week, cells);
         Begin(week, cells);
@@ -108,7 +111,11 @@ public sealed class CoursePlanner
     {
         foreach (var ((_, dance), bites) in _brief.Settled.Where(s => s.Key.Week == week && s.Key.Dance >= 0 && s.Key.Dance < cells.Length))
         {
-            cells[dance] = cells[dance] with { Until = Math.Clamp(cells[dance].From + bites, cells[dance].From, _states[dance].Bites.Count), IsSettled = true };
+            cells[dance] = cells[dance] with
+            {
+                Until = Math.Clamp(cells[dance].From + bites, cells[dance].From, _states[dance].Bites.Count),
+                IsSettled = true
+            };
         }
     }
 
@@ -125,12 +132,16 @@ public sealed class CoursePlanner
         }
     }
 
-    /// <summary>Something new: the dance that is begun goes on, else the next begins; a second one only where the weeks would not do else.</summary>
+    /// <summary>
+    /// Something new: the dance that is begun goes on, else the next begins; a second one only where the weeks would not do else.
+    /// </summary>
     private void Begin(int week, CourseCell[] cells)
     {
         while (true)
         {
-            var open = Enumerable.Range(0, cells.Length).Where(i => cells[i] is { New: 0, IsSettled: false } && cells[i].Until < _states[i].Bites.Count).ToList();
+            var open = Enumerable.Range(0, cells.Length)
+                .Where(i => cells[i] is { New: 0, IsSettled: false } && cells[i].Until < _states[i].Bites.Count)
+                .ToList();
             var begun = cells.Any(c => c.New > 0);
             if (open.Count == 0 || (begun && open.Count < _brief.Weeks - week))
             {
@@ -151,7 +162,10 @@ public sealed class CoursePlanner
         }
     }
 
-    /// <summary>How far a dance can be taught this week: all of it, else up to the last boundary of parts that fits, else up to a bite; null when not even one more fits.</summary>
+    /// <summary>
+    /// How far a dance can be taught this week: all of it, else up to the last boundary of parts that fits, else up to a bite; null when
+    /// not even one more fits.
+    /// </summary>
     private int? Furthest(int week, CourseCell[] cells, CourseCell cell)
     {
         var bites = _states[cell.Dance].Bites;
@@ -183,14 +197,19 @@ public sealed class CoursePlanner
         return low == 0 ? null : stops[low - 1];
     }
 
-    private bool Fits(int week, CourseCell[] cells) => Lesson(week, cells) is var (brief, bites, _) && LessonPlanner.LeastOf(brief, bites) <= (_brief.Minutes * 60) + 1e-9;
+    private bool Fits(int week, CourseCell[] cells) =>
+        Lesson(week, cells) is var (brief, bites, _) && LessonPlanner.LeastOf(brief, bites) <= (_brief.Minutes * 60) + 1e-9;
 
     /// <summary>The week as a lesson: what is new, then what was taught before.</summary>
     private (LessonBrief Brief, IReadOnlyList<IReadOnlyList<Bite>> Bites, List<int> Dances) Lesson(int week, CourseCell[] cells)
     {
         var here = cells.Where(c => c.New > 0 || c.From > 0).OrderBy(c => c.New == 0).ThenBy(c => c.Dance).ToList();
         return (
-            new LessonBrief(_brief.Minutes, [.. here.Select(c => DanceOf(week, c))], _brief.Way, _brief.Class) { Kind = _brief.Kind, Group = _brief.Group },
+            new LessonBrief(_brief.Minutes, [.. here.Select(c => DanceOf(week, c))], _brief.Way, _brief.Class)
+            {
+                Kind = _brief.Kind,
+                Group = _brief.Group
+            },
             [.. here.Select(c => _states[c.Dance].Bites)],
             here.ConvertAll(c => c.Dance));
     }
@@ -220,7 +239,9 @@ public sealed class CoursePlanner
         public int Taught { get; private set; }
 
         public List<Learned> LearnedAt(int week) =>
-            _stretches.ConvertAll(s => new Learned(Memory.Kept(Memory.HalfLife(s.Clean)!.Value, (week - s.LastWeek) * DaysAWeek), s.Seconds));
+            _stretches.ConvertAll(s => new Learned(
+                Memory.Kept(Memory.HalfLife(s.Clean)!.Value, (week - s.LastWeek) * DaysAWeek),
+                s.Seconds));
 
         /// <summary>A week that goes on recalls all of it; one that only brings it back, what is due.</summary>
         public void Danced(int week, CourseCell cell, double seconds)

@@ -13,21 +13,45 @@ internal sealed partial class DanceBlocks
     {
         var bites = _bites.Where(b => b.Part == part).ToList();
         var kinds = LayerOrder.Where(k => bites.Exists(b => b.Layers.Any(l => l.Kind == k))).ToList();
-        LayerKind? drilled = kinds.OrderBy(k => k == LayerKind.Arms ? 0 : 1).Select(k => (LayerKind?)k).FirstOrDefault(k => LayerMoves.MoveAlone([.. bites.SelectMany(b => b.Layers).Where(l => l.Kind == k)]));
+        LayerKind? drilled = kinds.OrderBy(k => k == LayerKind.Arms ? 0 : 1)
+            .Select(k => (LayerKind?)k)
+            .FirstOrDefault(k => LayerMoves.MoveAlone([.. bites.SelectMany(b => b.Layers).Where(l => l.Kind == k)]));
         foreach (var kind in kinds)
         {
             var with = bites.Where(b => b.Layers.Any(l => l.Kind == kind)).ToList();
             var say = with.SelectMany(b => b.Layers.Where(l => l.Kind == kind).Select(l => l.Text)).Distinct().ToList();
-            LessonBlock Layered(LessonBlock block) => block with { Layer = LessonWords.Of(kind), Say = say, FeetOnly = [], Layers = block.Kind == BlockKind.Drill ? [kind] : [.. kinds.TakeWhile(k => k != kind), kind] };
+            LessonBlock Layered(LessonBlock block) =>
+                block with
+                {
+                    Layer = LessonWords.Of(kind),
+                    Say = say,
+                    FeetOnly = [],
+                    Layers = block.Kind == BlockKind.Drill ? [kind] : [.. kinds.TakeWhile(k => k != kind), kind]
+                };
             if (kind == drilled)
             {
                 AddDanced(
-                    BlockKind.Drill, $"drill:{part}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} alone, feet still: {LessonWords.Of(with, _bites)}", with, with.Sum(b => b.Counts), FirstRate, 1,
+                    BlockKind.Drill,
+                    $"drill:{part}:{LessonWords.Of(kind)}",
+                    $"{Capital(LessonWords.Of(kind))} alone, feet still: {LessonWords.Of(with, _bites)}",
+                    with,
+                    with.Sum(b => b.Counts),
+                    FirstRate,
+                    1,
                     worth: WorthOf(with), most: MostOfRung, also: Layered);
             }
 
             AddDanced(
-                BlockKind.Layer, $"layer:{part}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} on top of the feet of {part}", bites, bites.Sum(b => b.Counts), RungOf(1, 2), 1, worth: WorthOf(bites), most: MostOfRung, also: Layered);
+                BlockKind.Layer,
+                $"layer:{part}:{LessonWords.Of(kind)}",
+                $"{Capital(LessonWords.Of(kind))} on top of the feet of {part}",
+                bites,
+                bites.Sum(b => b.Counts),
+                RungOf(1, 2),
+                1,
+                worth: WorthOf(bites),
+                most: MostOfRung,
+                also: Layered);
         }
 
         _layered.Add(part);
@@ -44,17 +68,41 @@ internal sealed partial class DanceBlocks
         {
             var least = kind == LayerKind.Arms ? 4 : 2;
             AddDanced(
-                BlockKind.Layer, $"layer:{bite.Key}:{LessonWords.Of(kind)}", $"{Capital(LessonWords.Of(kind))} on top of {LessonWords.Of(bite)}", [bite], bite.Counts, FirstRate, least, worth: WorthOf([bite]), most: Math.Max(least, MostOfBite),
-                also: b => b with { Layer = LessonWords.Of(kind), FeetOnly = [], Layers = [.. kinds.TakeWhile(k => k != kind), kind], Say = [.. bite.Layers.Where(l => l.Kind == kind).Select(l => l.Text)] });
+                BlockKind.Layer,
+                $"layer:{bite.Key}:{LessonWords.Of(kind)}",
+                $"{Capital(LessonWords.Of(kind))} on top of {LessonWords.Of(bite)}",
+                [bite],
+                bite.Counts,
+                FirstRate,
+                least,
+                worth: WorthOf([bite]),
+                most: Math.Max(least, MostOfBite),
+                also: b => b with
+                {
+                    Layer = LessonWords.Of(kind),
+                    FeetOnly = [],
+                    Layers = [.. kinds.TakeWhile(k => k != kind), kind],
+                    Say = [.. bite.Layers.Where(l => l.Kind == kind).Select(l => l.Text)]
+                });
         }
     }
 
     /// <summary>The whole in every round: feet, then each layer there is, then with attitude. What is new is shown once before.</summary>
     private void AddRounds()
     {
-        foreach (var bite in _bites.Where(b => b.Relation != BiteRelation.Same && b.Novelties.Any(n => n > ClassKnowledge.Novelty(Familiarity.Known))))
+        foreach (var bite in _bites.Where(b => b.Relation != BiteRelation.Same
+            && b.Novelties.Any(n => n > ClassKnowledge.Novelty(Familiarity.Known))))
         {
-            AddDanced(BlockKind.Show, $"show:{bite.Key}", $"Show {LessonWords.Of(bite)}: it is new to them", [bite], bite.Counts, FirstRate, 1, most: 1, worth: 0);
+            AddDanced(
+                BlockKind.Show,
+                $"show:{bite.Key}",
+                $"Show {LessonWords.Of(bite)}: it is new to them",
+                [bite],
+                bite.Counts,
+                FirstRate,
+                1,
+                most: 1,
+                worth: 0);
         }
 
         var kinds = LayerOrder.Where(k => _bites.Any(b => b.Layers.Any(l => l.Kind == k))).ToList();
@@ -65,13 +113,28 @@ internal sealed partial class DanceBlocks
             var layer = rounds[i];
             IReadOnlyList<LayerKind> danced = [.. kinds.Take(i)];
             AddDanced(
-                BlockKind.Layer, $"layer:{layer}", i == 0 ? $"{WholeWord}: feet only" : layer == "attitude" ? $"{WholeWord}, with attitude" : $"{WholeWord}, with {layer}", _bites, WholeCounts, rate, 1,
+                BlockKind.Layer,
+                $"layer:{layer}",
+                i == 0 ? $"{WholeWord}: feet only" : layer == "attitude" ? $"{WholeWord}, with attitude" : $"{WholeWord}, with {layer}",
+                _bites,
+                WholeCounts,
+                rate,
+                1,
                 worth: WorthOf(_bites), most: MostOfRung, also: b => b with { Layer = layer, FeetOnly = [], Layers = danced });
         }
 
         if (LastRate is var top && rounds.Count < Way.Ladder.Count)
         {
-            AddDanced(BlockKind.Whole, $"whole:{top.Percent:0.##}", $"{WholeWord}, at {top}", _bites, WholeCounts, top, 1, worth: WorthOf(_bites), most: MostOfRung);
+            AddDanced(
+                BlockKind.Whole,
+                $"whole:{top.Percent:0.##}",
+                $"{WholeWord}, at {top}",
+                _bites,
+                WholeCounts,
+                top,
+                1,
+                worth: WorthOf(_bites),
+                most: MostOfRung);
         }
     }
 }

@@ -9,7 +9,9 @@ namespace FondCompass.Core.Lessons;
 /// <summary>The blocks in which one dance is taught, their repeats not settled yet (rules, section 7).</summary>
 internal sealed partial class DanceBlocks
 {
-    /// <summary>Repeats by fit at the most: of a bite, of one whose steps are all known, of a chain, of a rung, and songs (rules, section 7).</summary>
+    /// <summary>
+    /// Repeats by fit at the most: of a bite, of one whose steps are all known, of a chain, of a rung, and songs (rules, section 7).
+    /// </summary>
     private const int MostOfBite = 4, MostOfKnown = 8, MostOfChain = 3, MostOfRung = 2, MostSongs = 3;
 
     /// <summary>Repeats of a pattern without a song at the most.</summary>
@@ -81,7 +83,9 @@ internal sealed partial class DanceBlocks
     /// <summary>The order is danced folded, so that the whole is not all that its trace goes through.</summary>
     private bool IsFolded => _isWhole && _order.Count < Trace.Calls.Count;
 
-    /// <summary>Counts of what is danced once through: the pattern, the order once, folded; of an unfinished dance what is taught of it.</summary>
+    /// <summary>
+    /// Counts of what is danced once through: the pattern, the order once, folded; of an unfinished dance what is taught of it.
+    /// </summary>
     private int WholeCounts => _isWhole ? _order.Sum(c => c.Stretch.Counts) : _bites.Sum(b => b.Counts);
 
     /// <summary>The rate at which a bite is danced first.</summary>
@@ -97,9 +101,20 @@ internal sealed partial class DanceBlocks
             return [];
         }
 
-        if (Way.Demonstration && Rules.Shown != Shown.EachMove && !(Way.Order == TeachingOrder.MoveByMove && Rules.Kind == LessonKind.Breakdown))
+        if (Way.Demonstration
+            && Rules.Shown != Shown.EachMove
+            && !(Way.Order == TeachingOrder.MoveByMove && Rules.Kind == LessonKind.Breakdown))
         {
-            AddDanced(BlockKind.Show, "show", IsFree ? "Show the moves, one after the other" : "Show it whole, with counts", _bites, WholeCounts, Rules.Kind == LessonKind.Breakdown ? FirstRate : Rate.Full, 1, most: 1, worth: 0);
+            AddDanced(
+                BlockKind.Show,
+                "show",
+                IsFree ? "Show the moves, one after the other" : "Show it whole, with counts",
+                _bites,
+                WholeCounts,
+                Rules.Kind == LessonKind.Breakdown ? FirstRate : Rate.Full,
+                1,
+                most: 1,
+                worth: 0);
         }
 
         if (Way.Order == TeachingOrder.LayerRounds)
@@ -156,7 +171,13 @@ internal sealed partial class DanceBlocks
                     break;
                 case MoveKind.Chain:
                     reached = RungOf(chained++, chains);
-                    AddChain(move, reached.Value, isWhole: i == last && move.From == 0 && move.To == _units.Count - 1 && (IsPhrased || _bites.Sum(b => b.Counts) == WholeCounts));
+                    AddChain(
+                        move,
+                        reached.Value,
+                        isWhole: i == last
+                            && move.From == 0
+                            && move.To == _units.Count - 1
+                            && (IsPhrased || _bites.Sum(b => b.Counts) == WholeCounts));
                     break;
                 case MoveKind.Map:
                     AddMap();
@@ -174,15 +195,28 @@ internal sealed partial class DanceBlocks
     private bool InLevels => Rules.Kind == LessonKind.Circle && Way.Order == TeachingOrder.Pool;
 
     /// <summary>Hips, arms and head come on top of the feet once these are whole.</summary>
-    private bool LayersApart => Way is { Layers: LayerSchool.FeetFirst, Order: not (TeachingOrder.MoveByMove or TeachingOrder.Pool or TeachingOrder.FollowAlong) };
+    private bool LayersApart =>
+        Way is { Layers: LayerSchool.FeetFirst, Order: not (TeachingOrder.MoveByMove or TeachingOrder.Pool or TeachingOrder.FollowAlong) };
 
-    /// <summary>The whole at the rungs above the one it was joined at; moves one by one are put in a row only where no song is run.</summary>
+    /// <summary>
+    /// The whole at the rungs above the one it was joined at; moves one by one are put in a row only where no song is run.
+    /// </summary>
     /// <param name="reached">The rung at which it was joined; null where it was not.</param>
     private void AddWhole(Rate? reached)
     {
         if (Way.Order == TeachingOrder.Pool)
         {
-            AddDanced(BlockKind.Whole, "mixed", "Mixed: each move as you call it, in any order", _bites, _bites.Sum(b => b.Counts), Rate.Full, 1, worth: WorthOf(_bites), most: MostOfRung, also: b => b with { IsWhole = false, Rule = CallRule.All, Say = [] });
+            AddDanced(
+                BlockKind.Whole,
+                "mixed",
+                "Mixed: each move as you call it, in any order",
+                _bites,
+                _bites.Sum(b => b.Counts),
+                Rate.Full,
+                1,
+                worth: WorthOf(_bites),
+                most: MostOfRung,
+                also: b => b with { IsWhole = false, Rule = CallRule.All, Say = [] });
             return;
         }
 
@@ -190,18 +224,40 @@ internal sealed partial class DanceBlocks
         {
             if (!_isWhole || Way.RunIsGift || _dance.Song is null)
             {
-                AddDanced(BlockKind.Whole, "whole:100", "All moves in a row", _bites, WholeCounts, Rate.Full, 1, worth: WorthOf(_bites), most: MostOfRung);
+                AddDanced(
+                    BlockKind.Whole,
+                    "whole:100",
+                    "All moves in a row",
+                    _bites,
+                    WholeCounts,
+                    Rate.Full,
+                    1,
+                    worth: WorthOf(_bites),
+                    most: MostOfRung);
             }
 
             return;
         }
 
-        var rungs = Way.Ladder.Count == 0 ? reached is null || _units.Count == 1 ? [Rate.Full] : [] : Way.Ladder.Where(r => reached is not { } joined || r.Percent > joined.Percent || Way.Ladder.Count == 1 && _units.Count == 1).ToList();
+        var rungs = Way.Ladder.Count == 0
+            ? reached is null || _units.Count == 1 ? [Rate.Full] : []
+            : Way.Ladder.Where(r => reached is not { } joined || r.Percent > joined.Percent || Way.Ladder.Count == 1 && _units.Count == 1)
+                .ToList();
         foreach (var rung in rungs)
         {
-            var slowed = rung.Percent < 100 && Way.Music == MusicSchool.Late && rung == rungs.LastOrDefault(r => r.Percent < 100) ? ", to slowed music" : "";
+            var slowed = rung.Percent < 100 && Way.Music == MusicSchool.Late && rung == rungs.LastOrDefault(r => r.Percent < 100)
+                ? ", to slowed music"
+                : "";
             AddDanced(
-                BlockKind.Whole, $"whole:{rung.Percent:0.##}", rung == Rate.Full ? $"{WholeWord}, at full tempo" : $"{WholeWord}, at {rung}{slowed}", _bites, WholeCounts, rung, 1, worth: WorthOf(_bites), most: MostOfRung,
+                BlockKind.Whole,
+                $"whole:{rung.Percent:0.##}",
+                rung == Rate.Full ? $"{WholeWord}, at full tempo" : $"{WholeWord}, at {rung}{slowed}",
+                _bites,
+                WholeCounts,
+                rung,
+                1,
+                worth: WorthOf(_bites),
+                most: MostOfRung,
                 also: rung == rungs[^1] ? Prepared : null);
         }
     }
@@ -214,18 +270,28 @@ internal sealed partial class DanceBlocks
             return block;
         }
 
-        var faster = song.Passages.Select((p, i) => (Passage: p, Top: Math.Max(p.Bpm, p.BpmEnd ?? p.Bpm), At: song.Passages.Take(i).Sum(x => x.Counts))).Where(p => p.Passage.Rest is null && p.Top > _dance.Tempo * LessonCares.SpeedsUp).ToList();
+        var faster = song.Passages.Select((p, i) => (Passage: p, Top: Math.Max(p.Bpm, p.BpmEnd ?? p.Bpm), At: song.Passages.Take(i)
+            .Sum(x => x.Counts)))
+            .Where(p => p.Passage.Rest is null && p.Top > _dance.Tempo * LessonCares.SpeedsUp)
+            .ToList();
         return faster.Count == 0 ? block : block with
         {
             Watch = [.. block.Watch, .. faster.DistinctBy(p => (p.Passage.Name, p.Top)).Take(3).Select(p => string.Create(
-                CultureInfo.InvariantCulture, $"The track has {p.Top:0} a minute in {(p.Passage.Name.Length > 0 ? p.Passage.Name : "a passage")}, from its count {p.At + 1}, and {_dance.Tempo:0} where you begin: dance it once at {p.Top / _dance.Tempo:0%} before the music, or halve the steps there."))],
+                CultureInfo.InvariantCulture,
+                $"The track has {p.Top:0} a minute in {(p.Passage.Name.Length > 0 ? p.Passage.Name : "a passage")}, from its count "
+                    + $"{p.At + 1}, and {_dance.Tempo:0} where you begin: dance it once at {p.Top / _dance.Tempo:0%} before the music, "
+                        + $"or halve the steps there."))],
         };
     }
 
-    private string WholeWord => !_isWhole ? "All that is taught today" : IsPhrased ? IsFolded ? "The order once, what repeats at once left out" : "The order once through" : "The whole";
+    private string WholeWord =>
+        !_isWhole ? "All that is taught today"
+            : IsPhrased ? IsFolded ? "The order once, what repeats at once left out" : "The order once through"
+            : "The whole";
 
     /// <summary>Chains climb the ladder slowly, and never onto its last rung.</summary>
-    private Rate RungOf(int chain, int chains) => Way.Ladder.Count == 0 ? LastRate : Way.Ladder[Way.Ladder.Count == 1 ? 0 : chain * (Way.Ladder.Count - 1) / Math.Max(1, chains)];
+    private Rate RungOf(int chain, int chains) =>
+        Way.Ladder.Count == 0 ? LastRate : Way.Ladder[Way.Ladder.Count == 1 ? 0 : chain * (Way.Ladder.Count - 1) / Math.Max(1, chains)];
 
     private void AddWalk(TaughtUnit unit)
     {
@@ -237,7 +303,16 @@ internal sealed partial class DanceBlocks
 
         if (Rules.Shown == Shown.EachMove && Way.Demonstration)
         {
-            AddDanced(BlockKind.Show, $"show:{bite.Key}", $"Show {LessonWords.Of(bite)}", [bite], bite.Counts, FirstRate, 1, most: 1, worth: 0);
+            AddDanced(
+                BlockKind.Show,
+                $"show:{bite.Key}",
+                $"Show {LessonWords.Of(bite)}",
+                [bite],
+                bite.Counts,
+                FirstRate,
+                1,
+                most: 1,
+                worth: 0);
         }
 
         var share = bite.Relation == BiteRelation.OtherSide ? OtherSideShare : 1;
@@ -258,37 +333,73 @@ internal sealed partial class DanceBlocks
         var novelty = bite.Novelties.DefaultIfEmpty(1).Average();
         var reckoned = string.Create(
             CultureInfo.InvariantCulture,
-            $"{bite.Novelties.Count} {(bite.Novelties.Count == 1 ? "action" : "actions")} at {_brief.Pace.SecondsPerAction:0.##} s, {novelty:0%} new to them, {1 + (bite.Difficulty.Points / 10):0.00} times for difficulty {bite.Difficulty.Points:0.0}; {_brief.Pace.TalkPerBite:0.#} s of talk, {Math.Max(0.5, novelty):0%} of it{(share < 1 ? "; the other side costs 40 % of that" : "")}.");
+            $"{bite.Novelties.Count} {(bite.Novelties.Count == 1 ? "action" : "actions")} at {_brief.Pace.SecondsPerAction:0.##} s, "
+                + $"{novelty:0%} new to them, {1 + (bite.Difficulty.Points / 10):0.00} times for difficulty "
+                    + $"{bite.Difficulty.Points:0.0}; {_brief.Pace.TalkPerBite:0.#} s of talk, {Math.Max(0.5, novelty):0%} of "
+                        + $"it{(share < 1 ? "; the other side costs 40 % of that" : "")}.");
         var hardest = bite.Difficulty.Terms.MaxBy(t => t.Points);
-        AddFixed(BlockKind.Walk, $"walk:{bite.Key}", title, seconds, hardest is null ? reckoned : $"{reckoned} Hardest: {hardest.Why}.", b => b with
-        {
-            Part = bite.Part,
-            Lines = [.. bite.Lines],
-            Bites = [bite],
-            Counts = bite.Counts,
-            Usual = TeachingTime.Walked(_brief.UsualPace, bite.Novelties, bite.Difficulty.Points) is var usual ? (share * usual.Walking, share * usual.Talking) : default,
-            Say = _cues.Sentences(bite, Trace),
-            FeetOnly = FeetOnly([bite]),
-            Watch = WatchOf([bite]),
-        });
+        AddFixed(
+            BlockKind.Walk,
+            $"walk:{bite.Key}",
+            title,
+            seconds,
+            hardest is null ? reckoned : $"{reckoned} Hardest: {hardest.Why}.",
+            b => b with
+            {
+                Part = bite.Part,
+                Lines = [.. bite.Lines],
+                Bites = [bite],
+                Counts = bite.Counts,
+                Usual = TeachingTime.Walked(_brief.UsualPace, bite.Novelties, bite.Difficulty.Points) is var usual
+                ? (share * usual.Walking, share * usual.Talking)
+                : default,
+                Say = _cues.Sentences(bite, Trace),
+                FeetOnly = FeetOnly([bite]),
+                Watch = WatchOf([bite]),
+            });
     }
 
     /// <summary>The bite that another is like, with the dance it is of where that is another.</summary>
-    private static string LikeOf(Bite bite) => bite.SameAs is not { } like ? "" : like.DanceTitle == bite.DanceTitle || like.DanceTitle.Length == 0 ? LessonWords.Of(like) : $"{LessonWords.Of(like)} of {like.DanceTitle}";
+    private static string LikeOf(Bite bite) =>
+        bite.SameAs is not { } like ? ""
+            : like.DanceTitle == bite.DanceTitle || like.DanceTitle.Length == 0 ? LessonWords.Of(like)
+            : $"{LessonWords.Of(like)} of {like.DanceTitle}";
 
     private void AddDance(TaughtUnit unit)
     {
         var bite = unit.First;
         var isSame = bite.Relation == BiteRelation.Same;
         var times = unit.Bites.Count > 1 && _cues is not null ? $", {unit.Bites.Count} times in a row in the dance" : "";
-        var title = _cues is null ? "" : isSame ? $"Recall {LessonWords.Of(bite)}: the same as {LikeOf(bite)}{times}" : $"Dance {LessonWords.Of(bite)}{times}";
+        var title = _cues is null ? ""
+            : isSame ? $"Recall {LessonWords.Of(bite)}: the same as {LikeOf(bite)}{times}"
+            : $"Dance {LessonWords.Of(bite)}{times}";
         var most = bite.Novelties.All(n => n <= ClassKnowledge.Novelty(Familiarity.Known)) ? MostOfKnown : MostOfBite;
         // Moves one by one are danced at full tempo too; both together have the most of a bite.
-        var atFull = !isSame && Way.Order is TeachingOrder.MoveByMove or TeachingOrder.Pool && FirstRate.Percent < 100 ? Rules.AlsoAtFull : 0;
-        AddDanced(BlockKind.Dance, $"dance:{bite.Key}", title, [bite], bite.Counts, FirstRate, isSame ? 1 : Rules.BiteRepeats, worth: WorthOf([bite]), most: most - atFull);
+        var atFull = !isSame && Way.Order is TeachingOrder.MoveByMove or TeachingOrder.Pool && FirstRate.Percent < 100
+            ? Rules.AlsoAtFull
+            : 0;
+        AddDanced(
+            BlockKind.Dance,
+            $"dance:{bite.Key}",
+            title,
+            [bite],
+            bite.Counts,
+            FirstRate,
+            isSame ? 1 : Rules.BiteRepeats,
+            worth: WorthOf([bite]),
+            most: most - atFull);
         if (atFull > 0)
         {
-            AddDanced(BlockKind.Dance, $"dance:{bite.Key}:100", $"{title}, at full tempo", [bite], bite.Counts, Rate.Full, atFull, worth: WorthOf([bite]), most: atFull);
+            AddDanced(
+                BlockKind.Dance,
+                $"dance:{bite.Key}:100",
+                $"{title}, at full tempo",
+                [bite],
+                bite.Counts,
+                Rate.Full,
+                atFull,
+                worth: WorthOf([bite]),
+                most: atFull);
         }
 
         if (!isSame && InLevels)
@@ -304,7 +415,11 @@ internal sealed partial class DanceBlocks
         var top = move.From == 0 && Way.Order != TeachingOrder.LastPartFirst ? "From the top, " : "Join ";
         var isOrder = isWhole && _isWhole && IsPhrased;
         AddDanced(
-            BlockKind.Chain, first.Part == last.Part ? $"chain:{first.Key}-{last.LastLine}{(last.FromCount > 1 ? $".{last.FromCount}" : "")}" : $"chain:{first.Key}-{last.Key}", _cues is null ? "" : isOrder ? WholeWord : $"{top}{LessonWords.Of(bites, _bites)}",
+            BlockKind.Chain,
+            first.Part == last.Part
+                ? $"chain:{first.Key}-{last.LastLine}{(last.FromCount > 1 ? $".{last.FromCount}" : "")}"
+                : $"chain:{first.Key}-{last.Key}",
+            _cues is null ? "" : isOrder ? WholeWord : $"{top}{LessonWords.Of(bites, _bites)}",
             bites, isWhole ? WholeCounts : bites.Sum(b => b.Counts), rate, 1, worth: WorthOf(bites), most: MostOfChain);
     }
 
@@ -312,7 +427,16 @@ internal sealed partial class DanceBlocks
     private void AddRecall(TeachingMove move)
     {
         var bites = _units.Skip(move.From).Take(move.To - move.From + 1).SelectMany(u => u.Bites).ToList();
-        AddDanced(BlockKind.Recap, "recap", $"Recall {LessonWords.Of(bites, _bites)}, from the lessons before", bites, bites.Sum(b => b.Counts), FirstRate, 1, worth: WorthOf(bites), most: MostOfChain);
+        AddDanced(
+            BlockKind.Recap,
+            "recap",
+            $"Recall {LessonWords.Of(bites, _bites)}, from the lessons before",
+            bites,
+            bites.Sum(b => b.Counts),
+            FirstRate,
+            1,
+            worth: WorthOf(bites),
+            most: MostOfChain);
     }
 
     /// <summary>An own block that drills a bite: as often as fits into its seconds.</summary>
@@ -326,12 +450,20 @@ internal sealed partial class DanceBlocks
             times++;
         }
 
-        return new SingleDraft(reckoning with { Why = n => $"You added it. {reckoning.Why(n)}" }) { Repeats = times, Least = times, Most = times };
+        return new SingleDraft(reckoning with { Why = n => $"You added it. {reckoning.Why(n)}" })
+        {
+            Repeats = times,
+            Least = times,
+            Most = times
+        };
     }
 
     private void AddMap() => AddFixed(
         BlockKind.Map, "map", "Walk the order by names, without steps", _order.Count * MapCall,
-        string.Create(CultureInfo.InvariantCulture, $"{_order.Count} calls at {MapCall:0} s: {string.Join(", ", _order.Take(16).Select(c => PartWording.Of(c.Stretch)))}{(_order.Count > 16 ? " …" : "")}."));
+        string.Create(
+            CultureInfo.InvariantCulture,
+            $"{_order.Count} calls at {MapCall:0} s: "
+                + $"{string.Join(", ", _order.Take(16).Select(c => PartWording.Of(c.Stretch)))}{(_order.Count > 16 ? " …" : "")}."));
 
     /// <summary>No two hard runs without a minute between.</summary>
     private List<BlockDraft> Breathing()
@@ -348,7 +480,9 @@ internal sealed partial class DanceBlocks
                         Kind = BlockKind.Water,
                         Title = "Breathe and drink",
                         Dance = _index,
-                        Why = string.Create(CultureInfo.InvariantCulture, $"Two hard runs would follow each other: {draft.Outline.First().Effort:0.0} of 5."),
+                        Why = string.Create(
+                            CultureInfo.InvariantCulture,
+                            $"Two hard runs would follow each other: {draft.Outline.First().Effort:0.0} of 5."),
                     }, BreathSeconds));
             }
 

@@ -2,7 +2,10 @@ using System.Globalization;
 
 namespace FondCompass.Core.Lessons;
 
-/// <summary>The dances of a lesson that the class knows already: they come back where they are due, have the minutes they were given, and fill what is left.</summary>
+/// <summary>
+/// The dances of a lesson that the class knows already: they come back where they are due, have the minutes they were given, and fill what
+/// is left.
+/// </summary>
 internal sealed class KnownDances(LessonBrief brief)
 {
     /// <summary>Seconds under which it is no use to begin a dance that is known.</summary>
@@ -13,31 +16,52 @@ internal sealed class KnownDances(LessonBrief brief)
 
     /// <summary>The known dances, those least kept first.</summary>
     public IEnumerable<(LessonDance Dance, int Index)> InTurn =>
-        brief.Dances.Select((d, i) => (Dance: d, Index: i)).Where(d => d.Dance.IsKnown && d.Dance.Analysis.Trace.TotalCounts > 0).OrderBy(d => d.Dance.Kept).ThenBy(d => d.Index);
+        brief.Dances.Select((d, i) => (Dance: d, Index: i))
+            .Where(d => d.Dance.IsKnown && d.Dance.Analysis.Trace.TotalCounts > 0)
+            .OrderBy(d => d.Dance.Kept)
+            .ThenBy(d => d.Index);
 
-    /// <summary>What is due comes back before anything new: of the time first spent on it, the share that is reckoned lost (rules, section 7).</summary>
-    public IEnumerable<BlockDraft> Recaps => !brief.Recaps || brief.Kind == LessonKind.Party ? [] : InTurn.Where(d => d.Dance.Learned.Any(l => l.IsDue)).Select(d => SingleDraft.Fixed(
+    /// <summary>"20% of 3:10".</summary>
+    private static string Lost(Learned line) =>
+        string.Create(CultureInfo.InvariantCulture, $"{1 - line.Kept:0%} of {LessonWords.Clock(line.Seconds)}");
+
+    /// <summary>
+    /// What is due comes back before anything new: of the time first spent on it, the share that is reckoned lost (rules, section 7).
+    /// </summary>
+    public IEnumerable<BlockDraft> Recaps =>
+        !brief.Recaps || brief.Kind == LessonKind.Party
+            ? []
+            : InTurn.Where(d => d.Dance.Learned.Any(l => l.IsDue)).Select(d => SingleDraft.Fixed(
             new LessonBlock
             {
                 Id = string.Create(CultureInfo.InvariantCulture, $"recap:{d.Index}"),
                 Kind = BlockKind.Recap,
                 Title = $"Recap {d.Dance.Title}",
                 Dance = d.Index,
-                Why = $"By the convention of spaced practice it is due when less than {Memory.Due:0%} of it is kept, with the share that is lost of the time first spent on it: {string.Join(
-                    ", ", d.Dance.Learned.Where(l => l.IsDue).Select(l => string.Create(CultureInfo.InvariantCulture, $"{1 - l.Kept:0%} of {LessonWords.Clock(l.Seconds)}")))}.",
+                Why =
+                    $"By the convention of spaced practice it is due when less than {Memory.Due:0%} of it is kept, with the share that "
+                        + "is lost of the time first spent on it: "
+                        + $"{string.Join(", ", d.Dance.Learned.Where(l => l.IsDue).Select(Lost))}.",
             },
             d.Dance.Learned.Sum(l => l.Recap)));
 
     /// <summary>Those that were given minutes; they have them before anything is repeated.</summary>
-    public IEnumerable<BlockDraft> Pinned => InTurn.Where(d => IsPinned(d.Index)).Select(d => SingleDraft.Fixed(BlockOf(d.Dance, d.Index), OnceThrough(d.Dance)));
+    public IEnumerable<BlockDraft> Pinned =>
+        InTurn.Where(d => IsPinned(d.Index)).Select(d => SingleDraft.Fixed(BlockOf(d.Dance, d.Index), OnceThrough(d.Dance)));
 
     /// <summary>Those that were taken out by hand.</summary>
-    public IEnumerable<LessonBlock> TakenOut => InTurn.Where(d => IsTakenOut(d.Index) && !IsPinned(d.Index)).Select(d => BlockOf(d.Dance, d.Index));
+    public IEnumerable<LessonBlock> TakenOut =>
+        InTurn.Where(d => IsTakenOut(d.Index) && !IsPinned(d.Index)).Select(d => BlockOf(d.Dance, d.Index));
 
     /// <summary>A dance of a set, in its place, when it is known: its song once.</summary>
-    public IEnumerable<BlockDraft> Set(int index) => InTurn.Where(d => d.Index == index && !IsPinned(index) && !IsTakenOut(index)).Select(d => SingleDraft.Fixed(BlockOf(d.Dance, d.Index), OnceThrough(d.Dance)));
+    public IEnumerable<BlockDraft> Set(int index) =>
+        InTurn.Where(d => d.Index == index && !IsPinned(index) && !IsTakenOut(index))
+            .Select(d => SingleDraft.Fixed(BlockOf(d.Dance, d.Index), OnceThrough(d.Dance)));
 
-    /// <summary>Known dances in turn, each once through to its music while all of it fits, then each once more. Those that were given minutes have them already.</summary>
+    /// <summary>
+    /// Known dances in turn, each once through to its music while all of it fits, then each once more. Those that were given minutes have
+    /// them already.
+    /// </summary>
     public List<LessonBlock> Filling(double left)
     {
         var blocks = new List<LessonBlock>();
@@ -61,7 +85,12 @@ internal sealed class KnownDances(LessonBrief brief)
                 }
                 else
                 {
-                    blocks[place] = block with { Seconds = Math.Round(blocks[place].Seconds + once, 3), Repeats = round + 1, Why = $"{block.Why} There is time for it {(round == 1 ? "twice" : $"{round + 1} times")}." };
+                    blocks[place] = block with
+                    {
+                        Seconds = Math.Round(blocks[place].Seconds + once, 3),
+                        Repeats = round + 1,
+                        Why = $"{block.Why} There is time for it {(round == 1 ? "twice" : $"{round + 1} times")}."
+                    };
                 }
             }
         }
@@ -77,12 +106,18 @@ internal sealed class KnownDances(LessonBrief brief)
         Kind = BlockKind.Known,
         Title = $"{dance.Title}, which they know",
         Dance = index,
-        Why = dance.Kept < 1 ? string.Create(CultureInfo.InvariantCulture, $"{dance.Kept:0%} is reckoned to be kept, by the convention of spaced practice{(dance.Kept < Memory.Due ? ": it is due" : "")}. To its music, and the time to gather.") : "To its music, and the time to gather.",
+        Why = dance.Kept < 1
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"{dance.Kept:0%} is reckoned to be kept, by the convention of spaced "
+                    + $"practice{(dance.Kept < Memory.Due ? ": it is due" : "")}. To its music, and the time to gather.")
+            : "To its music, and the time to gather.",
     };
 
     /// <summary>Seconds of a known dance: its track, else four times round.</summary>
     private double OnceThrough(LessonDance dance) =>
-        brief.Pace.Regroup + (dance.Song?.Seconds ?? dance.Analysis.Trace.TotalCounts * (dance.Analysis.Dance.IsPhrased ? 1 : 4) * 60 / dance.Bpm);
+        brief.Pace.Regroup
+            + (dance.Song?.Seconds ?? dance.Analysis.Trace.TotalCounts * (dance.Analysis.Dance.IsPhrased ? 1 : 4) * 60 / dance.Bpm);
 
     private bool IsPinned(int index) => brief.Changes.PinOf(IdOf(index))?.Seconds is not null;
 

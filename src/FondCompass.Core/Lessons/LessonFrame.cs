@@ -19,11 +19,25 @@ internal static class LessonFrame
 
         var isScaled = brief.Rules.Frame == FrameRule.Scaled;
         return (
-            Block(brief, peak, brief.Pace.WarmUpMinutes, isWarmUp: true, "warm-up", isScaled ? "Warm-up: slow moves that grow" : "Floor, shoes and a warm-up that grows", brief.WarmUpMoves),
+            Block(
+                brief,
+                peak,
+                brief.Pace.WarmUpMinutes,
+                isWarmUp: true,
+                "warm-up",
+                isScaled ? "Warm-up: slow moves that grow" : "Floor, shoes and a warm-up that grows",
+                brief.WarmUpMoves),
             Block(brief, peak, brief.Pace.CoolDownMinutes, isWarmUp: false, "cool-down", "Cool down and stretch", brief.CoolDownMoves));
     }
 
-    private static List<BlockDraft> Block(LessonBrief brief, double peak, double? own, bool isWarmUp, string id, string title, IReadOnlyList<string> moves)
+    private static List<BlockDraft> Block(
+        LessonBrief brief,
+        double peak,
+        double? own,
+        bool isWarmUp,
+        string id,
+        string title,
+        IReadOnlyList<string> moves)
     {
         var isScaled = brief.Rules.Frame == FrameRule.Scaled;
         var seconds = Math.Round(isScaled ? TeachingTime.ScaledFrame(own, brief.Minutes, isWarmUp) : TeachingTime.Frame(own, peak), 3);
@@ -33,7 +47,11 @@ internal static class LessonFrame
         }
 
         var reckoned = own * 60 >= seconds ? "as the group has it"
-            : isScaled ? string.Create(CultureInfo.InvariantCulture, $"of {brief.Minutes:0.#}: {(isWarmUp ? "a quarter, at least 2.5" : "a twelfth, at least 1")} and at most {TeachingTime.MostFrame:0}")
+            : isScaled
+                ? string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"of {brief.Minutes:0.#}: {(isWarmUp ? "a quarter, at least 2.5" : "a twelfth, at least 1")} and at most "
+                        + $"{TeachingTime.MostFrame:0}")
             : string.Create(CultureInfo.InvariantCulture, $"for a greatest effort of {peak:0.0} of 5");
         return
         [

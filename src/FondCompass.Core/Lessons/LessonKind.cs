@@ -86,7 +86,10 @@ public sealed record KindRules
     /// <summary>How often it is danced so at least.</summary>
     public required int BiteRepeats { get; init; }
 
-    /// <summary>How often each move is danced at full tempo behind that, in <see cref="TeachingOrder.MoveByMove"/> and <see cref="TeachingOrder.Pool"/>.</summary>
+    /// <summary>
+    /// How often each move is danced at full tempo behind that, in <see cref="TeachingOrder.MoveByMove"/> and
+    /// <see cref="TeachingOrder.Pool"/>.
+    /// </summary>
     public int AlsoAtFull { get; init; }
 
     public LayerSchool Layers { get; init; } = LayerSchool.AllAtOnce;

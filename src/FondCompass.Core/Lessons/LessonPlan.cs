@@ -101,7 +101,9 @@ public sealed record LessonBlock
 
     public double Seconds { get; init; }
 
-    /// <summary>Of a walk the seconds of walking and of talk, as they would be before anything is learned of the group's pace; 0 in any other block.</summary>
+    /// <summary>
+    /// Of a walk the seconds of walking and of talk, as they would be before anything is learned of the group's pace; 0 in any other block.
+    /// </summary>
     public (double Walking, double Talking) Usual { get; init; }
 
     /// <summary>Actions a second and 1 for jumps, 0 to 5.</summary>
@@ -137,7 +139,9 @@ public sealed record LessonBlock
 /// <param name="Way">The way of teaching with it.</param>
 public sealed record LessonGive(string What, double SavesSeconds, TeachingWay Way)
 {
-    /// <summary>The version of the dances that is taught then, as <see cref="ClassVersion"/> names it; as they are taught already when empty.</summary>
+    /// <summary>
+    /// The version of the dances that is taught then, as <see cref="ClassVersion"/> names it; as they are taught already when empty.
+    /// </summary>
     public string Version { get; init; } = "";
 }
 
@@ -172,7 +176,9 @@ public sealed record LessonDance(Analysis Analysis, double Bpm, Song? Song = nul
     /// <summary>Kept of it by now, 0 to 1; known dances come in order of it, the least first.</summary>
     public double Kept { get; init; } = 1;
 
-    /// <summary>What was learned of a known dance, lesson by lesson; from it a recap is reckoned where it is due. Empty where nobody knows.</summary>
+    /// <summary>
+    /// What was learned of a known dance, lesson by lesson; from it a recap is reckoned where it is due. Empty where nobody knows.
+    /// </summary>
     public IReadOnlyList<Learned> Learned { get; init; } = [];
 
     /// <summary>What the group's log says of its lines; nothing where nobody has danced it.</summary>
@@ -225,7 +231,9 @@ public sealed record LessonBrief(double Minutes, IReadOnlyList<LessonDance> Danc
     /// <summary>What is known of the group's own pace.</summary>
     public GroupPace Group { get; init; } = GroupPace.Unknown;
 
-    /// <summary>The constants it is planned with: the group's given numbers, else its learned ones, on the pace that is named, else the kind's.</summary>
+    /// <summary>
+    /// The constants it is planned with: the group's given numbers, else its learned ones, on the pace that is named, else the kind's.
+    /// </summary>
     public ClassPace Pace => ClassPace.Of(Way.Pace ?? PaceName ?? Rules.Pace, Group);
 
     /// <summary>The same before anything is learned from the group's log.</summary>

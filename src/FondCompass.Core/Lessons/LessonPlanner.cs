@@ -65,7 +65,9 @@ public sealed class LessonPlanner
         foreach (var dance in brief.Dances)
         {
             cancel.ThrowIfCancellationRequested();
-            bites.Add(dance.IsKnown ? [] : Bites.Of(dance.Analysis, brief.Class, dance.Tempo, dance.Cuts, dance.Logged, new TaughtBefore(taught)));
+            bites.Add(dance.IsKnown
+                ? []
+                : Bites.Of(dance.Analysis, brief.Class, dance.Tempo, dance.Cuts, dance.Logged, new TaughtBefore(taught)));
             taught.Learn(Taught(dance, dance.Until ?? brief.Way.Until, bites[^1]));
         }
 
@@ -74,9 +76,13 @@ public sealed class LessonPlanner
 
     /// <summary>A lesson whose bites are found already, and nothing of it said.</summary>
     /// <param name="bites">The bites of each dance; nobody looks at those of a known one.</param>
-    internal static LessonPlan Plan(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites) => new LessonPlanner(brief, bites).Plan((BiteCues?)null);
+    internal static LessonPlan Plan(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites) =>
+        new LessonPlanner(brief, bites).Plan((BiteCues?)null);
 
-    /// <summary>Seconds that it takes to walk, dance and join a dance in this way with this class: the time first spent on it, where nobody wrote it down.</summary>
+    /// <summary>
+    /// Seconds that it takes to walk, dance and join a dance in this way with this class: the time first spent on it, where nobody wrote it
+    /// down.
+    /// </summary>
     /// <param name="kind">The kind of lesson it was taught in.</param>
     public static double TeachingSeconds(LessonDance dance, TeachingWay way, ClassKnowledge knowledge, GroupPace group, LessonKind kind)
     {
@@ -86,12 +92,17 @@ public sealed class LessonPlanner
         return TeachingIn(planner._drafts.SelectMany(d => d.Blocks), way);
     }
 
-    /// <summary>Seconds in which something is learned, not danced for its own sake; where nothing is walked that is the whole at its rungs.</summary>
-    internal static double TeachingIn(IEnumerable<LessonBlock> blocks, TeachingWay way) => blocks.Where(b => b.Kind is BlockKind.Walk or BlockKind.Dance or BlockKind.Chain or BlockKind.Map or BlockKind.Layer or BlockKind.Drill
+    /// <summary>
+    /// Seconds in which something is learned, not danced for its own sake; where nothing is walked that is the whole at its rungs.
+    /// </summary>
+    internal static double TeachingIn(IEnumerable<LessonBlock> blocks, TeachingWay way) =>
+        blocks.Where(b =>
+            b.Kind is BlockKind.Walk or BlockKind.Dance or BlockKind.Chain or BlockKind.Map or BlockKind.Layer or BlockKind.Drill
         || (b.Kind == BlockKind.Whole && way.Order == TeachingOrder.FollowAlong)).Sum(b => b.Seconds);
 
     /// <summary>Seconds with the least repeats.</summary>
-    internal static double LeastOf(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites) => new LessonPlanner(brief, bites).Least(null).Seconds;
+    internal static double LeastOf(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites) =>
+        new LessonPlanner(brief, bites).Least(null).Seconds;
 
     private double Lesson => _brief.Minutes * 60;
 
@@ -101,7 +112,9 @@ public sealed class LessonPlanner
         least = PutOff(least);
         Spread();
         var placed = Named(Placed(Moved(Fill())));
-        var blocks = cues is null || _brief.Way.Cues != CueSchool.Fading ? placed : cues.Faded(placed, d => _brief.Dances[d].Analysis.Trace);
+        var blocks = cues is null || _brief.Way.Cues != CueSchool.Fading
+            ? placed
+            : cues.Faded(placed, d => _brief.Dances[d].Analysis.Trace);
         return new LessonPlan
         {
             LessonSeconds = Lesson,
@@ -145,24 +158,38 @@ public sealed class LessonPlanner
         var isAll = taught.Count(b => !IsTag(b)) == all.Count(b => !IsTag(b));
         if (dance.Analysis.Findings.Where(f => f.Severity == Severity.Error).ToList() is { Count: > 0 } errors)
         {
+            var firstLeft = all.FirstOrDefault(b => !taught.Contains(b) && !IsTag(b)) ?? all.FirstOrDefault(b => !taught.Contains(b));
             _notes.Add(new(
                 "ERROR01",
                 broken.Count > 0 && isAll ? $"{dance.Title} is planned without {string.Join(", ", broken)}, where: {errors[0].Message}"
                 : taught.Count == all.Count ? $"{dance.Title} has {Number(errors.Count, "error")}: {errors[0].Message}"
-                : $"{dance.Title} has {Number(errors.Count, "error")}; it is planned up to {LessonWords.Of(all.FirstOrDefault(b => !taught.Contains(b) && !IsTag(b)) ?? all.First(b => !taught.Contains(b)))}, where: {errors[0].Message}",
+                : $"{dance.Title} has {Number(errors.Count, "error")}; it is planned up to {LessonWords.Of(firstLeft!)}, "
+                    + $"where: {errors[0].Message}",
                 "Mend it under Write; the plan follows.")
             { IsOfThePlan = true });
         }
 
         if (all.Count == 0)
         {
-            _notes.Add(new("EMPTY01", $"{dance.Title} has no steps yet, so there is nothing to teach of it.", "Write its steps first; the plan follows.") { IsOfThePlan = true });
+            _notes.Add(new(
+                "EMPTY01",
+                $"{dance.Title} has no steps yet, so there is nothing to teach of it.",
+                "Write its steps first; the plan follows.")
+            {
+                IsOfThePlan = true
+            });
         }
 
         if (taught.Count > MostBites)
         {
             taught = [.. taught.Take(MostBites)];
-            _notes.Add(new("LONG01", $"{dance.Title} has {all.Count} bites; the first {MostBites} are planned.", "Teach the rest as a dance of its own.") { IsOfThePlan = true });
+            _notes.Add(new(
+                "LONG01",
+                $"{dance.Title} has {all.Count} bites; the first {MostBites} are planned.",
+                "Teach the rest as a dance of its own.")
+            {
+                IsOfThePlan = true
+            });
         }
 
         var isWhole = isAll || taught.Count == all.Count;
@@ -177,7 +204,8 @@ public sealed class LessonPlanner
     }
 
     /// <summary>The bites of a dance that a class learns: before its first error, and as far as it is taught.</summary>
-    private static IEnumerable<Bite> Taught(LessonDance dance, int? until, IReadOnlyList<Bite> all) => Sound(dance, all).Take(until ?? int.MaxValue);
+    private static IEnumerable<Bite> Taught(LessonDance dance, int? until, IReadOnlyList<Bite> all) =>
+        Sound(dance, all).Take(until ?? int.MaxValue);
 
     private static bool IsTag(Bite bite) => bite.Pattern.Part.IsTag;
 
@@ -201,7 +229,10 @@ public sealed class LessonPlanner
     /// <summary>What is due and does not fit is put off, what is kept best first.</summary>
     private double PutOff(double least)
     {
-        var recaps = _drafts.Where(d => d.Outline.FirstOrDefault() is { Kind: BlockKind.Recap, IsPinned: false } b && b.Id.StartsWith("recap:", StringComparison.Ordinal) && _brief.Changes.PinOf(b.Id) is null).ToList();
+        var recaps = _drafts.Where(d => d.Outline.FirstOrDefault() is { Kind: BlockKind.Recap, IsPinned: false } b
+            && b.Id.StartsWith("recap:", StringComparison.Ordinal)
+            && _brief.Changes.PinOf(b.Id) is null)
+            .ToList();
         var put = new List<string>();
         for (var i = recaps.Count - 1; i >= 0 && least > Lesson; i--)
         {
@@ -212,7 +243,13 @@ public sealed class LessonPlanner
 
         if (put.Count > 0)
         {
-            _notes.Add(new("DUE01", $"Due, and without room in this lesson: {string.Join(", ", put)}.", "Give the lesson more minutes, or bring them back next time.") { IsOfThePlan = true });
+            _notes.Add(new(
+                "DUE01",
+                $"Due, and without room in this lesson: {string.Join(", ", put)}.",
+                "Give the lesson more minutes, or bring them back next time.")
+            {
+                IsOfThePlan = true
+            });
         }
 
         return least;
@@ -223,14 +260,32 @@ public sealed class LessonPlanner
     {
         foreach (var own in _brief.Changes.Added.Take(BlockChanges.Most))
         {
-            var bite = own is { Dance: { } dance, Bite: { } key } && dance >= 0 && dance < taught.Count ? taught[dance].FirstOrDefault(b => b.Key == key) : null;
+            var bite = own is { Dance: { } dance, Bite: { } key } && dance >= 0 && dance < taught.Count
+                ? taught[dance].FirstOrDefault(b => b.Key == key)
+                : null;
             if (own.Bite is not null && bite is null)
             {
-                _notes.Add(new("OWN01", $"Your block '{own.Title}' drills {own.Bite}, which is not taught in this lesson; its minutes stand.", "Take it out, or add it again for another bite.") { IsOfThePlan = true });
+                _notes.Add(new(
+                    "OWN01",
+                    $"Your block '{own.Title}' drills {own.Bite}, which is not taught in this lesson; its minutes stand.",
+                    "Take it out, or add it again for another bite.")
+                {
+                    IsOfThePlan = true
+                });
             }
 
-            var block = new LessonBlock { Id = own.Id, Kind = bite is null ? BlockKind.Talk : BlockKind.Drill, Title = own.Title, Dance = bite is null ? null : own.Dance, IsOwn = true, Why = "You added it." };
-            _drafts.Add(bite is null ? SingleDraft.Fixed(block, own.Seconds) : new DanceBlocks(_brief, own.Dance!.Value, taught[own.Dance.Value], false, null).Drill(block, bite, own.Seconds));
+            var block = new LessonBlock
+            {
+                Id = own.Id,
+                Kind = bite is null ? BlockKind.Talk : BlockKind.Drill,
+                Title = own.Title,
+                Dance = bite is null ? null : own.Dance,
+                IsOwn = true,
+                Why = "You added it."
+            };
+            _drafts.Add(bite is null
+                ? SingleDraft.Fixed(block, own.Seconds)
+                : new DanceBlocks(_brief, own.Dance!.Value, taught[own.Dance.Value], false, null).Drill(block, bite, own.Seconds));
         }
     }
 
@@ -263,13 +318,22 @@ public sealed class LessonPlanner
         var met = _drafts.SelectMany(d => d.Offered).Select(b => b.Id).ToHashSet();
         foreach (var block in changes.Pins.Select(p => p.Block).Distinct().Where(b => !met.Contains(b)))
         {
-            _notes.Add(new("PIN01", $"You settled '{block}', and this plan has no such block to settle.", "It waits until the block is there again; or take it away.") { IsOfThePlan = true });
+            _notes.Add(new(
+                "PIN01",
+                $"You settled '{block}', and this plan has no such block to settle.",
+                "It waits until the block is there again; or take it away.")
+            {
+                IsOfThePlan = true
+            });
         }
 
         met.UnionWith(_known.InTurn.Select(d => KnownDances.IdOf(d.Index)));
         foreach (var block in changes.Removed.Concat(changes.Split).Distinct().Where(b => !met.Contains(b)))
         {
-            _notes.Add(new("GONE01", $"You changed '{block}', and this plan has no such block.", "It waits until the block is there again.") { IsOfThePlan = true });
+            _notes.Add(new("GONE01", $"You changed '{block}', and this plan has no such block.", "It waits until the block is there again.")
+            {
+                IsOfThePlan = true
+            });
         }
     }
 
@@ -282,7 +346,13 @@ public sealed class LessonPlanner
             var after = move.After.Length == 0 ? -1 : blocks.FindIndex(b => b.Id == move.After);
             if (from < 0 || (after < 0 && move.After.Length > 0))
             {
-                _notes.Add(new("MOVE01", $"You put '{move.Block}' {(move.After.Length == 0 ? "first" : $"after '{move.After}'")}, and this plan has not both.", "It waits until they are there again.") { IsOfThePlan = true });
+                _notes.Add(new(
+                    "MOVE01",
+                    $"You put '{move.Block}' {(move.After.Length == 0 ? "first" : $"after '{move.After}'")}, and this plan has not both.",
+                    "It waits until they are there again.")
+                {
+                    IsOfThePlan = true
+                });
                 continue;
             }
 
@@ -333,7 +403,9 @@ public sealed class LessonPlanner
         }
     }
 
-    /// <summary>What repeats cannot use: to known dances by name, those due first; up to a minute to questions; more is told as free.</summary>
+    /// <summary>
+    /// What repeats cannot use: to known dances by name, those due first; up to a minute to questions; more is told as free.
+    /// </summary>
     private List<LessonBlock> Fill()
     {
         var blocks = _drafts.SelectMany(d => d.Blocks).ToList();
@@ -349,15 +421,29 @@ public sealed class LessonPlanner
         left = Math.Round(left - known.Sum(b => b.Seconds), 3);
         if (left is > 0 and <= MostTalk)
         {
-            blocks.Insert(end + known.Count, new LessonBlock { Id = "talk", IsRest = true, Kind = BlockKind.Talk, Title = "Questions, and what they ask for once more", Seconds = left, Why = "No further repeat fits into what is left." });
+            blocks.Insert(
+                end + known.Count,
+                new LessonBlock
+                {
+                    Id = "talk",
+                    IsRest = true,
+                    Kind = BlockKind.Talk,
+                    Title = "Questions, and what they ask for once more",
+                    Seconds = left,
+                    Why = "No further repeat fits into what is left."
+                });
         }
         else if (left > 0)
         {
             // A set has its own dances in their places; elsewhere those they know would have come.
             var (isSet, hasKnown) = (_brief.Kind == LessonKind.Party, _known.InTurn.Any());
-            var why = _next is { } next ? $"what comes next, '{next.Title}' once more, takes {LessonWords.Clock(next.Seconds)}" : "every block has as many repeats as are of use";
+            var why = _next is { } next
+                ? $"what comes next, '{next.Title}' once more, takes {LessonWords.Clock(next.Seconds)}"
+                : "every block has as many repeats as are of use";
             _notes.Add(new(
-                "FREE01", $"{LessonWords.Clock(left)} of the lesson {(left < 2 * MostTalk ? "is" : "are")} free: {why}{(hasKnown && !isSet ? ", and no further dance that they know fits in whole" : "")}.",
+                "FREE01",
+                $"{LessonWords.Clock(left)} of the lesson {(left < 2 * MostTalk ? "is" : "are")} free: "
+                    + $"{why}{(hasKnown && !isSet ? ", and no further dance that they know fits in whole" : "")}.",
                 isSet ? "Put another dance into the set, or give it fewer minutes."
                 : hasKnown ? "End early, add a block of your own, or give the lesson fewer minutes."
                 : "Name the dances this group knows, add a block of your own, or give the lesson fewer minutes.")
@@ -368,8 +454,11 @@ public sealed class LessonPlanner
     }
 
     /// <summary>Where several dances are taught, each block bears the title of its own.</summary>
-    private List<LessonBlock> Named(List<LessonBlock> blocks) => _brief.Dances.Count(d => !d.IsKnown) < 2 && _brief.Kind != LessonKind.Party ? blocks
-        : blocks.ConvertAll(b => b is { Dance: { } dance, Kind: not (BlockKind.Known or BlockKind.Recap) } || b.Id == "recap" ? b with { DanceTitle = _brief.Dances[b.Dance!.Value].Title } : b);
+    private List<LessonBlock> Named(List<LessonBlock> blocks) =>
+        _brief.Dances.Count(d => !d.IsKnown) < 2 && _brief.Kind != LessonKind.Party ? blocks
+        : blocks.ConvertAll(b => b is { Dance: { } dance, Kind: not (BlockKind.Known or BlockKind.Recap) } || b.Id == "recap"
+            ? b with { DanceTitle = _brief.Dances[b.Dance!.Value].Title }
+            : b);
 
     private static List<LessonBlock> Placed(List<LessonBlock> blocks)
     {

@@ -17,8 +17,11 @@ public static class LessonWords
     public static string Of(Bite bite)
     {
         var line = bite.Pattern.Part.Lines[bite.Line - 1];
-        var counts = bite.LastLine == bite.Line && bite.Counts < line.Counts ? $", counts {bite.FromCount} to {bite.FromCount + bite.Counts - 1}" : "";
-        return $"{bite.Name} ({bite.Part} {bite.Line}{(bite.LastLine > bite.Line ? $" to {bite.LastLine}" : "")}{counts}{(bite.Time > 1 ? $", time {bite.Time}" : "")})";
+        var counts = bite.LastLine == bite.Line && bite.Counts < line.Counts
+            ? $", counts {bite.FromCount} to {bite.FromCount + bite.Counts - 1}"
+            : "";
+        var lines = bite.LastLine > bite.Line ? $"{bite.Line} to {bite.LastLine}" : $"{bite.Line}";
+        return $"{bite.Name} ({bite.Part} {lines}{counts}{(bite.Time > 1 ? $", time {bite.Time}" : "")})";
     }
 
     /// <summary>Bites next to each other by the last of them: "up to rocking chair (A 1 to 3)"; whole parts by their names.</summary>
@@ -31,8 +34,10 @@ public static class LessonWords
 
         var parts = bites.Select(b => b.Part).Distinct().ToList();
         var whole = parts.TrueForAll(p => all.Count(b => b.Part == p) == bites.Count(b => b.Part == p));
-        return whole && parts.Count < all.Select(b => b.Part).Distinct().Count() ? parts.Count == 1 ? $"all of {parts[0]}" : $"{string.Join(", ", parts.SkipLast(1))} and {parts[^1]}"
-            : $"up to {bites[^1].Name} ({bites[0].Part} {bites[0].Line} to {(parts.Count > 1 ? bites[^1].Part + " " : "")}{bites[^1].LastLine})";
+        return whole && parts.Count < all.Select(b => b.Part).Distinct().Count()
+            ? parts.Count == 1 ? $"all of {parts[0]}" : $"{string.Join(", ", parts.SkipLast(1))} and {parts[^1]}"
+            : $"up to {bites[^1].Name} ({bites[0].Part} {bites[0].Line} to "
+                + $"{(parts.Count > 1 ? bites[^1].Part + " " : "")}{bites[^1].LastLine})";
     }
 
     public static string Of(BiteRelation relation) => relation switch

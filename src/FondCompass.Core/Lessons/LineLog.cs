@@ -1,6 +1,8 @@
 namespace FondCompass.Core.Lessons;
 
-/// <summary>What a group's log says of the lines of one dance: in how many lessons each was danced, and in how many of them it was marked as lost.</summary>
+/// <summary>
+/// What a group's log says of the lines of one dance: in how many lessons each was danced, and in how many of them it was marked as lost.
+/// </summary>
 public sealed class LineLog(IReadOnlyDictionary<(string Part, int Line), (int Danced, int Marked)> lines)
 {
     /// <summary>Lessons' worth of weight that the reckoning from its difficulty keeps.</summary>
@@ -8,7 +10,10 @@ public sealed class LineLog(IReadOnlyDictionary<(string Part, int Line), (int Da
 
     public static readonly LineLog None = new(new Dictionary<(string, int), (int, int)>());
 
-    /// <summary>Share of the class expected to lose what the lines hold: that reckoned by its difficulty, drawn towards the share of lessons in which it was marked.</summary>
+    /// <summary>
+    /// Share of the class expected to lose what the lines hold: that reckoned by its difficulty, drawn towards the share of lessons in
+    /// which it was marked.
+    /// </summary>
     /// <param name="reckoned">By its difficulty, 0 to 1.</param>
     public double LossOf(string part, IEnumerable<int> numbers, double reckoned)
     {

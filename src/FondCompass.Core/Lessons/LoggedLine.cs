@@ -21,15 +21,24 @@ public sealed record LoggedLine(string Part, int Line, string Name, IReadOnlyLis
 
     public static IReadOnlyList<LoggedLine> Of(Analysis analysis, StepLexicon lexicon)
     {
-        var names = Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), Bites.UsualTempo).Where(b => b.Time == 1).GroupBy(b => (b.Part, b.Line)).ToDictionary(g => g.Key, g => LessonWords.Of(g.First()));
+        var names = Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), Bites.UsualTempo)
+            .Where(b => b.Time == 1)
+            .GroupBy(b => (b.Part, b.Line))
+            .ToDictionary(g => g.Key, g => LessonWords.Of(g.First()));
         return [.. Patterns(analysis).Select(l => new LoggedLine(
-            l.Pattern.Part.Name, l.Line.Number, names.GetValueOrDefault((l.Pattern.Part.Name, l.Line.Number), PartWording.Of(l.Pattern.Part, l.Line, several: true)),
-            [.. l.Pattern.Actions.Where(a => a.Action.Line == l.Line.Number).Select(a => a.Action.Step).Where(s => lexicon.Find(s) is not null).Distinct()]))];
+            l.Pattern.Part.Name,
+            l.Line.Number,
+            names.GetValueOrDefault((l.Pattern.Part.Name, l.Line.Number), PartWording.Of(l.Pattern.Part, l.Line, several: true)),
+            [.. l.Pattern.Actions.Where(a => a.Action.Line == l.Line.Number)
+                .Select(a => a.Action.Step)
+                .Where(s => lexicon.Find(s) is not null)
+                .Distinct()]))];
     }
 
     /// <summary>Lines as they are kept.</summary>
     public static string Written(IReadOnlyList<LoggedLine> lines) => JsonSerializer.Serialize(lines, JsonSerializerOptions.Web);
 
     /// <summary>Reads what <see cref="Written"/> wrote; null for nothing.</summary>
-    public static IReadOnlyList<LoggedLine>? Read(string kept) => kept.Length == 0 ? null : JsonSerializer.Deserialize<List<LoggedLine>>(kept, JsonSerializerOptions.Web);
+    public static IReadOnlyList<LoggedLine>? Read(string kept) =>
+        kept.Length == 0 ? null : JsonSerializer.Deserialize<List<LoggedLine>>(kept, JsonSerializerOptions.Web);
 }

@@ -5,7 +5,9 @@ namespace FondCompass.Core.Lessons;
 /// <summary>An order of parts with what is called again at once left out: (A B C D) three times is A B C D (rules, section 7).</summary>
 internal static class OrderFold
 {
-    /// <summary>Calls of an order that are looked through for repetition inside it; a longer one is folded only where all of it repeats.</summary>
+    /// <summary>
+    /// Calls of an order that are looked through for repetition inside it; a longer one is folded only where all of it repeats.
+    /// </summary>
     private const int Most = 256;
 
     public static IReadOnlyList<TracedCall> Of(IReadOnlyList<TracedCall> calls)
@@ -51,5 +53,9 @@ internal static class OrderFold
 
     /// <summary>The same counts of the same part; danced as a mirror image or on another wall it is called the same.</summary>
     private static bool IsSame(TracedCall a, TracedCall b) =>
-        a.Stretch.Pattern == b.Stretch.Pattern && a.Stretch.From == b.Stretch.From && a.Stretch.To == b.Stretch.To && a.Stretch.Mirrored == b.Stretch.Mirrored && a.StartWeight == b.StartWeight;
+        a.Stretch.Pattern == b.Stretch.Pattern
+            && a.Stretch.From == b.Stretch.From
+            && a.Stretch.To == b.Stretch.To
+            && a.Stretch.Mirrored == b.Stretch.Mirrored
+            && a.StartWeight == b.StartWeight;
 }

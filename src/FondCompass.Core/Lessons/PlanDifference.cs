@@ -8,11 +8,14 @@ public static class PlanDifference
     /// <summary>Seconds under which a block is as long as before.</summary>
     private const double Same = 0.5;
 
-    /// <summary>A line for each block that came, went, or is danced otherwise; in the order of the plan that is now. Empty when nothing changed.</summary>
+    /// <summary>
+    /// A line for each block that came, went, or is danced otherwise; in the order of the plan that is now. Empty when nothing changed.
+    /// </summary>
     public static IReadOnlyList<string> Between(LessonPlan before, LessonPlan now) => Between(Shown(before), now);
 
     /// <summary>A plan's blocks as they are shown.</summary>
-    public static IReadOnlyList<ShownBlock> Shown(LessonPlan plan) => [.. plan.Blocks.Select(b => new ShownBlock(b.Id, b.Title, b.Seconds, b.Repeats))];
+    public static IReadOnlyList<ShownBlock> Shown(LessonPlan plan) =>
+        [.. plan.Blocks.Select(b => new ShownBlock(b.Id, b.Title, b.Seconds, b.Repeats))];
 
     /// <param name="before">The blocks as they were shown, in their order.</param>
     public static IReadOnlyList<string> Between(IReadOnlyList<ShownBlock> before, LessonPlan now)
@@ -34,7 +37,8 @@ public static class PlanDifference
         }
 
         lines.AddRange(before.Where(b => was.ContainsKey(b.Id)).Select(b => $"{b.Title} is gone, {LessonWords.Clock(b.Seconds)}"));
-        var (order, earlier) = (now.Blocks.Select(b => b.Id).Where(i => before.Any(b => b.Id == i)), before.Select(b => b.Id).Where(i => now.Blocks.Any(b => b.Id == i)));
+        var (order, earlier) = (now.Blocks.Select(b => b.Id)
+            .Where(i => before.Any(b => b.Id == i)), before.Select(b => b.Id).Where(i => now.Blocks.Any(b => b.Id == i)));
         if (lines.Count == 0 && !order.SequenceEqual(earlier))
         {
             lines.Add("The same blocks, in another order");

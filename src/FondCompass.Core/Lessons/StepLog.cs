@@ -17,15 +17,28 @@ public sealed record StepState(string Step, DateOnly First, DateOnly Last, int L
     public bool IsFading => Kept < Memory.Fading;
 }
 
-/// <summary>What a group knows by its log (rules, section 7): a step that was marked clean is known, one that was lost the last time, or never marked, is seen.</summary>
+/// <summary>
+/// What a group knows by its log (rules, section 7): a step that was marked clean is known, one that was lost the last time, or never
+/// marked, is seen.
+/// </summary>
 public static class StepLog
 {
     /// <summary>Every step danced, those kept least first.</summary>
-    public static IReadOnlyList<StepState> Of(IEnumerable<StepDanced> danced, DateOnly today) => [.. danced.GroupBy(d => d.Step).Select(step =>
+    public static IReadOnlyList<StepState> Of(IEnumerable<StepDanced> danced, DateOnly today) =>
+        [.. danced.GroupBy(d => d.Step).Select(step =>
     {
         // In one lesson a step is clean when a line with it was marked so and none was lost.
-        var days = step.GroupBy(d => d.Day).OrderBy(d => d.Key).Select(d => (Day: d.Key, Clean: d.Any(x => x.IsClean == false) ? false : d.Any(x => x.IsClean == true) ? true : (bool?)null)).ToList();
-        return new StepState(step.Key, days[0].Day, days[^1].Day, days.Count, Memory.Kept(days, today), step.Where(d => d.IsClean == true).Select(d => d.Rate).DefaultIfEmpty(0).Max())
+        var days = step.GroupBy(d => d.Day)
+            .OrderBy(d => d.Key)
+            .Select(d => (Day: d.Key, Clean: d.Any(x => x.IsClean == false) ? false : d.Any(x => x.IsClean == true) ? true : (bool?)null))
+            .ToList();
+        return new StepState(
+            step.Key,
+            days[0].Day,
+            days[^1].Day,
+            days.Count,
+            Memory.Kept(days, today),
+            step.Where(d => d.IsClean == true).Select(d => d.Rate).DefaultIfEmpty(0).Max())
         {
             Familiarity = days.LastOrDefault(d => d.Clean is not null).Clean == true ? Familiarity.Known : Familiarity.Seen,
         };

@@ -7,7 +7,8 @@ using FondCompass.Core.Tracing;
 namespace FondCompass.Core.Lessons;
 
 /// <summary>
-/// What a class has been taught by the time it comes to the next bite, in this dance or another of the lesson, or knows from dances of its own
+/// What a class has been taught by the time it comes to the next bite, in this dance or another of the lesson, or knows from dances of its
+/// own
 /// (rules, section 7): whole bites by what they do, and steps from their second occurrence on.
 /// </summary>
 public sealed class TaughtBefore
@@ -30,7 +31,9 @@ public sealed class TaughtBefore
         _steps = other._steps.ToDictionary(s => s.Key, s => s.Value.ToList());
     }
 
-    /// <summary>Takes in bites that are taught, in their order; those of a dance that are not taught today are no memory of anybody's.</summary>
+    /// <summary>
+    /// Takes in bites that are taught, in their order; those of a dance that are not taught today are no memory of anybody's.
+    /// </summary>
     public void Learn(IEnumerable<Bite> bites)
     {
         foreach (var bite in bites)
@@ -57,7 +60,10 @@ public sealed class TaughtBefore
         _beginnings.TryAdd(own.Beginning, bite);
     }
 
-    /// <summary>How new each action is, one for each and in their order: as the group has it, less where its step was taught before. The steps count as taught from then on.</summary>
+    /// <summary>
+    /// How new each action is, one for each and in their order: as the group has it, less where its step was taught before. The steps count
+    /// as taught from then on.
+    /// </summary>
     internal List<double> Novelties(IReadOnlyList<TracedAction> actions, ClassKnowledge knowledge)
     {
         var novelties = new List<double>(actions.Count);
@@ -86,7 +92,8 @@ public sealed class TaughtBefore
     }
 
     /// <summary>The step's name; of a body or arm row its own words.</summary>
-    private static string KeyOf(TracedAction action) => action.Verb.Has(VerbTraits.IsBody) && action.Action.Words.Length > 0 ? action.Action.Words : action.Action.Step;
+    private static string KeyOf(TracedAction action) =>
+        action.Verb.Has(VerbTraits.IsBody) && action.Action.Words.Length > 0 ? action.Action.Words : action.Action.Step;
 
     /// <summary>How a step was danced: on which foot, turned how far, in how long.</summary>
     private readonly record struct Form(Foot Lead, int Turned, int Ticks)
@@ -107,10 +114,29 @@ internal sealed record BiteSignature(string Deeds, string Mirrored, string Begin
         var beginning = actions.Where(a => (a.At - line.Start).InCounts < line.Counts * 0.75).ToList();
         return new BiteSignature(
             Joined(actions.Select(Own)),
-            actions.Count == 0 ? "" : Joined(actions.Select(a => Deed(a, line, a.Foot.Other(), -a.Turn, Mirror.Of(a.Direction), -a.Action.Way, a.Action.Crossing.Other(), Sides.Mirrored(a.Action.Words)))),
+            actions.Count == 0
+                ? ""
+                : Joined(actions.Select(a => Deed(
+                    a,
+                    line,
+                    a.Foot.Other(),
+                    -a.Turn,
+                    Mirror.Of(a.Direction),
+                    -a.Action.Way,
+                    a.Action.Crossing.Other(),
+                    Sides.Mirrored(a.Action.Words)))),
             beginning.Count == 0 ? "" : Joined(beginning.Select(Own)));
     }
 
-    private static string Deed(TracedAction action, DanceLine line, Foot foot, Eighths turn, Direction direction, int way, Foot crossing, string words) =>
-        $"{(action.At - line.Start).Value}/{action.Verb.Name}/{foot}/{direction}/{turn.Value}/{(!turn.IsNone && action.TurnFirst)}/{way}/{crossing}/{words}";
+    private static string Deed(
+        TracedAction action,
+        DanceLine line,
+        Foot foot,
+        Eighths turn,
+        Direction direction,
+        int way,
+        Foot crossing,
+        string words) =>
+        $"{(action.At - line.Start).Value}/{action.Verb.Name}/{foot}/{direction}/{turn.Value}/"
+            + $"{(!turn.IsNone && action.TurnFirst)}/{way}/{crossing}/{words}";
 }

@@ -36,7 +36,12 @@ internal static class TeachingMoves
         for (var i = 0; i < bites.Count; i++)
         {
             var bite = bites[i];
-            if (units.Count > 0 && i != taught && bite.Relation == BiteRelation.Same && units[^1][^1] is { } before && before.Part == bite.Part && (bite.SameAs == before || bite.SameAs == before.SameAs && before.Relation == BiteRelation.Same))
+            if (units.Count > 0
+                && i != taught
+                && bite.Relation == BiteRelation.Same
+                && units[^1][^1] is { } before
+                && before.Part == bite.Part
+                && (bite.SameAs == before || bite.SameAs == before.SameAs && before.Relation == BiteRelation.Same))
             {
                 units[^1].Add(bite);
             }
@@ -65,7 +70,9 @@ internal static class TeachingMoves
         return WithParts(taught > 0 ? Onwards(moves, taught) : moves, units, needsMap).ToList();
     }
 
-    /// <summary>Nothing that earlier lessons taught is walked again: it is recalled joined, then each chain that brings something new.</summary>
+    /// <summary>
+    /// Nothing that earlier lessons taught is walked again: it is recalled joined, then each chain that brings something new.
+    /// </summary>
     private static List<TeachingMove> Onwards(List<TeachingMove> moves, int taught)
     {
         var onwards = new List<TeachingMove> { new(MoveKind.Recall, 0, taught - 1) };
@@ -73,7 +80,11 @@ internal static class TeachingMoves
         {
             var isOld = move.Kind is MoveKind.Walk or MoveKind.Dance && move.From < taught;
             // A chain right after a chain only adds what was recalled: the longer one stands for both.
-            if (move.Kind == MoveKind.Chain && move.From < taught && onwards[^1] is { Kind: MoveKind.Chain } last && last.From < taught && last.To == move.To)
+            if (move.Kind == MoveKind.Chain
+                && move.From < taught
+                && onwards[^1] is { Kind: MoveKind.Chain } last
+                && last.From < taught
+                && last.To == move.To)
             {
                 onwards[^1] = move;
             }
@@ -145,7 +156,8 @@ internal static class TeachingMoves
     }
 
     /// <summary>Each walked and danced, and nothing joined.</summary>
-    private static List<TeachingMove> OneByOne(int count) => [.. Enumerable.Range(0, count).SelectMany(k => (TeachingMove[])[new(MoveKind.Walk, k, k), new(MoveKind.Dance, k, k)])];
+    private static List<TeachingMove> OneByOne(int count) =>
+        [.. Enumerable.Range(0, count).SelectMany(k => (TeachingMove[])[new(MoveKind.Walk, k, k), new(MoveKind.Dance, k, k)])];
 
     /// <summary>The bites of each part, joined when the part is through; then the parts in the dance's order.</summary>
     private static List<TeachingMove> Parts(IReadOnlyList<TaughtUnit> units)
@@ -167,7 +179,9 @@ internal static class TeachingMoves
         return [.. moves, .. ends.Skip(1).Select(end => new TeachingMove(MoveKind.Chain, 0, end))];
     }
 
-    /// <summary>Says after which move each part is whole, and puts the map, once all parts are known, before the chain that joins them.</summary>
+    /// <summary>
+    /// Says after which move each part is whole, and puts the map, once all parts are known, before the chain that joins them.
+    /// </summary>
     private static IEnumerable<TeachingMove> WithParts(List<TeachingMove> moves, IReadOnlyList<TaughtUnit> units, bool needsMap)
     {
         var left = units.Select((u, i) => (u.Part, i)).GroupBy(u => u.Part).ToDictionary(g => g.Key, g => g.Select(u => u.i).ToHashSet());
@@ -181,7 +195,9 @@ internal static class TeachingMoves
             }
 
             yield return move;
-            foreach (var danced in move.Kind is MoveKind.Dance or MoveKind.Recall ? Enumerable.Range(move.From, move.To - move.From + 1) : [])
+            foreach (var danced in move.Kind is MoveKind.Dance or MoveKind.Recall
+                ? Enumerable.Range(move.From, move.To - move.From + 1)
+                : [])
             {
                 left[units[danced].Part].Remove(danced);
             }
@@ -197,7 +213,9 @@ internal static class TeachingMoves
 
             // A part is joined to itself before anything goes on top of it.
             var part = units[move.To].Part;
-            if (left.TryGetValue(part, out var open) && open.Count == 0 && (m == moves.Count - 1 || moves[m + 1].Kind != MoveKind.Chain || units[moves[m + 1].From].Part != part))
+            if (left.TryGetValue(part, out var open)
+                && open.Count == 0
+                && (m == moves.Count - 1 || moves[m + 1].Kind != MoveKind.Chain || units[moves[m + 1].From].Part != part))
             {
                 left.Remove(part);
                 yield return new(MoveKind.PartDone, move.To, move.To);

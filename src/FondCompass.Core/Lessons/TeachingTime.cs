@@ -92,19 +92,28 @@ public static class TeachingTime
         return (((double)repeats * counts) + ((double)starts * countIn)) * 60 / (bpm * rate.Share);
     }
 
-    /// <summary>Seconds of warm-up or cool-down by effort: the larger of the group's least and five minutes, a minute more for each whole point of effort over three, ten at the most; the group's own where that is more; none where the group has none.</summary>
+    /// <summary>
+    /// Seconds of warm-up or cool-down by effort: the larger of the group's least and five minutes, a minute more for each whole point of
+    /// effort over three, ten at the most; the group's own where that is more; none where the group has none.
+    /// </summary>
     /// <param name="own">The group's own minutes; null where it has none of its own, 0 for no frame at all.</param>
     /// <param name="peak">The greatest effort of any block, 0 to 5.</param>
     public static double Frame(double? own, double peak) => own == 0 ? 0
         : 60 * Math.Max(own ?? 0, Math.Min(MostFrame, Math.Max(own ?? 0, LeastFrame) + Math.Max(0, Math.Floor(peak - EasyEffort))));
 
-    /// <summary>Seconds of a fitness class's warm-up (a quarter of its minutes, at least 2.5) or cool-down (a twelfth, at least 1), ten minutes at the most; the group's own where it has one.</summary>
+    /// <summary>
+    /// Seconds of a fitness class's warm-up (a quarter of its minutes, at least 2.5) or cool-down (a twelfth, at least 1), ten minutes at
+    /// the most; the group's own where it has one.
+    /// </summary>
     public static double ScaledFrame(double? own, double minutes, bool isWarmUp) =>
         60 * (own ?? Math.Clamp(minutes / (isWarmUp ? 4 : 12), isWarmUp ? 2.5 : 1, MostFrame));
 
-    /// <summary>Seconds to walk a bite: Σ (pace · novelty) · (1 + points ÷ 10) of walking, and talk × the larger of the mean novelty and a half.</summary>
+    /// <summary>
+    /// Seconds to walk a bite: Σ (pace · novelty) · (1 + points ÷ 10) of walking, and talk × the larger of the mean novelty and a half.
+    /// </summary>
     /// <param name="novelties">The novelty of each single action, 0 to 1.</param>
     /// <param name="points">Difficulty of the bite.</param>
     public static (double Walking, double Talking) Walked(ClassPace pace, IReadOnlyCollection<double> novelties, double points) =>
-        (pace.SecondsPerAction * novelties.Sum() * (1 + (points / 10)), pace.TalkPerBite * Math.Max(0.5, novelties.Count == 0 ? 1 : novelties.Average()));
+        (pace.SecondsPerAction * novelties.Sum() * (1
+            + (points / 10)), pace.TalkPerBite * Math.Max(0.5, novelties.Count == 0 ? 1 : novelties.Average()));
 }

@@ -30,10 +30,21 @@ public static class TempoDesk
 
     public static IReadOnlyList<TempoRow> Of(DanceRun run, StepLexicon lexicon, IReadOnlyList<double>? rates = null)
     {
-        var fastest = run.Stretches.SelectMany(s => (double[])[run.Song.Time.BpmAt(s.FromCount), run.Song.Time.BpmAt(new SongCount(Math.Max(s.FromCount, s.ToCount - 0.001)))]).DefaultIfEmpty(0).Max();
+        var fastest = run.Stretches.SelectMany(s => (double[])[
+            run.Song.Time.BpmAt(s.FromCount),
+            run.Song.Time.BpmAt(new SongCount(Math.Max(s.FromCount, s.ToCount - 0.001)))
+        ])
+            .DefaultIfEmpty(0)
+            .Max();
         var parts = run.Stretches.Select(s => s.Stretch.Pattern).Distinct().ToList();
-        var steps = parts.SelectMany(p => p.Actions.Zip(TempoLimits.Each(p, run.Trace.Dance.Header.Genre)).Select(a => (Step: a.First.Action.Name, Limit: a.Second.Bpm))).ToList();
-        var busiest = parts.SelectMany(p => p.Actions.Where(a => a.Foot.IsSingle()).CountBy(a => a.Action.Line).Select(l => l.Value / (double)Math.Max(1, p.Part.Lines[l.Key - 1].Counts))).DefaultIfEmpty(0).Max();
+        var steps = parts.SelectMany(p => p.Actions.Zip(TempoLimits.Each(p, run.Trace.Dance.Header.Genre))
+            .Select(a => (Step: a.First.Action.Name, Limit: a.Second.Bpm)))
+            .ToList();
+        var busiest = parts.SelectMany(p => p.Actions.Where(a => a.Foot.IsSingle())
+            .CountBy(a => a.Action.Line)
+            .Select(l => l.Value / (double)Math.Max(1, p.Part.Lines[l.Key - 1].Counts)))
+            .DefaultIfEmpty(0)
+            .Max();
         var time = run.Song.Time;
         var pattern = run.PatternSeconds;
         return (rates ?? Usual).Select(rate =>

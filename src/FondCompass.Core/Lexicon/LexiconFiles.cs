@@ -15,7 +15,9 @@ internal static class LexiconFiles
     public static IEnumerable<string> Texts(Func<string, bool> wanted)
     {
         var assembly = typeof(LexiconFiles).Assembly;
-        foreach (var name in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".yaml", StringComparison.Ordinal) && wanted(n)).Order(StringComparer.Ordinal))
+        foreach (var name in assembly.GetManifestResourceNames()
+            .Where(n => n.EndsWith(".yaml", StringComparison.Ordinal) && wanted(n))
+            .Order(StringComparer.Ordinal))
         {
             using var reader = new StreamReader(assembly.GetManifestResourceStream(name)!);
             yield return reader.ReadToEnd();

@@ -48,9 +48,19 @@ public enum TurnGoal
 /// <param name="Goal">The kind of target, when it is no wall by name.</param>
 /// <param name="On">The action, from 1, of its step that turns; −1 the last, 0 when not said.</param>
 /// <param name="InAll">Whether it is the sum over all dancings of its step ("four paddle turns making a full turn").</param>
-/// <param name="Share">Of a turn spread over actions up to a wall: how many, this one included, are still to come; 0 when it is whole.</param>
+/// <param name="Share">Of a turn spread over actions up to a wall: how many, this one included, are still to come; 0 when it is
+/// whole.</param>
 public sealed record Turn(
-    int? Amount, int Side, Facing? Target = null, bool First = false, bool Spread = false, bool Each = false, TurnGoal Goal = TurnGoal.None, int On = 0, int Share = 0, bool InAll = false)
+    int? Amount,
+    int Side,
+    Facing? Target = null,
+    bool First = false,
+    bool Spread = false,
+    bool Each = false,
+    TurnGoal Goal = TurnGoal.None,
+    int On = 0,
+    int Share = 0,
+    bool InAll = false)
 {
     /// <summary>Nothing says how far.</summary>
     public bool IsOpen => Amount is null && Target is null && Goal == TurnGoal.None;

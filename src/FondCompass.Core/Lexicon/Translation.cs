@@ -11,7 +11,8 @@ public sealed class Translation
     /// <summary>Endings that a Korean word may carry; the stem is looked up without them.</summary>
     private static readonly string[] Particles =
     [
-        "부터", "까지", "에서", "으로", "로", "을", "를", "은", "는", "이", "가", "에", "의", "와", "과", "도", "만", "씩", "하시면서", "하면서", "하시고", "하고", "해서", "하세요", "합니다", "입니다", "해요", "이고", "고",
+        "부터", "까지", "에서", "으로", "로", "을", "를", "은", "는", "이", "가", "에", "의", "와", "과", "도", "만", "씩", "하시면서", "하면서", "하시고",
+        "하고", "해서", "하세요", "합니다", "입니다", "해요", "이고", "고",
     ];
 
     private readonly record struct Entry(string[] Words, string Language, bool Small);
@@ -27,7 +28,8 @@ public sealed class Translation
 
     public static Translation None { get; } = new();
 
-    /// <param name="rows">The word, what it stands for, a language tag such as "de", and whether it counts only beside another word of that language.</param>
+    /// <param name="rows">The word, what it stands for, a language tag such as "de", and whether it counts only beside another word of that
+    /// language.</param>
     public static Translation Of(IEnumerable<(string Key, string Meaning, string Language, bool Small)> rows)
     {
         var made = new Translation();
@@ -96,7 +98,10 @@ public sealed class Translation
             }
 
             // "4분의 1": of four parts one.
-            if (tokens[i].Kind == TokenKind.Number && i + 2 < tokens.Count && tokens[i + 1].Text == "분의" && tokens[i + 2].Kind == TokenKind.Number)
+            if (tokens[i].Kind == TokenKind.Number
+                && i + 2 < tokens.Count
+                && tokens[i + 1].Text == "분의"
+                && tokens[i + 2].Kind == TokenKind.Number)
             {
                 read.Add(new Token(TokenKind.Fraction, $"{tokens[i + 2].Text}/{tokens[i].Text}", tokens[i].Span.To(tokens[i + 2].Span)));
                 i += 3;
@@ -111,15 +116,22 @@ public sealed class Translation
     }
 
     /// <summary>Languages that have words here, by their tags.</summary>
-    public IReadOnlyList<string> Languages => [.. _entries.Values.SelectMany(e => e).Select(e => e.Language).Where(l => l.Length > 0).Distinct().Order(StringComparer.Ordinal)];
+    public IReadOnlyList<string> Languages =>
+        [.. _entries.Values.SelectMany(e => e).Select(e => e.Language).Where(l => l.Length > 0).Distinct().Order(StringComparer.Ordinal)];
 
-    /// <summary>The language that a word is plainly of; null for one of none, of several, of English too ("diagonal"), or that counts only beside others.</summary>
+    /// <summary>
+    /// The language that a word is plainly of; null for one of none, of several, of English too ("diagonal"), or that counts only beside
+    /// others.
+    /// </summary>
     /// <param name="word">In lower case.</param>
     public string? LanguageOf(string word)
     {
-        var languages = _entries.TryGetValue(word, out var entries) ? entries.Where(e => !e.Small && !(e.Words is [var same] && same == word)).Select(e => e.Language).Distinct().ToList() : [];
+        var languages = _entries.TryGetValue(word, out var entries)
+            ? entries.Where(e => !e.Small && !(e.Words is [var same] && same == word)).Select(e => e.Language).Distinct().ToList()
+            : [];
         return languages is [{ Length: > 0 } one] ? one
-            : _prefixes.Find(p => word.StartsWith(p.Prefix, StringComparison.Ordinal)) is { Prefix.Length: > 0 } begun ? begun.Entry.Language
+            : _prefixes.Find(p => word.StartsWith(p.Prefix, StringComparison.Ordinal)) is { Prefix.Length: > 0 } begun
+                ? begun.Entry.Language
             : word[0] is >= '\uac00' and <= '\ud7a3' ? "ko"
             : null;
     }
@@ -194,7 +206,9 @@ public sealed class Translation
             for (var length = Math.Min(_longest, tokens.Count - start); length > 0; length--)
             {
                 if (tokens.Skip(start).Take(length).All(t => t.Kind is TokenKind.Word or TokenKind.Number)
-                    && _entries.TryGetValue(length == 1 ? tokens[start].Text : string.Join(' ', tokens.Skip(start).Take(length).Select(t => t.Text)), out var entries)
+                    && _entries.TryGetValue(
+                        length == 1 ? tokens[start].Text : string.Join(' ', tokens.Skip(start).Take(length).Select(t => t.Text)),
+                        out var entries)
                     && entries.FindIndex(e => !e.Small || spoken.Contains(e.Language)) is >= 0 and var found)
                 {
                     return (entries[found], length);
@@ -207,7 +221,9 @@ public sealed class Translation
         {
             foreach (var particle in Particles)
             {
-                if (word.Length > particle.Length && word.EndsWith(particle, StringComparison.Ordinal) && _entries.TryGetValue(word[..^particle.Length], out var stem))
+                if (word.Length > particle.Length
+                    && word.EndsWith(particle, StringComparison.Ordinal)
+                    && _entries.TryGetValue(word[..^particle.Length], out var stem))
                 {
                     return (stem[0], 1);
                 }

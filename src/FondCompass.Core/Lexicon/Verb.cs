@@ -138,7 +138,9 @@ public sealed record Verb(string Name, VerbKind Kind, Direction Default, VerbTra
     /// <summary>What it is of a foot that is brought beside the other ("slide L next to R" drags it); null where it is the same.</summary>
     public string? Brought { get; init; }
 
-    /// <summary>The step that it is the first half of when a turn behind it says no side ("step 1/2 turn"); null where it is none's.</summary>
+    /// <summary>
+    /// The step that it is the first half of when a turn behind it says no side ("step 1/2 turn"); null where it is none's.
+    /// </summary>
     public string? Turned { get; init; }
 
     public bool Has(VerbTraits traits) => (Traits & traits) != 0;

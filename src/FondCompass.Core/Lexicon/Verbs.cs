@@ -72,7 +72,9 @@ public static class Verbs
     public static bool IsWord(string word) => ByWord.ContainsKey(word);
 
     /// <summary>Whether a word only names a part of the foot, as "knee" does, whatever its verb.</summary>
-    public static bool IsPart(string word) => (ByWord.TryGetValue(word, out var found) && found.Part) || Stems(word).Any(s => ByWord.TryGetValue(s.Stem, out found) && found.Part);
+    public static bool IsPart(string word) =>
+        (ByWord.TryGetValue(word, out var found) && found.Part)
+            || Stems(word).Any(s => ByWord.TryGetValue(s.Stem, out found) && found.Part);
 
     /// <summary>What a word may be a form of: steps, touches, stepping, tapped, crossing.</summary>
     internal static IEnumerable<(string Stem, bool Plural)> Stems(string word)
@@ -112,7 +114,13 @@ public static class Verbs
             var traits = row.Flags.Aggregate(VerbTraits.None, (all, flag) => all | Trait(flag));
             var verb = row.As is { } other
                 ? words[other].Item1
-                : new Verb(row.Verb, Kind(row.Kind), LexiconFiles.Direction(row.Way), traits) { StandingIn = row.StandingIn, Whole = row.Whole, Turned = row.Turned, Brought = row.Brought };
+                : new Verb(row.Verb, Kind(row.Kind), LexiconFiles.Direction(row.Way), traits)
+                {
+                    StandingIn = row.StandingIn,
+                    Whole = row.Whole,
+                    Turned = row.Turned,
+                    Brought = row.Brought
+                };
             if (verb.StandingIn.Count > 0)
             {
                 verb = verb with { OnStandingFoot = verb with { Kind = VerbKind.Standing } };

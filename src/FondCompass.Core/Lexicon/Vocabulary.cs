@@ -13,7 +13,11 @@ public static class Vocabulary
     private sealed record Tables(
         FrozenDictionary<string, Sense> Words, FrozenSet<string> LeadIns, FrozenSet<string> Talk, FrozenSet<string> Settings,
         FrozenSet<string> Ordinals, FrozenSet<string> Back, FrozenSet<string> Owners, FrozenSet<string> Own, FrozenSet<string> Out,
-        FrozenSet<string> Weights, FrozenSet<string> Loose, FrozenDictionary<string, string> Layers, FrozenSet<string> Openers, int Longest);
+        FrozenSet<string> Weights,
+        FrozenSet<string> Loose,
+        FrozenDictionary<string, string> Layers,
+        FrozenSet<string> Openers,
+        int Longest);
 
     private static readonly Lazy<Tables> Read = new(Build);
 
@@ -39,7 +43,8 @@ public static class Vocabulary
     internal static bool StaysOut(string word) => Read.Value.Out.Contains(word);
 
     /// <summary>Words that begin with where the weight is.</summary>
-    internal static bool IsWeight(string words) => Read.Value.Weights.Contains(words.IndexOf(' ') is > 0 and var space ? words[..space] : words);
+    internal static bool IsWeight(string words) =>
+        Read.Value.Weights.Contains(words.IndexOf(' ') is > 0 and var space ? words[..space] : words);
 
     /// <summary>A word that points at what was told before: "those", "it".</summary>
     internal static bool PointsBack(string word) => Read.Value.Back.Contains(word);
@@ -120,12 +125,16 @@ public static class Vocabulary
         }
 
         return new Tables(
-            words.ToFrozenDictionary(), rows.Prose["lead in"].ToFrozenSet(), rows.Prose["talk"].ToFrozenSet(), rows.Prose["setting"].ToFrozenSet(),
+            words.ToFrozenDictionary(),
+            rows.Prose["lead in"].ToFrozenSet(),
+            rows.Prose["talk"].ToFrozenSet(),
+            rows.Prose["setting"].ToFrozenSet(),
             rows.Prose["ordinals"].ToFrozenSet(), rows.Prose["points back"].ToFrozenSet(), rows.Prose["owners"].ToFrozenSet(),
             rows.Prose["own"].ToFrozenSet(), rows.Prose["stays out"].ToFrozenSet(), rows.Prose["weights"].ToFrozenSet(),
             rows.Prose["loose ways"].ToFrozenSet(),
             rows.Layers.SelectMany(l => l.Value.Select(w => (Word: w, Kind: l.Key))).ToFrozenDictionary(l => l.Word, l => l.Kind),
-            words.Keys.Where(k => k.Contains(' ')).Select(k => k[..k.IndexOf(' ')]).ToFrozenSet(), words.Keys.Max(k => k.Count(c => c == ' ') + 1));
+            words.Keys.Where(k => k.Contains(' ')).Select(k => k[..k.IndexOf(' ')]).ToFrozenSet(),
+            words.Keys.Max(k => k.Count(c => c == ' ') + 1));
     }
 
     private static Roles Role(string name) => name switch

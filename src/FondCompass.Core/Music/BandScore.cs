@@ -19,7 +19,8 @@ public readonly record struct BandNote(double At, double Length, BandVoice Voice
 
 /// <summary>
 /// A plain arrangement of any song for drums, bass and a tune, so that fitting and teaching sound out of the box. Passages of
-/// one name sound alike; important ones are fuller; where there is no beat nothing plays but a held note. The same song always gives the same notes.
+/// one name sound alike; important ones are fuller; where there is no beat nothing plays but a held note. The same song always gives the
+/// same notes.
 /// </summary>
 public static class BandScore
 {
@@ -108,5 +109,6 @@ public static class BandScore
     }
 
     /// <summary>The same number for the same name on every machine.</summary>
-    private static int Seed(string name) => name.TrimEnd('0', '1', '2', '3', '4', '5', '6', '7', '8', '9', ' ').Aggregate(17, (sum, c) => ((sum * 31) + c) & 0xffff);
+    private static int Seed(string name) =>
+        name.TrimEnd('0', '1', '2', '3', '4', '5', '6', '7', '8', '9', ' ').Aggregate(17, (sum, c) => ((sum * 31) + c) & 0xffff);
 }

@@ -78,7 +78,9 @@ public sealed record Song
 
     public double Seconds => Time.Seconds;
 
-    /// <summary>Whether lines of so many counts fill its bars: an eight goes into bars of two and four, a waltz line into bars of three.</summary>
+    /// <summary>
+    /// Whether lines of so many counts fill its bars: an eight goes into bars of two and four, a waltz line into bars of three.
+    /// </summary>
     public bool Suits(int lineCounts) => Passages.All(p => p.Rest is not null || lineCounts % p.Bar == 0);
 
     /// <summary>A song of one tempo, long enough for a number of counts.</summary>
@@ -106,7 +108,8 @@ public sealed record Song
             {
                 if (!(rest > 0 && rest <= LongestRest) || passage.Counts != 0)
                 {
-                    return $"{where} lasts {rest} seconds without a beat; that is more than 0 and at most {LongestRest} seconds, and has no counts.";
+                    return $"{where} lasts {rest} seconds without a beat; that is more than 0 and at most {LongestRest} seconds, and "
+                        + "has no counts.";
                 }
 
                 continue;
@@ -119,7 +122,8 @@ public sealed record Song
 
             if (!IsTempo(passage.Bpm) || (passage.BpmEnd is { } end && !IsTempo(end)))
             {
-                return $"{where} has a tempo that cannot be danced; it is at least {Core.Counts.Bpm.Slowest} and at most {Core.Counts.Bpm.Fastest} counts per minute.";
+                return $"{where} has a tempo that cannot be danced; it is at least {Core.Counts.Bpm.Slowest} and at most "
+                    + $"{Core.Counts.Bpm.Fastest} counts per minute.";
             }
 
             total += passage.Counts;
@@ -139,15 +143,21 @@ public sealed record Song
         var before = new Anchor(0, 0);
         foreach (var anchor in anchors)
         {
-            if (anchor.Count < 0 || anchor.Count > song.Counts || anchor.Seconds < 0 || anchor.Count < before.Count || anchor.Seconds < before.Seconds)
+            if (anchor.Count < 0
+                || anchor.Count > song.Counts
+                || anchor.Seconds < 0
+                || anchor.Count < before.Count
+                || anchor.Seconds < before.Seconds)
             {
-                return $"Count {anchor.Count} cannot be held to {anchor.Seconds:0.##} s: counts and moments rise together, and the song has {song.Counts} counts.";
+                return $"Count {anchor.Count} cannot be held to {anchor.Seconds:0.##} s: counts and moments rise together, and the song "
+                    + $"has {song.Counts} counts.";
             }
 
             var (own, wanted) = (song.Time.SecondsAt(anchor.Count) - song.Time.SecondsAt(before.Count), anchor.Seconds - before.Seconds);
             if ((own == 0) != (wanted == 0) || (wanted > 0 && own / wanted is < 0.25 or > 4))
             {
-                return $"Holding count {anchor.Count} to {anchor.Seconds:0.##} s would change the tempo more than fourfold. Look at the counts of the passages before it.";
+                return $"Holding count {anchor.Count} to {anchor.Seconds:0.##} s would change the tempo more than fourfold. Look at the "
+                    + "counts of the passages before it.";
             }
 
             before = anchor;

@@ -98,6 +98,9 @@ public static partial class SongEdits
     [GeneratedRegex(@"[\d.,]+\s*s(?:ec(?:onds)?)?\b", RegexOptions.IgnoreCase)]
     private static partial Regex RestAmount();
 
-    [GeneratedRegex(@"^(?<before>.*?[^\w.,-]\d+(?:\s*@\s*[\d.,]+(?:\s*[-–]\s*[\d.,]+)?)?)(?:\s+(?:half|double)(?:[- ]time)?)?(?<after>(?:\s+\d{1,2}/bar)?\s*(?:\([^()]*\))?\s*)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?<before>.*?[^\w.,-]\d+(?:\s*@\s*[\d.,]+(?:\s*[-–]\s*[\d.,]+)?)?)(?:\s+(?:half|double)(?:[- ]time)?)?"
+            + @"(?<after>(?:\s+\d{1,2}/bar)?\s*(?:\([^()]*\))?\s*)$",
+        RegexOptions.IgnoreCase)]
     private static partial Regex Counted();
 }

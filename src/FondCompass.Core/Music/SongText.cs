@@ -48,7 +48,12 @@ public static partial class SongText
 
             if (ReadRow(row, ref tempo) is not { } passage)
             {
-                return new ReadSong([], [], $"Row {i + 1} of the song, '{(row.Length > 60 ? row[..60] + "…" : row)}', cannot be read. Write a name, its counts and, if it changes, the tempo: 'verse 32 @112', 'rise 64 @96-160', '! chorus 32'; or seconds without a beat: 'pause 2.5s'.");
+                return new ReadSong(
+                    [],
+                    [],
+                    $"Row {i + 1} of the song, '{(row.Length > 60 ? row[..60] + "…" : row)}', cannot be read. Write a name, its counts "
+                        + "and, if it changes, the tempo: 'verse 32 @112', 'rise 64 @96-160', '! chorus 32'; or seconds without a beat: "
+                            + "'pause 2.5s'.");
             }
 
             passages.Add(passage);
@@ -60,7 +65,9 @@ public static partial class SongText
         }
 
         anchors.Sort((a, b) => a.Count.CompareTo(b.Count));
-        return Song.ProblemWith(new Song(passages), anchors) is { } bent ? new ReadSong([], [], bent) : new ReadSong(passages, anchors, null);
+        return Song.ProblemWith(new Song(passages), anchors) is { } bent
+            ? new ReadSong([], [], bent)
+            : new ReadSong(passages, anchors, null);
     }
 
     /// <summary>Writes what <see cref="Read"/> reads.</summary>
@@ -88,7 +95,9 @@ public static partial class SongText
 
         foreach (var anchor in anchors ?? [])
         {
-            text.Append(CultureInfo.InvariantCulture, $"count {anchor.Count} at {Math.Floor(anchor.Seconds / 60):0}:{anchor.Seconds % 60:00.###}\n");
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"count {anchor.Count} at {Math.Floor(anchor.Seconds / 60):0}:{anchor.Seconds % 60:00.###}\n");
         }
 
         return text.ToString();
@@ -97,7 +106,8 @@ public static partial class SongText
     private static double Factor(CountingFeel feel) => feel switch { CountingFeel.HalfTime => 0.5, CountingFeel.DoubleTime => 2, _ => 1 };
 
     /// <summary>A row that holds a count to a moment; null for any other.</summary>
-    internal static Anchor? AnchorOf(string row) => AnchorRow().Match(row) is { Success: true } anchor && Moment(anchor.Groups["at"].Value) is { } seconds
+    internal static Anchor? AnchorOf(string row) =>
+        AnchorRow().Match(row) is { Success: true } anchor && Moment(anchor.Groups["at"].Value) is { } seconds
         ? new Anchor(int.Parse(anchor.Groups["count"].ValueSpan, CultureInfo.InvariantCulture), seconds)
         : null;
 
@@ -117,7 +127,9 @@ public static partial class SongText
         var important = match.Groups["marked"].Success;
         if (match.Groups["rest"].Success)
         {
-            return Number(match.Groups["rest"].Value, out var rest) ? new Passage(name, 0, tempo, null, important, note) { Rest = rest } : null;
+            return Number(match.Groups["rest"].Value, out var rest)
+                ? new Passage(name, 0, tempo, null, important, note) { Rest = rest }
+                : null;
         }
 
         double? end = null;
@@ -141,8 +153,17 @@ public static partial class SongText
             return null;
         }
 
-        var feel = match.Groups["feel"].Value.ToLowerInvariant() switch { "half" => CountingFeel.HalfTime, "double" => CountingFeel.DoubleTime, _ => CountingFeel.AsPlayed };
-        var bar = match.Groups["bar"].Success && int.TryParse(match.Groups["bar"].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var perBar) && perBar is >= 1 and <= 16 ? perBar : 4;
+        var feel = match.Groups["feel"].Value.ToLowerInvariant() switch
+        {
+            "half" => CountingFeel.HalfTime,
+            "double" => CountingFeel.DoubleTime,
+            _ => CountingFeel.AsPlayed
+        };
+        var bar = match.Groups["bar"].Success
+            && int.TryParse(match.Groups["bar"].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var perBar)
+            && perBar is >= 1 and <= 16
+            ? perBar
+            : 4;
         var passage = new Passage(name, counts, tempo * Factor(feel), end * Factor(feel), important, note) { Feel = feel, Bar = bar };
         tempo = end ?? tempo;
         return passage;
@@ -153,16 +174,27 @@ public static partial class SongText
     {
         var pieces = text.TrimEnd('s').Split(':');
         return pieces.Length == 1 && Number(pieces[0], out var seconds) ? seconds
-            : pieces.Length == 2 && Number(pieces[0], out var minutes) && Number(pieces[1], out seconds) && seconds < 60 ? (60 * minutes) + seconds
+            : pieces.Length == 2 && Number(pieces[0], out var minutes) && Number(pieces[1], out seconds) && seconds < 60
+                ? (60 * minutes) + seconds
             : null;
     }
 
     private static bool Number(string text, out double number) =>
-        double.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out number);
+        double.TryParse(
+            text.Replace(',', '.'),
+            NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+            CultureInfo.InvariantCulture,
+            out number);
 
-    [GeneratedRegex(@"^count\s+(?<count>\d{1,6})\s+(?:at|=|@)\s*(?<at>[\d:.,]+s?)$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"^count\s+(?<count>\d{1,6})\s+(?:at|=|@)\s*(?<at>[\d:.,]+s?)$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex AnchorRow();
 
-    [GeneratedRegex(@"^(?<marked>!+)?\s*(?<name>|.*?[^\w.,-])(?:(?<rest>-?[\d.,]+)\s*s(?:ec(?:onds)?)?|(?<counts>-?\d+)(?:\s*@\s*(?<from>-?[\d.,]+)(?:\s*[-–]\s*(?<to>-?[\d.,]+))?)?(?:\s+(?<feel>half|double)(?:[- ]time)?)?(?:\s+(?<bar>\d{1,2})/bar)?)\s*(?:\((?<note>[^()]*)\))?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"^(?<marked>!+)?\s*(?<name>|.*?[^\w.,-])(?:(?<rest>-?[\d.,]+)\s*s(?:ec(?:onds)?)?"
+            + @"|(?<counts>-?\d+)(?:\s*@\s*(?<from>-?[\d.,]+)(?:\s*[-–]\s*(?<to>-?[\d.,]+))?)?(?:\s+(?<feel>half|double)(?:[- ]time)?)?"
+            + @"(?:\s+(?<bar>\d{1,2})/bar)?)\s*(?:\((?<note>[^()]*)\))?$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex PassageRow();
 }

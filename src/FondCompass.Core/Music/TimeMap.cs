@@ -156,7 +156,9 @@ public sealed class TimeMap
         var piece = _pieces[Find(_pieces, seconds, p => p.FromSeconds)];
         var s = seconds - piece.FromSeconds;
         var whole = piece.Seconds(piece.Counts);
-        return new SongCount(s <= whole ? piece.FromCount + piece.CountsAt(s) : piece.FromCount + piece.Counts + ((s - whole) * piece.B1 / 60));
+        return new SongCount(s <= whole
+            ? piece.FromCount + piece.CountsAt(s)
+            : piece.FromCount + piece.Counts + ((s - whole) * piece.B1 / 60));
     }
 
     /// <summary>Tempo in force at a song count.</summary>

@@ -14,7 +14,11 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
     private const int Deepest = 16;
 
     private static readonly string[] Joiners = ["and then", "then", "and", "->", "=>", "the order is", "it goes"];
-    private static readonly string[] Loops = ["round and round", "round & round", "and round again", "over and over", "repeat to the end", "and repeat", "loop", "until the music ends", "until it ends", "and so on", "ad lib"];
+    private static readonly string[] Loops =
+    [
+        "round and round", "round & round", "and round again", "over and over", "repeat to the end", "and repeat", "loop",
+        "until the music ends", "until it ends", "and so on", "ad lib"
+    ];
 
     /// <summary>An order: its calls, and whether it goes round until the music ends.</summary>
     /// <param name="IsFree">No order: moves are called live.</param>
@@ -31,7 +35,9 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
 
         if (trimmed.Length == 0)
         {
-            findings.Add(NotationFindings.BadCall.At(row, "This order calls nothing. Write the parts one after another, such as 'order A B A', or take the line out."));
+            findings.Add(NotationFindings.BadCall.At(
+                row,
+                "This order calls nothing. Write the parts one after another, such as 'order A B A', or take the line out."));
         }
 
         var walk = new Walk(rest, row) { Calls = _called };
@@ -39,7 +45,10 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
         _called = walk.Calls;
         if (walk.IsCut || (walk.Calls >= MostCalls && walk.At < walk.Text.TrimEnd(' ', '.', ')').Length))
         {
-            findings.Add(NotationFindings.BadCall.At(row, $"An order may call {MostCalls} times in all; what is beyond is not danced. Write what goes on and on as 'round and round', or longer parts."));
+            findings.Add(NotationFindings.BadCall.At(
+                row,
+                $"An order may call {MostCalls} times in all; what is beyond is not danced. Write what goes on and on as 'round and "
+                    + "round', or longer parts."));
         }
 
         return new Order(calls, walk.Loops, false);
@@ -79,7 +88,9 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
 
         public void Skip()
         {
-            while (At < Text.Length && (char.IsWhiteSpace(Text[At]) || Text[At] is ',' or ';' or '-' or '–' or '—' or '→' or '>' or '/' or '|' or '+' or ':' or '.'))
+            while (At < Text.Length
+                && (char.IsWhiteSpace(Text[At])
+                    || Text[At] is ',' or ';' or '-' or '–' or '—' or '→' or '>' or '/' or '|' or '+' or ':' or '.'))
             {
                 At++;
             }
@@ -98,7 +109,9 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
                 return null;
             }
 
-            var number = end - At > 6 ? int.MaxValue : int.Parse(Text.AsSpan(At, end - At), System.Globalization.CultureInfo.InvariantCulture);
+            var number = end - At > 6
+                ? int.MaxValue
+                : int.Parse(Text.AsSpan(At, end - At), System.Globalization.CultureInfo.InvariantCulture);
             At = end;
             return number;
         }
@@ -118,7 +131,9 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
 
             if (walk.Text[walk.At] == ')')
             {
-                findings.Add(NotationFindings.BadCall.At(walk.Row, "The order closes a bracket that was never opened; it is passed over. Write both, as in '(A B) x2', or take it out."));
+                findings.Add(NotationFindings.BadCall.At(
+                    walk.Row,
+                    "The order closes a bracket that was never opened; it is passed over. Write both, as in '(A B) x2', or take it out."));
                 walk.At++;
                 last = calls.Count;
                 continue;
@@ -177,9 +192,15 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
             var inside = close < 0 ? "" : walk.Text[(walk.At + 1)..close].Trim();
             var ends = inside.Split('-', '–');
             walk.At = close < 0 ? walk.Text.Length : close + 1;
-            if (ends.Length > 2 || !int.TryParse(ends[0], out var first) || !int.TryParse(ends[^1], out var last) || first < 1 || last < first)
+            if (ends.Length > 2
+                || !int.TryParse(ends[0], out var first)
+                || !int.TryParse(ends[^1], out var last)
+                || first < 1
+                || last < first)
             {
-                findings.Add(NotationFindings.BadCall.At(walk.Row, $"'{name}[{inside}]' cannot be danced: write the first and last count, such as {name}[1-16]."));
+                findings.Add(NotationFindings.BadCall.At(
+                    walk.Row,
+                    $"'{name}[{inside}]' cannot be danced: write the first and last count, such as {name}[1-16]."));
                 return;
             }
 
@@ -236,7 +257,10 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
 
         if (times < 1)
         {
-            findings.Add(NotationFindings.BadCall.At(walk.Row, $"'{calls[from].Part} x{times}' dances nothing. Take the part out of the order, or write how often it is danced, from 1 on."));
+            findings.Add(NotationFindings.BadCall.At(
+                walk.Row,
+                $"'{calls[from].Part} x{times}' dances nothing. Take the part out of the order, or write how often it is danced, from 1 "
+                    + "on."));
             calls.RemoveRange(from, calls.Count - from);
             return true;
         }
@@ -287,7 +311,9 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
 
         if (repeat is null || name.Length == 0)
         {
-            findings.Add(NotationFindings.BadException.At(row, $"'after {rest}' cannot be read: write the repeat and the tag, such as 'after 3 T1'."));
+            findings.Add(NotationFindings.BadException.At(
+                row,
+                $"'after {rest}' cannot be read: write the repeat and the tag, such as 'after 3 T1'."));
             return null;
         }
 
@@ -299,7 +325,9 @@ internal sealed class CallReader(List<(string Name, bool IsTag)> parts, List<Fin
 
         if (!parts.Exists(p => Same(p.Name, name)))
         {
-            findings.Add(NotationFindings.UnknownPart.At(row, $"'after {rest}' calls '{name}', but no tag or part has that name.{Known()}"));
+            findings.Add(NotationFindings.UnknownPart.At(
+                row,
+                $"'after {rest}' calls '{name}', but no tag or part has that name.{Known()}"));
             return null;
         }
 

@@ -31,7 +31,8 @@ public sealed record CountSpec
     {
         public int Count => count;
 
-        public Beat this[int index] => (uint)index < (uint)count ? new Beat(first + index, Fraction.Whole) : throw new ArgumentOutOfRangeException(nameof(index));
+        public Beat this[int index] =>
+            (uint)index < (uint)count ? new Beat(first + index, Fraction.Whole) : throw new ArgumentOutOfRangeException(nameof(index));
 
         public IEnumerator<Beat> GetEnumerator() => Enumerable.Range(first, count).Select(n => new Beat(n, Fraction.Whole)).GetEnumerator();
 

@@ -9,7 +9,9 @@ namespace FondCompass.Core.Notation;
 /// <param name="Span">Columns of its words.</param>
 public readonly record struct CountedPiece(CountSpec? Counts, TextSpan CountsAt, string Wording, TextSpan Span);
 
-/// <summary>A row that is several: "1&amp;2 shuffle R, 3 touch L, &amp;4 ball change L", cut where counts that go on begin a clause.</summary>
+/// <summary>
+/// A row that is several: "1&amp;2 shuffle R, 3 touch L, &amp;4 ball change L", cut where counts that go on begin a clause.
+/// </summary>
 public static class CountedPieces
 {
     /// <param name="text">A wording, with counts before some or all of its clauses.</param>
@@ -20,7 +22,10 @@ public static class CountedPieces
         var pieces = new List<CountedPiece>();
         var (counts, at, from) = (before, default(TextSpan), 0);
         var depth = 0;
-        if (before is null && CountsReader.TryRead(text, lineCounts, null, out var opening, out var used) == CountsOutcome.Read && used < text.Length && EndsCounts(text, used))
+        if (before is null
+            && CountsReader.TryRead(text, lineCounts, null, out var opening, out var used) == CountsOutcome.Read
+            && used < text.Length
+            && EndsCounts(text, used))
         {
             (counts, at, from) = (opening, new TextSpan(0, used), used);
         }
@@ -42,12 +47,20 @@ public static class CountedPieces
 
             // Without a comma they are short, and begin with a figure: long rows are not read again at every word.
             var bare = gap == i;
-            if (bare && (start >= text.Length || !char.IsAsciiDigit(text[text[start] == '&' && start + 1 < text.Length ? start + 1 : start])))
+            if (bare
+                && (start >= text.Length || !char.IsAsciiDigit(text[text[start] == '&' && start + 1 < text.Length ? start + 1 : start])))
             {
                 continue;
             }
 
-            if (start == gap || start >= text.Length || CountsReader.TryRead(Window(text, start, bare ? MostBare : MostCounts), lineCounts, counts.Last, out var next, out var length) != CountsOutcome.Read
+            if (start == gap
+                || start >= text.Length
+                || CountsReader.TryRead(
+                    Window(text, start, bare ? MostBare : MostCounts),
+                    lineCounts,
+                    counts.Last,
+                    out var next,
+                    out var length) != CountsOutcome.Read
                 || start + length >= text.Length || !EndsCounts(text, start + length) || next!.First <= counts.Last
                 || (bare && !GoesOn(text, from, i, start + length, counts, next)))
             {
@@ -65,10 +78,17 @@ public static class CountedPieces
 
     /// <summary>Words behind which a number is no count, and words before which it counts something.</summary>
     private static readonly FrozenSet<string> Apart = FrozenSet.ToFrozenSet(
-        ["count", "counts", "on", "for", "x", "to", "wall", "walls", "of", "at", "after", "in", "over", "facing", "face", "times", "and", "or", "by", "about", "o'clock", "beats", "bars", "more", "eighths", "quarters", "with", "the", "all", "both"],
+        [
+            "count", "counts", "on", "for", "x", "to", "wall", "walls", "of", "at", "after", "in", "over", "facing", "face",
+            "times", "and", "or", "by", "about", "o'clock", "beats", "bars", "more", "eighths", "quarters", "with", "the", "all",
+            "both"
+        ],
         StringComparer.OrdinalIgnoreCase);
 
-    /// <summary>"1 step R 2 touch L": without a comma counts begin a clause only when they are the very next ones, and stand before and behind words that leave them alone.</summary>
+    /// <summary>
+    /// "1 step R 2 touch L": without a comma counts begin a clause only when they are the very next ones, and stand before and behind words
+    /// that leave them alone.
+    /// </summary>
     private static bool GoesOn(string text, int from, int before, int behind, CountSpec counts, CountSpec next)
     {
         var said = text[Math.Max(from, before - MostBare)..before].TrimEnd();

@@ -111,7 +111,8 @@ public static class CountsReader
             end++;
         }
 
-        return Vocabulary.Find(row[from..end].ToLowerInvariant()) is { } sense && (sense.Amount > 0 || sense.Is(Roles.Filler | Roles.Turn | Roles.Slow | Roles.Quick));
+        return Vocabulary.Find(row[from..end].ToLowerInvariant()) is { } sense
+            && (sense.Amount > 0 || sense.Is(Roles.Filler | Roles.Turn | Roles.Slow | Roles.Quick));
     }
 
     private static bool TryItem(string row, int at, out Item item, out int end)
@@ -209,7 +210,10 @@ public static class CountsReader
         if (bar < 0)
         {
             // "8&1": counts that fall once begin before the line's first count.
-            var fall = Enumerable.Range(1, items.Count - 1).FirstOrDefault(i => items[i].Number == 1 && items[i - 1].Number == lineCounts && items[i].Link is ' ' or '&' or ',' or ';');
+            var fall = Enumerable.Range(1, items.Count - 1)
+                .FirstOrDefault(i => items[i].Number == 1
+                    && items[i - 1].Number == lineCounts
+                    && items[i].Link is ' ' or '&' or ',' or ';');
             bar = fall > 0 ? fall : bar;
         }
 
@@ -289,7 +293,13 @@ public static class CountsReader
         }
 
         var isList = items.Count > 1 && items.Skip(1).All(i => i.Link is ',');
-        return new CountSpec { Positions = positions, IsRange = isRange, IsList = isList, Split = split.Count > positions.Count ? split : null };
+        return new CountSpec
+        {
+            Positions = positions,
+            IsRange = isRange,
+            IsList = isList,
+            Split = split.Count > positions.Count ? split : null
+        };
     }
 
     private static string Letters(string row, int at)

@@ -27,7 +27,9 @@ internal static class CountsWithin
             return null;
         }
 
-        if (row is not null && CountedPieces.Split(steps.In(text), lineCounts) is { Count: > 1 } pieces && pieces.All(p => p.Counts is not null)
+        if (row is not null
+            && CountedPieces.Split(steps.In(text), lineCounts) is { Count: > 1 } pieces
+            && pieces.All(p => p.Counts is not null)
             && pieces[0].Counts!.First == row.First && pieces[^1].Counts!.Last <= row.Last)
         {
             // "1-4 1 step R 2 close L 3 step R 4 touch L".
@@ -46,9 +48,14 @@ internal static class CountsWithin
             items.Add(counted);
         }
 
-        var opens = row?.First.Number ?? (items.Count > 0 && before is { } above && items[0].Counts.First.Number == above.Number + 1 ? above.Number + 1 : 1);
+        var opens = row?.First.Number
+            ?? (items.Count > 0 && before is { } above && items[0].Counts.First.Number == above.Number + 1 ? above.Number + 1 : 1);
         return items.Count < 2 || !Rise(items, opens, row?.Last.Number) ? null : [.. items
-            .Select((c, i) => new CountedPiece(Until(c.Counts, row, i + 1 < items.Count ? items[i + 1].Counts : null), c.At, c.Words.In(text), c.Words))];
+            .Select((c, i) => new CountedPiece(
+                Until(c.Counts, row, i + 1 < items.Count ? items[i + 1].Counts : null),
+                c.At,
+                c.Words.In(text),
+                c.Words))];
     }
 
     /// <summary>Each goes on from the one before; where they are said to be counts, some may be left out.</summary>
@@ -105,14 +112,19 @@ internal static class CountsWithin
         if (opens >= 0 && (opens == 0 || isSaid) && Before(words, tokens[opens].Span.Start, lineCounts) is var (counts, length))
         {
             var head = tokens[opens].Span.Start;
-            return new Counted(counts, new TextSpan(item.Start + head, length), TextSpan.Trimmed(text, item.Start + head + length, item.End),
+            return new Counted(
+                counts,
+                new TextSpan(item.Start + head, length),
+                TextSpan.Trimmed(text, item.Start + head + length, item.End),
                 Before: true, isSaid);
         }
 
         var isBracketed = words.EndsWith(')');
         var from = isBracketed ? words.LastIndexOf('(') + 1 : words.LastIndexOf(' ') + 1;
         var to = isBracketed ? words.Length - 1 : words.Length;
-        if (from <= 1 || from >= to || CountsReader.TryRead(words[from..to], lineCounts, null, out var behind, out var used) != CountsOutcome.Read
+        if (from <= 1
+            || from >= to
+            || CountsReader.TryRead(words[from..to], lineCounts, null, out var behind, out var used) != CountsOutcome.Read
             || used != to - from)
         {
             return null;
@@ -124,14 +136,20 @@ internal static class CountsWithin
         // Small words that do not say that a count follows belong to the step.
         var end = last < 0 ? 0 : (isOn ? steps[last] : steps[^1]).Span.End;
         return last < 0 || !words[..end].Any(char.IsLetter) ? null
-            : new Counted(behind!, new TextSpan(item.Start + from, to - from), TextSpan.Trimmed(text, item.Start, item.Start + end), Before: false,
+            : new Counted(
+                behind!,
+                new TextSpan(item.Start + from, to - from),
+                TextSpan.Trimmed(text, item.Start, item.Start + end),
+                Before: false,
                 isBracketed || isOn);
     }
 
     /// <summary>Counts that stand before a step.</summary>
     private static (CountSpec Counts, int Length)? Before(string words, int from, int lineCounts) =>
         CountsReader.TryRead(words[from..], lineCounts, null, out var counts, out var length) == CountsOutcome.Read
-            && from + length < words.Length && (char.IsWhiteSpace(words[from + length]) || words[from + length - 1] is ':' or '.') ? (counts!, length) : null;
+            && from + length < words.Length && (char.IsWhiteSpace(words[from + length]) || words[from + length - 1] is ':' or '.')
+                ? (counts!, length)
+                : null;
 
     private static bool SaysCount(Token token) => Vocabulary.Find(token.Text) is { } sense && sense.Is(Roles.At);
 

@@ -109,7 +109,9 @@ public enum CallChange
     Move,
 }
 
-/// <summary>A change to one call of an order. Calls are numbered from 1 as they are written, tags left out, on through the rounds.</summary>
+/// <summary>
+/// A change to one call of an order. Calls are numbered from 1 as they are written, tags left out, on through the rounds.
+/// </summary>
 /// <param name="To">Call that it is danced behind when it moves; 0 is the front.</param>
 public sealed record OrderChange(CallChange Change, int Call, int To, int Row);
 

@@ -16,7 +16,8 @@ public static class HeaderReader
     /// <summary>Keeps a step row such as "line dance walk" or "start R" apart from a header line.</summary>
     public static bool LooksLikeSetting(string word, string rest) => word switch
     {
-        "start" => rest.StartsWith("weight", StringComparison.OrdinalIgnoreCase) || rest.StartsWith("facing", StringComparison.OrdinalIgnoreCase),
+        "start" =>
+            rest.StartsWith("weight", StringComparison.OrdinalIgnoreCase) || rest.StartsWith("facing", StringComparison.OrdinalIgnoreCase),
         "lead" => Feet.TryParse(rest, out var foot) && foot.IsSingle(),
         _ => true,
     };
@@ -40,7 +41,9 @@ public static class HeaderReader
             case "mirrors" when value is "" or "yes" or "meant" or "on purpose":
                 return (header with { MirrorMeant = true }, null);
             case "mirrors":
-                return (header, $"'mirrors {rest}' cannot be read: write 'mirrors' alone where the pattern is meant to come back on the other foot, or take the line out.");
+                return (header,
+                    $"'mirrors {rest}' cannot be read: write 'mirrors' alone where the pattern is meant to come back on the other foot, "
+                        + "or take the line out.");
             case "adapted":
                 return (header with { Adapted = WithoutBy(rest) }, null);
             case "changed":
@@ -54,7 +57,9 @@ public static class HeaderReader
             case "count-in" when CountIn(rest) is { } called:
                 return (header with { CountIn = called.Counts, CountInWords = called.Words }, null);
             case "count-in":
-                return (header, $"'count-in {rest}' cannot be read: write how many counts are called before the first step ('count-in 4'), the counts themselves ('count-in 5 6 7 8') or what is said on them ('count-in \"ready and\"').");
+                return (header,
+                    $"'count-in {rest}' cannot be read: write how many counts are called before the first step ('count-in 4'), the "
+                        + "counts themselves ('count-in 5 6 7 8') or what is said on them ('count-in \"ready and\"').");
             case "start":
                 return ReadStart(header, value);
             case "genre" when Enum.TryParse<Genre>(rest, ignoreCase: true, out var genre) && !char.IsAsciiDigit(rest[0]):
@@ -64,7 +69,8 @@ public static class HeaderReader
             case "line" when CountsOf(value) is > 0 and <= 64 and var counts:
                 return (header with { LineCounts = counts }, null);
             case "line":
-                return (header, $"'line {rest}' cannot be read: write how many counts a line has, from 1 to 64, such as 'line 6' for a waltz.");
+                return (header,
+                    $"'line {rest}' cannot be read: write how many counts a line has, from 1 to 64, such as 'line 6' for a waltz.");
             case "feel" when value is "straight" or "swing":
                 return (header with { Swing = value == "swing" }, null);
             case "feel":
@@ -72,7 +78,9 @@ public static class HeaderReader
             case "tempo" when Bpm.TryParse(value.Replace("bpm", "").Trim(), out var tempo):
                 return (header with { Tempo = tempo }, null);
             case "tempo":
-                return (header, $"'tempo {rest}' cannot be read: write counts per minute, at least {Bpm.Slowest} and at most {Bpm.Fastest}, such as 'tempo 112'.");
+                return (header,
+                    $"'tempo {rest}' cannot be read: write counts per minute, at least {Bpm.Slowest} and at most {Bpm.Fastest}, such as "
+                        + "'tempo 112'.");
             case "intro" when CountsOf(value) is >= 0 and <= 100_000 and var intro:
                 return (header with { Intro = intro }, null);
             case "intro":
@@ -120,11 +128,14 @@ public static class HeaderReader
         _ => null,
     };
 
-    /// <summary>"8", "8 counts", "5 6 7 8", "five six seven eight", "\"ready and\"": how many counts, and what is called on each where that is said.</summary>
+    /// <summary>
+    /// "8", "8 counts", "5 6 7 8", "five six seven eight", "\"ready and\"": how many counts, and what is called on each where that is said.
+    /// </summary>
     private static (int Counts, IReadOnlyList<string> Words)? CountIn(string said)
     {
         var words = said.Trim('"', '“', '”', '\'', ' ').Split([' ', ','], StringSplitOptions.RemoveEmptyEntries);
-        var numbers = words.Select(w => int.TryParse(w, out var digits) ? digits : Vocabulary.Find(w.ToLowerInvariant())?.Number ?? 0).ToList();
+        var numbers = words.Select(w => int.TryParse(w, out var digits) ? digits : Vocabulary.Find(w.ToLowerInvariant())?.Number ?? 0)
+            .ToList();
         return words.Length is 0 or > 64 ? null
             : words is [_] or [_, "counts" or "count"] ? numbers[0] is > 0 and <= 64 || words[0] == "0" ? (numbers[0], []) : null
             : words.All(w => w.All(c => char.IsLetterOrDigit(c) || c is '&' or '-' or '\'')) ? (words.Length, words)

@@ -19,7 +19,9 @@ public enum VariantKind
     Version,
 }
 
-/// <summary>Which variant: its purpose and its name, where it has one of its own ("version island", "no arms", "easier for knees").</summary>
+/// <summary>
+/// Which variant: its purpose and its name, where it has one of its own ("version island", "no arms", "easier for knees").
+/// </summary>
 public sealed record VariantLabel(VariantKind Kind, string Name = "")
 {
     public override string ToString()
@@ -36,7 +38,8 @@ public sealed record VariantLabel(VariantKind Kind, string Name = "")
     }
 
     /// <summary>Names do not go by their case.</summary>
-    public bool Equals(VariantLabel? other) => other is not null && Kind == other.Kind && string.Equals(Name, other.Name, StringComparison.OrdinalIgnoreCase);
+    public bool Equals(VariantLabel? other) =>
+        other is not null && Kind == other.Kind && string.Equals(Name, other.Name, StringComparison.OrdinalIgnoreCase);
 
     public override int GetHashCode() => HashCode.Combine(Kind, Name.ToUpperInvariant());
 }
@@ -46,7 +49,14 @@ public sealed record VariantLabel(VariantKind Kind, string Name = "")
 /// <param name="Mirrored">Every second time is the mirror image.</param>
 /// <param name="VariantOf">The part it may stand in for; null for a part of its own.</param>
 public sealed record DancePart(
-    string Name, bool IsTag, int Row, IReadOnlyList<PartEntry> Entries, int Times = 1, bool Mirrored = false, string? VariantOf = null, VariantLabel? Variant = null);
+    string Name,
+    bool IsTag,
+    int Row,
+    IReadOnlyList<PartEntry> Entries,
+    int Times = 1,
+    bool Mirrored = false,
+    string? VariantOf = null,
+    VariantLabel? Variant = null);
 
 /// <summary>One text row inside a part.</summary>
 public abstract record PartEntry(int Row);
@@ -90,7 +100,9 @@ public enum LayerSpan
     Part,
 }
 
-/// <summary>A row of layers alone, hung on counts of the line it stands in: "+ 1-4 arms reach"; under a line's or a part's name on all of it.</summary>
+/// <summary>
+/// A row of layers alone, hung on counts of the line it stands in: "+ 1-4 arms reach"; under a line's or a part's name on all of it.
+/// </summary>
 public sealed record LayerEntry(int Row, IReadOnlyList<LayerText> Layers, LayerSpan Lies = LayerSpan.Row) : PartEntry(Row);
 
 /// <summary>How a part, or a line, is counted: "counting down" under its name.</summary>

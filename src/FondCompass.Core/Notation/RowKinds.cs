@@ -46,8 +46,15 @@ public enum CountsStand
 /// <param name="Words">First words that may open it, in lower case; a sign for rows that begin with one.</param>
 /// <param name="OnlyInPart">Read as such only below a part's heading.</param>
 /// <param name="Example">A row of the kind, as in docs/script.md.</param>
-/// <param name="Opener">The length of the words that open it, given the row, its first word and what follows; −1 when it is no such row after all.</param>
-public sealed record RowKind(RowSort Sort, CountsStand Counts, bool OnlyInPart, IReadOnlyList<string> Words, string Example, Func<string, string, string, int> Opener);
+/// <param name="Opener">The length of the words that open it, given the row, its first word and what follows; −1 when it is no such row
+/// after all.</param>
+public sealed record RowKind(
+    RowSort Sort,
+    CountsStand Counts,
+    bool OnlyInPart,
+    IReadOnlyList<string> Words,
+    string Example,
+    Func<string, string, string, int> Opener);
 
 /// <summary>A row with the words that open it told apart.</summary>
 /// <param name="Word">Its first word, in lower case.</param>
@@ -62,26 +69,88 @@ public static class RowKinds
     /// <summary>In the order in which they are tried.</summary>
     public static readonly IReadOnlyList<RowKind> All =
     [
-        new(RowSort.Part, CountsStand.Nowhere, false, ["part", "tag"], "part A", (text, _, rest) => rest.Length > 0 ? text.Length - rest.Length : -1),
+        new(
+            RowSort.Part,
+            CountsStand.Nowhere,
+            false,
+            ["part", "tag"],
+            "part A",
+            (text, _, rest) => rest.Length > 0 ? text.Length - rest.Length : -1),
         new(RowSort.Call, CountsStand.Nowhere, false, ["order", "after", "restart"], "restart 4 after 16", FirstWord),
-        new(RowSort.Change, CountsStand.Nowhere, false, ["drop", "repeat", "move"], "drop 3", (text, word, rest) => RowOpeners.Change(0, text) is null ? -1 : FirstWord(text, word, rest)),
-        new(RowSort.Finish, CountsStand.Nowhere, false, ["finish"], "finish 23 turn 3/4 left", (text, word, rest) => RowOpeners.Finish(0, text) is null ? -1 : FirstWord(text, word, rest)),
-        new(RowSort.Version, CountsStand.Nowhere, false, ["from", "repeat"], "from 3 version island", (text, _, _) => RowOpeners.VersionAt(0, text) is null ? -1 : 0),
+        new(
+            RowSort.Change,
+            CountsStand.Nowhere,
+            false,
+            ["drop", "repeat", "move"],
+            "drop 3",
+            (text, word, rest) => RowOpeners.Change(0, text) is null ? -1 : FirstWord(text, word, rest)),
+        new(
+            RowSort.Finish,
+            CountsStand.Nowhere,
+            false,
+            ["finish"],
+            "finish 23 turn 3/4 left",
+            (text, word, rest) => RowOpeners.Finish(0, text) is null ? -1 : FirstWord(text, word, rest)),
+        new(
+            RowSort.Version,
+            CountsStand.Nowhere,
+            false,
+            ["from", "repeat"],
+            "from 3 version island",
+            (text, _, _) => RowOpeners.VersionAt(0, text) is null ? -1 : 0),
         new(RowSort.Check, CountsStand.Nowhere, false, ["check"], "check weight R facing 6", FirstWord),
-        new(RowSort.Definition, CountsStand.Nowhere, false, ["step"], "step rope walk = step R across, step L across", (text, word, rest) => rest.Contains('=') ? FirstWord(text, word, rest) : -1),
+        new(
+            RowSort.Definition,
+            CountsStand.Nowhere,
+            false,
+            ["step"],
+            "step rope walk = step R across, step L across",
+            (text, word, rest) => rest.Contains('=') ? FirstWord(text, word, rest) : -1),
         new(RowSort.Note, CountsStand.BehindOpener, false, ["note", "cue", "caution", "trouble"], "cue 4 touch, no weight", FirstWord),
         new(RowSort.Layers, CountsStand.BehindOpener, true, ["+"], "+ 5,7 snap", (_, _, _) => 0),
         new(RowSort.Parked, CountsStand.BehindOpener, true, ["?"], "? 5-6 flurble the wizzle", (_, _, _) => 1),
-        new(RowSort.Line, CountsStand.Nowhere, true, ["line"], "line out and back x2", (text, word, rest) => HeaderReader.CountsOf(rest) is not null ? -1 : FirstWord(text, word, rest)),
-        new(RowSort.Again, CountsStand.Nowhere, true, ["again", "other"], "again mirrored", (text, _, _) => RowOpeners.Again(0, text) is null ? -1 : 0),
-        new(RowSort.Ending, CountsStand.BehindOpener, true, ["the", .. RowOpeners.Times.Keys], "first time 7-8 hold", (text, _, _) => RowOpeners.Ending(text)?.Length ?? -1),
-        new(RowSort.Variant, CountsStand.BehindOpener, true, RowOpeners.VariantWords, "easier 5-8 vine R", (text, _, _) => RowOpeners.Variant(text)?.Length ?? -1),
+        new(
+            RowSort.Line,
+            CountsStand.Nowhere,
+            true,
+            ["line"],
+            "line out and back x2",
+            (text, word, rest) => HeaderReader.CountsOf(rest) is not null ? -1 : FirstWord(text, word, rest)),
+        new(
+            RowSort.Again,
+            CountsStand.Nowhere,
+            true,
+            ["again", "other"],
+            "again mirrored",
+            (text, _, _) => RowOpeners.Again(0, text) is null ? -1 : 0),
+        new(
+            RowSort.Ending,
+            CountsStand.BehindOpener,
+            true,
+            ["the", .. RowOpeners.Times.Keys],
+            "first time 7-8 hold",
+            (text, _, _) => RowOpeners.Ending(text)?.Length ?? -1),
+        new(
+            RowSort.Variant,
+            CountsStand.BehindOpener,
+            true,
+            RowOpeners.VariantWords,
+            "easier 5-8 vine R",
+            (text, _, _) => RowOpeners.Variant(text)?.Length ?? -1),
         new(RowSort.Meeting, CountsStand.Nowhere, false, [], "C on chorus", (text, _, _) => RowOpeners.Meeting(0, text) is null ? -1 : 0),
-        new(RowSort.Setting, CountsStand.Nowhere, false, HeaderReader.Words, "tempo 112", (text, word, rest) => HeaderReader.LooksLikeSetting(word, rest) ? FirstWord(text, word, rest) : -1),
+        new(
+            RowSort.Setting,
+            CountsStand.Nowhere,
+            false,
+            HeaderReader.Words,
+            "tempo 112",
+            (text, word, rest) => HeaderReader.LooksLikeSetting(word, rest) ? FirstWord(text, word, rest) : -1),
         StepRow,
     ];
 
-    private static readonly FrozenDictionary<string, RowKind[]> ByWord = All.SelectMany(k => k.Words.Select(w => (w, k))).GroupBy(p => p.w).ToFrozenDictionary(g => g.Key, g => g.Select(p => p.k).ToArray());
+    private static readonly FrozenDictionary<string, RowKind[]> ByWord = All.SelectMany(k => k.Words.Select(w => (w, k)))
+        .GroupBy(p => p.w)
+        .ToFrozenDictionary(g => g.Key, g => g.Select(p => p.k).ToArray());
 
     /// <summary>Kinds that no word opens.</summary>
     private static readonly RowKind[] Wordless = [.. All.Where(k => k.Words.Count == 0 && k != StepRow)];

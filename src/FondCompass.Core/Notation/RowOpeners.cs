@@ -38,9 +38,13 @@ internal static partial class RowOpeners
 
     private static readonly (string Words, VariantKind Kind)[] Kinds =
     [
-        ("easier", VariantKind.Easier), ("easy", VariantKind.Easier), ("simpler", VariantKind.Easier), ("showier", VariantKind.Showier), ("harder", VariantKind.Showier),
-        ("no turn", VariantKind.NoTurn), ("no-turn", VariantKind.NoTurn), ("no turns", VariantKind.NoTurn), ("without turn", VariantKind.NoTurn), ("without turns", VariantKind.NoTurn),
-        ("low impact", VariantKind.LowImpact), ("low-impact", VariantKind.LowImpact), ("small room", VariantKind.SmallRoom), ("small-room", VariantKind.SmallRoom),
+        ("easier", VariantKind.Easier), ("easy", VariantKind.Easier), ("simpler", VariantKind.Easier),
+        ("showier", VariantKind.Showier), ("harder", VariantKind.Showier),
+        ("no turn", VariantKind.NoTurn),
+        ("no-turn", VariantKind.NoTurn), ("no turns", VariantKind.NoTurn), ("without turn", VariantKind.NoTurn),
+        ("without turns", VariantKind.NoTurn),
+        ("low impact", VariantKind.LowImpact), ("low-impact", VariantKind.LowImpact),
+        ("small room", VariantKind.SmallRoom), ("small-room", VariantKind.SmallRoom),
         ("version", VariantKind.Version), ("no", VariantKind.Without), ("without", VariantKind.Without),
     ];
 
@@ -59,7 +63,9 @@ internal static partial class RowOpeners
     public static (int? Time, int Length)? Ending(string text)
     {
         var match = EndingRow().Match(text);
-        return match.Success && Times.TryGetValue(match.Groups["which"].Value.ToLowerInvariant(), out var time) ? (time, match.Length) : null;
+        return match.Success && Times.TryGetValue(match.Groups["which"].Value.ToLowerInvariant(), out var time)
+            ? (time, match.Length)
+            : null;
     }
 
     /// <summary>
@@ -84,7 +90,9 @@ internal static partial class RowOpeners
             }
 
             var colon = at < text.Length && (text[at] == ':' || text[at - 1] == ':');
-            if (colon || word >= text.Length || (word > at && CountsReader.TryRead(text[word..], 8, null, out _, out _) == CountsOutcome.Read))
+            if (colon
+                || word >= text.Length
+                || (word > at && CountsReader.TryRead(text[word..], 8, null, out _, out _) == CountsOutcome.Read))
             {
                 var name = text[found.Length..at].Trim().TrimEnd(':');
                 if (word >= text.Length && !colon && words > 0)
@@ -119,7 +127,10 @@ internal static partial class RowOpeners
     public static VariantLabel? Label(string text)
     {
         var trimmed = text.Trim();
-        return Kind(trimmed) is { } found && trimmed[found.Length..].Trim() is var name && (name.Length > 0 || found.Kind is not (VariantKind.Without or VariantKind.Version)) && name.Split(' ').Length <= LongestName
+        return Kind(trimmed) is { } found
+            && trimmed[found.Length..].Trim() is var name
+            && (name.Length > 0 || found.Kind is not (VariantKind.Without or VariantKind.Version))
+            && name.Split(' ').Length <= LongestName
             ? new VariantLabel(found.Kind, name) : null;
     }
 
@@ -129,7 +140,9 @@ internal static partial class RowOpeners
         (VariantKind, int)? best = null;
         foreach (var (words, kind) in Kinds)
         {
-            if (text.StartsWith(words, StringComparison.OrdinalIgnoreCase) && (text.Length == words.Length || text[words.Length] == ':' || char.IsWhiteSpace(text[words.Length])) && !(best is { } held && held.Item2 >= words.Length))
+            if (text.StartsWith(words, StringComparison.OrdinalIgnoreCase)
+                && (text.Length == words.Length || text[words.Length] == ':' || char.IsWhiteSpace(text[words.Length]))
+                && !(best is { } held && held.Item2 >= words.Length))
             {
                 best = (kind, words.Length);
             }
@@ -148,7 +161,8 @@ internal static partial class RowOpeners
         }
 
         var said = match.Groups["variant"].Value.Trim();
-        var plain = said.Equals("as written", StringComparison.OrdinalIgnoreCase) || said.Equals("plain", StringComparison.OrdinalIgnoreCase);
+        var plain = said.Equals("as written", StringComparison.OrdinalIgnoreCase)
+            || said.Equals("plain", StringComparison.OrdinalIgnoreCase);
         var variant = plain ? null : Label(said);
         return plain || variant is not null ? new VersionAt(repeat, match.Groups["word"].Value[0] is 'f' or 'F', variant, row) : null;
     }
@@ -166,9 +180,15 @@ internal static partial class RowOpeners
             return null;
         }
 
-        var change = match.Groups["word"].Value[0] switch { 'd' or 'D' => CallChange.Drop, 'r' or 'R' => CallChange.Again, _ => CallChange.Move };
+        var change = match.Groups["word"].Value[0] switch
+        {
+            'd' or 'D' => CallChange.Drop,
+            'r' or 'R' => CallChange.Again,
+            _ => CallChange.Move
+        };
         return change != CallChange.Move ? new OrderChange(change, call, 0, row)
-            : int.TryParse(match.Groups["to"].ValueSpan, out var to) ? new OrderChange(change, call, match.Groups["side"].Value[0] is 'b' or 'B' ? Math.Max(0, to - 1) : to, row)
+            : int.TryParse(match.Groups["to"].ValueSpan, out var to)
+                ? new OrderChange(change, call, match.Groups["side"].Value[0] is 'b' or 'B' ? Math.Max(0, to - 1) : to, row)
             : null;
     }
 
@@ -183,7 +203,9 @@ internal static partial class RowOpeners
 
         var amount = match.Groups["turn"].Value;
         var count = match.Groups["count"] is { Success: true } at ? at.Value.ToLowerInvariant() : null;
-        return amount.Length == 0 ? new FinishChange(count, Eighths.None, row) : Eighths.TryParse(amount, out var turn) ? new FinishChange(count, turn, row) : null;
+        return amount.Length == 0 ? new FinishChange(count, Eighths.None, row)
+            : Eighths.TryParse(amount, out var turn) ? new FinishChange(count, turn, row)
+            : null;
     }
 
     /// <summary>"C on chorus", "C on every chorus", "C on the \"long lantern\"": a usual kind of passage, or any name in quotes.</summary>
@@ -202,7 +224,9 @@ internal static partial class RowOpeners
 
     /// <summary>"A x2 mirrored" and "A easier" taken apart.</summary>
     /// <param name="known">Names of the parts above, of which it may be a variant.</param>
-    public static (string Name, int Times, bool Mirrored, string? VariantOf, VariantLabel? Label) PartName(string name, Func<string, bool> known)
+    public static (string Name, int Times, bool Mirrored, string? VariantOf, VariantLabel? Label) PartName(
+        string name,
+        Func<string, bool> known)
     {
         (name, var times, var mirrored) = TimesAtEnd(name);
 
@@ -230,36 +254,63 @@ internal static partial class RowOpeners
     {
         var match = TimesBehind().Match(" " + text);
         return match.Success
-            ? (text[..Math.Max(0, match.Index - 1)].Trim(), match.Groups["word"].Value.ToLowerInvariant() switch { "twice" => 2, "thrice" => 3, _ => Count(match.Groups["times"]) }, match.Groups["side"].Success)
+            ? (text[..Math.Max(0, match.Index - 1)].Trim(), match.Groups["word"].Value.ToLowerInvariant() switch
+            {
+                "twice" => 2,
+                "thrice" => 3,
+                _ => Count(match.Groups["times"])
+            }, match.Groups["side"].Success)
             : (text.Trim(), 1, false);
     }
 
     /// <summary>What is wrong with how often stands at a row's end; null where nothing is, or nothing stands there.</summary>
     public static string? TimesProblem(string text) =>
-        TimesBehind().Match(" " + text).Groups["times"] is { Success: true } times && (times.Length > 3 || int.Parse(times.ValueSpan) is < 1 or > MostTimes)
-            ? $"'{text}' can be danced from 1 to {MostTimes} times, and is danced {(Count(times) == 1 ? "once" : $"{Count(times)} times")} here. Write such a number." : null;
+        TimesBehind().Match(" " + text).Groups["times"] is { Success: true } times
+            && (times.Length > 3 || int.Parse(times.ValueSpan) is < 1 or > MostTimes)
+            ? $"'{text}' can be danced from 1 to {MostTimes} times, and is danced "
+                + $"{(Count(times) == 1 ? "once" : $"{Count(times)} times")} here. Write such a number."
+                : null;
 
     private static int Count(Group digits) =>
         !digits.Success ? 1 : digits.Length > 3 ? MostTimes : Math.Clamp(int.Parse(digits.ValueSpan), 1, MostTimes);
 
-    [GeneratedRegex(@"^(?:again|(?<side>other side))(?:\s+[x×](?<times>\d+))?(?:\s+(?<side>mirrored|other side))?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"^(?:again|(?<side>other side))(?:\s+[x×](?<times>\d+))?(?:\s+(?<side>mirrored|other side))?$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex AgainRow();
 
-    [GeneratedRegex(@"^(?:the\s+)?(?<which>[a-z]+|\d[a-z]{2})\s+times?(?:\s*:|\s+|$)", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"^(?:the\s+)?(?<which>[a-z]+|\d[a-z]{2})\s+times?(?:\s*:|\s+|$)",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex EndingRow();
 
-    [GeneratedRegex(@"^(?<word>from|repeat)\s+(?:repeat\s+)?(?<repeat>\d{1,4})\s*[:,]?\s+(?:on\s+)?(?<variant>.+)$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"^(?<word>from|repeat)\s+(?:repeat\s+)?(?<repeat>\d{1,4})\s*[:,]?\s+(?:on\s+)?(?<variant>.+)$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex VersionRow();
 
-    [GeneratedRegex(@"\s+(?:(?:[x×](?<times>\d+)|(?<times>\d+)\s+times|(?<word>twice|thrice))(?:\s+(?<side>mirrored|other side))?|(?<side>mirrored))$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"\s+(?:(?:[x×](?<times>\d+)|(?<times>\d+)\s+times|(?<word>twice|thrice))(?:\s+(?<side>mirrored|other side))?|(?<side>mirrored))$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex TimesBehind();
 
-    [GeneratedRegex(@"^(?:(?<word>drop)\s+(?:call\s+|repeat\s+)?(?<call>\d{1,4})|(?<word>drop)\s+(?:the\s+)?(?<call>\d[a-z]{2}|[a-z]{5,7})\s+(?:call|repeat)|(?<word>repeat)\s+(?:call\s+)?(?<call>\d{1,4})\s+again|(?<word>move)\s+(?:call\s+|repeat\s+)?(?<call>\d{1,4})\s+(?<side>after|before)\s+(?<to>\d{1,4}))\.?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"^(?:(?<word>drop)\s+(?:call\s+|repeat\s+)?(?<call>\d{1,4})"
+            + @"|(?<word>drop)\s+(?:the\s+)?(?<call>\d[a-z]{2}|[a-z]{5,7})\s+(?:call|repeat)"
+            + @"|(?<word>repeat)\s+(?:call\s+)?(?<call>\d{1,4})\s+again"
+            + @"|(?<word>move)\s+(?:call\s+|repeat\s+)?(?<call>\d{1,4})\s+(?<side>after|before)\s+(?<to>\d{1,4}))\.?$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex ChangeRow();
 
-    [GeneratedRegex(@"^(?<part>[^\d\s+?][^\""]{0,40}?)\s+(?:belongs\s+)?on\s+(?:(?:the|every|each|all)\s+)?(?:\""(?<quoted>[^\""]{1,60})\""|(?<kind>[\p{L}-]{2,20}(?:\s[\p{L}-]{2,20})?))\.?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"^(?<part>[^\d\s+?][^\""]{0,40}?)\s+(?:belongs\s+)?on\s+(?:(?:the|every|each|all)\s+)?"
+            + @"(?:\""(?<quoted>[^\""]{1,60})\""|(?<kind>[\p{L}-]{2,20}(?:\s[\p{L}-]{2,20})?))\.?$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex MeetingRow();
 
-    [GeneratedRegex(@"^finish\s+(?:(?:on\s+)?(?:count\s+)?(?<count>\d{1,4}[e&a]?)\s+(?:no turn|turn\s+(?<turn>\d[\d/ ]*\s+(?:left|right)))|pose(?:,?\s+turn\s+(?<turn>\d[\d/ ]*\s+(?:left|right)))?)\.?$", RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
+    [GeneratedRegex(
+        @"^finish\s+(?:(?:on\s+)?(?:count\s+)?(?<count>\d{1,4}[e&a]?)\s+(?:no turn|turn\s+(?<turn>\d[\d/ ]*\s+(?:left|right)))"
+            + @"|pose(?:,?\s+turn\s+(?<turn>\d[\d/ ]*\s+(?:left|right)))?)\.?$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking)]
     private static partial Regex FinishRow();
 }

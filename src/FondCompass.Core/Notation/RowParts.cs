@@ -13,7 +13,13 @@ namespace FondCompass.Core.Notation;
 /// <param name="CountsAt">Columns of the counts, or of what cannot be counted.</param>
 /// <param name="Words">Columns of everything behind the counts.</param>
 /// <param name="Steps">The clauses, the first with the row's counts; empty where nothing but layers stands.</param>
-internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSpan CountsAt, TextSpan Words, IReadOnlyList<CountedPiece> Steps, IReadOnlyList<CountedPiece> Layers)
+internal sealed record RowParts(
+    CountsOutcome Outcome,
+    CountSpec? Counts,
+    TextSpan CountsAt,
+    TextSpan Words,
+    IReadOnlyList<CountedPiece> Steps,
+    IReadOnlyList<CountedPiece> Layers)
 {
     /// <param name="text">The whole row.</param>
     /// <param name="from">The columns to read: the row's content, or what is left of it behind its opening words.</param>
@@ -35,7 +41,13 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
         var pieces = steps.Length == 0 ? []
             : counts is null ? [new CountedPiece(null, default, steps.In(text), steps)]
             : CountedPieces.Split(steps.In(text), lineCounts, counts).Select(p => In(p, steps.Start)).ToList();
-        return new RowParts(outcome, counts, new TextSpan(from.Start, length), words, pieces, plus < words.End ? LayersIn(text, plus, words.End, lineCounts) : []);
+        return new RowParts(
+            outcome,
+            counts,
+            new TextSpan(from.Start, length),
+            words,
+            pieces,
+            plus < words.End ? LayersIn(text, plus, words.End, lineCounts) : []);
     }
 
     /// <summary>The counts a note hangs on: "note 3 walls" begins with a number that is none; ranges, and "note 5: …", are.</summary>
@@ -54,7 +66,10 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
     private static CountedPiece In(CountedPiece piece, int column) =>
         piece with { CountsAt = piece.CountsAt.Length > 0 ? piece.CountsAt.From(column) : default, Span = piece.Span.From(column) };
 
-    /// <summary>The plus that opens the layers ("+ clap", "+ 1-4 hips R", "+ snap on 2 and 4"): at the start or after a space, so that "one+" is no layer.</summary>
+    /// <summary>
+    /// The plus that opens the layers ("+ clap", "+ 1-4 hips R", "+ snap on 2 and 4"): at the start or after a space, so that "one+" is no
+    /// layer.
+    /// </summary>
     private static int LayersAt(string text, TextSpan words)
     {
         for (var i = words.Start; i < words.End; i++)
@@ -68,12 +83,17 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
         return words.End;
     }
 
-    /// <summary>"…, clap on 4", "… with snaps on 2 and 4": a sound whose counts stand behind it lies beside the steps as a layer does.</summary>
+    /// <summary>
+    /// "…, clap on 4", "… with snaps on 2 and 4": a sound whose counts stand behind it lies beside the steps as a layer does.
+    /// </summary>
     /// <returns>The column before the sound, and where the steps end; both the end of the row where there is none.</returns>
     private static (int Layer, int Rests) SoundBehind(string text, TextSpan words)
     {
         var match = Sounding.Match(text, words.Start, words.End - words.Start);
-        return match.Success && match.Index > words.Start && Verbs.Find(match.Groups["sound"].Value.ToLowerInvariant()) is { } verb && verb.Has(VerbTraits.Sound)
+        return match.Success
+            && match.Index > words.Start
+            && Verbs.Find(match.Groups["sound"].Value.ToLowerInvariant()) is { } verb
+            && verb.Has(VerbTraits.Sound)
             ? (match.Groups["sound"].Index - 1, match.Index)
             : (words.End, words.End);
     }
@@ -92,7 +112,8 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
             var span = TextSpan.Trimmed(text, at + 1, next);
             if (span.Length > 0)
             {
-                layers.AddRange(CountedPieces.Split(span.In(text), lineCounts).Select(p => In(p.Counts is null ? Behind(p, lineCounts) : p, span.Start)));
+                layers.AddRange(CountedPieces.Split(span.In(text), lineCounts)
+                    .Select(p => In(p.Counts is null ? Behind(p, lineCounts) : p, span.Start)));
             }
 
             at = next;
@@ -117,7 +138,9 @@ internal sealed record RowParts(CountsOutcome Outcome, CountSpec? Counts, TextSp
             from += string.Compare(text, from, word, 0, word.Length, StringComparison.OrdinalIgnoreCase) == 0 ? word.Length : 0;
         }
 
-        var said = text[from..].Replace(" and ", ",", StringComparison.OrdinalIgnoreCase).Replace(" & ", ",", StringComparison.Ordinal).Replace(", ", ",", StringComparison.Ordinal);
+        var said = text[from..].Replace(" and ", ",", StringComparison.OrdinalIgnoreCase)
+            .Replace(" & ", ",", StringComparison.Ordinal)
+            .Replace(", ", ",", StringComparison.Ordinal);
         return CountsReader.TryRead(said, lineCounts, null, out var counts, out var length) == CountsOutcome.Read && length == said.Length
             ? new CountedPiece(counts, new TextSpan(piece.Span.Start + from, text.Length - from), text[..on].Trim(), piece.Span)
             : piece;

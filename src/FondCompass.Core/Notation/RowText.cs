@@ -5,7 +5,10 @@ namespace FondCompass.Core.Notation;
 /// <summary>How a text row is cut into its pieces before it is read.</summary>
 public static class RowText
 {
-    /// <summary>The columns of what a row says: without its comment and the space around it. A comment begins with # or // at the row's start or after a space.</summary>
+    /// <summary>
+    /// The columns of what a row says: without its comment and the space around it. A comment begins with # or // at the row's start or
+    /// after a space.
+    /// </summary>
     public static TextSpan Content(string raw)
     {
         for (var i = 0; i < raw.Length; i++)

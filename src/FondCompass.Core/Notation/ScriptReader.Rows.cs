@@ -21,14 +21,26 @@ public sealed partial class ScriptReader
         var counts = read.Counts ?? (read.Outcome == CountsOutcome.None ? _lastCounts : null);
         if (counts is null || read.Words.Length == 0)
         {
-            _findings.Add(NotationFindings.BadVariant.At(row, $"'{label}' must say for which counts and what is danced instead: '{label} 5-8 vine R'."));
+            _findings.Add(NotationFindings.BadVariant.At(
+                row,
+                $"'{label}' must say for which counts and what is danced instead: '{label} 5-8 vine R'."));
             return;
         }
 
-        IReadOnlyList<CountedPiece> steps = read.Steps.Count > 0 ? read.Steps : [new CountedPiece(counts, default, "", read.Words with { Length = 0 })];
+        IReadOnlyList<CountedPiece> steps = read.Steps.Count > 0
+            ? read.Steps
+            : [new CountedPiece(counts, default, "", read.Words with { Length = 0 })];
         for (var i = 0; i < steps.Count; i++)
         {
-            Entries(row).Add(new VariantEntry(row, label, new StepEntry(row, steps[i].Counts ?? counts, steps[i].Wording, steps[i].Span.Start, i == steps.Count - 1 ? read.LayerTexts : [])));
+            Entries(row).Add(new VariantEntry(
+                row,
+                label,
+                new StepEntry(
+                    row,
+                    steps[i].Counts ?? counts,
+                    steps[i].Wording,
+                    steps[i].Span.Start,
+                    i == steps.Count - 1 ? read.LayerTexts : [])));
         }
     }
 

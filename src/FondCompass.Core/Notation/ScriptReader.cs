@@ -56,7 +56,12 @@ public sealed partial class ScriptReader
             cancel.ThrowIfCancellationRequested();
             if (RowText.Content(_rows[i]).Length > 0 && ++read > MostRows)
             {
-                _findings.Add(NotationFindings.TooMuch.At(i + 1, string.Create(CultureInfo.InvariantCulture, $"{MostRows:N0} rows are read; this one and what is behind it are not. Part it into several dances, or write what repeats once and call it in an order.")));
+                _findings.Add(NotationFindings.TooMuch.At(
+                    i + 1,
+                    string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"{MostRows:N0} rows are read; this one and what is behind it are not. Part it into several dances, or write "
+                            + $"what repeats once and call it in an order.")));
                 break;
             }
 
@@ -64,7 +69,12 @@ public sealed partial class ScriptReader
             if (_parts.Count > MostParts)
             {
                 _parts.RemoveAt(MostParts);
-                _findings.Add(NotationFindings.TooMuch.At(i + 1, string.Create(CultureInfo.InvariantCulture, $"A dance may have {MostParts:N0} parts and tags; this one and what is behind it are not read. Part it into several dances, or call what repeats in an order.")));
+                _findings.Add(NotationFindings.TooMuch.At(
+                    i + 1,
+                    string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"A dance may have {MostParts:N0} parts and tags; this one and what is behind it are not read. Part it into "
+                            + $"several dances, or call what repeats in an order.")));
                 break;
             }
         }
@@ -76,7 +86,8 @@ public sealed partial class ScriptReader
         }
 
         // A dance that waits for its title has just been opened: nothing is wrong with it yet.
-        if (_parts.TrueForAll(p => !p.Entries.Exists(e => e is not NoteEntry)) && !(_parts.Count > 0 && Array.Exists(_rows, r => r.Trim() == "title")))
+        if (_parts.TrueForAll(p => !p.Entries.Exists(e => e is not NoteEntry))
+            && !(_parts.Count > 0 && Array.Exists(_rows, r => r.Trim() == "title")))
         {
             _findings.Add(NotationFindings.Empty.At(
                 Math.Max(1, _rows.Length),
@@ -120,7 +131,12 @@ public sealed partial class ScriptReader
         // Talk that is kept as a note may be as long as it is.
         if (content.Length > LongestRow && RowText.FirstWord(content.In(text)).Word != "note")
         {
-            _findings.Add(NotationFindings.TooMuch.At(row, string.Create(CultureInfo.InvariantCulture, $"This row has {content.Length:N0} letters; one of more than {LongestRow:N0} is not read. Write each step on a row of its own.")));
+            _findings.Add(NotationFindings.TooMuch.At(
+                row,
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"This row has {content.Length:N0} letters; one of more than {LongestRow:N0} is not read. Write each step on a row "
+                        + $"of its own.")));
             return;
         }
 
@@ -208,7 +224,9 @@ public sealed partial class ScriptReader
         entries.Add(new LayerEntry(row, RowParts.Read(text, at, _header.LineCounts, null).LayerTexts, HeadingAbove() ?? LayerSpan.Row));
     }
 
-    /// <summary>Whether the row stands directly under the name of a part or a line, other such rows between; null where steps stand above.</summary>
+    /// <summary>
+    /// Whether the row stands directly under the name of a part or a line, other such rows between; null where steps stand above.
+    /// </summary>
     private LayerSpan? HeadingAbove() => _parts.Count == 0 ? null : _parts[^1].Entries is not [.., var last] ? LayerSpan.Part : last switch
     {
         LineEntry => LayerSpan.Line,
@@ -221,9 +239,13 @@ public sealed partial class ScriptReader
     {
         var read = HeaderReader.Read(_header, word, rest);
         // A line's length may change from part to part, and what was changed is a list.
-        if (!_stated.Add(word == "start" && !rest.Contains("weight", StringComparison.OrdinalIgnoreCase) ? "facing" : word) && word is not ("line" or "changed") && read.Header != _header)
+        if (!_stated.Add(word == "start" && !rest.Contains("weight", StringComparison.OrdinalIgnoreCase) ? "facing" : word)
+            && word is not ("line" or "changed")
+            && read.Header != _header)
         {
-            _findings.Add(NotationFindings.SettingTwice.At(row, $"Another '{word}' stands above; the last one counts, this one. Take one of the two out."));
+            _findings.Add(NotationFindings.SettingTwice.At(
+                row,
+                $"Another '{word}' stands above; the last one counts, this one. Take one of the two out."));
         }
 
         _header = read.Header;
@@ -248,7 +270,8 @@ public sealed partial class ScriptReader
         if (!_partNames.Add(read.Name))
         {
             _findings.Add(NotationFindings.SamePart.At(
-                row, $"There is a part called {read.Name} already. Give this one a name of its own; until then only the first can be called."));
+                row,
+                $"There is a part called {read.Name} already. Give this one a name of its own; until then only the first can be called."));
         }
 
         _parts.Add((new DancePart(read.Name, isTag, row, [], read.Times, read.Mirrored, read.VariantOf, read.Label), []));
@@ -275,7 +298,8 @@ public sealed partial class ScriptReader
         {
             _findings.Add(NotationFindings.ImpossibleCounts.At(
                 row,
-                $"'{read.CountsAt.In(text).Trim()}' cannot be counted: counts go up from 1, no higher than {Beat.Largest}, each later than the one before. Write for instance 1-4, 5&6 or 7.",
+                $"'{read.CountsAt.In(text).Trim()}' cannot be counted: counts go up from 1, no higher than {Beat.Largest}, each later "
+                    + "than the one before. Write for instance 1-4, 5&6 or 7.",
                 part: _parts.Count > 0 ? _parts[^1].Part.Name : null));
             Entries(row).Add(new UnreadableEntry(row, at.In(text)));
             return;
@@ -294,17 +318,27 @@ public sealed partial class ScriptReader
             return;
         }
 
-        if (read.Steps is [{ Counts: { } free } only] && RowText.FirstWord(only.Wording) is var (first, rest) && first.TrimEnd(',') == "free" && FactReader.TryRead(rest, out var weight, out var facing))
+        if (read.Steps is [{ Counts: { } free } only]
+            && RowText.FirstWord(only.Wording) is var (first, rest)
+            && first.TrimEnd(',') == "free"
+            && FactReader.TryRead(rest, out var weight, out var facing))
         {
             Entries(row).Add(new FreeEntry(row, free, weight, facing));
             return;
         }
 
         // Layers alone lie on counts in which the feet rest.
-        IReadOnlyList<CountedPiece> steps = read.Steps.Count > 0 ? read.Steps : [new CountedPiece(read.Counts, default, "hold", read.Words with { Length = 0 })];
+        IReadOnlyList<CountedPiece> steps = read.Steps.Count > 0
+            ? read.Steps
+            : [new CountedPiece(read.Counts, default, "hold", read.Words with { Length = 0 })];
         for (var i = 0; i < steps.Count; i++)
         {
-            Entries(row).Add(new StepEntry(row, steps[i].Counts, steps[i].Wording, steps[i].Span.Start, i == steps.Count - 1 ? read.LayerTexts : []));
+            Entries(row).Add(new StepEntry(
+                row,
+                steps[i].Counts,
+                steps[i].Wording,
+                steps[i].Span.Start,
+                i == steps.Count - 1 ? read.LayerTexts : []));
             if (steps[i].Counts is { } own)
             {
                 (_lastBeat, _lastCounts) = (own.Last, own);
@@ -349,7 +383,9 @@ public sealed partial class ScriptReader
         var meaning = rest[(equals + 1)..].Trim();
         if (name.Length == 0 || meaning.Length == 0)
         {
-            _findings.Add(NotationFindings.BadDefinition.At(row, "Write the step's name, '=', and what it is made of: 'step rope walk = step R across, step L across'."));
+            _findings.Add(NotationFindings.BadDefinition.At(
+                row,
+                "Write the step's name, '=', and what it is made of: 'step rope walk = step R across, step L across'."));
             return;
         }
 
@@ -379,7 +415,10 @@ public sealed partial class ScriptReader
             case "restart" when reader.ReadRestart(row, rest) is { } restart:
                 if (_restarts.Find(r => r.Repeat == restart.Repeat) is { } first && first.AfterCount != restart.AfterCount)
                 {
-                    _findings.Add(NotationFindings.BadException.At(row, $"Repeat {first.Repeat} is cut after {first.AfterCount} counts already, by row {first.Row}, and that counts. Take one of the two out."));
+                    _findings.Add(NotationFindings.BadException.At(
+                        row,
+                        $"Repeat {first.Repeat} is cut after {first.AfterCount} counts already, by row {first.Row}, and that counts. "
+                            + "Take one of the two out."));
                 }
 
                 _restarts.Add(restart);

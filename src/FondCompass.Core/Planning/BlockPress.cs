@@ -36,10 +36,17 @@ public enum BlockPress
 /// <param name="Block">Its id.</param>
 /// <param name="Seconds">Its length.</param>
 /// <param name="Repeats">Null where nothing is repeated.</param>
-/// <param name="AfterIfEarlier">The block it comes after once it is put before the one in front of it; empty for the lesson's begin.</param>
+/// <param name="AfterIfEarlier">The block it comes after once it is put before the one in front of it; empty for the lesson's
+/// begin.</param>
 /// <param name="AfterIfLater">The block behind it; null for the last.</param>
 /// <param name="Bite">What is taught in it, of a walk.</param>
-public sealed record BlockSeen(string Block, double Seconds = 0, int? Repeats = null, string? AfterIfEarlier = null, string? AfterIfLater = null, BiteSeen? Bite = null);
+public sealed record BlockSeen(
+    string Block,
+    double Seconds = 0,
+    int? Repeats = null,
+    string? AfterIfEarlier = null,
+    string? AfterIfLater = null,
+    BiteSeen? Bite = null);
 
 /// <summary>A bite as it was cut when something was pressed.</summary>
 /// <param name="Dance">Its dance's place in the lesson, from 0.</param>
@@ -62,7 +69,8 @@ public static class BlockPresses
         return press switch
         {
             BlockPress.OnceLess when seen.Repeats is { } times => By(changes.Settled(seen.Block, null, Math.Max(1, times - 1))),
-            BlockPress.OnceMore when seen.Repeats is { } times => By(changes.Settled(seen.Block, null, Math.Min(LessonPlanner.MostPinnedRepeats, times + 1))),
+            BlockPress.OnceMore when seen.Repeats is { } times =>
+                By(changes.Settled(seen.Block, null, Math.Min(LessonPlanner.MostPinnedRepeats, times + 1))),
             BlockPress.MinuteLess => By(changes.Settled(seen.Block, Math.Max(0, minutes - Minute), null)),
             BlockPress.MinuteMore => By(changes.Settled(seen.Block, Math.Min(LessonBrief.Longest * Minute, minutes + Minute), null)),
             BlockPress.KeepSo => By(changes.Settled(seen.Block, Math.Round(seen.Seconds), null)),
@@ -73,9 +81,12 @@ public static class BlockPresses
             BlockPress.InOne => By(changes.Halved(seen.Block, false)),
             BlockPress.TakeOut => By(changes.TakenOut(seen.Block)),
             BlockPress.PutBack => By(changes.PutBack(seen.Block)),
-            BlockPress.WithNextLine when seen.Bite is { } bite => asked.WithCut(bite.Dance, bite.Part, bite.LastLine, new BiteCut(bite.Dance, bite.Part, bite.LastLine)),
-            BlockPress.AsTwoBites when seen.Bite is { Counts: > 1 } bite => asked.WithCut(bite.Dance, bite.Part, bite.Line, new BiteCut(bite.Dance, bite.Part, bite.Line, bite.Counts / 2)),
-            BlockPress.AsWritten when seen.Bite is { } bite => asked.WithCut(bite.Dance, bite.Part, bite.LastLine > bite.Line ? bite.LastLine - 1 : bite.Line, null),
+            BlockPress.WithNextLine when seen.Bite is { } bite =>
+                asked.WithCut(bite.Dance, bite.Part, bite.LastLine, new BiteCut(bite.Dance, bite.Part, bite.LastLine)),
+            BlockPress.AsTwoBites when seen.Bite is { Counts: > 1 } bite =>
+                asked.WithCut(bite.Dance, bite.Part, bite.Line, new BiteCut(bite.Dance, bite.Part, bite.Line, bite.Counts / 2)),
+            BlockPress.AsWritten when seen.Bite is { } bite =>
+                asked.WithCut(bite.Dance, bite.Part, bite.LastLine > bite.Line ? bite.LastLine - 1 : bite.Line, null),
             _ => asked,
         };
     }

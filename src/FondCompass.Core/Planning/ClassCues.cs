@@ -25,6 +25,9 @@ public sealed record ClassCues
     /// <summary>With the words for one count; none take them away.</summary>
     public ClassCues With(ClassCue cue) => this with
     {
-        Cues = [.. Cues.Where(c => (c.Part, c.Line, c.Count) != (cue.Part, cue.Line, cue.Count)), .. cue.Words.Length > 0 ? (ClassCue[])[cue] : []],
+        Cues = [
+            .. Cues.Where(c => (c.Part, c.Line, c.Count) != (cue.Part, cue.Line, cue.Count)),
+            .. cue.Words.Length > 0 ? (ClassCue[])[cue] : []
+        ],
     };
 }

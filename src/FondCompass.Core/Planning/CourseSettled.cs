@@ -16,7 +16,10 @@ public sealed record CourseSettled
     /// <summary>With one cell settled; null bites let it go.</summary>
     public CourseSettled With(int week, int dance, int? bites) => this with
     {
-        Cells = [.. Cells.Where(c => (c.Week, c.Dance) != (week, dance)).Concat(bites is { } number ? [new SettledCell(week, dance, number)] : []).OrderBy(c => c.Week).ThenBy(c => c.Dance)],
+        Cells = [.. Cells.Where(c => (c.Week, c.Dance) != (week, dance))
+            .Concat(bites is { } number ? [new SettledCell(week, dance, number)] : [])
+            .OrderBy(c => c.Week)
+            .ThenBy(c => c.Dance)],
     };
 
     /// <summary>When the dances come in another order, or others come: a cell goes with its dance and ends with the weeks.</summary>

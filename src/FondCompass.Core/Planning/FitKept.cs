@@ -19,7 +19,9 @@ public sealed record FitKept
     /// <summary>Passages as text, one a row ("verse 32 @112"); a steady track when empty. A track of the library has its own.</summary>
     public string Passages { get; init; } = "";
 
-    /// <summary>What holds for this track alone, each as the script rows that say it: tags, restarts, changes of the order, endings.</summary>
+    /// <summary>
+    /// What holds for this track alone, each as the script rows that say it: tags, restarts, changes of the order, endings.
+    /// </summary>
     public IReadOnlyList<string> Changes { get; init; } = [];
 
     /// <summary>Letters of the changes together.</summary>
@@ -35,5 +37,6 @@ public sealed record FitKept
     /// <summary>Without the change of a number, from 1, or without the last.</summary>
     public FitKept Without(int? number) => this with { Changes = [.. Changes.Where((_, i) => i != (number ?? Changes.Count) - 1)] };
 
-    private static string[] Parted(string rows) => rows.ReplaceLineEndings("\n").Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+    private static string[] Parted(string rows) =>
+        rows.ReplaceLineEndings("\n").Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
 }

@@ -5,11 +5,14 @@ using FondCompass.Core.Counts;
 
 namespace FondCompass.Core.Planning;
 
-/// <summary>What is kept cannot be read: it was written by a later version, or is no such thing at all. The message says which, and where.</summary>
+/// <summary>
+/// What is kept cannot be read: it was written by a later version, or is no such thing at all. The message says which, and where.
+/// </summary>
 public sealed class KeptFormatException(string message, Exception? cause = null) : Exception(message, cause);
 
 /// <summary>
-/// The one form in which plans, fits and calls of a class are kept: a JSON object whose "format" tells its version; names in camel case, choices by the
+/// The one form in which plans, fits and calls of a class are kept: a JSON object whose "format" tells its version; names in camel case,
+/// choices by the
 /// words of <see cref="WayWords"/>, rates in percent of full tempo. What is null is left out.
 /// </summary>
 public static class KeptJson
@@ -44,14 +47,18 @@ public static class KeptJson
     {
         try
         {
-            if (JsonNode.Parse(text) is not JsonObject read || read[FormatName] is not JsonValue said || !said.TryGetValue<int>(out var format))
+            if (JsonNode.Parse(text) is not JsonObject read
+                || read[FormatName] is not JsonValue said
+                || !said.TryGetValue<int>(out var format))
             {
                 throw new KeptFormatException($"This is no {typeof(T).Name} as it is kept: it has no \"{FormatName}\".");
             }
 
             if (format is < 1 or > Format)
             {
-                throw new KeptFormatException($"This {typeof(T).Name} was written in format {format}, by a later version of the program; this one reads up to {Format}. Start the later version again.");
+                throw new KeptFormatException(
+                    $"This {typeof(T).Name} was written in format {format}, by a later version of the program; this one reads up to "
+                        + $"{Format}. Start the later version again.");
             }
 
             read.Remove(FormatName);
@@ -66,8 +73,11 @@ public static class KeptJson
     private sealed class RateConverter : JsonConverter<Rate>
     {
         public override Rate Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            reader.GetDouble() is var percent && Rate.IsValid(percent) ? new Rate(percent) : throw new JsonException($"{percent} is no rate from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
+            reader.GetDouble() is var percent && Rate.IsValid(percent)
+                ? new Rate(percent)
+                : throw new JsonException($"{percent} is no rate from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
 
-        public override void Write(Utf8JsonWriter writer, Rate value, JsonSerializerOptions options) => writer.WriteNumberValue(value.Percent);
+        public override void Write(Utf8JsonWriter writer, Rate value, JsonSerializerOptions options) =>
+            writer.WriteNumberValue(value.Percent);
     }
 }

@@ -4,7 +4,8 @@ using FondCompass.Core.Lessons;
 namespace FondCompass.Core.Planning;
 
 /// <summary>
-/// What a lesson is asked to be, beside its dances, its group and its day; the plan is reckoned from it (rules, section 7). It is kept with a lesson and with
+/// What a lesson is asked to be, beside its dances, its group and its day; the plan is reckoned from it (rules, section 7). It is kept with
+/// a lesson and with
 /// a plan in the making, as <see cref="KeptJson"/> writes it.
 /// </summary>
 public sealed record LessonAsked
@@ -26,12 +27,19 @@ public sealed record LessonAsked
     public int Minutes
     {
         get;
-        init => field = value is >= LeastMinutes and <= (int)LessonBrief.Longest ? value : throw new ArgumentOutOfRangeException(nameof(Minutes), $"A lesson has from {LeastMinutes} to {LessonBrief.Longest:0} minutes, not {value}.");
+        init =>
+            field = value is >= LeastMinutes and <= (int)LessonBrief.Longest
+                ? value
+                : throw new ArgumentOutOfRangeException(
+                    nameof(Minutes),
+                    $"A lesson has from {LeastMinutes} to {LessonBrief.Longest:0} minutes, not {value}.");
     } = UsualMinutes;
 
     public WayAsked Way { get; init; } = WayAsked.AsSuggested;
 
-    /// <summary>The version of the dances that is taught, as <see cref="Swaps.ClassVersion"/> names it; as they are written when empty.</summary>
+    /// <summary>
+    /// The version of the dances that is taught, as <see cref="Swaps.ClassVersion"/> names it; as they are written when empty.
+    /// </summary>
     public string Version { get; init; } = "";
 
     /// <summary>What is due is not brought back today.</summary>
@@ -65,7 +73,8 @@ public sealed record LessonAsked
     }
 
     /// <summary>With a way out taken; a version comes on top of the one that is danced already.</summary>
-    public LessonAsked Taking(WayOut way) => this with { Way = way.Way, Version = string.Join(", ", ((string[])[Version, way.Version]).Where(v => v.Length > 0)) };
+    public LessonAsked Taking(WayOut way) =>
+        this with { Way = way.Way, Version = string.Join(", ", ((string[])[Version, way.Version]).Where(v => v.Length > 0)) };
 
     /// <summary>Which bites of a dance are new; from the first to the last when nothing is said.</summary>
     public BiteSpan SpanOf(int place) => Spans.FirstOrDefault(s => s.Dance == place) ?? new BiteSpan(place, 0);
@@ -86,7 +95,9 @@ public sealed record LessonAsked
     };
 }
 
-/// <summary>The bites of a dance that are new in a lesson: those that earlier lessons taught are before, those of later ones behind.</summary>
+/// <summary>
+/// The bites of a dance that are new in a lesson: those that earlier lessons taught are before, those of later ones behind.
+/// </summary>
 /// <param name="Dance">Its place in the lesson, from 0.</param>
 /// <param name="From">So many bites were taught before.</param>
 /// <param name="Until">So many are taught when the lesson is over; all when null.</param>

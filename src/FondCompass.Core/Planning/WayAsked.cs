@@ -26,7 +26,10 @@ public sealed record WayAsked
     public IReadOnlyList<Rate>? Ladder
     {
         get;
-        init => field = value is null or { Count: <= MostRungs } ? value : throw new ArgumentOutOfRangeException(nameof(Ladder), $"A ladder has at most {MostRungs} rungs, not {value.Count}.");
+        init =>
+            field = value is null or { Count: <= MostRungs }
+                ? value
+                : throw new ArgumentOutOfRangeException(nameof(Ladder), $"A ladder has at most {MostRungs} rungs, not {value.Count}.");
     }
 
     public WallSchool? Walls { get; init; }
@@ -39,7 +42,10 @@ public sealed record WayAsked
 
     public MistakeSchool? Mistakes { get; init; }
 
-    /// <summary>How it is danced to its music. Once it is asked for, runs are part of the least, whatever the kind of lesson leaves to minutes left over.</summary>
+    /// <summary>
+    /// How it is danced to its music. Once it is asked for, runs are part of the least, whatever the kind of lesson leaves to minutes left
+    /// over.
+    /// </summary>
     public ProgressSchool? Progress { get; init; }
 
     /// <summary>Counts of a count-in, 0 to <see cref="LongestCountIn"/>.</summary>
@@ -47,7 +53,10 @@ public sealed record WayAsked
     public int? CountIn
     {
         get;
-        init => field = value is null or (>= 0 and <= LongestCountIn) ? value : throw new ArgumentOutOfRangeException(nameof(CountIn), $"A count-in has from 0 to {LongestCountIn} counts, not {value}.");
+        init =>
+            field = value is null or (>= 0 and <= LongestCountIn)
+                ? value
+                : throw new ArgumentOutOfRangeException(nameof(CountIn), $"A count-in has from 0 to {LongestCountIn} counts, not {value}.");
     }
 
     /// <summary>Bites taught in this lesson, from 1.</summary>
@@ -55,7 +64,10 @@ public sealed record WayAsked
     public int? Until
     {
         get;
-        init => field = value is null or >= 1 ? value : throw new ArgumentOutOfRangeException(nameof(Until), $"A lesson teaches from 1 bite on, not {value}.");
+        init =>
+            field = value is null or >= 1
+                ? value
+                : throw new ArgumentOutOfRangeException(nameof(Until), $"A lesson teaches from 1 bite on, not {value}.");
     }
 
     /// <summary>A whole way, with nothing left to be suggested but what it leaves open itself.</summary>

@@ -5,7 +5,10 @@ using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Planning;
 
-/// <summary>The choices of a way of teaching by the words in which requests, forms and what is kept have them: lower case, a hyphen between words ("last-part-first").</summary>
+/// <summary>
+/// The choices of a way of teaching by the words in which requests, forms and what is kept have them: lower case, a hyphen between words
+/// ("last-part-first").
+/// </summary>
 public static class WayWords
 {
     /// <summary>How a word is made of a value's name.</summary>

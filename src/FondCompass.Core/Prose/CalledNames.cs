@@ -3,7 +3,9 @@ using System.Text.RegularExpressions;
 
 namespace FondCompass.Core.Prose;
 
-/// <summary>The names that an order calls, and the headings they are short for: "V1" for "Verse 1", "Ch" for "Chorus", "B2" for "Block 2".</summary>
+/// <summary>
+/// The names that an order calls, and the headings they are short for: "V1" for "Verse 1", "Ch" for "Chorus", "B2" for "Block 2".
+/// </summary>
 internal sealed partial class CalledNames
 {
     private readonly HashSet<string> _names;
@@ -16,7 +18,10 @@ internal sealed partial class CalledNames
     {
         _names = called.Where(n => !ProseForms.Says("all parts", n)).ToHashSet(StringComparer.OrdinalIgnoreCase);
         _inOrder = [.. _names];
-        var heads = lines.Where(l => !l.IsTooLong).Select(l => Heading().Match(l.Text)).Where(m => m.Success).Select(m => m.Groups["name"].Value)
+        var heads = lines.Where(l => !l.IsTooLong)
+            .Select(l => Heading().Match(l.Text))
+            .Where(m => m.Success)
+            .Select(m => m.Groups["name"].Value)
             .Distinct(StringComparer.OrdinalIgnoreCase).ToList();
         foreach (var name in _names.Where(n => !heads.Exists(h => h.Equals(n, StringComparison.OrdinalIgnoreCase)
             || h.EndsWith($" {n}", StringComparison.OrdinalIgnoreCase))))
@@ -50,7 +55,9 @@ internal sealed partial class CalledNames
         // "Block 1 x2, Block 2 x2, then both once": each of them, in the order in which they were called first.
         calls = string.Join(", ", ProseForms.Split("call mark", calls)
             .Select(c => ProseForms.Says("all parts", ProseForms.Replace("call times", c, "").Trim(' ', '.'))
-            ? string.Join(", ", _inOrder) : c.Trim())) is var each && each.Split(", ").Length > ProseForms.Split("call mark", calls).Length ? each : calls;
+            ? string.Join(", ", _inOrder) : c.Trim())) is var each && each.Split(", ").Length > ProseForms.Split("call mark", calls).Length
+                ? each
+                : calls;
         if (_headings.Count == 0)
         {
             return calls;
@@ -64,13 +71,17 @@ internal sealed partial class CalledNames
     public static bool IsShortFor(string name, string heading)
     {
         var (brief, whole) = (Short().Match(name), Heading().Match(heading));
-        return brief.Success && whole.Success && whole.Groups["word"].Value.StartsWith(brief.Groups[1].Value, StringComparison.OrdinalIgnoreCase)
+        return brief.Success
+            && whole.Success
+            && whole.Groups["word"].Value.StartsWith(brief.Groups[1].Value, StringComparison.OrdinalIgnoreCase)
             && whole.Groups["word"].Length > brief.Groups[1].Length
                 && string.Equals(whole.Groups["rank"].Value, brief.Groups[2].Value, StringComparison.OrdinalIgnoreCase)
             && (brief.Groups[2].Length > 0 || ProseForms.Says("kind", whole.Groups["name"].Value));
     }
 
-    [GeneratedRegex(@"^(?<name>(?<word>\p{L}{3,})(?: (?<rank>\d{1,2}|[A-Z]))?)(?: steps| part| section)?\s*(?:$|[:(\[–—-])", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(
+        @"^(?<name>(?<word>\p{L}{3,})(?: (?<rank>\d{1,2}|[A-Z]))?)(?: steps| part| section)?\s*(?:$|[:(\[–—-])",
+        RegexOptions.CultureInvariant)]
     private static partial Regex Heading();
 
     [GeneratedRegex(@"^(\p{L}{1,3})(\d{0,2})$", RegexOptions.CultureInvariant)]

@@ -5,7 +5,8 @@ using FondCompass.Core.Reading;
 namespace FondCompass.Core.Prose;
 
 /// <summary>
-/// What the words of a clause say of its place among the others: that it explains, tells beside the steps, counts or turns what stands before it.
+/// What the words of a clause say of its place among the others: that it explains, tells beside the steps, counts or turns what stands
+/// before it.
 /// </summary>
 internal static class ClauseSigns
 {
@@ -36,10 +37,14 @@ internal static class ClauseSigns
         };
     }
 
-    /// <summary>Words begin here that only tell beside the steps: "until", "as you"; "so we" only behind others, for at the beginning it leads on.</summary>
+    /// <summary>
+    /// Words begin here that only tell beside the steps: "until", "as you"; "so we" only behind others, for at the beginning it leads on.
+    /// </summary>
     public static bool IsAside(List<Lexeme> lexemes, int i) =>
         ProseForms.IsAside(lexemes[i].Text)
-        || (i + 1 < lexemes.Count && (i > 0 || !ProseForms.Explains(lexemes[i].Text)) && ProseForms.IsAside($"{lexemes[i].Text} {lexemes[i + 1].Text}"));
+        || (i + 1 < lexemes.Count
+            && (i > 0 || !ProseForms.Explains(lexemes[i].Text))
+            && ProseForms.IsAside($"{lexemes[i].Text} {lexemes[i + 1].Text}"));
 
     /// <summary>"Two counts each" begins here: with or without a comma it is the length of each step before it.</summary>
     public static bool IsLengthAt(List<Lexeme> lexemes, int i) =>
@@ -57,20 +62,25 @@ internal static class ClauseSigns
     /// <summary>"Weight forward onto the right": the weight goes there, a deed of its own.</summary>
     public static bool ShiftsWeight(List<Lexeme> words) =>
         words.FindIndex(IsWeight) is >= 0 and var at && words.TrueForAll(w => w.Step is null && w.Verb is null)
-            && at + 1 < words.Count && words[at + 1].Direction is Direction.Forward or Direction.Back && words.Skip(at + 2).Any(w => w.Foot.IsSingle());
+            && at + 1 < words.Count
+            && words[at + 1].Direction is Direction.Forward or Direction.Back
+            && words.Skip(at + 2).Any(w => w.Foot.IsSingle());
 
     /// <summary>"Eight of them": it counts what stands before it.</summary>
     public static ProseClause? OfThem(List<Lexeme> lexemes, int from, int to, string text)
     {
         var whole = lexemes[from].Span.To(lexemes[to - 1].Span);
-        return ProseForms.Says("of them", whole.In(text)) ? new ProseClause(ClauseKind.Steps, whole, whole, whole.In(text), 1, 0, 0, 1, false, false) : null;
+        return ProseForms.Says("of them", whole.In(text))
+            ? new ProseClause(ClauseKind.Steps, whole, whole, whole.In(text), 1, 0, 0, 1, false, false)
+            : null;
     }
 
     /// <summary>"To the left" and no deed.</summary>
     private static bool IsWay(List<Lexeme> words)
     {
         var said = words.FindAll(l => l.Side != 0 || l.Foot != Foot.None || !l.Is(Roles.Then | Roles.Filler | Roles.And | Roles.To));
-        return said is [{ Side: not 0, Verb: null, Step: null } side] && (side.Words > 1 || words.Exists(l => l.Is(Roles.To) && l.Words == 1));
+        return said is [{ Side: not 0, Verb: null, Step: null } side]
+            && (side.Words > 1 || words.Exists(l => l.Is(Roles.To) && l.Words == 1));
     }
 
     /// <summary>"Left and right", "then to the left".</summary>
@@ -86,13 +96,17 @@ internal static class ClauseSigns
     /// <summary>"Two counts for each": so many counts a step, and no deed; 0 where it is not said.</summary>
     private static int EachIn(List<Lexeme> words) =>
         words.Exists(l => l.Is(Roles.Each)) && words.Exists(l => l.Is(Roles.Counts))
-            && words.TrueForAll(l => l.Verb is null && l.Step is null && l.Foot == Foot.None) ? words.Find(l => l.Number > 0)?.Number ?? 0 : 0;
+            && words.TrueForAll(l => l.Verb is null && l.Step is null && l.Foot == Foot.None)
+                ? words.Find(l => l.Number > 0)?.Number ?? 0
+                : 0;
 
     /// <summary>"Your weight is left", "weight on R": words of weight before a foot or side, and no deed.</summary>
     private static Foot WeightIn(List<Lexeme> words)
     {
         var at = words.FindIndex(IsWeight);
-        var foot = at < 0 || ShiftsWeight(words) || words.Exists(w => w.Step is not null) ? null : words.Find(w => w.Foot.IsSingle() || w.Side != 0);
+        var foot = at < 0 || ShiftsWeight(words) || words.Exists(w => w.Step is not null)
+            ? null
+            : words.Find(w => w.Foot.IsSingle() || w.Side != 0);
         return foot is null ? Foot.None : foot.Foot.IsSingle() ? foot.Foot : foot.Side > 0 ? Foot.Right : Foot.Left;
     }
 }

@@ -23,7 +23,8 @@ public sealed record PastedRow(string From, string Script, PastedFate Fate, stri
 
 /// <summary>Somebody's own wording as a dance script. Nothing of it is dropped.</summary>
 /// <param name="Understood">
-/// How far it can be answered for: words bound to steps, counts, settings, names and layers ÷ all words that are no fillers and were not kept because they are
+/// How far it can be answered for: words bound to steps, counts, settings, names and layers ÷ all words that are no fillers and were not
+/// kept because they are
 /// commentary, 0 to 1; 0 when nothing is danced.
 /// </param>
 /// <param name="Doubts">Why it is less than all: what the text says of itself and the dance does not bear out, one sentence each.</param>
@@ -32,5 +33,6 @@ public sealed record PastedDance(IReadOnlyList<PastedRow> Rows, double Understoo
 {
     public string Script => ScriptOf(Rows);
 
-    internal static string ScriptOf(IEnumerable<PastedRow> rows) => string.Join('\n', rows.Select(r => r.Script).Where(s => s.Length > 0)) + "\n";
+    internal static string ScriptOf(IEnumerable<PastedRow> rows) =>
+        string.Join('\n', rows.Select(r => r.Script).Where(s => s.Length > 0)) + "\n";
 }

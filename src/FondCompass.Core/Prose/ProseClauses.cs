@@ -25,7 +25,8 @@ internal static class ProseClauses
 
             if (i > start)
             {
-                clauses.Add(ClauseSigns.OfThem(lexemes, start, i, text) ?? ClauseSigns.Of(Judge(lexemes, start, i, text), lexemes, start, i, explains));
+                clauses.Add(ClauseSigns.OfThem(lexemes, start, i, text)
+                    ?? ClauseSigns.Of(Judge(lexemes, start, i, text), lexemes, start, i, explains));
             }
 
             var isMark = i < lexemes.Count && lexemes[i].Kind == TokenKind.Separator;
@@ -35,21 +36,27 @@ internal static class ProseClauses
         }
 
         // What is only told beside the steps is danced where it says a turn; "from the marching again" is an end.
-        clauses = clauses.ConvertAll(c => (c is { IsAside: true, HasTurn: false, Feet: 0 }) || c.IsFromThere ? c with { Kind = ClauseKind.Talk } : c);
+        clauses = clauses.ConvertAll(c => (c is { IsAside: true, HasTurn: false, Feet: 0 }) || c.IsFromThere
+            ? c with { Kind = ClauseKind.Talk }
+            : c);
         // What arms and hips do is danced where feet are danced beside it.
         return clauses.Exists(c => c.Kind == ClauseKind.Steps && c.Deeds > 0) ? clauses
             : clauses.ConvertAll(c => c.IsBody && c.Feet == 0 ? c with { Kind = ClauseKind.Talk } : c);
     }
 
-    /// <summary>Where one clause ends and the next begins: commas and the like, "then", and words that explain or tell beside the steps.</summary>
+    /// <summary>
+    /// Where one clause ends and the next begins: commas and the like, "then", and words that explain or tell beside the steps.
+    /// </summary>
     private static bool Parts(List<Lexeme> lexemes, int start, int i) =>
         (lexemes[i].Kind == TokenKind.Separator && lexemes[i].Text is "," or "." or "/" or ":" or "→" or "–" or "|")
         || (lexemes[i].Is(Roles.Then) && lexemes[i].Step is null) || (ProseForms.Explains(lexemes[i].Text) && lexemes[i].Step is null)
             || ClauseSigns.IsAside(lexemes, i) || (i > start && (ClauseSigns.IsLengthAt(lexemes, i) || ClauseSigns.IsOfThemAt(lexemes, i)))
         || (lexemes[i].Is(Roles.And) && i + 1 < lexemes.Count && ProseForms.IsTeller(lexemes[i + 1].Text))
         || (i > start
-            && (ProseForms.IsChange(lexemes[i].Text) || (lexemes[i].Is(Roles.With) && !lexemes.Skip(i + 1).Take(2).Any(l => l.Foot != Foot.None)))
-            && lexemes.FindIndex(start, i - start, l => l.Is(Roles.Same | Roles.OtherSide | Roles.Repeat)) >= 0 && !NamesASection(lexemes, i + 1));
+            && (ProseForms.IsChange(lexemes[i].Text)
+                || (lexemes[i].Is(Roles.With) && !lexemes.Skip(i + 1).Take(2).Any(l => l.Foot != Foot.None)))
+            && lexemes.FindIndex(start, i - start, l => l.Is(Roles.Same | Roles.OtherSide | Roles.Repeat)) >= 0
+            && !NamesASection(lexemes, i + 1));
 
     /// <summary>"The same as the first line": what it is the same as.</summary>
     private static bool NamesASection(List<Lexeme> lexemes, int from) =>
@@ -91,7 +98,13 @@ internal static class ProseClauses
         if (tally.First < 0 || kind == ClauseKind.Talk)
         {
             var empty = kind == ClauseKind.Talk && tally is { Talk: 0, Strange.Count: 0, Cut.Count: 0 };
-            return new ProseClause(empty ? ClauseKind.Chant : kind, whole, whole, whole.In(text), tally.Bound, tally.Strange.Count + tally.Talk,
+            return new ProseClause(
+                empty ? ClauseKind.Chant : kind,
+                whole,
+                whole,
+                whole.In(text),
+                tally.Bound,
+                tally.Strange.Count + tally.Talk,
                 tally.Deeds, tally.Feet + tally.Numbers, false, tally.IsNamed);
         }
 
@@ -105,7 +118,9 @@ internal static class ProseClauses
         open = lexemes.FindIndex(from, open - from, l => l.Kind == TokenKind.Open) is >= 0 and var bracket ? bracket : open;
         var core = lexemes[open].Span.To(lexemes[close].Span);
         var words = core.In(text);
-        foreach (var strange in tally.Strange.Concat(tally.Cut).Where(s => s.Start >= core.Start && s.End <= core.End).OrderByDescending(s => s.Start))
+        foreach (var strange in tally.Strange.Concat(tally.Cut)
+            .Where(s => s.Start >= core.Start && s.End <= core.End)
+            .OrderByDescending(s => s.Start))
         {
             words = new TextSpan(strange.Start - core.Start, strange.Length).Replace(words, "");
         }
@@ -163,12 +178,21 @@ internal static class ProseClauses
         {
             t.Talk++;
         }
-        else if (t.Arms && word.Foot == Foot.None && word.Times == 0 && word.Number == 0 && (!word.IsUnknown || Vocabulary.LeadsIn(word.Text)))
+        else if (t.Arms
+            && word.Foot == Foot.None
+            && word.Times == 0
+            && word.Number == 0
+            && (!word.IsUnknown || Vocabulary.LeadsIn(word.Text)))
         {
             // "Swing the hands up": what arms do is told in its own words to the end.
             t.Last = i;
         }
-        else if (isDeed || word.Foot != Foot.None || word.Side != 0 || word.Amount > 0 || word.Times > 0 || (word.Direction != Direction.None && !IsLoose(word))
+        else if (isDeed
+            || word.Foot != Foot.None
+            || word.Side != 0
+            || word.Amount > 0
+            || word.Times > 0
+            || (word.Direction != Direction.None && !IsLoose(word))
             || word.Is(Roles.Turning | Roles.Turn | Roles.Wall) || word.Verb is not null || word.Wall is not null)
         {
             t.Bound++;
@@ -202,7 +226,9 @@ internal static class ProseClauses
             t.Arms = true;
             t.At(i);
         }
-        else if (word.IsUnknown && !t.HasObject && (t.Body > 0 ? Vocabulary.IsOwner(before.Text) : t.Deeds > 0 && Vocabulary.IsOwn(before.Text)))
+        else if (word.IsUnknown
+            && !t.HasObject
+            && (t.Body > 0 ? Vocabulary.IsOwner(before.Text) : t.Deeds > 0 && Vocabulary.IsOwn(before.Text)))
         {
             // "Touch your claw", "pull the net": what the deed is done to.
             t.HasObject = true;
@@ -226,7 +252,10 @@ internal static class ProseClauses
     private static int Opening(List<Lexeme> lexemes, int from, int first)
     {
         var open = first;
-        for (var i = first - 1; i >= from && lexemes[i].Kind == TokenKind.Word && lexemes[i].Step is null && (lexemes[i].Verb is null || lexemes[i].Is(Roles.Ends)); i--)
+        for (var i = first - 1; i >= from
+            && lexemes[i].Kind == TokenKind.Word
+            && lexemes[i].Step is null
+            && (lexemes[i].Verb is null || lexemes[i].Is(Roles.Ends)); i--)
         {
             var word = lexemes[i];
             if (word.Is(Roles.With | Roles.Slow | Roles.Each | Roles.Facing | Roles.Onto | Roles.Starting | Roles.Ends)
@@ -258,7 +287,11 @@ internal static class ProseClauses
     {
         var numbers = lexemes.GetRange(from, to - from).Where(l => l.Number > 0).Select(l => l.Number).ToList();
         var others = lexemes.GetRange(from, to - from)
-            .Where(l => l.Number == 0 && !l.IsSeparator && !ProseForms.Explains(l.Text) && (!l.Is(Roles.Filler | Roles.And) || l.Verb is not null)).ToList();
+            .Where(l => l.Number == 0
+                && !l.IsSeparator
+                && !ProseForms.Explains(l.Text)
+                && (!l.Is(Roles.Filler | Roles.And) || l.Verb is not null))
+            .ToList();
         return numbers.Count > 1 && numbers.Zip(numbers.Skip(1)).All(p => p.Second == p.First + 1) && others.Count < numbers.Count
             && others.TrueForAll(l => l.Verb is { Kind: VerbKind.NoFoot } && l.Foot == Foot.None);
     }
@@ -292,7 +325,8 @@ internal static class ProseClauses
     private static readonly char[] Marks = [' ', ',', '.', '!', '?', '-', '–', ':', ';', '*', '“', '”'];
 
     private static string Tidy(string words) =>
-        string.Join(' ', words.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal).Replace(" + ", " & ", StringComparison.Ordinal)
+        string
+            .Join(' ', words.Replace('#', ' ').Replace("//", "/", StringComparison.Ordinal).Replace(" + ", " & ", StringComparison.Ordinal)
             .Replace('"', ' ').Trim(Marks).Split(' ', StringSplitOptions.RemoveEmptyEntries))
             .Replace(" ,", ",", StringComparison.Ordinal);
 }

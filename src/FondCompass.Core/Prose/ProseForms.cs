@@ -14,7 +14,10 @@ internal static class ProseForms
     internal sealed record Form(string Kind, string Example, bool OfText, Regex Pattern);
 
     private sealed record Tables(
-        FrozenDictionary<string, Form[]> Forms, Regex Numbers, FrozenDictionary<string, int> Values, FrozenDictionary<string, string> Columns,
+        FrozenDictionary<string, Form[]> Forms,
+        Regex Numbers,
+        FrozenDictionary<string, int> Values,
+        FrozenDictionary<string, string> Columns,
         FrozenSet<string> Explains, FrozenSet<string> Asides, FrozenSet<string> Tellers, FrozenSet<string> Whiles, string OtherWay,
         string LastLines, string Again, string Sections, FrozenDictionary<string, int> Ordinals,
         FrozenSet<string> Changes);
@@ -25,7 +28,8 @@ internal static class ProseForms
     internal static IEnumerable<Form> All => Read.Value.Forms.Values.SelectMany(f => f);
 
     /// <summary>The first form of a kind that the text has; null where none is there.</summary>
-    public static Match? Find(string kind, string text) => Read.Value.Forms[kind].Select(f => f.Pattern.Match(text)).FirstOrDefault(m => m.Success);
+    public static Match? Find(string kind, string text) =>
+        Read.Value.Forms[kind].Select(f => f.Pattern.Match(text)).FirstOrDefault(m => m.Success);
 
     public static bool Says(string kind, string text) => Array.Exists(Read.Value.Forms[kind], f => f.Pattern.IsMatch(text));
 
@@ -74,7 +78,8 @@ internal static class ProseForms
     /// <summary>A number in digits or words, or an ordinal; 0 when it is none.</summary>
     public static int Number(string words) =>
         words.Length is > 0 and < 4 && int.TryParse(words, CultureInfo.InvariantCulture, out var digits) ? digits
-            : Read.Value.Values.TryGetValue(words.ToLowerInvariant().Replace('-', ' '), out var number) ? number : Read.Value.Ordinals.GetValueOrDefault(words);
+            : Read.Value.Values.TryGetValue(words.ToLowerInvariant().Replace('-', ' '), out var number) ? number
+            : Read.Value.Ordinals.GetValueOrDefault(words);
 
     /// <summary>A row in plain words: lower case, numbers as digits, other languages translated, marks as spaces.</summary>
     public static string Plain(string text, Translation translation)
@@ -85,7 +90,9 @@ internal static class ProseForms
             tokens = translation.Read(tokens);
         }
 
-        var plain = string.Join(' ', tokens.Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator or TokenKind.Open or TokenKind.Close))
+        var plain = string.Join(
+            ' ',
+            tokens.Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator or TokenKind.Open or TokenKind.Close))
             .Select(t => t.Text.Replace("'", "", StringComparison.Ordinal)));
         return Read.Value.Numbers.Replace(plain, m => Read.Value.Values[m.Value.ToLowerInvariant()].ToString(CultureInfo.InvariantCulture));
     }

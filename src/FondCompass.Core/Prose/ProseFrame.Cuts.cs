@@ -57,12 +57,14 @@ internal sealed partial class ProseFrame
 
         // "Side tog side tch R": the only foot, said last, is the one that begins.
         var lead = clause[..words[0].Span.Start];
-        return lead + (!feetFirst && words.Count(IsFoot) == 1 && IsFoot(words[^1]) ? $"{words[^1].Foot.Letter()} {string.Join(", ", items)[..^2]}"
+        return lead
+            + (!feetFirst && words.Count(IsFoot) == 1 && IsFoot(words[^1]) ? $"{words[^1].Foot.Letter()} {string.Join(", ", items)[..^2]}"
             : string.Join(", ", items));
     }
 
     /// <summary>
-    /// "step R (1), touch L (2)", "cross shuffle (7&amp;8)", "three steps in (8)"; under counts of their own too: "1-2 step R (1) touch L (2)".
+    /// "step R (1), touch L (2)", "cross shuffle (7&amp;8)", "three steps in (8)"; under counts of their own too: "1-2 step R (1) touch L
+    /// (2)".
     /// </summary>
     private List<Piece> Behind(CountSpec? counts, string text)
     {
@@ -79,7 +81,8 @@ internal sealed partial class ProseFrame
 
         var said = marks.Select(m => Digits(m.Groups["counts"].Value)).ToList();
         var isSame = said.Count > 1 && said.Distinct().Count() == 1;
-        var isLength = said.Zip(said.Skip(1)).Any(p => int.TryParse(p.First, out var a) && int.TryParse(p.Second, out var b) && b <= a && b > 0);
+        var isLength = said.Zip(said.Skip(1))
+            .Any(p => int.TryParse(p.First, out var a) && int.TryParse(p.Second, out var b) && b <= a && b > 0);
         var pieces = new List<Piece>();
         var at = 0;
         for (var i = 0; i < marks.Count; i++)
@@ -88,7 +91,8 @@ internal sealed partial class ProseFrame
             at = marks[i].Index + marks[i].Length;
             if (words.Length > 0)
             {
-                pieces.Add(int.TryParse(said[i], out var number) && (marks.Count == 1 || isSame || (number > 2 && isLength)) ? new Piece(null, words, number)
+                pieces.Add(int.TryParse(said[i], out var number) && (marks.Count == 1 || isSame || (number > 2 && isLength))
+                    ? new Piece(null, words, number)
                     : CountsReader.TryRead(said[i], LineCounts, null, out var behind, out _) == CountsOutcome.Read
                         ? new Piece(behind, words, 0) { IsCountedBehind = true }
                     : new Piece(null, words, 0));
@@ -104,7 +108,8 @@ internal sealed partial class ProseFrame
     }
 
     /// <summary>
-    /// Counts in brackets under those before the row: they part the words, and place them where they do not simply go on from count to count.
+    /// Counts in brackets under those before the row: they part the words, and place them where they do not simply go on from count to
+    /// count.
     /// </summary>
     private List<Piece> Within(CountSpec counts, string text, MatchCollection marks)
     {
@@ -115,8 +120,11 @@ internal sealed partial class ProseFrame
             var words = text[at..mark.Index].Trim(' ', ',', ';', '.');
             at = mark.Index + mark.Length;
             if (ProseForms.Says("sized", mark.Value.Trim('(', ')', '[', ']', ' '))
-                || CountsReader.TryRead(Digits(mark.Groups["counts"].Value), MostCounts, null, out var behind, out _) != CountsOutcome.Read || words.Length == 0
-                || behind!.First < counts.First || behind.Last > counts.Last || (pieces.Count > 0 && behind.First <= pieces[^1].Counts!.Last))
+                || CountsReader.TryRead(Digits(mark.Groups["counts"].Value), MostCounts, null, out var behind, out _) != CountsOutcome.Read
+                || words.Length == 0
+                || behind!.First < counts.First
+                || behind.Last > counts.Last
+                || (pieces.Count > 0 && behind.First <= pieces[^1].Counts!.Last))
             {
                 return [Said(counts, text)];
             }
@@ -132,7 +140,8 @@ internal sealed partial class ProseFrame
     }
 
     /// <summary>
-    /// "side shuffle right 1&amp;2, rock back left, recover right": counts behind the words they belong to, without brackets. Null where none are so.
+    /// "side shuffle right 1&amp;2, rock back left, recover right": counts behind the words they belong to, without brackets. Null where
+    /// none are so.
     /// </summary>
     private List<Piece>? Trailing(string text)
     {
@@ -157,7 +166,9 @@ internal sealed partial class ProseFrame
             pieces.Add(Said(null, rest));
         }
 
-        return pieces.Count(p => p.Counts is not null) > 1 || pieces.Exists(p => p.Counts is { Positions.Count: > 1, IsRange: false }) ? pieces : null;
+        return pieces.Count(p => p.Counts is not null) > 1 || pieces.Exists(p => p.Counts is { Positions.Count: > 1, IsRange: false })
+            ? pieces
+            : null;
     }
 
     /// <summary>"1 and 2" as counts are written: "1&amp;2".</summary>
@@ -169,7 +180,9 @@ internal sealed partial class ProseFrame
         }
 
         return string.Concat(Lexis.Read(Names, Lexer.Read(counts))
-            .Select(l => l.Number > 0 ? l.Number.ToString(System.Globalization.CultureInfo.InvariantCulture) + " " : l.Is(Roles.And) ? "& " : "-"))
+            .Select(l => l.Number > 0 ? l.Number.ToString(System.Globalization.CultureInfo.InvariantCulture) + " "
+                : l.Is(Roles.And) ? "& "
+                : "-"))
             .Replace(" & ", "&", StringComparison.Ordinal).Trim().Replace(' ', ',');
     }
 
@@ -182,7 +195,8 @@ internal sealed partial class ProseFrame
         }
 
         if (counts is null && !ProseForms.Says("summed up", text) && ProseForms.Find("length behind", text) is { } said
-            && ProseForms.Number(said.Groups["counts"].Value) is >= 2 and <= 64 and var length && text[..said.Index].Trim() is { Length: > 3 } words)
+            && ProseForms.Number(said.Groups["counts"].Value) is >= 2 and <= 64 and var length
+            && text[..said.Index].Trim() is { Length: > 3 } words)
         {
             return new Piece(null, words, length);
         }
@@ -237,7 +251,8 @@ internal sealed partial class ProseFrame
     }
 
     /// <summary>
-    /// "step right and flick left behind, one two, step left and flick right behind, three four": the counts are called behind the steps, with commas or none.
+    /// "step right and flick left behind, one two, step left and flick right behind, three four": the counts are called behind the steps,
+    /// with commas or none.
     /// Null unless several are.
     /// </summary>
     private List<Piece>? Chanted(string text)
@@ -259,10 +274,15 @@ internal sealed partial class ProseFrame
                 end++;
             }
 
-            var (first, until) = isLength ? (last + 1, last + words[i].Number) : (end == i && last > 0 ? last + 1 : words[i].Number, words[end].Number);
+            var (first, until) = isLength
+                ? (last + 1, last + words[i].Number)
+                : (end == i && last > 0 ? last + 1 : words[i].Number, words[end].Number);
             var told = Text(text, words, from, i - (isLength ? 1 : 0));
             // What is called but cannot be danced holds its counts.
-            pieces.Add(new Piece(CountSpec.Over(first, until), Clauses(told).Any(c => c.Kind == ClauseKind.Steps || c.IsBody) ? told : Verbs.Hold.Name, 0)
+            pieces.Add(new Piece(
+                CountSpec.Over(first, until),
+                Clauses(told).Any(c => c.Kind == ClauseKind.Steps || c.IsBody) ? told : Verbs.Hold.Name,
+                0)
             { IsCountedBehind = true });
             (from, last, called, i) = (end + 1, until, called + 1, end);
         }

@@ -71,7 +71,9 @@ internal sealed partial class ProseFrame
 
         var colon = text.IndexOf(':');
         var steps = colon > 0 ? text[(colon + 1)..].Trim()
-            : string.Join(", ", text.Split(',').Skip(1).Select(c => c.Trim()).Where(c => Clauses(c).Any(x => x is { Kind: ClauseKind.Steps, Deeds: > 0 })));
+            : string.Join(
+                ", ",
+                text.Split(',').Skip(1).Select(c => c.Trim()).Where(c => Clauses(c).Any(x => x is { Kind: ClauseKind.Steps, Deeds: > 0 })));
         if (!TellsSteps(steps))
         {
             return false;
@@ -95,11 +97,13 @@ internal sealed partial class ProseFrame
     {
         foreach (var list in _lines.Where(l => !l.IsTooLong).Select(l => ProseForms.Find("abbreviations", l.Text)).OfType<Match>())
         {
-            foreach (var pair in list.Groups["list"].Value.Split([',', ';', '.'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+            foreach (var pair in list.Groups["list"].Value
+                .Split([',', ';', '.'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
                 .Select(p => p.Split([' ', '='], 2, StringSplitOptions.TrimEntries)))
             {
                 _legends.Add(list.Value);
-                if (pair is [{ Length: > 0 and < 6 } word, { Length: > 1 and < 40 } meaning] && Lexis.Read(Names, Lexer.Read(word)) is [{ IsUnknown: true }])
+                if (pair is [{ Length: > 0 and < 6 } word, { Length: > 1 and < 40 } meaning]
+                    && Lexis.Read(Names, Lexer.Read(word)) is [{ IsUnknown: true }])
                 {
                     _short.TryAdd(word, meaning);
                 }
@@ -132,13 +136,18 @@ internal sealed partial class ProseFrame
         return pairs.Count > 0;
     }
 
-    private string Shortened(string text) => _short.OrderByDescending(s => s.Key.Length).Aggregate(text, (t, s) => WholeWord(t, s.Key, s.Value));
+    private string Shortened(string text) =>
+        _short.OrderByDescending(s => s.Key.Length).Aggregate(text, (t, s) => WholeWord(t, s.Key, s.Value));
 
     /// <summary>The sheet's short words back in what is kept as it was written.</summary>
-    private string AsWritten(string text) => _short.OrderByDescending(s => s.Value.Length).Aggregate(text, (t, s) => WholeWord(t, s.Value, s.Key));
+    private string AsWritten(string text) =>
+        _short.OrderByDescending(s => s.Value.Length).Aggregate(text, (t, s) => WholeWord(t, s.Value, s.Key));
 
     private static string WholeWord(string text, string word, string by) =>
-        Regex.Replace(text, $@"(?<![\p{{L}}\p{{Nd}}]){Regex.Escape(word)}(?![\p{{L}}\p{{Nd}}])", by.Replace("$", "$$", StringComparison.Ordinal),
+        Regex.Replace(
+            text,
+            $@"(?<![\p{{L}}\p{{Nd}}]){Regex.Escape(word)}(?![\p{{L}}\p{{Nd}}])",
+            by.Replace("$", "$$", StringComparison.Ordinal),
             RegexOptions.CultureInvariant);
 
     /// <summary>"Bosun is stomp, ds, rs, rs. It is four beats …": a step of their own, explained.</summary>
@@ -152,7 +161,10 @@ internal sealed partial class ProseFrame
         }
 
         var (name, how) = (match.Groups["name"].Value.Trim(), match.Groups["how"].Value.Trim());
-        if (name.Split(' ').Length > 3 || name.Length < 3 || !char.IsUpper(name[0]) || Lexis.Read(Names, Lexer.Read(name)).Exists(l => !l.IsUnknown)
+        if (name.Split(' ').Length > 3
+            || name.Length < 3
+            || !char.IsUpper(name[0])
+            || Lexis.Read(Names, Lexer.Read(name)).Exists(l => !l.IsUnknown)
             || RowReader.Read(Names, how).First is not { IsRead: true, Items.Count: > 1 } reading || reading.Unread.Any())
         {
             return false;

@@ -16,7 +16,9 @@ internal sealed partial class ProseFrame
         {
             // What is other the last time: no part of its own.
             Note(text);
-            _doubts.Add($"What row {_row + 1} says of the ending stays as a note and is not danced. Write a part of its own, and call it last, if it is.");
+            _doubts.Add(
+                $"What row {_row + 1} says of the ending stays as a note and is not danced. Write a part of its own, and call it last, "
+                    + "if it is.");
             return true;
         }
 
@@ -96,7 +98,8 @@ internal sealed partial class ProseFrame
             return true;
         }
 
-        if (text.IndexOf(':') is > 0 and < LongestHead and var colon && ProseForms.Says("head words", ProseForms.Plain(text[..colon], _lexicon.Translation)))
+        if (text.IndexOf(':') is > 0 and < LongestHead and var colon
+            && ProseForms.Says("head words", ProseForms.Plain(text[..colon], _lexicon.Translation)))
         {
             // "Друга вісімка: …".
             BeginSection(0, null);
@@ -134,7 +137,9 @@ internal sealed partial class ProseFrame
         }
     }
 
-    /// <summary>"A5-A8 same again": as many lines as are named; "sections 5 and 6: as 1 and 2": those. Null where it says something else.</summary>
+    /// <summary>
+    /// "A5-A8 same again": as many lines as are named; "sections 5 and 6: as 1 and 2": those. Null where it says something else.
+    /// </summary>
     private string? RangeAgain(string text)
     {
         if (ProseForms.Find("as that", text) is { } that)
@@ -143,14 +148,16 @@ internal sealed partial class ProseFrame
             return $"{ProseForms.Again} {ProseForms.Sections(Number(that, "n"), Number(that, "n"))}";
         }
 
-        if (ProseForms.Find("section range", text) is not { } range || (char.IsAsciiDigit(text[0]) && _ended.Contains(Number(range, "from") - 1))
+        if (ProseForms.Find("section range", text) is not { } range
+            || (char.IsAsciiDigit(text[0]) && _ended.Contains(Number(range, "from") - 1))
             || Number(range, "until") - Number(range, "from") + 1 is not (> 1 and var lines))
         {
             return null;
         }
 
         var rest = range.Groups["rest"].Value.Trim(BehindHeading);
-        return ProseForms.Find("as those", rest) is { } those ? $"{ProseForms.Again} {ProseForms.Sections(Number(those, "from"), Number(those, "until"))}"
+        return ProseForms.Find("as those", rest) is { } those
+            ? $"{ProseForms.Again} {ProseForms.Sections(Number(those, "from"), Number(those, "until"))}"
             : Number(range, "from") > lines && Clauses(rest) is [{ Kind: ClauseKind.Repeat }] ? ProseForms.LastLines(lines, rest) : null;
     }
 
@@ -160,13 +167,17 @@ internal sealed partial class ProseFrame
 
     /// <summary>"Section 2", "[9-16]", "A1" inside part A.</summary>
     private Match? SectionOf(string text) =>
-        ProseForms.Find("section", text) ?? (ProseForms.Find("own section", text) is { } own && _items.OfType<PartItem>().LastOrDefault() is var part
-            && (string.Equals(own.Groups["part"].Value, part?.Name, StringComparison.OrdinalIgnoreCase) || _labels.Contains(text)) ? own : null);
+        ProseForms.Find("section", text)
+            ?? (ProseForms.Find("own section", text) is { } own && _items.OfType<PartItem>().LastOrDefault() is var part
+            && (string.Equals(own.Groups["part"].Value, part?.Name, StringComparison.OrdinalIgnoreCase) || _labels.Contains(text))
+                ? own
+                : null);
 
     private static int SectionCounts(Match section) =>
         section.Groups["until"].Success ? Number(section, "until") - Number(section, "from") + 1 : Number(section, "counts");
 
-    private static int Number(Match match, string group) => match.Groups[group] is { Success: true } said ? ProseForms.Number(said.Value) : 0;
+    private static int Number(Match match, string group) =>
+        match.Groups[group] is { Success: true } said ? ProseForms.Number(said.Value) : 0;
 
     /// <summary>A row that is the name of a part the order calls, whatever it is called; or a name with its counts above steps.</summary>
     private (string Name, int Counts, string Behind)? IsCalledHead(string text)
@@ -178,7 +189,8 @@ internal sealed partial class ProseFrame
         }
 
         if (ProseForms.Find("sized head", text) is { } sized
-            && (_settings.BoundIn(text) == 0 || _called.Contains(sized.Groups["name"].Value.Trim())) && !TellsSteps(sized.Groups["name"].Value))
+            && (_settings.BoundIn(text) == 0 || _called.Contains(sized.Groups["name"].Value.Trim()))
+            && !TellsSteps(sized.Groups["name"].Value))
         {
             var said = sized.Groups["name"].Value.Trim();
             var isCalled = _called.TryGetValue(said, out var called);
@@ -186,7 +198,9 @@ internal sealed partial class ProseFrame
                 ? (called ?? said, Number(sized, "counts"), "") : null;
         }
 
-        if (ProseForms.Find("sized part", text) is { } whole && whole.Groups["name"].Value is var title && (_called.Contains(title) || title.Length == 1)
+        if (ProseForms.Find("sized part", text) is { } whole
+            && whole.Groups["name"].Value is var title
+            && (_called.Contains(title) || title.Length == 1)
             && !TellsSteps(title))
         {
             // "A (32): vine R …".
@@ -197,7 +211,8 @@ internal sealed partial class ProseFrame
         return colon > 0 && _called.TryGetValue(text[..colon].Trim(), out var before) ? (before, 0, text[(colon + 1)..]) : null;
     }
 
-    private bool IsStepsBelow() => _lines.Skip(_row + 1).FirstOrDefault(l => !l.IsEmpty) is { IsTooLong: false } next && SectionOf(next.Text) is null
+    private bool IsStepsBelow() =>
+        _lines.Skip(_row + 1).FirstOrDefault(l => !l.IsEmpty) is { IsTooLong: false } next && SectionOf(next.Text) is null
         && PartOf(next.Text) is null && TellsSteps(next.Text);
 
     private void BeginPart(Match match, bool isTag)
@@ -232,7 +247,10 @@ internal sealed partial class ProseFrame
             next++;
         }
 
-        if (next >= _lines.Count || _lines[next].IsTooLong || StartsWithCounts(_lines[next].Text) || !IsNameOfWhatFollows(_lines[next].Text, next))
+        if (next >= _lines.Count
+            || _lines[next].IsTooLong
+            || StartsWithCounts(_lines[next].Text)
+            || !IsNameOfWhatFollows(_lines[next].Text, next))
         {
             return "";
         }
@@ -247,7 +265,9 @@ internal sealed partial class ProseFrame
     private bool IsNameOfWhatFollows(string rest, int? row = null, int until = 0)
     {
         var next = _lines.Skip((row ?? _row) + 1).FirstOrDefault(l => !l.IsEmpty);
-        if (until > 0 && next is { IsTooLong: false } && CountsReader.TryRead(next.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
+        if (until > 0
+            && next is { IsTooLong: false }
+            && CountsReader.TryRead(next.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
             && counts!.First.Number == until + 1)
         {
             return false;

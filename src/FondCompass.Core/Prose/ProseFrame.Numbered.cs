@@ -13,7 +13,9 @@ internal sealed partial class ProseFrame
     private Dictionary<string, NumberedHead> NumberedIn(IReadOnlyList<ProseLine> lines)
     {
         var heads = new Dictionary<string, NumberedHead>();
-        foreach (var group in lines.Where(l => !l.IsTooLong).Select(l => (l.Text, Match: Numbered().Match(l.Text))).Where(l => l.Match.Success)
+        foreach (var group in lines.Where(l => !l.IsTooLong)
+            .Select(l => (l.Text, Match: Numbered().Match(l.Text)))
+            .Where(l => l.Match.Success)
             .GroupBy(l => l.Match.Groups["word"].Value.ToLowerInvariant()).Where(g => IsUnit(g.Key)))
         {
             var rank = 0;
@@ -79,7 +81,10 @@ internal sealed partial class ProseFrame
     /// <summary>Rows that bear one letter and the numbers from one on: "A1 …", "A2 …".</summary>
     private static HashSet<string> LabelledIn(IReadOnlyList<ProseLine> lines)
     {
-        var labelled = lines.Where(l => !l.IsTooLong).Select(l => (l.Text, Match: RowLabel().Match(l.Text))).Where(l => l.Match.Success).ToList();
+        var labelled = lines.Where(l => !l.IsTooLong)
+            .Select(l => (l.Text, Match: RowLabel().Match(l.Text)))
+            .Where(l => l.Match.Success)
+            .ToList();
         var run = new List<string>();
         foreach (var (text, label) in labelled)
         {
@@ -93,7 +98,8 @@ internal sealed partial class ProseFrame
     }
 
     /// <summary>
-    /// Letters that stand each with the numbers from one on at the head of rows: "A1 …", "A2 …", "B1 …"; none where there is only one such letter.
+    /// Letters that stand each with the numbers from one on at the head of rows: "A1 …", "A2 …", "B1 …"; none where there is only one such
+    /// letter.
     /// </summary>
     private static HashSet<string> LetteredIn(IReadOnlyList<ProseLine> lines)
     {

@@ -25,7 +25,9 @@ internal sealed partial class ProseFrame
     {
         if (ProseForms.Says("order head", lines[row].Text))
         {
-            return lines.Skip(row + 1).FirstOrDefault(l => !l.IsEmpty)?.Text is { } below && below.Length < LongestOrder ? below.TrimEnd('.') : null;
+            return lines.Skip(row + 1).FirstOrDefault(l => !l.IsEmpty)?.Text is { } below && below.Length < LongestOrder
+                ? below.TrimEnd('.')
+                : null;
         }
 
         if (ProseForms.Find("order", lines[row].Text) is not { } match)
@@ -43,7 +45,9 @@ internal sealed partial class ProseFrame
         return ProseForms.Replace("whole order", (more > 0 ? calls[..more] : calls).TrimEnd('.', '!'), "").TrimEnd(' ', ',');
     }
 
-    /// <summary>An order inside a row: "A is 32 counts and B is 32 counts, the order is A B A B B. It starts …". Null where none is there.</summary>
+    /// <summary>
+    /// An order inside a row: "A is 32 counts and B is 32 counts, the order is A B A B B. It starts …". Null where none is there.
+    /// </summary>
     private static string? InnerOrder(IReadOnlyList<ProseLine> lines, int row)
     {
         if (lines[row].IsTooLong)
@@ -66,7 +70,9 @@ internal sealed partial class ProseFrame
     [GeneratedRegex(@"(?<=[.!?])\s+", RegexOptions.CultureInvariant)]
     private static partial Regex SentenceEnd();
 
-    /// <summary>"Dance it A B A B", "AABAB": letters of parts, and at most a few words before them. Null where the row is something else.</summary>
+    /// <summary>
+    /// "Dance it A B A B", "AABAB": letters of parts, and at most a few words before them. Null where the row is something else.
+    /// </summary>
     private static string? LetteredOrder(IReadOnlyList<ProseLine> lines, int row)
     {
         var match = Letters().Match(lines[row].Text);
@@ -74,28 +80,39 @@ internal sealed partial class ProseFrame
         var calls = match.Success ? letters.Contains(' ') || letters.Contains(',') || letters.Contains('-') ? letters
             : string.Join(' ', letters.ToCharArray()) : "";
         var names = calls.Where(char.IsLetter).Where(char.IsUpper).Distinct().ToList();
-        return names.Count > 1 && names.TrueForAll(n => lines.Where((l, i) => i != row && !l.IsTooLong).Any(l => IsHeadOf(n, l.Text))) ? calls : null;
+        return names.Count > 1 && names.TrueForAll(n => lines.Where((l, i) => i != row && !l.IsTooLong).Any(l => IsHeadOf(n, l.Text)))
+            ? calls
+            : null;
     }
 
     /// <summary>A letter of a part at the head of a row, alone or with the number of its line.</summary>
     private static bool IsHeadOf(char letter, string text) => LetterHead().Match(text) is { Success: true } head
         && char.ToUpperInvariant(head.Groups[1].Value[0]) == letter;
 
-    [GeneratedRegex(@"^(?:(?:part|section|block)\s+)?([a-h])(?:\d\b|\s*[:(\[.–—-]|\s*$)", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?:(?:part|section|block)\s+)?([a-h])(?:\d\b|\s*[:(\[.–—-]|\s*$)",
+        RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
     private static partial Regex LetterHead();
 
-    [GeneratedRegex(@"^(?:[\p{L}' ]{1,24}?[:\s]\s*)?(?<calls>[A-D](?:[\s,>→+–-]+[A-D](?:\s?x\s?\d)?){2,}|[A-D]{3,})\.?$", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(
+        @"^(?:[\p{L}' ]{1,24}?[:\s]\s*)?(?<calls>[A-D](?:[\s,>→+–-]+[A-D](?:\s?x\s?\d)?){2,}|[A-D]{3,})\.?$",
+        RegexOptions.CultureInvariant)]
     private static partial Regex Letters();
 
     /// <summary>
-    /// What stands behind a word and a colon, or all of it; in a sentence the calls alone: "then part one twice, and the tag at the very end".
+    /// What stands behind a word and a colon, or all of it; in a sentence the calls alone: "then part one twice, and the tag at the very
+    /// end".
     /// </summary>
     private static string OrderAlone(string text, Func<string, bool> isHead)
     {
         var words = text[(text.IndexOf(':') is > 0 and < 16 and var colon ? colon + 1 : 0)..].Trim(' ', '.', '!');
-        var calls = ProseForms.Split("call mark", words).Select(c => ProseForms.Replace("beside calls", c, " ").Trim(' ', '.', ':')).Where(c => c.Length > 0)
+        var calls = ProseForms.Split("call mark", words)
+            .Select(c => ProseForms.Replace("beside calls", c, " ").Trim(' ', '.', ':'))
+            .Where(c => c.Length > 0)
             .SkipWhile(c => !isHead(ProseForms.Replace("call times", c, "").Trim())).ToList();
-        if (words.Split([',', '.', ';'], 2) is [var first, _] && NamesIn(first).ToList() is { Count: > 2 } alone && alone.TrueForAll(n => isHead(n)))
+        if (words.Split([',', '.', ';'], 2) is [var first, _]
+            && NamesIn(first).ToList() is { Count: > 2 } alone
+            && alone.TrueForAll(n => isHead(n)))
         {
             // "A B A B, always from the front".
             return first.Trim();
@@ -114,14 +131,18 @@ internal sealed partial class ProseFrame
                 && names.TrueForAll(n => IsHead(lines, row, n) || (kinds > 2 && ProseForms.Says("all parts", n)));
     }
 
-    private static string OrderAlone(IReadOnlyList<ProseLine> lines, int row) => OrderAlone(lines[row].Text, name => IsHead(lines, row, name));
+    private static string OrderAlone(IReadOnlyList<ProseLine> lines, int row) =>
+        OrderAlone(lines[row].Text, name => IsHead(lines, row, name));
 
     /// <summary>Whether a name, or what it is short for, stands at the head of another row.</summary>
-    private static bool IsHead(IReadOnlyList<ProseLine> lines, int row, string name) => name.Length > 0 && lines.Where((l, i) => i != row && !l.IsTooLong)
+    private static bool IsHead(IReadOnlyList<ProseLine> lines, int row, string name) =>
+        name.Length > 0 && lines.Where((l, i) => i != row && !l.IsTooLong)
         .Any(l => CalledNames.IsShortFor(name, l.Text) || (l.Text.StartsWith(name, StringComparison.OrdinalIgnoreCase)
             && (l.Text.Length == name.Length || !char.IsLetterOrDigit(l.Text[name.Length])) && HeadEnd().IsMatch(l.Text[name.Length..])));
 
-    [GeneratedRegex(@"^[ :()\d-]*$|^\s*[:,–-]|^\s*[(\[]?\d{1,3}\s*\w*[)\]]?\s*[:.,-]|^\.?\s*$|^,? \d{1,3} counts?\b", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(
+        @"^[ :()\d-]*$|^\s*[:,–-]|^\s*[(\[]?\d{1,3}\s*\w*[)\]]?\s*[:.,-]|^\.?\s*$|^,? \d{1,3} counts?\b",
+        RegexOptions.CultureInvariant)]
     private static partial Regex HeadEnd();
 
     /// <summary>Letters of an order that stands below its heading.</summary>
@@ -130,7 +151,10 @@ internal sealed partial class ProseFrame
     /// <summary>"Verse, Chorus x2, long tag": by commas and arrows where there are any, else word by word.</summary>
     private static IEnumerable<string> NamesIn(string calls)
     {
-        var parted = ProseForms.Split("call mark", calls).Select(c => c.Trim(' ', '(', ')', '.', ':', '[', ']')).Where(c => c.Length > 0).ToList();
+        var parted = ProseForms.Split("call mark", calls)
+            .Select(c => c.Trim(' ', '(', ')', '.', ':', '[', ']'))
+            .Where(c => c.Length > 0)
+            .ToList();
         var pieces = parted.Count > 1 ? parted : [.. calls.Split(' ', StringSplitOptions.RemoveEmptyEntries)];
         return pieces.Select(p => ProseForms.Replace("call times", p, "").Trim(' ', '(', ')', '.'))
             .Where(p => p.Length is > 0 and <= 24 && p.Split(' ').Length <= 3 && char.IsLetterOrDigit(p[0]));
@@ -145,7 +169,8 @@ internal sealed partial class ProseFrame
             return true;
         }
 
-        if (OrderIn(_lines, _row) is not { } calls || !(LetteredOrder(_lines, _row) is not null || IsOrderAlone(_lines, _row) || IsOrder(calls)))
+        if (OrderIn(_lines, _row) is not { } calls
+            || !(LetteredOrder(_lines, _row) is not null || IsOrderAlone(_lines, _row) || IsOrder(calls)))
         {
             return false;
         }

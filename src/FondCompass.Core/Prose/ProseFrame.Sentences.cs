@@ -7,7 +7,9 @@ using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose;
 
-/// <summary>Sentences cut into pieces: clauses with counts before or behind them, counts that are called along, what is said in brackets.</summary>
+/// <summary>
+/// Sentences cut into pieces: clauses with counts before or behind them, counts that are called along, what is said in brackets.
+/// </summary>
 internal sealed partial class ProseFrame
 {
     private void ReadSentences(string text)
@@ -16,7 +18,9 @@ internal sealed partial class ProseFrame
         {
             var rest = text[used..].TrimStart(' ', ':', '.', ')', '-');
             // "2 R fwd tch, L bk tch": the second row of a list, or the second count.
-            Tell([.. CountedPieces.Split(rest, MostCounts, counts).SelectMany(p => Behind(p.Counts, p.Wording))], counts!.Positions.Count == 1
+            Tell(
+                [.. CountedPieces.Split(rest, MostCounts, counts).SelectMany(p => Behind(p.Counts, p.Wording))],
+                counts!.Positions.Count == 1
                 && _listed.Contains(_row) ? Behind(null, rest) : null);
             return;
         }
@@ -61,7 +65,8 @@ internal sealed partial class ProseFrame
     private void ReadSentence(string sentence, bool isLengthOfAll)
     {
         // "1-4: …" may begin any sentence of a row.
-        if (StartsWithCounts(sentence) && CountsReader.TryRead(sentence, MostCounts, null, out var counts, out var used) == CountsOutcome.Read)
+        if (StartsWithCounts(sentence)
+            && CountsReader.TryRead(sentence, MostCounts, null, out var counts, out var used) == CountsOutcome.Read)
         {
             Tell([.. CountedPieces.Split(sentence[used..].TrimStart(' ', ':', '.', ')', '-'), MostCounts, counts)
                 .Select(p => new Piece(p.Counts, p.Wording, 0))]);
@@ -115,7 +120,8 @@ internal sealed partial class ProseFrame
     {
         if (_title is { } title && _row == _titleRow && sentence.Contains(title, StringComparison.Ordinal))
         {
-            var rest = sentence.Replace(title, "", StringComparison.Ordinal).Trim(' ', ':', ',', '-', '–', '"', '“', '”', '|', '/', '(', ')', '.');
+            var rest = sentence.Replace(title, "", StringComparison.Ordinal)
+                .Trim(' ', ':', ',', '-', '–', '"', '“', '”', '|', '/', '(', ')', '.');
             if (!TellsSteps(rest))
             {
                 // The name and what is said of the whole.
@@ -213,16 +219,27 @@ internal sealed partial class ProseFrame
         // "Grapevine both ways": one way, then the other.
         var both = pieces.Exists(p => ProseForms.Says("both ways", p.Text))
             ? pieces.SelectMany(p => ProseForms.Replace("both ways", p.Text, "") is var one && one != p.Text && p.Counts is null
-                ? [p with { Text = one.Trim(), Length = p.Length / 2 }, new Piece(null, ProseForms.OtherWay, p.Length / 2)] : (Piece[])[p]).ToList()
+                ? [p with { Text = one.Trim(), Length = p.Length / 2 }, new Piece(null, ProseForms.OtherWay, p.Length / 2)] : (Piece[])[p])
+                    .ToList()
                 : null;
-        var sides = Array.TrueForAll(otherwise, o => o is null) && pieces is [{ Counts: null } only] && ProseForms.Find("each side", only.Text) is { } sided
+        var sides = Array.TrueForAll(otherwise, o => o is null)
+            && pieces is [{ Counts: null } only]
+            && ProseForms.Find("each side", only.Text) is { } sided
             && char.ToLowerInvariant(sided.Groups["first"].Value[0]) != char.ToLowerInvariant(sided.Groups["second"].Value[0])
             && Clauses(only.Text[..sided.Index]).Sum(c => c.Deeds) > 1
-            ? new List<Piece> { only with { Text = only.Text[..sided.Index], Length = only.Length / 2 }, new(null, ProseForms.OtherWay, only.Length / 2) }
+            ? new List<Piece>
+            {
+                only with { Text = only.Text[..sided.Index], Length = only.Length / 2 },
+                new(null, ProseForms.OtherWay, only.Length / 2)
+            }
                 : null;
         otherwise = sides is null ? [.. otherwise, LengthOfLast(pieces)] : [sides];
-        List<List<Piece>> whole = both is not null ? [both, .. otherwise.OfType<List<Piece>>()] : [pieces, .. otherwise.OfType<List<Piece>>()];
-        List<IReadOnlyList<Piece>> cuts = [.. whole.Concat(whole.Select(Apart).OfType<List<Piece>>()).Select(o => o.ConvertAll(WithoutRemarks)),
+        List<List<Piece>> whole = both is not null
+            ? [both, .. otherwise.OfType<List<Piece>>()]
+            : [pieces, .. otherwise.OfType<List<Piece>>()];
+        List<IReadOnlyList<Piece>> cuts =
+        [
+            .. whole.Concat(whole.Select(Apart).OfType<List<Piece>>()).Select(o => o.ConvertAll(WithoutRemarks)),
             .. bare.SequenceEqual(pieces) ? Array.Empty<IReadOnlyList<Piece>>() : [bare], .. inside.SequenceEqual(pieces)
             ? Array.Empty<IReadOnlyList<Piece>>() : [inside]];
 
@@ -259,7 +276,9 @@ internal sealed partial class ProseFrame
     {
         // "DS(xif)": a way right behind its step.
         var text = GluedBracket()
-            .Replace(piece.Text, m => Clauses(m.Groups[1].Value) is [{ Kind: ClauseKind.Steps, Stray: 0 }] ? $" {m.Groups[1].Value}, " : m.Value);
+            .Replace(
+                piece.Text,
+                m => Clauses(m.Groups[1].Value) is [{ Kind: ClauseKind.Steps, Stray: 0 }] ? $" {m.Groups[1].Value}, " : m.Value);
         piece = text == piece.Text ? piece : piece with { Text = text };
         if (text.Length > 1 && text[0] == '(' && text.IndexOf(')') >= text.TrimEnd('.').Length - 1)
         {

@@ -31,17 +31,20 @@ internal sealed partial class ProseFrame
             return true;
         }
 
-        return _columns is { } columns && columns.Count == cells.Count && columns.Contains("times") ? ReadTimes(cells, columns) : ReadCells(cells);
+        return _columns is { } columns && columns.Count == cells.Count && columns.Contains("times")
+            ? ReadTimes(cells, columns)
+            : ReadCells(cells);
     }
 
     /// <summary>
-    /// "Triple left, triple right      DS DS DS RS      8": steps, what they are made of, and how many counts they take, in columns without a
-    /// heading.
+    /// "Triple left, triple right      DS DS DS RS      8": steps, what they are made of, and how many counts they take, in columns
+    /// without a heading.
     /// </summary>
     private bool ReadLaidOut(IReadOnlyList<string> cells)
     {
         if (cells.Count is < 2 or > 4 || ProseForms.Number(cells[^1].Trim('(', ')', '[', ']', ' ')) is not (> 1 and <= 64 and var counts)
-            || !Clauses(Shortened(cells[0])).Any(c => c is { Kind: ClauseKind.Steps or ClauseKind.Repeat, Stray: 0 }) || StartsWithCounts(cells[0]))
+            || !Clauses(Shortened(cells[0])).Any(c => c is { Kind: ClauseKind.Steps or ClauseKind.Repeat, Stray: 0 })
+            || StartsWithCounts(cells[0]))
         {
             return false;
         }
@@ -93,7 +96,9 @@ internal sealed partial class ProseFrame
         var words = new List<string>();
         foreach (var cell in cells.Select(Shortened))
         {
-            if (counts is null && words.Count == 0 && CountsReader.TryRead(cell, LineCounts, null, out var read, out var used) == CountsOutcome.Read
+            if (counts is null
+                && words.Count == 0
+                && CountsReader.TryRead(cell, LineCounts, null, out var read, out var used) == CountsOutcome.Read
                 && used == cell.Length)
             {
                 counts = read;
@@ -128,7 +133,9 @@ internal sealed partial class ProseFrame
 
         // The first column that can be read as steps is what is done; columns behind it explain it.
         var isAgain = Clauses(words[0]) is [{ Kind: ClauseKind.Repeat }, ..];
-        var what = isAgain ? words[0] : words.FirstOrDefault(w => RowReader.Read(Names, w).Candidates.Any(c => c.IsRead && !c.Unread.Any()));
+        var what = isAgain
+            ? words[0]
+            : words.FirstOrDefault(w => RowReader.Read(Names, w).Candidates.Any(c => c.IsRead && !c.Unread.Any()));
         if (what is null && counts is null)
         {
             return false;
@@ -143,7 +150,9 @@ internal sealed partial class ProseFrame
         };
         _hasPart = true;
         _items.Add(new ToldItem(_row, _sentence++,
-            [counts is null ? Behind(null, piece.Text).ConvertAll(p => p with { Remarks = piece.Remarks, Check = piece.Check }) : [piece]]));
+            [
+                counts is null ? Behind(null, piece.Text).ConvertAll(p => p with { Remarks = piece.Remarks, Check = piece.Check }) : [piece]
+            ]));
         foreach (var other in words.Where(w => what is not null && w != what))
         {
             Write($"# {AsWritten(other)}");
@@ -194,7 +203,9 @@ internal sealed partial class ProseFrame
         return PhraseText.Write(wording with
         {
             Items = [.. items.Select((item, i) => isEach ? item.Main.Step is { Pivots: true }
-                || item.Main.Verb is { Kind: VerbKind.NoFoot or VerbKind.Standing } ? item : Of(item, feet[i]) : i == 0 ? Of(item, feet[0]) : item)],
+                || item.Main.Verb is { Kind: VerbKind.NoFoot or VerbKind.Standing } ? item : Of(item, feet[i])
+                    : i == 0 ? Of(item, feet[0])
+                    : item)],
         });
     }
 

@@ -44,7 +44,8 @@ internal sealed partial class ProseFrame
     }
 
     /// <summary>
-    /// The dance's name where its settings stand behind it in the same row: the last piece without a number before the first with one; null where
+    /// The dance's name where its settings stand behind it in the same row: the last piece without a number before the first with one; null
+    /// where
     /// there is none.
     /// </summary>
     private string? NameBeforeSettings(string text)
@@ -88,7 +89,8 @@ internal sealed partial class ProseFrame
 
             var words = piece.Split(' ', StringSplitOptions.RemoveEmptyEntries);
             if (words.Length is > 0 and <= LongestName && !_settings.IsOnly(piece)
-                && (IsWrittenAsName(words) || !Array.TrueForAll(words, w => Vocabulary.Find(w.ToLowerInvariant()) is not null)) && !TellsSteps(piece))
+                && (IsWrittenAsName(words) || !Array.TrueForAll(words, w => Vocabulary.Find(w.ToLowerInvariant()) is not null))
+                && !TellsSteps(piece))
             {
                 name = words.Any(w => char.IsUpper(w[0])) ? piece : name;
                 small ??= piece;

@@ -8,7 +8,9 @@ using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose;
 
-/// <summary>What each row of a text is around the steps: titles, keys, headings, orders, tags, restarts, own steps; the rest are sentences.</summary>
+/// <summary>
+/// What each row of a text is around the steps: titles, keys, headings, orders, tags, restarts, own steps; the rest are sentences.
+/// </summary>
 internal sealed partial class ProseFrame
 {
     private readonly IReadOnlyList<ProseLine> _lines;
@@ -48,7 +50,8 @@ internal sealed partial class ProseFrame
         _numbered = NumberedIn(lines);
         _lettered = LetteredIn(lines);
         _eights = EightsIn(lines, settings.Line);
-        _ended = [.. lines.Where(l => !l.IsTooLong).Select(l => CountsReader.TryRead(l.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
+        _ended = [.. lines.Where(l => !l.IsTooLong)
+            .Select(l => CountsReader.TryRead(l.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
             ? counts!.Last.Number : 0)];
         ReadAbbreviations();
     }
@@ -101,7 +104,8 @@ internal sealed partial class ProseFrame
     }
 
     /// <summary>
-    /// Parts numbered one after another, each a line long or without an order, are the lines of one dance; several parts without an order go one
+    /// Parts numbered one after another, each a line long or without an order, are the lines of one dance; several parts without an order
+    /// go one
     /// after another.
     /// </summary>
     private List<ProseItem> Parted()
@@ -112,7 +116,9 @@ internal sealed partial class ProseFrame
             || (_settings.Counts == parts.Count * LineCounts && parts.TrueForAll(p => p.Counts == 0));
         if (parts.Count > 1 && !hasOrder && isLines && parts.TrueForAll(p => ProseForms.Number(p.Name) > 0))
         {
-            return _items.ConvertAll(i => i is PartItem { IsTag: false } part ? new SectionItem(part.Row, part.Counts, part.Name, IsSoft: false) : i);
+            return _items.ConvertAll(i => i is PartItem { IsTag: false } part
+                ? new SectionItem(part.Row, part.Counts, part.Name, IsSoft: false)
+                : i);
         }
 
         if (parts.Count == 0 && hasOrder && _tail.RemoveAll(t => t.StartsWith("order ", StringComparison.Ordinal)) > 0)
@@ -122,7 +128,10 @@ internal sealed partial class ProseFrame
 
         // The first part may have begun by itself; one of which nothing is danced is not called.
         var danced = _items.TakeWhile(i => i is not PartItem).Any(IsDanced) ? new List<string> { ProseSearch.FirstPart } : [];
-        danced.AddRange(parts.Where(p => _items.SkipWhile(i => !ReferenceEquals(i, p)).Skip(1).TakeWhile(i => i is not PartItem).Any(IsDanced))
+        danced.AddRange(parts.Where(p => _items.SkipWhile(i => !ReferenceEquals(i, p))
+            .Skip(1)
+            .TakeWhile(i => i is not PartItem)
+            .Any(IsDanced))
             .Select(p => p.Name));
         if (danced.Count > 1 && !hasOrder)
         {
@@ -134,7 +143,8 @@ internal sealed partial class ProseFrame
         return _items;
     }
 
-    private bool IsDanced(ProseItem item) => item is ToldItem told && told.Cuts[0].Any(p => Clauses(p.Text).Any(c => c.Kind is ClauseKind.Steps));
+    private bool IsDanced(ProseItem item) =>
+        item is ToldItem told && told.Cuts[0].Any(p => Clauses(p.Text).Any(c => c.Kind is ClauseKind.Steps));
 
     private void ReadLine(ProseLine line)
     {
@@ -146,7 +156,9 @@ internal sealed partial class ProseFrame
             Write($"title {named}");
         }
 
-        if (!_tail.Exists(t => t.StartsWith("order ", StringComparison.Ordinal)) && OrderIn(_lines, _row) is null && InnerOrder(_lines, _row) is { } inner)
+        if (!_tail.Exists(t => t.StartsWith("order ", StringComparison.Ordinal))
+            && OrderIn(_lines, _row) is null
+            && InnerOrder(_lines, _row) is { } inner)
         {
             _tail.Add($"order {_called.Written(inner)}");
             Bound += Words().Count(inner);
@@ -160,8 +172,15 @@ internal sealed partial class ProseFrame
         }
 
         // Steps beside what is said of tags and restarts are read sentence by sentence.
-        var isBeside = Sentences(text) is { Count: > 1 } sentences && sentences.Exists(s => TellsSteps(s) && !IsOfEvent(s)) && sentences.Exists(IsOfEvent);
-        if ((!isBeside && ReadEvents(text)) || ReadOrderRow(text) || ReadShorthand(text) || ReadDefinition(text) || ReadTable(line) || ReadKey(text, line)
+        var isBeside = Sentences(text) is { Count: > 1 } sentences
+            && sentences.Exists(s => TellsSteps(s) && !IsOfEvent(s))
+            && sentences.Exists(IsOfEvent);
+        if ((!isBeside && ReadEvents(text))
+            || ReadOrderRow(text)
+            || ReadShorthand(text)
+            || ReadDefinition(text)
+            || ReadTable(line)
+            || ReadKey(text, line)
             || ReadHeading(text) || ReadTitle(text))
         {
             return;
@@ -186,7 +205,8 @@ internal sealed partial class ProseFrame
 
     /// <summary>The next row is counted from the beginning of a line.</summary>
     private bool BeginsLine() => _lines.Skip(_row + 1).FirstOrDefault(l => !l.IsEmpty) is { } next
-        && CountsReader.TryRead(next.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read && (counts!.First.Number - 1) % LineCounts == 0;
+        && CountsReader.TryRead(next.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
+        && (counts!.First.Number - 1) % LineCounts == 0;
 
     private bool IsFeetBeside(string text) => _items.Count > 0 && _items[^1] is ToldItem && FeetAlone().IsMatch(text);
 

@@ -5,7 +5,13 @@ using FondCompass.Core.Findings;
 namespace FondCompass.Core.Prose;
 
 /// <summary>How much was understood, never more than can be answered for (reading, section 7).</summary>
-internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings, ProseFrame frame, Analysis analysis, List<PastedRow> rows, List<string> doubts)
+internal sealed partial class ProseHonesty(
+    ProseWay way,
+    ProseSettings settings,
+    ProseFrame frame,
+    Analysis analysis,
+    List<PastedRow> rows,
+    List<string> doubts)
 {
     /// <summary>Rows of steps that are told one by one as doubtful.</summary>
     private const int MostDoubts = 3;
@@ -21,7 +27,9 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
     /// <summary>What another reading may cost more and still be told, in the search's units.</summary>
     public const int Margin = 5;
 
-    /// <summary>The share that is claimed at most where nothing that the text states of itself bears it out, and where another reading is as likely.</summary>
+    /// <summary>
+    /// The share that is claimed at most where nothing that the text states of itself bears it out, and where another reading is as likely.
+    /// </summary>
     private const double MostUnproved = 0.6, MostRivalled = 0.6;
 
     /// <summary>Words bound by all words, whatever the text bears out; 0 where nothing is danced.</summary>
@@ -56,16 +64,20 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
 
     /// <summary>What the search could not yet see: the dance as a whole.</summary>
     public double Cost =>
-        (MissesTheTotal ? MissesTotal + Math.Min(16, Math.Abs(settings.Counts!.Value - analysis.Trace.TotalCounts)) : 0) + (MissesTheWalls ? MissesWalls : 0)
+        (MissesTheTotal ? MissesTotal + Math.Min(16, Math.Abs(settings.Counts!.Value - analysis.Trace.TotalCounts)) : 0)
+            + (MissesTheWalls ? MissesWalls : 0)
         + (Errs * analysis.Findings.Where(f => f.Severity == Severity.Error).DistinctBy(f => f.Place.Row).Count());
 
-    /// <summary>Bound words by all that should have been; what the text says of itself and the dance does not bear out counts against it.</summary>
+    /// <summary>
+    /// Bound words by all that should have been; what the text says of itself and the dance does not bear out counts against it.
+    /// </summary>
     private double Understood()
     {
         var share = Share();
         if (_bound < Doubtful && rows.Find(r => r.From.Length > LongLine) is { } row)
         {
-            doubts.Add($"One line has {row.From.Length} letters: the line breaks may have been lost on the way. Put each section, or each eight, "
+            doubts.Add($"One line has {row.From.Length} letters: the line breaks may have been lost on the way. Put each section, or "
+                + "each eight, "
                 + $"on a line of its own.");
         }
 
@@ -93,7 +105,8 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
         if (MissesTheWalls && settings.WallCount is { } walls)
         {
             share *= 0.8;
-            doubts.Add($"The text says {walls} {(walls == 1 ? "wall" : "walls")}; what is made of it goes through {trace.WallOrder.Count}.");
+            doubts.Add(
+                $"The text says {walls} {(walls == 1 ? "wall" : "walls")}; what is made of it goes through {trace.WallOrder.Count}.");
         }
 
         if (way.Stated > way.Met)
@@ -109,7 +122,9 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
         }
 
         // Walls alone may come out by chance.
-        var isProved = (settings.Counts is not null && !MissesTheTotal) || way.Met > 0 || (way.Written == way.Filled && way.Written >= total);
+        var isProved = (settings.Counts is not null && !MissesTheTotal)
+            || way.Met > 0
+            || (way.Written == way.Filled && way.Written >= total);
         if (!isProved && share > MostUnproved && rows.Exists(r => r.Fate is PastedFate.Aside or PastedFate.Partly))
         {
             share = MostUnproved;
@@ -127,19 +142,24 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
         return Math.Round(Math.Clamp(share, 0, 1) * 0.98, 3);
     }
 
-    /// <summary>Numbers in what is only told that are none of the settings that were taken from it: something may have been said with them.</summary>
+    /// <summary>
+    /// Numbers in what is only told that are none of the settings that were taken from it: something may have been said with them.
+    /// </summary>
     private int SpareNumbers()
     {
         int?[] taken = [settings.Counts, settings.WallCount, settings.Intro, settings.Tempo];
         return rows.Where(r => r.Fate is PastedFate.Aside or PastedFate.Frame && r.Script.StartsWith('#'))
-            .Sum(r => Numbers().Matches(r.From).Count(m => int.TryParse(m.Value, CultureInfo.InvariantCulture, out var n) && n < 200 && !taken.Contains(n)));
+            .Sum(r => Numbers()
+                .Matches(r.From)
+                .Count(m => int.TryParse(m.Value, CultureInfo.InvariantCulture, out var n) && n < 200 && !taken.Contains(n)));
     }
 
     [GeneratedRegex(@"(?<![\d:.,/])\d{1,3}(?![\d:./]|(?:st|nd|rd|th)\b)", RegexOptions.CultureInvariant)]
     private static partial Regex Numbers();
 
     /// <summary>
-    /// A line that does not hold its counts, a foot that is not free: something was read otherwise than it was meant. The share it takes away.
+    /// A line that does not hold its counts, a foot that is not free: something was read otherwise than it was meant. The share it takes
+    /// away.
     /// </summary>
     private double TellDoubtful()
     {
@@ -149,7 +169,8 @@ internal sealed partial class ProseHonesty(ProseWay way, ProseSettings settings,
             || (f.Code is "COUNT02" or "MIRROR01" && hasLines)).DistinctBy(f => f.Place.Row).ToList();
         var danced = trace.Parts.SelectMany(p => p.Actions).Select(a => a.Action.Row).Distinct().Count();
         var script = PastedDance.ScriptOf(rows).Split('\n');
-        doubts.AddRange(told.Take(MostDoubts).Select(f => $"'{script[Math.Clamp((f.Place.Row ?? 1) - 1, 0, script.Length - 1)]}': {f.Message}"));
+        doubts.AddRange(told.Take(MostDoubts)
+            .Select(f => $"'{script[Math.Clamp((f.Place.Row ?? 1) - 1, 0, script.Length - 1)]}': {f.Message}"));
         if (told.Count > MostDoubts)
         {
             doubts.Add($"{told.Count - MostDoubts} more {(told.Count == MostDoubts + 1 ? "row is" : "rows are")} doubtful in such a way.");

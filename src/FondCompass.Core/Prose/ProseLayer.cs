@@ -17,7 +17,8 @@ internal sealed record FittedSteps(BoundRow Row, int Counts, int Cost, int Doubt
 internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToken cancel)
 {
     /// <summary>
-    /// What faults cost: steps that miss their counts, feet that are not free, steps bent to their counts, moves of which only the name is known.
+    /// What faults cost: steps that miss their counts, feet that are not free, steps bent to their counts, moves of which only the name is
+    /// known.
     /// </summary>
     private const int Complains = 10, Faults = 6, Bends = 2, GoesPast = 4, OnlyNamed = 8;
 
@@ -113,7 +114,9 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
 
             if (begins == boundary || i == wording.Items.Count)
             {
-                var words = i - from == wording.Items.Count ? text : PhraseText.Write(wording with { Items = [.. wording.Items.Skip(from).Take(i - from)] });
+                var words = i - from == wording.Items.Count
+                    ? text
+                    : PhraseText.Write(wording with { Items = [.. wording.Items.Skip(from).Take(i - from)] });
                 rows.Add($"{CountText.Range((at % LineCounts) + 1, (at % LineCounts) + begins - at)} {words}");
                 (from, at) = (i, begins);
             }
@@ -126,7 +129,9 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
 
     /// <summary>The same steps begun with the other foot, spelled out.</summary>
     public string Mirrored(string text) =>
-        RowReader.Read(names, text).Candidates.FirstOrDefault(c => c.IsRead) is { } wording ? PhraseText.Write(MirrorImage.Of(wording, Facing.Front)) : text;
+        RowReader.Read(names, text).Candidates.FirstOrDefault(c => c.IsRead) is { } wording
+            ? PhraseText.Write(MirrorImage.Of(wording, Facing.Front))
+            : text;
 
     /// <summary>The same counts later or earlier in a line; null where they would not lie in it.</summary>
     public CountSpec? Shifted(CountSpec counts, int by)
@@ -143,7 +148,9 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
     public CountSpec OfLine(CountSpec counts)
     {
         var first = counts.Positions.First(p => p.Number > 0 || counts.Positions.All(x => x.IsPickUp)).Number;
-        var past = Math.Min((counts.Positions.Max(p => p.Number) - 1) / LineCounts * LineCounts, Math.Max(0, (first - 1) / LineCounts * LineCounts));
+        var past = Math.Min(
+            (counts.Positions.Max(p => p.Number) - 1) / LineCounts * LineCounts,
+            Math.Max(0, (first - 1) / LineCounts * LineCounts));
         return past <= 0 ? counts : counts with
         {
             Positions = counts.Positions.Select(p => p with { Number = p.Number - past }).ToList(),

@@ -3,7 +3,9 @@ using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Prose;
 
-/// <summary>A row of pasted text without what only lays it out: bullets, list numbers, time stamps; its cells where it is a table's row.</summary>
+/// <summary>
+/// A row of pasted text without what only lays it out: bullets, list numbers, time stamps; its cells where it is a table's row.
+/// </summary>
 /// <param name="Raw">As it was pasted.</param>
 /// <param name="Text">What is left to read.</param>
 /// <param name="Cells">The cells of a row parted by tabs or wide gaps; one when it is no table.</param>
@@ -31,7 +33,9 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
     {
         var (rows, words) = (RowText.SplitRows(text).Rows, 0);
         var read = 0;
-        while (read < rows.Length && read < MostRows && (words += rows[read].Length > LongestRow ? 1 : rows[read].Count(char.IsWhiteSpace) + 1) <= MostWords)
+        while (read < rows.Length
+            && read < MostRows
+            && (words += rows[read].Length > LongestRow ? 1 : rows[read].Count(char.IsWhiteSpace) + 1) <= MostWords)
         {
             read++;
         }

@@ -17,7 +17,8 @@ public static class ProseReader
     /// <param name="text">Any text; at most what a script may be.</param>
     /// <param name="lexicon">The steps known.</param>
     /// <param name="genre">The kind of dance, when it is known; else what the words suggest.</param>
-    public static PastedDance Read(string text, StepLexicon? lexicon = null, string? genre = null) => WhileWaited(text, lexicon, genre, CancellationToken.None);
+    public static PastedDance Read(string text, StepLexicon? lexicon = null, string? genre = null) =>
+        WhileWaited(text, lexicon, genre, CancellationToken.None);
 
     /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
     public static PastedDance WhileWaited(string text, StepLexicon? lexicon, string? genre, CancellationToken cancel)
@@ -52,7 +53,12 @@ public static class ProseReader
     }
 
     /// <summary>Each row of the text with the script rows made of it, and what stands before and behind them.</summary>
-    private static List<PastedRow> Rows(ProseWay way, IReadOnlyList<ProseLine> lines, ProseSettings settings, ProseFrame frame, string[] behind,
+    private static List<PastedRow> Rows(
+        ProseWay way,
+        IReadOnlyList<ProseLine> lines,
+        ProseSettings settings,
+        ProseFrame frame,
+        string[] behind,
         out List<string> doubts)
     {
         doubts = [];
@@ -77,9 +83,13 @@ public static class ProseReader
         for (var i = 0; i < lines.Count; i++)
         {
             // Nothing is dropped: what said its word elsewhere stays as a remark.
-            var script = made[i] is { } some && some.Exists(s => s.Length > 0) ? string.Join('\n', some) : lines[i].IsEmpty && !lines[i].IsTooLong
+            var script = made[i] is { } some && some.Exists(s => s.Length > 0) ? string.Join('\n', some)
+                : lines[i].IsEmpty && !lines[i].IsTooLong
                 ? "" : $"# {RowText.Plain(lines[i].IsTooLong ? lines[i].Raw : lines[i].Text).Trim()}";
-            rows.Add(new PastedRow(lines[i].Raw, script, fates[i] is { } told ? Fate(told) : lines[i].IsTooLong ? PastedFate.Aside : PastedFate.Frame));
+            rows.Add(new PastedRow(
+                lines[i].Raw,
+                script,
+                fates[i] is { } told ? Fate(told) : lines[i].IsTooLong ? PastedFate.Aside : PastedFate.Frame));
         }
 
         if (frame.Tail.Count > 0)
@@ -115,7 +125,8 @@ public static class ProseReader
         if (way.Actions > MostTried && way.Units is { } last)
         {
             doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                $"Row {last.Row + 1} goes on, or repeats what stands before it, past the {MostTried:N0} actions that are tried on their counts; "
+                $"Row {last.Row + 1} goes on, or repeats what stands before it, past the {MostTried:N0} actions that are tried on their "
+                    + $"counts; "
                 + $"what is left of it stays as notes. Write what is danced again as a part, and call it."));
             if (last.Row + 1 < lines.Count)
             {
@@ -128,7 +139,8 @@ public static class ProseReader
         {
             var first = (way.Actions > MostTried && way.Units is { } unit ? unit.Row + 1 : lines.Count) + 1;
             doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                $"{ProseLine.MostRows:N0} rows and {ProseLine.MostWords:N0} words are read, and {MostTried:N0} actions tried on their counts; "
+                $"{ProseLine.MostRows:N0} rows and {ProseLine.MostWords:N0} words are read, and {MostTried:N0} actions tried on their "
+                    + $"counts; "
                 + $"what begins with row {first:N0} is not, and stays as remarks. Paste one dance at a time."));
             var kept = behind.Where(r => r.Trim().Length > 0).Select(r => $"# {RowText.Plain(r).Trim()}");
             rows.Add(new PastedRow(string.Join('\n', behind), string.Join('\n', kept), PastedFate.Aside));

@@ -17,7 +17,14 @@ internal sealed partial class ProseSearch
     /// <summary>What only stands beside the steps danced as steps.</summary>
     private const int DancesAside = 12;
 
-    private IEnumerable<ProseWay> Lay(PieceWalk walk, ProseWay way, List<ProseClause> run, string text, bool hasLaid, int from, int each = 0)
+    private IEnumerable<ProseWay> Lay(
+        PieceWalk walk,
+        ProseWay way,
+        List<ProseClause> run,
+        string text,
+        bool hasLaid,
+        int from,
+        int each = 0)
     {
         if (IsFull(way))
         {
@@ -25,7 +32,9 @@ internal sealed partial class ProseSearch
         }
 
         var stray = run.Sum(c => c.Stray);
-        var cost = (LeavesWord * stray) + (hasLaid && walk.Piece.Counts is null ? LaidApartCost : 0) + (run[0].Explains && hasLaid ? BothDanced
+        var cost = (LeavesWord * stray)
+            + (hasLaid && walk.Piece.Counts is null ? LaidApartCost : 0)
+            + (run[0].Explains && hasLaid ? BothDanced
             : 0) + (run[0].IsAside || run.TrueForAll(c => c.IsWayAlone) ? DancesAside : 0)
             + (run.Exists(c => c.SaysSame) ? BothDanced : 0);
         if (walk.Piece.Counts is { } said && !hasLaid)
@@ -55,7 +64,11 @@ internal sealed partial class ProseSearch
         var wanted = each > 0 && layer.Fit(text, 0, way.Feet) is { } once
             ? new[] { StepsIn(text) * each, once.Row.Moments.Count * each, once.Counts * each }.Where(n => n > 0).Distinct()
             : Wanted(walk, way, run.Count, from).Take(IsHurried ? 1 : int.MaxValue);
-        var fits = wanted.Select(n => layer.Fit(text, n, way.Feet)).OfType<FittedSteps>().OrderBy(f => f.Cost).DistinctBy(f => f.Counts).ToList();
+        var fits = wanted.Select(n => layer.Fit(text, n, way.Feet))
+            .OfType<FittedSteps>()
+            .OrderBy(f => f.Cost)
+            .DistinctBy(f => f.Counts)
+            .ToList();
         foreach (var fit in fits.Where(f => f.Cost <= fits[0].Cost + DearerLength).Take(MostLengths))
         {
             var isOwn = natural is null || fit.Counts == natural || walk.Piece.Length > 0 || each > 0
@@ -81,7 +94,13 @@ internal sealed partial class ProseSearch
                 continue;
             }
 
-            foreach (var before in Lay(walk with { Piece = walk.Piece with { Counts = null } }, way, head, Joined(head, walk.Piece.Text), false, from))
+            foreach (var before in Lay(
+                walk with { Piece = walk.Piece with { Counts = null } },
+                way,
+                head,
+                Joined(head, walk.Piece.Text),
+                false,
+                from))
             {
                 if (layer.Fit(Joined(tail, walk.Piece.Text), own, before.Feet) is { } fit)
                 {
@@ -95,7 +114,8 @@ internal sealed partial class ProseSearch
     }
 
     /// <summary>
-    /// Counts worth trying where none are said: the steps' own, the length said, what is left of the line or the section, halves and wholes of a
+    /// Counts worth trying where none are said: the steps' own, the length said, what is left of the line or the section, halves and wholes
+    /// of a
     /// line.
     /// </summary>
     private IEnumerable<int> Wanted(PieceWalk walk, ProseWay way, int clauses, int from)
@@ -105,7 +125,8 @@ internal sealed partial class ProseSearch
         int[] wanted = walk.Piece.Length > 0
             ? [0, walk.Piece.Length - (way.Gone - from), walk.Piece.Length / 2]
             : [0, clauses, LineCounts - at, LineCounts, LineCounts / 2, 2 * LineCounts, left];
-        return wanted.Where(n => n == 0 || (n > 0 && n <= LongestUnit && (walk.Piece.Length > 0 || at + n <= 2 * LineCounts || n == left))).Distinct();
+        return wanted.Where(n => n == 0 || (n > 0 && n <= LongestUnit && (walk.Piece.Length > 0 || at + n <= 2 * LineCounts || n == left)))
+            .Distinct();
     }
 
     /// <summary>Counts that one stretch of steps may be laid on without their being written.</summary>
@@ -127,7 +148,10 @@ internal sealed partial class ProseSearch
         var stray = run.Sum(c => c.Stray);
         // What was left out of the steps stands beside them as it was written.
         string[] beside = stray + run.Sum(c => c.Objects) > 0 ? [$"# {run[0].Whole.To(run[^1].Whole).In(walk.Piece.Text)}"] : [];
-        return laid.Write(walk.Told.Row, stray > 0 ? PastedFate.Partly : PastedFate.Understood, () => [.. layer.Rows(fit, text, at, own), .. beside]) with
+        return laid.Write(
+            walk.Told.Row,
+            stray > 0 ? PastedFate.Partly : PastedFate.Understood,
+            () => [.. layer.Rows(fit, text, at, own), .. beside]) with
         {
             Cost = laid.Cost + fit.Cost + cost,
             Bound = way.Bound + run.Sum(c => c.Bound),
@@ -146,7 +170,11 @@ internal sealed partial class ProseSearch
             // Whose lead it was says nothing of what comes.
             Feet = fit.Row.After with { Call = -1, Lead = Foot.None },
             Actions = way.Actions + fit.Row.Moments.Count,
-            Units = new LaidUnit(way.Units, way, row, sentence, way.Sections, way.Parts, text, fit.Counts, fit.Cost, way.Feet) { Said = own, At = at },
+            Units = new LaidUnit(way.Units, way, row, sentence, way.Sections, way.Parts, text, fit.Counts, fit.Cost, way.Feet)
+            {
+                Said = own,
+                At = at
+            },
         };
     }
 
@@ -175,18 +203,29 @@ internal sealed partial class ProseSearch
     private static bool IsFull(ProseWay way) => way.Actions > ProseReader.MostTried;
 
     /// <summary>
-    /// "… and as you step it in turn a quarter right", "the same to the left but brush": what is said of steps just told is laid on their last.
+    /// "… and as you step it in turn a quarter right", "the same to the left but brush": what is said of steps just told is laid on their
+    /// last.
     /// </summary>
     private ProseWay? Modified(PieceWalk walk, ProseWay way, List<ProseClause> run, string text)
     {
-        if (way.Units is not { } last || last.Sentence != walk.Told.Sentence || !(run[0].IsAside || last.IsAgain) || Changed(last, run, text) is not { } changed
+        if (way.Units is not { } last
+            || last.Sentence != walk.Told.Sentence
+            || !(run[0].IsAside || last.IsAgain)
+            || Changed(last, run, text) is not { } changed
             || layer.Fit(changed, last.Counts, last.Feet) is not { } fit)
         {
             return null;
         }
 
         var at = last.Way.At % LineCounts;
-        var laid = Put(last.Way with { Bound = way.Bound + run.Sum(c => c.Bound), Lost = way.Lost }, walk.Told.Row, walk.Told.Sentence, changed, fit, at, null);
+        var laid = Put(
+            last.Way with { Bound = way.Bound + run.Sum(c => c.Bound), Lost = way.Lost },
+            walk.Told.Row,
+            walk.Told.Sentence,
+            changed,
+            fit,
+            at,
+            null);
         var dearer = layer.Fit(last.Text, last.Counts, last.Feet) is { } plain ? Math.Max(0, fit.Cost - plain.Cost) : 0;
         return laid.Write(walk.Told.Row, PastedFate.Understood, () => layer.Rows(fit, changed, at, null)).WithNotesBehind(last, way) with
         { Cost = way.Cost + OnlyTold + dearer };
@@ -202,12 +241,19 @@ internal sealed partial class ProseSearch
 
         if (said.Phrases.Select(p => p.Turn).FirstOrDefault(t => t is not null) is { } turn)
         {
-            var words = PhraseText.Write(new Phrase { Verb = Verbs.Turn, Name = Verbs.Turn.Name, Turn = turn with { First = false, Spread = run[0].IsWhile } });
+            var words = PhraseText.Write(new Phrase
+            {
+                Verb = Verbs.Turn,
+                Name = Verbs.Turn.Name,
+                Turn = turn with { First = false, Spread = run[0].IsWhile }
+            });
             return run[0].IsWhile ? $"{last.Text} {words[(Verbs.Turn.Name.Length + 1)..]}" : $"{last.Text}, {words}";
         }
 
         return run is [{ Deeds: 1, IsThen: false }] && said.Items.Count == 1 && RowReader.Read(layer.Names, last.Text).Candidates
             .FirstOrDefault(c => c.IsRead) is { } told
-            ? told.Items.Count == 1 ? $"{last.Text}, {text}" : $"{PhraseText.Write(told with { Items = [.. told.Items.SkipLast(1)] })}, {text}" : null;
+            ? told.Items.Count
+                == 1 ? $"{last.Text}, {text}" : $"{PhraseText.Write(told with { Items = [.. told.Items.SkipLast(1)] })}, {text}"
+                : null;
     }
 }

@@ -36,11 +36,18 @@ internal sealed partial class ProseSearch
         for (var at = 0; at < clauses.Count; at++)
         {
             // Those that must still come to the counts of a name are kept beside the others: they may all fail.
-            var here = ways.Where(w => w.Clause == at).OrderBy(w => w.Way.Cost).DistinctBy(w => (w.Way.Key, w.HasLaid, w.Way.Gone - w.From, w.Replaced))
+            var here = ways.Where(w => w.Clause == at)
+                .OrderBy(w => w.Way.Cost)
+                .DistinctBy(w => (w.Way.Key, w.HasLaid, w.Way.Gone - w.From, w.Replaced))
                 .GroupBy(w => w.Replaced > 0).SelectMany(g => g.Take(IsHurried ? 1 : MostWays)).ToList();
             ways.RemoveAll(w => w.Clause == at);
             ways.AddRange(here
-                .SelectMany(w => Next(walk, w.Way, at, w.HasLaid, w.From).Select(n => w with { Way = n.Way, Clause = n.Clause, HasLaid = n.HasLaid })));
+                .SelectMany(w => Next(
+                    walk,
+                    w.Way,
+                    at,
+                    w.HasLaid,
+                    w.From).Select(n => w with { Way = n.Way, Clause = n.Clause, HasLaid = n.HasLaid })));
         }
 
         foreach (var way in ways.Where(w => w.Replaced == 0 || w.Way.Gone - w.From == w.Replaced))
@@ -54,7 +61,9 @@ internal sealed partial class ProseSearch
                 end = end.Plus(OffItsCounts);
             }
 
-            end = hasSteps || clauses.TrueForAll(c => c.Kind == ClauseKind.Talk) && piece.Counts is not null ? Held(end, piece, way.Way.Gone - way.From) : end;
+            end = hasSteps || clauses.TrueForAll(c => c.Kind == ClauseKind.Talk) && piece.Counts is not null
+                ? Held(end, piece, way.Way.Gone - way.From)
+                : end;
             end = piece.Remarks.Aggregate(end, (w, r) => Note(w, told.Row, r));
             yield return piece.Check is { } check && way.HasLaid ? end.Write(told.Row, PastedFate.Frame, check) : end;
         }
@@ -74,11 +83,13 @@ internal sealed partial class ProseSearch
     /// <summary>A way inside a piece.</summary>
     /// <param name="Clause">The clause it has come to.</param>
     /// <param name="From">Counts gone where the piece began.</param>
-    /// <param name="Replaced">Counts that the piece must take, because it tells what a name before it stands for; 0 when it need not.</param>
+    /// <param name="Replaced">Counts that the piece must take, because it tells what a name before it stands for; 0 when it need
+    /// not.</param>
     private sealed record PieceWay(ProseWay Way, int Clause, bool HasLaid, int From, int Replaced);
 
     /// <summary>
-    /// The ways so far; besides, each that ended with a name alone without it, where this sentence may tell how that goes. With the counts that it
+    /// The ways so far; besides, each that ended with a name alone without it, where this sentence may tell how that goes. With the counts
+    /// that it
     /// must then take.
     /// </summary>
     private static IEnumerable<(ProseWay Way, int Replaced)> Starts(List<ProseWay> from, ToldItem told, Piece piece)
@@ -86,7 +97,10 @@ internal sealed partial class ProseSearch
         foreach (var way in from)
         {
             yield return (way, 0);
-            if (way.Units is { IsBare: true, IsAgain: false } last && last.Sentence == told.Sentence - 1 && piece.Counts is null && way.EndsWith(last))
+            if (way.Units is { IsBare: true, IsAgain: false } last
+                && last.Sentence == told.Sentence - 1
+                && piece.Counts is null
+                && way.EndsWith(last))
             {
                 yield return (Note(last.Way, last.Row, last.Text) with { Cost = last.Way.Cost + OnlyTold }, last.Counts);
             }
@@ -135,7 +149,9 @@ internal sealed partial class ProseSearch
         var clauses = ProseClauses.Read(piece.Text, layer.Names).ToList();
         if (isCounted)
         {
-            clauses = clauses.ConvertAll(c => c is { IsBody: true, Kind: ClauseKind.Talk, Stray: 0 } ? c with { Kind = ClauseKind.Steps } : c);
+            clauses = clauses.ConvertAll(c => c is { IsBody: true, Kind: ClauseKind.Talk, Stray: 0 }
+                ? c with { Kind = ClauseKind.Steps }
+                : c);
         }
         else if (IsSpokenOf(clauses, piece.Text))
         {
@@ -157,10 +173,14 @@ internal sealed partial class ProseSearch
         var bound = steps.Sum(s => s.Bound);
         var talk = clauses.Where(c => c.Kind == ClauseKind.Talk).Sum(c => c.Whole.In(text).Split(' ').Length);
         var isNamed = talk == 0 && steps is [{ Stray: 0, IsNamed: true }];
-        return (talk > 0 && steps.Sum(s => s.Feet) == 0 && steps.Sum(s => s.Deeds) <= 2) || (bound < 2 && !isNamed) || (talk > 3 * bound && bound < 4);
+        return (talk > 0 && steps.Sum(s => s.Feet) == 0 && steps.Sum(s => s.Deeds) <= 2)
+            || (bound < 2 && !isNamed)
+            || (talk > 3 * bound && bound < 4);
     }
 
-    /// <summary>Talk up to the next clause that is none, kept as it stands; what it says of the counts gone so far, or of the weight, counts.</summary>
+    /// <summary>
+    /// Talk up to the next clause that is none, kept as it stands; what it says of the counts gone so far, or of the weight, counts.
+    /// </summary>
     private (ProseWay Way, int Clause, bool HasLaid) Talk(PieceWalk walk, ProseWay way, int at, bool hasLaid)
     {
         var end = at + 1;
@@ -171,7 +191,9 @@ internal sealed partial class ProseSearch
 
         var until = end < walk.Clauses.Count ? walk.Clauses[end].Whole.Start : walk.Piece.Text.Length;
         var words = walk.Piece.Text[walk.Clauses[at].Whole.Start..until].TrimEnd(' ', ',');
-        var soFar = Find("count so far", Plain(words.Trim(' ', '.', ',', '!'))) is { } counted ? ProseForms.Number(counted.Groups["n"].Value) : 0;
+        var soFar = Find("count so far", Plain(words.Trim(' ', '.', ',', '!'))) is { } counted
+            ? ProseForms.Number(counted.Groups["n"].Value)
+            : 0;
         var isCountedOtherwise = soFar > 0 && way.Units is not null && soFar != way.Gone && soFar != way.At && way.Gone % soFar != 0;
         var talk = walk.Clauses.GetRange(at, end - at);
         var spoken = talk.Where(c => c.Kind == ClauseKind.Talk && c.Feet > 0).ToList();
@@ -196,7 +218,9 @@ internal sealed partial class ProseSearch
         }
 
         int[] left = [walk.Piece.Length - (way.Gone - from), way.SectionLength - way.At, way.PartLength - way.Gone];
-        foreach (var counts in left.Where(n => n is > 0 and <= LongestMove).Concat(Array.Exists(left, n => n > 4) ? [2, 4] : Array.Empty<int>()).Distinct())
+        foreach (var counts in left.Where(n => n is > 0 and <= LongestMove)
+            .Concat(Array.Exists(left, n => n > 4) ? [2, 4] : Array.Empty<int>())
+            .Distinct())
         {
             if (layer.Fit(words, counts, way.Feet) is { } fit)
             {
@@ -226,7 +250,8 @@ internal sealed partial class ProseSearch
 
     private bool MayName(string words) =>
         NamedMoves.Read(layer.Names, words) is not null
-        && Lexer.Read(words).TrueForAll(t => !Vocabulary.IsTalk(t.Text) && !Vocabulary.IsSetting(t.Text)) && !Vocabulary.LeadsIn(Lexer.Read(words)[0].Text);
+        && Lexer.Read(words).TrueForAll(t => !Vocabulary.IsTalk(t.Text) && !Vocabulary.IsSetting(t.Text))
+        && !Vocabulary.LeadsIn(Lexer.Read(words)[0].Text);
 
     /// <summary>The ways on from one clause.</summary>
     private IEnumerable<(ProseWay Way, int Clause, bool HasLaid)> Next(PieceWalk walk, ProseWay way, int at, bool hasLaid, int from)
@@ -244,7 +269,14 @@ internal sealed partial class ProseSearch
                 yield return (at == 0 ? Park(way, counts, row, walk.Piece.Text) : way, at + 1, hasLaid);
                 if (at == 0 && IsNameOfMove(walk.Piece.Text) && layer.Fit(walk.Piece.Text, layer.OfLine(counts), way.Feet) is { } named)
                 {
-                    yield return (Laid(walk, Opened(way, row), walk.Piece.Text, named, layer.OfLine(counts), walk.Clauses, 0), walk.Clauses.Count, true);
+                    yield return (Laid(
+                        walk,
+                        Opened(way, row),
+                        walk.Piece.Text,
+                        named,
+                        layer.OfLine(counts),
+                        walk.Clauses,
+                        0), walk.Clauses.Count, true);
                 }
 
                 break;

@@ -87,11 +87,15 @@ internal sealed partial class ProseSearch
         }
         else if (Find("that section", words) is { } section)
         {
-            var rank = part.Select(line).Distinct().Select(r => (int?)r).ElementAtOrDefault(ProseForms.Number(section.Groups["n"].Value) - 1);
+            var rank = part.Select(line)
+                .Distinct()
+                .Select(r => (int?)r)
+                .ElementAtOrDefault(ProseForms.Number(section.Groups["n"].Value) - 1);
             found.Add(([.. part.Where(u => line(u) == rank)], 0));
         }
         else if (Find("those counts", words) is { } counted
-            && (from: ProseForms.Number(counted.Groups["from"].Value), to: ProseForms.Number(counted.Groups["until"].Value)) is var (from, to)
+            && (from: ProseForms.Number(counted.Groups["from"].Value),
+                to: ProseForms.Number(counted.Groups["until"].Value)) is var (from, to)
             && to > from)
         {
             found.Add(([.. part.Where(u => u.Way.Gone >= from - 1 && u.Way.Gone + u.Counts <= to)], 0));
@@ -118,7 +122,10 @@ internal sealed partial class ProseSearch
         Add(u => u.Section == last.Section && u.Part == last.Part, isAll ? 0 : isOwnRow ? 1 : 3);
         Add(u => u.Part == last.Part, isAll ? 0 : 4);
         Add(u => ReferenceEquals(u, last), isAll ? 2 * NotAll : 3);
-        return found.Where(f => f.Units.Count is > 0 and <= MostAgain).OrderBy(f => f.Cost).DistinctBy(f => f.Units.Count).Take(IsHurried ? 1 : int.MaxValue);
+        return found.Where(f => f.Units.Count is > 0 and <= MostAgain)
+            .OrderBy(f => f.Cost)
+            .DistinctBy(f => f.Units.Count)
+            .Take(IsHurried ? 1 : int.MaxValue);
     }
 
     /// <summary>"Again" that is only told: it may say that what was told fills the line.</summary>
@@ -142,12 +149,15 @@ internal sealed partial class ProseSearch
     }
 
     /// <summary>
-    /// "Left and right", "then to the left" behind steps of the same sentence: for each side that they were not told on, they are danced once more; null where
+    /// "Left and right", "then to the left" behind steps of the same sentence: for each side that they were not told on, they are danced
+    /// once more; null where
     /// it is not said so.
     /// </summary>
     private ProseWay? OnEachSide(PieceWalk walk, ProseWay way, List<ProseClause> run)
     {
-        if (run is not [{ OnlySides: { Count: 1 or 2 } sides } clause] || way.Units?.Sentence != walk.Told.Sentence || walk.Piece.Counts is not null
+        if (run is not [{ OnlySides: { Count: 1 or 2 } sides } clause]
+            || way.Units?.Sentence != walk.Told.Sentence
+            || walk.Piece.Counts is not null
             || IsFull(way))
         {
             return null;
@@ -175,7 +185,11 @@ internal sealed partial class ProseSearch
             return null;
         }
 
-        var again = way with { Bound = way.Bound + sides.Count, Cost = way.Cost + (clause.IsWayAlone || sides.Count > 1 ? OnlyTold : EachSide) };
+        var again = way with
+        {
+            Bound = way.Bound + sides.Count,
+            Cost = way.Cost + (clause.IsWayAlone || sides.Count > 1 ? OnlyTold : EachSide)
+        };
         var isMirrored = sides.Count > 1 || next != lead;
         return source.Aggregate((ProseWay?)again, (w, unit) => w is null ? null : LaidAgain(w, walk, unit, isMirrored));
     }

@@ -54,7 +54,10 @@ internal sealed partial class ProseSearch
             var isTold = IsOnlyTold(walk, way, run, text, end);
             yield return (Note(way, walk.Told.Row, run[0].Whole.To(run[^1].Whole).In(walk.Piece.Text)) with
             {
-                Cost = way.Cost + (isTold ? OnlyTold + (run[0].Explains ? 2 : 0) + (losesTurn ? Skips / 2 : 0) : Skips + (SkipsWord * run.Sum(c => c.Bound))),
+                Cost = way.Cost
+                    + (isTold
+                        ? OnlyTold + (run[0].Explains ? 2 : 0) + (losesTurn ? Skips / 2 : 0)
+                        : Skips + (SkipsWord * run.Sum(c => c.Bound))),
                 Lost = way.Lost + (isTold && !losesTurn ? 0 : run.Sum(c => c.Bound)),
             }, end, hasLaid);
         }
@@ -91,11 +94,17 @@ internal sealed partial class ProseSearch
         yield return end;
     }
 
-    /// <summary>Whether steps may end before a clause of steps: where it explains, tells again, counts or names what stands before it.</summary>
+    /// <summary>
+    /// Whether steps may end before a clause of steps: where it explains, tells again, counts or names what stands before it.
+    /// </summary>
     private static bool MayPart(List<ProseClause> clauses, int at)
     {
         var (before, here) = (clauses[at - 1], clauses[at]);
-        return here.Explains || (at + 1 < clauses.Count && clauses[at + 1].Explains) || here.HasTimes || before.HasTimes || Announces(before, here)
+        return here.Explains
+            || (at + 1 < clauses.Count && clauses[at + 1].Explains)
+            || here.HasTimes
+            || before.HasTimes
+            || Announces(before, here)
             || here is { IsThen: true, Deeds: 0, Feet: > 0 } or { GoesOn: true, IsBareName: true } or { IsWayAlone: true }
                 || (here.Deeds == 0 && before.IsNamed)
             || here.OnlySides.Count == 2 || here.SaysSame || IsSpelling(clauses, at);
@@ -107,7 +116,8 @@ internal sealed partial class ProseSearch
             && (clauses[at].Feet > 2 || (at + 1 < clauses.Count && clauses[at].Deeds == 0 && clauses[at + 1].Feet > 0));
 
     /// <summary>A name before what it is made of, or before the same with its foot or number.</summary>
-    private static bool Announces(ProseClause name, ProseClause next) => name.IsBareName && (name.IsNamed || name.Names.All(next.Names.Contains));
+    private static bool Announces(ProseClause name, ProseClause next) =>
+        name.IsBareName && (name.IsNamed || name.Names.All(next.Names.Contains));
 
     /// <summary>Clauses that are laid together, and places at which they may be parted.</summary>
     private const int LongestRun = 32, MostParts = 4;
@@ -125,7 +135,9 @@ internal sealed partial class ProseSearch
             return true;
         }
 
-        if (Says("and so on", walk.Piece.Text.TrimEnd(' ', '.')) && way.Units is not null && end >= walk.Clauses.FindLastIndex(c => c.Kind == ClauseKind.Steps))
+        if (Says("and so on", walk.Piece.Text.TrimEnd(' ', '.'))
+            && way.Units is not null
+            && end >= walk.Clauses.FindLastIndex(c => c.Kind == ClauseKind.Steps))
         {
             // "Left, close, left, close and so on": as told before.
             return true;
@@ -166,18 +178,23 @@ internal sealed partial class ProseSearch
 
         counts = isAgain ? counts : way.Units is { } last && last.Sentence == walk.Told.Sentence ? last.Counts : 0;
         return counts > 0 && (isAgain || run[0].Explains || IsSpelledOut(way.Units!, run)) && run.Sum(c => c.Bound) > 2
-            && (run.Count == counts || (layer.Fit(text, 0, way.Units!.Feet)?.Counts is { } told && told <= counts && told * 4 >= counts * 3));
+            && (run.Count == counts
+                || (layer.Fit(text, 0, way.Units!.Feet)?.Counts is { } told && told <= counts && told * 4 >= counts * 3));
     }
 
     /// <summary>Feet one after another behind steps that name none: the same once more, by its feet.</summary>
-    private bool IsSpelledOut(LaidUnit last, List<ProseClause> run) => run.Sum(c => c.Feet) > 2 && run.Sum(c => c.Feet) > run.Sum(c => c.Deeds)
-        && RowReader.Read(layer.Names, last.Text).Candidates.FirstOrDefault(c => c.IsRead) is { } told && told.Phrases.All(p => !p.Foot.IsSingle());
+    private bool IsSpelledOut(LaidUnit last, List<ProseClause> run) =>
+        run.Sum(c => c.Feet) > 2 && run.Sum(c => c.Feet) > run.Sum(c => c.Deeds)
+        && RowReader.Read(layer.Names, last.Text).Candidates.FirstOrDefault(c => c.IsRead) is { } told
+        && told.Phrases.All(p => !p.Foot.IsSingle());
 
     /// <summary>What stands behind a name takes its counts, or a few times as many where it says how many.</summary>
     private bool IsTellingOf(PieceWalk walk, ProseWay way, string name, int from)
     {
         var rest = walk.Clauses.Skip(from).TakeWhile(c => c.Kind == ClauseKind.Steps && !c.Explains).ToList();
-        return layer.Fit(name, 0, way.Feet) is { } named && rest.Count > 1 && layer.Fit(Joined(rest, walk.Piece.Text), 0, way.Feet) is { } told
+        return layer.Fit(name, 0, way.Feet) is { } named
+            && rest.Count > 1
+            && layer.Fit(Joined(rest, walk.Piece.Text), 0, way.Feet) is { } told
             && told.Counts == named.Counts;
     }
 

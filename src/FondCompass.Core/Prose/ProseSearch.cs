@@ -5,15 +5,19 @@ using FondCompass.Core.Lexicon;
 namespace FondCompass.Core.Prose;
 
 /// <summary>
-/// Reads a text in the way that uses its words best and makes the stated lengths come out (reading, section 7): each clause may be steps, a telling of what was
-/// told, something to do again, or talk, each at a cost; the cheapest ways are kept from clause to clause. Costs are in the units of <see cref="ProseLayer"/>.
+/// Reads a text in the way that uses its words best and makes the stated lengths come out (reading, section 7): each clause may be steps, a
+/// telling of what was
+/// told, something to do again, or talk, each at a cost; the cheapest ways are kept from clause to clause. Costs are in the units of
+/// <see cref="ProseLayer"/>.
 /// </summary>
 internal sealed partial class ProseSearch(ProseLayer layer, Translation translation)
 {
     /// <summary>Ways that are kept from clause to clause, and those that are gone on with at the end.</summary>
     private const int MostWays = 16, MostEnds = 5;
 
-    /// <summary>A stated length that does not come out: by itself, and for each count; one of a piece costs less than one of a part.</summary>
+    /// <summary>
+    /// A stated length that does not come out: by itself, and for each count; one of a piece costs less than one of a part.
+    /// </summary>
     private const int MissesLength = 24, MissesCount = 2, MissesPiece = 10;
 
     /// <summary>A section that ends on no line, by what is left of it; and a row of text that does.</summary>
@@ -28,7 +32,9 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
     /// <summary>Steps of one sentence laid apart.</summary>
     private const int LaidApartCost = 2;
 
-    /// <summary>Both a step and what explains it danced; a word left out of the steps it stands in; the other weight to start with.</summary>
+    /// <summary>
+    /// Both a step and what explains it danced; a word left out of the steps it stands in; the other weight to start with.
+    /// </summary>
     private const int BothDanced = 8, LeavesWord = 2, OtherStart = 4;
 
     /// <summary>What a part is called that begins by itself.</summary>
@@ -59,7 +65,8 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
             {
                 PartItem part => [.. from.Select(w => Begin(EndPart(w), part))],
                 SectionItem section => [.. from.Select(w => Begin(w, section))],
-                FrameItem frame => [.. from.Select(w => w.Write(frame.Row, PastedFate.Frame, frame.Script) with { Bound = w.Bound + frame.Bound })],
+                FrameItem frame =>
+                    [.. from.Select(w => w.Write(frame.Row, PastedFate.Frame, frame.Script) with { Bound = w.Bound + frame.Bound })],
                 NoteItem note => [.. from.Select(w => Note(w, note.Row, note.Text))],
                 ToldItem told => Prune(told.Cuts.SelectMany(cut => Cut(from, told, cut)).Concat(from.SelectMany(w => Named(w, told)))),
                 _ => from,
@@ -76,7 +83,13 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
 
     /// <summary>A heading that lists the steps below it, as their name.</summary>
     private static IEnumerable<ProseWay> Named(ProseWay way, ToldItem told) => told.Names is not { } name ? []
-        : [Opened(way, told.Row).Write(told.Row, PastedFate.Frame, $"line {LineName(name)}") with { Cost = way.Cost + OnlyTold, Bound = way.Bound + 1 }];
+        : [
+            Opened(way, told.Row).Write(told.Row, PastedFate.Frame, $"line {LineName(name)}") with
+            {
+                Cost = way.Cost + OnlyTold,
+                Bound = way.Bound + 1
+            }
+        ];
 
     /// <summary>The name of a line as the script bears it: how often stands in its steps, and would be danced behind the name.</summary>
     private static string LineName(string words) => Plainly(ProseForms.Replace("times at end", words, ""));
@@ -126,9 +139,13 @@ internal sealed partial class ProseSearch(ProseLayer layer, Translation translat
             return way;
         }
 
-        way = way is { IsTag: true, Parts: 1 } ? Begin(EndPart(way), new PartItem(section.Row, FirstPart, false, 0)) : Opened(way, section.Row);
+        way = way is { IsTag: true, Parts: 1 }
+            ? Begin(EndPart(way), new PartItem(section.Row, FirstPart, false, 0))
+            : Opened(way, section.Row);
         way = EndSection(way) with { SectionLength = section.Counts };
-        return section.Name is null ? way : way.Write(section.Row, PastedFate.Frame, $"line {LineName(section.Name)}".TrimEnd()) with { Bound = way.Bound + 1 };
+        return section.Name is null
+            ? way
+            : way.Write(section.Row, PastedFate.Frame, $"line {LineName(section.Name)}".TrimEnd()) with { Bound = way.Bound + 1 };
     }
 
     /// <summary>The first part begins by itself.</summary>

@@ -49,7 +49,10 @@ internal sealed class ProseSettings
     /// <summary>A row of nothing but settings and the words around them names no dance.</summary>
     public bool IsOnly(string text)
     {
-        var words = Lexer.Read(text).Where(t => t.Kind is TokenKind.Word or TokenKind.Number).Select(t => t.Text.ToLowerInvariant()).ToList();
+        var words = Lexer.Read(text)
+            .Where(t => t.Kind is TokenKind.Word or TokenKind.Number)
+            .Select(t => t.Text.ToLowerInvariant())
+            .ToList();
         return (BoundIn(text) > 0 || words.Exists(Vocabulary.IsSetting) || words.TrueForAll(w => char.IsAsciiDigit(w[0])))
             && words.TrueForAll(w => char.IsAsciiDigit(w[0]) || Vocabulary.IsSetting(w) || Vocabulary.LeadsIn(w)
                 || (Vocabulary.Find(w) is { } sense && IsOfSettings(sense)));
@@ -165,7 +168,9 @@ internal sealed class ProseSettings
         ? int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) : null;
 
     private static Foot? FootIn(string kind, string plain) =>
-        ProseForms.Find(kind, plain)?.Groups["foot"].Value[0] is { } letter ? letter is 'r' or 'R' ? Core.Counts.Foot.Right : Core.Counts.Foot.Left : null;
+        ProseForms.Find(kind, plain)?.Groups["foot"].Value[0] is { } letter
+            ? letter is 'r' or 'R' ? Core.Counts.Foot.Right : Core.Counts.Foot.Left
+            : null;
 
     /// <summary>The rows of a script's head that say it.</summary>
     public IEnumerable<string> Rows()

@@ -6,7 +6,17 @@ namespace FondCompass.Core.Prose;
 /// <summary>Steps that were laid on counts together: what "again" and "the same" may mean. A chain, the last one first.</summary>
 /// <param name="Way">The way before it was laid.</param>
 /// <param name="Cost">What reading it cost.</param>
-internal sealed record LaidUnit(LaidUnit? Before, ProseWay Way, int Row, int Sentence, int Section, int Part, string Text, int Counts, int Cost, Footing Feet)
+internal sealed record LaidUnit(
+    LaidUnit? Before,
+    ProseWay Way,
+    int Row,
+    int Sentence,
+    int Section,
+    int Part,
+    string Text,
+    int Counts,
+    int Cost,
+    Footing Feet)
 {
     /// <summary>It was told by "again", "the same".</summary>
     public bool IsAgain { get; init; }
@@ -82,7 +92,8 @@ internal sealed record ProseWay
     public ProseWay WithNotesBehind(LaidUnit last, ProseWay before)
     {
         var notes = new Stack<Emitted>();
-        for (var written = before.Script; written is not null && !ReferenceEquals(written.Before, last.Way.Script); written = written.Before)
+        for (var written = before.Script; written is not null
+            && !ReferenceEquals(written.Before, last.Way.Script); written = written.Before)
         {
             notes.Push(written);
         }
@@ -96,7 +107,8 @@ internal sealed record ProseWay
         : this with { Script = new Emitted(Script, row, () => script, fate) };
 
     /// <summary>Rows that are only made when the way is taken.</summary>
-    public ProseWay Write(int row, PastedFate fate, Func<IReadOnlyList<string>> script) => this with { Script = new Emitted(Script, row, script, fate) };
+    public ProseWay Write(int row, PastedFate fate, Func<IReadOnlyList<string>> script) =>
+        this with { Script = new Emitted(Script, row, script, fate) };
 
     /// <summary>What two ways must share for the cheaper to stand for both: they go on alike.</summary>
     public object Key => (Part, Gone, At, Feet.Weight, Feet.Forward, Units?.Row, Units?.Counts);

@@ -11,7 +11,11 @@ internal sealed partial class ClauseReader
     private void Head(Lexeme word)
     {
         var verb = word.Verb;
-        if (_draft.Swivel is { } aside && verb is { } part && part.Has(VerbTraits.Part) && word.Step is null && _draft.Feet is [] or [Foot.Both])
+        if (_draft.Swivel is { } aside
+            && verb is { } part
+            && part.Has(VerbTraits.Part)
+            && word.Step is null
+            && _draft.Feet is [] or [Foot.Both])
         {
             // "Swivel heels, toes, heels": each part once more the same deed.
             if (_partSaid || _draft.Step is not null)
@@ -38,7 +42,8 @@ internal sealed partial class ClauseReader
         }
 
         var isElsewhere = verb is { } other && other.Has(VerbTraits.WayWord) && Contradict(_draft.Direction, other.Default);
-        if (!_draft.HasHead && (isElsewhere || (IsWhole && (_last == Kind.Turn || (NextFoot(_at) is { } ahead && (_wayFirst || !BeginsDeed(ahead + 1)))))))
+        if (!_draft.HasHead
+            && (isElsewhere || (IsWhole && (_last == Kind.Turn || (NextFoot(_at) is { } ahead && (_wayFirst || !BeginsDeed(ahead + 1)))))))
         {
             // "Side R touch L", "side close": where it goes is said, and here comes the next deed.
             Close();
@@ -92,7 +97,10 @@ internal sealed partial class ClauseReader
             return true;
         }
 
-        return !Contradict(_draft.Direction == Direction.None && before.Has(VerbTraits.WayWord) ? before.Default : _draft.Direction, verb.Default) && Lay(verb.Default);
+        return !Contradict(
+            _draft.Direction == Direction.None && before.Has(VerbTraits.WayWord) ? before.Default : _draft.Direction,
+            verb.Default)
+            && Lay(verb.Default);
     }
 
     private void Pivoting(Lexeme word)
@@ -157,7 +165,11 @@ internal sealed partial class ClauseReader
     private Draft? BodyClause()
     {
         var (first, times, paces) = HowManyAhead();
-        while (first < _to && _words[first].Is(Roles.Filler) && !_words[first].Is(Roles.Body | Roles.BodyVerb) && _words[first].Foot == Foot.None && _words[first].Step is null)
+        while (first < _to
+            && _words[first].Is(Roles.Filler)
+            && !_words[first].Is(Roles.Body | Roles.BodyVerb)
+            && _words[first].Foot == Foot.None
+            && _words[first].Step is null)
         {
             first++;
         }
@@ -169,7 +181,9 @@ internal sealed partial class ClauseReader
 
         // "Right hand points up": the side is the hand's.
         var noun = first;
-        while (noun < _to && (_words[noun].Foot != Foot.None || _words[noun].Side != 0 || (_words[noun].Is(Roles.Filler) && noun > first)) && !_words[noun].Is(Roles.Body))
+        while (noun < _to
+            && (_words[noun].Foot != Foot.None || _words[noun].Side != 0 || (_words[noun].Is(Roles.Filler) && noun > first))
+            && !_words[noun].Is(Roles.Body))
         {
             noun++;
         }
@@ -193,7 +207,13 @@ internal sealed partial class ClauseReader
             }
 
             feet += _words[i].Foot != Foot.None && onto == Foot.None && !(named && i < noun) ? 1 : 0;
-            deeds += i != first && _words[i].Verb is { } verb && !verb.Has(VerbTraits.Body) && verb.Kind != VerbKind.NoFoot && !_words[i].IsPart ? 1 : 0;
+            deeds += i != first
+                && _words[i].Verb is { } verb
+                && !verb.Has(VerbTraits.Body)
+                && verb.Kind != VerbKind.NoFoot
+                && !_words[i].IsPart
+                ? 1
+                : 0;
         }
 
         if (IsOfTheFeet(first, noun, named, feet, deeds))

@@ -9,7 +9,12 @@ internal sealed partial class ClauseReader
 {
     private void FootWord(Lexeme word)
     {
-        if (_at > 1 && _words[_at - 2].Is(Roles.To) && _at < _to && _words[_at].Direction == Direction.Side && word.Foot.IsSingle() && (_draft.HasHead || _draft.Feet.Count > 0))
+        if (_at > 1
+            && _words[_at - 2].Is(Roles.To)
+            && _at < _to
+            && _words[_at].Direction == Direction.Side
+            && word.Foot.IsSingle()
+            && (_draft.HasHead || _draft.Feet.Count > 0))
         {
             // "Rock to R side".
             _draft.Way = word.Foot == Foot.Right ? 1 : -1;
@@ -35,13 +40,21 @@ internal sealed partial class ClauseReader
             return;
         }
 
-        if (word.Foot.IsSingle() && (_last == Kind.Way ? IsWhole && (!_draft.HasHead || !Refers) : _last == Kind.Other ? IsWhole : _last == Kind.Head && _footFirst) && BeginsDeed(_at))
+        if (word.Foot.IsSingle()
+            && (_last == Kind.Way ? IsWhole && (!_draft.HasHead || !Refers)
+                : _last == Kind.Other ? IsWhole
+                : _last == Kind.Head && _footFirst)
+            && BeginsDeed(_at))
         {
             // "R side L together": a foot with its way is a deed, and here comes the next.
             Close();
         }
 
-        if (word.Foot.IsSingle() && _draft.Turn is { Side: 0, IsOpen: false, Target: null } turning && TurnsByItself && _last is Kind.Head or Kind.Turn && (_draft.Feet.Count > 0 || (_draft.TurnBefore && _draft.Step is { Pivots: true })))
+        if (word.Foot.IsSingle()
+            && _draft.Turn is { Side: 0, IsOpen: false, Target: null } turning
+            && TurnsByItself
+            && _last is Kind.Head or Kind.Turn
+            && (_draft.Feet.Count > 0 || (_draft.TurnBefore && _draft.Step is { Pivots: true })))
         {
             // "R fwd, 1/2 pivot L": the side of the turn, said behind it.
             _draft.Turn = turning with { Side = word.Side };
@@ -138,11 +151,18 @@ internal sealed partial class ClauseReader
     }
 
     /// <summary>Ways that no one step can go at once, so that each is a step of its own.</summary>
-    private static bool Contradict(Direction a, Direction b) => (a, b) is (Direction.In, Direction.Out) or (Direction.Out, Direction.In) || a != b && IsPlain(a) && IsPlain(b) && !(a is Direction.Across or Direction.Behind && b is Direction.Forward or Direction.Back)
+    private static bool Contradict(Direction a, Direction b) =>
+        (a, b) is (Direction.In, Direction.Out) or (Direction.Out, Direction.In)
+            || a != b
+                && IsPlain(a)
+                && IsPlain(b)
+                && !(a is Direction.Across or Direction.Behind && b is Direction.Forward or Direction.Back)
         && !(b is Direction.Across or Direction.Behind && a is Direction.Forward or Direction.Back);
 
     private static bool IsOpposite(Direction a, Direction b) =>
-        (a, b) is (Direction.Forward, Direction.Back) or (Direction.Back, Direction.Forward) or (Direction.In, Direction.Out) or (Direction.Out, Direction.In);
+        (a,
+            b) is (Direction.Forward, Direction.Back) or (Direction.Back, Direction.Forward) or (Direction.In, Direction.Out)
+                or (Direction.Out, Direction.In);
 
     /// <summary>"Touch R front, out, back" without its commas: of a foot that stays free each place is a touch of its own.</summary>
     private bool IsNextPlace(Direction taken, Direction way) => IsPlace(taken) && IsPlace(way)
@@ -151,14 +171,24 @@ internal sealed partial class ClauseReader
 
     private static bool IsPlace(Direction way) => way is Direction.Forward or Direction.Back or Direction.Side or Direction.Out;
 
-    private static bool IsPlain(Direction way) => way is Direction.Forward or Direction.Back or Direction.Side or Direction.Beside or Direction.Across or Direction.Behind;
+    private static bool IsPlain(Direction way) =>
+        way is Direction.Forward or Direction.Back or Direction.Side or Direction.Beside or Direction.Across or Direction.Behind;
 
     private void WayWord(Lexeme word)
     {
         var way = word.Direction;
-        var taken = _draft.Direction == Direction.None && _draft.Verb is { } closing && closing.Default == Direction.Beside && closing.Has(VerbTraits.WayWord) ? Direction.Beside : _draft.Direction;
+        var taken = _draft.Direction == Direction.None
+            && _draft.Verb is { } closing
+            && closing.Default == Direction.Beside
+            && closing.Has(VerbTraits.WayWord)
+            ? Direction.Beside
+            : _draft.Direction;
         var onwards = _last == Kind.Way && _at > 1 && _words[_at - 2].Is(Roles.To);
-        if (_last == Kind.Way && _draft.Verb is { Kind: VerbKind.Takes } && IsOpposite(taken, way) && NextFoot(_at) is null && !HasDeedAhead(_at))
+        if (_last == Kind.Way
+            && _draft.Verb is { Kind: VerbKind.Takes }
+            && IsOpposite(taken, way)
+            && NextFoot(_at) is null
+            && !HasDeedAhead(_at))
         {
             // "Step L forward back": no step goes both ways.
             _draft.Unread.Add(new UnreadWord(word.Text, word.Span));
@@ -194,18 +224,23 @@ internal sealed partial class ClauseReader
         _last = Kind.Way;
     }
 
-    /// <summary>A word as it was written, where it is of another language than the script's, or of the instructor's own; else empty.</summary>
+    /// <summary>
+    /// A word as it was written, where it is of another language than the script's, or of the instructor's own; else empty.
+    /// </summary>
     private string Foreign(Lexeme word)
     {
         var written = word.Span.In(_text);
-        var isTranslated = written.Length > 0 && char.IsLetter(written[0]) && !string.Equals(written.Replace('-', ' '), word.Text, StringComparison.OrdinalIgnoreCase);
+        var isTranslated = written.Length > 0
+            && char.IsLetter(written[0])
+            && !string.Equals(written.Replace('-', ' '), word.Text, StringComparison.OrdinalIgnoreCase);
         var isName = word.Step is { } step && step.Languages.Values.Any(l => l.Contains(word.Text, StringComparer.OrdinalIgnoreCase))
             && !step.Aliases.Prepend(step.Name).Contains(word.Text, StringComparer.OrdinalIgnoreCase);
         return (isTranslated && word.Kind == TokenKind.Word) || isName ? written : "";
     }
 
     /// <summary>"A full turn over R L R": the feet that make a turn, of which nothing goes across.</summary>
-    private bool AreFeetAhead() => (_draft.Turn is not null || _draft.SaysNothing) && _at + 1 < _to && _words[_at].Foot.IsSingle() && _words[_at + 1].Foot.IsSingle();
+    private bool AreFeetAhead() =>
+        (_draft.Turn is not null || _draft.SaysNothing) && _at + 1 < _to && _words[_at].Foot.IsSingle() && _words[_at + 1].Foot.IsSingle();
 
     private Direction NextWay() => _at < _to ? _words[_at].Direction : Direction.None;
 
@@ -294,7 +329,12 @@ internal sealed partial class ClauseReader
         }
 
         // "Facing 6", "ends facing the back wall": where one is then; a turn beside it says how one got there.
-        if (at < _to && _words[at].Is(Roles.Facing) && _draft.Turn is null && !TurnsByItself && WallAt(at + 1, bareHour: true) is { } wall && wall.Facing is { } facing)
+        if (at < _to
+            && _words[at].Is(Roles.Facing)
+            && _draft.Turn is null
+            && !TurnsByItself
+            && WallAt(at + 1, bareHour: true) is { } wall
+            && wall.Facing is { } facing)
         {
             _draft.FactFacing = facing;
             _at = wall.Next;

@@ -46,7 +46,11 @@ internal sealed partial class ClauseReader
             return _draft.Step is not null && verb.Has(VerbTraits.Plain) && _last == Kind.Head;
         }
 
-        if (before is { Kind: VerbKind.Leaves } && verb is { Kind: VerbKind.Leaves } && _at > 1 && _words[_at - 2].Is(Roles.To) && before != verb)
+        if (before is { Kind: VerbKind.Leaves }
+            && verb is { Kind: VerbKind.Leaves }
+            && _at > 1
+            && _words[_at - 2].Is(Roles.To)
+            && before != verb)
         {
             // "Drag L in to touch": how the one ends.
             return true;
@@ -109,7 +113,8 @@ internal sealed partial class ClauseReader
     }
 
     /// <summary>
-    /// "Toe touch", "heel scuff": the part only says with what. "Heel hook", "toe cross", "heel hold" are two deeds, and so is the last of "toe heel
+    /// "Toe touch", "heel scuff": the part only says with what. "Heel hook", "toe cross", "heel hold" are two deeds, and so is the last of
+    /// "toe heel
     /// stomp".
     /// </summary>
     private bool IsDoneWithAPart(Verb verb) =>

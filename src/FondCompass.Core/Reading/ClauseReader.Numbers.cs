@@ -72,8 +72,18 @@ internal sealed partial class ClauseReader
             return 2;
         }
 
-        return at + 2 < _to && _words[at].Is(Roles.Body) && _words[at].Text is "body" or "shoulders" && _words[at + 1].Is(Roles.To | Roles.Facing) && WallAt(at + 2, bareHour: true) is not null ? 2
-            : at + 1 < _to && _words[at].Is(Roles.Body) && _words[at].Text is "body" or "shoulders" && _words[at + 1].Text is "to the corner" or "to the front" or "to the diagonal" ? 1 : 0;
+        return at + 2 < _to
+            && _words[at].Is(Roles.Body)
+            && _words[at].Text is "body" or "shoulders"
+            && _words[at + 1].Is(Roles.To | Roles.Facing)
+            && WallAt(at + 2, bareHour: true) is not null
+            ? 2
+            : at + 1 < _to
+                && _words[at].Is(Roles.Body)
+                && _words[at].Text is "body" or "shoulders"
+                && _words[at + 1].Text is "to the corner" or "to the front" or "to the diagonal"
+                ? 1
+            : 0;
     }
 
     /// <summary>"angled 1/8 left", "body to 1:30", "shoulders to the corner": an angle of the body, no turn of the dance.</summary>
@@ -105,7 +115,9 @@ internal sealed partial class ClauseReader
             {
                 side = word.Side;
             }
-            else if (!word.Is(Roles.To | Roles.Corner | Roles.Facing | Roles.Body) && word.Direction is not (Direction.DiagonalForward or Direction.DiagonalBack) && !IsSmall(at))
+            else if (!word.Is(Roles.To | Roles.Corner | Roles.Facing | Roles.Body)
+                && word.Direction is not (Direction.DiagonalForward or Direction.DiagonalBack)
+                && !IsSmall(at))
             {
                 break;
             }
@@ -131,7 +143,8 @@ internal sealed partial class ClauseReader
 
         // "Turning 3/4 in 6".
         var said = _words[at].Is(Roles.For) || (_words[at].Text is "in" or "over" && _draft.Turn is not null && at + 1 < _to
-            && _words[at + 1].Number > 0 && (at + 2 == _to || _words[at + 2].Is(Roles.Counts) || _words[at + 2] is { Plural: true, Verb: not null }));
+            && _words[at + 1].Number > 0
+            && (at + 2 == _to || _words[at + 2].Is(Roles.Counts) || _words[at + 2] is { Plural: true, Verb: not null }));
         if (said)
         {
             at++;
@@ -142,7 +155,12 @@ internal sealed partial class ClauseReader
             return false;
         }
 
-        if (said && at > _at && _draft.Turn is { } shared && _draft.HasHead && at + 2 == _to && _words[at + 1] is { Plural: true, Verb: { } counted }
+        if (said
+            && at > _at
+            && _draft.Turn is { } shared
+            && _draft.HasHead
+            && at + 2 == _to
+            && _words[at + 1] is { Plural: true, Verb: { } counted }
             && counted.Has(VerbTraits.Plain))
         {
             // "A full turn in four steps": so many of them make it.

@@ -116,7 +116,8 @@ internal sealed partial class ClauseReader
         }
 
         _at = at + 1;
-        if (_at < _to && (_words[_at].Is(Roles.Counts) || _words[_at].Verb is { } verb && verb.Has(VerbTraits.Plain) || _words[_at].Number == 1))
+        if (_at < _to
+            && (_words[_at].Is(Roles.Counts) || _words[_at].Verb is { } verb && verb.Has(VerbTraits.Plain) || _words[_at].Number == 1))
         {
             _at++;
         }

@@ -16,7 +16,9 @@ internal sealed partial class ClauseReader
 
     /// <summary>The word is a deed that turns: a pivot, an unwind, a Monterey; not just "turn".</summary>
     private bool TurnsItself(int at) => at < _to
-        && (_words[at].Step is { } step ? step.Pivots || HasTurnSlot(step) : _words[at].Verb is { IsTurn: true } verb && !verb.Has(VerbTraits.BareTurn));
+        && (_words[at].Step is { } step
+            ? step.Pivots || HasTurnSlot(step)
+            : _words[at].Verb is { IsTurn: true } verb && !verb.Has(VerbTraits.BareTurn));
 
     /// <summary>What is known of a turn while its words are read.</summary>
     private struct TurnWords
@@ -37,7 +39,13 @@ internal sealed partial class ClauseReader
 
     private bool TryTurn()
     {
-        if (!_draft.HasHead && _words[_at].Verb is { } bare && bare.Has(VerbTraits.BareTurn) && _at + 2 < _to && _words[_at + 1].Foot.IsSingle() && (_words[_at + 2].Amount > 0 || _words[_at + 2].Number > 0) && HasSideAhead(_at + 3))
+        if (!_draft.HasHead
+            && _words[_at].Verb is { } bare
+            && bare.Has(VerbTraits.BareTurn)
+            && _at + 2 < _to
+            && _words[_at + 1].Foot.IsSingle()
+            && (_words[_at + 2].Amount > 0 || _words[_at + 2].Number > 0)
+            && HasSideAhead(_at + 3))
         {
             // "Turn L 1/2 right": on the left foot.
             (_draft.Head, _draft.Verb) = (_words[_at], bare);
@@ -60,7 +68,11 @@ internal sealed partial class ClauseReader
             }
         }
 
-        var enough = turn.Amount > 0 || turn.Target is not null || turn.Goal != TurnGoal.None || turn.Named || (turn.Side != 0 && end > _at);
+        var enough = turn.Amount > 0
+            || turn.Target is not null
+            || turn.Goal != TurnGoal.None
+            || turn.Named
+            || (turn.Side != 0 && end > _at);
         if (!enough || end == _at)
         {
             return false;
@@ -81,7 +93,15 @@ internal sealed partial class ClauseReader
         }
 
         var on = TurnPlace();
-        var made = new Turn(turn.Amount > 0 ? turn.Amount : null, turn.Side, turn.Target, Spread: turn.Spread && !turn.Each, Each: turn.Each, Goal: turn.Goal, On: on, InAll: inAll);
+        var made = new Turn(
+            turn.Amount > 0 ? turn.Amount : null,
+            turn.Side,
+            turn.Target,
+            Spread: turn.Spread && !turn.Each,
+            Each: turn.Each,
+            Goal: turn.Goal,
+            On: on,
+            InAll: inAll);
         _draft.TurnBehind = _draft.Feet.Count > 0 && _draft.Direction != Direction.None;
         if (_draft.Turn is { } held && held.Contradicts(made))
         {
@@ -102,10 +122,18 @@ internal sealed partial class ClauseReader
     }
 
     private bool IsSmall(int at) =>
-        _words[at].Verb is null && _words[at].Step is null && _words[at].Foot == Foot.None && _words[at].Number == 0 && _words[at].Amount == 0
+        _words[at].Verb is null
+            && _words[at].Step is null
+            && _words[at].Foot == Foot.None
+            && _words[at].Number == 0
+            && _words[at].Amount == 0
         && _words[at].Is(Roles.Filler) && !_words[at].Is(Roles.Each);
 
-    private bool IsTurnOpener(int at) => _words[at].Is(Roles.Turning | Roles.Turn) || _words[at].Amount > 0 || (_words[at].Is(Roles.To | Roles.Facing) && WallAt(at + 1, bareHour: true) is not null) || _words[at].Is(Roles.Over);
+    private bool IsTurnOpener(int at) =>
+        _words[at].Is(Roles.Turning | Roles.Turn)
+            || _words[at].Amount > 0
+            || (_words[at].Is(Roles.To | Roles.Facing) && WallAt(at + 1, bareHour: true) is not null)
+            || _words[at].Is(Roles.Over);
 
     /// <summary>One piece of a turn from a place on; moves past it.</summary>
     private bool Piece(ref TurnWords turn, ref int at)
@@ -137,14 +165,20 @@ internal sealed partial class ClauseReader
         if (word.Number > 0 && turn.Amount == 0)
         {
             // "1 1/4 turn", where "two 1/4 pivots" are two.
-            if (word.Kind == TokenKind.Number && at + 1 < _to && _words[at + 1] is { Kind: TokenKind.Fraction, Amount: > 0 } && !(at + 2 < _to && _words[at + 2].Plural))
+            if (word.Kind == TokenKind.Number
+                && at + 1 < _to
+                && _words[at + 1] is { Kind: TokenKind.Fraction, Amount: > 0 }
+                && !(at + 2 < _to && _words[at + 2].Plural))
             {
                 turn.Amount = (word.Number * Eighths.Full) + _words[at + 1].Amount;
                 at += 2;
                 return true;
             }
 
-            if (isIn && word.Kind == TokenKind.Number && word.Number <= TurnAmount.Largest / Eighths.Full && (at + 1 >= _to || _words[at + 1].Side != 0 || _words[at + 1].Is(Roles.Turn | Roles.Over)))
+            if (isIn
+                && word.Kind == TokenKind.Number
+                && word.Number <= TurnAmount.Largest / Eighths.Full
+                && (at + 1 >= _to || _words[at + 1].Side != 0 || _words[at + 1].Is(Roles.Turn | Roles.Over)))
             {
                 turn.Amount = word.Number * Eighths.Full;
                 at++;
@@ -176,7 +210,10 @@ internal sealed partial class ClauseReader
     {
         for (var i = from; i < Math.Min(_to, from + 4); i++)
         {
-            if (_words[i].Is(Roles.Turn | Roles.Turning | Roles.Shoulder) || _words[i].Side != 0 || _words[i].Verb is { IsTurn: true } || HasTurnSlot(_words[i].Step))
+            if (_words[i].Is(Roles.Turn | Roles.Turning | Roles.Shoulder)
+                || _words[i].Side != 0
+                || _words[i].Verb is { IsTurn: true }
+                || HasTurnSlot(_words[i].Step))
             {
                 return true;
             }

@@ -10,14 +10,24 @@ internal sealed partial class ClauseReader
     private bool Wall(ref TurnWords turn, ref int at, bool isIn)
     {
         var word = _words[at];
-        var leads = word.Is(Roles.To) || (word.Is(Roles.Facing) && turn.Any) || word.Direction != Direction.None || word.Wall is not null || word.Is(Roles.SideWall | Roles.SameWall | Roles.NextWall | Roles.OppositeWall) || word.Side != 0 || word.Is(Roles.Corner);
+        var leads = word.Is(Roles.To)
+            || (word.Is(Roles.Facing) && turn.Any)
+            || word.Direction != Direction.None
+            || word.Wall is not null
+            || word.Is(Roles.SideWall | Roles.SameWall | Roles.NextWall | Roles.OppositeWall)
+            || word.Side != 0
+            || word.Is(Roles.Corner);
         if (!leads)
         {
             return false;
         }
 
         var from = word.Is(Roles.To | Roles.Facing) && word.Direction == Direction.None ? at + 1 : at;
-        if (!isIn && from > at && from + 1 == _to && _words[from] is { Kind: TokenKind.Number, Number: 3 or 6 or 9 or 12 } && _draft.HasHead)
+        if (!isIn
+            && from > at
+            && from + 1 == _to
+            && _words[from] is { Kind: TokenKind.Number, Number: 3 or 6 or 9 or 12 }
+            && _draft.HasHead)
         {
             // "Step R forward to 3": an hour can stand here, a number of steps cannot.
             (turn.Target, at) = (new Facing(_words[from].Number % 12 * 2 / 3), from + 1);
@@ -46,11 +56,15 @@ internal sealed partial class ClauseReader
 
     private readonly record struct WallWords(Facing? Facing, TurnGoal Goal, int Next, bool SaysWall, int Side = 0);
 
-    /// <summary>A wall named from a place on: "the back wall", "9:00", "the side wall", "the front", a bare hour where one can stand.</summary>
+    /// <summary>
+    /// A wall named from a place on: "the back wall", "9:00", "the side wall", "the front", a bare hour where one can stand.
+    /// </summary>
     private WallWords? WallAt(int from, bool bareHour, bool inTurn = true)
     {
         var at = from;
-        while (at < _to && ((IsSmall(at) && _words[at].Direction == Direction.None && !_words[at].Is(Roles.Wall)) || (_words[at].Is(Roles.Facing | Roles.To) && _words[at].Direction == Direction.None)))
+        while (at < _to
+            && ((IsSmall(at) && _words[at].Direction == Direction.None && !_words[at].Is(Roles.Wall))
+                || (_words[at].Is(Roles.Facing | Roles.To) && _words[at].Direction == Direction.None)))
         {
             at++;
         }
@@ -66,7 +80,11 @@ internal sealed partial class ClauseReader
         var corner = next < _to && _words[next].Is(Roles.Corner);
         if (word.Wall is { } named)
         {
-            return new WallWords(named, TurnGoal.None, wall ? next + 1 : PastHour(next), word.Words > 1 || word.Kind == TokenKind.Clock || wall);
+            return new WallWords(
+                named,
+                TurnGoal.None,
+                wall ? next + 1 : PastHour(next),
+                word.Words > 1 || word.Kind == TokenKind.Clock || wall);
         }
 
         if (word.Is(Roles.SideWall | Roles.SameWall | Roles.NextWall | Roles.OppositeWall))
@@ -74,7 +92,8 @@ internal sealed partial class ClauseReader
             return new WallWords(null, GoalOf(word), next, true);
         }
 
-        if (word.Is(Roles.Corner) || (word.Direction == Direction.DiagonalForward && word.Text.EndsWith("corner", StringComparison.Ordinal)))
+        if (word.Is(Roles.Corner)
+            || (word.Direction == Direction.DiagonalForward && word.Text.EndsWith("corner", StringComparison.Ordinal)))
         {
             return inTurn ? new WallWords(null, TurnGoal.Corner, next, false) : null;
         }
@@ -84,9 +103,16 @@ internal sealed partial class ClauseReader
             return inTurn ? new WallWords(null, TurnGoal.Corner, next + 1, false, word.Side) : null;
         }
 
-        if (word.Direction is Direction.Forward or Direction.Back && word.Text is "front" or "back" or "to the front" or "to the back" or "home")
+        if (word.Direction is Direction.Forward or Direction.Back
+            && word.Text is "front" or "back" or "to the front" or "to the back" or "home")
         {
-            return wall || inTurn ? new WallWords(new Facing(word.Direction == Direction.Back ? 4 : 0), TurnGoal.None, wall ? next + 1 : PastAgain(next), wall) : null;
+            return wall || inTurn
+                ? new WallWords(
+                    new Facing(word.Direction == Direction.Back ? 4 : 0),
+                    TurnGoal.None,
+                    wall ? next + 1 : PastAgain(next),
+                    wall)
+                : null;
         }
 
         if (word.Text is "home" && inTurn)
@@ -106,7 +132,9 @@ internal sealed partial class ClauseReader
         }
 
         var hour = next < _to && _words[next].Is(Roles.Hour);
-        if (word.Number > 0 && (bareHour || hour || wall) && Facing.TryParse(word.Number.ToString(System.Globalization.CultureInfo.InvariantCulture), out var at12))
+        if (word.Number > 0
+            && (bareHour || hour || wall)
+            && Facing.TryParse(word.Number.ToString(System.Globalization.CultureInfo.InvariantCulture), out var at12))
         {
             return new WallWords(at12, TurnGoal.None, hour || wall ? next + 1 : next, hour || wall);
         }
@@ -119,5 +147,8 @@ internal sealed partial class ClauseReader
     private int PastAgain(int at) => at < _to && _words[at].Is(Roles.Again) ? at + 1 : at;
 
     private static TurnGoal GoalOf(Lexeme word) =>
-        word.Is(Roles.SideWall) ? TurnGoal.SideWall : word.Is(Roles.SameWall) ? TurnGoal.SameWall : word.Is(Roles.NextWall) ? TurnGoal.NextWall : TurnGoal.OppositeWall;
+        word.Is(Roles.SideWall) ? TurnGoal.SideWall
+            : word.Is(Roles.SameWall) ? TurnGoal.SameWall
+            : word.Is(Roles.NextWall) ? TurnGoal.NextWall
+            : TurnGoal.OppositeWall;
 }

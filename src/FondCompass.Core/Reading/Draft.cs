@@ -43,7 +43,9 @@ internal sealed class Draft
 
     public List<Foot> Feet { get; private set; } = [];
 
-    /// <summary>The name, and the way, as they stand in the row where they are words of another language; empty where they are English.</summary>
+    /// <summary>
+    /// The name, and the way, as they stand in the row where they are words of another language; empty where they are English.
+    /// </summary>
     public string NameSaid { get; set; } = "";
 
     /// <inheritdoc cref="NameSaid"/>
@@ -164,8 +166,14 @@ internal sealed class Draft
 
     public bool HasHead => Head is not null || Body is not null || Verb is not null || Step is not null;
 
-    /// <summary>The verb of a deed that goes aside with both feet, told by a verb or by a step made of nothing else ("heel swivels"); null for any other.</summary>
-    public Verb? Swivel => (Verb ?? Step?.Forms[0].Actions[0].Phrase.Verb) is { } verb && verb.Has(VerbTraits.Aside) && Step is null or { Repeats: true } ? verb : null;
+    /// <summary>
+    /// The verb of a deed that goes aside with both feet, told by a verb or by a step made of nothing else ("heel swivels"); null for any
+    /// other.
+    /// </summary>
+    public Verb? Swivel =>
+        (Verb ?? Step?.Forms[0].Actions[0].Phrase.Verb) is { } verb && verb.Has(VerbTraits.Aside) && Step is null or { Repeats: true }
+            ? verb
+            : null;
 
     public bool HasFact => FactWeight is not null || FactFacing is not null;
 
@@ -182,7 +190,8 @@ internal sealed class Draft
 
     public bool IsTimesOnly => !HasHead && TimesSaid && Feet.Count == 0 && Direction == Direction.None && Turn is null;
 
-    public bool SaysNothing => !HasHead && Feet.Count == 0 && Direction == Direction.None && Way == 0 && Turn is null && Angle is null && Onto == Foot.None
+    public bool SaysNothing =>
+        !HasHead && Feet.Count == 0 && Direction == Direction.None && Way == 0 && Turn is null && Angle is null && Onto == Foot.None
         && Times == 1 && Counts == 0 && !HasFact && Operation == Operation.None && Unread.Count == 0;
 
     /// <summary>

@@ -56,5 +56,12 @@ internal sealed class Lexeme
     public bool IsSeparator => Kind == TokenKind.Separator;
 
     /// <summary>Nothing is known of it but its letters.</summary>
-    public bool IsUnknown => Step is null && Verb is null && Sense is null && Number == 0 && Times == 0 && Amount == 0 && Kind is TokenKind.Word or TokenKind.Other;
+    public bool IsUnknown =>
+        Step is null
+            && Verb is null
+            && Sense is null
+            && Number == 0
+            && Times == 0
+            && Amount == 0
+            && Kind is TokenKind.Word or TokenKind.Other;
 }

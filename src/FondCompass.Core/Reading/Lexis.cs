@@ -49,7 +49,10 @@ internal static partial class Lexis
                 continue;
             }
 
-            var lexeme = Times(tokens, i, token.Kind is TokenKind.Word ? Longest(names, tokens, words, plain, i, split) : Single(tokens, i));
+            var lexeme = Times(
+                tokens,
+                i,
+                token.Kind is TokenKind.Word ? Longest(names, tokens, words, plain, i, split) : Single(tokens, i));
             lexemes.Add(lexeme);
             i += lexeme.TokenCount;
         }
@@ -127,7 +130,15 @@ internal static partial class Lexis
         plural = count == 1 && verb is not null && words[at][^1] == 's' && Verbs.Find(words[at][..^1]) == verb;
         if (verb is not null && count == 1 && words[at] is "stomp" or "stamp" && Next(tokens, at) is { Text: "up" })
         {
-            return new Lexeme { Text = "stomp up", Span = token(2), Verb = Verbs.StompUp, TokenAt = at, TokenCount = 2, Kind = TokenKind.Word };
+            return new Lexeme
+            {
+                Text = "stomp up",
+                Span = token(2),
+                Verb = Verbs.StompUp,
+                TokenAt = at,
+                TokenCount = 2,
+                Kind = TokenKind.Word
+            };
         }
 
         var sense = entry?.Sense;
@@ -160,9 +171,19 @@ internal static partial class Lexis
     private static Lexeme Times(List<Token> tokens, int at, Lexeme number)
     {
         var after = at + number.TokenCount;
-        return number is not { Number: > 0, Step: null, Verb: null } || after >= tokens.Count || tokens[after] is not { Kind: TokenKind.Word, Text: "times" or "time" }
+        return number is not { Number: > 0, Step: null, Verb: null }
+            || after >= tokens.Count
+            || tokens[after] is not { Kind: TokenKind.Word, Text: "times" or "time" }
             ? number
-            : new Lexeme { Text = $"{number.Text} times", Span = number.Span.To(tokens[after].Span), Kind = TokenKind.Times, Times = number.Number, TokenAt = at, TokenCount = number.TokenCount + 1 };
+            : new Lexeme
+            {
+                Text = $"{number.Text} times",
+                Span = number.Span.To(tokens[after].Span),
+                Kind = TokenKind.Times,
+                Times = number.Number,
+                TokenAt = at,
+                TokenCount = number.TokenCount + 1
+            };
     }
 
     private static Token? Next(List<Token> tokens, int at)

@@ -26,7 +26,9 @@ internal sealed partial class ListReader
     private (int Count, int Next) AfterTimes(int open, int close, int to)
     {
         var next = close + 1;
-        if (next < to && _words[next].Times > 0 && _words[open..Math.Min(close, to)].Exists(w => w.Step is not null || w.Verb is not null || w.IsUnknown))
+        if (next < to
+            && _words[next].Times > 0
+            && _words[open..Math.Min(close, to)].Exists(w => w.Step is not null || w.Verb is not null || w.IsUnknown))
         {
             return (Math.Clamp(_words[next].Times, 1, MostDeeds), next + 1);
         }
@@ -83,7 +85,9 @@ internal sealed partial class ListReader
             {
                 var draft = time == 1 ? inside[i] : inside[i].Copy();
                 draft.IsRepeat |= time > 1;
-                draft.Joint = i > 0 || draft.Joint is Joint.Without or Joint.Instead ? draft.Joint : drafts.Count == 0 ? Joint.None : times == 1
+                draft.Joint = i > 0 || draft.Joint is Joint.Without or Joint.Instead ? draft.Joint
+                    : drafts.Count == 0 ? Joint.None
+                    : times == 1
                     ? Joint.Colon : Joint.Comma;
                 drafts.Add(draft);
             }

@@ -183,7 +183,8 @@ internal sealed partial class ListReader
             var otherwise = trailing ? whole ? "only the last of them is repeated" : "the whole list is repeated" : "";
             foreach (var rule in ScopeRules.All.Where(r => !r.Once && signs.Contains(r.When)))
             {
-                var doubt = rule.Doubt.Length > 0 ? rule.Doubt : signs.Contains("turn between deeds") && !rule.Scope.Explained && !rule.Scope.BodyAlong
+                var doubt = rule.Doubt.Length > 0 ? rule.Doubt
+                    : signs.Contains("turn between deeds") && !rule.Scope.Explained && !rule.Scope.BodyAlong
                     ? "the turn comes before the step behind it" : otherwise;
                 Try(rule, rule.Scope with { TimesForAll = whole }, rule.Times && trailing && whole == alone ? 1 : 0, doubt);
             }
@@ -196,5 +197,9 @@ internal sealed partial class ListReader
     private const int BodyApart = 2;
 
     private static bool SameItems(Wording a, Wording b) =>
-        a.Items.Count == b.Items.Count && a.Items.Zip(b.Items).All(p => p.First.Together.Count == p.Second.Together.Count && p.First.Together.Zip(p.Second.Together).All(q => PhraseText.Same(q.First, q.Second) && q.First.IsRepeat == q.Second.IsRepeat));
+        a.Items.Count == b.Items.Count
+            && a.Items.Zip(b.Items)
+                .All(p => p.First.Together.Count == p.Second.Together.Count
+                    && p.First.Together.Zip(p.Second.Together)
+                        .All(q => PhraseText.Same(q.First, q.Second) && q.First.IsRepeat == q.Second.IsRepeat));
 }

@@ -3,7 +3,9 @@ using FondCompass.Core.Lexicon;
 
 namespace FondCompass.Core.Reading;
 
-/// <summary>"…, repeat to the left", "…, same on the other side": what stands before it in the row is danced once more (reading, section 7).</summary>
+/// <summary>
+/// "…, repeat to the left", "…, same on the other side": what stands before it in the row is danced once more (reading, section 7).
+/// </summary>
 internal sealed partial class ListScopes
 {
     private const int MostItems = 512;
@@ -17,7 +19,10 @@ internal sealed partial class ListScopes
         var lead = LeadOf(block);
         var wanted = word.Feet.Where(f => f.IsSingle()).FirstOrDefault(SideOf(word.Way));
         var mirrors = word.Operation.HasFlag(Operation.OtherSide) || (lead.IsSingle() && wanted.IsSingle() && lead != wanted);
-        if (block.Count == 0 || word.Turn is not null || word.Direction != Direction.None || (mirrors && !lead.IsSingle() && !wanted.IsSingle() && Changes(block) % 2 == 0))
+        if (block.Count == 0
+            || word.Turn is not null
+            || word.Direction != Direction.None
+            || (mirrors && !lead.IsSingle() && !wanted.IsSingle() && Changes(block) % 2 == 0))
         {
             // Of a turn or a way of its own, or with a side that nothing fixes, it would be a guess: it is told.
             Last!.Unread.Add(new UnreadWord(word.Span.In(_text), word.Span));
@@ -33,7 +38,10 @@ internal sealed partial class ListScopes
                 copies.ForEach(item => item.ForEach(d => d.Mirrored()));
             }
 
-            if (wanted.IsSingle() && !lead.IsSingle() && copies[0][0] is { Feet.Count: 0, Body: null } first && first.Verb is not { Kind: VerbKind.NoFoot })
+            if (wanted.IsSingle()
+                && !lead.IsSingle()
+                && copies[0][0] is { Feet.Count: 0, Body: null } first
+                && first.Verb is not { Kind: VerbKind.NoFoot })
             {
                 first.Feet.Add(wanted);
             }
@@ -57,5 +65,7 @@ internal sealed partial class ListScopes
 
     /// <summary>How often the weight changes feet.</summary>
     private static int Changes(List<List<Draft>> block) => block.SelectMany(i => i).Sum(d =>
-        d.Times * (d.Step is { } step ? step.Forms[0].Actions.Count(a => a.Phrase.Verb?.Kind == VerbKind.Takes) : d.Verb?.Kind == VerbKind.Takes ? Math.Max(1, d.Feet.Count) : 0));
+        d.Times * (d.Step is { } step ? step.Forms[0].Actions.Count(a => a.Phrase.Verb?.Kind == VerbKind.Takes)
+            : d.Verb?.Kind == VerbKind.Takes ? Math.Max(1, d.Feet.Count)
+            : 0));
 }

@@ -66,7 +66,11 @@ internal sealed partial class ListScopes
             }
         }
 
-        if (_scope.SoundAlong && draft.Joint is Joint.Then or Joint.And && Last is { } stepping && draft.Verb is { } heard && heard.Has(VerbTraits.Sound))
+        if (_scope.SoundAlong
+            && draft.Joint is Joint.Then or Joint.And
+            && Last is { } stepping
+            && draft.Verb is { } heard
+            && heard.Has(VerbTraits.Sound))
         {
             stepping.Layers.Add(draft.Span.In(_text));
             stepping.Absorb(draft);

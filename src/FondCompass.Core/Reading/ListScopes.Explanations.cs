@@ -22,7 +22,10 @@ internal sealed partial class ListScopes
             foreach (var repeats in times > 1 ? new[] { times, 1 } : [1])
             {
                 var actions = Enumerable.Repeat(once, repeats).SelectMany(a => a).ToList();
-                var clauses = _drafts.Skip(from).TakeWhile((d, i) => !d.IsRepeat && (i == 0 || d.Joint != Joint.Colon)).Take(actions.Count).ToList();
+                var clauses = _drafts.Skip(from)
+                    .TakeWhile((d, i) => !d.IsRepeat && (i == 0 || d.Joint != Joint.Colon))
+                    .Take(actions.Count)
+                    .ToList();
                 if (clauses.Count == actions.Count && actions.Count > 1 && clauses.Zip(actions).All(p => Tells(p.First, p.Second.Phrase))
                     && !(isSeveral && clauses.TrueForAll(c => c.IsFeetOnly)))
                 {
@@ -34,10 +37,17 @@ internal sealed partial class ListScopes
 
         // Brackets that take as many counts as the step, or a part of them that goes into it: "triple (ds ds ds rs)".
         var bracketed = _drafts[from].Bracketed;
-        var inside = _drafts.Skip(from).TakeWhile((d, i) => d.Bracketed == bracketed && (i == 0 || d.Joint != Joint.Colon)).TakeWhile(d => d.HasHead).ToList();
+        var inside = _drafts.Skip(from)
+            .TakeWhile((d, i) => d.Bracketed == bracketed && (i == 0 || d.Joint != Joint.Colon))
+            .TakeWhile(d => d.HasHead)
+            .ToList();
         var counts = inside.Sum(d => (d.Step?.Forms[0].Counts ?? 1) * d.Times * Math.Max(1, d.Feet.Count));
         var whole = step.Forms[0].Counts * times;
-        if (inside.Count > 0 && (inside[0].Bracketed || (inside[0].Joint == Joint.Colon && inside.Count > 1)) && counts > 0 && whole % counts == 0 && inside.TrueForAll(d => d.Body is null))
+        if (inside.Count > 0
+            && (inside[0].Bracketed || (inside[0].Joint == Joint.Colon && inside.Count > 1))
+            && counts > 0
+            && whole % counts == 0
+            && inside.TrueForAll(d => d.Body is null))
         {
             Explained(named, inside);
             return inside.Count;
@@ -73,9 +83,14 @@ internal sealed partial class ListScopes
             verb = null;
         }
 
-        var sameDeed = verb is null || verb == action.Verb || (verb.Kind == VerbKind.Takes && action.Verb is { Kind: VerbKind.Takes } && verb.Has(VerbTraits.Plain | VerbTraits.Stays));
+        var sameDeed = verb is null
+            || verb == action.Verb
+            || (verb.Kind == VerbKind.Takes && action.Verb is { Kind: VerbKind.Takes } && verb.Has(VerbTraits.Plain | VerbTraits.Stays));
         var own = action.Direction == Direction.None ? action.Verb?.Default ?? Direction.None : action.Direction;
-        var sameWay = way == Direction.None || own == Direction.None || Near(way) == Near(own) || (way is Direction.Out && own is Direction.DiagonalForward or Direction.Side or Direction.DiagonalBack)
+        var sameWay = way == Direction.None
+            || own == Direction.None
+            || Near(way) == Near(own)
+            || (way is Direction.Out && own is Direction.DiagonalForward or Direction.Side or Direction.DiagonalBack)
             || (way is Direction.In && own is Direction.Back or Direction.Beside or Direction.InPlace or Direction.Forward);
         return sameDeed && sameWay && (verb is not null || way != Direction.None || clause.Feet.Count > 0);
     }

@@ -21,7 +21,9 @@ internal sealed partial class ListScopes
             return;
         }
 
-        if (Last is { Body: null, TimesSaid: true, Times: > 1, Feet.Count: > 0 } some && (draft.Times > 1 || some.Verb is { Kind: VerbKind.Leaves }) && Extends(some, draft))
+        if (Last is { Body: null, TimesSaid: true, Times: > 1, Feet.Count: > 0 } some
+            && (draft.Times > 1 || some.Verb is { Kind: VerbKind.Leaves })
+            && Extends(some, draft))
         {
             // "Hip bumps R x2, L x2": each side as often as is said of it.
             var other = OnFeet(some, draft);
@@ -43,7 +45,15 @@ internal sealed partial class ListScopes
         {
             foreach (var foot in draft.Feet)
             {
-                var going = new Draft { Verb = swivel.Verb, Way = foot == Foot.Right ? 1 : -1, Span = draft.Span, Joint = Joint.Comma, Times = draft.Times, TimesSaid = draft.TimesSaid };
+                var going = new Draft
+                {
+                    Verb = swivel.Verb,
+                    Way = foot == Foot.Right ? 1 : -1,
+                    Span = draft.Span,
+                    Joint = Joint.Comma,
+                    Times = draft.Times,
+                    TimesSaid = draft.TimesSaid
+                };
                 going.Feet.AddRange(swivel.Feet is [Foot.Both] ? swivel.Feet : []);
                 going.Absorb(draft);
                 Add(going);
@@ -54,7 +64,14 @@ internal sealed partial class ListScopes
 
         if (_waiting is { Spread: true })
         {
-            var round = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma, Times = draft.Times, TimesSaid = draft.TimesSaid };
+            var round = new Draft
+            {
+                Verb = Verbs.Step,
+                Span = draft.Span,
+                Joint = Joint.Comma,
+                Times = draft.Times,
+                TimesSaid = draft.TimesSaid
+            };
             round.Feet.AddRange(draft.Feet);
             round.Absorb(draft);
             Add(round);
@@ -65,7 +82,14 @@ internal sealed partial class ListScopes
         var rounds = draft.Feet.Count > 1 ? Math.Min(draft.Times, MostItems / draft.Feet.Count) : 1;
         foreach (var foot in Enumerable.Repeat(draft.Feet, rounds).SelectMany(f => f))
         {
-            var step = new Draft { Verb = Verbs.Step, Span = draft.Span, Joint = Joint.Comma, Times = rounds > 1 ? 1 : draft.Times, TimesSaid = rounds == 1 && draft.TimesSaid };
+            var step = new Draft
+            {
+                Verb = Verbs.Step,
+                Span = draft.Span,
+                Joint = Joint.Comma,
+                Times = rounds > 1 ? 1 : draft.Times,
+                TimesSaid = rounds == 1 && draft.TimesSaid
+            };
             step.Feet.Add(foot);
             step.Absorb(draft);
             Add(step);
@@ -73,7 +97,8 @@ internal sealed partial class ListScopes
     }
 
     /// <summary>
-    /// "Cross, side, behind, side, cross R, L, R, L, R": as many feet behind a list as it has deeds are those of the deeds, in order. How many clauses say
+    /// "Cross, side, behind, side, cross R, L, R, L, R": as many feet behind a list as it has deeds are those of the deeds, in order. How
+    /// many clauses say
     /// them; 0 where it is not so.
     /// </summary>
     private int FeetOfAll(int from)
@@ -87,7 +112,9 @@ internal sealed partial class ListScopes
             return 0;
         }
 
-        var said = _drafts.Skip(from).TakeWhile(d => d is { IsFeetOnly: true, TimesSaid: false, Joint: Joint.Comma or Joint.None }).ToList();
+        var said = _drafts.Skip(from)
+            .TakeWhile(d => d is { IsFeetOnly: true, TimesSaid: false, Joint: Joint.Comma or Joint.None })
+            .ToList();
         List<Foot> feet = [first, .. said.SelectMany(d => d.Feet)];
         if (feet.Count != _items.Count || !feet.TrueForAll(f => f.IsSingle()))
         {
@@ -114,7 +141,9 @@ internal sealed partial class ListScopes
 
     /// <summary>Feet alone go on with a deed that has feet already, or that waits for its first.</summary>
     private static bool Extends(Draft last, Draft draft) =>
-        last.Verb is not { Kind: VerbKind.NoFoot } && !(last.Verb is { } swivel && swivel.Has(VerbTraits.Aside)) && last.Crossing == Foot.None
+        last.Verb is not { Kind: VerbKind.NoFoot }
+            && !(last.Verb is { } swivel && swivel.Has(VerbTraits.Aside))
+            && last.Crossing == Foot.None
         && (last.Feet.Count > 0 ? !(last.Verb is { } way && way.Has(VerbTraits.WayWord | VerbTraits.Stays) && last.Head is not null)
             && !(last is { Head: null, Feet.Count: 1, Times: 1 } && last.Verb == Verbs.Step)
             : last.Step is not null || last.Plural || last.Times > 1 || draft.Joint is Joint.With or Joint.Colon

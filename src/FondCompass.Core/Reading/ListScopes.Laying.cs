@@ -77,7 +77,10 @@ internal sealed partial class ListScopes
             return;
         }
 
-        if (Last is { Body: null, Verb: { } both } jump && both.Has(VerbTraits.BothFeet) && draft.Direction is Direction.Across or Direction.Behind && draft.Feet.Count > 0)
+        if (Last is { Body: null, Verb: { } both } jump
+            && both.Has(VerbTraits.BothFeet)
+            && draft.Direction is Direction.Across or Direction.Behind
+            && draft.Feet.Count > 0)
         {
             jump.Crossing = draft.Feet[0];
             jump.Direction = draft.Direction;
@@ -86,7 +89,12 @@ internal sealed partial class ListScopes
         }
 
         if (Last is { Step: not null, Direction: Direction.None, Way: 0 } named && draft.Joint is Joint.Comma or Joint.And or Joint.With
-            && (draft.Feet.Count > 0 ? (named.Feet.Count > 0 && draft.Feet[0] != named.Feet[^1] && (named.Step.Repeats || named.Plural || named.Step.GoesAnywhere)) || draft.Direction == Direction.Across : named.Step.Repeats || draft.Joint == Joint.With))
+            && (draft.Feet.Count > 0
+                ? (named.Feet.Count > 0
+                    && draft.Feet[0] != named.Feet[^1]
+                    && (named.Step.Repeats || named.Plural || named.Step.GoesAnywhere))
+                    || draft.Direction == Direction.Across
+                : named.Step.Repeats || draft.Joint == Joint.With))
         {
             // "Toe struts R, L forward": each foot its own step, the way for all; "vine R, L forward" is a vine and a step.
             named.Feet.AddRange(draft.Feet);
@@ -118,12 +126,19 @@ internal sealed partial class ListScopes
         step.Verb = like switch
         {
             // "Tap R front, back, side": the same foot, the same deed.
-            { Verb: { Kind: VerbKind.Leaves } leaves, Feet.Count: > 0 } when draft.Joint is Joint.Comma or Joint.And or Joint.Then && (draft.Feet.Count == 0 || IsLikeOnTheOther(like, draft)) => leaves,
+            { Verb: { Kind: VerbKind.Leaves } leaves, Feet.Count: > 0 } when draft.Joint is Joint.Comma or Joint.And or Joint.Then
+                && (draft.Feet.Count == 0 || IsLikeOnTheOther(like, draft)) =>
+                leaves,
             { Verb: { } aside } when aside.Has(VerbTraits.Aside) && draft.Feet.Count == 0 => aside,
             // "Sway to the left, to the right".
             { Verb: { Kind: VerbKind.Takes } hips, Feet.Count: 0, Way: not 0 } when hips.Has(VerbTraits.Hips)
                 && draft is { Way: not 0, Direction: Direction.None, Feet.Count: 0 } => hips,
-            { Verb: { Kind: VerbKind.Takes } takes } when !takes.Has(VerbTraits.WayWord | VerbTraits.Hips | VerbTraits.BothFeet | VerbTraits.HalfStride | VerbTraits.Part) => takes,
+            { Verb: { Kind: VerbKind.Takes } takes } when !takes.Has(VerbTraits.WayWord
+                | VerbTraits.Hips
+                | VerbTraits.BothFeet
+                | VerbTraits.HalfStride
+                | VerbTraits.Part) =>
+                takes,
             _ => Verbs.Step,
         };
         if (like is { Feet: [Foot.Both] } && draft.Feet.Count == 0 && step.Verb?.Has(VerbTraits.Aside) == true)
@@ -140,7 +155,8 @@ internal sealed partial class ListScopes
     }
 
     /// <summary>"Point R to the side and L to the side": said alike of the other foot, it is the same deed.</summary>
-    private static bool IsLikeOnTheOther(Draft deed, Draft draft) => draft.Feet is [var foot] && deed.Feet[^1] == foot.Other() && draft.Direction == deed.Direction && draft.Direction != Direction.None;
+    private static bool IsLikeOnTheOther(Draft deed, Draft draft) =>
+        draft.Feet is [var foot] && deed.Feet[^1] == foot.Other() && draft.Direction == deed.Direction && draft.Direction != Direction.None;
 
     private void LayRest(Draft draft)
     {
@@ -198,9 +214,13 @@ internal sealed partial class ListScopes
     }
 
     /// <summary>"Heels out", of nobody's foot: both go on the floor.</summary>
-    private static bool BothGo(Draft draft) => draft is { Plural: true, Way: 0, Times: 1 } && (draft is { Feet.Count: 0, Direction: Direction.In or Direction.Out or Direction.Side } or { Feet.Count: 1, Direction: Direction.None });
+    private static bool BothGo(Draft draft) =>
+        draft is { Plural: true, Way: 0, Times: 1 }
+            && (draft is { Feet.Count: 0, Direction: Direction.In or Direction.Out or Direction.Side }
+                or { Feet.Count: 1, Direction: Direction.None });
 
     /// <summary>"Swivel heels, toes, heels": both heels or both toes go on as the swivel before them did.</summary>
     private static bool SwivelsOn(Draft draft) =>
-        (draft.Plural ? draft.Feet.Count <= 1 : draft.Feet is [Foot.Both]) && draft.Direction is Direction.None or Direction.Side or Direction.InPlace or Direction.In or Direction.Out;
+        (draft.Plural ? draft.Feet.Count <= 1 : draft.Feet is [Foot.Both])
+            && draft.Direction is Direction.None or Direction.Side or Direction.InPlace or Direction.In or Direction.Out;
 }

@@ -2,7 +2,9 @@ using FondCompass.Core.Lexicon;
 
 namespace FondCompass.Core.Reading;
 
-/// <summary>Slow and quick said apart from a deed: of the one before, of as many before as there are words, or of the one to come.</summary>
+/// <summary>
+/// Slow and quick said apart from a deed: of the one before, of as many before as there are words, or of the one to come.
+/// </summary>
 internal sealed partial class ListScopes
 {
     private Draft? _waitingPace;
@@ -41,7 +43,9 @@ internal sealed partial class ListScopes
         {
             last.Absorb(draft);
         }
-        else if (said.Count > 1 && _items.Count >= said.Count && _items[^said.Count..].TrueForAll(i => Dancings(i[0]) == 1 && i[0].Paces.Count == 0))
+        else if (said.Count > 1
+            && _items.Count >= said.Count
+            && _items[^said.Count..].TrueForAll(i => Dancings(i[0]) == 1 && i[0].Paces.Count == 0))
         {
             for (var i = 0; i < said.Count; i++)
             {
@@ -70,5 +74,6 @@ internal sealed partial class ListScopes
         return draft.Paces[..1];
     }
 
-    private static int Dancings(Draft draft) => draft.TimesInAll ? Math.Max(draft.Feet.Count, draft.Times) : Math.Max(1, draft.Feet.Count) * draft.Times;
+    private static int Dancings(Draft draft) =>
+        draft.TimesInAll ? Math.Max(draft.Feet.Count, draft.Times) : Math.Max(1, draft.Feet.Count) * draft.Times;
 }

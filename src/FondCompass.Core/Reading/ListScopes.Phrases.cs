@@ -10,7 +10,8 @@ internal sealed partial class ListScopes
     /// <summary>The most that one step turns without being a spin, in eighths.</summary>
     private const int HalfTurn = 4;
 
-    private static bool GoesAside(NamedStep step) => step.Forms[0].Actions[0].Phrase.Direction is Direction.Side or Direction.Across or Direction.Behind;
+    private static bool GoesAside(NamedStep step) =>
+        step.Forms[0].Actions[0].Phrase.Direction is Direction.Side or Direction.Across or Direction.Behind;
 
     private Phrase Made(Draft draft)
     {
@@ -34,8 +35,14 @@ internal sealed partial class ListScopes
         }
 
         // "Four walks to the right": each step goes on that way, the other foot across.
-        var goesOn = draft is { Step: null, Direction: Direction.None } && verb is { Kind: VerbKind.Takes } && (verb.Has(VerbTraits.Gait) || (verb.Has(VerbTraits.Plain) && Dancings(draft) > 1));
-        if (way != 0 && feet.Count == 0 && (draft.Step is { } named ? GoesAside(named) : verb is { Kind: VerbKind.Takes or VerbKind.Leaves } && verb.Default != Direction.Across))
+        var goesOn = draft is { Step: null, Direction: Direction.None }
+            && verb is { Kind: VerbKind.Takes }
+            && (verb.Has(VerbTraits.Gait) || (verb.Has(VerbTraits.Plain) && Dancings(draft) > 1));
+        if (way != 0
+            && feet.Count == 0
+            && (draft.Step is { } named
+                ? GoesAside(named)
+                : verb is { Kind: VerbKind.Takes or VerbKind.Leaves } && verb.Default != Direction.Across))
         {
             // "Vine to the right", "step to the left": the side names the foot.
             feet = [way > 0 ? Foot.Right : Foot.Left];
@@ -88,7 +95,8 @@ internal sealed partial class ListScopes
             Turn = turn,
             Angle = draft.Angle,
             Onto = draft.Onto,
-            End = draft.IsOpenTurn || (draft is { Step: null, Onto: Foot.None, OnStandingFoot: false } && verb == Verbs.Turn && feet.Count == 0)
+            End = draft.IsOpenTurn
+                || (draft is { Step: null, Onto: Foot.None, OnStandingFoot: false } && verb == Verbs.Turn && feet.Count == 0)
                 ? WeightEnd.Open : WeightEnd.ByVerb,
             Crossing = draft.Crossing,
             Times = draft.Times,
@@ -114,7 +122,9 @@ internal sealed partial class ListScopes
         var own = draft.Step is { } step ? step.Forms[0].Counts : 1;
         var goesOn = draft.Step is not null ? own == 1 || draft.Plural : draft.Verb is { } verb && (verb.Has(VerbTraits.Gait)
             || (draft.Plural && verb.Kind == VerbKind.Takes));
-        if (goesOn && draft is { Body: null, TimesSaid: false, Times: 1, Feet.Count: <= 1, Paces.Count: 0, OnCount: 0 } && draft.Counts > own
+        if (goesOn
+            && draft is { Body: null, TimesSaid: false, Times: 1, Feet.Count: <= 1, Paces.Count: 0, OnCount: 0 }
+            && draft.Counts > own
             && draft.Counts % own == 0)
         {
             (draft.Times, draft.TimesSaid, draft.Counts) = (draft.Counts / own, true, 0);

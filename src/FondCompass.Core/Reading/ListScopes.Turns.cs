@@ -38,7 +38,8 @@ internal sealed partial class ListScopes
 
         // "Turn 1/2 right and close": the turn comes before what it is joined to.
         var ahead = _scope.TurnsAhead && IsBetween(Last, draft, next);
-        var leads = ahead || next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0
+        var leads = ahead
+            || next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0
             || (next.Joint is Joint.And or Joint.With or Joint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != Joint.With));
         if (leads || _items.Count == 0)
         {

@@ -3,7 +3,9 @@ using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Reading;
 
-/// <summary>"Without weight", "no touch", "brush instead of touch", "kick on 4": what changes a deed that was named before (reading, section 3).</summary>
+/// <summary>
+/// "Without weight", "no touch", "brush instead of touch", "kick on 4": what changes a deed that was named before (reading, section 3).
+/// </summary>
 internal sealed partial class ListScopes
 {
     /// <summary>Takes what the clause names away from the nearest deed that has it; where none has, it is styling.</summary>
@@ -18,7 +20,8 @@ internal sealed partial class ListScopes
         var named = clause.Verb ?? (clause.Step is { Forms: [{ Actions: [var only] }, ..] } ? only.Phrase.Verb : null);
         var count = clause.OnCount > 0 ? clause.OnCount : clause.BareNumber;
         // What a step has of its own inside, or says by its ways, is not taken out of it: that would be another step.
-        var isInside = (named is not null && named.Has(VerbTraits.WayWord)) || ((clause.IsTurnOnly || clause.Verb is { IsTurn: true }) && _items
+        var isInside = (named is not null && named.Has(VerbTraits.WayWord))
+            || ((clause.IsTurnOnly || clause.Verb is { IsTurn: true }) && _items
             .Exists(i => i[0] is { Verb.IsTurn: true } || i[0].Step?.Forms[0].Actions.Any(a => a.Phrase.Turn is not null) == true));
         var isGone = count > 0 && named is null ? clause.Joint == Joint.Without && WithoutCount(last, count, clause)
             : clause.Joint == Joint.Instead ? named is not null && GivesWay(named)
@@ -29,7 +32,11 @@ internal sealed partial class ListScopes
         {
             last.Span = last.Span.To(clause.Whole);
         }
-        else if (clause.Joint == Joint.Without && !isInside && !clause.SaysWeight && clause.Feet.Count == 0 && clause.Direction == Direction.None
+        else if (clause.Joint == Joint.Without
+            && !isInside
+            && !clause.SaysWeight
+            && clause.Feet.Count == 0
+            && clause.Direction == Direction.None
             && clause.Times == 1 && clause.Counts == 0 && clause.OnCount == 0 && clause.Unread.TrueForAll(u => !u.Text.Any(char.IsDigit)))
         {
             // "No rushing": there is nothing to take away.
@@ -46,7 +53,8 @@ internal sealed partial class ListScopes
     private void LayUnknown(Draft draft)
     {
         if (_scope.Styled && Last is { Unread.Count: 0 } last
-            && draft is { Turn: null, Feet.Count: 0, Times: 1, Counts: 0, OnCount: 0, BareNumber: 0 } && draft.Span.In(_text).Any(char.IsLetter))
+            && draft is { Turn: null, Feet.Count: 0, Times: 1, Counts: 0, OnCount: 0, BareNumber: 0 }
+            && draft.Span.In(_text).Any(char.IsLetter))
         {
             if (_styling is { } before && last.Layers is [.., var layer] && layer == before.In(_text))
             {
@@ -87,7 +95,9 @@ internal sealed partial class ListScopes
         return true;
     }
 
-    /// <summary>"Vine R, not on 4": the last count of a step that is danced once; any other is told, and so is one that the row's counts belie.</summary>
+    /// <summary>
+    /// "Vine R, not on 4": the last count of a step that is danced once; any other is told, and so is one that the row's counts belie.
+    /// </summary>
     private bool WithoutCount(Draft last, int count, Draft clause)
     {
         if (!IsLastCount(last, count))

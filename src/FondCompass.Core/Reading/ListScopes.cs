@@ -32,7 +32,8 @@ internal sealed partial class ListScopes
     /// <summary>"Step L 1/2 R": one foot that steps, where it stands or forward, and a bare turn away from it.</summary>
     public static bool MayPivot(Draft draft) => draft is
     {
-        Step: null, Body: null, Times: 1, TurnBefore: false, Feet: [Foot.Left or Foot.Right], Direction: Direction.None or Direction.Forward,
+        Step: null, Body: null, Times: 1, TurnBefore: false, Feet: [Foot.Left or Foot.Right], Direction: Direction.None
+            or Direction.Forward,
         Turn: { Spread: false, Each: false, Target: null, Amount: >= 2 } turn
     }
         && (draft.Verb is null || draft.Verb == Verbs.Step) && turn.Side == (draft.Feet[0] == Foot.Left ? 1 : -1);
@@ -71,7 +72,10 @@ internal sealed partial class ListScopes
         };
     }
 
-    /// <summary>"Step R (3 counts), step L": counts in brackets are those of the deed before them where more follows, and may be where it is the last.</summary>
+    /// <summary>
+    /// "Step R (3 counts), step L": counts in brackets are those of the deed before them where more follows, and may be where it is the
+    /// last.
+    /// </summary>
     private void SettleCounts()
     {
         if (_counted is not { } counted || counted.Counts > 0)
@@ -179,8 +183,15 @@ internal sealed partial class ListScopes
 
     private Wording Operating()
     {
-        var lead = _drafts.SelectMany(d => d.Feet).Where(f => f.IsSingle()).FirstOrDefault(_drafts.Select(d => d.Way switch { > 0 => Foot.Right, < 0 => Foot.Left, _ => Foot.None }).FirstOrDefault(f => f != Foot.None));
-        var operation = new RowOperation(_drafts.Exists(d => d.Operation.HasFlag(Operation.OtherSide)), lead, _drafts.Select(d => d.Times).DefaultIfEmpty(1).Max(), [.. _drafts.SelectMany(d => d.Unread)]);
+        var lead = _drafts.SelectMany(d => d.Feet)
+            .Where(f => f.IsSingle())
+            .FirstOrDefault(_drafts.Select(d => d.Way switch { > 0 => Foot.Right, < 0 => Foot.Left, _ => Foot.None })
+                .FirstOrDefault(f => f != Foot.None));
+        var operation = new RowOperation(
+            _drafts.Exists(d => d.Operation.HasFlag(Operation.OtherSide)),
+            lead,
+            _drafts.Select(d => d.Times).DefaultIfEmpty(1).Max(),
+            [.. _drafts.SelectMany(d => d.Unread)]);
         return new Wording([], _unreadable) { Operation = operation, Facts = _facts };
     }
 
@@ -240,7 +251,13 @@ internal sealed partial class ListScopes
             return;
         }
 
-        if ((draft.UnknownFirst && !draft.HasHead) || draft.Unread.Count > 0 && !draft.HasHead && draft.Feet.Count == 0 && draft.Direction == Direction.None && draft.Turn is null && draft.Way == 0)
+        if ((draft.UnknownFirst && !draft.HasHead)
+            || draft.Unread.Count > 0
+                && !draft.HasHead
+                && draft.Feet.Count == 0
+                && draft.Direction == Direction.None
+                && draft.Turn is null
+                && draft.Way == 0)
         {
             LayUnknown(draft);
         }

@@ -41,7 +41,8 @@ internal static class NamedMoves
     }
 
     /// <summary>
-    /// "Ends on the other foot", "same foot again", "both feet": what a definition says that only tells where the weight goes; null for any other.
+    /// "Ends on the other foot", "same foot again", "both feet": what a definition says that only tells where the weight goes; null for any
+    /// other.
     /// </summary>
     public static WeightEnd? EndOf(IStepNames names, string meaning)
     {
@@ -50,7 +51,9 @@ internal static class NamedMoves
         {
             WeightEnd? said = word.Is(Roles.OtherSide) ? WeightEnd.GoesOver : word.Is(Roles.Same) ? WeightEnd.Stays : word.Foot == Foot.Both
                 ? WeightEnd.Both : null;
-            if (said is null ? !word.Is(Roles.Filler | Roles.Ends | Roles.Onto | Roles.Foot | Roles.Again | Roles.At) : end is not null && end != said)
+            if (said is null
+                ? !word.Is(Roles.Filler | Roles.Ends | Roles.Onto | Roles.Foot | Roles.Again | Roles.At)
+                : end is not null && end != said)
             {
                 return null;
             }
@@ -65,7 +68,9 @@ internal static class NamedMoves
     private static bool Clause(IStepNames names, List<Token> tokens, string text, List<Phrase> items)
     {
         // "…, then harbour twirl": what only joins is no part of the name.
-        tokens = [.. tokens.SkipWhile(t => t.Kind == TokenKind.Word && Vocabulary.Find(t.Text) is { } joins && joins.Is(Roles.Then | Roles.And))];
+        tokens = [.. tokens.SkipWhile(t => t.Kind == TokenKind.Word
+            && Vocabulary.Find(t.Text) is { } joins
+            && joins.Is(Roles.Then | Roles.And))];
         if (tokens.Count == 0)
         {
             return false;
@@ -119,7 +124,9 @@ internal static class NamedMoves
             return false;
         }
 
-        items[^1] = turns ? items[^1] with { Turn = only.Turn! with { First = false } } : items[^1] with { Layers = [.. items[^1].Layers, beside] };
+        items[^1] = turns
+            ? items[^1] with { Turn = only.Turn! with { First = false } }
+            : items[^1] with { Layers = [.. items[^1].Layers, beside] };
         return true;
     }
 
@@ -128,7 +135,9 @@ internal static class NamedMoves
     {
         var words = Lexis.Read(names, tokens);
         return words.Exists(w => w.Is(Roles.Each)) && words.Exists(w => w.Is(Roles.Counts))
-            && words.TrueForAll(w => w.Number > 0 || w.Is(Roles.Each | Roles.Counts | Roles.For | Roles.Filler)) ? words.Find(w => w.Number > 0)?.Number ?? 0 : 0;
+            && words.TrueForAll(w => w.Number > 0 || w.Is(Roles.Each | Roles.Counts | Roles.For | Roles.Filler))
+                ? words.Find(w => w.Number > 0)?.Number ?? 0
+                : 0;
     }
 
     /// <summary>"2 …", "two …", "… x4", "… twice": how often.</summary>
@@ -140,7 +149,8 @@ internal static class NamedMoves
             return first;
         }
 
-        if (words.Count > 1 && (words[^1].Kind == TokenKind.Times ? words[^1].Number : Vocabulary.Find(words[^1].Text)?.Times ?? 0) is > 0 and var times)
+        if (words.Count > 1
+            && (words[^1].Kind == TokenKind.Times ? words[^1].Number : Vocabulary.Find(words[^1].Text)?.Times ?? 0) is > 0 and var times)
         {
             words.RemoveAt(words.Count - 1);
             return times;
@@ -157,7 +167,9 @@ internal static class NamedMoves
     {
         for (var i = words.Count - 1; words.Count > 1 && i >= 0; i--)
         {
-            if (Vocabulary.Find(words[i].Text)?.Foot is { } foot && foot.IsSingle() && (i == 0 || i == words.Count - 1 || words[i].Text.Length == 1))
+            if (Vocabulary.Find(words[i].Text)?.Foot is { } foot
+                && foot.IsSingle()
+                && (i == 0 || i == words.Count - 1 || words[i].Text.Length == 1))
             {
                 words.RemoveAt(i);
                 return foot;
@@ -167,7 +179,9 @@ internal static class NamedMoves
         return Foot.None;
     }
 
-    /// <summary>Some word of it is not known, and no deed whose foot is named stands before that word; or the dance says where it ends.</summary>
+    /// <summary>
+    /// Some word of it is not known, and no deed whose foot is named stands before that word; or the dance says where it ends.
+    /// </summary>
     private static bool IsName(IStepNames names, List<Token> clause, List<Token> words)
     {
         if (names.EndOf(string.Join(' ', words.Select(w => w.Text))) is not null)
@@ -176,7 +190,8 @@ internal static class NamedMoves
         }
 
         if (words.Exists(w => w.Text.Length > 0 && Vocabulary.Find(w.Text) is { } sense
-            && (sense.Amount > 0 || sense.Is(Roles.Turn | Roles.Turning | Roles.Not | Roles.Instead | Roles.Onto | Roles.Repeat | Roles.OtherSide))))
+            && (sense.Amount > 0
+                || sense.Is(Roles.Turn | Roles.Turning | Roles.Not | Roles.Instead | Roles.Onto | Roles.Repeat | Roles.OtherSide))))
         {
             return false;
         }
@@ -186,7 +201,8 @@ internal static class NamedMoves
         {
             if (word.IsUnknown && word.Kind == TokenKind.Word && word.Text.Any(char.IsLetter))
             {
-                return !(deed && clause.Exists(t => t.Span.Start < word.Span.Start && Vocabulary.Find(t.Text)?.Foot is { } foot && foot.IsSingle()));
+                return !(deed
+                    && clause.Exists(t => t.Span.Start < word.Span.Start && Vocabulary.Find(t.Text)?.Foot is { } foot && foot.IsSingle()));
             }
 
             deed |= word.Step is not null || word.Verb is not null;

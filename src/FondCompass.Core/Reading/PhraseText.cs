@@ -12,7 +12,8 @@ public static class PhraseText
         string.Join(", ", wording.Items.Select(item => string.Join(" and ", item.Together.Select(Write))));
 
     /// <summary>The same with every repeat spelled out, so that it can be read in one way only.</summary>
-    public static string Spell(Wording wording) => wording.Items.Count < 2 ? Write(wording) : Write(wording with { Items = [.. wording.Items.SelectMany(Spelled)] });
+    public static string Spell(Wording wording) =>
+        wording.Items.Count < 2 ? Write(wording) : Write(wording with { Items = [.. wording.Items.SelectMany(Spelled)] });
 
     private static IEnumerable<Item> Spelled(Item item)
     {
@@ -23,7 +24,10 @@ public static class PhraseText
 
         return Enumerable.Range(0, main.Times).Select(i => item with
         {
-            Together = [main with { Times = 1, Feet = i > 0 && main.Verb is { Kind: VerbKind.Takes } ? [] : main.Feet }, .. item.Together.Skip(1)],
+            Together = [
+                main with { Times = 1, Feet = i > 0 && main.Verb is { Kind: VerbKind.Takes } ? [] : main.Feet },
+                .. item.Together.Skip(1)
+            ],
         });
     }
 
@@ -31,7 +35,9 @@ public static class PhraseText
     {
         if (phrase.IsBody)
         {
-            return phrase.Words.Length > 0 && phrase.Words != phrase.Name ? phrase.Words + (phrase.Times > 1 && !phrase.Words.Contains('x') ? $" x{phrase.Times}" : "") : phrase.Name;
+            return phrase.Words.Length > 0 && phrase.Words != phrase.Name
+                ? phrase.Words + (phrase.Times > 1 && !phrase.Words.Contains('x') ? $" x{phrase.Times}" : "")
+                : phrase.Name;
         }
 
         var words = new List<string>();
@@ -77,13 +83,17 @@ public static class PhraseText
 
         text += string.Concat(phrase.Without.Select(v => $", no {v.Name}"));
         text += phrase.Onto == Foot.None ? "" : $" onto {(phrase.Onto == Foot.Both ? "both" : phrase.Onto.Letter())}";
-        return phrase.Angle is null ? text : $"{text}, {(phrase.Angle.Target is { } to ? $"body to {to}" : $"angled {Amount(phrase.Angle)}")}";
+        return phrase.Angle is null
+            ? text
+            : $"{text}, {(phrase.Angle.Target is { } to ? $"body to {to}" : $"angled {Amount(phrase.Angle)}")}";
     }
 
     /// <summary>Whether two wordings ask for the same, however they are worded.</summary>
     public static bool Same(Wording a, Wording b) =>
         a.Unreadable.Count == 0 && b.Unreadable.Count == 0 && a.Items.Count == b.Items.Count
-        && a.Items.Zip(b.Items).All(i => i.First.Together.Count == i.Second.Together.Count && i.First.Together.Zip(i.Second.Together).All(p => Same(p.First, p.Second)));
+        && a.Items.Zip(b.Items)
+            .All(i => i.First.Together.Count == i.Second.Together.Count
+                && i.First.Together.Zip(i.Second.Together).All(p => Same(p.First, p.Second)));
 
     public static string Words(Direction direction) => direction switch
     {
@@ -96,15 +106,33 @@ public static class PhraseText
     };
 
     internal static bool Same(Phrase a, Phrase b) =>
-        a.Name == b.Name && a.Verb == b.Verb && ReferenceEquals(a.Step, b.Step) && a.Feet.SequenceEqual(b.Feet) && a.Direction == b.Direction && a.Way == b.Way
-        && a.Turn == b.Turn && a.Onto == b.Onto && a.Times == b.Times && a.TimesInAll == b.TimesInAll && a.Plural == b.Plural && a.Paces.SequenceEqual(b.Paces) && a.Angle == b.Angle
+        a.Name == b.Name
+            && a.Verb == b.Verb
+            && ReferenceEquals(a.Step, b.Step)
+            && a.Feet.SequenceEqual(b.Feet)
+            && a.Direction == b.Direction
+            && a.Way == b.Way
+        && a.Turn == b.Turn
+        && a.Onto == b.Onto
+        && a.Times == b.Times
+        && a.TimesInAll == b.TimesInAll
+        && a.Plural == b.Plural
+        && a.Paces.SequenceEqual(b.Paces)
+        && a.Angle == b.Angle
         && a.Crossing == b.Crossing && ReferenceEquals(a.Manner, b.Manner) && a.OnStandingFoot == b.OnStandingFoot
             && a.Without.SequenceEqual(b.Without) && (!a.IsBody || a.Words == b.Words)
-        && a.Layers.SequenceEqual(b.Layers) && a.Counts == b.Counts && a.Unread.Select(u => u.Text).SequenceEqual(b.Unread.Select(u => u.Text));
+        && a.Layers.SequenceEqual(b.Layers)
+        && a.Counts == b.Counts
+        && a.Unread.Select(u => u.Text).SequenceEqual(b.Unread.Select(u => u.Text));
 
     /// <summary>The plural of an English name: "touches", "marches", "vines".</summary>
     public static string Plural(string name) =>
-        name + (name.EndsWith("ch", StringComparison.Ordinal) || name.EndsWith("sh", StringComparison.Ordinal) || name[^1] is 's' or 'x' or 'z' ? "es" : "s");
+        name
+            + (name.EndsWith("ch", StringComparison.Ordinal)
+                || name.EndsWith("sh", StringComparison.Ordinal)
+                || name[^1] is 's' or 'x' or 'z'
+                ? "es"
+                : "s");
 
     private static string WithTurn(Phrase phrase, string text, Turn turn)
     {
@@ -124,9 +152,16 @@ public static class PhraseText
             return phrase.Verb is { } verb && verb.Has(VerbTraits.BareTurn) && turn.IsOpen && turn.Side == 0 ? text : $"{text} {amount}";
         }
 
-        var on = turn.On > 0 ? $" on the {(turn.On switch { 1 => "first", 2 => "second", 3 => "third", 4 => "fourth", 5 => "fifth", 6 => "sixth", 7 => "seventh", _ => "eighth" })}" : turn.On < 0 ? " on the last" : "";
-        return turn.First ? $"turn {amount}, {text}" : phrase.IsNamed ? $"{text} with {(turn.Amount is null ? "turn " : "")}{amount}{on}" : $"{text}, turn {amount}{on}";
+        var on = turn.On > 0
+            ? $" on the {Ordinals[Math.Min(turn.On, Ordinals.Length) - 1]}"
+            : turn.On < 0 ? " on the last"
+            : "";
+        return turn.First ? $"turn {amount}, {text}"
+            : phrase.IsNamed ? $"{text} with {(turn.Amount is null ? "turn " : "")}{amount}{on}"
+            : $"{text}, turn {amount}{on}";
     }
+
+    private static readonly string[] Ordinals = ["first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth"];
 
     private static string Amount(Turn turn)
     {

@@ -10,7 +10,9 @@ namespace FondCompass.Core.Reading;
 /// </summary>
 public static class RowReader
 {
-    /// <summary>Letters whose readings are kept for one set of names; dances repeat themselves, and each key typed reads them all again.</summary>
+    /// <summary>
+    /// Letters whose readings are kept for one set of names; dances repeat themselves, and each key typed reads them all again.
+    /// </summary>
     private const int MostKept = 200_000;
 
     private static readonly ConditionalWeakTable<IStepNames, KeptReadings> Kept = [];
@@ -88,7 +90,9 @@ public static class RowReader
     private static string WithoutColon(string text)
     {
         var at = text.IndexOf(':');
-        return at > 0 && at + 1 < text.Length && Vocabulary.LayerOf(text[..at].Trim().ToLowerInvariant()) is not null ? $"{text[..at]} {text[(at + 1)..]}" : text;
+        return at > 0 && at + 1 < text.Length && Vocabulary.LayerOf(text[..at].Trim().ToLowerInvariant()) is not null
+            ? $"{text[..at]} {text[(at + 1)..]}"
+            : text;
     }
 
     private static Readings ReadTokens(IStepNames names, List<Token> tokens, string text, out List<Lexeme> lexemes)
@@ -101,8 +105,10 @@ public static class RowReader
             var apart = Lexis.CalledAlong(Lexis.Read(names, tokens, split: true));
             if (apart.Count != lexemes.Count)
             {
-                var counted = lexemes.Exists(l => l is { Words: > 1, Step: { IsOwn: false } } && Lexis.BeginsWithNumber(l.Text.Split(' '), 0));
-                candidates.AddRange(ListReader.Read(apart, text, names.Genre).Select(c => c with { Cost = c.Cost + (counted ? CountedApart : Apart), TakenApart = !counted }));
+                var counted = lexemes.Exists(l => l is { Words: > 1, Step: { IsOwn: false } }
+                    && Lexis.BeginsWithNumber(l.Text.Split(' '), 0));
+                candidates.AddRange(ListReader.Read(apart, text, names.Genre)
+                    .Select(c => c with { Cost = c.Cost + (counted ? CountedApart : Apart), TakenApart = !counted }));
             }
         }
 

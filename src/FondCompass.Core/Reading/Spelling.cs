@@ -28,8 +28,13 @@ internal static class Spelling
     /// <summary>The words of all names, those of own steps apart, and what was looked for among them.</summary>
     private sealed record Known(HashSet<string> Words, HashSet<string> Own, Dictionary<string, List<string>> Kept);
 
-    /// <summary>The tokens with each unknown word put right, in every way that may be meant; nothing where there is none to put right.</summary>
-    public static IEnumerable<(List<Token> Tokens, IReadOnlyList<Respelled> Changes)> PutRight(IStepNames names, List<Token> tokens, List<Lexeme> lexemes)
+    /// <summary>
+    /// The tokens with each unknown word put right, in every way that may be meant; nothing where there is none to put right.
+    /// </summary>
+    public static IEnumerable<(List<Token> Tokens, IReadOnlyList<Respelled> Changes)> PutRight(
+        IStepNames names,
+        List<Token> tokens,
+        List<Lexeme> lexemes)
     {
         if (tokens.Count > MostTokens)
         {

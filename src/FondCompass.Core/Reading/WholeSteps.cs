@@ -3,13 +3,17 @@ using FondCompass.Core.Lexicon;
 
 namespace FondCompass.Core.Reading;
 
-/// <summary>"Rock back, coaster": a deed that gives its weight back is told by its first half where nothing gives it back (reading, section 1).</summary>
+/// <summary>
+/// "Rock back, coaster": a deed that gives its weight back is told by its first half where nothing gives it back (reading, section 1).
+/// </summary>
 internal static class WholeSteps
 {
     /// <summary>What a reading costs more whose deeds take a weight that nothing behind them gives back.</summary>
     private const int LeftOpen = 1;
 
-    /// <summary>What a deed costs more to be danced whole, when what follows may itself be the weight given back ("rock forward, step L back").</summary>
+    /// <summary>
+    /// What a deed costs more to be danced whole, when what follows may itself be the weight given back ("rock forward, step L back").
+    /// </summary>
     private const int MayBeGivenBack = 2;
 
     /// <summary>Adds to each reading the one in which such deeds are danced whole; counts, feet and what follows decide.</summary>
@@ -49,7 +53,17 @@ internal static class WholeSteps
         Cost = wording.Cost + LeftOpen,
         Doubt = "it is half a turn away from the foot in front",
         Items = [.. wording.Items.Select(i => IsPivotOfAFoot(i.Main)
-            ? i with { Together = [i.Main with { Step = null, Verb = Verbs.Pivot, Name = Verbs.Pivot.Name, OnStandingFoot = true, Turn = new Turn(null, 0) },
+            ? i with
+            {
+                Together = [
+                    i.Main with
+                    {
+                        Step = null,
+                        Verb = Verbs.Pivot,
+                        Name = Verbs.Pivot.Name,
+                        OnStandingFoot = true,
+                        Turn = new Turn(null, 0)
+                    },
                 .. i.Together.Skip(1)] } : i)],
     };
 
@@ -95,9 +109,21 @@ internal static class WholeSteps
 
     /// <summary>"Step 1/2 turn", of no foot, no way and no side: a step forward and the turn away from it.</summary>
     private static bool TurnsAway(Phrase phrase) =>
-        phrase is { Verb.Turned: not null, Feet.Count: 0, Direction: Direction.None, Way: 0, Times: 1, Counts: 0, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, First: false, Spread: false, Each: false, On: 0 } };
+        phrase
+            is
+        {
+            Verb.Turned: not null,
+            Feet.Count: 0,
+            Direction: Direction.None,
+            Way: 0,
+            Times: 1,
+            Counts: 0,
+            Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, First: false, Spread: false, Each: false, On: 0 }
+        };
 
     /// <summary>A recover, or a wait before it.</summary>
     private static bool GivesBack(Phrase? next) =>
-        next?.Verb is { } verb ? verb.Has(VerbTraits.Stays | VerbTraits.Holds) : next?.Step is { } step && step.Forms[0].Actions[0].Phrase.Verb?.Has(VerbTraits.Stays) == true;
+        next?.Verb is { } verb
+            ? verb.Has(VerbTraits.Stays | VerbTraits.Holds)
+            : next?.Step is { } step && step.Forms[0].Actions[0].Phrase.Verb?.Has(VerbTraits.Stays) == true;
 }

@@ -34,7 +34,9 @@ public sealed record Wording(IReadOnlyList<Item> Items, IReadOnlyList<UnreadWord
     /// <summary>Turns said between commas are deeds of their own in it.</summary>
     public bool TurnsAlone { get; init; }
 
-    /// <summary>Words that nobody knows are taken for styling in it: it holds only where the steps before them fill their counts by themselves.</summary>
+    /// <summary>
+    /// Words that nobody knows are taken for styling in it: it holds only where the steps before them fill their counts by themselves.
+    /// </summary>
     public bool Styled { get; init; }
 
     /// <summary>Deeds told by their first half are danced whole in it.</summary>
@@ -73,10 +75,13 @@ public sealed record Readings(IReadOnlyList<Wording> Candidates)
     /// <summary>Some way reads every word.</summary>
     public bool IsWhole => Candidates.Any(c => c.IsWhole || c.Operation is { Unread.Count: 0 });
 
-    /// <summary>The readings behind another clause of the same row: what names no deed goes on with the one before ("1 touch R front, 2 side").</summary>
+    /// <summary>
+    /// The readings behind another clause of the same row: what names no deed goes on with the one before ("1 touch R front, 2 side").
+    /// </summary>
     public Readings After(Phrase before)
     {
-        if (before is not { Verb: { Kind: VerbKind.Leaves } verb, Feet: [.., var foot] } || !Candidates.Any(c => c.Phrases.Any(p => GoesOn(p, foot))))
+        if (before is not { Verb: { Kind: VerbKind.Leaves } verb, Feet: [.., var foot] }
+            || !Candidates.Any(c => c.Phrases.Any(p => GoesOn(p, foot))))
         {
             return this;
         }
@@ -84,7 +89,10 @@ public sealed record Readings(IReadOnlyList<Wording> Candidates)
         return new Readings([.. Candidates.Select(c => c with
         {
             Items = [.. c.Items
-                .Select(i => i with { Together = [.. i.Together.Select(p => GoesOn(p, foot) ? p with { Verb = verb, Name = verb.Name, Feet = [foot] } : p)] })],
+                .Select(i => i with
+                {
+                    Together = [.. i.Together.Select(p => GoesOn(p, foot) ? p with { Verb = verb, Name = verb.Name, Feet = [foot] } : p)]
+                })],
         })]);
     }
 

@@ -35,7 +35,13 @@ public sealed record Hall(double Width, double Depth, double Margin = Hall.Usual
 /// <param name="Repeats">Repeats of a loop that are danced; an order is danced once.</param>
 /// <param name="Spacing">Metres between neighbours; reach on both sides when null.</param>
 /// <param name="Allowance">Metres more, for being out of step and for variants side by side.</param>
-public sealed record RoomWish(Hall Hall, int Dancers, RoomLayout Layout, int Repeats = RoomWish.UsualRepeats, double? Spacing = null, double Allowance = 0)
+public sealed record RoomWish(
+    Hall Hall,
+    int Dancers,
+    RoomLayout Layout,
+    int Repeats = RoomWish.UsualRepeats,
+    double? Spacing = null,
+    double Allowance = 0)
 {
     public const int UsualRepeats = 6, MostDancers = 10_000, MostRepeats = 1000;
 
@@ -70,7 +76,9 @@ public sealed record RoomPlan
 
     private const double Hair = 1e-9;
 
-    public const string Caution = "The venue's posted occupancy and the local codes decide how many may be in the room, and its exits stay free; this only reckons the space the dance takes.";
+    public const string Caution =
+        "The venue's posted occupancy and the local codes decide how many may be in the room, and its exits stay free; this only "
+            + "reckons the space the dance takes.";
 
     public required bool Fits { get; init; }
 
@@ -159,7 +167,10 @@ public sealed record RoomPlan
             var shifted = wish.Layout == RoomLayout.Staggered && row % 2 == 1;
             var inRow = shifted && !aside ? columns - 1 : columns;
             // Where all of a shifted row fit, both kinds of rows stand a quarter off the middle.
-            var shift = wish.Layout != RoomLayout.Staggered ? 0 : aside ? (shifted ? spacing / 4 : -spacing / 4) : shifted ? spacing / 2 : 0;
+            var shift = wish.Layout != RoomLayout.Staggered ? 0
+                : aside ? (shifted ? spacing / 4 : -spacing / 4)
+                : shifted ? spacing / 2
+                : 0;
             for (var column = 0; column < inRow; column++)
             {
                 var at = new FloorPoint(x0 + shift + (column * spacing), y0 - (row * between));
@@ -183,8 +194,12 @@ public sealed record RoomPlan
         List<(FloorPoint At, int Row, int Column)> RingOf(int places)
         {
             var radius = RadiusOf(places, spacing) + grows;
-            var ring = Enumerable.Range(0, places).Select(i => (new FloorPoint(radius * Math.Sin(2 * Math.PI * i / places), radius * Math.Cos(2 * Math.PI * i / places)), 1, i + 1));
-            return hall.Obstacles.Count == 0 ? [.. ring] : [.. ring.Where(p => !IsTaken(hall, p.Item1, new FloorPoint(-side, -side), new FloorPoint(side, side)))];
+            var ring = Enumerable.Range(0, places)
+                .Select(i => (new FloorPoint(radius * Math.Sin(2 * Math.PI * i / places), radius * Math.Cos(2 * Math.PI * i / places)), 1, i
+                    + 1));
+            return hall.Obstacles.Count == 0
+                ? [.. ring]
+                : [.. ring.Where(p => !IsTaken(hall, p.Item1, new FloorPoint(-side, -side), new FloorPoint(side, side)))];
         }
 
         // A ring may be wider than the class needs it, so that nobody stands where something is.
@@ -208,7 +223,12 @@ public sealed record RoomPlan
 
         most = hall.Obstacles.Count == 0 && widestRing > 0 ? RingOf(widestRing) : most;
         chosen = enough is null ? widestRing : chosen;
-        return new Standing(Math.Min(1, chosen), chosen, chosen == 0 ? null : RadiusOf(chosen, spacing) + grows, enough ?? most, most.Count);
+        return new Standing(
+            Math.Min(1, chosen),
+            chosen,
+            chosen == 0 ? null : RadiusOf(chosen, spacing) + grows,
+            enough ?? most,
+            most.Count);
     }
 
     /// <summary>Radius of a ring of so many dancers, 3 at least.</summary>
@@ -244,11 +264,16 @@ public sealed record RoomPlan
         }
 
         // In front on a wall is whoever has nobody before them that way.
-        double Ahead(FloorPoint point, Facing wall) => new FloorPoint(0, 1).Turned(wall.Index) is var way ? (point.X * way.X) + (point.Y * way.Y) : 0;
+        double Ahead(FloorPoint point, Facing wall) =>
+            new FloorPoint(0, 1).Turned(wall.Index) is var way ? (point.X * way.X) + (point.Y * way.Y) : 0;
         var front = walls.Distinct().ToDictionary(w => w, w => standing.Max(p => Ahead(p.At, w)) - 0.01);
         bool InFront(FloorPoint at, Facing wall) => Ahead(at, wall) >= front[wall];
 
-        var corners = standing.Select((p, i) => (p.At, Index: i)).OrderByDescending(p => Math.Abs(p.At.X) + Math.Abs(p.At.Y)).ThenBy(p => p.Index).Take(8).Select(p => p.Index)
+        var corners = standing.Select((p, i) => (p.At, Index: i))
+            .OrderByDescending(p => Math.Abs(p.At.X) + Math.Abs(p.At.Y))
+            .ThenBy(p => p.Index)
+            .Take(8)
+            .Select(p => p.Index)
             .Concat(Enumerable.Range(0, standing.Count)).Distinct().ToList();
         var left = walls.ToList();
         var helpers = new List<RoomHelper>();
@@ -266,11 +291,20 @@ public sealed record RoomPlan
     private static List<string> InsteadsOf(DanceTrace trace, RoomWish wish, RoomPlan plan, CancellationToken cancel)
     {
         string Number(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
-        var insteads = new List<string> { plan.Most == 0 ? "Nobody fits: the way of one dancer is longer than the floor." : $"{plan.Most} fit; {wish.Dancers - plan.Most} too many. Dance in {(int)Math.Ceiling(wish.Dancers / (double)plan.Most)} groups, one after the other." };
+        var insteads = new List<string>
+        {
+            plan.Most == 0
+                ? "Nobody fits: the way of one dancer is longer than the floor."
+                : $"{plan.Most} fit; {wish.Dancers - plan.Most} too many. Dance in "
+                    + $"{(int)Math.Ceiling(wish.Dancers / (double)plan.Most)} groups, one after the other."
+        };
         var header = trace.Dance.Header;
         if (header.Stride > SmallStride)
         {
-            var stepped = DanceTracer.Trace(trace.Actions with { Dance = trace.Dance with { Header = header with { Stride = SmallStride } } });
+            var stepped = DanceTracer.Trace(trace.Actions with
+            {
+                Dance = trace.Dance with { Header = header with { Stride = SmallStride } }
+            });
             var small = Place(stepped, wish, FloorPicture.EnvelopeOf(stepped, wish.RepeatsOf(stepped), cancel), cancel);
             if (small.Most > plan.Most)
             {
@@ -280,14 +314,32 @@ public sealed record RoomPlan
 
         foreach (var layout in (RoomLayout[])[RoomLayout.Rows, RoomLayout.Staggered])
         {
-            if (wish.Layout is RoomLayout.Rows or RoomLayout.Staggered && layout != wish.Layout && Place(trace, wish with { Layout = layout }, (plan.Low, plan.High), cancel) is { } other && other.Most > plan.Most)
+            if (wish.Layout is RoomLayout.Rows or RoomLayout.Staggered
+                && layout != wish.Layout
+                && Place(trace, wish with { Layout = layout }, (plan.Low, plan.High), cancel) is { } other
+                && other.Most > plan.Most)
             {
                 insteads.Add($"In {(layout == RoomLayout.Rows ? "straight" : "staggered")} rows {other.Most} fit.");
             }
         }
 
-        var turned = wish with { Hall = wish.Hall with { Width = wish.Hall.Depth, Depth = wish.Hall.Width, Obstacles = [.. wish.Hall.Obstacles.Select(o => new RoomObstacle(o.Y, wish.Hall.Width - o.X - o.Width, o.Depth, o.Width, o.IsPillar))] } };
-        if (wish.Layout != RoomLayout.Circle && Place(trace, turned, (plan.Low, plan.High), cancel) is { } across && across.Most > plan.Most)
+        var turned = wish with
+        {
+            Hall = wish.Hall with
+            {
+                Width = wish.Hall.Depth,
+                Depth = wish.Hall.Width,
+                Obstacles = [.. wish.Hall.Obstacles.Select(o => new RoomObstacle(
+                    o.Y,
+                    wish.Hall.Width - o.X - o.Width,
+                    o.Depth,
+                    o.Width,
+                    o.IsPillar))]
+            }
+        };
+        if (wish.Layout != RoomLayout.Circle
+            && Place(trace, turned, (plan.Low, plan.High), cancel) is { } across
+            && across.Most > plan.Most)
         {
             insteads.Add($"With the room's 3:00 wall as the front {across.Most} fit.");
         }
@@ -295,12 +347,16 @@ public sealed record RoomPlan
         var middle = new FloorPoint((plan.Low.X + plan.High.X) / 2, (plan.Low.Y + plan.High.Y) / 2);
         if (middle.Length > 0.2)
         {
-            insteads.Add($"The dance leans {Number(Math.Abs(middle.Y))} m {(middle.Y > 0 ? "forward" : "back")} and {Number(Math.Abs(middle.X))} m to the {(middle.X > 0 ? "right" : "left")}: begin as far to the other side of the middle.");
+            insteads.Add(
+                $"The dance leans {Number(Math.Abs(middle.Y))} m {(middle.Y > 0 ? "forward" : "back")} and {Number(Math.Abs(middle.X))} "
+                    + $"m to the {(middle.X > 0 ? "right" : "left")}: begin as far to the other side of the middle.");
         }
 
         if (trace.WallOrder.Count == 1 && wish.Repeats > 1 && plan.DriftPerPattern.Length > 0.2)
         {
-            insteads.Add($"Each pattern carries everybody {Number(plan.DriftPerPattern.Length)} m on; walk back between repeats, or write a small-room version that ends where it begins.");
+            insteads.Add(
+                $"Each pattern carries everybody {Number(plan.DriftPerPattern.Length)} m on; walk back between repeats, or write a "
+                    + "small-room version that ends where it begins.");
         }
 
         return insteads;

@@ -11,7 +11,16 @@ namespace FondCompass.Core.Runs;
 /// <param name="ToCount">Song count at which it ends, half-open.</param>
 /// <param name="Cut">Stopped short by the song's end or a restart.</param>
 public sealed record RunStretch(
-    bool IsTag, int Repeat, Stretch Stretch, int FromCount, int ToCount, Weight StartWeight, Facing StartFacing, Weight EndWeight, Facing EndFacing, bool Cut)
+    bool IsTag,
+    int Repeat,
+    Stretch Stretch,
+    int FromCount,
+    int ToCount,
+    Weight StartWeight,
+    Facing StartFacing,
+    Weight EndWeight,
+    Facing EndFacing,
+    bool Cut)
 {
     public string Part => Stretch.Pattern.Part.Name;
 
@@ -21,10 +30,22 @@ public sealed record RunStretch(
 
 /// <summary>One repeat as danced.</summary>
 /// <param name="Index">As danced, from 1.</param>
-/// <param name="Call">As written: by it tags, restarts and changes of the order are called. It differs from the index once calls are left out or danced again.</param>
+/// <param name="Call">As written: by it tags, restarts and changes of the order are called. It differs from the index once calls are left
+/// out or danced again.</param>
 /// <param name="Wall">Place of its start facing in the order of walls, from 1; null when it is not among them.</param>
 public sealed record RunRepeat(
-    int Index, int Call, string Part, int FromCount, int ToCount, double StartSeconds, Facing StartFacing, Facing EndFacing, Weight StartWeight, int? Wall, bool Mirrored, bool Cut)
+    int Index,
+    int Call,
+    string Part,
+    int FromCount,
+    int ToCount,
+    double StartSeconds,
+    Facing StartFacing,
+    Facing EndFacing,
+    Weight StartWeight,
+    int? Wall,
+    bool Mirrored,
+    bool Cut)
 {
     /// <summary>What the call is called: "V, first half".</summary>
     public string Called { get; init; } = "";
@@ -74,7 +95,9 @@ public sealed record DanceRun
     public IReadOnlyDictionary<string, IReadOnlyList<Facing>> PartWalls => _partWalls ??=
         Repeats.GroupBy(r => r.Part).ToDictionary(g => g.Key, IReadOnlyList<Facing> (g) => [.. g.Select(r => r.StartFacing).Distinct()]);
 
-    /// <summary>The wall a repeat begins on and how many there are: of a loop its own, of an order the part's; null when it is off them.</summary>
+    /// <summary>
+    /// The wall a repeat begins on and how many there are: of a loop its own, of an order the part's; null when it is off them.
+    /// </summary>
     public (int? Wall, int Of) WallOf(RunRepeat repeat)
     {
         if (!Trace.Dance.IsPhrased)

@@ -18,7 +18,8 @@ public static class EndingToFront
     /// <summary>Counts before the end in which a turn may be changed.</summary>
     private const int LastCounts = 8;
 
-    /// <returns>Ways, the smallest first: a turn of the last counts enlarged, dropped or reversed, then a pose; empty when the run ends to the front already.</returns>
+    /// <returns>Ways, the smallest first: a turn of the last counts enlarged, dropped or reversed, then a pose; empty when the run ends to
+    /// the front already.</returns>
     public static IReadOnlyList<EndingFix> Ways(RunStretch last, Facing front)
     {
         var right = (front - last.EndFacing).Value;

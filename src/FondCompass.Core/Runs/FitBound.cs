@@ -1,8 +1,10 @@
 namespace FondCompass.Core.Runs;
 
 /// <summary>
-/// The least that the rest of the song costs from each state and song count, reckoned backwards from its end. A passage costs nothing only where its
-/// own part begins; where another one does it costs as many counts as its own is away at the least, so that where everything can be met this is no
+/// The least that the rest of the song costs from each state and song count, reckoned backwards from its end. A passage costs nothing only
+/// where its
+/// own part begins; where another one does it costs as many counts as its own is away at the least, so that where everything can be met
+/// this is no
 /// bound but the truth. Only what can be reached at so much cost is looked at.
 /// </summary>
 internal sealed class FitBound
@@ -13,7 +15,9 @@ internal sealed class FitBound
     private readonly IReadOnlyList<int> _states;
     private readonly int[] _first;
 
-    /// <summary>By lane and state: the least counts since its part began, before what the state begins with; and the least until it begins.</summary>
+    /// <summary>
+    /// By lane and state: the least counts since its part began, before what the state begins with; and the least until it begins.
+    /// </summary>
     private readonly int[][] _since, _until;
     private readonly (int At, int Lane, int Length)[] _passages;
     private readonly int _passes;
@@ -35,7 +39,9 @@ internal sealed class FitBound
     {
         _start = start;
         _counts = counts;
-        _passages = [.. Enumerable.Range(0, targets.Lanes).SelectMany(lane => targets.Of(lane).Zip(targets.NeverDanced(lane), (at, length) => (At: at, Lane: lane, Length: length))).OrderBy(p => p.At)];
+        _passages = [.. Enumerable.Range(0, targets.Lanes)
+            .SelectMany(lane => targets.Of(lane).Zip(targets.NeverDanced(lane), (at, length) => (At: at, Lane: lane, Length: length)))
+            .OrderBy(p => p.At)];
         _first = new int[counts - start + 1];
         var first = 0;
         for (var at = start; at <= counts; at++)
@@ -131,7 +137,9 @@ internal sealed class FitBound
             {
                 foreach (var state in _states)
                 {
-                    isThrough |= _reached[state]![at - _start] is var reached && reached.IsLessThan(FitCost.Endless) && Spread(state, at, reached);
+                    isThrough |= _reached[state]![at - _start] is var reached
+                        && reached.IsLessThan(FitCost.Endless)
+                        && Spread(state, at, reached);
                 }
             }
         }
@@ -165,7 +173,10 @@ internal sealed class FitBound
         var legs = new Leg[move.Starts.Count];
         for (var i = 0; i < legs.Length; i++)
         {
-            legs[i] = new Leg(move.Starts[i].Offset, i + 1 < legs.Length ? move.Starts[i + 1].Offset : move.Length, targets.LaneOf(move.Starts[i].Part));
+            legs[i] = new Leg(
+                move.Starts[i].Offset,
+                i + 1 < legs.Length ? move.Starts[i + 1].Offset : move.Length,
+                targets.LaneOf(move.Starts[i].Part));
         }
 
         return new Way(legs, move.Length, move.Next ?? -1, new FitCost(0, move.Kind is null ? 0 : 1, move.Changed, move.Rank));

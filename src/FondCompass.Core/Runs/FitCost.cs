@@ -3,7 +3,9 @@ namespace FondCompass.Core.Runs;
 /// <summary>What a way costs, compared from left to right: counts off, changes, counts added or cut, rank of the changes.</summary>
 internal readonly struct FitCost : IComparable<FitCost>
 {
-    /// <summary>Bits of the changes behind the counts off, and of the rank behind the counts added or cut: far more than a song can hold.</summary>
+    /// <summary>
+    /// Bits of the changes behind the counts off, and of the rank behind the counts added or cut: far more than a song can hold.
+    /// </summary>
     private const int Bits = 24;
 
     private readonly long _first;

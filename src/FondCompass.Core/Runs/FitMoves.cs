@@ -16,7 +16,17 @@ internal readonly record struct FitStart(int Offset, string Part);
 /// <param name="ChangeAt">Counts from the move's beginning at which the change happens.</param>
 /// <param name="Next">The state it leads to; null when nothing follows.</param>
 /// <param name="To">Call behind which a part is danced that moves.</param>
-internal sealed record FitMove(FitKind? Kind, int Call, string Part, int Length, int Counts, int Changed, int ChangeAt, IReadOnlyList<FitStart> Starts, int? Next, int To = 0)
+internal sealed record FitMove(
+    FitKind? Kind,
+    int Call,
+    string Part,
+    int Length,
+    int Counts,
+    int Changed,
+    int ChangeAt,
+    IReadOnlyList<FitStart> Starts,
+    int? Next,
+    int To = 0)
 {
     /// <summary>Another round begins behind it, which is told by the same entries.</summary>
     public bool EndsRound { get; init; }
@@ -28,8 +38,10 @@ internal sealed record FitMove(FitKind? Kind, int Call, string Part, int Length,
 }
 
 /// <summary>
-/// The moves open to each repeat: as written; a restart where the feet suit what comes next, or its mirror image in a mirroring dance; a tag; and
-/// in an order a part halved, left out, danced again, moved, or a wait. A state is a place in the dance and the foot the weight is on there.
+/// The moves open to each repeat: as written; a restart where the feet suit what comes next, or its mirror image in a mirroring dance; a
+/// tag; and
+/// in an order a part halved, left out, danced again, moved, or a wait. A state is a place in the dance and the foot the weight is on
+/// there.
 /// </summary>
 internal sealed class FitMoves
 {
@@ -66,13 +78,25 @@ internal sealed class FitMoves
         _round = dance.IsPhrased ? patterns.Calls.Count(c => !c.Stretch.Pattern.Part.IsTag) : 1;
         var goesOn = !dance.IsPhrased || dance.OrderLoops;
         var changed = dance.OrderChanges.SelectMany(c => (int[])[c.Call, c.To]).ToHashSet();
-        var last = dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).Concat(changed).Append(patterns.LastChange).Where(r => r < MostRepeats).DefaultIfEmpty(0).Max();
+        var last = dance.Tags.Select(t => t.Repeat)
+            .Concat(dance.Restarts.Select(r => r.Repeat))
+            .Concat(changed)
+            .Append(patterns.LastChange)
+            .Where(r => r < MostRepeats)
+            .DefaultIfEmpty(0)
+            .Max();
         var rounds = goesOn && _round > 0 ? ((last + _round - 1) / _round) + 1 : 1;
         foreach (var walked in RepeatWalk.Of(dance, patterns).TakeWhile(w => w.Call <= rounds * _round))
         {
             if (!walked.IsTag)
             {
-                _entries.Add(new Entry(walked.Call, walked.Whole, walked.Danced.Counts, walked.Restart is not null || changed.Contains(walked.Call), walked.Restart is null && !changed.Contains(walked.Call), []));
+                _entries.Add(new Entry(
+                    walked.Call,
+                    walked.Whole,
+                    walked.Danced.Counts,
+                    walked.Restart is not null || changed.Contains(walked.Call),
+                    walked.Restart is null && !changed.Contains(walked.Call),
+                    []));
             }
             else if (_entries.Count > 0)
             {
@@ -154,12 +178,32 @@ internal sealed class FitMoves
         var end = (stretch with { To = stretch.From + own.Counts }).End(weight).Weight;
         var tagged = own.Tags.Aggregate(end, (w, tag) => tag.End(w).Weight);
         var length = own.Counts + own.Tags.Sum(t => t.Counts);
-        var moves = new List<FitMove> { new(null, own.Number, name, length, 0, 0, length, once, Follow(entry, tagged)) { EndsRound = EndsRound(entry) } };
+        var moves = new List<FitMove>
+        {
+            new(null, own.Number, name, length, 0, 0, length, once, Follow(entry, tagged)) { EndsRound = EndsRound(entry) }
+        };
         var next = After(entry);
         var isOpen = _trace.Dance.IsPhrased && !_constraints.KeepOrder;
-        if (isOpen && own.CanRepeat && CanBegin(entry, end) && stretch.End(end).Weight is var twice && own.Tags.Aggregate(twice, (w, tag) => tag.End(w).Weight) is var after && CanBegin(next, after))
+        if (isOpen
+            && own.CanRepeat
+            && CanBegin(entry, end)
+            && stretch.End(end).Weight is var twice
+            && own.Tags.Aggregate(twice, (w, tag) => tag.End(w).Weight) is var after
+            && CanBegin(next, after))
         {
-            moves.Add(new(FitKind.Repeat, own.Number, name, own.Counts + length, own.Counts, own.Counts, own.Counts, [.. once, new(own.Counts, name)], Follow(entry, after)) { EndsRound = EndsRound(entry) });
+            moves.Add(new(
+                FitKind.Repeat,
+                own.Number,
+                name,
+                own.Counts + length,
+                own.Counts,
+                own.Counts,
+                own.Counts,
+                [.. once, new(own.Counts, name)],
+                Follow(entry, after))
+            {
+                EndsRound = EndsRound(entry)
+            });
         }
 
         if (own.IsFixed)
@@ -177,7 +221,10 @@ internal sealed class FitMoves
         {
             if (next is not null && CanBegin(next, weight))
             {
-                moves.Add(new(FitKind.Drop, own.Number, name, 0, length, length, 0, [], Follow(entry, weight)) { EndsRound = EndsRound(entry) });
+                moves.Add(new(FitKind.Drop, own.Number, name, 0, length, length, 0, [], Follow(entry, weight))
+                {
+                    EndsRound = EndsRound(entry)
+                });
             }
 
             if (!_constraints.NoMoves)
@@ -200,7 +247,19 @@ internal sealed class FitMoves
             var isOpen = isHalf || (!_constraints.NoRestarts && (!_constraints.WholeLinesOnly || lineEnds.Contains(stretch.From + n)));
             if (isOpen && weights[n] != Weight.Unknown && CanBegin(After(entry), weights[n]))
             {
-                moves.Add(new(isHalf ? FitKind.Half : FitKind.Restart, own.Number, name, n, n, length - n, n, [new(0, name)], Follow(entry, weights[n])) { EndsRound = EndsRound(entry) });
+                moves.Add(new(
+                    isHalf ? FitKind.Half : FitKind.Restart,
+                    own.Number,
+                    name,
+                    n,
+                    n,
+                    length - n,
+                    n,
+                    [new(0, name)],
+                    Follow(entry, weights[n]))
+                {
+                    EndsRound = EndsRound(entry)
+                });
             }
         }
     }
@@ -215,7 +274,8 @@ internal sealed class FitMoves
         var line = _trace.Dance.Header.LineCounts;
         var (step, most) = line == 6 ? (3, 12) : (2, 16);
         var own = _entries[entry];
-        FitMove Added(FitKind kind, int k) => new(kind, own.Number, once[0].Part, length + k, k, k, length, once, Follow(entry, end)) { EndsRound = EndsRound(entry) };
+        FitMove Added(FitKind kind, int k) =>
+            new(kind, own.Number, once[0].Part, length + k, k, k, length, once, Follow(entry, end)) { EndsRound = EndsRound(entry) };
         for (var k = step; k <= most; k += step)
         {
             moves.Add(Added(FitKind.Tag, k));
@@ -237,7 +297,9 @@ internal sealed class FitMoves
         for (var far = 1; far <= FurthestMove; far++)
         {
             var last = entry + far;
-            if (last >= _entries.Count || _entries[last].IsFixed || (_entries[last].Number - 1) / _round != (_entries[entry].Number - 1) / _round)
+            if (last >= _entries.Count
+                || _entries[last].IsFixed
+                || (_entries[last].Number - 1) / _round != (_entries[entry].Number - 1) / _round)
             {
                 return;
             }
@@ -268,7 +330,20 @@ internal sealed class FitMoves
 
             if (CanBegin(After(danced.Max()), foot))
             {
-                moves.Add(new(FitKind.Move, moved.Number, moved.Stretch.Pattern.Part.Name, at, moved.Counts, 0, 0, starts, Follow(danced.Max(), foot), to) { EndsRound = EndsRound(danced.Max()) });
+                moves.Add(new(
+                    FitKind.Move,
+                    moved.Number,
+                    moved.Stretch.Pattern.Part.Name,
+                    at,
+                    moved.Counts,
+                    0,
+                    0,
+                    starts,
+                    Follow(danced.Max(), foot),
+                    to)
+                {
+                    EndsRound = EndsRound(danced.Max())
+                });
             }
         }
     }

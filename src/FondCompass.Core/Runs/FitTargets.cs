@@ -52,20 +52,28 @@ internal sealed class FitTargets
         for (var lane = 0; lane < Lanes; lane++)
         {
             int[] own = [.. starts.Where(s => lane == 0 || LaneOf(s.Part) == lane).Select(s => s.At)];
-            off += own.Length == 0 ? _lengths[lane].Sum() : _lanes[lane].Sum(p => First(own, p) is var i && i == own.Length ? p - own[^1] : i == 0 ? own[0] - p : Math.Min(own[i] - p, p - own[i - 1]));
+            off += own.Length == 0
+                ? _lengths[lane].Sum()
+                : _lanes[lane].Sum(p => First(own, p) is var i && i == own.Length ? p - own[^1]
+                : i == 0 ? own[0] - p
+                : Math.Min(own[i] - p, p - own[i - 1]));
         }
 
         return off;
     }
 
-    /// <summary>What passages of a lane cost that begin after one start of its part and before the next; null when none was, or none follows.</summary>
+    /// <summary>
+    /// What passages of a lane cost that begin after one start of its part and before the next; null when none was, or none follows.
+    /// </summary>
     public int Between(int lane, int? from, int? to)
     {
         var passages = _lanes[lane];
         var off = 0;
         for (var i = from is { } f ? First(passages, f) : 0; i < passages.Length && !(passages[i] >= to); i++)
         {
-            off += from is null && to is null ? _lengths[lane][i] : Math.Min(from is { } a ? passages[i] - a : int.MaxValue, to is { } b ? b - passages[i] : int.MaxValue);
+            off += from is null && to is null
+                ? _lengths[lane][i]
+                : Math.Min(from is { } a ? passages[i] - a : int.MaxValue, to is { } b ? b - passages[i] : int.MaxValue);
         }
 
         return off;

@@ -24,10 +24,16 @@ public sealed record PassageMeeting(string Passage, int Which, int Count, bool C
 /// <param name="All">The passages from the first repeat on, in order of the song.</param>
 public sealed record PartMeetings(IReadOnlyList<PassageBinding> Bound, IReadOnlyList<PassageMeeting> All)
 {
-    /// <summary>Everything that matters is met (rules, section 6): each passage that counts meets the start of the part it wants, or, where it is open, of any; and each part that is wanted is danced.</summary>
-    public bool Fits { get; } = All.All(m => !m.Counts || (m.Meets is not null && !m.IsWrong)) && All.All(m => m.Right is null || m.Nearest is not null);
+    /// <summary>
+    /// Everything that matters is met (rules, section 6): each passage that counts meets the start of the part it wants, or, where it is
+    /// open, of any; and each part that is wanted is danced.
+    /// </summary>
+    public bool Fits { get; } = All.All(m => !m.Counts || (m.Meets is not null && !m.IsWrong))
+        && All.All(m => m.Right is null || m.Nearest is not null);
 
-    /// <summary>Kinds of passage with the part they want, and why, each once and in order of the song; those that are open left out.</summary>
+    /// <summary>
+    /// Kinds of passage with the part they want, and why, each once and in order of the song; those that are open left out.
+    /// </summary>
     public IReadOnlyList<(string Kind, string Part, BoundBy By)> Kinds { get; private init; } = [];
 
     /// <summary>Passages met by another part than belongs to them.</summary>
@@ -57,7 +63,14 @@ public sealed record PartMeetings(IReadOnlyList<PassageBinding> Bound, IReadOnly
             if (at >= run.Start && run.Song.Passages[i].Rest is null)
             {
                 var right = wants.GetValueOrDefault(i);
-                all.Add(new PassageMeeting(run.Song.Passages[i].Name, which, at, counted.Contains(i), right, starts.GetValueOrDefault(at), Nearest(run, right, at)));
+                all.Add(new PassageMeeting(
+                    run.Song.Passages[i].Name,
+                    which,
+                    at,
+                    counted.Contains(i),
+                    right,
+                    starts.GetValueOrDefault(at),
+                    Nearest(run, right, at)));
             }
         }
 
@@ -65,8 +78,11 @@ public sealed record PartMeetings(IReadOnlyList<PassageBinding> Bound, IReadOnly
     }
 
     private static IReadOnlyList<(string Kind, string Part, BoundBy By)> KindsOf(DanceRun run, IReadOnlyList<PassageBinding> bound) =>
-        [.. bound.Where(b => b.Part is not null).Select(b => (Kind: PassageKind.Of(run.Song.Passages[b.Passage].Name), Part: b.Part!, b.By)).DistinctBy(b => (b.Kind, b.Part))];
+        [.. bound.Where(b => b.Part is not null)
+            .Select(b => (Kind: PassageKind.Of(run.Song.Passages[b.Passage].Name), Part: b.Part!, b.By))
+            .DistinctBy(b => (b.Kind, b.Part))];
 
     private static int? Nearest(DanceRun run, string? part, int at) =>
-        run.Repeats.Where(r => part is null || string.Equals(r.Part, part, StringComparison.OrdinalIgnoreCase)).MinBy(r => Math.Abs(r.FromCount - at))?.FromCount;
+        run.Repeats.Where(r => part is null || string.Equals(r.Part, part, StringComparison.OrdinalIgnoreCase))
+            .MinBy(r => Math.Abs(r.FromCount - at))?.FromCount;
 }

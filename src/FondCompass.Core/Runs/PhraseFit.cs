@@ -5,7 +5,8 @@ namespace FondCompass.Core.Runs;
 
 /// <summary>
 /// Exact phrase fit (rules, section 6): minimises in turn the distance off, the number of changes, the counts added or
-/// cut; then restarts before tags, earlier before later. A search from the song's beginning over what is danced next, the cheapest way first;
+/// cut; then restarts before tags, earlier before later. A search from the song's beginning over what is danced next, the cheapest way
+/// first;
 /// the way from each song count to the end costs no less than <see cref="FitBound"/>, so that most ways are never looked at.
 /// </summary>
 public sealed class PhraseFit
@@ -13,10 +14,14 @@ public sealed class PhraseFit
     /// <summary>States looked at, and one more for each count of the song, before the search takes the likeliest ways alone.</summary>
     private const int MostStates = 20_000;
 
-    /// <summary>States looked at for all ways that are ranked, before those left are let be; reckoning the bound weighs as much as so many.</summary>
+    /// <summary>
+    /// States looked at for all ways that are ranked, before those left are let be; reckoning the bound weighs as much as so many.
+    /// </summary>
     private const int MostWork = 12_000, Reckoning = 500;
 
-    /// <summary>Ways to go on times song counts, past which nothing is tried; and so often may they be looked at in all before the search ends.</summary>
+    /// <summary>
+    /// Ways to go on times song counts, past which nothing is tried; and so often may they be looked at in all before the search ends.
+    /// </summary>
     private const long MostPlaces = 4_000_000, MostReckoned = 3 * MostPlaces;
 
     /// <summary>Song counts past which nothing is tried: an hour and a half without a pause.</summary>
@@ -86,7 +91,8 @@ public sealed class PhraseFit
         _bound = new FitBound(moves, targets, song.Counts, start);
     }
 
-    public static FitResult Solve(DanceTrace trace, Song song, int start, FitConstraints? constraints = null) => Solve(RunUnroller.Unroll(trace, song, start), constraints);
+    public static FitResult Solve(DanceTrace trace, Song song, int start, FitConstraints? constraints = null) =>
+        Solve(RunUnroller.Unroll(trace, song, start), constraints);
 
     /// <param name="written">The run as it is written.</param>
     /// <param name="cancel">Ends it where nobody waits any more.</param>
@@ -114,21 +120,25 @@ public sealed class PhraseFit
         }
 
         var moves = FitMoves.Of(trace, constraints);
-        if (moves.Counts * (song.Counts - start) > MostPlaces || moves.Reach().Sum(s => (long)moves.From(s).Length) * (song.Counts - start) > MostPlaces)
+        if (moves.Counts * (song.Counts - start) > MostPlaces
+            || moves.Reach().Sum(s => (long)moves.From(s).Length) * (song.Counts - start) > MostPlaces)
         {
             return unchanged with { Narrowed = true };
         }
 
         var fit = new PhraseFit(moves, song, start, targets, constraints.MostTags, cancel);
-        var best = fit.Search(offBefore) ?? ((fit._bound.Looked < MostReckoned ? fit.SearchLikeliest(offBefore) : null) ?? unchanged) with { Narrowed = true };
+        var best = fit.Search(offBefore)
+            ?? ((fit._bound.Looked < MostReckoned ? fit.SearchLikeliest(offBefore) : null) ?? unchanged) with { Narrowed = true };
         return best with { Work = fit._work, Reckoned = fit._bound.Looked };
     }
 
     /// <summary>
-    /// The best changes first, then the best that other ways would allow (restarts only, tags only, whole lines only, the order kept …), each different
+    /// The best changes first, then the best that other ways would allow (restarts only, tags only, whole lines only, the order kept …),
+    /// each different
     /// set once, in the order the rules prefer.
     /// </summary>
-    public static IReadOnlyList<FitResult> Ranked(DanceTrace trace, Song song, int start, FitConstraints constraints) => Ranked(RunUnroller.Unroll(trace, song, start), constraints);
+    public static IReadOnlyList<FitResult> Ranked(DanceTrace trace, Song song, int start, FitConstraints constraints) =>
+        Ranked(RunUnroller.Unroll(trace, song, start), constraints);
 
     /// <param name="written">The run as it is written.</param>
     /// <param name="constraints">What is allowed.</param>
@@ -137,8 +147,13 @@ public sealed class PhraseFit
         var one = Math.Min(1, constraints.MostTags ?? 1);
         FitConstraints[] ways =
         [
-            constraints, constraints with { NoTags = true }, constraints with { NoRestarts = true }, constraints with { WholeLinesOnly = true },
-            constraints with { WholeLinesOnly = true, NoTags = true }, constraints with { MostTags = one }, constraints with { NoRestarts = true, MostTags = one },
+            constraints,
+            constraints with { NoTags = true },
+            constraints with { NoRestarts = true },
+            constraints with { WholeLinesOnly = true },
+            constraints with { WholeLinesOnly = true, NoTags = true },
+            constraints with { MostTags = one },
+            constraints with { NoRestarts = true, MostTags = one },
         ];
         if (written.Trace.Dance.IsPhrased && !constraints.KeepOrder)
         {
@@ -175,7 +190,8 @@ public sealed class PhraseFit
         }
 
         // As written nothing is further off than before, so there the steps end.
-        for (var most = 0; _looked <= MostStates + _song.Counts && _bound.Looked < MostReckoned; most = Math.Min(Math.Max(1, 2 * most), offBefore))
+        for (var most = 0; _looked <= MostStates + _song.Counts
+            && _bound.Looked < MostReckoned; most = Math.Min(Math.Max(1, 2 * most), offBefore))
         {
             if (Try(FitCost.AtMost(most, Many), FitCost.AtMost(most, Many)) is { } last)
             {
@@ -191,7 +207,8 @@ public sealed class PhraseFit
         return null;
     }
 
-    /// <returns>The end of the best way that costs so much at the most; null when there is none, or there are too many to look at.</returns>
+    /// <returns>The end of the best way that costs so much at the most; null when there is none, or there are too many to look
+    /// at.</returns>
     private Node? Try(FitCost most, FitCost reckoned)
     {
         _most = most;
@@ -218,7 +235,14 @@ public sealed class PhraseFit
         _nodes.Clear();
         _queue.Clear();
         // What begins while the order's first tags are danced is as far off as its first part for whatever takes any.
-        Reach(_moves.Begin, _start + _moves.Lead, 0, Latest.None, default(FitCost).And(_targets.Between(0, null, _start + _moves.Lead)), -1, null);
+        Reach(
+            _moves.Begin,
+            _start + _moves.Lead,
+            0,
+            Latest.None,
+            default(FitCost).And(_targets.Between(0, null, _start + _moves.Lead)),
+            -1,
+            null);
     }
 
     /// <returns>The end of the best way; null when all are too far off, or there are too many to look at.</returns>
@@ -307,7 +331,9 @@ public sealed class PhraseFit
             return;
         }
 
-        var changes = before < 0 ? null : move is { Kind: not null } ? new Change(_nodes[before].At + move.ChangeAt, _nodes[before].Changes) : _nodes[before].Changes;
+        var changes = before < 0 ? null
+            : move is { Kind: not null } ? new Change(_nodes[before].At + move.ChangeAt, _nodes[before].Changes)
+            : _nodes[before].Changes;
         var key = ((((long)latest << 4) + tags) << 33) + ((long)Math.Min(at, _song.Counts) << 16) + (state + 1);
         if (_known.TryGetValue(key, out var index))
         {
@@ -340,14 +366,18 @@ public sealed class PhraseFit
             var (passages, never) = (_targets.Of(lane), _targets.NeverDanced(lane));
             for (var i = passages.Length - 1; i >= 0 && !(passages[i] < from); i--)
             {
-                off += passages[i] < at ? Math.Min(from is { } f ? passages[i] - f : never[i], at - passages[i] + _bound.Until(lane, state)) : 0;
+                off += passages[i] < at
+                    ? Math.Min(from is { } f ? passages[i] - f : never[i], at - passages[i] + _bound.Until(lane, state))
+                    : 0;
             }
         }
 
         return off;
     }
 
-    /// <summary>Whether the first change that differs is earlier; both ways have as many, and what they have in common is not looked at.</summary>
+    /// <summary>
+    /// Whether the first change that differs is earlier; both ways have as many, and what they have in common is not looked at.
+    /// </summary>
     private static bool IsEarlier(Change? own, Change? known)
     {
         var isEarlier = false;
@@ -379,7 +409,15 @@ public sealed class PhraseFit
             {
                 var next = from + move.Length;
                 var passage = _song.Starts.ToList().FindIndex(s => s == next);
-                changes.Add(new FitChange(kind, before + move.Call, move.Counts, from + move.ChangeAt, move.Part, kind == FitKind.Move ? before + move.To : 0, next, passage < 0 ? null : _song.Passages[passage].Name));
+                changes.Add(new FitChange(
+                    kind,
+                    before + move.Call,
+                    move.Counts,
+                    from + move.ChangeAt,
+                    move.Part,
+                    kind == FitKind.Move ? before + move.To : 0,
+                    next,
+                    passage < 0 ? null : _song.Passages[passage].Name));
             }
 
             before += move.EndsRound ? _moves.Round : 0;

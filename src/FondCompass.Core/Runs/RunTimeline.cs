@@ -36,10 +36,20 @@ public sealed record RunAction(
     public double Counts { get; init; }
 }
 
-/// <summary>Words of the instructor that hang on counts of a run: a cue, note, caution or trouble spot, or what is done on top of the feet.</summary>
+/// <summary>
+/// Words of the instructor that hang on counts of a run: a cue, note, caution or trouble spot, or what is done on top of the feet.
+/// </summary>
 /// <param name="Kind">cue, note, caution, trouble; of a layer arms, hips, head, sounds or body.</param>
 /// <param name="Until">Seconds at which its counts end.</param>
-public sealed record RunNote(Seconds Seconds, Seconds Until, SongCount SongCount, string Kind, string Text, int Repeat, string Part, int Line);
+public sealed record RunNote(
+    Seconds Seconds,
+    Seconds Until,
+    SongCount SongCount,
+    string Kind,
+    string Text,
+    int Repeat,
+    string Part,
+    int Line);
 
 /// <summary>A run as what happens when, for the call board, sheets and sound.</summary>
 public static class RunTimeline
@@ -64,7 +74,9 @@ public static class RunTimeline
     }
 
     /// <summary>The same, stretch by stretch, each in order of time.</summary>
-    public static IEnumerable<(RunStretch Stretch, IReadOnlyList<RunAction> Actions)> ByStretch(DanceRun run, IEnumerable<RunStretch> stretches)
+    public static IEnumerable<(RunStretch Stretch, IReadOnlyList<RunAction> Actions)> ByStretch(
+        DanceRun run,
+        IEnumerable<RunStretch> stretches)
     {
         var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
         foreach (var stretch in stretches)
@@ -95,17 +107,25 @@ public static class RunTimeline
     private static IEnumerable<RunNote> BesideOf(DanceRun run, RunStretch stretch, Dictionary<(PartTrace, SpanVariant), string> told)
     {
         var (from, to) = Span(stretch);
-        foreach (var variant in stretch.Stretch.Pattern.Part.Variants.Where(v => v.From >= from && v.From < to && v.Label.Kind is VariantKind.Easier or VariantKind.NoTurn or VariantKind.LowImpact))
+        foreach (var variant in stretch.Stretch.Pattern.Part.Variants.Where(v => v.From >= from
+            && v.From < to
+            && v.Label.Kind is VariantKind.Easier or VariantKind.NoTurn or VariantKind.LowImpact))
         {
             if (!told.TryGetValue((stretch.Stretch.Pattern, variant), out var words))
             {
-                words = told[(stretch.Stretch.Pattern, variant)] = PartWording.WordsOf(SpanTrace.Of(run.Trace.Dance.Header, stretch.Stretch.Pattern, variant));
+                words = told[(stretch.Stretch.Pattern, variant)] = PartWording.WordsOf(SpanTrace.Of(
+                    run.Trace.Dance.Header,
+                    stretch.Stretch.Pattern,
+                    variant));
             }
 
             var at = CountOf(stretch, variant.From);
             yield return new RunNote(
                 run.Song.Time.SecondsAt(at), run.Song.Time.SecondsAt(CountOf(stretch, variant.To)), at, SideNote,
-                $"{variant.Label}: {(stretch.Stretch.Mirrored ? Sides.Mirrored(words) : words)}", stretch.Repeat, stretch.Part, variant.Line);
+                $"{variant.Label}: {(stretch.Stretch.Mirrored ? Sides.Mirrored(words) : words)}",
+                stretch.Repeat,
+                stretch.Part,
+                variant.Line);
         }
     }
 
@@ -114,7 +134,8 @@ public static class RunTimeline
     {
         var (from, to) = Span(stretch);
         var part = stretch.Stretch.Pattern.Part;
-        var hung = part.Notes.Select(n => ((Moment)n, n.Kind, n.Text)).Concat(part.Layers.Select(l => ((Moment)l, WordedLayer.Of(l.Text).Kind.ToString().ToLowerInvariant(), l.Text)));
+        var hung = part.Notes.Select(n => ((Moment)n, n.Kind, n.Text))
+            .Concat(part.Layers.Select(l => ((Moment)l, WordedLayer.Of(l.Text).Kind.ToString().ToLowerInvariant(), l.Text)));
         foreach (var (moment, kind, text) in hung.Where(n => n.Item1.At >= from && n.Item1.At < to))
         {
             var at = CountOf(stretch, moment.At);
@@ -124,7 +145,8 @@ public static class RunTimeline
         }
     }
 
-    private static (Tick From, Tick To) Span(RunStretch stretch) => (Tick.FromCounts(stretch.Stretch.From), Tick.FromCounts(stretch.Stretch.From + stretch.ToCount - stretch.FromCount));
+    private static (Tick From, Tick To) Span(RunStretch stretch) =>
+        (Tick.FromCounts(stretch.Stretch.From), Tick.FromCounts(stretch.Stretch.From + stretch.ToCount - stretch.FromCount));
 
     private static SongCount CountOf(RunStretch stretch, Tick at) => new(stretch.FromCount - stretch.Stretch.From + at.InCounts);
 
@@ -139,7 +161,16 @@ public static class RunTimeline
             var last = stretch.ToCount - 1;
             var at = new SongCount(steps.Exists(s => s.Step.Moment.At >= Tick.FromCounts(stretch.Stretch.To - 1)) ? last + 0.5 : last);
             actions.Add(new RunAction(
-                run.Song.Time.SecondsAt(at), at, $"{stretch.Stretch.To}", "pose", "pose", Foot.None, false, stretch.EndWeight, stretch.EndFacing, pose.Turn,
+                run.Song.Time.SecondsAt(at),
+                at,
+                $"{stretch.Stretch.To}",
+                "pose",
+                "pose",
+                Foot.None,
+                false,
+                stretch.EndWeight,
+                stretch.EndFacing,
+                pose.Turn,
                 stretch.Repeat, wall, stretch.Part, stretch.Stretch.Pattern.Part.Lines.Count, stretch.IsTag, true)
             { Wording = new StepWording("pose", "", pose.Turn.IsNone ? "" : $"{pose.Turn}", Foot.None) });
         }
@@ -152,7 +183,16 @@ public static class RunTimeline
             if (step.Moment is FreeSpan free)
             {
                 actions.Add(new RunAction(
-                    run.Song.Time.SecondsAt(count), count, free.Beat.Label(lineCounts), "free", "free", Foot.None, false, weight, facing, Eighths.None,
+                    run.Song.Time.SecondsAt(count),
+                    count,
+                    free.Beat.Label(lineCounts),
+                    "free",
+                    "free",
+                    Foot.None,
+                    false,
+                    weight,
+                    facing,
+                    Eighths.None,
                     stretch.Repeat, wall, stretch.Part, free.Line, stretch.IsTag, true)
                 { Wording = new StepWording("your own", "", "", Foot.None) });
                 call = -1;
@@ -163,7 +203,16 @@ public static class RunTimeline
                 call = action.Call;
                 actions.Add(new RunAction(
                     run.Song.Time.SecondsAt(count), count, action.Beat.Label(lineCounts), action.Step, verb.Name, step.Foot,
-                    verb.Kind == VerbKind.Takes, weight, facing, step.Turn, stretch.Repeat, wall, stretch.Part, action.Line, stretch.IsTag, starts)
+                    verb.Kind == VerbKind.Takes,
+                    weight,
+                    facing,
+                    step.Turn,
+                    stretch.Repeat,
+                    wall,
+                    stretch.Part,
+                    action.Line,
+                    stretch.IsTag,
+                    starts)
                 {
                     Wording = starts ? WordingOf(steps, i, action, stretch.Stretch.Mirrored) : null,
                     Deed = DeedOf(action, verb, step.Turn),
@@ -188,9 +237,17 @@ public static class RunTimeline
         return $"{verb.Name}{way}{(turn.IsNone ? "" : $", turn {turn}")}";
     }
 
-    private static StepWording WordingOf(List<(ReplayStep Step, Weight After, Fault Fault)> steps, int first, DanceAction action, bool mirrored)
+    private static StepWording WordingOf(
+        List<(ReplayStep Step, Weight After, Fault Fault)> steps,
+        int first,
+        DanceAction action,
+        bool mirrored)
     {
-        var danced = steps.Skip(first).TakeWhile(s => s.Step.Moment is not DanceAction a || a.Call == action.Call).Where(s => s.Step.Moment is DanceAction).Select(s => s.Step).ToList();
+        var danced = steps.Skip(first)
+            .TakeWhile(s => s.Step.Moment is not DanceAction a || a.Call == action.Call)
+            .Where(s => s.Step.Moment is DanceAction)
+            .Select(s => s.Step)
+            .ToList();
         return StepWording.Of(action, danced.Select(s => s.Foot), danced.Select(s => s.Turn), mirrored);
     }
 }

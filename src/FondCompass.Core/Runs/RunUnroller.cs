@@ -39,7 +39,8 @@ public sealed class RunUnroller
 
     /// <param name="start">Song count, from 0, at which repeat 1 begins; it overrides the dance's intro.</param>
     /// <param name="cancel">Ends it where nobody waits any more.</param>
-    public static DanceRun Unroll(DanceTrace trace, Song song, int start, CancellationToken cancel = default) => new RunUnroller(trace, song, start).Unroll(cancel);
+    public static DanceRun Unroll(DanceTrace trace, Song song, int start, CancellationToken cancel = default) =>
+        new RunUnroller(trace, song, start).Unroll(cancel);
 
     private DanceRun Unroll(CancellationToken cancel)
     {
@@ -50,7 +51,13 @@ public sealed class RunUnroller
         if (_stretches.Count > 0)
         {
             var last = _stretches[^1];
-            _events.Add(new RunEvent(RunEventKind.Ending, last.Repeat, last.EndFacing, _song.Time.SecondsAt(last.ToCount), last.ToCount, WallOf(last.EndFacing)));
+            _events.Add(new RunEvent(
+                RunEventKind.Ending,
+                last.Repeat,
+                last.EndFacing,
+                _song.Time.SecondsAt(last.ToCount),
+                last.ToCount,
+                WallOf(last.EndFacing)));
             ending = new RunEnding(last.Part, last.Stretch.To, last.EndFacing, EndingToFront.Ways(last, _trace.StartFacing));
         }
 
@@ -77,7 +84,10 @@ public sealed class RunUnroller
             {
                 if (Dance is { IsPhrased: true, OrderLoops: false })
                 {
-                    _findings.Add(OrderTooLong.At(walked.Row ?? last?.Row ?? 1, $"The song ends after {_song.Counts} counts, before the order is through: {walked.Whole.Pattern.Part.Name} is no longer danced. Shorten the order, or begin earlier."));
+                    _findings.Add(OrderTooLong.At(
+                        walked.Row ?? last?.Row ?? 1,
+                        $"The song ends after {_song.Counts} counts, before the order is through: {walked.Whole.Pattern.Part.Name} is "
+                            + "no longer danced. Shorten the order, or begin earlier."));
                 }
 
                 return;
@@ -89,7 +99,10 @@ public sealed class RunUnroller
 
         if (_at < _song.Counts && last is not null)
         {
-            _findings.Add(OrderTooShort.At(last.Row ?? 1, $"The order ends at count {_at} of the song and {_song.Counts - _at} counts are left. Write 'round and round' behind the order, repeat a part, add an ending pose, or fade the music."));
+            _findings.Add(OrderTooShort.At(
+                last.Row ?? 1,
+                $"The order ends at count {_at} of the song and {_song.Counts - _at} counts are left. Write 'round and round' behind "
+                    + "the order, repeat a part, add an ending pose, or fade the music."));
         }
     }
 
@@ -112,7 +125,20 @@ public sealed class RunUnroller
 
         var called = PartWording.Of(walked.Whole);
         cut |= walked.Restart is not null;
-        _stretches.Add(new RunStretch(walked.IsTag, walked.Repeat, stretch, from, from + stretch.Counts, walked.StartWeight, walked.StartFacing, weight, facing, cut) { Called = called });
+        _stretches.Add(new RunStretch(
+            walked.IsTag,
+            walked.Repeat,
+            stretch,
+            from,
+            from + stretch.Counts,
+            walked.StartWeight,
+            walked.StartFacing,
+            weight,
+            facing,
+            cut)
+        {
+            Called = called
+        });
         _at += stretch.Counts;
         if (walked.IsTag)
         {
@@ -121,7 +147,18 @@ public sealed class RunUnroller
         }
 
         _repeats.Add(new RunRepeat(
-            walked.Repeat, walked.Call, stretch.Pattern.Part.Name, from, _at, _song.Time.SecondsAt(from), walked.StartFacing, facing, walked.StartWeight, WallOf(walked.StartFacing), stretch.Mirrored, cut)
+            walked.Repeat,
+            walked.Call,
+            stretch.Pattern.Part.Name,
+            from,
+            _at,
+            _song.Time.SecondsAt(from),
+            walked.StartFacing,
+            facing,
+            walked.StartWeight,
+            WallOf(walked.StartFacing),
+            stretch.Mirrored,
+            cut)
         { Called = called });
         if (walked.Restart is not null && _at < _song.Counts)
         {
@@ -129,7 +166,8 @@ public sealed class RunUnroller
             CheckCorner(walked, facing);
         }
 
-        _findings.AddRange(Dance.Restarts.Where(r => r.Repeat == walked.Call && r.AfterCount >= walked.Whole.Counts).Select(r => ExceptionChecks.Beyond(r, walked.Whole.Counts)));
+        _findings.AddRange(Dance.Restarts.Where(r => r.Repeat == walked.Call && r.AfterCount >= walked.Whole.Counts)
+            .Select(r => ExceptionChecks.Beyond(r, walked.Whole.Counts)));
     }
 
     private void AddEvent(RunEventKind kind, int repeat, Facing facing) =>
@@ -144,9 +182,13 @@ public sealed class RunUnroller
         }
 
         var last = _stretches[^1];
-        if (finish.Count is { } count && !last.Stretch.Dance(last.StartWeight).Any(s => s.Step.Moment is DanceAction && PartCount.Label(s.Step.Moment.At) == count))
+        if (finish.Count is { } count
+            && !last.Stretch.Dance(last.StartWeight).Any(s => s.Step.Moment is DanceAction && PartCount.Label(s.Step.Moment.At) == count))
         {
-            _findings.Add(NeverReached.At(finish.Row, $"The music ends on count {last.Stretch.To} of {last.Part}, and nothing is danced on count {count} there the last time. Take the line out, or name a count that is danced."));
+            _findings.Add(NeverReached.At(
+                finish.Row,
+                $"The music ends on count {last.Stretch.To} of {last.Part}, and nothing is danced on count {count} there the last time. "
+                    + "Take the line out, or name a count that is danced."));
             return;
         }
 
@@ -173,7 +215,9 @@ public sealed class RunUnroller
         {
             if (call > last || (call == last && isOver))
             {
-                _findings.Add(NeverReached.At(row, $"The song ends in repeat {last}, so this never comes. Take the line out, or choose a longer song."));
+                _findings.Add(NeverReached.At(
+                    row,
+                    $"The song ends in repeat {last}, so this never comes. Take the line out, or choose a longer song."));
             }
         }
 
@@ -181,7 +225,10 @@ public sealed class RunUnroller
         {
             if (Dance.IsPhrased && change.Call > last && (isOver || change.Change != CallChange.Drop))
             {
-                _findings.Add(NeverReached.At(change.Row, $"Call {change.Call} of the order is never danced: {(isOver ? "the song ends before it" : $"the order has {last}")}. Take the line out."));
+                _findings.Add(NeverReached.At(
+                    change.Row,
+                    $"Call {change.Call} of the order is never danced: "
+                        + $"{(isOver ? "the song ends before it" : $"the order has {last}")}. Take the line out."));
             }
         }
     }
@@ -191,7 +238,9 @@ public sealed class RunUnroller
         if (facing.IsCorner && WallOf(facing) is null && _at < _song.Counts)
         {
             _findings.Add(CornerLanding.At(
-                walked.Restart?.Row ?? walked.Row ?? 1, $"The {(walked.IsTag ? "tag" : "restart")} after repeat {walked.Repeat} leaves everybody facing the corner {facing}, and every later wall with them. Choose another count, or let it turn an eighth."));
+                walked.Restart?.Row ?? walked.Row ?? 1,
+                $"The {(walked.IsTag ? "tag" : "restart")} after repeat {walked.Repeat} leaves everybody facing the corner {facing}, "
+                    + "and every later wall with them. Choose another count, or let it turn an eighth."));
         }
     }
 

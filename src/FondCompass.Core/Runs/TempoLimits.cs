@@ -24,7 +24,15 @@ public sealed record TempoInstead(VariantLabel? Variant, string? Part, double Bp
 /// <param name="Bpm">The music's tempo there.</param>
 /// <param name="Fastest">The fastest tempo this part meets.</param>
 /// <param name="Instead">What goes faster; null when nothing does.</param>
-public sealed record PastTempo(string Part, int Repeat, int SongCount, Seconds Seconds, double Bpm, TempoLimit Limit, double Fastest, TempoInstead? Instead);
+public sealed record PastTempo(
+    string Part,
+    int Repeat,
+    int SongCount,
+    Seconds Seconds,
+    double Bpm,
+    TempoLimit Limit,
+    double Fastest,
+    TempoInstead? Instead);
 
 /// <summary>Seconds the feet need, by how long they go on: an instructor's judgement put in numbers (docs/decisions.md, 13).</summary>
 /// <param name="Grace">Between two sets of a foot that stand alone: a pick-up, a swung "a".</param>
@@ -54,9 +62,12 @@ public static class TempoLimits
     private static readonly TempoLimit None = new(1, "1", double.PositiveInfinity, "", Eighths.None, 0, 0);
 
     /// <summary>The slowest limit of a part; infinite when nothing holds it back.</summary>
-    public static TempoLimit Of(PartTrace part, Genre genre) => Each(part, genre).Aggregate(None, (tightest, next) => next.Bpm < tightest.Bpm ? next : tightest);
+    public static TempoLimit Of(PartTrace part, Genre genre) =>
+        Each(part, genre).Aggregate(None, (tightest, next) => next.Bpm < tightest.Bpm ? next : tightest);
 
-    /// <summary>What each action of a part, and those right after it, allow; one for each action, infinite where they do not matter.</summary>
+    /// <summary>
+    /// What each action of a part, and those right after it, allow; one for each action, infinite where they do not matter.
+    /// </summary>
     public static IReadOnlyList<TempoLimit> Each(PartTrace part, Genre genre)
     {
         var feet = new List<TracedAction>();
@@ -81,7 +92,11 @@ public static class TempoLimits
 
             var before = foot < 0 ? null : feet[foot].At < action.At ? feet[foot] : foot > 0 ? feet[foot - 1] : null;
             // The first of a part comes behind its last, where it goes round.
-            var byTurn = ByTurn(action, before is not null ? (action.At - before.At).InCounts : feet.Count > 1 ? part.Part.Counts + (action.At - feet[^1].At).InCounts : 0);
+            var byTurn = ByTurn(
+                action,
+                before is not null ? (action.At - before.At).InCounts
+                    : feet.Count > 1 ? part.Part.Counts + (action.At - feet[^1].At).InCounts
+                    : 0);
             var byFeet = foot >= 0 && ReferenceEquals(feet[foot], action) ? ByFeet(feet, foot, pace) : None;
             limits[i] = byTurn.Bpm < byFeet.Bpm ? byTurn : byFeet;
         }
@@ -113,7 +128,14 @@ public static class TempoLimits
                 if (count >= stretch.Stretch.From && count < stretch.Stretch.To && run.Song.Time.BpmAt(at) > limit.Bpm + 1e-6)
                 {
                     past.Add(new PastTempo(
-                        stretch.Part, stretch.Repeat, at, run.Song.Time.SecondsAt(at), run.Song.Time.BpmAt(at), limit, Fastest(run, stretch.Part), Instead(run, stretch.Part, limit)));
+                        stretch.Part,
+                        stretch.Repeat,
+                        at,
+                        run.Song.Time.SecondsAt(at),
+                        run.Song.Time.BpmAt(at),
+                        limit,
+                        Fastest(run, stretch.Part),
+                        Instead(run, stretch.Part, limit)));
                     break;
                 }
             }
@@ -123,7 +145,9 @@ public static class TempoLimits
     }
 
     private static List<(int Count, TempoLimit Limit)> AllOf(PartTrace part, Genre genre) =>
-        [.. Each(part, genre).Select((limit, i) => (Math.Max(0, (int)Math.Floor(part.Actions[i].At.InCounts)), limit)).Where(l => double.IsFinite(l.limit.Bpm))];
+        [.. Each(part, genre)
+            .Select((limit, i) => (Math.Max(0, (int)Math.Floor(part.Actions[i].At.InCounts)), limit))
+            .Where(l => double.IsFinite(l.limit.Bpm))];
 
     /// <summary>By the feet from one set on: to the next, over a count, and over two.</summary>
     private static TempoLimit ByFeet(List<TracedAction> feet, int from, FootPace pace)
@@ -138,7 +162,14 @@ public static class TempoLimits
             var apart = span / (to - from);
             if (least > 0 && 60 * apart / least is var bpm && bpm < tightest.Bpm)
             {
-                tightest = new TempoLimit(action.Action.Line, action.Action.Beat.Label(), bpm, action.Action.Name, Eighths.None, apart, to - from + 1);
+                tightest = new TempoLimit(
+                    action.Action.Line,
+                    action.Action.Beat.Label(),
+                    bpm,
+                    action.Action.Name,
+                    Eighths.None,
+                    apart,
+                    to - from + 1);
             }
 
             if (span >= 2)
@@ -150,7 +181,9 @@ public static class TempoLimits
         return tightest;
     }
 
-    /// <summary>By the turn: it has the time from the action before it to itself; the time behind it belongs to the next one (rules, section 6).</summary>
+    /// <summary>
+    /// By the turn: it has the time from the action before it to itself; the time behind it belongs to the next one (rules, section 6).
+    /// </summary>
     /// <param name="gap">Counts from the action before; 0 for none.</param>
     private static TempoLimit ByTurn(TracedAction action, double gap)
     {
@@ -160,11 +193,19 @@ public static class TempoLimits
         }
 
         return new TempoLimit(
-            action.Action.Line, action.Action.Beat.Label(), 60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full), action.Action.Name, action.Turn, gap, 1);
+            action.Action.Line,
+            action.Action.Beat.Label(),
+            60 * gap / (WholeTurn * action.Turn.Size / Eighths.Full),
+            action.Action.Name,
+            action.Turn,
+            gap,
+            1);
     }
 
     private static double Fastest(DanceRun run, string part) =>
-        run.Stretches.Where(s => s.Part == part).SelectMany(s => (double[])[run.Song.Time.BpmAt(s.FromCount), run.Song.Time.BpmAt(s.ToCount)]).Max();
+        run.Stretches.Where(s => s.Part == part)
+            .SelectMany(s => (double[])[run.Song.Time.BpmAt(s.FromCount), run.Song.Time.BpmAt(s.ToCount)])
+            .Max();
 
     private static TempoInstead? Instead(DanceRun run, string part, TempoLimit limit)
     {

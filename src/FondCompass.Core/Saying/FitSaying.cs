@@ -26,17 +26,23 @@ public static class FitSaying
         FitKind.Half => $"Only the first half of {change.Part}, {Counts(change.Counts)}, as call {change.Repeat}",
         FitKind.Drop => $"Leave out {change.Part}, call {change.Repeat}",
         FitKind.Repeat => $"Dance {change.Part}, call {change.Repeat}, twice",
-        _ => change.To == 0 ? $"Dance {change.Part}, call {change.Repeat}, first" : $"Dance {change.Part}, call {change.Repeat}, after call {change.To}",
+        _ =>
+            change.To == 0
+                ? $"Dance {change.Part}, call {change.Repeat}, first"
+                : $"Dance {change.Part}, call {change.Repeat}, after call {change.To}",
     };
 
-    /// <summary>"To finish to the front, on count 8 turn 3/4 left in place of 1/4 left the last time."; null when the run does already.</summary>
+    /// <summary>
+    /// "To finish to the front, on count 8 turn 3/4 left in place of 1/4 left the last time."; null when the run does already.
+    /// </summary>
     public static string? Of(RunEnding ending) => ending.Ways is [var way, ..] ? Of(way) : null;
 
     public static string Of(EndingFix way) => way switch
     {
         { IsPose: true } => $"To finish to the front, turn {way.Becomes} on the last count and hold a pose.",
         { Becomes.IsNone: true } => $"To finish to the front, on count {way.Count} leave out the {way.Was} turn the last time.",
-        _ when Math.Sign(way.Becomes.Value) == Math.Sign(way.Was.Value) => $"To finish to the front, on count {way.Count} turn {way.Becomes} in place of {way.Was} the last time.",
+        _ when Math.Sign(way.Becomes.Value) == Math.Sign(way.Was.Value) =>
+            $"To finish to the front, on count {way.Count} turn {way.Becomes} in place of {way.Was} the last time.",
         _ => $"To finish to the front, on count {way.Count} turn {way.Becomes}, the other way, in place of {way.Was} the last time.",
     };
 
@@ -57,5 +63,6 @@ public static class FitSaying
 
     private static string Of(TempoInstead instead) => instead.Variant is { } variant ? $"its variant '{variant}'" : $"part {instead.Part}";
 
-    private static string Counts(double counts) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{counts:0.##} {(counts == 1 ? "count" : "counts")}");
+    private static string Counts(double counts) =>
+        string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{counts:0.##} {(counts == 1 ? "count" : "counts")}");
 }

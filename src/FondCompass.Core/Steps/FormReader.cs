@@ -32,7 +32,8 @@ public static class FormReader
             throw new FormatException($"The form '{text}' has {positions.Count} counts and {pieces.Length} actions.");
         }
 
-        var actions = pieces.Select((piece, i) => new FormAction(Action(piece), positions[i].ToTick(swing: false, bothInCount: false))).ToList();
+        var actions = pieces.Select((piece, i) => new FormAction(Action(piece), positions[i].ToTick(swing: false, bothInCount: false)))
+            .ToList();
         return new StepForm(actions, positions[^1].Number);
     }
 

@@ -56,7 +56,9 @@ public sealed class StepLexicon : IStepNames
         }
 
         // A name that only one genre uses is understood everywhere, where nothing else is meant by it.
-        var all = steps.SelectMany(s => s.Aliases.Prepend(s.Name).Concat(s.LocalNames.Values.SelectMany(l => l)).Select(n => (Key: Key(n), Step: s)));
+        var all = steps.SelectMany(s => s.Aliases.Prepend(s.Name)
+            .Concat(s.LocalNames.Values.SelectMany(l => l))
+            .Select(n => (Key: Key(n), Step: s)));
         foreach (var group in all.GroupBy(n => n.Key))
         {
             names.TryAdd(group.Key, group.First().Step);
@@ -96,7 +98,10 @@ public sealed class StepLexicon : IStepNames
     /// <param name="steps">All steps, own ones first.</param>
     /// <param name="names">Names that come before all others.</param>
     /// <param name="words">Words and what they stand for.</param>
-    public StepLexicon With(IReadOnlyList<NamedStep> steps, IReadOnlyList<(string Name, NamedStep Step)> names, IReadOnlyDictionary<string, string> words)
+    public StepLexicon With(
+        IReadOnlyList<NamedStep> steps,
+        IReadOnlyList<(string Name, NamedStep Step)> names,
+        IReadOnlyDictionary<string, string> words)
     {
         return new StepLexicon(steps, Translation.With(words), null, names);
     }
@@ -106,7 +111,10 @@ public sealed class StepLexicon : IStepNames
     public string Genre { get; }
 
     public bool MayBegin(string word) =>
-        _openers.Contains(word) || (word.Length > 3 && word[^1] == 's' && (_openers.Contains(word[..^1]) || (word[^2] == 'e' && _openers.Contains(word[..^2]))));
+        _openers.Contains(word)
+            || (word.Length > 3
+                && word[^1] == 's'
+                && (_openers.Contains(word[..^1]) || (word[^2] == 'e' && _openers.Contains(word[..^2]))));
 
     public NamedStep? Find(string name) => _byName.GetValueOrDefault(Key(name));
 
@@ -166,7 +174,10 @@ public sealed class StepLexicon : IStepNames
         }
 
         // "Heel digs" is a step of its own, and some of another.
-        return key.EndsWith('s') && _byName.TryGetValue(key, out var named) && !named.IsOwn && _byName.TryGetValue(key[..^1], out var single)
+        return key.EndsWith('s')
+            && _byName.TryGetValue(key, out var named)
+            && !named.IsOwn
+            && _byName.TryGetValue(key[..^1], out var single)
             && single != named ? [single] : [];
     }
 
@@ -175,14 +186,18 @@ public sealed class StepLexicon : IStepNames
 
     private readonly Lazy<Dictionary<string, string>> _languageOf;
 
-    /// <summary>The language that a word is plainly of, as a word or in the name of a step; null for English, and for one that is of several.</summary>
+    /// <summary>
+    /// The language that a word is plainly of, as a word or in the name of a step; null for English, and for one that is of several.
+    /// </summary>
     /// <param name="word">In lower case.</param>
     public string? LanguageOf(string word) => Translation.LanguageOf(word) ?? _languageOf.Value.GetValueOrDefault(word);
 
     private Dictionary<string, string> NamesByLanguage()
     {
         var words = new Dictionary<string, string>();
-        var english = Steps.SelectMany(s => s.Aliases.Append(s.Name)).SelectMany(n => n.Split(' ')).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var english = Steps.SelectMany(s => s.Aliases.Append(s.Name))
+            .SelectMany(n => n.Split(' '))
+            .ToHashSet(StringComparer.OrdinalIgnoreCase);
         foreach (var (language, name) in Steps.SelectMany(s => s.Languages).SelectMany(l => l.Value.Select(n => (l.Key, n))))
         {
             foreach (var word in name.ToLowerInvariant().Split(' ').Where(w => w.Length > 3 && !english.Contains(w)))
@@ -198,17 +213,25 @@ public sealed class StepLexicon : IStepNames
     /// <exception cref="FormatException">An entry cannot be read.</exception>
     public static StepLexicon Load(IEnumerable<string> files, IEnumerable<string> languages)
     {
-        var tongues = languages.Select(file => LexiconFiles.Yaml.Deserialize<Dictionary<string, LanguageRows>>(file)).SelectMany(f => f).ToList();
+        var tongues = languages.Select(file => LexiconFiles.Yaml.Deserialize<Dictionary<string, LanguageRows>>(file))
+            .SelectMany(f => f)
+            .ToList();
         var steps = files
             .SelectMany(file => LexiconFiles.Yaml.Deserialize<List<LexiconRow>>(file))
             .Select(row => row.ToStep(tongues))
             .ToList();
-        var words = tongues.SelectMany(t => t.Value.Words.Select(w => (w.Key, w.Value, t.Key, false)).Concat(t.Value.Small.Select(w => (w.Key, w.Value, t.Key, true))));
+        var words = tongues.SelectMany(t => t.Value.Words.Select(w => (w.Key, w.Value, t.Key, false))
+            .Concat(t.Value.Small.Select(w => (w.Key, w.Value, t.Key, true))));
         return new StepLexicon(steps, Translation.Of(words));
     }
 
     /// <summary>A name as it is looked up: lower case, its words parted by single spaces.</summary>
-    internal static string Key(string name) => string.Join(' ', Lexer.Read(name).Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator or TokenKind.Open or TokenKind.Close)).Select(t => t.Text));
+    internal static string Key(string name) =>
+        string.Join(
+            ' ',
+            Lexer.Read(name)
+                .Where(t => t.Kind is not (TokenKind.Mark or TokenKind.Separator or TokenKind.Open or TokenKind.Close))
+                .Select(t => t.Text));
 
     private static StepLexicon LoadShipped() => Load(
         LexiconFiles.Texts(n => char.IsAsciiDigit(n.Split('.')[^2][0])),
@@ -271,7 +294,8 @@ public sealed class StepLexicon : IStepNames
             {
                 Name = Step,
                 Aliases = Also,
-                Languages = tongues.Where(t => t.Value.Steps.ContainsKey(Step)).ToDictionary(t => t.Key, t => (IReadOnlyList<string>)t.Value.Steps[Step]),
+                Languages = tongues.Where(t => t.Value.Steps.ContainsKey(Step))
+                    .ToDictionary(t => t.Key, t => (IReadOnlyList<string>)t.Value.Steps[Step]),
                 LocalNames = Local.ToDictionary(l => l.Key, l => (IReadOnlyList<string>)l.Value),
                 Genres = Genre,
                 Forms = forms,
@@ -281,7 +305,14 @@ public sealed class StepLexicon : IStepNames
                 Pivots = Pivots,
                 IsManner = Manner,
                 Level = Level,
-                Trust = Trusted switch { null => Level, "beginner" => 0, _ => throw new FormatException($"'{Trusted}' is no class that can be trusted with '{Step}': write beginner, or leave it out.") },
+                Trust = Trusted switch
+                {
+                    null => Level,
+                    "beginner" => 0,
+                    _ =>
+                        throw new FormatException(
+                            $"'{Trusted}' is no class that can be trusted with '{Step}': write beginner, or leave it out.")
+                },
                 Caution = Caution,
                 HighImpact = forms.Exists(f => f.Actions.Any(a => a.Phrase.Verb is { IsHighImpact: true })),
                 Cue = new CueWords(Full ?? Step, Short ?? Step, Single ?? Step.Split(' ')[^1]),

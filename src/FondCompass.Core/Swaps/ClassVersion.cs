@@ -14,7 +14,8 @@ public sealed record VersionPlace(string Part, int Line, int From, int To, strin
 }
 
 /// <summary>
-/// The version chosen for a class and one lesson (calls, section 4): variants of the dance danced throughout, and what is on top of the feet left out.
+/// The version chosen for a class and one lesson (calls, section 4): variants of the dance danced throughout, and what is on top of the
+/// feet left out.
 /// Board, calls, class window, plan and floor show what it leaves.
 /// </summary>
 public static class ClassVersion
@@ -25,7 +26,9 @@ public static class ClassVersion
     /// <summary>Parts two names of a version: "no turn, no arms".</summary>
     private const char Parting = ',';
 
-    /// <summary>All that can be chosen of a dance: its own variants, "no arms" and the like where it has them, and the feet alone.</summary>
+    /// <summary>
+    /// All that can be chosen of a dance: its own variants, "no arms" and the like where it has them, and the feet alone.
+    /// </summary>
     public static IReadOnlyList<string> Choices(DanceActions dance)
     {
         var own = Versions.Of(dance).Select(l => l.ToString()).ToList();
@@ -42,9 +45,14 @@ public static class ClassVersion
             if (Versions.Find(dance, name) is { } label)
             {
                 dance = dance.With(label);
-                dance = dance with { Parts = [.. dance.Parts.Select(p => p with { Variants = [.. p.Variants.Where(v => v.Label != label)] })] };
+                dance = dance with
+                {
+                    Parts = [.. dance.Parts.Select(p => p with { Variants = [.. p.Variants.Where(v => v.Label != label)] })]
+                };
             }
-            else if (KindsOf(dance).Where(k => name == FeetOnly || string.Equals(name, $"no {Word(k)}", StringComparison.OrdinalIgnoreCase)).ToList() is { Count: > 0 } left)
+            else if (KindsOf(dance)
+                .Where(k => name == FeetOnly || string.Equals(name, $"no {Word(k)}", StringComparison.OrdinalIgnoreCase))
+                .ToList() is { Count: > 0 } left)
             {
                 dance = dance with { Parts = [.. dance.Parts.Select(p => Without(p, left))] };
             }
@@ -53,19 +61,29 @@ public static class ClassVersion
         return dance;
     }
 
-    /// <summary>Where a version is danced otherwise, in the order of the dance; what is only left out on top of the feet is no place.</summary>
+    /// <summary>
+    /// Where a version is danced otherwise, in the order of the dance; what is only left out on top of the feet is no place.
+    /// </summary>
     public static IReadOnlyList<VersionPlace> Places(DanceTrace written, string version)
     {
-        var labels = version.Split(Parting, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(n => Versions.Find(written.Actions, n)).OfType<VariantLabel>().ToList();
+        var labels = version.Split(Parting, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+            .Select(n => Versions.Find(written.Actions, n))
+            .OfType<VariantLabel>()
+            .ToList();
         var places = new List<VersionPlace>();
         foreach (var part in written.Parts)
         {
             foreach (var variant in part.Part.Variants.Where(v => labels.Contains(v.Label)))
             {
                 var line = part.Part.Lines[variant.Line - 1];
-                var own = part.Actions.Where(a => a.At >= variant.From && a.At < variant.To).GroupBy(a => a.Action.Call).Select(c => StepWording.Of([.. c]).ToString());
+                var own = part.Actions.Where(a => a.At >= variant.From && a.At < variant.To)
+                    .GroupBy(a => a.Action.Call)
+                    .Select(c => StepWording.Of([.. c]).ToString());
                 places.Add(new VersionPlace(
-                    part.Part.Name, variant.Line, ((variant.From - line.Start).Value / Tick.PerCount) + 1, (variant.To - line.Start).Value / Tick.PerCount,
+                    part.Part.Name,
+                    variant.Line,
+                    ((variant.From - line.Start).Value / Tick.PerCount) + 1,
+                    (variant.To - line.Start).Value / Tick.PerCount,
                     string.Join(", ", own), PartWording.WordsOf(SpanTrace.Of(written.Dance.Header, part, variant))));
             }
         }
@@ -75,7 +93,8 @@ public static class ClassVersion
 
     private static string Word(LayerKind kind) => kind.ToString().ToLowerInvariant();
 
-    private static List<LayerKind> KindsOf(DanceActions dance) => [.. dance.Parts.SelectMany(p => p.Layers).Select(l => WordedLayer.Of(l.Text).Kind).Distinct().Order()];
+    private static List<LayerKind> KindsOf(DanceActions dance) =>
+        [.. dance.Parts.SelectMany(p => p.Layers).Select(l => WordedLayer.Of(l.Text).Kind).Distinct().Order()];
 
     private static PartActions Without(PartActions part, List<LayerKind> left)
     {
@@ -83,7 +102,9 @@ public static class ClassVersion
         return part with
         {
             Layers = [.. part.Layers.Where(l => !IsLeft(l.Text))],
-            Moments = [.. part.Moments.Select(m => m is DanceAction { Layers.Count: > 0 } action ? action with { Layers = [.. action.Layers.Where(l => !IsLeft(l))] } : m)],
+            Moments = [.. part.Moments.Select(m => m is DanceAction { Layers.Count: > 0 } action
+                ? action with { Layers = [.. action.Layers.Where(l => !IsLeft(l))] }
+                : m)],
         };
     }
 }

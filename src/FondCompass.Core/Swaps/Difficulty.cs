@@ -29,7 +29,10 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
     {
         var span = DanceLoad.Of(actions, next);
         var seconds = DanceLoad.Seconds(counts, bpm);
-        var terms = new List<DifficultyTerm> { new($"{span.Footed / seconds:0.0} foot actions a second at {bpm:0} counts a minute", span.Footed / seconds) };
+        var terms = new List<DifficultyTerm>
+        {
+            new($"{span.Footed / seconds:0.0} foot actions a second at {bpm:0} counts a minute", span.Footed / seconds)
+        };
         Add(terms, span.Uneven, UnevenCount, n => $"{n} actions between the counts");
         Add(terms, span.Crossings, Crossing, n => $"{n} crossings in front or behind");
         Add(terms, span.Changes, ChangeOfWay, n => $"{n} changes of direction");
@@ -40,22 +43,34 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
         Add(terms, span.Levels, StepLevel, n => $"{n} levels of steps above the easiest");
         if (span.Hardest > 0)
         {
-            terms.Add(new DifficultyTerm($"{Eighths.AmountText(span.Hardest)} of turning in one count of {60 / bpm:0.00} s", TurnPoints(span.Hardest, bpm)));
+            terms.Add(new DifficultyTerm(
+                $"{Eighths.AmountText(span.Hardest)} of turning in one count of {60 / bpm:0.00} s",
+                TurnPoints(span.Hardest, bpm)));
         }
 
         return new Difficulty(terms);
     }
 
     /// <summary>The sum alone, where nobody reads the terms.</summary>
-    public static double PointsOf(IReadOnlyList<TracedAction> actions, double counts, double bpm, TracedAction? next = null) => PointsOf(DanceLoad.Of(actions, next), counts, bpm);
+    public static double PointsOf(IReadOnlyList<TracedAction> actions, double counts, double bpm, TracedAction? next = null) =>
+        PointsOf(DanceLoad.Of(actions, next), counts, bpm);
 
     /// <summary>The sum of what a span holds, reckoned before.</summary>
     internal static double PointsOf(in DanceLoad span, double counts, double bpm) =>
-        (span.Footed / DanceLoad.Seconds(counts, bpm)) + (span.Uneven * UnevenCount) + (span.Crossings * Crossing) + (span.Changes * ChangeOfWay) + (span.Jumps * Jump) + (span.Leaves * WithoutWeight)
+        (span.Footed / DanceLoad.Seconds(counts, bpm))
+            + (span.Uneven * UnevenCount)
+            + (span.Crossings * Crossing)
+            + (span.Changes * ChangeOfWay)
+            + (span.Jumps * Jump)
+            + (span.Leaves * WithoutWeight)
         + (span.Traps * Trap) + (span.Both * BothFeet) + (span.Levels * StepLevel) + TurnPoints(span.Hardest, bpm);
 
-    /// <summary>Points of one of each: between the counts, across or behind, another way than before, off the floor, without weight, a trap, both feet at once, a level of the lexicon.</summary>
-    private const double UnevenCount = 0.35, Crossing = 0.3, ChangeOfWay = 0.15, Jump = 0.5, WithoutWeight = 0.1, Trap = 0.4, BothFeet = 0.2, StepLevel = 0.1;
+    /// <summary>
+    /// Points of one of each: between the counts, across or behind, another way than before, off the floor, without weight, a trap, both
+    /// feet at once, a level of the lexicon.
+    /// </summary>
+    private const double UnevenCount =
+        0.35, Crossing = 0.3, ChangeOfWay = 0.15, Jump = 0.5, WithoutWeight = 0.1, Trap = 0.4, BothFeet = 0.2, StepLevel = 0.1;
 
     /// <summary>Points of an eighth turned in the hardest count, and of an eighth a second there.</summary>
     private const double Turned = 0.25, TurnedPerSecond = 0.1;
@@ -71,7 +86,9 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
     }
 }
 
-/// <summary>How much a span holds of everything that makes it hard. Those of two spans danced one after the other add up to that of both.</summary>
+/// <summary>
+/// How much a span holds of everything that makes it hard. Those of two spans danced one after the other add up to that of both.
+/// </summary>
 /// <param name="Footed">Actions of one foot.</param>
 /// <param name="Uneven">Actions between the counts.</param>
 /// <param name="Changes">Steps into another direction than the step before.</param>
@@ -79,7 +96,16 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
 /// <param name="Hardest">Eighths turned, to whichever side, in the count that turns most.</param>
 /// <param name="First">Direction of the first step that has one.</param>
 /// <param name="Last">That of the last.</param>
-public readonly record struct DanceLoad(int Footed, int Uneven, int Crossings, int Changes, int Jumps, int Leaves, int Hardest, Direction First, Direction Last)
+public readonly record struct DanceLoad(
+    int Footed,
+    int Uneven,
+    int Crossings,
+    int Changes,
+    int Jumps,
+    int Leaves,
+    int Hardest,
+    Direction First,
+    Direction Last)
 {
     /// <summary>A span is never taken to last less than this.</summary>
     private const double Shortest = 0.1;

@@ -15,7 +15,9 @@ public sealed record Gap(int Counts, Weight? EndWeight, Facing? Facing)
     public Eighths? Turn { get; init; }
 
     public bool Takes(Weight end, int net, Facing start) =>
-        (EndWeight is null || end == EndWeight) && (Turn is not { } turn || turn.Value == net) && (Facing is not { } facing || start + new Eighths(net) == facing);
+        (EndWeight is null || end == EndWeight)
+            && (Turn is not { } turn || turn.Value == net)
+            && (Facing is not { } facing || start + new Eighths(net) == facing);
 }
 
 /// <summary>A way to fill a gap: script rows, easiest first.</summary>
@@ -66,7 +68,14 @@ public static class LineCompletion
     /// <param name="start">The state the gap begins in: open, on one foot.</param>
     /// <param name="from">First count of it, from 1.</param>
     /// <param name="most">Ways wanted.</param>
-    public static IReadOnlyList<Filling> Find(DanceHeader header, TraceState start, int from, Gap gap, StepLexicon lexicon, int most = Usual, CancellationToken cancel = default)
+    public static IReadOnlyList<Filling> Find(
+        DanceHeader header,
+        TraceState start,
+        int from,
+        Gap gap,
+        StepLexicon lexicon,
+        int most = Usual,
+        CancellationToken cancel = default)
     {
         if (gap.Counts is < 1 or > MostCounts || !start.Weight.IsSingle())
         {
@@ -77,7 +86,9 @@ public static class LineCompletion
         var places = new Dictionary<(string, int), int>();
         var kinds = StepEffects.For(lexicon, header, turns).Where(e => e.EndsOpen && e.Choice.Counts <= gap.Counts)
             .OrderBy(e => e.Choice.Wording, StringComparer.Ordinal).ThenBy(e => e.Choice.Counts)
-            .Select(e => (Effect: e, Place: places.TryGetValue((e.Choice.Wording, e.Choice.Counts), out var place) ? place : places[(e.Choice.Wording, e.Choice.Counts)] = places.Count + 1))
+            .Select(e => (Effect: e, Place: places.TryGetValue((e.Choice.Wording, e.Choice.Counts), out var place)
+                ? place
+                : places[(e.Choice.Wording, e.Choice.Counts)] = places.Count + 1))
             .GroupBy(e => (e.Effect.From, Length: e.Effect.Choice.Counts, e.Effect.To, e.Effect.Net))
             .Select(g => (g.Key, Steps: g.OrderBy(e => e.Effect.Cost).ThenBy(e => e.Place).Take(most).ToList()))
             .ToLookup(k => k.Key.From);
@@ -94,7 +105,9 @@ public static class LineCompletion
                 {
                     var to = new Reached(counts + length, end, state.Net + net, state.Pieces + 1);
                     // The last piece has to reach the end, and the end is as it is asked for.
-                    if (to.Counts > gap.Counts || Math.Abs(to.Net) > 2 * Eighths.Full || (to.Counts == gap.Counts ? !gap.Takes(to.Weight, to.Net, start.Facing) : to.Pieces == MostPieces))
+                    if (to.Counts > gap.Counts
+                        || Math.Abs(to.Net) > 2 * Eighths.Full
+                        || (to.Counts == gap.Counts ? !gap.Takes(to.Weight, to.Net, start.Facing) : to.Pieces == MostPieces))
                     {
                         continue;
                     }
@@ -121,7 +134,10 @@ public static class LineCompletion
 
         var found = reached.Where(r => r.Key.Counts == gap.Counts).SelectMany(r => r.Value).ToList();
         found.Sort();
-        return [.. found.Select(w => Write(header, w, start, from)).OfType<Filling>().DistinctBy(f => string.Join('\n', f.Rows)).Take(most)];
+        return [.. found.Select(w => Write(header, w, start, from))
+            .OfType<Filling>()
+            .DistinctBy(f => string.Join('\n', f.Rows))
+            .Take(most)];
     }
 
     /// <summary>The least are enough: whatever comes behind costs all of them the same.</summary>

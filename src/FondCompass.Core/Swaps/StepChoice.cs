@@ -31,15 +31,28 @@ public sealed record StepChoice(string Wording, NamedStep? Step, int Counts, Par
 public static class StepChoices
 {
     /// <summary>Kept as long as the lexicon itself is in use.</summary>
-    private static readonly ConditionalWeakTable<StepLexicon, ConcurrentDictionary<(Genre, int, bool, bool), IReadOnlyList<StepChoice>>> Kept = [];
+    private static readonly ConditionalWeakTable<StepLexicon, ConcurrentDictionary<(Genre,
+        int,
+        bool,
+        bool), IReadOnlyList<StepChoice>>> Kept =
+        [];
 
     /// <summary>Spelled-out pairs and single actions that fill what no named step does.</summary>
     private static readonly (string Wording, int Counts)[] Plain =
     [
-        ("hold", 1), ("hold", 2), ("touch beside", 1), ("close", 1), ("step forward", 1), ("step back", 1), ("step side", 1), ("step in place", 1),
+        ("hold", 1),
+        ("hold", 2),
+        ("touch beside", 1),
+        ("close", 1),
+        ("step forward", 1),
+        ("step back", 1),
+        ("step side", 1),
+        ("step in place", 1),
         ("stomp", 1), ("brush forward", 1), ("kick forward", 1), ("step forward, touch beside", 2), ("step back, touch beside", 2),
         ("step forward, hold", 2), ("step side, hold", 2), ("step side, close, step side, touch", 4), ("walk, walk, walk, touch", 4),
-        ("walk back, walk back, walk back, touch", 4), ("walk, walk, walk, walk", 4), ("step in place, step in place, step in place, touch", 4),
+        ("walk back, walk back, walk back, touch", 4),
+        ("walk, walk, walk, walk", 4),
+        ("step in place, step in place, step in place, touch", 4),
         ("step in place, step in place, step in place, step in place", 4),
     ];
 
@@ -48,14 +61,16 @@ public static class StepChoices
 
     /// <param name="withTurns">Also every step with a turn laid on it.</param>
     public static IReadOnlyList<StepChoice> For(StepLexicon lexicon, DanceHeader header, bool withTurns) =>
-        Kept.GetOrCreateValue(lexicon).GetOrAdd((header.Genre, header.LineCounts, header.Swing, withTurns), _ => Bind(lexicon, header, withTurns));
+        Kept.GetOrCreateValue(lexicon)
+            .GetOrAdd((header.Genre, header.LineCounts, header.Swing, withTurns), _ => Bind(lexicon, header, withTurns));
 
     /// <summary>A dancer turns on a foot that takes the weight; a step that only swivels or taps has none.</summary>
     private static bool TakesATurn(NamedStep step) =>
         !step.Forms[0].Actions.Any(a => a.Phrase.Turn is not null) && step.Forms[0].Actions.Any(a => a.Phrase.Verb?.Kind == VerbKind.Takes);
 
     /// <summary>One of the genre's own, or plain actions that every genre has.</summary>
-    public static bool IsOwn(StepChoice choice, Genre genre) => choice.Step is null || choice.Step.Genres.Contains(genre.ToString().ToLowerInvariant());
+    public static bool IsOwn(StepChoice choice, Genre genre) =>
+        choice.Step is null || choice.Step.Genres.Contains(genre.ToString().ToLowerInvariant());
 
     private static List<StepChoice> Bind(StepLexicon lexicon, DanceHeader header, bool withTurns)
     {
@@ -70,7 +85,8 @@ public static class StepChoices
             foreach (var counts in step.Forms.Select(f => f.Counts).Distinct())
             {
                 var turns = withTurns && TakesATurn(step) ? Turns.Select(t => $" with {t}").Prepend("") : [""];
-                rows.AddRange(turns.Select(turn => (step.Name + turn, (NamedStep?)step, counts, $"{CountText.Range(1, counts)} {step.Name}{turn}")));
+                rows.AddRange(turns.Select(turn => (step.Name
+                    + turn, (NamedStep?)step, counts, $"{CountText.Range(1, counts)} {step.Name}{turn}")));
             }
         }
 
@@ -78,12 +94,17 @@ public static class StepChoices
         return [.. rows.Chunk(ScriptReader.MostParts).SelectMany(some => Bind(some, lexicon, header))];
     }
 
-    private static IEnumerable<StepChoice> Bind((string Wording, NamedStep? Step, int Counts, string Text)[] rows, StepLexicon lexicon, DanceHeader header)
+    private static IEnumerable<StepChoice> Bind(
+        (string Wording, NamedStep? Step, int Counts, string Text)[] rows,
+        StepLexicon lexicon,
+        DanceHeader header)
     {
         var script = string.Concat(rows.Select((r, i) => $"part c{i}\n{r.Text}\n"));
         var dance = ScriptReader.Read($"line {Math.Max(header.LineCounts, 16)}\n{script}") with { Header = header };
         var bound = ActionBinder.Bind(dance, lexicon);
-        var bad = bound.Findings.Where(f => f.Code.StartsWith("WORD", StringComparison.Ordinal) || f.Code == "COUNT01").Select(f => f.Place.Part).ToHashSet();
+        var bad = bound.Findings.Where(f => f.Code.StartsWith("WORD", StringComparison.Ordinal) || f.Code == "COUNT01")
+            .Select(f => f.Place.Part)
+            .ToHashSet();
         return rows
             .Select((r, i) => (Choice: new StepChoice(r.Wording, r.Step, r.Counts, bound.Parts[i]), Name: $"c{i}"))
             // On one count some steps are danced in another form, which takes more.

@@ -30,14 +30,28 @@ public sealed record StepEffect(StepChoice Choice, Weight From, Weight To, int N
 /// <summary>The effects of all steps that can be begun in an open stance on one foot; reckoned once and kept with the lexicon.</summary>
 public static class StepEffects
 {
-    private static readonly ConditionalWeakTable<StepLexicon, ConcurrentDictionary<(Genre, int, bool, double, Foot, bool), IReadOnlyList<StepEffect>>> Kept = [];
+    private static readonly ConditionalWeakTable<StepLexicon, ConcurrentDictionary<(Genre,
+        int,
+        bool,
+        double,
+        Foot,
+        bool), IReadOnlyList<StepEffect>>> Kept =
+        [];
 
     /// <param name="withTurns">Also every step with a turn laid on it.</param>
     public static IReadOnlyList<StepEffect> For(StepLexicon lexicon, DanceHeader header, bool withTurns) =>
-        Kept.GetOrCreateValue(lexicon).GetOrAdd((header.Genre, header.LineCounts, header.Swing, header.Stride, header.Lead, withTurns), _ => Reckon(lexicon, header, withTurns));
+        Kept.GetOrCreateValue(lexicon)
+            .GetOrAdd(
+                (header.Genre, header.LineCounts, header.Swing, header.Stride, header.Lead, withTurns),
+                _ => Reckon(lexicon, header, withTurns));
 
     private static List<StepEffect> Reckon(StepLexicon lexicon, DanceHeader header, bool withTurns) =>
-        [.. StepChoices.For(lexicon, header, withTurns).SelectMany(c => (StepEffect?[])[Of(header, c, TraceState.Start(Weight.Left, Facing.Front)), Of(header, c, TraceState.Start(Weight.Right, Facing.Front))]).OfType<StepEffect>()];
+        [.. StepChoices.For(lexicon, header, withTurns)
+            .SelectMany(c => (StepEffect?[])[
+                Of(header, c, TraceState.Start(Weight.Left, Facing.Front)),
+                Of(header, c, TraceState.Start(Weight.Right, Facing.Front))
+            ])
+            .OfType<StepEffect>()];
 
     /// <summary>What a step does from a state; null where a foot is not free for it.</summary>
     public static StepEffect? Of(DanceHeader header, StepChoice choice, TraceState start)
@@ -50,7 +64,15 @@ public static class StepEffects
         var (end, own) = (trace.End, StepChoices.IsOwn(choice, header.Genre));
         // The genre's own and the easy first; a single action is dull filling.
         var cost = (own ? 0 : 6) + ((choice.Step?.Level ?? 1) * 2) + (choice.Step is null ? 5 : 0) + (choice.Counts == 1 ? 4 : 0) + 2;
-        return new StepEffect(choice, start.Weight, end.Weight, (end.Net - start.Net).Value, (end.Body - start.Body).Turned(-start.Facing.Index), SwapSearch.Lead(trace), cost, own)
+        return new StepEffect(
+            choice,
+            start.Weight,
+            end.Weight,
+            (end.Net - start.Net).Value,
+            (end.Body - start.Body).Turned(-start.Facing.Index),
+            SwapSearch.Lead(trace),
+            cost,
+            own)
         {
             Load = DanceLoad.Of(trace.Actions),
             Steps = [.. trace.Actions.DistinctBy(a => a.Action.Call)],

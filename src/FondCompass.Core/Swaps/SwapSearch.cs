@@ -41,14 +41,18 @@ public sealed record Swap(IReadOnlyList<string> Rows, double Points, double Metr
 }
 
 /// <summary>
-/// Searches the lexicon for safe swaps of a span (rules, section 5): every step of its counts and every two that fill it together. They end in
+/// Searches the lexicon for safe swaps of a span (rules, section 5): every step of its counts and every two that fill it together. They end
+/// in
 /// the same weight and stance, with the same turn (a version without turns may differ by whole ones), at the same place within a stride.
 /// </summary>
 public sealed class SwapSearch
 {
     private const int Usual = 12;
 
-    /// <summary>How much farther than a stride apart two places may be by the effects alone before they are traced; feet that did not begin together differ by less.</summary>
+    /// <summary>
+    /// How much farther than a stride apart two places may be by the effects alone before they are traced; feet that did not begin together
+    /// differ by less.
+    /// </summary>
     private const double Slack = 0.7;
 
     private readonly DanceHeader _header;
@@ -70,14 +74,30 @@ public sealed class SwapSearch
     private readonly HashSet<string> _stepsAround;
     private readonly int _ownTurning;
     private readonly HashSet<string> _ownSteps;
-    /// <summary>What is wanted, by how it is ranked: of versions without a turn the least turned, then the genre's own, then the most fitting. Most fit like many others.</summary>
+    /// <summary>
+    /// What is wanted, by how it is ranked: of versions without a turn the least turned, then the genre's own, then the most fitting. Most
+    /// fit like many others.
+    /// </summary>
     private readonly Dictionary<(int Turned, bool Foreign, double Misfit), List<Candidate>> _found = [];
 
-    private SwapSearch(DanceHeader header, TraceState before, TraceState after, Line line, int counts, SwapAim aim, double bpm, IReadOnlySet<string>? known, bool onlyKnown, Func<TracedAction, double> newness)
+    private SwapSearch(
+        DanceHeader header,
+        TraceState before,
+        TraceState after,
+        Line line,
+        int counts,
+        SwapAim aim,
+        double bpm,
+        IReadOnlySet<string>? known,
+        bool onlyKnown,
+        Func<TracedAction, double> newness)
     {
-        (_header, _before, _after, _counts, _aim, _bpm, _known, _onlyKnown, _newness) = (header, before, after, counts, aim, bpm, known, onlyKnown || aim == SwapAim.Known, newness);
+        (_header, _before, _after, _counts, _aim, _bpm, _known, _onlyKnown, _newness) =
+            (header, before, after, counts, aim, bpm, known, onlyKnown
+            || aim == SwapAim.Known, newness);
         var own = line.Own;
-        // The whole line is compared, as a plan reckons it: what is swapped has its share in traps and changes of way with what is round it.
+        // The whole line is compared, as a plan reckons it: what is swapped has its share in traps and changes of way with what is round
+        // it.
         (_ahead, _behind, _next, _lineCounts) = (DanceLoad.Of(line.Ahead), DanceLoad.Of(line.Behind), line.Next, line.Counts);
         _stepsAround = [.. line.Ahead.Concat(line.Behind).Select(a => a.Action.Step)];
         _around = line.Ahead.Concat(line.Behind).DistinctBy(a => a.Action.Step).Sum(_newness);
@@ -127,7 +147,19 @@ public sealed class SwapSearch
     /// <param name="newness">Points of difficulty that a step has by how new it is to the class; none when left out.</param>
     /// <param name="most">Swaps wanted: the most fitting first, then the least difference in place.</param>
     public static IReadOnlyList<Swap> Find(
-        DanceTrace dance, PartTrace part, int line, int first, int last, SwapAim aim, double bpm, StepLexicon lexicon, IReadOnlySet<string>? known = null, int most = Usual, bool onlyKnown = false, Func<TracedAction, double>? newness = null, CancellationToken cancel = default)
+        DanceTrace dance,
+        PartTrace part,
+        int line,
+        int first,
+        int last,
+        SwapAim aim,
+        double bpm,
+        StepLexicon lexicon,
+        IReadOnlySet<string>? known = null,
+        int most = Usual,
+        bool onlyKnown = false,
+        Func<TracedAction, double>? newness = null,
+        CancellationToken cancel = default)
     {
         if (line > part.Part.Lines.Count)
         {
@@ -146,8 +178,23 @@ public sealed class SwapSearch
 
         var line_ = part.Actions.Where(a => a.Action.Line == line).ToList();
         var written = part.Part.Lines[line - 1];
-        var lineOf = new Line([.. line_.Where(a => a.At < start)], own, [.. line_.Where(a => a.At >= end)], part.Actions.FirstOrDefault(a => a.Action.Line > line), written.Counts);
-        var search = new SwapSearch(dance.Dance.Header, before, after, lineOf, last - first + 1, aim, bpm, known, onlyKnown, newness ?? (_ => 0));
+        var lineOf = new Line(
+            [.. line_.Where(a => a.At < start)],
+            own,
+            [.. line_.Where(a => a.At >= end)],
+            part.Actions.FirstOrDefault(a => a.Action.Line > line),
+            written.Counts);
+        var search = new SwapSearch(
+            dance.Dance.Header,
+            before,
+            after,
+            lineOf,
+            last - first + 1,
+            aim,
+            bpm,
+            known,
+            onlyKnown,
+            newness ?? (_ => 0));
         search.Look(lexicon, cancel);
         return search.Ranked(first, most);
     }
@@ -167,7 +214,10 @@ public sealed class SwapSearch
         var seconds = effects.Where(e => e.EndsOpen).ToLookup(e => (e.Choice.Counts, e.From, e.To, Key(e.Net)));
         // What a step does from an open stance is known; from any other it is danced.
         var firsts = _before is { Stance: Stance.Open } && _before.Weight.IsSingle() ? effects.Where(e => e.From == _before.Weight)
-            : StepChoices.For(lexicon, _header, withTurns).Where(c => c.Counts <= _counts && MayBe(c)).Select(c => StepEffects.Of(_header, c, _before)).OfType<StepEffect>();
+            : StepChoices.For(lexicon, _header, withTurns)
+                .Where(c => c.Counts <= _counts && MayBe(c))
+                .Select(c => StepEffects.Of(_header, c, _before))
+                .OfType<StepEffect>();
         foreach (var first in firsts.Where(f => f.Choice.Counts <= _counts))
         {
             cancel.ThrowIfCancellationRequested();
@@ -180,7 +230,10 @@ public sealed class SwapSearch
             }
             else if (first.EndsOpen && _after.Stance == Stance.Open)
             {
-                foreach (var second in seconds[(_counts - first.Choice.Counts, first.To, _after.Weight, Key(Net - first.Net))].Where(s => IsNear(first, s)))
+                foreach (var second in seconds[(_counts
+                    - first.Choice.Counts, first.To, _after.Weight, Key(Net - first.Net))].Where(s => IsNear(
+                    first,
+                    s)))
                 {
                     Consider(first, second);
                 }
@@ -194,7 +247,8 @@ public sealed class SwapSearch
         var body = _before.Body + first.Moved.Turned(_before.Facing.Index);
         return second is null
             ? (body - _after.Body).Length <= SwapVerdict.Tolerance + Slack
-            : (body + second.Moved.Turned((_before.Facing + new Eighths(first.Net)).Index) - _after.Body).Length <= SwapVerdict.Tolerance + (2 * Slack);
+            : (body + second.Moved.Turned((_before.Facing + new Eighths(first.Net)).Index) - _after.Body).Length <= SwapVerdict.Tolerance
+                + (2 * Slack);
     }
 
     /// <summary>Takes note of what is wanted; whether it ends where it should is traced only when it is among the best.</summary>
@@ -231,7 +285,9 @@ public sealed class SwapSearch
                 _ => Math.Abs(points - _points),
             };
             var rank = (_aim == SwapAim.NoTurn ? turning : 0, !(first.IsOwn && second is null or { IsOwn: true }), Math.Round(misfit, 9));
-            (_found.TryGetValue(rank, out var alike) ? alike : _found[rank] = []).Add(new Candidate(first, second, points, turning, impact));
+            (_found.TryGetValue(rank, out var alike)
+                ? alike
+                : _found[rank] = []).Add(new Candidate(first, second, points, turning, impact));
         }
     }
 
@@ -244,7 +300,10 @@ public sealed class SwapSearch
         {
             // Those that fit alike are told apart by where they end.
             swaps.AddRange(alike.Select(c => Write(c, first, !rank.Foreign)).OfType<Swap>()
-                .OrderBy(s => s.Metres).ThenBy(s => s.Pieces).ThenBy(s => s.Words, StringComparer.Ordinal).Where(s => written.Add(string.Join('\n', s.Rows))));
+                .OrderBy(s => s.Metres)
+                .ThenBy(s => s.Pieces)
+                .ThenBy(s => s.Words, StringComparer.Ordinal)
+                .Where(s => written.Add(string.Join('\n', s.Rows))));
             if (swaps.Count >= most)
             {
                 break;
@@ -257,7 +316,8 @@ public sealed class SwapSearch
     private Swap? Write(in Candidate found, int from, bool isOwn)
     {
         var (choice, then) = (found.First.Choice, found.Second?.Choice);
-        if (StepChoices.From(_header, choice, _before) is not { } first || (then is null ? first : StepChoices.From(_header, then, first.End)) is not { } last)
+        if (StepChoices.From(_header, choice, _before) is not { } first
+            || (then is null ? first : StepChoices.From(_header, then, first.End)) is not { } last)
         {
             return null;
         }
@@ -274,7 +334,13 @@ public sealed class SwapSearch
             rows.Add(then.Row(from + choice.Counts, Lead(last)));
         }
 
-        return new Swap(rows, _ownPoints + found.Points - _points, verdict.Metres, found.Turning > 0, found.HighImpact, Math.Max(choice.Step?.Level ?? 1, then?.Step?.Level ?? 1))
+        return new Swap(
+            rows,
+            _ownPoints + found.Points - _points,
+            verdict.Metres,
+            found.Turning > 0,
+            found.HighImpact,
+            Math.Max(choice.Step?.Level ?? 1, then?.Step?.Level ?? 1))
         {
             IsOwn = isOwn,
             Turning = found.Turning,
@@ -291,5 +357,6 @@ public sealed class SwapSearch
 
     /// <summary>The first foot that moves.</summary>
     internal static string Lead(PartTrace trace) =>
-        trace.Actions.FirstOrDefault(a => a.Foot.IsSingle() && a.Action.Verb.Kind is VerbKind.Takes or VerbKind.Leaves)?.Foot.Letter() ?? "";
+        trace.Actions.FirstOrDefault(a => a.Foot.IsSingle() && a.Action.Verb.Kind is VerbKind.Takes or VerbKind.Leaves)?.Foot.Letter()
+            ?? "";
 }

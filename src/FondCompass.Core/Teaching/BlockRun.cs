@@ -31,7 +31,9 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
 
         if (block.Kind == BlockKind.Known)
         {
-            return analysis.Trace.TotalCounts > 0 && !analysis.Dance.IsFree ? Whole(dance, block, (analysis.Dance.IsPhrased ? 1 : 4) * (block.Repeats ?? 1)) : null;
+            return analysis.Trace.TotalCounts > 0 && !analysis.Dance.IsFree
+                ? Whole(dance, block, (analysis.Dance.IsPhrased ? 1 : 4) * (block.Repeats ?? 1))
+                : null;
         }
 
         if (block.Order is { } order)
@@ -74,7 +76,12 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
             run = run with
             {
                 Stretches = [.. run.Stretches.Select(s => s with { StartFacing = s.StartFacing + turn, EndFacing = s.EndFacing + turn })],
-                Repeats = [.. run.Repeats.Select(r => r with { StartFacing = r.StartFacing + turn, EndFacing = r.EndFacing + turn, Wall = walls.PlaceOf(r.StartFacing + turn) })],
+                Repeats = [.. run.Repeats.Select(r => r with
+                {
+                    StartFacing = r.StartFacing + turn,
+                    EndFacing = r.EndFacing + turn,
+                    Wall = walls.PlaceOf(r.StartFacing + turn)
+                })],
                 Events = [.. run.Events.Select(e => e with { Facing = e.Facing + turn })],
             };
         }
@@ -82,17 +89,26 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
         return new BlockRun(run, [countIn], countIn, isPhrased ? Math.Max(1, run.Repeats.Count) : each, (repeats + each - 1) / each);
     }
 
-    /// <summary>Bites one behind the other, as often as the block has it; each start with a count-in and on the foot that the first bite begins on.</summary>
+    /// <summary>
+    /// Bites one behind the other, as often as the block has it; each start with a count-in and on the foot that the first bite begins on.
+    /// </summary>
     private static BlockRun OfBites(LessonDance dance, LessonBlock block, bool otherSide)
     {
         var first = block.Bites[0].Pattern.StateBefore(block.Bites[0].Dance.Start);
-        return OfPieces(dance, block, Pieces(block.Bites, otherSide), otherSide ? first.Weight.Other() : first.Weight, block.Walls.Count == 1 ? block.Walls[0] : first.Facing);
+        return OfPieces(
+            dance,
+            block,
+            Pieces(block.Bites, otherSide),
+            otherSide ? first.Weight.Other() : first.Weight,
+            block.Walls.Count == 1 ? block.Walls[0] : first.Facing);
     }
 
     private static BlockRun OfPieces(LessonDance dance, LessonBlock block, List<Stretch> pieces, Weight begins, Facing faces)
     {
         var counts = pieces.Sum(p => p.Counts);
-        var (countIn, repeats, starts) = (block.IsDanced ? block.CountIn ?? 0 : 0, block.Repeats ?? 1, block.IsDanced ? block.Starts ?? 1 : 1);
+        var (countIn, repeats, starts) = (block.IsDanced
+            ? block.CountIn ?? 0
+            : 0, block.Repeats ?? 1, block.IsDanced ? block.Starts ?? 1 : 1);
         var perStart = Math.Max(1, (repeats + starts - 1) / starts);
         var all = Math.Clamp(LongestCounts / Math.Max(1, counts + countIn), 1, repeats);
         var (weight, facing, at) = (begins, faces, 0);
@@ -109,7 +125,10 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
             foreach (var piece in pieces)
             {
                 var (end, turn) = piece.End(weight);
-                stretches.Add(new RunStretch(false, repeat, piece, at, at + piece.Counts, weight, facing, end, facing + turn, false) { Called = PartWording.Of(piece) });
+                stretches.Add(new RunStretch(false, repeat, piece, at, at + piece.Counts, weight, facing, end, facing + turn, false)
+                {
+                    Called = PartWording.Of(piece)
+                });
                 (weight, facing, at) = (end, facing + turn, at + piece.Counts);
             }
         }
@@ -122,7 +141,18 @@ public sealed record BlockRun(DanceRun Run, IReadOnlyList<int> Starts, int Count
             Start = began[0],
             Stretches = stretches,
             Repeats = [.. stretches.GroupBy(s => s.Repeat).Select(g => new RunRepeat(
-                g.Key, g.Key, g.First().Part, g.First().FromCount, g.Last().ToCount, song.Time.SecondsAt(g.First().FromCount), g.First().StartFacing, g.Last().EndFacing, g.First().StartWeight, null, false, false)
+                g.Key,
+                g.Key,
+                g.First().Part,
+                g.First().FromCount,
+                g.Last().ToCount,
+                song.Time.SecondsAt(g.First().FromCount),
+                g.First().StartFacing,
+                g.Last().EndFacing,
+                g.First().StartWeight,
+                null,
+                false,
+                false)
             { Called = g.First().Called })],
             Events = [],
             Ending = null,

@@ -12,13 +12,25 @@ namespace FondCompass.Core.Teaching;
 
 /// <summary>One click of the call board.</summary>
 /// <param name="At">Seconds of the song at full rate; the count-in may lie before its count 0.</param>
-/// <param name="Label">What is counted: 1 to 8 or down from it, the name of a step that begins, an "&amp;" on which a step moves, or the count-in's words.</param>
+/// <param name="Label">What is counted: 1 to 8 or down from it, the name of a step that begins, an "&amp;" on which a step moves, or the
+/// count-in's words.</param>
 /// <param name="IsHalf">Between two counts: shown, and not clicked.</param>
 /// <param name="Where">The part as it is called, and the line by its name or number.</param>
 /// <param name="Wall">"wall 2 of 4"; in a tag the tag's name, off the walls the way everybody faces.</param>
 /// <param name="Part">The part that is danced; empty in a count-in.</param>
 /// <param name="Line">Its line, from 1, and the count in it, from 1; 0 in a count-in.</param>
-public sealed record BoardClick(double At, string Label, bool IsCountIn, bool IsFirst, bool IsHalf, int Repeat, string Where, string Wall, string Part = "", int Line = 0, int Count = 0);
+public sealed record BoardClick(
+    double At,
+    string Label,
+    bool IsCountIn,
+    bool IsFirst,
+    bool IsHalf,
+    int Repeat,
+    string Where,
+    string Wall,
+    string Part = "",
+    int Line = 0,
+    int Count = 0);
 
 /// <summary>One step called on the board.</summary>
 /// <param name="Name">As the instructor calls it, with its way and its turn; the foot stands apart.</param>
@@ -26,7 +38,16 @@ public sealed record BoardClick(double At, string Label, bool IsCountIn, bool Is
 /// <param name="Starts">A step begins; else it goes on with another foot.</param>
 /// <param name="Deed">What this one action is, for who walks it: "step behind".</param>
 /// <param name="Step">Where a step begins, the name by which its parts are found; else empty.</param>
-public sealed record BoardStep(double At, bool Starts, string Name, string Foot, string Free, string Facing, int Degrees, string Deed, string Step);
+public sealed record BoardStep(
+    double At,
+    bool Starts,
+    string Name,
+    string Foot,
+    string Free,
+    string Facing,
+    int Degrees,
+    string Deed,
+    string Step);
 
 /// <summary>How a step goes, one level at a time.</summary>
 public sealed record BoardParts(string Step, IReadOnlyList<StepPart> Parts);
@@ -66,7 +87,9 @@ public sealed record BoardMark(double From, double At, double Until, string Kind
 /// <param name="From">From when it is told.</param>
 public sealed record BoardEvent(double From, double At, string Words);
 
-/// <summary>All the call board shows, with its moments in seconds of the song at full rate; only what can be said depends on the rate.</summary>
+/// <summary>
+/// All the call board shows, with its moments in seconds of the song at full rate; only what can be said depends on the rate.
+/// </summary>
 public sealed record BoardTimeline(
     int RatePercent, double Bpm, double End, string FirstWall, IReadOnlyList<BoardClick> Clicks, IReadOnlyList<BoardStep> Steps,
     IReadOnlyList<BoardSay> Says, IReadOnlyList<BoardMark> Marks, IReadOnlyList<BoardEvent> Events, IReadOnlyList<BoardParts> Parts)
@@ -82,7 +105,13 @@ public sealed record BoardTimeline(
 
     /// <param name="rate">Share of full tempo at which it is taught.</param>
     /// <param name="lexicon">The steps known, for their cues; the shipped ones when left out.</param>
-    public static BoardTimeline Of(Analysis analysis, DanceRun run, double rate, int repeats, StepLexicon? lexicon = null, BoardCalls? calls = null) =>
+    public static BoardTimeline Of(
+        Analysis analysis,
+        DanceRun run,
+        double rate,
+        int repeats,
+        StepLexicon? lexicon = null,
+        BoardCalls? calls = null) =>
         Of(new BlockRun(run, [run.Start], analysis.Dance.Header.CountIn, repeats, 1), rate, lexicon, calls);
 
     /// <summary>One pass of a block.</summary>
@@ -96,9 +125,18 @@ public sealed record BoardTimeline(
         var first = run.Start;
         var stretches = run.Stretches.TakeWhile(s => s.Repeat <= repeats).ToList();
         var opening = stretches.Count > 0 ? WallOf(run, stretches[0]) : "";
-        var clicks = block.Starts.SelectMany(start => CountIn(header, style, start, block.CountIn, time, stretches.Find(s => s.FromCount >= start) is { } next ? WallOf(run, next) : opening)).ToList();
+        var clicks = block.Starts.SelectMany(start => CountIn(
+            header,
+            style,
+            start,
+            block.CountIn,
+            time,
+            stretches.Find(s => s.FromCount >= start) is { } next ? WallOf(run, next) : opening))
+            .ToList();
         var actions = RunTimeline.Of(run, repeats);
-        var halves = actions.Where(a => !double.IsInteger(Math.Round(a.SongCount, 6))).GroupBy(a => Math.Round(a.SongCount, 6)).ToDictionary(g => g.Key, g => g.First());
+        var halves = actions.Where(a => !double.IsInteger(Math.Round(a.SongCount, 6)))
+            .GroupBy(a => Math.Round(a.SongCount, 6))
+            .ToDictionary(g => g.Key, g => g.First());
         clicks.AddRange(block.IsSong ? IntroOf(first, block.CountIn, time, opening) : []);
         foreach (var stretch in stretches)
         {
@@ -109,14 +147,22 @@ public sealed record BoardTimeline(
         var settings = SettingsOf(block, rate, repeats, calls ?? BoardCalls.Usual);
         var end = stretches.Count > 0 ? stretches[^1].ToCount : first;
         return new BoardTimeline(
-            (int)Math.Round(rate * 100), time.BpmAt(first) * rate, block.IsSong ? run.Song.Seconds : time.SecondsAt(end), opening, [.. clicks.OrderBy(c => c.At)],
+            (int)Math.Round(rate * 100),
+            time.BpmAt(first) * rate,
+            block.IsSong ? run.Song.Seconds : time.SecondsAt(end),
+            opening,
+            [.. clicks.OrderBy(c => c.At)],
             StepsOf(header, actions), SaysOf(run, settings, lexicon ?? StepLexicon.Shipped),
-            [.. notes.Where(n => n.Kind != "cue" && LayerCalls.IsDanced(n, settings)).Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
-            [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)], PartsOf(run, actions, lexicon ?? StepLexicon.Shipped))
+            [.. notes.Where(n => n.Kind != "cue" && LayerCalls.IsDanced(n, settings))
+                .Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
+            [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)],
+            PartsOf(run, actions, lexicon ?? StepLexicon.Shipped))
         { IsRing = FacingWords.IsRing(header) };
     }
 
-    /// <summary>Repeats that are shown: those wished for, as long as all that happens in them is not more than the board can show.</summary>
+    /// <summary>
+    /// Repeats that are shown: those wished for, as long as all that happens in them is not more than the board can show.
+    /// </summary>
     private static int ShownOf(BlockRun block)
     {
         var moments = 0L;
@@ -135,34 +181,72 @@ public sealed record BoardTimeline(
 
     /// <summary>Where the board ends before the block does, it says so.</summary>
     private static IEnumerable<BoardEvent> EndOf(BlockRun block, int shown, TimeMap time, int end) => shown == block.Repeats ? []
-        : [new BoardEvent(time.SecondsAt(new SongCount(end).After(-AheadOfChange)), time.SecondsAt(end), $"the board ends here: no more than {shown} of the {block.Repeats} repeats can be shown")];
+        : [
+            new BoardEvent(
+                time.SecondsAt(new SongCount(end).After(-AheadOfChange)),
+                time.SecondsAt(end),
+                $"the board ends here: no more than {shown} of the {block.Repeats} repeats can be shown")
+        ];
 
-    /// <summary>The counts that lead to a start, at the tempo it begins with; before a song's first count where it begins with it.</summary>
+    /// <summary>
+    /// The counts that lead to a start, at the tempo it begins with; before a song's first count where it begins with it.
+    /// </summary>
     private static IEnumerable<BoardClick> CountIn(DanceHeader header, CountStyle style, int start, int counts, TimeMap time, string wall)
     {
         var beat = 60 / time.BpmAt(start);
-        return Enumerable.Range(0, counts).Select(i => new BoardClick(time.SecondsAt(start) - ((counts - i) * beat), Counted.InLabel(header, style, i, counts), true, false, false, 0, "", wall));
+        return Enumerable.Range(0, counts)
+            .Select(i => new BoardClick(
+                time.SecondsAt(start) - ((counts - i) * beat),
+                Counted.InLabel(header, style, i, counts),
+                true,
+                false,
+                false,
+                0,
+                "",
+                wall));
     }
 
     /// <summary>The counts of a song before the class is counted in: how many are still to wait, shown and not clicked.</summary>
     private static IEnumerable<BoardClick> IntroOf(int start, int countIn, TimeMap time, string wall) =>
-        Enumerable.Range(0, Math.Max(0, start - countIn)).Select(at => new BoardClick(time.SecondsAt(at), (start - at).ToString(System.Globalization.CultureInfo.InvariantCulture), true, false, true, 0, "wait through the intro", wall));
+        Enumerable.Range(0, Math.Max(0, start - countIn))
+            .Select(at => new BoardClick(
+                time.SecondsAt(at),
+                (start - at).ToString(System.Globalization.CultureInfo.InvariantCulture),
+                true,
+                false,
+                true,
+                0,
+                "wait through the intro",
+                wall));
 
     private static string WallOf(DanceRun run, RunStretch stretch) =>
         stretch.IsTag ? stretch.Called
         : run.WallOf(run.Repeats[stretch.Repeat - 1]) is { Wall: { } wall, Of: > 1 and var walls } ? $"wall {wall} of {walls}"
         : FacingWords.IsRing(run.Trace.Dance.Header) ? "" : $"to {stretch.StartFacing}";
 
-    /// <summary>What is counted aloud on a count of a line: up or down; the step's name where one begins, or slow and quick, and the number where nothing begins.</summary>
+    /// <summary>
+    /// What is counted aloud on a count of a line: up or down; the step's name where one begins, or slow and quick, and the number where
+    /// nothing begins.
+    /// </summary>
     /// <param name="wanted">How the lesson counts; as the line or the dance says when null.</param>
     private static Func<DanceLine, double, int, string> LabelsOf(CountStyle? wanted, CountStyle usual, IReadOnlyList<RunAction> actions)
     {
-        var (names, rhythm) = (new Lazy<Dictionary<int, string>>(() => Counted.Words(CountStyle.Names, actions)), new Lazy<Dictionary<int, string>>(() => Counted.Words(CountStyle.Rhythm, actions)));
-        return (line, at, count) => (wanted ?? line.Counting ?? usual) is var style && (style == CountStyle.Names ? names : style == CountStyle.Rhythm ? rhythm : null)?.Value.GetValueOrDefault((int)Math.Round(at)) is { } word
+        var (names, rhythm) = (new Lazy<Dictionary<int, string>>(() => Counted.Words(
+            CountStyle.Names,
+            actions)), new Lazy<Dictionary<int, string>>(() => Counted.Words(CountStyle.Rhythm, actions)));
+        return (line, at, count) => (wanted ?? line.Counting ?? usual) is var style
+            && (style == CountStyle.Names ? names
+                : style == CountStyle.Rhythm ? rhythm
+                : null)?.Value.GetValueOrDefault((int)Math.Round(at)) is { } word
             ? word : Counted.Label(style, count, line.Counts);
     }
 
-    private static IEnumerable<BoardClick> ClicksOf(DanceRun run, RunStretch stretch, Func<DanceLine, double, int, string> counted, Dictionary<double, RunAction> halves, string wall)
+    private static IEnumerable<BoardClick> ClicksOf(
+        DanceRun run,
+        RunStretch stretch,
+        Func<DanceLine, double, int, string> counted,
+        Dictionary<double, RunAction> halves,
+        string wall)
     {
         var part = stretch.Stretch.Pattern.Part;
         var name = stretch.Called;
@@ -177,13 +261,37 @@ public sealed record BoardTimeline(
                 }
 
                 var at = stretch.FromCount - stretch.Stretch.From + count;
-                var where = run.Trace.Dance.IsPhrased || stretch.IsTag ? $"{name} · {PartWording.Of(line)}" : $"repeat {stretch.Repeat}, {PartWording.Of(part, line, several: true)}";
-                yield return new BoardClick(run.Song.Time.SecondsAt(at), counted(line, at, i + 1), false, i == 0, false, stretch.Repeat, where, wall, stretch.Part, line.Number, i + 1);
+                var where = run.Trace.Dance.IsPhrased || stretch.IsTag
+                    ? $"{name} · {PartWording.Of(line)}"
+                    : $"repeat {stretch.Repeat}, {PartWording.Of(part, line, several: true)}";
+                yield return new BoardClick(
+                    run.Song.Time.SecondsAt(at),
+                    counted(line, at, i + 1),
+                    false,
+                    i == 0,
+                    false,
+                    stretch.Repeat,
+                    where,
+                    wall,
+                    stretch.Part,
+                    line.Number,
+                    i + 1);
                 foreach (var share in Shares)
                 {
                     if (halves.TryGetValue(Math.Round(at + share.Part, 6), out var moved) && moved.Repeat == stretch.Repeat)
                     {
-                        yield return new BoardClick(moved.Seconds, share.Letter, false, false, true, stretch.Repeat, where, wall, stretch.Part, line.Number, i + 1);
+                        yield return new BoardClick(
+                            moved.Seconds,
+                            share.Letter,
+                            false,
+                            false,
+                            true,
+                            stretch.Repeat,
+                            where,
+                            wall,
+                            stretch.Part,
+                            line.Number,
+                            i + 1);
                     }
                 }
             }
@@ -200,7 +308,16 @@ public sealed record BoardTimeline(
             // The free foot and the facing follow every action; the name stays until the next call.
             var name = action.Wording?.Called ?? (steps.Count > 0 ? steps[^1].Name : "");
             var foot = action.Foot.IsSingle() ? action.Foot.Letter() : "";
-            steps.Add(new BoardStep(action.Seconds, action.Wording is not null, name, action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot, action.Weight.FreeFoot() is var free && free.IsSingle() ? free.Letter() : "", FacingWords.Of(header, action.Facing), action.Facing.Degrees, action.Deed, action.Wording is null ? "" : action.Step));
+            steps.Add(new BoardStep(
+                action.Seconds,
+                action.Wording is not null,
+                name,
+                action.Wording is { Letter.Length: > 0 } own ? own.Letter : foot,
+                action.Weight.FreeFoot() is var free && free.IsSingle() ? free.Letter() : "",
+                FacingWords.Of(header, action.Facing),
+                action.Facing.Degrees,
+                action.Deed,
+                action.Wording is null ? "" : action.Step));
         }
 
         return steps;
@@ -209,34 +326,48 @@ public sealed record BoardTimeline(
     private static List<BoardParts> PartsOf(DanceRun run, IReadOnlyList<RunAction> actions, StepLexicon lexicon)
     {
         var parts = new StepParts(run.Trace.Dance, lexicon);
-        return [.. actions.Where(a => a.Wording is not null).Select(a => a.Step).Distinct().Select(s => new BoardParts(s, parts.Of(s))).Where(p => p.Parts.Count > 0)];
+        return [.. actions.Where(a => a.Wording is not null)
+            .Select(a => a.Step)
+            .Distinct()
+            .Select(s => new BoardParts(s, parts.Of(s)))
+            .Where(p => p.Parts.Count > 0)];
     }
 
-    private static CallSettings SettingsOf(BlockRun block, double rate, int repeats, BoardCalls calls) => new(new Rate(rate * 100), Speech.DefaultLead, repeats)
-    {
-        Way = calls.Way,
-        Rule = calls.Rule,
-        Counting = calls.Counting,
-        FeetOnly = calls.FeetOnly,
-        Layers = calls.Layers,
-        Heard = calls.Heard,
-        Starts = block.Starts,
-        CountIn = block.Starts.Count > 0 ? block.CountIn : 0,
-        WithBeat = false,
-    };
+    private static CallSettings SettingsOf(BlockRun block, double rate, int repeats, BoardCalls calls) =>
+        new(new Rate(rate * 100), Speech.DefaultLead, repeats)
+        {
+            Way = calls.Way,
+            Rule = calls.Rule,
+            Counting = calls.Counting,
+            FeetOnly = calls.FeetOnly,
+            Layers = calls.Layers,
+            Heard = calls.Heard,
+            Starts = block.Starts,
+            CountIn = block.Starts.Count > 0 ? block.CountIn : 0,
+            WithBeat = false,
+        };
 
-    private static List<BoardSay> SaysOf(DanceRun run, CallSettings settings, StepLexicon lexicon) => settings.Rule == CallRule.CountsOnly ? []
-        : [.. CueSheet.Of(run, settings, lexicon).Where(c => c.Words.Length > 0 && !c.IsBeat).Select(c => new BoardSay(c.At, c.Until, c.StepAt, c.Words, c.IsOwn, c.Layer))];
+    private static List<BoardSay> SaysOf(DanceRun run, CallSettings settings, StepLexicon lexicon) =>
+        settings.Rule == CallRule.CountsOnly ? []
+        : [.. CueSheet.Of(run, settings, lexicon)
+            .Where(c => c.Words.Length > 0 && !c.IsBeat)
+            .Select(c => new BoardSay(c.At, c.Until, c.StepAt, c.Words, c.IsOwn, c.Layer))];
 
     private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats)
     {
         var time = run.Song.Time;
         string Facing(Facing facing) => $"facing {FacingWords.Of(run.Trace.Dance.Header, facing)}";
-        BoardEvent Event(SongCount count, int ahead, string words) => new(time.SecondsAt(count.After(-ahead)), time.SecondsAt(count), words);
+        BoardEvent Event(SongCount count, int ahead, string words) =>
+            new(time.SecondsAt(count.After(-ahead)), time.SecondsAt(count), words);
         foreach (var happens in run.Events.Where(e => e.Kind != RunEventKind.Ending && e.AfterRepeat <= repeats))
         {
             var tag = run.Stretches.FirstOrDefault(s => s.IsTag && s.FromCount == happens.AtCount);
-            yield return Event(happens.AtCount, AheadOfChange, happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? "tag"}, {Facing(happens.Facing)}" : $"restart from the top, {Facing(happens.Facing)}");
+            yield return Event(
+                happens.AtCount,
+                AheadOfChange,
+                happens.Kind == RunEventKind.Tag
+                    ? $"{tag?.Called ?? "tag"}, {Facing(happens.Facing)}"
+                    : $"restart from the top, {Facing(happens.Facing)}");
         }
 
         var told = run.Events.Where(e => e.Kind == RunEventKind.Restart).Select(e => e.AtCount).ToHashSet();
@@ -247,8 +378,11 @@ public sealed record BoardTimeline(
                 continue;
             }
 
-            var words = run.IsExcerpt ? next.Repeat == before.Repeat ? $"next: {next.Called}" : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? "last one" : "again"
-                : run.Trace.Dance.IsPhrased ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}"
+            var words = run.IsExcerpt
+                ? next.Repeat == before.Repeat ? $"next: {next.Called}" : next == run.Stretches.First(s =>
+                    s.Repeat == run.Stretches[^1].Repeat) ? "last one" : "again"
+                : run.Trace.Dance.IsPhrased
+                    ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}"
                 : next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag ? "from the top, other side" : "from the top";
             yield return Event(next.FromCount, AheadOfPart, $"{words}, {Facing(next.StartFacing)}");
         }
@@ -263,7 +397,15 @@ public sealed record BoardTimeline(
             }
             else if (passage.Feel != before)
             {
-                yield return Event(run.Song.Starts[i], AheadOfPart, passage.Feel switch { CountingFeel.HalfTime => "half time", CountingFeel.DoubleTime => "double time", _ => "at its own pace again" });
+                yield return Event(
+                    run.Song.Starts[i],
+                    AheadOfPart,
+                    passage.Feel switch
+                    {
+                        CountingFeel.HalfTime => "half time",
+                        CountingFeel.DoubleTime => "double time",
+                        _ => "at its own pace again"
+                    });
             }
 
             if (passage.Note is { Length: > 0 } reminder)

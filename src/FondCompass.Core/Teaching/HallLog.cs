@@ -7,12 +7,21 @@ namespace FondCompass.Core.Teaching;
 /// <param name="Trouble">Marks by bite.</param>
 /// <param name="IsDone">The leader went on from it.</param>
 /// <param name="IsSkipped">The leader left it out.</param>
-public sealed record BlockHeld(string Block, double Seconds, double Dancing, IReadOnlyList<(int Rate, int Repeats)> Rates, IReadOnlyList<(string Bite, int Marks)> Trouble, bool IsDone, bool IsSkipped)
+public sealed record BlockHeld(
+    string Block,
+    double Seconds,
+    double Dancing,
+    IReadOnlyList<(int Rate, int Repeats)> Rates,
+    IReadOnlyList<(string Bite, int Marks)> Trouble,
+    bool IsDone,
+    bool IsSkipped)
 {
     /// <summary>It was marked as clean, all but what was lost in it.</summary>
     public bool IsClean { get; init; }
 
-    /// <summary>Whether it counts as done (rules, section 7): it was danced or walked at least half its planned time, whatever was pressed.</summary>
+    /// <summary>
+    /// Whether it counts as done (rules, section 7): it was danced or walked at least half its planned time, whatever was pressed.
+    /// </summary>
     /// <param name="planned">Seconds planned for it; 0 where nobody planned it, and then what was pressed counts.</param>
     public bool WasDone(double planned) => planned > 0 ? Seconds >= planned / 2 : IsDone;
 
@@ -66,7 +75,9 @@ public sealed record HallLog
                 block,
                 Union(spans.Where(s => s.Block == block && !s.IsPlaying.HasValue).Select(s => (s.From, s.To))),
                 Union(spans.Where(s => s.Block == block && s.IsPlaying == true).Select(s => (s.From, s.To))),
-                [.. own.Where(e => e.Kind == LessonEventKind.Repeat).GroupBy(e => (int)Math.Round(e.Value ?? 0)).Select(g => (g.Key, g.Count()))],
+                [.. own.Where(e => e.Kind == LessonEventKind.Repeat)
+                    .GroupBy(e => (int)Math.Round(e.Value ?? 0))
+                    .Select(g => (g.Key, g.Count()))],
                 [.. own.Where(e => e.Kind == LessonEventKind.Trouble).GroupBy(e => e.Bite).Select(g => (g.Key, g.Count()))],
                 own.LastOrDefault(e => e.Kind is LessonEventKind.Done or LessonEventKind.Skip)?.Kind == LessonEventKind.Done,
                 own.LastOrDefault(e => e.Kind is LessonEventKind.Done or LessonEventKind.Skip)?.Kind == LessonEventKind.Skip)
@@ -92,7 +103,9 @@ public sealed record HallLog
     {
         var undone = new HashSet<Guid>();
         // Later ones first, so that what takes back is itself settled before it counts.
-        foreach (var undo in all.Where(e => e.Kind == LessonEventKind.Undo && e.Undoes is not null).OrderByDescending(e => e.Opened + e.Since).ThenByDescending(e => e.Number))
+        foreach (var undo in all.Where(e => e.Kind == LessonEventKind.Undo && e.Undoes is not null)
+            .OrderByDescending(e => e.Opened + e.Since)
+            .ThenByDescending(e => e.Number))
         {
             if (!undone.Contains(undo.Id))
             {

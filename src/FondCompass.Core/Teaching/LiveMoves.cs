@@ -35,7 +35,9 @@ public sealed record LiveEight(Weight Begins, Weight Ends, Eighths Turn, IReadOn
                     weight = after;
                     if (step.Moment is DanceAction action && step.Verb is { } verb)
                     {
-                        yield return (at - stretch.From + step.Moment.At.InCounts, verb.Has(Lexicon.VerbTraits.IsBody) ? action.Deed : verb.Name, step.Foot);
+                        yield return (at - stretch.From + step.Moment.At.InCounts, verb.Has(Lexicon.VerbTraits.IsBody)
+                            ? action.Deed
+                            : verb.Name, step.Foot);
                     }
                 }
 
@@ -57,12 +59,17 @@ public sealed record LiveMove(string Name, int Counts, double Difficulty, IReadO
     /// <summary>What is danced on top of the feet, with the counts from its first at which it begins and ends.</summary>
     public IReadOnlyList<(double From, double To, WordedLayer Layer)> Layers { get; init; } = [];
 
-    /// <summary>The eight of it that can be danced from a weight; null where the free foot does not allow it, or a pick-up would fall into what moves still.</summary>
+    /// <summary>
+    /// The eight of it that can be danced from a weight; null where the free foot does not allow it, or a pick-up would fall into what
+    /// moves still.
+    /// </summary>
     /// <param name="free">Counts in which nothing moves before it.</param>
     public LiveEight? From(Weight weight, double free = 1) => Eights.FirstOrDefault(e => e.Begins == weight && e.PickUp < free);
 }
 
-/// <summary>What can be called live: no order, the leader takes the next move, and only what feet, stance and counts allow is offered.</summary>
+/// <summary>
+/// What can be called live: no order, the leader takes the next move, and only what feet, stance and counts allow is offered.
+/// </summary>
 public sealed class LiveMoves
 {
     /// <summary>Moves at the most; nobody chooses among more.</summary>
@@ -77,8 +84,13 @@ public sealed class LiveMoves
     public IReadOnlyList<LiveMove> Moves { get; }
 
     /// <summary>Of steps, by their names or as one writes them: "vine", "shuffle forward".</summary>
-    /// <param name="names">Each a step with its way, without counts; what cannot be read, or does not go into an eight, is left out.</param>
-    public static (LiveMoves Moves, IReadOnlyList<string> LeftOut) Of(IEnumerable<string> names, double bpm, StepLexicon lexicon, int eight = 8)
+    /// <param name="names">Each a step with its way, without counts; what cannot be read, or does not go into an eight, is left
+    /// out.</param>
+    public static (LiveMoves Moves, IReadOnlyList<string> LeftOut) Of(
+        IEnumerable<string> names,
+        double bpm,
+        StepLexicon lexicon,
+        int eight = 8)
     {
         var (moves, leftOut) = (new List<LiveMove>(), new List<string>());
         foreach (var name in names.Select(n => n.Trim()).Where(n => n.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase).Take(Most))
@@ -105,7 +117,10 @@ public sealed class LiveMoves
         var moves = new List<LiveMove>();
         foreach (var bite in Bites.Of(analysis, knowledge, bpm).Where(b => b.Counts == eight && b.Relation != BiteRelation.Same).Take(Most))
         {
-            var eights = Enum.GetValues<Weight>().Select(w => EightOf(bite.Stretch, w, eight) ?? EightOf(Mirrored(bite.Stretch), w, eight)).OfType<LiveEight>().ToList();
+            var eights = Enum.GetValues<Weight>()
+                .Select(w => EightOf(bite.Stretch, w, eight) ?? EightOf(Mirrored(bite.Stretch), w, eight))
+                .OfType<LiveEight>()
+                .ToList();
             if (eights.Count > 0)
             {
                 moves.Add(new LiveMove(bite.Name, eight, bite.Difficulty.Points, eights));
@@ -128,14 +143,23 @@ public sealed class LiveMoves
             // What is shorter than an eight is danced as often as it goes into one.
             var (counts, whole) = (pattern.Part.Counts, Stretch.Whole(pattern));
             var length = counts > 0 && counts % eight == 0 ? counts : eight;
-            var eights = counts > 0 && length % counts == 0 ? Enum.GetValues<Weight>().Select(w => EightOf(whole, w, length) ?? EightOf(Mirrored(whole), w, length)).OfType<LiveEight>().ToList() : [];
+            var eights = counts > 0 && length % counts == 0
+                ? Enum.GetValues<Weight>()
+                    .Select(w => EightOf(whole, w, length) ?? EightOf(Mirrored(whole), w, length))
+                    .OfType<LiveEight>()
+                    .ToList()
+                : [];
             if (eights.Count == 0)
             {
                 leftOut.Add(pattern.Part.Name);
                 continue;
             }
 
-            moves.Add(new LiveMove(pattern.Part.Name, length, points[pattern.Part.Name].Select(b => b.Difficulty.Points).DefaultIfEmpty(0).Max(), eights)
+            moves.Add(new LiveMove(
+                pattern.Part.Name,
+                length,
+                points[pattern.Part.Name].Select(b => b.Difficulty.Points).DefaultIfEmpty(0).Max(),
+                eights)
             {
                 Parts = PartsOf(analysis, pattern, lexicon),
                 Layers = [.. pattern.Part.Layers.Select(l => (l.At.InCounts, (l.At + l.Length).InCounts, WordedLayer.Of(l.Text)))],
@@ -148,14 +172,20 @@ public sealed class LiveMoves
     private static List<StepPart> PartsOf(Analysis analysis, PartTrace pattern, StepLexicon lexicon)
     {
         var parts = new StepParts(analysis.Dance, lexicon);
-        return [.. pattern.Actions.GroupBy(a => a.Action.Call).Select(c => c.ToList()).Select(c => new StepPart(StepWording.Of(c).Called, c[0].Action.Beat.Label(analysis.Dance.Header.LineCounts), parts.Of(c[0].Action.Step)))];
+        return [.. pattern.Actions.GroupBy(a => a.Action.Call)
+            .Select(c => c.ToList())
+            .Select(c => new StepPart(
+                StepWording.Of(c).Called,
+                c[0].Action.Beat.Label(analysis.Dance.Header.LineCounts),
+                parts.Of(c[0].Action.Step)))];
     }
 
     /// <summary>What can follow from a weight, easy ones first.</summary>
     /// <param name="free">Counts in which nothing moves before it.</param>
     public IEnumerable<LiveMove> Offered(Weight weight, double free = 1) => Moves.Where(m => m.From(weight, free) is not null);
 
-    private static List<LiveMove> Sorted(List<LiveMove> moves) => [.. moves.OrderBy(m => m.Difficulty).ThenBy(m => m.Name, StringComparer.Ordinal)];
+    private static List<LiveMove> Sorted(List<LiveMove> moves) =>
+        [.. moves.OrderBy(m => m.Difficulty).ThenBy(m => m.Name, StringComparer.Ordinal)];
 
     private static LiveMove? MoveOf(string name, int eight, double bpm, StepLexicon lexicon)
     {
@@ -167,14 +197,23 @@ public sealed class LiveMoves
             Bite? first = null;
             foreach (var foot in (string[])["R", "L"])
             {
-                var analysis = Analysis.Of($"line {eight}\nstart weight {(foot == "R" ? "L" : "R")}\npart M\n{(counts == 1 ? "1" : $"1-{counts}")} {name} {foot}", lexicon);
-                if (analysis.Trace.Parts is not [{ Actions.Count: > 0 } pattern] || analysis.Findings.Any(f => f.Severity == Findings.Severity.Error) || pattern.Part.Counts != counts || pattern.Actions.All(a => a.Foot == Foot.None))
+                var analysis = Analysis.Of(
+                    $"line {eight}\nstart weight {(foot == "R" ? "L" : "R")}\npart M\n{(counts == 1 ? "1" : $"1-{counts}")} {name} {foot}",
+                    lexicon);
+                if (analysis.Trace.Parts is not [{ Actions.Count: > 0 } pattern]
+                    || analysis.Findings.Any(f => f.Severity == Findings.Severity.Error)
+                    || pattern.Part.Counts != counts
+                    || pattern.Actions.All(a => a.Foot == Foot.None))
                 {
                     continue;
                 }
 
                 first ??= Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular, [], []), bpm) is [var bite, ..] ? bite : null;
-                eights.AddRange(Enum.GetValues<Weight>().Where(w => eights.TrueForAll(e => e.Begins != w)).Select(w => EightOf(Stretch.Whole(pattern), w, eight)).OfType<LiveEight>().Select(e => e with { Lead = foot == "R" ? Foot.Right : Foot.Left }));
+                eights.AddRange(Enum.GetValues<Weight>()
+                    .Where(w => eights.TrueForAll(e => e.Begins != w))
+                    .Select(w => EightOf(Stretch.Whole(pattern), w, eight))
+                    .OfType<LiveEight>()
+                    .Select(e => e with { Lead = foot == "R" ? Foot.Right : Foot.Left }));
             }
 
             if (eights.Count > 0 && first is not null)
@@ -186,7 +225,10 @@ public sealed class LiveMoves
         return null;
     }
 
-    /// <summary>An eight of a stretch from one weight: the same again where the feet allow it, else its mirror image; null where neither can be danced without a fault.</summary>
+    /// <summary>
+    /// An eight of a stretch from one weight: the same again where the feet allow it, else its mirror image; null where neither can be
+    /// danced without a fault.
+    /// </summary>
     private static LiveEight? EightOf(Stretch stretch, Weight begins, int eight)
     {
         if (stretch.Pattern.Actions.Count == 0)

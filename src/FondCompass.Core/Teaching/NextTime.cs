@@ -34,11 +34,19 @@ public sealed record NextTime(IReadOnlyList<RecapLine> Recap, int Rate, string? 
     /// <param name="next">The day of the next lesson.</param>
     public static NextTime Of(IReadOnlyList<LineDanced> lines, int reached, int rate, DateOnly next)
     {
-        var due = lines.Take(reached).Select(l => new RecapLine(l.Name, l.KeptOn(next), 0) is var r && l.KeptOn(next) is { } kept ? r with { Seconds = new Learned(kept, l.Spent).Recap } : r with { Seconds = l.Spent })
+        var due = lines.Take(reached)
+            .Select(l => new RecapLine(l.Name, l.KeptOn(next), 0) is var r && l.KeptOn(next) is { } kept
+                ? r with { Seconds = new Learned(kept, l.Spent).Recap }
+                : r with { Seconds = l.Spent })
             .Where(r => r.Kept is null or < Memory.Due).OrderBy(r => r.Kept ?? -1).ToList();
         var lost = lines.Take(reached).Any(l => l.Days.Count > 0 && l.Days[^1].Clean == false);
         return new NextTime(due, Math.Clamp(lost ? rate - Slower : rate, Slowest, 100), reached < lines.Count ? lines[reached].Name : null);
     }
+
+    private static string Named(RecapLine line) =>
+        line.Kept is { } kept
+            ? string.Create(CultureInfo.InvariantCulture, $"{line.Name} ({kept:0%} kept by then)")
+            : $"{line.Name} (never clean yet)";
 
     /// <summary>The same in a sentence or two.</summary>
     public string Words
@@ -46,8 +54,12 @@ public sealed record NextTime(IReadOnlyList<RecapLine> Recap, int Rate, string? 
         get
         {
             var recap = Recap.Count == 0 ? "" : string.Create(
-                CultureInfo.InvariantCulture, $"recap {string.Join(", ", Recap.Select(r => r.Kept is { } kept ? $"{r.Name} ({kept:0%} kept by then)" : $"{r.Name} (never clean yet)"))}{(Seconds > 0 ? $", {LessonWords.Clock(Seconds)} min" : "")}, from {Rate} %");
-            var then = GoOn is { } line ? $"go on with {line}" : Recap.Count == 0 ? "it is known: dance it whole, on every wall, at full tempo" : "dance it whole on every wall";
+                CultureInfo.InvariantCulture,
+                $"recap {string.Join(", ", Recap.Select(Named))}{(Seconds > 0 ? $", {LessonWords.Clock(Seconds)} min" : "")}, from "
+                    + $"{Rate} %");
+            var then = GoOn is { } line ? $"go on with {line}"
+                : Recap.Count == 0 ? "it is known: dance it whole, on every wall, at full tempo"
+                : "dance it whole on every wall";
             return $"Next time: {(recap.Length > 0 ? $"{recap}; then {then}" : then)}.";
         }
     }

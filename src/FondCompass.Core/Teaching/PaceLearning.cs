@@ -23,7 +23,10 @@ public sealed record LearnedConstant(string Name, double Before, double Factor, 
     public double After => IsHeld || IsGiven ? Before : Before * Factor;
 
     public string Why => Blocks == 0 ? "No block of this kind is logged yet."
-        : string.Create(CultureInfo.InvariantCulture, $"{Blocks} {(Blocks == 1 ? "block" : "blocks")} took on the whole {Whole:0%} of the time planned; with so few it counts as {Factor:0.00}.{(IsHeld ? " You hold it fast." : IsGiven ? " You gave the number, and it stands." : "")}");
+        : string.Create(
+            CultureInfo.InvariantCulture,
+            $"{Blocks} {(Blocks == 1 ? "block" : "blocks")} took on the whole {Whole:0%} of the time planned; with so few it counts as "
+                + $"{Factor:0.00}.{(IsHeld ? " You hold it fast." : IsGiven ? " You gave the number, and it stands." : "")}");
 
     /// <summary>The mean ratio itself, with nothing held back.</summary>
     private double Whole => Math.Pow(Factor, (Blocks + PaceLearning.Doubt) / (double)Math.Max(1, Blocks));
@@ -39,6 +42,11 @@ public static class PaceLearning
     public static double Factor(IReadOnlyCollection<TimeTaken> logged) =>
         Math.Exp(logged.Sum(t => Math.Log(t.Factor)) / (logged.Count + Doubt));
 
-    public static LearnedConstant Of(string name, double before, IReadOnlyCollection<TimeTaken> logged, bool isHeld = false, bool isGiven = false) =>
+    public static LearnedConstant Of(
+        string name,
+        double before,
+        IReadOnlyCollection<TimeTaken> logged,
+        bool isHeld = false,
+        bool isGiven = false) =>
         new(name, before, Factor(logged), logged.Count, isHeld, isGiven);
 }

@@ -32,7 +32,9 @@ public static class TapTrain
     /// <summary>Beats without a tap after which it is another train.</summary>
     private const double Lost = 6;
 
-    /// <summary>Beats that the line is laid through: enough to steady a hand, few enough to follow music that gathers or loses speed.</summary>
+    /// <summary>
+    /// Beats that the line is laid through: enough to steady a hand, few enough to follow music that gathers or loses speed.
+    /// </summary>
     private const int Window = 14;
 
     /// <summary>Taps that are looked at, at the most.</summary>
@@ -65,7 +67,10 @@ public static class TapTrain
             return null;
         }
 
-        var off = times.Select((t, i) => (Back: beats[^1] - beats[i], Off: t - at - (slope * (beats[i] - beats[^1])))).Where(t => t.Back < Window).Select(t => t.Off * t.Off).ToList();
+        var off = times.Select((t, i) => (Back: beats[^1] - beats[i], Off: t - at - (slope * (beats[i] - beats[^1]))))
+            .Where(t => t.Back < Window)
+            .Select(t => t.Off * t.Off)
+            .ToList();
         var spread = Math.Sqrt(off.Sum() / Math.Max(1, off.Count - 2));
         return new TappedBeat(60 / slope, at, beats[^1] - beats[0], spread, DriftOf(times, beats));
     }

@@ -140,7 +140,9 @@ public static class Lexer
 
         var hangul = IsHangul(text[at]);
         var to = at;
-        while (to < end && (IsLetter(text, to) || char.IsAsciiDigit(text[to]) || IsInside(text, to, end)) && (IsHangul(text[to]) == hangul || !char.IsLetter(text[to])))
+        while (to < end
+            && (IsLetter(text, to) || char.IsAsciiDigit(text[to]) || IsInside(text, to, end))
+            && (IsHangul(text[to]) == hangul || !char.IsLetter(text[to])))
         {
             to += char.IsHighSurrogate(text[to]) && to + 1 < end ? 2 : 1;
         }
@@ -163,7 +165,9 @@ public static class Lexer
             to++;
         }
 
-        return text[at] is 'R' or 'L' && to - from is >= 2 and <= 16 && (to >= text.Length || !(IsLetter(text, to) || char.IsAsciiDigit(text[to]) || text[to] is '\'' or '’'))
+        return text[at] is 'R' or 'L'
+            && to - from is >= 2 and <= 16
+            && (to >= text.Length || !(IsLetter(text, to) || char.IsAsciiDigit(text[to]) || text[to] is '\'' or '’'))
             && (from == 0 || !(IsLetter(text, from - 1) || char.IsAsciiDigit(text[from - 1])));
     }
 
@@ -201,7 +205,8 @@ public static class Lexer
                 return Make(TokenKind.Word, "and", at, at + 1);
             case '+':
                 return Make(TokenKind.Word, "plus", at, at + 1);
-            case '"' or '“' or '”' or '„' or '«' or '»' or '\'' or '‘' or '’' or '`' or '!' or '?' or '*' or '•' or '·' or '¡' or '¿' or '#' or '_' or '>' or '<':
+            case '"' or '“' or '”' or '„' or '«' or '»' or '\'' or '‘' or '’' or '`' or '!' or '?' or '*' or '•' or '·' or '¡' or '¿'
+                or '#' or '_' or '>' or '<':
                 return Make(TokenKind.Mark, c.ToString(), at, at + 1);
             default:
                 // Several code points that are one sign ("🕺🏽", joined figures) are one token.
@@ -221,18 +226,23 @@ public static class Lexer
     }
 
     private static readonly HashSet<string>.AlternateLookup<ReadOnlySpan<char>> Common = new HashSet<string>(
-        ["step", "walk", "rock", "recover", "r", "l", "right", "left", "forward", "back", "side", "turn", "touch", "hold", "vine", "with", "and", "x", "march", "shuffle", "beside", "behind", "across", "close"])
+        [
+            "step", "walk", "rock", "recover", "r", "l", "right", "left", "forward", "back", "side", "turn", "touch", "hold",
+            "vine", "with", "and", "x", "march", "shuffle", "beside", "behind", "across", "close"
+        ])
         .GetAlternateLookup<ReadOnlySpan<char>>();
 
     private static bool IsOrdinal(ReadOnlySpan<char> letters) =>
         letters.Equals("st", StringComparison.OrdinalIgnoreCase) || letters.Equals("nd", StringComparison.OrdinalIgnoreCase)
         || letters.Equals("rd", StringComparison.OrdinalIgnoreCase) || letters.Equals("th", StringComparison.OrdinalIgnoreCase);
 
-    private static bool IsLetter(string text, int at) => char.IsLetter(text, at) || (char.IsLowSurrogate(text[at]) && at > 0 && char.IsLetter(text, at - 1));
+    private static bool IsLetter(string text, int at) =>
+        char.IsLetter(text, at) || (char.IsLowSurrogate(text[at]) && at > 0 && char.IsLetter(text, at - 1));
 
     /// <summary>An apostrophe or a combining mark inside a word: don't, driver's.</summary>
     private static bool IsInside(string text, int at, int end) =>
-        (text[at] is '\'' or '’' && at + 1 < end && char.IsLetter(text[at + 1])) || CharUnicodeInfo.GetUnicodeCategory(text[at]) == UnicodeCategory.NonSpacingMark;
+        (text[at] is '\'' or '’' && at + 1 < end && char.IsLetter(text[at + 1]))
+            || CharUnicodeInfo.GetUnicodeCategory(text[at]) == UnicodeCategory.NonSpacingMark;
 
     private static bool IsHangul(char c) => c is >= '\uac00' and <= '\ud7a3' or >= '\u1100' and <= '\u11ff' or >= '\u3130' and <= '\u318f';
 }

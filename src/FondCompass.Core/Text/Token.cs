@@ -38,7 +38,10 @@ public enum TokenKind
 public readonly record struct Token(TokenKind Kind, string Text, TextSpan Span)
 {
     /// <summary>A number's value; 0 when it has none or is out of all reason.</summary>
-    public int Number => Kind is TokenKind.Number or TokenKind.Times && Text.Length <= 6 ? int.Parse(Text, System.Globalization.CultureInfo.InvariantCulture) : 0;
+    public int Number =>
+        Kind is TokenKind.Number or TokenKind.Times && Text.Length <= 6
+            ? int.Parse(Text, System.Globalization.CultureInfo.InvariantCulture)
+            : 0;
 
     public bool Is(char separator) => Kind == TokenKind.Separator && Text[0] == separator;
 }

@@ -26,12 +26,17 @@ public static class PartWording
 
     /// <summary>A line of a dance: with its part's name where there are several, "C 2", "V: out and back".</summary>
     public static string Of(PartActions part, DanceLine line, bool several) =>
-        line.Name.Length > 0 ? several ? $"{part.Name}: {line.Name}" : line.Name : several ? $"{part.Name} {line.Number}" : $"{line.Number}";
+        line.Name.Length > 0 ? several ? $"{part.Name}: {line.Name}" : line.Name
+            : several ? $"{part.Name} {line.Number}"
+            : $"{line.Number}";
 
     /// <summary>A line with the place where it stands: "the pier (Quay 1)", "Quay 1" where it has no name.</summary>
     public static string At(PartActions part, int line) =>
-        part.Lines.FirstOrDefault(l => l.Number == line) is { Name.Length: > 0 } named ? $"{named.Name} ({part.Name} {line})" : $"{part.Name} {line}";
+        part.Lines.FirstOrDefault(l => l.Number == line) is { Name.Length: > 0 } named
+            ? $"{named.Name} ({part.Name} {line})"
+            : $"{part.Name} {line}";
 
     /// <summary>The words of steps danced in a row: "vine R, touch L".</summary>
-    public static string WordsOf(PartTrace danced) => string.Join(", ", danced.Actions.GroupBy(a => a.Action.Call).Select(c => StepWording.Of([.. c]).ToString()));
+    public static string WordsOf(PartTrace danced) =>
+        string.Join(", ", danced.Actions.GroupBy(a => a.Action.Call).Select(c => StepWording.Of([.. c]).ToString()));
 }

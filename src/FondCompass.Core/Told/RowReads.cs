@@ -29,7 +29,9 @@ public static class RowReads
         var doubts = findings.Where(f => f.Code is "WORD04" or "WORD06" or "WORD07" or "WORD08"
             && f.Place.Row is not null).GroupBy(f => f.Place.Row!.Value).ToDictionary(g => g.Key, g => g.First());
         var reads = new SortedDictionary<int, RowRead>();
-        var variants = Versions.Of(trace.Actions).Take(MostVariants).SelectMany(label => DanceTracer.Trace(trace.Actions.With(label)).Parts);
+        var variants = Versions.Of(trace.Actions)
+            .Take(MostVariants)
+            .SelectMany(label => DanceTracer.Trace(trace.Actions.With(label)).Parts);
         foreach (var part in trace.Parts.Concat(trace.LaterCalls).Concat(trace.StandIns).Concat(variants))
         {
             var layers = part.Part.Layers.ToLookup(l => l.Row);
@@ -43,9 +45,13 @@ public static class RowReads
                 var actions = group.ToList();
 
                 // What lies on the whole line is told at its own row.
-                var elsewhere = part.Part.Layers.Where(l => l.Row != group.Key.Row && l.Line == group.Key.Line).Select(l => l.Text).ToHashSet();
+                var elsewhere = part.Part.Layers.Where(l => l.Row != group.Key.Row && l.Line == group.Key.Line)
+                    .Select(l => l.Text)
+                    .ToHashSet();
                 var told = string.Join(" · ", actions.Take(Most).Select(a => Told(a, trace.Dance.Header.LineCounts, elsewhere)));
-                told += string.Concat(Resting(layers[group.Key.Row].Where(l => l.Line == group.Key.Line), actions).Take(Most).Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"));
+                told += string.Concat(Resting(layers[group.Key.Row].Where(l => l.Line == group.Key.Line), actions)
+                    .Take(Most)
+                    .Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"));
                 told += actions.Count > Most ? $" · and {actions.Count - Most} more" : "";
                 reads[group.Key.Row] = doubts.TryGetValue(group.Key.Row, out var doubt)
                     ? new RowRead(group.Key.Row, told, doubt.Message, doubt.Fix?.NewText ?? "")
@@ -55,7 +61,13 @@ public static class RowReads
             {
                 var first = alone.First();
                 var counts = first.Length.InCounts;
-                reads[alone.Key] = new RowRead(alone.Key, $"{first.Beat.Label(trace.Dance.Header.LineCounts)}{(counts > 1 ? $"-{first.Beat.Number + counts - 1:0}" : "")} + {first.Text}{string.Concat(alone.Skip(1).Where(l => l.Line == first.Line).Take(Most).Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"))}");
+                var lineCounts = trace.Dance.Header.LineCounts;
+                var until = counts > 1 ? $"-{first.Beat.Number + counts - 1:0}" : "";
+                var further = alone.Skip(1).Where(l => l.Line == first.Line).Take(Most)
+                    .Select(l => $" · {l.Beat.Label(lineCounts)} + {l.Text}");
+                reads[alone.Key] = new RowRead(
+                    alone.Key,
+                    $"{first.Beat.Label(lineCounts)}{until} + {first.Text}{string.Concat(further)}");
             }
         }
 
@@ -78,7 +90,9 @@ public static class RowReads
         else
         {
             // A named step of hips or arms has no words of its own here: its name, and the side it was called with.
-            words.Add(action.Action.Verb.Has(VerbTraits.IsBody) ? $"{action.Action.Step}{(action.Action.CallLead.IsSingle() ? " " + action.Action.CallLead.Letter() : "")}" : action.Action.Verb.Name);
+            words.Add(action.Action.Verb.Has(VerbTraits.IsBody)
+                ? $"{action.Action.Step}{(action.Action.CallLead.IsSingle() ? " " + action.Action.CallLead.Letter() : "")}"
+                : action.Action.Verb.Name);
             if (action.Foot != Foot.None)
             {
                 words.Add(action.Foot == Foot.Both ? "both" : action.Foot.Letter());
@@ -106,7 +120,9 @@ public static class RowReads
             text += $"{(action.TurnFirst ? " after turning " : ", turning ")}{action.Turn}";
         }
 
-        text += action.Onto != Foot.None && action.Verb.Kind != VerbKind.Takes ? $", onto {(action.Onto == Foot.Both ? "both" : action.Onto.Letter())}" : "";
+        text += action.Onto != Foot.None && action.Verb.Kind != VerbKind.Takes
+            ? $", onto {(action.Onto == Foot.Both ? "both" : action.Onto.Letter())}"
+            : "";
         return text + string.Concat(action.Action.Layers.Where(l => without?.Contains(l) != true).Select(l => $" + {l}"));
     }
 }

@@ -10,7 +10,8 @@ namespace FondCompass.Core.Told;
 public sealed record StepPart(string Words, string Counts, IReadOnlyList<StepPart> Parts);
 
 /// <summary>
-/// How a step goes, one level at a time (calls, section 4): its parts in the words of the definition, each of these again, down to single movements.
+/// How a step goes, one level at a time (calls, section 4): its parts in the words of the definition, each of these again, down to single
+/// movements.
 /// </summary>
 public sealed class StepParts
 {
@@ -44,14 +45,24 @@ public sealed class StepParts
         return PartsOf(StepLexicon.Key(step), []);
     }
 
-    /// <summary>The named steps that a step of the dance's or the instructor's own is made of, one level down; null where it is made of single movements, and for any other step.</summary>
+    /// <summary>
+    /// The named steps that a step of the dance's or the instructor's own is made of, one level down; null where it is made of single
+    /// movements, and for any other step.
+    /// </summary>
     public IReadOnlyList<string>? NamesIn(string step)
     {
         var key = StepLexicon.Key(step);
         if (!_names.TryGetValue(key, out var names))
         {
             var meaning = _meanings.GetValueOrDefault(key) ?? (_lexicon.Find(key) is { IsOwn: true } mine ? mine.FormTexts[0] : null);
-            List<string> found = meaning is null ? [] : [.. CountedPieces.Split(meaning, _lineCounts).SelectMany(p => p.Counts is null ? p.Wording.Split([',', ';']) : [p.Wording]).Select(NamedIn).OfType<string>().Where(n => n != key).Distinct()];
+            List<string> found = meaning is null
+                ? []
+                : [.. CountedPieces.Split(meaning, _lineCounts)
+                    .SelectMany(p => p.Counts is null ? p.Wording.Split([',', ';']) : [p.Wording])
+                    .Select(NamedIn)
+                    .OfType<string>()
+                    .Where(n => n != key)
+                    .Distinct()];
             names = _names[key] = found.Count > 0 ? found : null;
         }
 
@@ -86,7 +97,10 @@ public sealed class StepParts
                     return parts;
                 }
 
-                parts.Add(new StepPart(words, piece.Counts is null ? "" : piece.CountsAt.In(meaning).Trim(), NamedIn(words) is { } named ? PartsOf(named, under) : []));
+                parts.Add(new StepPart(
+                    words,
+                    piece.Counts is null ? "" : piece.CountsAt.In(meaning).Trim(),
+                    NamedIn(words) is { } named ? PartsOf(named, under) : []));
             }
         }
 
@@ -109,7 +123,9 @@ public sealed class StepParts
         return null;
     }
 
-    /// <summary>The movements of a step that everybody knows; the foot is left out, for which one leads is said where it is danced.</summary>
+    /// <summary>
+    /// The movements of a step that everybody knows; the foot is left out, for which one leads is said where it is danced.
+    /// </summary>
     private static IReadOnlyList<StepPart> Known(NamedStep step)
     {
         if (step.Forms[0].Actions.Count < 2)
@@ -119,7 +135,11 @@ public sealed class StepParts
 
         var form = step.FormTexts[0];
         var movements = form[(form.IndexOf(": ", StringComparison.Ordinal) is >= 0 and var at ? at + 2 : 0)..].Split(';');
-        return [.. movements.Select(m => string.Join(' ', m.Split(' ', StringSplitOptions.RemoveEmptyEntries).Where(w => w is not ("R" or "L" or "both" or "body")).Select(w => w.TrimEnd('*'))))
+        return [.. movements.Select(m => string.Join(
+            ' ',
+            m.Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Where(w => w is not ("R" or "L" or "both" or "body"))
+                .Select(w => w.TrimEnd('*'))))
             .Where(m => m.Length > 0).Select(m => new StepPart(m, "", []))];
     }
 }

@@ -31,7 +31,9 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
     /// <summary>L or R; empty where no single foot begins.</summary>
     public string Letter => Lead.IsSingle() ? Lead.Letter() : "";
 
-    /// <summary>In one line: "shuffle L forward"; with a turn the foot stands behind it, told as what it is: "pivot 1/4 left, R leads".</summary>
+    /// <summary>
+    /// In one line: "shuffle L forward"; with a turn the foot stands behind it, told as what it is: "pivot 1/4 left, R leads".
+    /// </summary>
     public override string ToString() =>
         Letter.Length == 0 ? Called
         : Turn.Length > 0 ? $"{Called}, {Letter} leads"
@@ -51,7 +53,9 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
     {
         var isBody = first.Verb.Has(VerbTraits.IsBody) && first.Words.Length > 0;
         var name = isBody ? first.Words : first.Name;
-        var way = first.CalledWay == Direction.None ? "" : first.WaySaid.Words is { Length: > 0 } said ? said : PhraseText.Words(first.CalledWay);
+        var way = first.CalledWay == Direction.None ? ""
+            : first.WaySaid.Words is { Length: > 0 } said ? said
+            : PhraseText.Words(first.CalledWay);
         return new StepWording(
             mirrored && isBody ? Sides.Mirrored(name) : name,
             name.EndsWith(way, StringComparison.OrdinalIgnoreCase) ? "" : way,
@@ -70,8 +74,12 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
         }
 
         var oneWay = turns.TrueForAll(t => t.Value > 0) || turns.TrueForAll(t => t.Value < 0);
-        return oneWay ? Amount(sum) : turns.Count <= 3 ? string.Join(", ", turns.Select(Amount)) : sum.IsNone ? "to and fro" : $"{Amount(sum)} in all";
+        return oneWay ? Amount(sum)
+            : turns.Count <= 3 ? string.Join(", ", turns.Select(Amount))
+            : sum.IsNone ? "to and fro"
+            : $"{Amount(sum)} in all";
     }
 
-    private static string Amount(Eighths turn) => Math.Abs(turn.Value) == Eighths.Full ? $"full turn {(turn.Value > 0 ? "right" : "left")}" : turn.ToString();
+    private static string Amount(Eighths turn) =>
+        Math.Abs(turn.Value) == Eighths.Full ? $"full turn {(turn.Value > 0 ? "right" : "left")}" : turn.ToString();
 }

@@ -78,7 +78,11 @@ public sealed record DanceTrace
     private bool? _goesRound;
 
     /// <summary>Whether it can be danced again from where it ends: on the same foot, as its mirror image, or from both feet.</summary>
-    public bool GoesRound => _goesRound ??= (!Dance.IsPhrased && Mirrors) || (Calls.Count > 0 && (Calls[0].StartWeight == EndWeight || (Calls[0].StartWeight != EndWeight.Other() && Calls[0].Stretch.CanBeginOn(EndWeight))));
+    public bool GoesRound =>
+        _goesRound ??= (!Dance.IsPhrased && Mirrors)
+            || (Calls.Count > 0
+                && (Calls[0].StartWeight == EndWeight
+                    || (Calls[0].StartWeight != EndWeight.Other() && Calls[0].Stretch.CanBeginOn(EndWeight))));
 
     /// <summary>A part, or a variant of one that stands in for it, by its own name.</summary>
     public PartTrace? Written(string name) =>

@@ -36,12 +36,16 @@ public sealed class DanceTracer
         }
 
         var standIns = _dance.Parts.Where(p => p.Variant is not null && !_traced.ContainsKey(p)).ToList();
-        var unreached = _dance.Dance.IsFree ? [] : _dance.Parts.Where(p => !_traced.ContainsKey(p) && p.Variant is null).Select(p => p.Name).ToList();
+        var unreached = _dance.Dance.IsFree
+            ? []
+            : _dance.Parts.Where(p => !_traced.ContainsKey(p) && p.Variant is null).Select(p => p.Name).ToList();
         var later = _dance.Parts.SelectMany(p => p.LaterCalls).Where(_traced.ContainsKey).Select(p => _traced[p]).ToList();
         return new DanceTrace
         {
             Actions = _dance,
-            Parts = _dance.Parts.Except(standIns).Select(p => Pattern(p, Header.StartWeight, Header.StartFacing, throughJoin: false)).ToList(),
+            Parts = _dance.Parts.Except(standIns)
+                .Select(p => Pattern(p, Header.StartWeight, Header.StartFacing, throughJoin: false))
+                .ToList(),
             StandIns = standIns.ConvertAll(StandIn),
             LaterCalls = later,
             Calls = _calls,
@@ -126,7 +130,9 @@ public sealed class DanceTracer
         }
     }
 
-    /// <summary>Moves without an order: each from the foot that its own first words need; the longest stands for the dance (reading, section 6).</summary>
+    /// <summary>
+    /// Moves without an order: each from the foot that its own first words need; the longest stands for the dance (reading, section 6).
+    /// </summary>
     private void TracePool()
     {
         PartTrace? longest = null;
@@ -138,7 +144,13 @@ public sealed class DanceTracer
 
         if (longest is { Part.Counts: > 0 })
         {
-            _calls.Add(new TracedCall(Stretch.Whole(longest), longest.Start.Weight, Header.StartFacing, longest.End.Weight, longest.NetTurn, longest.Part.Row));
+            _calls.Add(new TracedCall(
+                Stretch.Whole(longest),
+                longest.Start.Weight,
+                Header.StartFacing,
+                longest.End.Weight,
+                longest.NetTurn,
+                longest.Part.Row));
         }
     }
 
@@ -158,7 +170,9 @@ public sealed class DanceTracer
         WalkExceptions(pattern, mirrors);
     }
 
-    /// <summary>A looped pattern and its tags while they are being traced: a tag is traced in the state in which it is first reached.</summary>
+    /// <summary>
+    /// A looped pattern and its tags while they are being traced: a tag is traced in the state in which it is first reached.
+    /// </summary>
     private sealed class WhileTracing(DanceTracer tracer, PartTrace pattern, bool mirrors) : IRepeats
     {
         public bool Mirrors => mirrors;
@@ -170,14 +184,20 @@ public sealed class DanceTracer
         public Stretch Called(Stretch written, int call) => written;
 
         public Stretch? Tag(string name, Weight weight, Facing facing) =>
-            tracer._dance.Part(name) is { Counts: > 0 } part ? Stretch.Whole(tracer.Pattern(part, weight, facing, throughJoin: true)) : null;
+            tracer._dance.Part(name) is { Counts: > 0 } part
+                ? Stretch.Whole(tracer.Pattern(part, weight, facing, throughJoin: true))
+                : null;
     }
 
-    /// <summary>Dances the repeats up to the last tag or restart, so that each is reached in its true state, and looks at its joins.</summary>
+    /// <summary>
+    /// Dances the repeats up to the last tag or restart, so that each is reached in its true state, and looks at its joins.
+    /// </summary>
     private void WalkExceptions(PartTrace pattern, bool mirrors)
     {
         var dance = _dance.Dance;
-        var last = Math.Min(MostRepeats, dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).DefaultIfEmpty(0).Max());
+        var last = Math.Min(
+            MostRepeats,
+            dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).DefaultIfEmpty(0).Max());
         Walked? before = null;
         foreach (var walked in RepeatWalk.Of(dance, new WhileTracing(this, pattern, mirrors)))
         {

@@ -33,7 +33,8 @@ internal sealed class DancedPatterns(DanceTrace trace, bool asWritten = false) :
         return written with { Pattern = part, From = Math.Min(written.From, to), To = to };
     }
 
-    public Stretch? Tag(string name, Weight weight, Facing facing) => trace.Part(name) is { Part.Counts: > 0 } tag ? Stretch.Whole(tag) : null;
+    public Stretch? Tag(string name, Weight weight, Facing facing) =>
+        trace.Part(name) is { Part.Counts: > 0 } tag ? Stretch.Whole(tag) : null;
 
     private DanceTrace Danced(int repeat)
     {

@@ -111,7 +111,9 @@ public sealed record PartTrace
         }
 
         var settled = Settled.LastOrDefault(s => s.At < tick, (default, Start));
-        return low > 0 && (settled.At < Actions[low - 1].At || Settled.Count == 0) ? Actions[low - 1].After : low == 0 && Settled.Count == 0 ? Start : settled.State;
+        return low > 0 && (settled.At < Actions[low - 1].At || Settled.Count == 0) ? Actions[low - 1].After
+            : low == 0 && Settled.Count == 0 ? Start
+            : settled.State;
     }
 
     /// <summary>What each moment does to weight and facing, feet and turns resolved, for dancing the part again.</summary>

@@ -261,7 +261,10 @@ internal sealed class PartTracer
     {
         var way = direction == Direction.None ? verb.Default : direction;
         var crossing = action.Crossing.IsSingle() ? action.Crossing : foot;
-        if (!verb.Grounded || !crossing.IsSingle() || way is not (Direction.Across or Direction.Behind) || verb.Kind is VerbKind.Standing or VerbKind.NoFoot)
+        if (!verb.Grounded
+            || !crossing.IsSingle()
+            || way is not (Direction.Across or Direction.Behind)
+            || verb.Kind is VerbKind.Standing or VerbKind.NoFoot)
         {
             return Stance.Open;
         }

@@ -24,12 +24,23 @@ internal interface IRepeats
 
 /// <summary>One thing danced after another, without regard to where the song ends.</summary>
 /// <param name="Call">Number of the call or repeat as written, from 1; a tag has that of the one before it, 0 before the first.</param>
-/// <param name="Repeat">Number of the repeat as danced, from 1: it differs from <paramref name="Call"/> where calls are left out or danced again.</param>
+/// <param name="Repeat">Number of the repeat as danced, from 1: it differs from <paramref name="Call"/> where calls are left out or danced
+/// again.</param>
 /// <param name="Whole">As called.</param>
 /// <param name="Danced">As called, up to the restart.</param>
 /// <param name="Row">Text row that calls it; null for a repeat of a loop and a tag within the order.</param>
 internal sealed record Walked(
-    bool IsTag, int Call, int Repeat, Stretch Whole, Stretch Danced, RestartAfter? Restart, int? Row, Weight StartWeight, Facing StartFacing, Weight EndWeight, Facing EndFacing);
+    bool IsTag,
+    int Call,
+    int Repeat,
+    Stretch Whole,
+    Stretch Danced,
+    RestartAfter? Restart,
+    int? Row,
+    Weight StartWeight,
+    Facing StartFacing,
+    Weight EndWeight,
+    Facing EndFacing);
 
 /// <summary>
 /// Dances repeat after repeat, with their tags, restarts, and calls left out, danced again or moved (rules, section 6). Lazy: a loop has

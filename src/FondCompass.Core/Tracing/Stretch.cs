@@ -38,7 +38,11 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
             var danced = Mirrored
                 ? step with { Foot = step.Foot.Other(), Onto = step.Onto.Other(), Turn = -step.Turn, Set = step.Set?.Other() }
                 : step;
-            if (Finish?.Count is { } count && step.Moment is DanceAction && !isFinished && PartCount.Label(step.Moment.At) == count && (!danced.Turn.IsNone || !OtherTurns(step)))
+            if (Finish?.Count is { } count
+                && step.Moment is DanceAction
+                && !isFinished
+                && PartCount.Label(step.Moment.At) == count
+                && (!danced.Turn.IsNone || !OtherTurns(step)))
             {
                 danced = danced with { Turn = Finish.Turn };
                 isFinished = true;
@@ -94,7 +98,8 @@ public sealed record Stretch(PartTrace Pattern, int From, int To, bool Mirrored)
             if (fault != Fault.None)
             {
                 // A foot that was never named is simply the other one this time.
-                return step.Fault != Fault.None || step.Moment is DanceAction { Role: not FootRole.Named } and not DanceAction { CallLead: Foot.Left or Foot.Right };
+                return step.Fault != Fault.None
+                    || step.Moment is DanceAction { Role: not FootRole.Named } and not DanceAction { CallLead: Foot.Left or Foot.Right };
             }
 
             if (step.Set is not null || (step.Foot.IsSingle() && step.Verb is { Kind: not VerbKind.NoFoot }))

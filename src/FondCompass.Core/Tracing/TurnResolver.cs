@@ -23,7 +23,9 @@ internal static class TurnResolver
 
         if (turn.Target is { } target)
         {
-            return turn.Share > 0 ? (Share(OnSide((target - facing).Value, side), turn.Share), fault) : ToWall(turn, side, (target - facing).Value, fault);
+            return turn.Share > 0
+                ? (Share(OnSide((target - facing).Value, side), turn.Share), fault)
+                : ToWall(turn, side, (target - facing).Value, fault);
         }
 
         if (turn.Goal != TurnGoal.None)
@@ -61,7 +63,9 @@ internal static class TurnResolver
     /// <summary>The part of a turn still to come that this one of so many actions takes.</summary>
     private static Eighths Share(int left, int actions) => new(left / actions);
 
-    /// <summary>"to the corner", "to the side wall": which one, the way round decides; the right when that is open, and it is said.</summary>
+    /// <summary>
+    /// "to the corner", "to the side wall": which one, the way round decides; the right when that is open, and it is said.
+    /// </summary>
     private static (Eighths Turn, Fault Fault) ToGoal(Turn turn, int side, Facing facing, Fault fault)
     {
         var open = side == 0;
@@ -80,7 +84,9 @@ internal static class TurnResolver
         }
 
         var whole = new Eighths(size * side);
-        return (turn.Share > 0 ? Share(whole.Value, turn.Share) : whole, fault != Fault.None ? fault : open && turn.Goal != TurnGoal.OppositeWall ? Fault.OpenSide : Fault.None);
+        return (turn.Share > 0
+            ? Share(whole.Value, turn.Share)
+            : whole, fault != Fault.None ? fault : open && turn.Goal != TurnGoal.OppositeWall ? Fault.OpenSide : Fault.None);
     }
 
     private static (Eighths Turn, Fault Fault) ToWall(Turn turn, int side, int right, Fault fault)

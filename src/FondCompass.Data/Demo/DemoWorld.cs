@@ -14,7 +14,11 @@ public static class DemoWorld
     public const string UserName = "demo@kittiwake-quay.invalid";
 
     /// <summary>Loads the demo studio when the database holds no account yet.</summary>
-    public static async Task LoadIfEmpty(FondCompassContext context, UserManager<Instructor> users, InstructorClock clock, CancellationToken cancel = default)
+    public static async Task LoadIfEmpty(
+        FondCompassContext context,
+        UserManager<Instructor> users,
+        InstructorClock clock,
+        CancellationToken cancel = default)
     {
         await using var transaction = await context.Database.BeginTransactionAsync(cancel);
         // Two starts over one empty database wait for each other here.
@@ -28,7 +32,8 @@ public static class DemoWorld
         var created = await users.CreateAsync(owner);
         if (!created.Succeeded)
         {
-            throw new InvalidOperationException("The demo studio could not be made: " + string.Join(" ", created.Errors.Select(e => e.Description)));
+            throw new InvalidOperationException("The demo studio could not be made: "
+                + string.Join(" ", created.Errors.Select(e => e.Description)));
         }
 
         var shelf = new DanceShelf(context, owner.Id, clock);
@@ -58,7 +63,9 @@ public static class DemoWorld
     public static IEnumerable<(string Name, string Script)> Scripts()
     {
         var assembly = typeof(DemoWorld).Assembly;
-        foreach (var resource in assembly.GetManifestResourceNames().Where(n => n.EndsWith(".dance", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
+        foreach (var resource in assembly.GetManifestResourceNames()
+            .Where(n => n.EndsWith(".dance", StringComparison.Ordinal))
+            .Order(StringComparer.Ordinal))
         {
             using var reader = new StreamReader(assembly.GetManifestResourceStream(resource)!);
             yield return (resource.Split('.')[^2], reader.ReadToEnd());
@@ -68,15 +75,27 @@ public static class DemoWorld
     /// <summary>Invented tracks: one that drifts from the stroll, one in passages, one that gathers speed.</summary>
     private static readonly (string Dance, string Title, string Passages)[] Tracks =
     [
-        ("slack-tide-stroll", "Quay Lights", "intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8\n"),
-        ("nine-lanterns", "Nine for the Regatta", "intro 16 @104\nverse 48\n! chorus 32\nverse, the short one 24\n! chorus 32\nbridge 20\nverse 48\n! chorus 32\nending 8\n"),
+        ("slack-tide-stroll",
+            "Quay Lights",
+            "intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8\n"),
+        ("nine-lanterns",
+            "Nine for the Regatta",
+            "intro 16 @104\nverse 48\n! chorus 32\nverse, the short one 24\n! chorus 32\nbridge 20\nverse 48\n! chorus 32\nending 8\n"),
         ("winch-and-windlass", "Haul Away Slowly", "intro 8 @96\n! slack 64\ncapstan 4\n! hauling 64 @96-132\n! full strain 64 @132-160\n"),
     ];
 
     /// <summary>What the beginners learn for the regatta, in the order in which it begins.</summary>
-    private static readonly string[] Autumn = ["two-ferries-island", "low-water-waltz", "winch-and-windlass", "nine-lanterns", "bell-buoy-ring", "fog-signal"];
+    private static readonly string[] Autumn =
+    [
+        "two-ferries-island", "low-water-waltz", "winch-and-windlass", "nine-lanterns", "bell-buoy-ring", "fog-signal"
+    ];
 
-    private static async Task AddLessons(LessonBook book, LessonEvents events, Dictionary<string, DanceRecord> dances, InstructorClock clock, CancellationToken cancel)
+    private static async Task AddLessons(
+        LessonBook book,
+        LessonEvents events,
+        Dictionary<string, DanceRecord> dances,
+        InstructorClock clock,
+        CancellationToken cancel)
     {
         var stroll = dances["slack-tide-stroll"];
         var beginners = await book.AddGroup("Slipway beginners", "Thursdays in the Net Loft, rows", 60, cancel);

@@ -49,7 +49,9 @@ public sealed class SigningKey
     public string Xml { get; set; } = "";
 }
 
-/// <summary>What happened with an account, and from where: its owner can read it. Of a deleted account that it was deleted is all that stays.</summary>
+/// <summary>
+/// What happened with an account, and from where: its owner can read it. Of a deleted account that it was deleted is all that stays.
+/// </summary>
 public sealed class AccountEvent
 {
     public const int LongestKind = 40, LongestFrom = 64;

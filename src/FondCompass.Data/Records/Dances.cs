@@ -43,10 +43,15 @@ public sealed class DanceRecord : IOwned
     /// <summary>Tags that the dance has.</summary>
     public int Tags { get; set; }
 
-    /// <summary>Its lines as they are logged, each with its name and its steps (<see cref="Core.Lessons.LoggedLine"/>, JSON); empty until it is described.</summary>
+    /// <summary>
+    /// Its lines as they are logged, each with its name and its steps (<see cref="Core.Lessons.LoggedLine"/>, JSON); empty until it is
+    /// described.
+    /// </summary>
     public string Lines { get; set; } = "";
 
-    /// <summary>What stands beside the script is of other words than the instructor's own of now: it is described anew in the background.</summary>
+    /// <summary>
+    /// What stands beside the script is of other words than the instructor's own of now: it is described anew in the background.
+    /// </summary>
     public bool IsStale { get; set; }
 
     /// <summary>The instructor's own marks, in lower case.</summary>

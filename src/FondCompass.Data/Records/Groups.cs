@@ -51,10 +51,15 @@ public sealed class GroupRecord : IOwned
     /// <summary>The hall it dances in, as the room's page writes it; empty for none told yet.</summary>
     public string Room { get; set; } = "";
 
-    /// <summary>Constants that the instructor holds fast, so that the log does not change them: "walk", "talk", "gather", with a blank between.</summary>
+    /// <summary>
+    /// Constants that the instructor holds fast, so that the log does not change them: "walk", "talk", "gather", with a blank between.
+    /// </summary>
     public string HeldFast { get; set; } = "";
 
-    /// <summary>What the log taught of its pace: factors of walking, of talking and of gathering, 1 where nothing is logged. Reckoned from events, kept so that plans need not ask for them.</summary>
+    /// <summary>
+    /// What the log taught of its pace: factors of walking, of talking and of gathering, 1 where nothing is logged. Reckoned from events,
+    /// kept so that plans need not ask for them.
+    /// </summary>
     public double WalkFactor { get; set; } = 1;
 
     public double TalkFactor { get; set; } = 1;

@@ -65,7 +65,10 @@ public sealed class LessonRecord : IOwned
     /// <summary>Boards told of it since its log was last worked out.</summary>
     public bool IsLogDue { get; set; }
 
-    /// <summary>What its blocks took, as <see cref="LessonTimes"/> writes it; null where no board told anything, and of lessons held before this was kept.</summary>
+    /// <summary>
+    /// What its blocks took, as <see cref="LessonTimes"/> writes it; null where no board told anything, and of lessons held before this was
+    /// kept.
+    /// </summary>
     public string? Times { get; set; }
 
     /// <summary>A board leads it, and has not said that it is over.</summary>
@@ -77,7 +80,9 @@ public sealed class LessonRecord : IOwned
     /// <summary>Until when the code holds.</summary>
     public DateTimeOffset? ClassCodeUntil { get; set; }
 
-    /// <summary>When it was taken out; null for a lesson that stands. One that was taken out is found nowhere but where it can be put back.</summary>
+    /// <summary>
+    /// When it was taken out; null for a lesson that stands. One that was taken out is found nowhere but where it can be put back.
+    /// </summary>
     public DateTimeOffset? DeletedAt { get; set; }
 
     /// <summary>All dances that are taught in it.</summary>
@@ -85,7 +90,15 @@ public sealed class LessonRecord : IOwned
 
     /// <summary>How one of its dances went; null of a further dance of which nobody said it.</summary>
     public DanceHeld? HeldOf(Guid dance) => dance == DanceId
-        ? new DanceHeld { DanceId = DanceId, ReachedLine = ReachedLine, RatePercent = RatePercent, WeakLines = WeakLines, CleanLines = CleanLines } : Further.Find(f => f.DanceId == dance);
+        ? new DanceHeld
+        {
+            DanceId = DanceId,
+            ReachedLine = ReachedLine,
+            RatePercent = RatePercent,
+            WeakLines = WeakLines,
+            CleanLines = CleanLines
+        }
+            : Further.Find(f => f.DanceId == dance);
 
     /// <summary>What was marked of a dance: all that was reached clean (true), something lost (false), or neither (null).</summary>
     public bool? WasClean(Guid dance) => HeldOf(dance) is not { } went ? null
@@ -115,7 +128,8 @@ public sealed record LessonTimes(double Seconds, IReadOnlyList<double[]> Walks, 
     /// <summary>The same of each walk that is mostly talk; none in lessons kept before talking was learned apart.</summary>
     public IReadOnlyList<double[]> Talks { get; init; } = [];
 
-    public static LessonTimes? Read(string? kept) => kept is null ? null : JsonSerializer.Deserialize<LessonTimes>(kept, JsonSerializerOptions.Web);
+    public static LessonTimes? Read(string? kept) =>
+        kept is null ? null : JsonSerializer.Deserialize<LessonTimes>(kept, JsonSerializerOptions.Web);
 
     [JsonIgnore]
     public string Written => JsonSerializer.Serialize(this, JsonSerializerOptions.Web);

@@ -7,7 +7,9 @@ using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Web.Accounts;
 
-/// <summary>What is decided about somebody who wants in; the numbers are those of the events in the server's messages (docs/security.md).</summary>
+/// <summary>
+/// What is decided about somebody who wants in; the numbers are those of the events in the server's messages (docs/security.md).
+/// </summary>
 public enum SignInDecision
 {
     LetIn = 4101,
@@ -28,9 +30,16 @@ public sealed class AccountLog(FondCompassContext context, InstructorClock clock
 
     public static string FromOf(HttpContext http) => Network.AddressOf(http.Connection.RemoteIpAddress);
 
-    /// <summary>Tells whoever watches the server what was decided about somebody who wanted in; the account by its id, so that no address stands in the server's messages.</summary>
+    /// <summary>
+    /// Tells whoever watches the server what was decided about somebody who wanted in; the account by its id, so that no address stands in
+    /// the server's messages.
+    /// </summary>
     public void Decide(SignInDecision decision, Guid? account, string from) =>
-        monitor.Log(decision is SignInDecision.LetIn or SignInDecision.CodeAsked or SignInDecision.SignedOut or SignInDecision.SessionEnded ? LogLevel.Information : LogLevel.Warning, new EventId((int)decision, $"{decision}"),
+        monitor.Log(
+            decision is SignInDecision.LetIn or SignInDecision.CodeAsked or SignInDecision.SignedOut or SignInDecision.SessionEnded
+                ? LogLevel.Information
+                : LogLevel.Warning,
+            new EventId((int)decision, $"{decision}"),
             "Sign-in: {Decision}, account {Account}, from {From}", decision, account?.ToString() ?? "none", from);
 
     public async Task Write(Guid account, string kind, string from, CancellationToken cancel = default)
@@ -44,7 +53,8 @@ public sealed class AccountLog(FondCompassContext context, InstructorClock clock
         }
     }
 
-    public IQueryable<AccountEvent> Of(Guid account) => context.AccountEvents.AsNoTracking().Where(e => e.AccountId == account).OrderByDescending(e => e.Id);
+    public IQueryable<AccountEvent> Of(Guid account) =>
+        context.AccountEvents.AsNoTracking().Where(e => e.AccountId == account).OrderByDescending(e => e.Id);
 
     /// <summary>When it was, by the instructor's own clock.</summary>
     public string Moment(DateTimeOffset at) => clock.LocalOf(at).ToString("d MMM yyyy, HH:mm", CultureInfo.InvariantCulture);

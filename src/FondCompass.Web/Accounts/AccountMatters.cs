@@ -5,8 +5,21 @@ using Microsoft.Extensions.Caching.Memory;
 
 namespace FondCompass.Web.Accounts;
 
-/// <summary>What an instructor changes of the account itself. Whoever calls has asked for the password before; what is changed is told by letter.</summary>
-public sealed class AccountMatters(Door door, Doorkey keys, SignInManager<Instructor> signIn, UserManager<Instructor> users, SessionBook sessions, Tries tries, AccountLog log, PostOffice post, FondCompassContext context, TimeProvider time, IMemoryCache cache)
+/// <summary>
+/// What an instructor changes of the account itself. Whoever calls has asked for the password before; what is changed is told by letter.
+/// </summary>
+public sealed class AccountMatters(
+    Door door,
+    Doorkey keys,
+    SignInManager<Instructor> signIn,
+    UserManager<Instructor> users,
+    SessionBook sessions,
+    Tries tries,
+    AccountLog log,
+    PostOffice post,
+    FondCompassContext context,
+    TimeProvider time,
+    IMemoryCache cache)
 {
     private const int MostTakenOut = 10;
 
@@ -33,11 +46,16 @@ public sealed class AccountMatters(Door door, Doorkey keys, SignInManager<Instru
 
         await door.GoOn(account);
         await log.Write(account.Id, kind, From, Http.RequestAborted);
-        post.Tell(account.Email!, "Your password in Fond Compass was changed", "The password of your studio was changed, and every other browser is signed out.");
+        post.Tell(
+            account.Email!,
+            "Your password in Fond Compass was changed",
+            "The password of your studio was changed, and every other browser is signed out.");
         return null;
     }
 
-    /// <summary>Asks both addresses by letter for a change from one to the other; nothing is changed until the new one's link is opened.</summary>
+    /// <summary>
+    /// Asks both addresses by letter for a change from one to the other; nothing is changed until the new one's link is opened.
+    /// </summary>
     /// <returns>What is wrong; null when the letters are on their way.</returns>
     public async Task<string?> AskAddress(Instructor account, string? email)
     {
@@ -59,14 +77,28 @@ public sealed class AccountMatters(Door door, Doorkey keys, SignInManager<Instru
         var link = new Uri(door.Site, $"/account/address?key={keys.ForAddress(account, address)}");
         // Nobody is told here whether the address has an account; its owner would be.
         var isTaken = await users.FindByEmailAsync(address) is not null;
-        var sent = isTaken ? post.Tell(address, "Your address in Fond Compass", "Somebody wanted to use this address for another studio. It has a studio of its own, so nothing was changed.")
-            : post.Tell(address, "Your new address in Fond Compass", $"Somebody, hopefully you, wants to use this address for a studio in Fond Compass. Open this link and say so there:\r\n\r\n{link}\r\n\r\nIt holds for an hour and works once. Until then the old address holds. If it was not you, leave it: nothing changes.");
+        var sent = isTaken
+            ? post.Tell(
+                address,
+                "Your address in Fond Compass",
+                "Somebody wanted to use this address for another studio. It has a studio of its own, so nothing was changed.")
+            : post.Tell(
+                address,
+                "Your new address in Fond Compass",
+                "Somebody, hopefully you, wants to use this address for a studio in Fond Compass. Open this link and say so "
+                    + $"there:\r\n\r\n{link}\r\n\r\nIt holds for an hour and works once. Until then the old address holds. If it was "
+                        + "not you, leave it: nothing changes.");
         if (!sent)
         {
             return PostOffice.Full;
         }
 
-        post.Tell(account.Email!, "Another address for your studio in Fond Compass", $"Somebody who is signed in to your studio, hopefully you, asked to use {address} for it instead of this one. It is changed when the link in the letter to that address is opened. If it was not you, choose a new password now, which makes the link void: {new Uri(door.Site, "/password")}");
+        post.Tell(
+            account.Email!,
+            "Another address for your studio in Fond Compass",
+            $"Somebody who is signed in to your studio, hopefully you, asked to use {address} for it instead of this one. It is changed "
+                + "when the link in the letter to that address is opened. If it was not you, choose a new password now, which makes "
+                    + $"the link void: {new Uri(door.Site, "/password")}");
         await log.Write(account.Id, "asked for another address", From, Http.RequestAborted);
         return null;
     }
@@ -86,7 +118,10 @@ public sealed class AccountMatters(Door door, Doorkey keys, SignInManager<Instru
         await log.Write(account.Id, "changed the address", From, Http.RequestAborted);
         foreach (var to in (string[])[old, address])
         {
-            post.Tell(to, "Your address in Fond Compass was changed", $"The address of your studio is {address} from now on, and was {old}. Every other browser is signed out.");
+            post.Tell(
+                to,
+                "Your address in Fond Compass was changed",
+                $"The address of your studio is {address} from now on, and was {old}. Every other browser is signed out.");
         }
 
         return null;
@@ -127,7 +162,9 @@ public sealed class AccountMatters(Door door, Doorkey keys, SignInManager<Instru
     /// <summary>Where the instructor lives, and with which day a week begins.</summary>
     public async Task<bool> KeepPlace(Instructor account, string? zone, string? weekBegins)
     {
-        if (Core.Days.InstructorClock.ZoneOf(zone) is not { } found || !Enum.TryParse<DayOfWeek>(weekBegins, ignoreCase: false, out var day) || !Enum.IsDefined(day))
+        if (Core.Days.InstructorClock.ZoneOf(zone) is not { } found
+            || !Enum.TryParse<DayOfWeek>(weekBegins, ignoreCase: false, out var day)
+            || !Enum.IsDefined(day))
         {
             return false;
         }

@@ -23,7 +23,8 @@ internal static class AccountSetup
                 options.User.AllowedUserNameCharacters = "";
                 options.Password.RequiredLength = CommonPasswords.Shortest;
                 options.Password.RequiredUniqueChars = 1;
-                options.Password.RequireNonAlphanumeric = options.Password.RequireUppercase = options.Password.RequireLowercase = options.Password.RequireDigit = false;
+                options.Password.RequireNonAlphanumeric =
+                    options.Password.RequireUppercase = options.Password.RequireLowercase = options.Password.RequireDigit = false;
             })
             .AddPasswordValidator<CommonPasswords>()
             .AddUserManager<AspNetUserManager<Instructor>>()
@@ -42,9 +43,11 @@ internal static class AccountSetup
         builder.Services.AddHostedService(services => services.GetRequiredService<PostOffice>());
         // Every instance signs with the same keys.
         builder.Services.AddDataProtection().SetApplicationName("FondCompass");
-        builder.Services.AddOptions<KeyManagementOptions>().Configure<NpgsqlDataSource>((keys, database) => keys.XmlRepository = new KeyShelf(database));
+        builder.Services.AddOptions<KeyManagementOptions>()
+            .Configure<NpgsqlDataSource>((keys, database) => keys.XmlRepository = new KeyShelf(database));
         builder.Services.AddSingleton<SiteCookies>();
-        builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme).Configure<SiteCookies>((options, cookies) =>
+        builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme)
+            .Configure<SiteCookies>((options, cookies) =>
         {
             options.LoginPath = "/sign-in";
             options.AccessDeniedPath = "/sign-in";
@@ -53,12 +56,14 @@ internal static class AccountSetup
             options.SlidingExpiration = true;
         });
         // Between the password and the code of a second factor.
-        builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.TwoFactorUserIdScheme).Configure<SiteCookies>((options, cookies) =>
+        builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.TwoFactorUserIdScheme)
+            .Configure<SiteCookies>((options, cookies) =>
         {
             options.Cookie.Name = cookies.Called(SiteCookies.Half);
             options.ExpireTimeSpan = SecondFactor.Asked;
         });
-        builder.Services.AddOptions<AntiforgeryOptions>().Configure<SiteCookies>((options, cookies) => options.Cookie.Name = cookies.Called(SiteCookies.Token));
+        builder.Services.AddOptions<AntiforgeryOptions>()
+            .Configure<SiteCookies>((options, cookies) => options.Cookie.Name = cookies.Called(SiteCookies.Token));
     }
 
     /// <summary>The id of the account that is signed in.</summary>

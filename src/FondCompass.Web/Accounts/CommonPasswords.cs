@@ -6,7 +6,8 @@ using Microsoft.AspNetCore.Identity;
 namespace FondCompass.Web.Accounts;
 
 /// <summary>
-/// Passwords are judged by their length and by what is tried first: a shipped list of common ones (as digests, scripts/common-passwords), also with
+/// Passwords are judged by their length and by what is tried first: a shipped list of common ones (as digests, scripts/common-passwords),
+/// also with
 /// digits and signs around them or said twice, and the account's own address. No letters are demanded.
 /// </summary>
 internal sealed class CommonPasswords : IPasswordValidator<Instructor>
@@ -22,10 +23,13 @@ internal sealed class CommonPasswords : IPasswordValidator<Instructor>
 
     private static readonly Lazy<HashSet<ulong>> Digests = new(Load);
 
-    public static string Rule { get; } = $"A password needs at least {Shortest} characters; a few words that do not belong together are best.";
+    public static string Rule { get; } =
+        $"A password needs at least {Shortest} characters; a few words that do not belong together are best.";
 
     public Task<IdentityResult> ValidateAsync(UserManager<Instructor> manager, Instructor user, string? password) =>
-        Task.FromResult(Problem(password ?? "", user.Email) is { } problem ? IdentityResult.Failed(new IdentityError { Code = "Password", Description = problem }) : IdentityResult.Success);
+        Task.FromResult(Problem(password ?? "", user.Email) is { } problem
+            ? IdentityResult.Failed(new IdentityError { Code = "Password", Description = problem })
+            : IdentityResult.Success);
 
     /// <summary>What is wrong with a password, in words; null when it may be used.</summary>
     public static string? Problem(string password, string? email)

@@ -20,24 +20,36 @@ namespace FondCompass.Web.Accounts;
 public readonly record struct Entrance(string? Problem, bool NeedsCode = false);
 
 /// <summary>Who comes in, and how: passwords, the beginning and the end of sessions, and letters.</summary>
-public sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructor> users, SessionBook sessions, Tries tries, KnownBrowser known, AccountLog log, PostOffice post,
+public sealed class Door(
+    SignInManager<Instructor> signIn,
+    UserManager<Instructor> users,
+    SessionBook sessions,
+    Tries tries,
+    KnownBrowser known,
+    AccountLog log,
+    PostOffice post,
     IOptions<StudioOptions> studio, FondCompassContext context, InstructorClock clock, IMemoryCache cache)
 {
     /// <summary>Letters of an address at the most (RFC 5321).</summary>
     private const int LongestEmail = 254;
 
-    /// <summary>Letters to one address, and from one place, in the time that tries are remembered; and new accounts from one place elsewhere.</summary>
+    /// <summary>
+    /// Letters to one address, and from one place, in the time that tries are remembered; and new accounts from one place elsewhere.
+    /// </summary>
     private const int MostLetters = 3, MostLettersFromOnePlace = 10, MostNewFromOnePlace = 10;
 
     /// <summary>Bytes of the word by which our own markup is known in a session.</summary>
     private const int OwnWord = 16;
 
     /// <summary>What a password is compared with where there is no account: nobody can tell by the time it takes.</summary>
-    private static readonly Lazy<string> NobodysHash = new(() => new PasswordHasher<Instructor>().HashPassword(new Instructor(), Guid.NewGuid().ToString()));
+    private static readonly Lazy<string> NobodysHash = new(() => new PasswordHasher<Instructor>().HashPassword(
+        new Instructor(),
+        Guid.NewGuid().ToString()));
 
     public static readonly string NoAddress = $"Write an e-mail address, as name@example.org, of at most {LongestEmail} characters.";
 
-    public const string Wait = "Too many tries from here. Wait five minutes, then try again; a letter with a new password lets you in at once.";
+    public const string Wait =
+        "Too many tries from here. Wait five minutes, then try again; a letter with a new password lets you in at once.";
 
     private HttpContext Http => signIn.Context;
 
@@ -61,7 +73,12 @@ public sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructo
 
     /// <summary>An address that letters can be sent to, as it is kept; null for what is none.</summary>
     public static string? EmailOf(string? written) =>
-        written?.Trim() is { Length: > 0 and <= LongestEmail } email && !email.Any(c => char.IsControl(c) || char.IsWhiteSpace(c) || char.IsSurrogate(c)) && MailAddress.TryCreate(email, out var address) && address.Address == email ? email : null;
+        written?.Trim() is { Length: > 0 and <= LongestEmail } email
+            && !email.Any(c => char.IsControl(c) || char.IsWhiteSpace(c) || char.IsSurrogate(c))
+            && MailAddress.TryCreate(email, out var address)
+            && address.Address == email
+            ? email
+            : null;
 
     /// <summary>Signs in with a password; an account with a second factor is asked for its code next.</summary>
     /// <param name="stays">For a month after each use, instead of for an evening.</param>
@@ -118,11 +135,15 @@ public sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructo
     public async Task<(Instructor Account, bool Stays)?> HalfIn()
     {
         var half = await Http.AuthenticateAsync(IdentityConstants.TwoFactorUserIdScheme);
-        return half.Principal is { } who && await users.FindByIdAsync(who.FindFirstValue(ClaimTypes.Name) ?? "") is { } account && account.SecurityStamp == who.FindFirstValue(ClaimTypes.Hash)
+        return half.Principal is { } who
+            && await users.FindByIdAsync(who.FindFirstValue(ClaimTypes.Name) ?? "") is { } account
+            && account.SecurityStamp == who.FindFirstValue(ClaimTypes.Hash)
             ? (account, who.FindFirstValue(ClaimTypes.AuthenticationMethod) == "stays") : null;
     }
 
-    /// <summary>Whether the password is the account's; null when it must not be tried now. It takes as long where there is no account.</summary>
+    /// <summary>
+    /// Whether the password is the account's; null when it must not be tried now. It takes as long where there is no account.
+    /// </summary>
     public async Task<bool?> Matches(Instructor? account, string name, string password)
     {
         name = Core.Text.Letters.Cut(name, LongestEmail).ToUpperInvariant();
@@ -175,7 +196,10 @@ public sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructo
         {
             var entrance = await In(address, password, stays);
             return (entrance.Problem is null ? entrance
-                : new Entrance("No account can be made with this e-mail and password. If the address is yours, sign in, or have a letter sent to choose a new password."), null);
+                : new Entrance(
+                    "No account can be made with this e-mail and password. If the address is yours, sign in, or have a letter sent to "
+                        + "choose a new password."),
+                    null);
         }
 
         return (new Entrance(await Begin(address, password!, stays)), null);
@@ -223,10 +247,14 @@ public sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructo
             : $"If {address} has an account here, a letter is on its way to it. Open its link within an hour and choose a new password.");
     }
 
-    /// <summary>Why no more letters may be asked for to an address, from here; null where one more may. Said of every address alike, whoever has it.</summary>
-    public async Task<string?> MayNotWrite(string address) => !IsHere && !await tries.Begin($"letters {Place}", MostLettersFromOnePlace) ? Wait
+    /// <summary>
+    /// Why no more letters may be asked for to an address, from here; null where one more may. Said of every address alike, whoever has it.
+    /// </summary>
+    public async Task<string?> MayNotWrite(string address) =>
+        !IsHere && !await tries.Begin($"letters {Place}", MostLettersFromOnePlace) ? Wait
         : await tries.Begin($"letter {address.ToUpperInvariant()}", MostLetters) ? null
-        : $"{MostLetters} letters to this address were asked for just now. Look for them, also among the unwanted ones, or ask again in five minutes.";
+        : $"{MostLetters} letters to this address were asked for just now. Look for them, also among the unwanted ones, or ask again in "
+            + "five minutes.";
 
     /// <summary>Into the demo studio; false where it is not offered.</summary>
     public async Task<bool> Demo()
@@ -267,7 +295,10 @@ public sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructo
     public async Task GoOn(Instructor account)
     {
         var here = Http.Features.Get<OpenSession>();
-        if (here is not null && here.Account == account.Id && Sessions.IdOf(Http.User) is { } session && Http.User.FindFirst(OwnRequests.Claim) is { } own)
+        if (here is not null
+            && here.Account == account.Id
+            && Sessions.IdOf(Http.User) is { } session
+            && Http.User.FindFirst(OwnRequests.Claim) is { } own)
         {
             await sessions.EndAll(account.Id, session, Http.RequestAborted);
             await signIn.SignInWithClaimsAsync(account, Lasting(here.Stays, here.Until), [new Claim(Sessions.Claim, $"{session}"), own]);
@@ -289,16 +320,26 @@ public sealed class Door(SignInManager<Instructor> signIn, UserManager<Instructo
             Sessions.Changed(cache, Http.User.OwnerId());
         }
 
-        var session = await sessions.Begin(account.Id, stays, Core.Text.Letters.Cut(From, SessionRecord.LongestFrom), Browsers.NameOf(Http.Request.Headers.UserAgent.ToString()), Http.RequestAborted);
+        var session = await sessions.Begin(
+            account.Id,
+            stays,
+            Core.Text.Letters.Cut(From, SessionRecord.LongestFrom),
+            Browsers.NameOf(Http.Request.Headers.UserAgent.ToString()),
+            Http.RequestAborted);
         await signIn.SignInWithClaimsAsync(account, Lasting(stays, session.Until),
-            [new Claim(Sessions.Claim, $"{session.Id}"), new Claim(OwnRequests.Claim, Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(OwnWord)))]);
+            [
+                new Claim(Sessions.Claim, $"{session.Id}"),
+                new Claim(OwnRequests.Claim, Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(OwnWord)))
+            ]);
     }
 
     /// <summary>An evening's cookie ends with the browser, and its session at a fixed time; a month's goes on with each use.</summary>
-    private AuthenticationProperties Lasting(bool stays, DateTimeOffset until) => stays ? new AuthenticationProperties { IsPersistent = true, IssuedUtc = clock.Now }
+    private AuthenticationProperties Lasting(bool stays, DateTimeOffset until) =>
+        stays ? new AuthenticationProperties { IsPersistent = true, IssuedUtc = clock.Now }
         : new AuthenticationProperties { IsPersistent = false, AllowRefresh = false, IssuedUtc = clock.Now, ExpiresUtc = until };
 
     internal static string Words(IdentityResult outcome) =>
-        outcome.Errors.Any(e => e.Code.StartsWith("Duplicate", StringComparison.Ordinal)) ? "An account with this address was made just now. Sign in to it."
+        outcome.Errors.Any(e => e.Code.StartsWith("Duplicate", StringComparison.Ordinal))
+            ? "An account with this address was made just now. Sign in to it."
         : string.Join(" ", outcome.Errors.Select(e => e.Description).Distinct());
 }

@@ -5,7 +5,8 @@ using Npgsql;
 namespace FondCompass.Web.Accounts;
 
 /// <summary>
-/// The keys that sign cookies and letters, in the database, so that every instance has the same and a backup holds them. Asked for without the model of
+/// The keys that sign cookies and letters, in the database, so that every instance has the same and a backup holds them. Asked for without
+/// the model of
 /// the whole database, which would keep every start waiting.
 /// </summary>
 internal sealed class KeyShelf(NpgsqlDataSource database) : IXmlRepository

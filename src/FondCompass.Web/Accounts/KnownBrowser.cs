@@ -34,7 +34,11 @@ public sealed class KnownBrowser(IDataProtectionProvider keys, SiteCookies cooki
     {
         try
         {
-            return context.Request.Cookies[cookies.Called(SiteCookies.Known)] is { Length: > 0 } sent && _mark.Unprotect(sent).Split(' ') is [var account, var mark] && Guid.TryParse(account, out var id) ? (id, mark) : default;
+            return context.Request.Cookies[cookies.Called(SiteCookies.Known)] is { Length: > 0 } sent
+                && _mark.Unprotect(sent).Split(' ') is [var account, var mark]
+                && Guid.TryParse(account, out var id)
+                ? (id, mark)
+                : default;
         }
         catch (System.Security.Cryptography.CryptographicException)
         {

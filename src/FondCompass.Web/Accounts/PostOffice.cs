@@ -14,7 +14,8 @@ namespace FondCompass.Web.Accounts;
 public sealed record Asked(string Email, Uri Site, bool MayBegin, string From);
 
 /// <summary>
-/// Writes and sends letters behind the answer, so that asking takes as long for an address that is known as for one that is not. Without a server
+/// Writes and sends letters behind the answer, so that asking takes as long for an address that is known as for one that is not. Without a
+/// server
 /// they are files in a folder, one for each: a simulated post office.
 /// </summary>
 public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptions> studio, ILogger<PostOffice> log) : BackgroundService
@@ -33,10 +34,16 @@ public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptio
 
     /// <summary>Tells somebody by letter what happened with the account.</summary>
     /// <returns>False when so many wait that it was not taken.</returns>
-    public bool Tell(string email, string subject, string words) => Later((_, cancel) => Send(email, subject, $"{words}\r\n\r\nIf it was not you, choose a new password at once: {PasswordPage}\r\n", cancel));
+    public bool Tell(string email, string subject, string words) =>
+        Later((_, cancel) => Send(
+            email,
+            subject,
+            $"{words}\r\n\r\nIf it was not you, choose a new password at once: {PasswordPage}\r\n",
+            cancel));
 
     /// <summary>Where a new password is chosen; without a site people know where their own machine answers.</summary>
-    private string PasswordPage => studio.Value.Site is { } site ? $"{new Uri(site, "/password")}" : "on the page \"Forgotten the password?\" of your Fond Compass.";
+    private string PasswordPage =>
+        studio.Value.Site is { } site ? $"{new Uri(site, "/password")}" : "on the page \"Forgotten the password?\" of your Fond Compass.";
 
     /// <returns>False when so many wait that it was not taken.</returns>
     public bool Ask(Asked asked) => Later((services, cancel) => Write(asked, services, cancel));
@@ -56,7 +63,9 @@ public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptio
             }
             catch (Exception problem) when (problem is not OperationCanceledException)
             {
-                log.LogError(problem, "A letter could not be sent, or an account's event not be written; who asked for a letter can ask again");
+                log.LogError(
+                    problem,
+                    "A letter could not be sent, or an account's event not be written; who asked for a letter can ask again");
             }
         }
     }
@@ -71,9 +80,14 @@ public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptio
         }
 
         var link = new Uri(asked.Site, $"/password/new?key={services.GetRequiredService<Doorkey>().For(asked.Email, account)}");
-        var (subject, first) = account is null ? ("Your studio in Fond Compass", "Somebody, hopefully you, asked for an account with this address. Choose its password here:")
+        var (subject, first) = account is null
+            ? ("Your studio in Fond Compass", "Somebody, hopefully you, asked for an account with this address. Choose its password here:")
             : ("A new password for Fond Compass", "Somebody, hopefully you, asked for a new password. Choose it here:");
-        await Send(asked.Email, subject, $"{first}\r\n\r\n{link}\r\n\r\nThe link holds for an hour and works once. If it was not you, leave it: nothing changes.\r\n", cancel);
+        await Send(
+            asked.Email,
+            subject,
+            $"{first}\r\n\r\n{link}\r\n\r\nThe link holds for an hour and works once. If it was not you, leave it: nothing changes.\r\n",
+            cancel);
         if (account is not null)
         {
             await services.GetRequiredService<AccountLog>().Write(account.Id, "asked for a letter with a new password", asked.From, cancel);
@@ -96,10 +110,17 @@ public sealed class PostOffice(IServiceScopeFactory scopes, IOptions<StudioOptio
         if (IsFolder)
         {
             var folder = Directory.CreateDirectory(studio.Value.Mail);
-            return new SmtpClient { DeliveryFormat = SmtpDeliveryFormat.International, DeliveryMethod = SmtpDeliveryMethod.SpecifiedPickupDirectory, PickupDirectoryLocation = folder.FullName };
+            return new SmtpClient
+            {
+                DeliveryFormat = SmtpDeliveryFormat.International,
+                DeliveryMethod = SmtpDeliveryMethod.SpecifiedPickupDirectory,
+                PickupDirectoryLocation = folder.FullName
+            };
         }
 
-        var (host, port) = studio.Value.MailServer.Split(':') is [var name, var number] && int.TryParse(number, out var at) ? (name, at) : (studio.Value.MailServer, UsualPort);
+        var (host, port) = studio.Value.MailServer.Split(':') is [var name, var number] && int.TryParse(number, out var at)
+            ? (name, at)
+            : (studio.Value.MailServer, UsualPort);
         return new SmtpClient(host, port) { EnableSsl = true, DeliveryFormat = SmtpDeliveryFormat.International };
     }
 }

@@ -11,10 +11,16 @@ using Microsoft.Extensions.Options;
 namespace FondCompass.Web.Accounts;
 
 /// <summary>
-/// A session holds as long as its row is there and the account's stamp is the one it began with: signing out, a new password, "sign out everywhere" and the account's end
-/// end it, here at once, on another instance within seconds. While the database is away sessions hold; nothing can be fetched with them then.
+/// A session holds as long as its row is there and the account's stamp is the one it began with: signing out, a new password, "sign out
+/// everywhere" and the account's end
+/// end it, here at once, on another instance within seconds. While the database is away sessions hold; nothing can be fetched with them
+/// then.
 /// </summary>
-internal sealed class Sessions(SessionBook book, DatabaseWatch watch, IMemoryCache cache, IOptions<IdentityOptions> identity) : ISecurityStampValidator
+internal sealed class Sessions(
+    SessionBook book,
+    DatabaseWatch watch,
+    IMemoryCache cache,
+    IOptions<IdentityOptions> identity) : ISecurityStampValidator
 {
     /// <summary>The claim of a cookie that names its session.</summary>
     public const string Claim = "fond-session";
@@ -22,7 +28,9 @@ internal sealed class Sessions(SessionBook book, DatabaseWatch watch, IMemoryCac
     /// <summary>How long a session is believed without asking.</summary>
     public static readonly TimeSpan Believed = TimeSpan.FromSeconds(5);
 
-    /// <summary>How long a database that was away is not asked again; meanwhile every session is as it says, and nothing is kept of that.</summary>
+    /// <summary>
+    /// How long a database that was away is not asked again; meanwhile every session is as it says, and nothing is kept of that.
+    /// </summary>
     private static readonly TimeSpan Away = TimeSpan.FromSeconds(5);
 
     private static readonly object IsAway = (nameof(Sessions), "away");
@@ -30,7 +38,9 @@ internal sealed class Sessions(SessionBook book, DatabaseWatch watch, IMemoryCac
     public async Task ValidateAsync(CookieValidatePrincipalContext context)
     {
         var http = context.HttpContext;
-        if (context.Principal is { } who && IdOf(who) is { } id && Guid.TryParse(who.FindFirst(identity.Value.ClaimsIdentity.UserIdClaimType)?.Value, out var account)
+        if (context.Principal is { } who
+            && IdOf(who) is { } id
+            && Guid.TryParse(who.FindFirst(identity.Value.ClaimsIdentity.UserIdClaimType)?.Value, out var account)
             && who.FindFirst(identity.Value.ClaimsIdentity.SecurityStampClaimType)?.Value is { } stamp)
         {
             var (known, open) = await Look(id, account, http);
@@ -103,13 +113,17 @@ internal sealed class Sessions(SessionBook book, DatabaseWatch watch, IMemoryCac
     }
 }
 
-/// <summary>Where the browser says it is: a cookie that our script writes ("Europe/Oslo|1": the zone, and the first day of a week with Sunday as 0).</summary>
+/// <summary>
+/// Where the browser says it is: a cookie that our script writes ("Europe/Oslo|1": the zone, and the first day of a week with Sunday as 0).
+/// </summary>
 internal static class BrowserZone
 {
     public const string Cookie = "fond-zone";
 
     public static (TimeZoneInfo Zone, DayOfWeek? WeekBegins)? Of(HttpContext http) =>
-        http.Request.Cookies[Cookie] is { } said && said.Split('|', 2) is { Length: > 0 } parts && InstructorClock.ZoneOf(parts[0]) is { } zone
+        http.Request.Cookies[Cookie] is { } said
+            && said.Split('|', 2) is { Length: > 0 } parts
+            && InstructorClock.ZoneOf(parts[0]) is { } zone
             ? (zone, parts.Length > 1 && int.TryParse(parts[1], out var day) && day is >= 0 and <= 6 ? (DayOfWeek)day : null) : null;
 
     /// <summary>The clock of whoever asks: by what the account says, else by what the browser says, else this machine's.</summary>
@@ -120,6 +134,8 @@ internal static class BrowserZone
             return new InstructorClock(time, own, open.WeekBegins ?? DayOfWeek.Monday);
         }
 
-        return http is not null && Of(http) is var (zone, week) ? new InstructorClock(time, zone, week ?? DayOfWeek.Monday) : new InstructorClock(time);
+        return http is not null && Of(http) is var (zone, week)
+            ? new InstructorClock(time, zone, week ?? DayOfWeek.Monday)
+            : new InstructorClock(time);
     }
 }

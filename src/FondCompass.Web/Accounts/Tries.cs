@@ -5,8 +5,10 @@ using Npgsql;
 namespace FondCompass.Web.Accounts;
 
 /// <summary>
-/// Counts tries that failed, so that nobody guesses for long: for each browser that has signed in before by itself, for each other by its network and the account tried. So a
-/// stranger's guesses keep the stranger out, and never the owner. Counted in the database, for all instances together, in a table that is not logged: after a crash of the
+/// Counts tries that failed, so that nobody guesses for long: for each browser that has signed in before by itself, for each other by its
+/// network and the account tried. So a
+/// stranger's guesses keep the stranger out, and never the owner. Counted in the database, for all instances together, in a table that is
+/// not logged: after a crash of the
 /// database everybody begins anew.
 /// </summary>
 public sealed class Tries(NpgsqlDataSource database, TimeProvider time)
@@ -26,7 +28,8 @@ public sealed class Tries(NpgsqlDataSource database, TimeProvider time)
         await using var counted = database.CreateCommand(
             """
             insert into "Tries" as t ("Key", "Count", "Until") values ($1, 1, $3)
-            on conflict ("Key") do update set "Count" = case when t."Until" <= $2 then 1 else t."Count" + 1 end, "Until" = case when t."Until" <= $2 then $3 else t."Until" end
+            on conflict ("Key") do update set "Count" = case when t."Until" <= $2 then 1 else t."Count" + 1 end,
+                "Until" = case when t."Until" <= $2 then $3 else t."Until" end
             returning "Count"
             """);
         var now = time.GetUtcNow();

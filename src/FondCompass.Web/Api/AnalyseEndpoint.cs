@@ -9,7 +9,8 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/analyse: a script in, everything computed of it out; nothing is stored.</summary>
 internal static class AnalyseEndpoint
 {
-    public static void MapAnalyse(this WebApplication app) => app.MapPost("/api/analyse", async (HttpRequest request, CancellationToken cancel) =>
+    public static void MapAnalyse(this WebApplication app) =>
+        app.MapPost("/api/analyse", async (HttpRequest request, CancellationToken cancel) =>
     {
         var (script, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "a dance script");
         return refusal ?? Results.Json(AnalysisJson.Of(Analysis.WhileWaited(script, null, cancel).WithTriedFixes()), ApiJson.Options);
@@ -17,7 +18,14 @@ internal static class AnalyseEndpoint
 }
 
 internal sealed record AnalysisJson(
-    string Title, int TotalCounts, string EndWeight, string EndFacing, int NetTurnEighths, int Walls, IEnumerable<string> WallOrder, bool Mirrors,
+    string Title,
+    int TotalCounts,
+    string EndWeight,
+    string EndFacing,
+    int NetTurnEighths,
+    int Walls,
+    IEnumerable<string> WallOrder,
+    bool Mirrors,
     IEnumerable<PartJson> Parts, IEnumerable<ActionJson> Actions, IEnumerable<FindingJson> Findings, IEnumerable<ReadJson> Reads)
 {
     public static AnalysisJson Of(Analysis analysis)
@@ -40,17 +48,34 @@ internal sealed record ReadJson(int Row, string Text, [property: JsonIgnore(Cond
     public static ReadJson Of(RowRead read) => new(read.Row, read.Text, read.Doubt.Length > 0 ? read.Doubt : null);
 }
 
-internal sealed record PartJson(string Name, int Counts, string StartWeight, string EndWeight, int NetTurnEighths, IEnumerable<LineJson> Lines)
+internal sealed record PartJson(
+    string Name,
+    int Counts,
+    string StartWeight,
+    string EndWeight,
+    int NetTurnEighths,
+    IEnumerable<LineJson> Lines)
 {
     public static PartJson Of(PartTrace trace) => new(
         trace.Part.Name, trace.Part.Counts, trace.Start.Weight.Letter(), trace.End.Weight.Letter(), trace.NetTurn.Value,
-        trace.Part.Lines.Zip(trace.Lines, (line, end) => new LineJson(line.Number, line.Counts, end.State.Weight.Letter(), end.State.Facing.ToString())));
+        trace.Part.Lines.Zip(
+            trace.Lines,
+            (line, end) => new LineJson(line.Number, line.Counts, end.State.Weight.Letter(), end.State.Facing.ToString())));
 }
 
 internal sealed record LineJson(int Line, int Counts, string EndWeight, string EndFacing);
 
 internal sealed record ActionJson(
-    string Part, int Line, string Count, int Tick, string Step, string Verb, string Foot, bool TakesWeight, string WeightAfter, string FacingAfter,
+    string Part,
+    int Line,
+    string Count,
+    int Tick,
+    string Step,
+    string Verb,
+    string Foot,
+    bool TakesWeight,
+    string WeightAfter,
+    string FacingAfter,
     IReadOnlyList<string> Layers)
 {
     public static ActionJson Of(Analysis analysis, PartTrace part, TracedAction action) => new(

@@ -11,7 +11,8 @@ internal sealed class RefusedException(int status, string title, string detail) 
     public IResult Answer => ClearErrors.Problem(status, title, Message);
 
     /// <summary>400: something is not there, or is of another kind.</summary>
-    public static RefusedException Missing(string what) => new(StatusCodes.Status400BadRequest, "Something is missing", $"The body needs {what}.");
+    public static RefusedException Missing(string what) =>
+        new(StatusCodes.Status400BadRequest, "Something is missing", $"The body needs {what}.");
 
     /// <summary>422: a number, or a word, that cannot be.</summary>
     public static RefusedException Impossible(string why) => new(StatusCodes.Status422UnprocessableEntity, "Impossible", why);
@@ -66,10 +67,16 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
         : throw RefusedException.Impossible($"\"{At}{name}\" is {value}; it goes from {least} to {most}.");
 
     public bool? Flag(string name) => Element.TryGetProperty(name, out var value) && value.ValueKind != JsonValueKind.Null
-        ? value.ValueKind switch { JsonValueKind.True => true, JsonValueKind.False => false, _ => throw RefusedException.Missing($"\"{At}{name}\" as true or false") }
+        ? value.ValueKind switch
+        {
+            JsonValueKind.True => true,
+            JsonValueKind.False => false,
+            _ => throw RefusedException.Missing($"\"{At}{name}\" as true or false")
+        }
         : null;
 
-    public ApiBody? Object(string name) => Field(name, JsonValueKind.Object, "an object") is { } value ? new ApiBody(value, $"{At}{name}.") : null;
+    public ApiBody? Object(string name) =>
+        Field(name, JsonValueKind.Object, "an object") is { } value ? new ApiBody(value, $"{At}{name}.") : null;
 
     public IReadOnlyList<ApiBody>? Objects(string name)
     {
@@ -79,21 +86,30 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
         }
 
         var at = At;
-        return [.. list.EnumerateArray().Select((item, i) => item.ValueKind == JsonValueKind.Object ? new ApiBody(item, $"{at}{name}[{i}].") : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as an object"))];
+        return [.. list.EnumerateArray()
+            .Select((item, i) => item.ValueKind == JsonValueKind.Object
+                ? new ApiBody(item, $"{at}{name}[{i}].")
+                : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as an object"))];
     }
 
     public IReadOnlyList<string>? Texts(string name)
     {
         var at = At;
         return Field(name, JsonValueKind.Array, "a list of strings") is not { } list ? null
-            : [.. list.EnumerateArray().Select((item, i) => item.ValueKind == JsonValueKind.String ? TextOf(item, $"{at}{name}[{i}]") : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as a string"))];
+            : [.. list.EnumerateArray()
+                .Select((item, i) => item.ValueKind == JsonValueKind.String
+                    ? TextOf(item, $"{at}{name}[{i}]")
+                    : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as a string"))];
     }
 
     public IReadOnlyList<double>? Numbers(string name)
     {
         var at = At;
         return Field(name, JsonValueKind.Array, "a list of numbers") is not { } list ? null
-            : [.. list.EnumerateArray().Select((item, i) => item.ValueKind == JsonValueKind.Number ? item.GetDouble() : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as a number"))];
+            : [.. list.EnumerateArray()
+                .Select((item, i) => item.ValueKind == JsonValueKind.Number
+                    ? item.GetDouble()
+                    : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as a number"))];
     }
 
     /// <summary>A word of a list, read by what it means; 422 for any other, with the list.</summary>
@@ -108,7 +124,10 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
     {
         var script = Text("script") ?? throw RefusedException.Missing($"\"{At}script\" with the dance script as a string");
         return Encoding.UTF8.GetByteCount(script) <= RequestText.LargestScript ? script
-            : throw new RefusedException(StatusCodes.Status413PayloadTooLarge, "Too large", $"At most {RequestText.LargestScript / 1024} KiB of script are read.");
+            : throw new RefusedException(
+                StatusCodes.Status413PayloadTooLarge,
+                "Too large",
+                $"At most {RequestText.LargestScript / 1024} KiB of script are read.");
     }
 
     /// <summary>The song; null when it is left out.</summary>
@@ -117,7 +136,9 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
     /// <summary>Counts a minute; null when left out, 422 when they cannot be.</summary>
     public double? Bpm(string name = "bpm") => Number(name) is not { } bpm ? null
         : Core.Counts.Bpm.IsValid(bpm) ? bpm
-        : throw RefusedException.Impossible(FormattableString.Invariant($"\"{At}{name}\" is {bpm}; a tempo is at least {Core.Counts.Bpm.Slowest} and at most {Core.Counts.Bpm.Fastest:0} counts a minute."));
+        : throw RefusedException.Impossible(
+            $"\"{At}{name}\" is {bpm}; a tempo is at least {Core.Counts.Bpm.Slowest} and at most {Core.Counts.Bpm.Fastest:0} "
+                + "counts a minute.");
 }
 
 /// <summary>Endpoints that take a JSON object and answer with one; nothing is stored.</summary>
@@ -125,13 +146,19 @@ internal static class JsonEndpoints
 {
     private const int LargestBody = 4 * 1024 * 1024;
 
-    /// <summary>Any other type is let in as well, so that the endpoint itself can say which it takes instead of an answer without words.</summary>
+    /// <summary>
+    /// Any other type is let in as well, so that the endpoint itself can say which it takes instead of an answer without words.
+    /// </summary>
     public const string AnyType = "*/*";
 
     /// <typeparam name="TBody">The body as it is described.</typeparam>
     /// <param name="what">What is sent, for messages.</param>
     /// <param name="answer">The answer; it may refuse.</param>
-    public static void MapJson<TBody, TAnswer>(this WebApplication app, string path, string what, Func<ApiBody, CancellationToken, TAnswer> answer)
+    public static void MapJson<TBody, TAnswer>(
+        this WebApplication app,
+        string path,
+        string what,
+        Func<ApiBody, CancellationToken, TAnswer> answer)
         where TBody : notnull =>
         app.MapPost(path, async (HttpRequest request, CancellationToken cancel) =>
         {

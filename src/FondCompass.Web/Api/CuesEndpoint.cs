@@ -12,7 +12,8 @@ internal static class CuesEndpoint
 {
     private const int MostRepeats = 1000;
 
-    public static void MapCues(this WebApplication app) => app.MapJson<CuesBody, CuesJson>("/api/cues", "a script", (body, cancel) => CuesJson.Of(Read(body, cancel)));
+    public static void MapCues(this WebApplication app) =>
+        app.MapJson<CuesBody, CuesJson>("/api/cues", "a script", (body, cancel) => CuesJson.Of(Read(body, cancel)));
 
     private static IReadOnlyList<SheetCue> Read(ApiBody body, CancellationToken cancel)
     {
@@ -32,7 +33,9 @@ internal static class CuesEndpoint
         var start = body.Whole("start", 0, Song.MostCounts) ?? SongStart.Of(analysis.Trace, given);
         var pattern = Math.Max(1, analysis.Trace.TotalCounts);
         // Without a song nobody knows which repeat is the last, so one more than is asked for goes on behind.
-        var counts = start + ((analysis.Dance.IsPhrased ? 1L : repeats + 1L) * pattern) + analysis.Dance.Tags.Sum(t => analysis.Trace.Part(t.Tag)?.Part.Counts ?? 0);
+        var counts = start
+            + ((analysis.Dance.IsPhrased ? 1L : repeats + 1L) * pattern)
+            + analysis.Dance.Tags.Sum(t => analysis.Trace.Part(t.Tag)?.Part.Counts ?? 0);
         var song = given ?? Song.Steady((int)Math.Min(Song.MostCounts, counts), bpm);
         return CueSheet.Of(RunUnroller.Unroll(analysis.Trace, song, start, cancel), settings, cancel: cancel);
     }

@@ -13,7 +13,11 @@ internal sealed record FindingJson(
 {
     public static FindingJson Of(Finding finding) => new(
         finding.Code, finding.Severity.ToString().ToLowerInvariant(), finding.Place.Part, finding.Place.Line, finding.Place.Count,
-        finding.Place.Row, finding.Place.Words?.Start + 1, finding.Place.Words?.Length, finding.Message, finding.Fix is { } fix ? FixJson.Of(fix) : null,
+        finding.Place.Row,
+        finding.Place.Words?.Start + 1,
+        finding.Place.Words?.Length,
+        finding.Message,
+        finding.Fix is { } fix ? FixJson.Of(fix) : null,
         finding.Answers.Count == 0 ? null : [.. finding.Answers.Select(FixJson.Of)]);
 }
 

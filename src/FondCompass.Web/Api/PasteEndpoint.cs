@@ -7,7 +7,8 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/paste: free wording in, a script and what became of each row out; nothing is stored.</summary>
 internal static class PasteEndpoint
 {
-    public static void MapPaste(this WebApplication app) => app.MapPost("/api/paste", async (HttpRequest request, string? genre, CancellationToken cancel) =>
+    public static void MapPaste(this WebApplication app) =>
+        app.MapPost("/api/paste", async (HttpRequest request, string? genre, CancellationToken cancel) =>
     {
         var (text, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "free wording");
         if (refusal is not null)
@@ -17,7 +18,10 @@ internal static class PasteEndpoint
 
         if (genre is not null && !Enum.TryParse<Genre>(genre, ignoreCase: true, out _))
         {
-            return Hosting.ClearErrors.Problem(422, "Unknown genre", $"'{genre}' is no genre; send line, social, percussive, fitness, jazz or circle, or none.");
+            return Hosting.ClearErrors.Problem(
+                422,
+                "Unknown genre",
+                $"'{genre}' is no genre; send line, social, percussive, fitness, jazz or circle, or none.");
         }
 
         var pasted = ProseReader.WhileWaited(text, null, genre?.ToLowerInvariant(), cancel);
@@ -25,7 +29,12 @@ internal static class PasteEndpoint
     }).Describe<PasteJson>("free wording").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }
 
-internal sealed record PasteJson(string Script, double Understood, IEnumerable<PastedRowJson> Rows, AnalysisJson Analysis, IReadOnlyList<string> Doubts)
+internal sealed record PasteJson(
+    string Script,
+    double Understood,
+    IEnumerable<PastedRowJson> Rows,
+    AnalysisJson Analysis,
+    IReadOnlyList<string> Doubts)
 {
     public static PasteJson Of(PastedDance pasted, Analysis analysis) =>
         new(pasted.Script, pasted.Understood, pasted.Rows.Select(PastedRowJson.Of), AnalysisJson.Of(analysis), pasted.Doubts);

@@ -18,14 +18,19 @@ internal static class PlanEndpoint
         ["party"] = DanceUse.Party,
     };
 
-    public static void MapPlan(this WebApplication app) => app.MapJson<PlanBody, PlanJson>("/api/plan", "what is to be planned", (body, cancel) => PlanJson.Of(LessonPlanner.Plan(Read(body, cancel), null, cancel)));
+    public static void MapPlan(this WebApplication app) =>
+        app.MapJson<PlanBody, PlanJson>(
+            "/api/plan",
+            "what is to be planned",
+            (body, cancel) => PlanJson.Of(LessonPlanner.Plan(Read(body, cancel), null, cancel)));
 
     private static LessonBrief Read(ApiBody body, CancellationToken cancel)
     {
         var minutes = body.Number("minutes") ?? throw RefusedException.Missing("\"minutes\" as a number");
         if (!(minutes > 0 && minutes <= LessonBrief.Longest))
         {
-            throw RefusedException.Impossible(FormattableString.Invariant($"\"minutes\" is {minutes}; a lesson is more than 0 and at most {LessonBrief.Longest:0} minutes long."));
+            throw RefusedException.Impossible(FormattableString.Invariant(
+                $"\"minutes\" is {minutes}; a lesson is more than 0 and at most {LessonBrief.Longest:0} minutes long."));
         }
 
         var sent = body.Objects("dances") ?? throw RefusedException.Missing("\"dances\" as a list of dances, each with its \"script\"");
@@ -41,7 +46,8 @@ internal static class PlanEndpoint
             size += LessonSize.Of(dance);
             if (size.IsTooMuch)
             {
-                throw RefusedException.Impossible($"The first {dances.Count} of the dances have {size}; at most {LessonSize.Most} are planned at once.");
+                throw RefusedException.Impossible(
+                    $"The first {dances.Count} of the dances have {size}; at most {LessonSize.Most} are planned at once.");
             }
         }
 
@@ -61,7 +67,11 @@ internal static class PlanEndpoint
     {
         var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
         var song = body.Song();
-        return new LessonDance(analysis, body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo, song, body.Flag("known") ?? false)
+        return new LessonDance(
+            analysis,
+            body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo,
+            song,
+            body.Flag("known") ?? false)
         {
             Use = body.Word("use", Uses) ?? DanceUse.Taught,
             Kept = body.Number("kept", 0, 1) ?? 1,
@@ -78,7 +88,8 @@ internal static class PlanEndpoint
         var ladder = way.Numbers("ladder");
         if (ladder is not null && (ladder.Count > MostRungs || !ladder.All(Rate.IsValid)))
         {
-            throw RefusedException.Impossible($"\"{way.At}ladder\" has at most {MostRungs} rungs, each from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
+            throw RefusedException.Impossible(
+                $"\"{way.At}ladder\" has at most {MostRungs} rungs, each from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
         }
 
         var progress = way.Word("progress", WayWords.ProgressSchools);
@@ -127,23 +138,53 @@ internal static class PlanEndpoint
         return sent.Count > MostPins
             ? throw RefusedException.Impossible($"\"pins\" has {sent.Count}; at most {MostPins} are kept.")
             : [.. sent.Select(p => new BlockPin(
-                p.Text("block") ?? throw RefusedException.Missing($"\"{p.At}block\" with the id of a block"), p.Number("seconds", 0, LessonBrief.Longest * 60), p.Whole("repeats", 1, LessonPlanner.MostPinnedRepeats)))];
+                p.Text("block") ?? throw RefusedException.Missing($"\"{p.At}block\" with the id of a block"),
+                p.Number("seconds", 0, LessonBrief.Longest * 60),
+                p.Whole("repeats", 1, LessonPlanner.MostPinnedRepeats)))];
     }
 }
 
-internal sealed record PlanJson(double Seconds, double Over, IEnumerable<BlockJson> Blocks, IEnumerable<GiveJson> Gives, IEnumerable<BiteJson> Bites, IEnumerable<CareJson> Cautions)
+internal sealed record PlanJson(
+    double Seconds,
+    double Over,
+    IEnumerable<BlockJson> Blocks,
+    IEnumerable<GiveJson> Gives,
+    IEnumerable<BiteJson> Bites,
+    IEnumerable<CareJson> Cautions)
 {
     public static PlanJson Of(LessonPlan plan) => new(
         plan.TotalSeconds, plan.Over, plan.Blocks.Select(BlockJson.Of), plan.Gives.Where(g => g.Version.Length == 0).Select(GiveJson.Of),
-        plan.Bites.SelectMany((dance, i) => dance.Select(b => BiteJson.Of(b, i))), plan.Cautions.Select(c => new CareJson(c.Code, c.Message, c.Gentler)));
+        plan.Bites.SelectMany((dance, i) => dance.Select(b => BiteJson.Of(b, i))),
+        plan.Cautions.Select(c => new CareJson(c.Code, c.Message, c.Gentler)));
 }
 
 internal sealed record BlockJson(
-    string Id, string Kind, string Title, int? Dance, string? Part, IReadOnlyList<int>? Lines, int? Counts, int? Repeats, int? Starts, int? CountIn, double? RatePercent, IEnumerable<string> Walls,
+    string Id,
+    string Kind,
+    string Title,
+    int? Dance,
+    string? Part,
+    IReadOnlyList<int>? Lines,
+    int? Counts,
+    int? Repeats,
+    int? Starts,
+    int? CountIn,
+    double? RatePercent,
+    IEnumerable<string> Walls,
     string? Layer, double From, double Seconds, string Why, IReadOnlyList<string> Say, IReadOnlyList<string> Watch)
 {
     public static BlockJson Of(LessonBlock block) => new(
-        block.Id, KindOf(block.Kind), block.Title, block.Dance, block.Part, block.Lines, block.Counts, block.Repeats, block.Starts, block.IsDanced ? block.CountIn : null, block.Rate?.Percent,
+        block.Id,
+        KindOf(block.Kind),
+        block.Title,
+        block.Dance,
+        block.Part,
+        block.Lines,
+        block.Counts,
+        block.Repeats,
+        block.Starts,
+        block.IsDanced ? block.CountIn : null,
+        block.Rate?.Percent,
         block.Walls.Select(w => w.ToString()), block.Layer, block.From, block.Seconds, block.Why, block.Say, block.Watch);
 
     /// <summary>warm-up, look-back, cool-down, and the others as they are.</summary>
@@ -157,11 +198,33 @@ internal sealed record BlockJson(
 }
 
 /// <param name="Progress">Null where a run to the music is left to gifts, as the kind has it.</param>
-internal sealed record WayJson(string? Pace, string Order, bool Demonstration, string Layers, IEnumerable<double> Ladder, string Walls, string Music, string Cues, string Mistakes, string? Progress, int? CountIn, int? Until)
+internal sealed record WayJson(
+    string? Pace,
+    string Order,
+    bool Demonstration,
+    string Layers,
+    IEnumerable<double> Ladder,
+    string Walls,
+    string Music,
+    string Cues,
+    string Mistakes,
+    string? Progress,
+    int? CountIn,
+    int? Until)
 {
     public static WayJson Of(TeachingWay way) => new(
-        way.Pace is { } pace ? WayWords.Of(pace) : null, WayWords.Of(way.Order), way.Demonstration, WayWords.Of(way.Layers), way.Ladder.Select(r => r.Percent),
-        WayWords.Of(way.Walls), WayWords.Of(way.Music), WayWords.Of(way.Cues), WayWords.Of(way.Mistakes), way.RunIsGift ? null : WayWords.Of(way.Progress), way.CountIn, way.Until);
+        way.Pace is { } pace ? WayWords.Of(pace) : null,
+        WayWords.Of(way.Order),
+        way.Demonstration,
+        WayWords.Of(way.Layers),
+        way.Ladder.Select(r => r.Percent),
+        WayWords.Of(way.Walls),
+        WayWords.Of(way.Music),
+        WayWords.Of(way.Cues),
+        WayWords.Of(way.Mistakes),
+        way.RunIsGift ? null : WayWords.Of(way.Progress),
+        way.CountIn,
+        way.Until);
 }
 
 internal sealed record GiveJson(string What, double SavesSeconds, WayJson Way)
@@ -174,10 +237,27 @@ internal sealed record TermJson(string What, double Points);
 /// <param name="Of">Title of the dance it is of, where that is another; else null.</param>
 internal sealed record BitePlaceJson(string Part, int Line, string? Of);
 
-internal sealed record BiteJson(string Part, int Line, string Name, int Dance, BitePlaceJson? SameAs, string Relation, double Difficulty, IEnumerable<TermJson> Terms, double ExpectedLoss, double Novelty)
+internal sealed record BiteJson(
+    string Part,
+    int Line,
+    string Name,
+    int Dance,
+    BitePlaceJson? SameAs,
+    string Relation,
+    double Difficulty,
+    IEnumerable<TermJson> Terms,
+    double ExpectedLoss,
+    double Novelty)
 {
     public static BiteJson Of(Bite bite, int dance) => new(
-        bite.Part, bite.Line, bite.Name, dance, bite.SameAs is { } like ? new BitePlaceJson(like.Part, like.Line, like.DanceTitle == bite.DanceTitle ? null : like.DanceTitle) : null, LessonWords.Of(bite.Relation),
+        bite.Part,
+        bite.Line,
+        bite.Name,
+        dance,
+        bite.SameAs is { } like
+            ? new BitePlaceJson(like.Part, like.Line, like.DanceTitle == bite.DanceTitle ? null : like.DanceTitle)
+            : null,
+        LessonWords.Of(bite.Relation),
         bite.Difficulty.Points, bite.Difficulty.Terms.Select(t => new TermJson(t.Why, t.Points)), bite.Loss, bite.Novelty);
 }
 

@@ -11,14 +11,18 @@ internal static class RequestText
 
     public static async Task<(string Text, IResult? Refusal)> Read(HttpRequest request, string mediaType, int largest, string what)
     {
-        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || !type.MediaType.Equals(mediaType, StringComparison.OrdinalIgnoreCase))
+        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type)
+            || !type.MediaType.Equals(mediaType, StringComparison.OrdinalIgnoreCase))
         {
             return ("", ClearErrors.Problem(415, "Another type of content", $"Send {what} as {mediaType}."));
         }
 
         if (EncodingOf(type) is not { } encoding)
         {
-            return ("", ClearErrors.Problem(415, "Unknown character set", $"The character set '{type.Charset}' is not known here; send UTF-8."));
+            return ("", ClearErrors.Problem(
+                415,
+                "Unknown character set",
+                $"The character set '{type.Charset}' is not known here; send UTF-8."));
         }
 
         if (request.ContentLength > largest)

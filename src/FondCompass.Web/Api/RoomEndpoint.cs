@@ -17,38 +17,58 @@ internal static class RoomEndpoint
         ["chain"] = RoomLayout.Chain,
     };
 
-    public static void MapRoom(this WebApplication app) => app.MapJson<RoomBody, RoomJson>("/api/room", "a dance and a room", (body, cancel) => RoomJson.Of(Read(body, cancel)));
+    public static void MapRoom(this WebApplication app) =>
+        app.MapJson<RoomBody, RoomJson>("/api/room", "a dance and a room", (body, cancel) => RoomJson.Of(Read(body, cancel)));
 
     private static RoomPlan Read(ApiBody body, CancellationToken cancel)
     {
         var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
         var room = body.Object("room") ?? throw RefusedException.Missing("\"room\" with its \"width\" and \"depth\"");
-        var hall = new Hall(Metres(room, "width"), Metres(room, "depth"), room.Number("margin", 0, Hall.Widest) ?? Hall.UsualMargin) { Obstacles = Obstacles(room) };
+        var hall = new Hall(Metres(room, "width"), Metres(room, "depth"), room.Number("margin", 0, Hall.Widest) ?? Hall.UsualMargin)
+        {
+            Obstacles = Obstacles(room)
+        };
         var repeats = body.Whole("repeats", 1, RoomWish.MostRepeats) ?? RoomWish.UsualRepeats;
         if (body.Song() is { } song)
         {
-            var run = RunUnroller.Unroll(analysis.Trace, song, Math.Min(SongStart.Of(analysis.Trace, song), Math.Max(0, song.Counts - 1)), cancel);
+            var run = RunUnroller.Unroll(
+                analysis.Trace,
+                song,
+                Math.Min(SongStart.Of(analysis.Trace, song), Math.Max(0, song.Counts - 1)),
+                cancel);
             repeats = Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats);
         }
 
         var wish = new RoomWish(
-            hall, body.Whole("dancers", 1, RoomWish.MostDancers) ?? throw RefusedException.Missing("\"dancers\" as a whole number"), body.Word("layout", Layouts) ?? RoomLayout.Rows, repeats,
+            hall,
+            body.Whole("dancers", 1, RoomWish.MostDancers) ?? throw RefusedException.Missing("\"dancers\" as a whole number"),
+            body.Word("layout", Layouts) ?? RoomLayout.Rows,
+            repeats,
             body.Number("spacing", 0, Hall.Widest), body.Number("allowance", 0, Hall.Widest) ?? 0);
         return wish.RepeatsOf(analysis.Trace) >= repeats || analysis.Dance.IsPhrased ? RoomPlan.Of(analysis.Trace, wish, cancel)
-            : throw RefusedException.Impossible($"{repeats} repeats of {analysis.Trace.TotalCounts} counts are more than the {Core.Music.Song.MostCounts} counts that can be reckoned.");
+            : throw RefusedException.Impossible(
+                $"{repeats} repeats of {analysis.Trace.TotalCounts} counts are more than the {Core.Music.Song.MostCounts} counts that "
+                    + "can be reckoned.");
     }
 
-    private static double Metres(ApiBody room, string side) => (room.Number(side) ?? throw RefusedException.Missing($"\"{room.At}{side}\" in metres")) is var metres && metres > 0 && metres <= Hall.Widest ? metres
-        : throw RefusedException.Impossible(FormattableString.Invariant($"\"{room.At}{side}\" is {metres}; a room is more than 0 and at most {Hall.Widest:0} metres."));
+    private static double Metres(ApiBody room, string side) =>
+        (room.Number(side) ?? throw RefusedException.Missing($"\"{room.At}{side}\" in metres")) is var metres
+            && metres > 0
+            && metres <= Hall.Widest
+            ? metres
+        : throw RefusedException.Impossible(FormattableString.Invariant(
+            $"\"{room.At}{side}\" is {metres}; a room is more than 0 and at most {Hall.Widest:0} metres."));
 
     private static List<RoomObstacle> Obstacles(ApiBody room)
     {
         var sent = room.Objects("obstacles") ?? [];
-        return sent.Count > MostObstacles ? throw RefusedException.Impossible($"\"{room.At}obstacles\" has {sent.Count}; at most {MostObstacles} are reckoned with.")
+        return sent.Count > MostObstacles
+            ? throw RefusedException.Impossible($"\"{room.At}obstacles\" has {sent.Count}; at most {MostObstacles} are reckoned with.")
             : [.. sent.Select(o => new RoomObstacle(At(o, "x"), At(o, "y"), At(o, "width"), At(o, "depth"), o.Flag("pillar") ?? false))];
     }
 
-    private static double At(ApiBody obstacle, string field) => obstacle.Number(field, 0, Hall.Widest) ?? throw RefusedException.Missing($"\"{obstacle.At}{field}\" in metres");
+    private static double At(ApiBody obstacle, string field) =>
+        obstacle.Number(field, 0, Hall.Widest) ?? throw RefusedException.Missing($"\"{obstacle.At}{field}\" in metres");
 }
 
 internal sealed record PointJson(double X, double Y);
@@ -58,13 +78,32 @@ internal sealed record EnvelopeJson(double Width, double Depth);
 internal sealed record HelperJson(int Place, string Wall);
 
 internal sealed record RoomJson(
-    bool Fits, int Most, double Spacing, int Rows, int Columns, IEnumerable<PointJson> Places, double? Radius, EnvelopeJson Envelope, PointJson DriftPerPattern, IReadOnlyDictionary<string, int> FrontRow,
+    bool Fits,
+    int Most,
+    double Spacing,
+    int Rows,
+    int Columns,
+    IEnumerable<PointJson> Places,
+    double? Radius,
+    EnvelopeJson Envelope,
+    PointJson DriftPerPattern,
+    IReadOnlyDictionary<string, int> FrontRow,
     IEnumerable<HelperJson> Helpers, IReadOnlyList<string> Insteads, string Caution)
 {
     public static RoomJson Of(RoomPlan plan) => new(
-        plan.Fits, plan.Most, Round(plan.Spacing), plan.Rows, plan.Columns, plan.Places.Select(p => new PointJson(Round(p.X), Round(p.Y))), plan.Radius is { } radius ? Round(radius) : null,
-        new EnvelopeJson(Round(plan.High.X - plan.Low.X), Round(plan.High.Y - plan.Low.Y)), new PointJson(Round(plan.DriftPerPattern.X), Round(plan.DriftPerPattern.Y)),
-        plan.FrontRow.ToDictionary(f => f.Key.ToString(), f => f.Value), plan.Helpers.Select(h => new HelperJson(h.Place, h.Wall.ToString())), plan.Insteads, RoomPlan.Caution);
+        plan.Fits,
+        plan.Most,
+        Round(plan.Spacing),
+        plan.Rows,
+        plan.Columns,
+        plan.Places.Select(p => new PointJson(Round(p.X), Round(p.Y))),
+        plan.Radius is { } radius ? Round(radius) : null,
+        new EnvelopeJson(Round(plan.High.X - plan.Low.X), Round(plan.High.Y - plan.Low.Y)),
+        new PointJson(Round(plan.DriftPerPattern.X), Round(plan.DriftPerPattern.Y)),
+        plan.FrontRow.ToDictionary(f => f.Key.ToString(), f => f.Value),
+        plan.Helpers.Select(h => new HelperJson(h.Place, h.Wall.ToString())),
+        plan.Insteads,
+        RoomPlan.Caution);
 
     private static double Round(double metres) => Math.Round(metres, 6) + 0.0;
 }

@@ -9,7 +9,8 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/run: a script and a song in, the run and the best fit out; nothing is stored.</summary>
 internal static class RunEndpoint
 {
-    public static void MapRun(this WebApplication app) => app.MapJson<RunBody, RunJson>("/api/run", "a script and a song", (body, cancel) => Answer(RunRequest.Read(body), cancel));
+    public static void MapRun(this WebApplication app) =>
+        app.MapJson<RunBody, RunJson>("/api/run", "a script and a song", (body, cancel) => Answer(RunRequest.Read(body), cancel));
 
     private static RunJson Answer(RunRequest order, CancellationToken cancel)
     {
@@ -23,19 +24,37 @@ internal static class RunEndpoint
 }
 
 internal sealed record RunJson(
-    int TotalCounts, double Seconds, IEnumerable<FindingJson> Findings, IEnumerable<RepeatJson> Repeats, IEnumerable<EventJson> Events, FitJson Fit, EndingJson? Ending)
+    int TotalCounts,
+    double Seconds,
+    IEnumerable<FindingJson> Findings,
+    IEnumerable<RepeatJson> Repeats,
+    IEnumerable<EventJson> Events,
+    FitJson Fit,
+    EndingJson? Ending)
 {
     public static RunJson Of(Analysis analysis, DanceRun run, FitResult fit, IReadOnlyList<PassageBinding> bindings) => new(
         run.Song.Counts,
         Round(run.Song.Seconds),
         analysis.Findings.Concat(run.Findings).DistinctBy(f => (f.Code, f.Place.Row, f.Message)).Select(FindingJson.Of),
         run.Repeats.Select(r => new RepeatJson(
-            r.Index, r.Part, r.FromCount, r.ToCount, Round(r.StartSeconds), r.StartFacing.ToString(), r.EndFacing.ToString(), r.StartWeight.Letter(), r.Wall, r.Mirrored, r.Cut)),
+            r.Index,
+            r.Part,
+            r.FromCount,
+            r.ToCount,
+            Round(r.StartSeconds),
+            r.StartFacing.ToString(),
+            r.EndFacing.ToString(),
+            r.StartWeight.Letter(),
+            r.Wall,
+            r.Mirrored,
+            r.Cut)),
         run.Events.Select(e => new EventJson(e.Kind.ToString().ToLowerInvariant(), e.AfterRepeat, e.Facing.ToString(), Round(e.Seconds))),
         new FitJson(
             fit.Changes.Select(c => new ChangeJson(
                 c.Kind.ToString().ToLowerInvariant(), c.Repeat, analysis.Dance.IsPhrased ? c.Part : null,
-                c.Kind is FitKind.Restart or FitKind.Half ? c.Counts : null, c.Kind is FitKind.Tag or FitKind.Wait ? c.Counts : null, FitSaying.Of(c))),
+                c.Kind is FitKind.Restart or FitKind.Half ? c.Counts : null,
+                c.Kind is FitKind.Tag or FitKind.Wait ? c.Counts : null,
+                FitSaying.Of(c))),
             fit.OffBefore,
             fit.OffAfter,
             bindings.Select(b => new BindingJson(b.Passage, b.Part, b.By.ToString().ToLowerInvariant())),
@@ -46,7 +65,17 @@ internal sealed record RunJson(
 }
 
 internal sealed record RepeatJson(
-    int Index, string Part, int FromCount, int ToCount, double StartSeconds, string StartFacing, string EndFacing, string StartWeight, int? Wall, bool Mirrored, bool Cut);
+    int Index,
+    string Part,
+    int FromCount,
+    int ToCount,
+    double StartSeconds,
+    string StartFacing,
+    string EndFacing,
+    string StartWeight,
+    int? Wall,
+    bool Mirrored,
+    bool Cut);
 
 internal sealed record EventJson(string Kind, int AfterRepeat, string Facing, double Seconds);
 
@@ -63,6 +92,11 @@ internal sealed record ChangeJson(
 internal sealed record BindingJson(int Passage, string? Part, string By);
 
 /// <param name="Narrowed">There was too much to try: there may be a better fit. Left out where there is none.</param>
-internal sealed record FitJson(IEnumerable<ChangeJson> Changes, int OffBefore, int OffAfter, IEnumerable<BindingJson> Bindings, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)] bool Narrowed);
+internal sealed record FitJson(
+    IEnumerable<ChangeJson> Changes,
+    int OffBefore,
+    int OffAfter,
+    IEnumerable<BindingJson> Bindings,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)] bool Narrowed);
 
 internal sealed record EndingJson(string Part, int Count, string Facing, string? Suggestion);

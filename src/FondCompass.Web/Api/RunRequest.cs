@@ -37,16 +37,22 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
             throw RefusedException.Missing($"passage {number} as an object");
         }
 
-        var name = item.TryGetProperty("name", out var named) && named.ValueKind == JsonValueKind.String ? ApiBody.TextOf(named, $"name of passage {number}") : $"passage {number}";
+        var name = item.TryGetProperty("name", out var named) && named.ValueKind == JsonValueKind.String
+            ? ApiBody.TextOf(named, $"name of passage {number}")
+            : $"passage {number}";
         var important = item.TryGetProperty("important", out var marked) && marked.ValueKind == JsonValueKind.True;
-        if (item.TryGetProperty("seconds", out var seconds) && seconds.ValueKind == JsonValueKind.Number && !item.TryGetProperty("counts", out _))
+        if (item.TryGetProperty("seconds", out var seconds)
+            && seconds.ValueKind == JsonValueKind.Number
+            && !item.TryGetProperty("counts", out _))
         {
             return new Passage(name, 0, 0, null, important) { Rest = seconds.GetDouble() };
         }
 
         var counts = Number(item, "counts", number);
         var bpm = Number(item, "bpm", number);
-        var end = item.TryGetProperty("bpmEnd", out var to) && to.ValueKind != JsonValueKind.Null ? Number(item, "bpmEnd", number).GetDouble() : (double?)null;
+        var end = item.TryGetProperty("bpmEnd", out var to) && to.ValueKind != JsonValueKind.Null
+            ? Number(item, "bpmEnd", number).GetDouble()
+            : (double?)null;
         if (!counts.TryGetInt32(out var whole))
         {
             throw RefusedException.Impossible(counts.GetDouble() > int.MaxValue
@@ -58,5 +64,7 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
     }
 
     private static JsonElement Number(JsonElement item, string field, int number) =>
-        item.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.Number ? value : throw RefusedException.Missing($"\"{field}\" of passage {number} as a number");
+        item.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.Number
+            ? value
+            : throw RefusedException.Missing($"\"{field}\" of passage {number} as a number");
 }

@@ -24,7 +24,13 @@ internal static class SwapEndpoints
         ["known"] = SwapAim.Known,
     };
 
-    private static readonly Dictionary<string, Weight> Feet = new() { ["l"] = Weight.Left, ["r"] = Weight.Right, ["left"] = Weight.Left, ["right"] = Weight.Right };
+    private static readonly Dictionary<string, Weight> Feet = new()
+    {
+        ["l"] = Weight.Left,
+        ["r"] = Weight.Right,
+        ["left"] = Weight.Left,
+        ["right"] = Weight.Right
+    };
 
     private static readonly Dictionary<string, Genre> Genres = Enum.GetValues<Genre>().ToDictionary(g => g.ToString().ToLowerInvariant());
 
@@ -38,7 +44,9 @@ internal static class SwapEndpoints
     {
         var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
         var name = body.Text("part") ?? throw RefusedException.Missing("\"part\" with the name of a part");
-        var part = analysis.Trace.Written(name) ?? throw RefusedException.Impossible($"There is no part '{name}' in the dance; it has {string.Join(", ", analysis.Trace.Parts.Select(p => p.Part.Name))}.");
+        var part = analysis.Trace.Written(name)
+            ?? throw RefusedException.Impossible(
+                $"There is no part '{name}' in the dance; it has {string.Join(", ", analysis.Trace.Parts.Select(p => p.Part.Name))}.");
         var line = body.Whole("line") ?? throw RefusedException.Missing("\"line\" as a whole number");
         if (line < 1 || line > part.Part.Lines.Count)
         {
@@ -58,13 +66,39 @@ internal static class SwapEndpoints
         var knows = body.Texts("knows");
         var group = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner, knows);
         var known = knows is null ? null : group.Steps;
-        var swaps = SwapSearch.Find(analysis.Trace, part, line, from, to, aim, bpm, StepLexicon.Shipped, known, body.Whole("most", 1, MostChoices) ?? UsualSwaps, newness: group.NoveltyIn(analysis.Dance), cancel: cancel);
-        return new ChoicesJson(swaps.Select(s => new ChoiceJson(s.Words, string.Join('\n', s.Rows), s.Points, s.Difference, WhyOf(s, aim))));
+        var swaps = SwapSearch.Find(
+            analysis.Trace,
+            part,
+            line,
+            from,
+            to,
+            aim,
+            bpm,
+            StepLexicon.Shipped,
+            known,
+            body.Whole("most", 1, MostChoices) ?? UsualSwaps,
+            newness: group.NoveltyIn(analysis.Dance),
+            cancel: cancel);
+        return new ChoicesJson(swaps.Select(s => new ChoiceJson(
+            s.Words,
+            string.Join('\n', s.Rows),
+            s.Points,
+            s.Difference,
+            WhyOf(s, aim))));
     }
 
-    private static string WhyOf(Swap swap, SwapAim aim) => string.Create(CultureInfo.InvariantCulture, $"""
-        {(aim == SwapAim.Known ? "they know it; " : "")}{(swap.Difference < -0.05 ? $"easier by {-swap.Difference:0.0}" : swap.Difference > 0.05 ? $"harder by {swap.Difference:0.0}" : "as hard")}; {(swap.Turning > 0 ? $"turns {Eighths.AmountText(swap.Turning)} in all" : "no turn")}{(swap.HighImpact ? ", leaves the floor" : "")}; ends {(swap.Metres < 0.05 ? "at the same place" : $"{swap.Metres:0.00} m away")}{(swap.IsOwn ? "" : "; not of this genre")}
-        """);
+    private static string WhyOf(Swap swap, SwapAim aim)
+    {
+        var invariant = CultureInfo.InvariantCulture;
+        var known = aim == SwapAim.Known ? "they know it; " : "";
+        var hard = swap.Difference < -0.05 ? string.Create(invariant, $"easier by {-swap.Difference:0.0}")
+            : swap.Difference > 0.05 ? string.Create(invariant, $"harder by {swap.Difference:0.0}")
+            : "as hard";
+        var turns = swap.Turning > 0 ? $"turns {Eighths.AmountText(swap.Turning)} in all" : "no turn";
+        var leaves = swap.HighImpact ? ", leaves the floor" : "";
+        var ends = swap.Metres < 0.05 ? "at the same place" : string.Create(invariant, $"{swap.Metres:0.00} m away");
+        return $"{known}{hard}; {turns}{leaves}; ends {ends}{(swap.IsOwn ? "" : "; not of this genre")}";
+    }
 
     private static ChoicesJson Complete(ApiBody body, CancellationToken cancel)
     {
@@ -79,13 +113,28 @@ internal static class SwapEndpoints
         var free = body.Word("endFree", Feet);
         var turn = body.Whole("turnEighths", -2 * Eighths.Full, 2 * Eighths.Full);
         var header = new DanceHeader { Genre = body.Word("genre", Genres) ?? Genre.Line, StartWeight = weight, StartFacing = facing };
-        var gap = new Gap(counts, free switch { Weight.Left => Weight.Right, Weight.Right => Weight.Left, _ => null }, null) { Turn = turn is { } eighths ? new Eighths(eighths) : null };
+        var gap = new Gap(counts, free switch { Weight.Left => Weight.Right, Weight.Right => Weight.Left, _ => null }, null)
+        {
+            Turn = turn is { } eighths ? new Eighths(eighths) : null
+        };
         var bpm = body.Bpm() ?? Bites.UsualTempo;
-        var found = LineCompletion.Find(header, TraceState.Start(weight, facing), 1, gap, StepLexicon.Shipped, body.Whole("most", 1, MostChoices) ?? UsualFillings, cancel);
+        var found = LineCompletion.Find(
+            header,
+            TraceState.Start(weight, facing),
+            1,
+            gap,
+            StepLexicon.Shipped,
+            body.Whole("most", 1, MostChoices) ?? UsualFillings,
+            cancel);
         return new ChoicesJson(found.Select(f =>
         {
             var points = Difficulty.PointsOf(f.Actions, counts, bpm);
-            return new ChoiceJson(f.Words, string.Join('\n', f.Rows), points, points, f.Rows.Count == 1 ? "one step" : $"{f.Rows.Count} steps");
+            return new ChoiceJson(
+                f.Words,
+                string.Join('\n', f.Rows),
+                points,
+                points,
+                f.Rows.Count == 1 ? "one step" : $"{f.Rows.Count} steps");
         }));
     }
 
@@ -93,7 +142,8 @@ internal static class SwapEndpoints
     private static int Count(ApiBody body, string field, int counts)
     {
         var label = body.Text(field) ?? throw RefusedException.Missing($"\"{field}\" with a count's label, such as \"5\"");
-        return int.TryParse(label.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count >= 1 && count <= counts ? count
+        return int.TryParse(label.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count >= 1 && count <= counts
+            ? count
             : throw RefusedException.Impossible($"\"{field}\" is '{label}'; a span is of whole counts, and this line has 1 to {counts}.");
     }
 }

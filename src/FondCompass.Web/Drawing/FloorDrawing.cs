@@ -26,7 +26,13 @@ public sealed record DrawnWay(int Tone, string Path);
 
 /// <summary>The floor picture of a line, a part or a dance, laid out for a page.</summary>
 public sealed record FloorDrawing(
-    FloorPicture Picture, FloorSight Sight, IReadOnlyList<DrawnPrint> Prints, IReadOnlyList<DrawnBody> Bodies, IReadOnlyList<DrawnWay> Ways, IReadOnlyList<DrawnMark> Marks, string Box,
+    FloorPicture Picture,
+    FloorSight Sight,
+    IReadOnlyList<DrawnPrint> Prints,
+    IReadOnlyList<DrawnBody> Bodies,
+    IReadOnlyList<DrawnWay> Ways,
+    IReadOnlyList<DrawnMark> Marks,
+    string Box,
     IReadOnlyList<DrawnWall> Walls, DrawnRing? RingAtStart)
 {
     public const double Width = 620;
@@ -57,7 +63,9 @@ public sealed record FloorDrawing(
         var seen = corners.Select(c => FloorView.Project(c, sight)).ToList();
         var (left, right) = (seen.Min(p => p.X), seen.Max(p => p.X));
         var (top, bottom) = (seen.Min(p => p.Y), seen.Max(p => p.Y));
-        var unit = Math.Min(Largest, Math.Min((Width - (2 * Margin)) / Math.Max(0.1, right - left), (Height - (2 * Margin)) / Math.Max(0.1, bottom - top)));
+        var unit = Math.Min(
+            Largest,
+            Math.Min((Width - (2 * Margin)) / Math.Max(0.1, right - left), (Height - (2 * Margin)) / Math.Max(0.1, bottom - top)));
         var (offX, offY) = ((Width - ((right - left) * unit)) / 2, (Height - ((bottom - top) * unit)) / 2);
 
         (double X, double Y, double Scale) At(FloorPoint point)
@@ -66,7 +74,8 @@ public sealed record FloorDrawing(
             return (offX + ((x - left) * unit), offY + ((y - top) * unit), scale * unit / 100);
         }
 
-        string Line(IEnumerable<FloorPoint> points) => string.Join(' ', points.Select((p, i) => $"{(i == 0 ? "M" : "L")}{At(p).X:0.#} {At(p).Y:0.#}"));
+        string Line(IEnumerable<FloorPoint> points) =>
+            string.Join(' ', points.Select((p, i) => $"{(i == 0 ? "M" : "L")}{At(p).X:0.#} {At(p).Y:0.#}"));
         DrawnRing Ring(FloorPoint through)
         {
             var (x, y, _) = At(middle);
@@ -93,13 +102,23 @@ public sealed record FloorDrawing(
         {
             var (x, y, scale) = At(foot == Foot.Left ? moment.Left : moment.Right);
             var title = index == 0 ? "where it begins" : $"{moment.Part} {moment.Line}, count {moment.Count}: {moment.Words}";
-            prints.Add(new DrawnPrint(index, x, y, FloorView.Degrees(moment.Facing.Degrees, sight), scale, foot == Foot.Left, takes, title));
+            prints.Add(new DrawnPrint(
+                index,
+                x,
+                y,
+                FloorView.Degrees(moment.Facing.Degrees, sight),
+                scale,
+                foot == Foot.Left,
+                takes,
+                title));
         }
 
         var bodies = picture.Moments.Prepend(picture.Start).Select((m, i) =>
         {
             var (x, y, scale) = At(m.Body);
-            var words = i == 0 ? $"Before count 1, facing {m.Facing}" : $"{m.Part} {m.Line}, count {m.Count}. {m.Words}. Weight {m.Weight.Letter()}, facing {m.Facing}";
+            var words = i == 0
+                ? $"Before count 1, facing {m.Facing}"
+                : $"{m.Part} {m.Line}, count {m.Count}. {m.Words}. Weight {m.Weight.Letter()}, facing {m.Facing}";
             return new DrawnBody(i, x, y, FloorView.Degrees(m.Facing.Degrees, sight), scale, words, isRing ? Ring(m.Body) : null);
         }).ToList();
         return new FloorDrawing(
@@ -111,7 +130,10 @@ public sealed record FloorDrawing(
     private static List<DrawnWay> WaysOf(FloorPicture picture, Func<IEnumerable<FloorPoint>, string> line)
     {
         var ways = new List<DrawnWay>();
-        var tones = picture.Moments.Select(m => m.Part).Distinct().Select((name, i) => (name, i % Tones)).ToDictionary(t => t.name, t => t.Item2);
+        var tones = picture.Moments.Select(m => m.Part)
+            .Distinct()
+            .Select((name, i) => (name, i % Tones))
+            .ToDictionary(t => t.name, t => t.Item2);
         var from = picture.Start.Body;
         for (var i = 0; i < picture.Moments.Count;)
         {

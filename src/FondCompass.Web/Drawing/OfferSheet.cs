@@ -22,7 +22,9 @@ public sealed record OfferSheet(IReadOnlyList<DrawnOffer> Offers)
 
         var free = trace.End.Weight.FreeFoot();
         var feet = free == Foot.None ? $"weight {trace.End.Weight.Letter()}" : $"then {free.Word()} is free";
-        var line = trace.Part.Lines.Count == 0 ? null : RulerDrawing.Draw(trace, Math.Min(lineCounts, Math.Max(offer.Counts, 4)), RulerPaper.Narrow, 1)[0];
+        var line = trace.Part.Lines.Count == 0
+            ? null
+            : RulerDrawing.Draw(trace, Math.Min(lineCounts, Math.Max(offer.Counts, 4)), RulerPaper.Narrow, 1)[0];
         var reads = string.Join(" · ", trace.Actions.Take(12).Select(a => RowReads.Told(a, lineCounts)));
         return new DrawnOffer(offer, $"{feet}, facing {trace.End.Facing}", line, reads);
     }

@@ -26,7 +26,16 @@ public enum SpanKind
 
 /// <summary>A step lying on its counts.</summary>
 /// <param name="Called">What it is called; <see cref="Shown"/> as far as there is room.</param>
-public sealed record StepSpan(double X, double Width, string Called, string Full, string Foot, int Row, int Count, bool HasError, SpanKind Kind = SpanKind.Step)
+public sealed record StepSpan(
+    double X,
+    double Width,
+    string Called,
+    string Full,
+    string Foot,
+    int Row,
+    int Count,
+    bool HasError,
+    SpanKind Kind = SpanKind.Step)
 {
     /// <summary>What stands beside the name, in units.</summary>
     private const double Beside = 24;
@@ -60,11 +69,16 @@ public static class RulerType
         }
 
         var begun = whole == 0 ? 0 : whole + 1;
-        var shown = letters < words.Length && words[letters] != ' ' && (letters - begun < Telling || char.IsAsciiDigit(words[begun])) ? whole : letters;
+        var shown = letters < words.Length && words[letters] != ' ' && (letters - begun < Telling || char.IsAsciiDigit(words[begun]))
+            ? whole
+            : letters;
         return shown == 0 ? "" : words[..shown].TrimEnd() + "…";
     }
 
-    private static double WidthOf(char c) => c is 'i' or 'l' or 'j' or 't' or 'f' or 'r' or ' ' or '1' or '/' or ',' or '.' or '\'' ? Thin : c is 'm' or 'w' or 'M' or 'W' ? Broad : Letter;
+    private static double WidthOf(char c) =>
+        c is 'i' or 'l' or 'j' or 't' or 'f' or 'r' or ' ' or '1' or '/' or ',' or '.' or '\'' ? Thin
+            : c is 'm' or 'w' or 'M' or 'W' ? Broad
+            : Letter;
 }
 
 /// <summary>One piece of the weight line.</summary>
@@ -100,7 +114,13 @@ public sealed record RulerLine(
         {
             var inRow = Paper.CountsInRow(Widest);
             var rows = Math.Max(1, (Math.Max(Counts, 1) + inRow - 1) / inRow);
-            return [.. Enumerable.Range(0, rows).Select(i => new RulerRow((i * inRow) + 1, RulerPaper.Gutter + (i * inRow * NotchWidth), RulerPaper.Gutter + ((i + 1) * inRow * NotchWidth), i == 0, i == rows - 1))];
+            return [.. Enumerable.Range(0, rows)
+                .Select(i => new RulerRow(
+                    (i * inRow) + 1,
+                    RulerPaper.Gutter + (i * inRow * NotchWidth),
+                    RulerPaper.Gutter + ((i + 1) * inRow * NotchWidth),
+                    i == 0,
+                    i == rows - 1))];
         }
     }
 
@@ -149,7 +169,12 @@ public static class RulerDrawing
     private const double MiddleLane = (LeftLane + RightLane) / 2;
 
     /// <param name="mostLines">Lines drawn at the most.</param>
-    public static IReadOnlyList<RulerLine> Draw(PartTrace trace, int lineCounts, RulerPaper paper, int mostLines = int.MaxValue, bool isRing = false)
+    public static IReadOnlyList<RulerLine> Draw(
+        PartTrace trace,
+        int lineCounts,
+        RulerPaper paper,
+        int mostLines = int.MaxValue,
+        bool isRing = false)
     {
         var widest = Math.Max(lineCounts, trace.Part.Lines.Select(l => l.Counts).DefaultIfEmpty(lineCounts).Max());
         var notch = paper.NotchWidth(widest);
@@ -165,18 +190,28 @@ public static class RulerDrawing
             lines.Add(new RulerLine(
                 line.Number, line.Counts, line.Counts != lineCounts,
                 Notches(line, actions, X),
-                [.. Spans(line, actions, [.. trace.Part.Moments.OfType<FreeSpan>().Where(f => f.Line == line.Number).Select(f => f.At)], X).Concat(Free(trace.Part, line, X)).OrderBy(s => s.X)],
+                [.. Spans(line, actions, [.. trace.Part.Moments.OfType<FreeSpan>().Where(f => f.Line == line.Number).Select(f => f.At)], X)
+                    .Concat(Free(trace.Part, line, X))
+                    .OrderBy(s => s.X)],
                 Weights(line, actions, state.Weight, end.Weight, X),
                 Marks(actions, X),
                 Turns(actions, X),
                 end.Weight.Letter(), end.Facing,
-                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing {(isRing ? FacingWords.InBrief(end.Facing) : end.Facing)}.")
+                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing "
+                    + $"{(isRing ? FacingWords.InBrief(end.Facing) : end.Facing)}.")
             {
                 InRing = isRing ? FacingWords.InBrief(end.Facing) : "",
                 NotchWidth = notch,
                 Paper = paper,
                 Widest = widest,
-                Layers = [.. trace.Part.Layers.Where(l => l.Line == line.Number).DistinctBy(l => (l.At, l.Text)).Take(MostDrawn).Select(l => new LayerMark(X(l.At), Math.Max(6, X(l.At + l.Length) - X(l.At) - 2), WordedLayer.Of(l.Text).Kind, l.Text))],
+                Layers = [.. trace.Part.Layers.Where(l => l.Line == line.Number)
+                    .DistinctBy(l => (l.At, l.Text))
+                    .Take(MostDrawn)
+                    .Select(l => new LayerMark(
+                        X(l.At),
+                        Math.Max(6, X(l.At + l.Length) - X(l.At) - 2),
+                        WordedLayer.Of(l.Text).Kind,
+                        l.Text))],
                 Name = line.Name,
                 Hung = HungOn(trace.Part, line, lineCounts),
             });
@@ -197,7 +232,10 @@ public static class RulerDrawing
         notches.AddRange(actions
             .Where(a => a.Action.Beat.Fraction != Fraction.Whole || a.Action.IsPickUp)
             .DistinctBy(a => a.At)
-            .Select(a => new Notch(x(a.At), a.Action.Beat.Fraction == Fraction.Whole ? a.Action.Beat.Label() : Beat.Letter(a.Action.Beat.Fraction), true)));
+            .Select(a => new Notch(
+                x(a.At),
+                a.Action.Beat.Fraction == Fraction.Whole ? a.Action.Beat.Label() : Beat.Letter(a.Action.Beat.Fraction),
+                true)));
         return notches;
     }
 
@@ -213,7 +251,11 @@ public static class RulerDrawing
             var together = calls.Count(c => c[0].At == first.At);
             if (together > 1 && spans.Count > 0 && calls.FindIndex(c => c[0].At == first.At) < i)
             {
-                spans[^1] = spans[^1] with { Called = $"{spans[^1].Called} & {StepWording.Of(calls[i]).Called}", Full = $"{spans[^1].Full}, {Wording(calls[i])}" };
+                spans[^1] = spans[^1] with
+                {
+                    Called = $"{spans[^1].Called} & {StepWording.Of(calls[i]).Called}",
+                    Full = $"{spans[^1].Full}, {Wording(calls[i])}"
+                };
                 continue;
             }
 
@@ -222,26 +264,54 @@ public static class RulerDrawing
             var wording = StepWording.Of(calls[i]);
             spans.Add(new StepSpan(
                 left, width, wording.Called, Wording(calls[i]), wording.Letter, first.Action.Row, Math.Max(1, first.Action.Beat.Number),
-                calls[i].Exists(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot or Fault.UnwindWrongWay or Fault.TurnMissesWall), KindOf(first)));
+                calls[i].Exists(a =>
+                    a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot or Fault.UnwindWrongWay or Fault.TurnMissesWall),
+                KindOf(first)));
         }
 
         return spans;
     }
 
-    private static IEnumerable<StepSpan> Free(PartActions part, DanceLine line, Func<Tick, double> x) => part.Moments.OfType<FreeSpan>().Where(f => f.Line == line.Number)
-        .Select(f => new StepSpan(x(f.At), Math.Max(6, x(f.At + f.Length) - x(f.At) - 2), "your own", $"your own from count {f.Beat.Label()}", "", f.Row, Math.Max(1, f.Beat.Number), false, SpanKind.Free));
+    private static IEnumerable<StepSpan> Free(PartActions part, DanceLine line, Func<Tick, double> x) =>
+        part.Moments.OfType<FreeSpan>().Where(f => f.Line == line.Number)
+        .Select(f => new StepSpan(
+            x(f.At),
+            Math.Max(6, x(f.At + f.Length) - x(f.At) - 2),
+            "your own",
+            $"your own from count {f.Beat.Label()}",
+            "",
+            f.Row,
+            Math.Max(1, f.Beat.Number),
+            false,
+            SpanKind.Free));
 
     private static List<HungMark> HungOn(PartActions part, DanceLine line, int lineCounts) =>
     [
-        .. part.Notes.Where(n => n.Line == line.Number).DistinctBy(n => (n.Kind, n.At, n.Text)).OrderBy(n => n.At).Take(MostHung).Select(n => new HungMark(n.Kind, n.Beat.Label(lineCounts), n.Text, n.Row)),
+        .. part.Notes.Where(n => n.Line == line.Number)
+            .DistinctBy(n => (n.Kind, n.At, n.Text))
+            .OrderBy(n => n.At)
+            .Take(MostHung)
+            .Select(n => new HungMark(n.Kind, n.Beat.Label(lineCounts), n.Text, n.Row)),
         .. part.Variants.Where(v => v.Line == line.Number).Take(MostHung).Select(v => new HungMark(
-            v.Label.ToString(), Counts(v, line), string.Join(", ", v.Moments.OfType<DanceAction>().GroupBy(a => a.Call).Select(g => g.First()).Select(a => $"{a.Name}{(a.CallLead.IsSingle() ? $" {a.CallLead.Letter()}" : "")}")), v.Row)),
+            v.Label.ToString(),
+            Counts(v, line),
+            string.Join(
+                ", ",
+                v.Moments.OfType<DanceAction>()
+                    .GroupBy(a => a.Call)
+                    .Select(g => g.First())
+                    .Select(a => $"{a.Name}{(a.CallLead.IsSingle() ? $" {a.CallLead.Letter()}" : "")}")),
+            v.Row)),
     ];
 
-    private static string Counts(SpanVariant variant, DanceLine line) => $"{(int)Math.Floor((variant.From - line.Start).InCounts) + 1} to {(int)Math.Ceiling((variant.To - line.Start).InCounts)}";
+    private static string Counts(SpanVariant variant, DanceLine line) =>
+        $"{(int)Math.Floor((variant.From - line.Start).InCounts) + 1} to {(int)Math.Ceiling((variant.To - line.Start).InCounts)}";
 
     private static string Wording(List<TracedAction> call) =>
-        $"{StepWording.Of(call)}: " + string.Join(", ", call.Select(a => $"{a.Action.Beat.Label()} {a.Action.Deed}{(a.Foot == Foot.None ? "" : $" {a.Foot.Letter()}")}"));
+        $"{StepWording.Of(call)}: "
+            + string.Join(
+                ", ",
+                call.Select(a => $"{a.Action.Beat.Label()} {a.Action.Deed}{(a.Foot == Foot.None ? "" : $" {a.Foot.Letter()}")}"));
 
     private static SpanKind KindOf(TracedAction first) =>
         first.Action.Verb.Has(VerbTraits.IsBody) ? SpanKind.Body : first.Action.Verb.Has(VerbTraits.Holds) ? SpanKind.Hold : SpanKind.Step;
@@ -286,7 +356,9 @@ public static class RulerDrawing
             else if (action.After.Weight != weight)
             {
                 Run(here - Crossing);
-                strokes.Add(new WeightStroke("solid", $"M{Math.Max(at, here - Crossing):0.#} {Lane(weight):0.#}L{here + Crossing:0.#} {Lane(action.After.Weight):0.#}"));
+                strokes.Add(new WeightStroke(
+                    "solid",
+                    $"M{Math.Max(at, here - Crossing):0.#} {Lane(weight):0.#}L{here + Crossing:0.#} {Lane(action.After.Weight):0.#}"));
                 at = here + Crossing;
                 weight = action.After.Weight;
             }
@@ -313,7 +385,9 @@ public static class RulerDrawing
         var marks = new List<FootMark>();
         foreach (var action in actions)
         {
-            if (!action.Foot.IsSingle() || action.Action.Verb.Kind is VerbKind.NoFoot or VerbKind.Standing || action.Fault == Fault.FootHoldsWeight)
+            if (!action.Foot.IsSingle()
+                || action.Action.Verb.Kind is VerbKind.NoFoot or VerbKind.Standing
+                || action.Fault == Fault.FootHoldsWeight)
             {
                 continue;
             }
@@ -321,7 +395,8 @@ public static class RulerDrawing
             var lane = action.Foot == Foot.Left ? LeftLane : RightLane;
             marks.Add(new FootMark(
                 x(action.At), lane, action.TakesWeight,
-                $"count {action.Action.Beat.Label()}: {action.Action.Deed} {action.Foot.Word()}{(action.After.Weight.FreeFoot() is var free && free.IsSingle() ? $", then the {free.Word()} is free" : "")}"));
+                $"count {action.Action.Beat.Label()}: {action.Action.Deed} {action.Foot.Word()}"
+                    + $"{(action.After.Weight.FreeFoot() is var free && free.IsSingle() ? $", then the {free.Word()} is free" : "")}"));
         }
 
         return marks;
@@ -329,6 +404,9 @@ public static class RulerDrawing
 
     private static List<TurnMark> Turns(List<TracedAction> actions, Func<Tick, double> x) => actions
         .Where(a => !a.Turn.IsNone)
-        .Select(a => new TurnMark(x(a.At), a.After.Facing.Degrees, $"count {a.Action.Beat.Label()}: turn {a.Turn}, then facing {a.After.Facing}"))
+        .Select(a => new TurnMark(
+            x(a.At),
+            a.After.Facing.Degrees,
+            $"count {a.Action.Beat.Label()}: turn {a.Turn}, then facing {a.After.Facing}"))
         .ToList();
 }

@@ -14,7 +14,10 @@ public static class RulerFlags
 
     public static RulerLine On(RulerLine line, IReadOnlyList<Finding> findings) => line with
     {
-        Flags = findings.OrderBy(f => f.Severity).Take(Most).Select(f => new RulerFlag(At(line, f.Place.Count), f.Severity, $"{f.Code} {f.Message}")).ToList(),
+        Flags = findings.OrderBy(f => f.Severity)
+            .Take(Most)
+            .Select(f => new RulerFlag(At(line, f.Place.Count), f.Severity, $"{f.Code} {f.Message}"))
+            .ToList(),
         Told = findings.Where(f => f.Severity != Severity.Info || f.IsDoubt).OrderBy(f => f.Severity).Take(Most).ToList(),
     };
 

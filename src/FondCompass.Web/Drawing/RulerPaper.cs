@@ -23,16 +23,21 @@ public sealed record RulerPaper(double Width, double Tail, int? Fold)
     public static RulerPaper Of(HttpRequest request) => request.Cookies[Cookie] == "narrow" ? Narrow : Wide;
 
     /// <summary>Counts in a row of a line: four where eights are danced, three in sixes.</summary>
-    public int CountsInRow(int widest) => Fold is not { } most || widest <= most ? widest : widest % most != 0 && widest % (most - 1) == 0 ? most - 1 : most;
+    public int CountsInRow(int widest) =>
+        Fold is not { } most || widest <= most ? widest : widest % most != 0 && widest % (most - 1) == 0 ? most - 1 : most;
 
     public double NotchWidth(int widest) => (Width - Gutter - Tail) / CountsInRow(widest);
 }
 
-/// <summary>One row of a folded line, or the whole of one that is not: which of its counts, and where they begin and end in the line's drawing.</summary>
+/// <summary>
+/// One row of a folded line, or the whole of one that is not: which of its counts, and where they begin and end in the line's drawing.
+/// </summary>
 /// <param name="FirstCount">From 1.</param>
 public sealed record RulerRow(int FirstCount, double From, double To, bool IsFirst, bool IsLast)
 {
-    /// <summary>Whether something that stands at a place of the line is in this row; what comes before the line's first count is in the first.</summary>
+    /// <summary>
+    /// Whether something that stands at a place of the line is in this row; what comes before the line's first count is in the first.
+    /// </summary>
     public bool Holds(double x) => (IsFirst || x >= From) && (IsLast || x < To);
 
     public bool Meets(double x, double width) => (IsFirst || x + width > From) && (IsLast || x < To);

@@ -50,7 +50,9 @@ public sealed record RulerSheet(IReadOnlyList<RulerPart> Parts, IReadOnlyList<Fi
             room -= trace.Part.Lines.Count;
         }
 
-        var elsewhere = analysis.Findings.Where(f => (f.Severity != Severity.Info || f.IsDoubt) && !placed.Contains(f)).OrderBy(f => f.Severity).ToList();
+        var elsewhere = analysis.Findings.Where(f => (f.Severity != Severity.Info || f.IsDoubt) && !placed.Contains(f))
+            .OrderBy(f => f.Severity)
+            .ToList();
         var hints = analysis.Findings.Where(f => f.Severity == Severity.Info && !f.IsDoubt).ToList();
         return new RulerSheet(parts, analysis.Findings, compass)
         {

@@ -17,7 +17,9 @@ public sealed record Score(double Seconds, IReadOnlyList<double[]> Notes, IReadO
 
         return new Score(
             song.Seconds,
-            BandScore.Of(song, swing).Select(n => (double[])[Round(n.At), Round(n.Length), (int)n.Voice, n.Pitch, n.Strong ? 1 : 0]).ToList(),
+            BandScore.Of(song, swing)
+                .Select(n => (double[])[Round(n.At), Round(n.Length), (int)n.Voice, n.Pitch, n.Strong ? 1 : 0])
+                .ToList(),
             Enumerable.Range(0, song.Counts + 1).Select(c => Round(song.Time.SecondsAt(c))).ToList(),
             bars);
     }

@@ -8,7 +8,14 @@ namespace FondCompass.Web.Drawing;
 /// <param name="At">The address of a page.</param>
 /// <param name="Before">What stands on the page before.</param>
 /// <param name="After">What stands on the next.</param>
-public sealed record SheetsView(string Label, int Number, int Size, int Count, Func<int, string> At, string Before = "Newer", string After = "Older")
+public sealed record SheetsView(
+    string Label,
+    int Number,
+    int Size,
+    int Count,
+    Func<int, string> At,
+    string Before = "Newer",
+    string After = "Older")
 {
     public int From => ((Number - 1) * Size) + 1;
 

@@ -7,7 +7,16 @@ namespace FondCompass.Web.Drawing;
 
 /// <summary>A block of the strip, its place in drawing units.</summary>
 /// <param name="From">The song's count it begins on; it ends before <paramref name="To"/>.</param>
-public sealed record TideBlock(double X, double Width, string Label, string Title, int? Wall, bool IsCut, bool IsTag, double From, double To);
+public sealed record TideBlock(
+    double X,
+    double Width,
+    string Label,
+    string Title,
+    int? Wall,
+    bool IsCut,
+    bool IsTag,
+    double From,
+    double To);
 
 /// <summary>The line from a passage to the nearest repeat start; its slant is the drift.</summary>
 /// <param name="Matters">Whether this passage counts when the dance is fitted.</param>
@@ -24,7 +33,13 @@ public sealed record TidePin(double X, int Count, string Moment);
 
 /// <summary>The song's passages above, the repeats of the dance below, each tinted by its wall; drawn out as far as one eight.</summary>
 public sealed record TideStrip(
-    double Width, int Counts, int Zoom, int MostZoom, IReadOnlyList<TideBlock> Passages, IReadOnlyList<TideBlock> Repeats, IReadOnlyList<TideLine> Lines,
+    double Width,
+    int Counts,
+    int Zoom,
+    int MostZoom,
+    IReadOnlyList<TideBlock> Passages,
+    IReadOnlyList<TideBlock> Repeats,
+    IReadOnlyList<TideLine> Lines,
     IReadOnlyList<TideGhost> Ghosts, IReadOnlyList<TideMark> Marks, IReadOnlyList<TidePin> Pins)
 {
     /// <summary>Width of the page's strip in drawing units, which are about its pixels; of a phone's.</summary>
@@ -41,12 +56,21 @@ public sealed record TideStrip(
     /// <summary>Units a letter of the strip takes.</summary>
     private const double Letter = 7.6;
 
-    /// <summary>A name as far as its block has room for it; an ellipsis stands for the rest, and nothing for a name of which nothing could be read.</summary>
+    /// <summary>
+    /// A name as far as its block has room for it; an ellipsis stands for the rest, and nothing for a name of which nothing could be read.
+    /// </summary>
     public static string Shortened(string name, double width)
     {
         var room = (int)((width - 8) / Letter);
         return name.Length <= room ? name : room < 2 ? "" : name[..(room - 1)].TrimEnd() + "…";
     }
+
+    private static string FeelOf(CountingFeel feel) => feel switch
+    {
+        CountingFeel.HalfTime => ", half time",
+        CountingFeel.DoubleTime => ", double time",
+        _ => "",
+    };
 
     public static TideStrip Of(DanceRun run, IReadOnlyList<FitChange> proposed, int zoom, double page = Page)
     {
@@ -57,19 +81,47 @@ public sealed record TideStrip(
         var unit = width / Math.Max(1, song.Counts);
         double X(double count) => count * unit;
         var passages = song.Passages.Select((p, i) => new TideBlock(
-            X(song.Starts[i]), X(p.Counts), p.Rest is { } rest ? $"{rest:0.#} s" : $"{p.Name}{p.Feel switch { CountingFeel.HalfTime => ", half time", CountingFeel.DoubleTime => ", double time", _ => "" }}",
-            p.Rest is { } wait ? $"{p.Name}: {wait:0.#} seconds without a beat" : $"{p.Name}: {p.Counts} counts from count {song.Starts[i]}, {p.Bpm:0.#}{(p.BpmEnd is { } end ? $" to {end:0.#}" : "")} a minute{(p.Note is null ? "" : $". {p.Note}")}", null, false, p.Rest is not null, song.Starts[i], song.Starts[i] + p.Counts)).ToList();
+            X(song.Starts[i]),
+            X(p.Counts),
+            p.Rest is { } rest
+                ? $"{rest:0.#} s"
+                : $"{p.Name}{FeelOf(p.Feel)}",
+            p.Rest is { } wait
+                ? $"{p.Name}: {wait:0.#} seconds without a beat"
+                : $"{p.Name}: {p.Counts} counts from count {song.Starts[i]}, {p.Bpm:0.#}{(p.BpmEnd is { } end ? $" to {end:0.#}" : "")} "
+                    + $"a minute{(p.Note is null ? "" : $". {p.Note}")}",
+            null,
+            false,
+            p.Rest is not null,
+            song.Starts[i],
+            song.Starts[i] + p.Counts))
+                .ToList();
         var walls = run.Repeats.ToDictionary(r => r.Index, r => run.WallOf(r).Wall);
         var repeats = run.Stretches.Select(s => new TideBlock(
             X(s.FromCount), X(s.ToCount - s.FromCount), s.IsTag || run.Trace.Dance.IsPhrased ? s.Called : $"{s.Repeat}",
-            $"{(s.IsTag ? $"Tag {s.Called}" : $"Repeat {s.Repeat}, {s.Called}")}: counts {s.FromCount} to {s.ToCount}, faces {s.StartFacing}",
+            $"{(s.IsTag ? $"Tag {s.Called}" : $"Repeat {s.Repeat}, {s.Called}")}: counts {s.FromCount} to {s.ToCount}, faces "
+                + $"{s.StartFacing}",
             s.IsTag ? null : walls.GetValueOrDefault(s.Repeat), s.Cut, s.IsTag, s.FromCount, s.ToCount)).ToList();
-        return new TideStrip(width, song.Counts, zoom, mostZoom, passages, repeats, Drift(run, X), GhostsOf(proposed, X), MarksOf(run, unit, X),
-            [.. song.Anchors.Select(a => new TidePin(X(a.Count), a.Count, FormattableString.Invariant($"{Math.Floor(a.Seconds / 60):0}:{a.Seconds % 60:00.0#}")))]);
+        return new TideStrip(
+            width,
+            song.Counts,
+            zoom,
+            mostZoom,
+            passages,
+            repeats,
+            Drift(run, X),
+            GhostsOf(proposed, X),
+            MarksOf(run, unit, X),
+            [.. song.Anchors.Select(a => new TidePin(
+                X(a.Count),
+                a.Count,
+                FormattableString.Invariant($"{Math.Floor(a.Seconds / 60):0}:{a.Seconds % 60:00.0#}")))]);
     }
 
     private static List<TideLine> Drift(DanceRun run, Func<double, double> x) =>
-        [.. PartMeetings.Of(run).All.Where(m => m.Nearest is not null).Select(m => new TideLine(x(m.Count), x(m.Nearest!.Value), m.Off!.Value, m.Counts))];
+        [.. PartMeetings.Of(run).All
+            .Where(m => m.Nearest is not null)
+            .Select(m => new TideLine(x(m.Count), x(m.Nearest!.Value), m.Off!.Value, m.Counts))];
 
     private static List<TideGhost> GhostsOf(IReadOnlyList<FitChange> proposed, Func<double, double> x) => [.. proposed.Select(c =>
         new TideGhost(x(c.AtCount) - (Adds(c) ? 0 : 3), Adds(c) ? Math.Max(6, x(c.Counts)) : 6, Sign(c), FitSaying.Of(c)))];
@@ -119,7 +171,11 @@ public sealed record TideStrip(
                 var width = Math.Max(8, x(until - calls[i].SongCount) - 2);
                 var name = $"{calls[i].Step}{(calls[i].Foot.IsSingle() ? $" {calls[i].Foot.Letter()}" : "")}";
                 var room = (int)(width / 6.3);
-                marks.Add(new TideMark(x(calls[i].SongCount), width, name.Length <= room ? name : room < 2 ? "" : name[..(room - 1)] + "…", false));
+                marks.Add(new TideMark(
+                    x(calls[i].SongCount),
+                    width,
+                    name.Length <= room ? name : room < 2 ? "" : name[..(room - 1)] + "…",
+                    false));
             }
         }
 

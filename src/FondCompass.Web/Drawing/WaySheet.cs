@@ -9,7 +9,15 @@ namespace FondCompass.Web.Drawing;
 /// <summary>What else could be danced: in place of a step, and in what is left of its line.</summary>
 /// <param name="Row">Text row of the step.</param>
 /// <param name="Step">Its words.</param>
-public sealed record WaySheet(int Row, string Step, SwapAim Aim, IReadOnlyList<Swap> Swaps, string Part, int Line, int From, IReadOnlyList<Filling> Fillings)
+public sealed record WaySheet(
+    int Row,
+    string Step,
+    SwapAim Aim,
+    IReadOnlyList<Swap> Swaps,
+    string Part,
+    int Line,
+    int From,
+    IReadOnlyList<Filling> Fillings)
 {
     public static WaySheet? Of(Analysis analysis, StepLexicon lexicon, int row, SwapAim aim, double bpm)
     {
@@ -20,7 +28,16 @@ public sealed record WaySheet(int Row, string Step, SwapAim Aim, IReadOnlyList<S
         }
 
         var header = analysis.Dance.Header;
-        var swaps = SwapSearch.Find(analysis.Trace, part, at.Line.Number, at.Row.First, at.Row.Last, aim, bpm, lexicon, newness: new ClassKnowledge(lexicon, ClassLevel.Beginner).NoveltyIn(analysis.Dance));
+        var swaps = SwapSearch.Find(
+            analysis.Trace,
+            part,
+            at.Line.Number,
+            at.Row.First,
+            at.Row.Last,
+            aim,
+            bpm,
+            lexicon,
+            newness: new ClassKnowledge(lexicon, ClassLevel.Beginner).NoveltyIn(analysis.Dance));
         var counts = part.Part.Lines[at.Line.Number - 1].Counts;
         var slot = StepSlot.At(analysis, at.Line.Part, at.Line.Number, counts + 1);
         IReadOnlyList<Filling> fillings = counts < header.LineCounts

@@ -27,7 +27,11 @@ public static partial class ShippedDocs
         using var reader = new StreamReader(stream);
         var text = reader.ReadToEnd();
         // Documents that ship lead to their section; of the others, which are for developers, the words stay.
-        text = DocumentLink().Replace(text, m => Shipped.Contains(m.Groups["file"].Value) ? $"[{m.Groups["words"].Value}](#{m.Groups["file"].Value})" : m.Groups["words"].Value);
+        text = DocumentLink().Replace(
+            text,
+            m => Shipped.Contains(m.Groups["file"].Value)
+                ? $"[{m.Groups["words"].Value}](#{m.Groups["file"].Value})"
+                : m.Groups["words"].Value);
         var end = text.IndexOf('\n');
         var title = text[..end].TrimStart('#', ' ');
         var html = Markdown.ToHtml(text[end..].Replace("\n## ", "\n### ", StringComparison.Ordinal), Pipeline);

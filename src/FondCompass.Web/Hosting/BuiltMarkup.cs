@@ -4,7 +4,8 @@ using Microsoft.AspNetCore.Html;
 namespace FondCompass.Web.Hosting;
 
 /// <summary>
-/// Markup that the build itself made: the documents that ship, and the map of our own modules. The one type that is written to a page as it stands
+/// Markup that the build itself made: the documents that ship, and the map of our own modules. The one type that is written to a page as it
+/// stands
 /// (a test holds that); nothing that was sent or stored can become one.
 /// </summary>
 public sealed class BuiltMarkup : IHtmlContent

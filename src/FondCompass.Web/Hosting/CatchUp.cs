@@ -4,7 +4,8 @@ using Microsoft.EntityFrameworkCore;
 namespace FondCompass.Web.Hosting;
 
 /// <summary>
-/// Does behind the pages what nobody need wait for: dances are described by their owner's new words, logs of lessons are worked out. What is to be done stands in the database, so
+/// Does behind the pages what nobody need wait for: dances are described by their owner's new words, logs of lessons are worked out. What
+/// is to be done stands in the database, so
 /// that a restart goes on with it and several instances share it.
 /// </summary>
 public sealed class CatchUp(IServiceScopeFactory scopes, TimeProvider time, ILogger<CatchUp> log) : BackgroundService
@@ -65,7 +66,12 @@ public sealed class CatchUp(IServiceScopeFactory scopes, TimeProvider time, ILog
         await using var scope = scopes.CreateAsyncScope();
         var context = scope.ServiceProvider.GetRequiredService<FondCompassContext>();
         var isMore = await StaleDances.Describe(context, null, cancel) > 0;
-        var lessons = await context.Lessons.Where(l => l.Times == "" || (l.IsLogDue && !l.Running)).OrderBy(l => l.OwnerId).ThenBy(l => l.Id).Take(LessonsAtOnce).Select(l => new { l.Id, l.OwnerId, l.IsLogDue }).ToListAsync(cancel);
+        var lessons = await context.Lessons.Where(l => l.Times == "" || (l.IsLogDue && !l.Running))
+            .OrderBy(l => l.OwnerId)
+            .ThenBy(l => l.Id)
+            .Take(LessonsAtOnce)
+            .Select(l => new { l.Id, l.OwnerId, l.IsLogDue })
+            .ToListAsync(cancel);
         foreach (var own in lessons.GroupBy(l => l.OwnerId))
         {
             var desk = await LessonDesk.Of(context, own.Key, time, cancel);

@@ -16,7 +16,9 @@ namespace FondCompass.Web.Hosting;
 /// <summary>The database behind the pages: its connection, its migrations, the demo world.</summary>
 internal static class Database
 {
-    /// <summary>Connections of one instance; PostgreSQL lets in 100 unless told otherwise, which is enough for two and for whoever looks after them.</summary>
+    /// <summary>
+    /// Connections of one instance; PostgreSQL lets in 100 unless told otherwise, which is enough for two and for whoever looks after them.
+    /// </summary>
     public const int MostConnections = 40;
 
     public static void AddDatabase(this WebApplicationBuilder builder)
@@ -45,7 +47,11 @@ internal static class Database
             npgsql => npgsql.ExecutionStrategy(dependencies => new Retries(dependencies))).AddInterceptors(tooSlow));
         builder.Services.AddHttpContextAccessor();
         builder.Services.AddScoped(services => new WordBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
-        builder.Services.AddScoped(services => new DanceShelf(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<WordBook>(), services.GetRequiredService<InstructorClock>()));
+        builder.Services.AddScoped(services => new DanceShelf(
+            services.GetRequiredService<FondCompassContext>(),
+            OwnerOf(services),
+            services.GetRequiredService<WordBook>(),
+            services.GetRequiredService<InstructorClock>()));
         builder.Services.AddScoped(services => new TrackBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped(services => new LessonEvents(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped<LessonDesk>();
@@ -56,9 +62,17 @@ internal static class Database
         builder.Services.AddSingleton<ClassWindows>();
         builder.Services.AddSingleton<ClassRelay>();
         builder.Services.AddHostedService(services => services.GetRequiredService<ClassRelay>());
-        builder.Services.AddScoped(services => new LessonBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<InstructorClock>()));
-        builder.Services.AddScoped(services => new DraftBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services), services.GetRequiredService<InstructorClock>()));
-        builder.Services.AddScoped(services => BrowserZone.ClockOf(services.GetRequiredService<IHttpContextAccessor>().HttpContext, services.GetRequiredService<TimeProvider>()));
+        builder.Services.AddScoped(services => new LessonBook(
+            services.GetRequiredService<FondCompassContext>(),
+            OwnerOf(services),
+            services.GetRequiredService<InstructorClock>()));
+        builder.Services.AddScoped(services => new DraftBook(
+            services.GetRequiredService<FondCompassContext>(),
+            OwnerOf(services),
+            services.GetRequiredService<InstructorClock>()));
+        builder.Services.AddScoped(services => BrowserZone.ClockOf(
+            services.GetRequiredService<IHttpContextAccessor>().HttpContext,
+            services.GetRequiredService<TimeProvider>()));
         builder.Services.AddSingleton<CatchUp>();
         builder.Services.AddHostedService(services => services.GetRequiredService<CatchUp>());
         builder.Services.AddHostedService<Sweeping>();
@@ -70,7 +84,10 @@ internal static class Database
     /// <summary>The lock that starts over one database wait for.</summary>
     private const long StartLock = 5081;
 
-    /// <summary>Applies migrations, and loads the demo world when it is asked for and the database is empty. Several starts over one database wait for each other.</summary>
+    /// <summary>
+    /// Applies migrations, and loads the demo world when it is asked for and the database is empty. Several starts over one database wait
+    /// for each other.
+    /// </summary>
     public static async Task PrepareDatabase(this WebApplication app)
     {
         // On a connection of its own, which ends with it, whatever happens to the work.
@@ -89,7 +106,8 @@ internal static class Database
             if (demo)
             {
                 var users = scope.ServiceProvider.GetRequiredService<UserManager<Instructor>>();
-                await context.Database.CreateExecutionStrategy().ExecuteAsync(() => DemoWorld.LoadIfEmpty(context, users, new InstructorClock(time)));
+                await context.Database.CreateExecutionStrategy()
+                    .ExecuteAsync(() => DemoWorld.LoadIfEmpty(context, users, new InstructorClock(time)));
             }
         }
 
@@ -117,9 +135,16 @@ internal static class Database
     /// <summary>Every migration is applied, and somebody there where the demo world is wanted.</summary>
     private static async Task<bool> IsReady(NpgsqlConnection connection, bool demo)
     {
-        string[] known = [.. typeof(FondCompassContext).Assembly.GetTypes().Select(t => t.GetCustomAttribute<MigrationAttribute>()?.Id).OfType<string>()];
+        string[] known = [.. typeof(FondCompassContext).Assembly
+            .GetTypes()
+            .Select(t => t.GetCustomAttribute<MigrationAttribute>()?.Id)
+            .OfType<string>()];
         return await Ask(connection, "select to_regclass('\"__EFMigrationsHistory\"') is not null") is true
-            && await Ask(connection, "select count(*) = $2 from \"__EFMigrationsHistory\" where \"MigrationId\" = any($1)", known, (long)known.Length) is true
+            && await Ask(
+                connection,
+                "select count(*) = $2 from \"__EFMigrationsHistory\" where \"MigrationId\" = any($1)",
+                known,
+                (long)known.Length) is true
             && await Ask(connection, "select not $1 or exists (select from \"AspNetUsers\")", demo) is true;
     }
 

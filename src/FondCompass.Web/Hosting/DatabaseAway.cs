@@ -7,7 +7,10 @@ namespace FondCompass.Web.Hosting;
 /// <summary>Tells a database that does not answer, or that can keep no more, from every other failure.</summary>
 internal static class DatabaseAway
 {
-    /// <summary>PostgreSQL's classes for connection failures, for what it lacks (disk, memory, connections), an operator's stop, and its system's failures.</summary>
+    /// <summary>
+    /// PostgreSQL's classes for connection failures, for what it lacks (disk, memory, connections), an operator's stop, and its system's
+    /// failures.
+    /// </summary>
     private static readonly string[] StateClasses = ["08", "53", "57", "58"];
 
     public static bool Is(Exception? problem) => problem switch
@@ -28,5 +31,6 @@ internal static class DatabaseAway
         _ => "The database is away just now, so nothing can be fetched or saved.",
     };
 
-    private static string? StateOf(Exception? problem) => problem is PostgresException postgres ? postgres.SqlState : problem is null ? null : StateOf(problem.InnerException);
+    private static string? StateOf(Exception? problem) =>
+        problem is PostgresException postgres ? postgres.SqlState : problem is null ? null : StateOf(problem.InnerException);
 }

@@ -7,7 +7,8 @@ namespace FondCompass.Web.Hosting;
 public sealed class DatabaseFrozenException() : Exception("The database does not answer what it is asked.");
 
 /// <summary>
-/// Tells soon when the database hangs. A process that is stopped still takes connections and commands, and whoever asked it would wait for as long as a slow query may
+/// Tells soon when the database hangs. A process that is stopped still takes connections and commands, and whoever asked it would wait for
+/// as long as a slow query may
 /// take: so a request that waits is not left to that, but a short question is put on a connection of its own beside it.
 /// </summary>
 public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IAsyncDisposable
@@ -15,8 +16,11 @@ public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IA
     /// <summary>How the database is reached, with a connection of its own.</summary>
     public sealed record Way(string Connection);
 
-    /// <summary>A request is so old before anybody asks why; a short question is answered within the second time; an answer holds for the third.</summary>
-    public static readonly TimeSpan Slow = TimeSpan.FromMilliseconds(700), Patience = TimeSpan.FromMilliseconds(1500), Holds = TimeSpan.FromMilliseconds(500);
+    /// <summary>
+    /// A request is so old before anybody asks why; a short question is answered within the second time; an answer holds for the third.
+    /// </summary>
+    public static readonly TimeSpan Slow =
+        TimeSpan.FromMilliseconds(700), Patience = TimeSpan.FromMilliseconds(1500), Holds = TimeSpan.FromMilliseconds(500);
 
     private readonly Lock _turn = new();
     private NpgsqlConnection? _connection;
@@ -63,7 +67,11 @@ public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IA
         {
             // Whatever went wrong, it did not answer.
             IsAway = true;
-            _ = answer.ContinueWith(late => late.IsCompletedSuccessfully ? late.Result.DisposeAsync().AsTask() : Task.FromException(late.Exception!), TaskScheduler.Default).Unwrap().ContinueWith(done => _ = done.Exception, TaskScheduler.Default);
+            _ = answer.ContinueWith(
+                late => late.IsCompletedSuccessfully ? late.Result.DisposeAsync().AsTask() : Task.FromException(late.Exception!),
+                TaskScheduler.Default)
+                .Unwrap()
+                .ContinueWith(done => _ = done.Exception, TaskScheduler.Default);
         }
 
         _ended = time.GetTimestamp();
@@ -75,7 +83,14 @@ public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IA
     {
         if (open is not { State: System.Data.ConnectionState.Open })
         {
-            open = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(way.Connection) { Pooling = false, Timeout = 3, CommandTimeout = 3, CancellationTimeout = -1, ApplicationName = "fond-compass-watch" }.ConnectionString);
+            open = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(way.Connection)
+            {
+                Pooling = false,
+                Timeout = 3,
+                CommandTimeout = 3,
+                CancellationTimeout = -1,
+                ApplicationName = "fond-compass-watch"
+            }.ConnectionString);
         }
 
         try
@@ -100,7 +115,8 @@ public sealed class DatabaseWatch(DatabaseWatch.Way way, TimeProvider time) : IA
 internal static class WatchedRequests
 {
     /// <summary>
-    /// Lets go of a request that waits for a database that hangs. Class screens, health, files and the endpoints that need no database are left alone: they go on without it.
+    /// Lets go of a request that waits for a database that hangs. Class screens, health, files and the endpoints that need no database are
+    /// left alone: they go on without it.
     /// </summary>
     public static void UseDatabaseWatch(this WebApplication app)
     {
@@ -108,7 +124,12 @@ internal static class WatchedRequests
         app.Use((context, next) => NeedsNoDatabase(context.Request.Path) ? next(context) : Watched(context, next, watch));
     }
 
-    private static bool NeedsNoDatabase(PathString path) => path.StartsWithSegments("/healthz") || path.StartsWithSegments("/api") || path.StartsWithSegments("/class") || path.StartsWithSegments("/js") || path.StartsWithSegments("/css")
+    private static bool NeedsNoDatabase(PathString path) =>
+        path.StartsWithSegments("/healthz")
+            || path.StartsWithSegments("/api")
+            || path.StartsWithSegments("/class")
+            || path.StartsWithSegments("/js")
+            || path.StartsWithSegments("/css")
         || path.StartsWithSegments("/lib") || path.StartsWithSegments("/status");
 
     private static async Task Watched(HttpContext context, RequestDelegate next, DatabaseWatch watch)
@@ -148,11 +169,18 @@ internal static class WatchedRequests
     }
 
     /// <summary>
-    /// Answers for a request that hangs, and lets go of it. To let go of a command takes the database's driver as long as its patience with a database that hangs; so the page that tells it
+    /// Answers for a request that hangs, and lets go of it. To let go of a command takes the database's driver as long as its patience with
+    /// a database that hangs; so the page that tells it
     /// is made in a context of its own and sent at once, and the request itself ends when what hangs has ended.
     /// </summary>
     /// <returns>False where the work has ended meanwhile, or answers already: then its answer is the one.</returns>
-    private static async Task<bool> TellInstead(HttpContext context, RequestDelegate next, Task work, CancellationTokenSource given, Stream body, GatedBody gate)
+    private static async Task<bool> TellInstead(
+        HttpContext context,
+        RequestDelegate next,
+        Task work,
+        CancellationTokenSource given,
+        Stream body,
+        GatedBody gate)
     {
         var page = await StatusPage(context, next);
         if (work.IsCompleted || context.Response.HasStarted || !gate.TryShut())
@@ -178,7 +206,8 @@ internal static class WatchedRequests
         await body.FlushAsync(CancellationToken.None);
         await context.Response.CompleteAsync();
 
-        context.RequestServices.GetRequiredService<ILogger<DatabaseWatch>>().LogWarning("The database hangs: {Method} {Path} was let go", context.Request.Method, context.Request.Path.ToUriComponent());
+        context.RequestServices.GetRequiredService<ILogger<DatabaseWatch>>()
+            .LogWarning("The database hangs: {Method} {Path} was let go", context.Request.Method, context.Request.Path.ToUriComponent());
         try
         {
             await Task.WhenAll(work, lettingGo);
@@ -191,7 +220,9 @@ internal static class WatchedRequests
         return true;
     }
 
-    /// <summary>The page that tells that the shelf does not answer, made for whoever asks without touching the request that hangs.</summary>
+    /// <summary>
+    /// The page that tells that the shelf does not answer, made for whoever asks without touching the request that hangs.
+    /// </summary>
     private static async Task<HttpContext> StatusPage(HttpContext context, RequestDelegate next)
     {
         await using var scope = context.RequestServices.GetRequiredService<IServiceScopeFactory>().CreateAsyncScope();
@@ -200,7 +231,11 @@ internal static class WatchedRequests
         (page.Request.Scheme, page.Request.Host, page.Request.Path) = (context.Request.Scheme, context.Request.Host, "/status");
         page.Request.Headers.Cookie = context.Request.Headers.Cookie;
         page.Connection.RemoteIpAddress = context.Connection.RemoteIpAddress;
-        page.Features.Set<IExceptionHandlerPathFeature>(new ExceptionHandlerFeature { Error = new DatabaseFrozenException(), Path = context.Request.Path });
+        page.Features.Set<IExceptionHandlerPathFeature>(new ExceptionHandlerFeature
+        {
+            Error = new DatabaseFrozenException(),
+            Path = context.Request.Path
+        });
         page.Response.Body = new MemoryStream();
         await next(page);
         return page;

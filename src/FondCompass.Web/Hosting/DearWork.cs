@@ -4,7 +4,8 @@ using System.Threading.RateLimiting;
 namespace FondCompass.Web.Hosting;
 
 /// <summary>
-/// What anybody may ask for without signing in waits in queues of its own, so that pages stay quick: short requests in one, long ones in another, few at
+/// What anybody may ask for without signing in waits in queues of its own, so that pages stay quick: short requests in one, long ones in
+/// another, few at
 /// a time. From elsewhere than this machine as many as a person makes.
 /// </summary>
 internal static class DearWork
@@ -30,8 +31,12 @@ internal static class DearWork
         var rates = app.Services.GetRequiredService<Rates>();
         app.Use(async (context, rest) =>
         {
-            var isCounted = (IsForAnybody(context) || IsDoor(context)) && context.Connection.RemoteIpAddress is { } from && !IPAddress.IsLoopback(from);
-            await (!isCounted || await rates.Take(Network.Of(context.Connection.RemoteIpAddress), context.RequestAborted) ? rest(context) : ComeAgainLater(context));
+            var isCounted = (IsForAnybody(context) || IsDoor(context))
+                && context.Connection.RemoteIpAddress is { } from
+                && !IPAddress.IsLoopback(from);
+            await (!isCounted || await rates.Take(Network.Of(context.Connection.RemoteIpAddress), context.RequestAborted)
+                ? rest(context)
+                : ComeAgainLater(context));
         });
         app.UseRateLimiter();
     }
@@ -46,20 +51,31 @@ internal static class DearWork
             return;
         }
 
-        await ClearErrors.Problem(StatusCodes.Status429TooManyRequests, "Too many at once", $"More is asked for just now than can be reckoned. Send it again in {ComeAgain} seconds.").ExecuteAsync(context);
+        await ClearErrors.Problem(
+            StatusCodes.Status429TooManyRequests,
+            "Too many at once",
+            $"More is asked for just now than can be reckoned. Send it again in {ComeAgain} seconds.")
+            .ExecuteAsync(context);
     }
 
-    private static bool IsForAnybody(HttpContext context) => context.Request.Path.StartsWithSegments("/api") && HttpMethods.IsPost(context.Request.Method);
+    private static bool IsForAnybody(HttpContext context) =>
+        context.Request.Path.StartsWithSegments("/api") && HttpMethods.IsPost(context.Request.Method);
 
     /// <summary>Where passwords are tried: to compare one is meant to be dear.</summary>
-    private static bool IsDoor(HttpContext context) => HttpMethods.IsPost(context.Request.Method) && (context.Request.Path.StartsWithSegments("/sign-in") || context.Request.Path.StartsWithSegments("/password"));
+    private static bool IsDoor(HttpContext context) =>
+        HttpMethods.IsPost(context.Request.Method)
+            && (context.Request.Path.StartsWithSegments("/sign-in") || context.Request.Path.StartsWithSegments("/password"));
 
-    private static PartitionedRateLimiter<HttpContext> Queues() => PartitionedRateLimiter.Create<HttpContext, string>(context => !IsForAnybody(context) && !IsDoor(context) ? RateLimitPartition.GetNoLimiter("pages")
-        : RateLimitPartition.GetConcurrencyLimiter(IsDoor(context) ? "door" : context.Request.ContentLength is { } length && length <= Long ? "short" : "long", lane => new ConcurrencyLimiterOptions
-        {
-            // One core stays for the pages.
-            PermitLimit = Math.Max(1, lane == "long" ? Environment.ProcessorCount / 2 : Environment.ProcessorCount - 1),
-            QueueLimit = MostWaiting,
-            QueueProcessingOrder = QueueProcessingOrder.OldestFirst,
-        }));
+    private static PartitionedRateLimiter<HttpContext> Queues() =>
+        PartitionedRateLimiter.Create<HttpContext, string>(context => !IsForAnybody(context) && !IsDoor(context)
+            ? RateLimitPartition.GetNoLimiter("pages")
+        : RateLimitPartition.GetConcurrencyLimiter(
+            IsDoor(context) ? "door" : context.Request.ContentLength is { } length && length <= Long ? "short" : "long",
+            lane => new ConcurrencyLimiterOptions
+            {
+                // One core stays for the pages.
+                PermitLimit = Math.Max(1, lane == "long" ? Environment.ProcessorCount / 2 : Environment.ProcessorCount - 1),
+                QueueLimit = MostWaiting,
+                QueueProcessingOrder = QueueProcessingOrder.OldestFirst,
+            }));
 }

@@ -6,11 +6,14 @@ namespace FondCompass.Web.Hosting;
 /// <summary>A body that does not go on as it began: broken off, or cut into chunks that are none. Its sender's fault, not ours.</summary>
 internal static class BrokenBody
 {
-    public static bool Is(Exception? problem) => problem is IOException { InnerException: OverflowException } or BadHttpRequestException { StatusCode: StatusCodes.Status400BadRequest };
+    public static bool Is(Exception? problem) =>
+        problem is IOException { InnerException: OverflowException }
+            or BadHttpRequestException { StatusCode: StatusCodes.Status400BadRequest };
 }
 
 /// <summary>
-/// Reads forms before anything else does, so that what is too much is told as that (413) and not as something that is not there, and so that the one character that no text
+/// Reads forms before anything else does, so that what is too much is told as that (413) and not as something that is not there, and so
+/// that the one character that no text
 /// has is left out of what was typed instead of the whole form being refused for it.
 /// </summary>
 internal static class Forms
@@ -30,7 +33,10 @@ internal static class Forms
     public static void UseForms(this WebApplication app) => app.Use(async (context, next) =>
     {
         var request = context.Request;
-        if (HttpMethods.IsPost(request.Method) && !request.Path.StartsWithSegments("/status") && MediaTypeHeaderValue.TryParse(request.ContentType, out var type) && type.MediaType.Equals("application/x-www-form-urlencoded", StringComparison.OrdinalIgnoreCase))
+        if (HttpMethods.IsPost(request.Method)
+            && !request.Path.StartsWithSegments("/status")
+            && MediaTypeHeaderValue.TryParse(request.ContentType, out var type)
+            && type.MediaType.Equals("application/x-www-form-urlencoded", StringComparison.OrdinalIgnoreCase))
         {
             if (request.ContentLength > StudioPages.LargestForm || await Whole(request, context.RequestAborted) is not { } body)
             {
@@ -82,7 +88,10 @@ internal static class Forms
         context.Response.StatusCode = StatusCodes.Status413PayloadTooLarge;
     }
 
-    /// <summary>Lets the rest of what is too large run by, within reason: a browser that cannot send it all sees a broken line instead of the answer.</summary>
+    /// <summary>
+    /// Lets the rest of what is too large run by, within reason: a browser that cannot send it all sees a broken line instead of the
+    /// answer.
+    /// </summary>
     private static async Task Drain(HttpContext context)
     {
         if (context.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } size)

@@ -1,7 +1,8 @@
 namespace FondCompass.Web.Hosting;
 
 /// <summary>
-/// The body of an answer that two may want to write: whoever does the work, and whoever tells that it hangs. The first of them has it; what the other writes goes nowhere.
+/// The body of an answer that two may want to write: whoever does the work, and whoever tells that it hangs. The first of them has it; what
+/// the other writes goes nowhere.
 /// </summary>
 internal sealed class GatedBody(Stream body) : Stream
 {
@@ -37,9 +38,11 @@ internal sealed class GatedBody(Stream body) : Stream
         }
     }
 
-    public override ValueTask WriteAsync(ReadOnlyMemory<byte> buffer, CancellationToken cancellationToken = default) => IsOurs() ? body.WriteAsync(buffer, cancellationToken) : ValueTask.CompletedTask;
+    public override ValueTask WriteAsync(ReadOnlyMemory<byte> buffer, CancellationToken cancellationToken = default) =>
+        IsOurs() ? body.WriteAsync(buffer, cancellationToken) : ValueTask.CompletedTask;
 
-    public override Task WriteAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => WriteAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
+    public override Task WriteAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) =>
+        WriteAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
 
     public override void Flush()
     {
@@ -49,7 +52,8 @@ internal sealed class GatedBody(Stream body) : Stream
         }
     }
 
-    public override Task FlushAsync(CancellationToken cancellationToken) => IsOurs() ? body.FlushAsync(cancellationToken) : Task.CompletedTask;
+    public override Task FlushAsync(CancellationToken cancellationToken) =>
+        IsOurs() ? body.FlushAsync(cancellationToken) : Task.CompletedTask;
 
     public override int Read(byte[] buffer, int offset, int count) => throw new NotSupportedException();
 

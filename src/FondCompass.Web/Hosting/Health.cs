@@ -15,10 +15,17 @@ internal static class Health
     public static void AddHealth(this WebApplicationBuilder builder) => builder.Services.AddScoped<AnswersCheck>().AddHealthChecks()
         .AddCheck<AnswersCheck>("database").AddCheck<MigrationsCheck>("migrations").AddCheck<DiskCheck>("disk");
 
-    /// <summary>GET /healthz: 200 "ok" when the database answers, else 503. GET /healthz/all, from this machine only: database, migrations and disk as JSON.</summary>
+    /// <summary>
+    /// GET /healthz: 200 "ok" when the database answers, else 503. GET /healthz/all, from this machine only: database, migrations and disk
+    /// as JSON.
+    /// </summary>
     public static void MapHealth(this WebApplication app)
     {
-        app.MapGet("/healthz", async (AnswersCheck database, CancellationToken cancel) => await database.CheckHealthAsync(new HealthCheckContext(), cancel) is { Status: HealthStatus.Healthy }
+        app.MapGet(
+            "/healthz",
+            async (AnswersCheck database, CancellationToken cancel) => await database.CheckHealthAsync(
+                new HealthCheckContext(),
+                cancel) is { Status: HealthStatus.Healthy }
             ? Results.Text("ok") : Results.Text("the database does not answer", statusCode: StatusCodes.Status503ServiceUnavailable));
         app.MapGet("/healthz/all", async (HttpContext http, HealthCheckService health, CancellationToken cancel) =>
         {
@@ -29,7 +36,11 @@ internal static class Health
 
             var report = await health.CheckHealthAsync(cancel);
             return Results.Json(
-                new { status = Word(report.Status), parts = report.Entries.ToDictionary(e => e.Key, e => new { status = Word(e.Value.Status), says = e.Value.Description }) },
+                new
+                {
+                    status = Word(report.Status),
+                    parts = report.Entries.ToDictionary(e => e.Key, e => new { status = Word(e.Value.Status), says = e.Value.Description })
+                },
                 statusCode: report.Status == HealthStatus.Unhealthy ? StatusCodes.Status503ServiceUnavailable : StatusCodes.Status200OK);
         }).ExcludeFromDescription();
     }
@@ -46,7 +57,9 @@ internal static class Health
         public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext told, CancellationToken cancel = default)
         {
             // Of a connection alone: whoever watches a start need not wait for the model of the whole database.
-            return await watch.Answers().WaitAsync(cancel) ? HealthCheckResult.Healthy("it answers") : HealthCheckResult.Unhealthy(DatabaseAway.Words(null));
+            return await watch.Answers().WaitAsync(cancel)
+                ? HealthCheckResult.Healthy("it answers")
+                : HealthCheckResult.Unhealthy(DatabaseAway.Words(null));
         }
     }
 
@@ -56,7 +69,11 @@ internal static class Health
         {
             try
             {
-                var (left, done) = ((await context.Database.GetPendingMigrationsAsync(cancel)).ToList(), (await context.Database.GetAppliedMigrationsAsync(cancel)).Except(context.Database.GetMigrations()).ToList());
+                var (left, done) =
+                    ((await context.Database.GetPendingMigrationsAsync(cancel)).ToList(),
+                        (await context.Database.GetAppliedMigrationsAsync(cancel))
+                    .Except(context.Database.GetMigrations())
+                    .ToList());
                 return left.Count > 0 ? HealthCheckResult.Unhealthy($"not applied: {string.Join(", ", left)}; restart it")
                     : done.Count > 0 ? HealthCheckResult.Degraded($"the database is newer than this program: {string.Join(", ", done)}")
                     : HealthCheckResult.Healthy("all are applied");
@@ -74,7 +91,9 @@ internal static class Health
         {
             var free = new DriveInfo(Path.GetFullPath(studio.Value.Data)).AvailableFreeSpace;
             var says = $"{free / 1024 / 1024} MB are free where {studio.Value.Data} lies";
-            return Task.FromResult(free >= LeastFree ? HealthCheckResult.Healthy(says) : HealthCheckResult.Degraded($"{says}; make room before it is full"));
+            return Task.FromResult(free >= LeastFree
+                ? HealthCheckResult.Healthy(says)
+                : HealthCheckResult.Degraded($"{says}; make room before it is full"));
         }
     }
 }

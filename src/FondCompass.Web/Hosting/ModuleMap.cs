@@ -24,10 +24,15 @@ public sealed class ModuleMap(IEnumerable<EndpointDataSource> endpoints)
 
     private static string Map(IEnumerable<EndpointDataSource> endpoints)
     {
-        var assets = endpoints.SelectMany(s => s.Endpoints).Select(e => e.Metadata.GetMetadata<ResourceAssetCollection>()).OfType<ResourceAssetCollection>().First();
+        var assets = endpoints.SelectMany(s => s.Endpoints)
+            .Select(e => e.Metadata.GetMetadata<ResourceAssetCollection>())
+            .OfType<ResourceAssetCollection>()
+            .First();
         var imports = assets
             .Select(a => (Label: a.Properties?.FirstOrDefault(p => p.Name == "label")?.Value, a.Url))
-            .Where(a => a.Label is { } label && label.StartsWith("js/", StringComparison.Ordinal) && label.EndsWith(".js", StringComparison.Ordinal))
+            .Where(a => a.Label is { } label
+                && label.StartsWith("js/", StringComparison.Ordinal)
+                && label.EndsWith(".js", StringComparison.Ordinal))
             .OrderBy(a => a.Label, StringComparer.Ordinal)
             .ToDictionary(a => $"/{a.Label}", a => $"/{a.Url}");
         return JsonSerializer.Serialize(new { imports });

@@ -10,7 +10,8 @@ public static class Network
     private const int Prefix = 8;
 
     /// <summary>The address itself, IPv4 as IPv4; "255.255.255.255" where there is none.</summary>
-    public static string AddressOf(IPAddress? address) => (address is null ? IPAddress.None : address.IsIPv4MappedToIPv6 ? address.MapToIPv4() : address).ToString();
+    public static string AddressOf(IPAddress? address) =>
+        (address is null ? IPAddress.None : address.IsIPv4MappedToIPv6 ? address.MapToIPv4() : address).ToString();
 
     /// <summary>What limits are counted by: an IPv4 address, or the /64 network of an IPv6 one, "2001:db8:1:2::/64".</summary>
     public static string Of(IPAddress? address)

@@ -6,7 +6,8 @@ using Microsoft.AspNetCore.Razor.TagHelpers;
 namespace FondCompass.Web.Hosting;
 
 /// <summary>
-/// Marks every element of our own views that sends something by htmx with a word that only this session knows. The browser sends nothing for an element without
+/// Marks every element of our own views that sends something by htmx with a word that only this session knows. The browser sends nothing
+/// for an element without
 /// it, and no token (app.js): markup that got into a page in any other way stays dead.
 /// </summary>
 [HtmlTargetElement("*", Attributes = "hx-get")]
@@ -22,7 +23,8 @@ public sealed class OwnRequests : TagHelper
     [HtmlAttributeNotBound]
     public ViewContext ViewContext { get; set; } = null!;
 
-    public override void Process(TagHelperContext context, TagHelperOutput output) => output.Attributes.SetAttribute(Attribute, WordOf(ViewContext.HttpContext.User));
+    public override void Process(TagHelperContext context, TagHelperOutput output) =>
+        output.Attributes.SetAttribute(Attribute, WordOf(ViewContext.HttpContext.User));
 
     /// <summary>The session's word; empty where nobody is signed in, and then nothing is sent by htmx.</summary>
     public static string WordOf(ClaimsPrincipal user) => user.FindFirstValue(Claim) ?? "";

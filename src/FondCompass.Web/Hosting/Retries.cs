@@ -6,8 +6,11 @@ using Npgsql.EntityFrameworkCore.PostgreSQL;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>What failed for a moment is tried again, what was too slow is not: it would be as slow, and everybody behind it waits.</summary>
-internal sealed class Retries(ExecutionStrategyDependencies dependencies) : NpgsqlRetryingExecutionStrategy(dependencies, Most, Longest, null)
+/// <summary>
+/// What failed for a moment is tried again, what was too slow is not: it would be as slow, and everybody behind it waits.
+/// </summary>
+internal sealed class Retries(ExecutionStrategyDependencies dependencies)
+    : NpgsqlRetryingExecutionStrategy(dependencies, Most, Longest, null)
 {
     private const int Most = 2;
 
@@ -31,12 +34,17 @@ internal static class TooSlow
         _ => problem.Data.Contains(Mark) || Is(problem.InnerException),
     };
 
-    /// <summary>Marks what ran out of its time while it was answered: by the exception alone it cannot be told from a connection that never came.</summary>
+    /// <summary>
+    /// Marks what ran out of its time while it was answered: by the exception alone it cannot be told from a connection that never came.
+    /// </summary>
     internal sealed class Watch : DbCommandInterceptor
     {
         public override void CommandFailed(DbCommand command, CommandErrorEventData eventData) => See(eventData.Exception);
 
-        public override Task CommandFailedAsync(DbCommand command, CommandErrorEventData eventData, CancellationToken cancellationToken = default)
+        public override Task CommandFailedAsync(
+            DbCommand command,
+            CommandErrorEventData eventData,
+            CancellationToken cancellationToken = default)
         {
             See(eventData.Exception);
             return Task.CompletedTask;

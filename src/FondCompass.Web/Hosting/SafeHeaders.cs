@@ -2,12 +2,17 @@ namespace FondCompass.Web.Hosting;
 
 internal static class SafeHeaders
 {
-    /// <summary>Everything comes from the application itself; nothing is fetched from elsewhere or run inline, save the map of our own modules.</summary>
+    /// <summary>
+    /// Everything comes from the application itself; nothing is fetched from elsewhere or run inline, save the map of our own modules.
+    /// </summary>
     public static void UseSafeHeaders(this WebApplication app)
     {
         var modules = app.Services.GetRequiredService<ModuleMap>();
         // The map is made of what is mapped, which is known when the first answer is given.
-        var policy = new Lazy<string>(() => $"default-src 'self'; script-src 'self' {modules.Hash}; img-src 'self' data:; object-src 'none'; frame-ancestors 'none'; form-action 'self'; base-uri 'self'");
+        var policy =
+            new Lazy<string>(() =>
+                $"default-src 'self'; script-src 'self' {modules.Hash}; img-src 'self' data:; object-src 'none'; frame-ancestors "
+                    + "'none'; form-action 'self'; base-uri 'self'");
         app.Use((context, next) => Answer(context, next, policy.Value));
     }
 

@@ -4,7 +4,10 @@ using Microsoft.Net.Http.Headers;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>A file that is sent while it is written, whatever its size. Where writing it fails the line is cut off, so that nobody takes a part of it for the whole.</summary>
+/// <summary>
+/// A file that is sent while it is written, whatever its size. Where writing it fails the line is cut off, so that nobody takes a part of
+/// it for the whole.
+/// </summary>
 public sealed class SentWhileWritten(string type, string name, Func<Stream, CancellationToken, Task> write) : IActionResult
 {
     public async Task ExecuteResultAsync(ActionContext context)

@@ -3,7 +3,8 @@ using Microsoft.Extensions.Options;
 namespace FondCompass.Web.Hosting;
 
 /// <summary>
-/// What our cookies are called. On a site they begin with "__Host-", which binds them to it alone: HTTPS only, no other host of the domain, the whole of its addresses. On
+/// What our cookies are called. On a site they begin with "__Host-", which binds them to it alone: HTTPS only, no other host of the domain,
+/// the whole of its addresses. On
 /// one's own machine, that is without HTTPS, browsers would not keep such a cookie.
 /// </summary>
 public sealed class SiteCookies(IOptions<StudioOptions> studio)

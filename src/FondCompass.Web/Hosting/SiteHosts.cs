@@ -5,7 +5,9 @@ using Microsoft.Extensions.Primitives;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>By which names it is asked for, whose word on the asker is believed, and HTTPS for a site behind a proxy (docs/running.md).</summary>
+/// <summary>
+/// By which names it is asked for, whose word on the asker is believed, and HTTPS for a site behind a proxy (docs/running.md).
+/// </summary>
 internal static class SiteHosts
 {
     private static readonly string[] ThisMachine = ["localhost", "127.0.0.1", "[::1]"];
@@ -20,7 +22,9 @@ internal static class SiteHosts
         builder.Services.AddHsts(https => https.MaxAge = HttpsHolds);
         builder.Services.AddOptions<ForwardedHeadersOptions>().Configure<IOptions<StudioOptions>>((forwarded, studio) =>
         {
-            forwarded.ForwardedHeaders = studio.Value.Site is null ? ForwardedHeaders.None : ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto;
+            forwarded.ForwardedHeaders = studio.Value.Site is null
+                ? ForwardedHeaders.None
+                : ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto;
             foreach (var proxy in Split(studio.Value.Proxies))
             {
                 if (proxy.Contains('/', StringComparison.Ordinal))
@@ -33,7 +37,8 @@ internal static class SiteHosts
                 }
             }
         });
-        builder.Services.AddOptions<Microsoft.AspNetCore.Builder.CookiePolicyOptions>().Configure<IOptions<StudioOptions>>((cookies, studio) =>
+        builder.Services.AddOptions<Microsoft.AspNetCore.Builder.CookiePolicyOptions>()
+            .Configure<IOptions<StudioOptions>>((cookies, studio) =>
             cookies.Secure = studio.Value.Site is { Scheme: "https" } ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest);
     }
 
@@ -41,7 +46,11 @@ internal static class SiteHosts
     {
         var studio = app.Services.GetRequiredService<IOptions<StudioOptions>>().Value;
         // Every name is named: links in letters may begin with them.
-        List<StringSegment> names = [.. Split(studio.Hosts).Where(h => h != "*").Select(h => (StringSegment)h), .. studio.Site is { } site ? [site.Host, .. ThisMachine] : ThisMachine.Select(h => (StringSegment)h)];
+        List<StringSegment> names =
+        [
+            .. Split(studio.Hosts).Where(h => h != "*").Select(h => (StringSegment)h),
+            .. studio.Site is { } site ? [site.Host, .. ThisMachine] : ThisMachine.Select(h => (StringSegment)h)
+        ];
         app.UseForwardedHeaders();
         app.Use((context, next) => HostString.MatchesAny(context.Request.Host.Host, names) ? next(context) : Refuse(context));
         app.UseCookiePolicy();
@@ -49,9 +58,14 @@ internal static class SiteHosts
         {
             app.UseHsts();
             // The proxy speaks HTTPS; whoever came to it by HTTP is shown the way. Health is asked for without it.
-            app.UseWhen(context => !context.Request.IsHttps && !context.Request.Path.StartsWithSegments("/healthz"), plain => plain.Run(context =>
+            app.UseWhen(
+                context => !context.Request.IsHttps && !context.Request.Path.StartsWithSegments("/healthz"),
+                plain => plain.Run(context =>
             {
-                context.Response.Redirect(new Uri(secure, $"{context.Request.Path.ToUriComponent()}{context.Request.QueryString}").ToString(), permanent: true, preserveMethod: true);
+                context.Response.Redirect(
+                    new Uri(secure, $"{context.Request.Path.ToUriComponent()}{context.Request.QueryString}").ToString(),
+                    permanent: true,
+                    preserveMethod: true);
                 return Task.CompletedTask;
             }));
         }
@@ -64,7 +78,9 @@ internal static class SiteHosts
     {
         context.Response.StatusCode = StatusCodes.Status400BadRequest;
         context.Response.ContentType = "text/plain; charset=utf-8";
-        return context.Response.WriteAsync("Fond Compass does not answer to this name. Whoever runs it can name it in FondCompass__Hosts, or in FondCompass__Site for a site (docs/running.md).\n");
+        return context.Response.WriteAsync(
+            "Fond Compass does not answer to this name. Whoever runs it can name it in FondCompass__Hosts, or in FondCompass__Site for "
+                + "a site (docs/running.md).\n");
     }
 
     private static string[] Split(string list) => list.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);

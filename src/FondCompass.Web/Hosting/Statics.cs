@@ -3,7 +3,8 @@ namespace FondCompass.Web.Hosting;
 internal static class Statics
 {
     /// <summary>
-    /// The framework's mapping gives every file an address with its version, under which it is kept for good. Style sheets name the fonts by
+    /// The framework's mapping gives every file an address with its version, under which it is kept for good. Style sheets name the fonts
+    /// by
     /// themselves: their folder carries the version, so that they are kept as long.
     /// </summary>
     public static void MapStatics(this WebApplication app)
@@ -12,7 +13,8 @@ internal static class Statics
         app.MapGet("/favicon.ico", () => Results.Redirect("/icon.svg", permanent: true)).ExcludeFromDescription();
         app.MapStaticAssets().Add(endpoint =>
         {
-            if (endpoint is not RouteEndpointBuilder { RoutePattern.RawText: { } path, RequestDelegate: { } send } || !path.TrimStart('/').StartsWith("lib/fonts/", StringComparison.Ordinal))
+            if (endpoint is not RouteEndpointBuilder { RoutePattern.RawText: { } path, RequestDelegate: { } send }
+                || !path.TrimStart('/').StartsWith("lib/fonts/", StringComparison.Ordinal))
             {
                 return;
             }

@@ -7,15 +7,20 @@ public sealed class StudioOptions
     public bool Demo { get; set; }
 
     /// <summary>
-    /// The address at which people reach a site behind a proxy, "https://studio.example". With it cookies go over HTTPS only, an account begins with
+    /// The address at which people reach a site behind a proxy, "https://studio.example". With it cookies go over HTTPS only, an account
+    /// begins with
     /// a letter, and the proxy's word on who asks is believed. Null on one's own machine.
     /// </summary>
     public Uri? Site { get; set; }
 
-    /// <summary>Further names it answers to, with semicolons, as a hall's network has them; beside them the site's, or this machine's own.</summary>
+    /// <summary>
+    /// Further names it answers to, with semicolons, as a hall's network has them; beside them the site's, or this machine's own.
+    /// </summary>
     public string Hosts { get; set; } = "";
 
-    /// <summary>Networks and addresses of proxies that are believed, with semicolons, beside this machine ("10.0.0.0/8;192.0.2.7").</summary>
+    /// <summary>
+    /// Networks and addresses of proxies that are believed, with semicolons, beside this machine ("10.0.0.0/8;192.0.2.7").
+    /// </summary>
     public string Proxies { get; set; } = "";
 
     /// <summary>The folder that letters are written to: the stand-in for a post office.</summary>

@@ -2,7 +2,10 @@ using Npgsql;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>Takes away, now and then, what is over: counts of tries, rates and screens that nobody needs any more, and sessions that ended by themselves.</summary>
+/// <summary>
+/// Takes away, now and then, what is over: counts of tries, rates and screens that nobody needs any more, and sessions that ended by
+/// themselves.
+/// </summary>
 internal sealed class Sweeping(NpgsqlDataSource database, TimeProvider time, ILogger<Sweeping> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromMinutes(10), Kept = TimeSpan.FromHours(1);
@@ -16,7 +19,9 @@ internal sealed class Sweeping(NpgsqlDataSource database, TimeProvider time, ILo
             {
                 await using var swept = database.CreateCommand(
                     """
-                    with tries as (delete from "Tries" where "Until" <= $1), rates as (delete from "Rates" where "At" <= $2), screens as (delete from "ClassScreens" where "At" <= $2)
+                    with tries as (delete from "Tries" where "Until" <= $1),
+                      rates as (delete from "Rates" where "At" <= $2),
+                      screens as (delete from "ClassScreens" where "At" <= $2)
                     delete from "Sessions" where "Until" <= $1
                     """);
                 var now = time.GetUtcNow();

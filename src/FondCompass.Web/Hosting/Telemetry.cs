@@ -6,7 +6,8 @@ using OpenTelemetry.Trace;
 namespace FondCompass.Web.Hosting;
 
 /// <summary>
-/// Metrics and traces of requests, of the database, of the runtime and of our own faults, as OpenTelemetry has them. Nothing is sent or gathered
+/// Metrics and traces of requests, of the database, of the runtime and of our own faults, as OpenTelemetry has them. Nothing is sent or
+/// gathered
 /// unless OTEL_EXPORTER_OTLP_ENDPOINT names a collector.
 /// </summary>
 internal static class Telemetry

@@ -9,7 +9,8 @@ public sealed record TypingDesk(StepLexicon Lexicon, double? Tempo);
 
 /// <summary>
 /// Remembers for a few seconds what somebody's dance is read with, so that a keystroke asks no database. Whoever has no desk is looked up
-/// first, so that none is ever another's; words that are saved here take effect at once, and saved by another instance within those seconds.
+/// first, so that none is ever another's; words that are saved here take effect at once, and saved by another instance within those
+/// seconds.
 /// </summary>
 public sealed class TypingDesks(IMemoryCache cache)
 {

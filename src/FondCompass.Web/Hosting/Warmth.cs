@@ -6,7 +6,9 @@ using FondCompass.Data;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>Reads the lexicon and binds its steps in the background, so that neither the first keystroke nor the first pasted page waits.</summary>
+/// <summary>
+/// Reads the lexicon and binds its steps in the background, so that neither the first keystroke nor the first pasted page waits.
+/// </summary>
 internal static class Warmth
 {
     private static readonly TimeSpan Later = TimeSpan.FromSeconds(4);

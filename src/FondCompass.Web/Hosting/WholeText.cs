@@ -3,7 +3,9 @@ using Microsoft.AspNetCore.Mvc.ModelBinding.Binders;
 
 namespace FondCompass.Web.Hosting;
 
-/// <summary>Whatever text comes in a form, a query or an address is without the one character that the database cannot hold, and that nobody types.</summary>
+/// <summary>
+/// Whatever text comes in a form, a query or an address is without the one character that the database cannot hold, and that nobody types.
+/// </summary>
 internal sealed class WholeText : IModelBinderProvider
 {
     public IModelBinder? GetBinder(ModelBinderProviderContext context) =>

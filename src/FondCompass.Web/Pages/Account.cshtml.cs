@@ -10,8 +10,19 @@ using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Web.Pages;
 
-/// <summary>One's own account: its password, address and second factor, its sessions, its place, what is kept of it, what happened with it, and its end.</summary>
-public sealed class AccountModel(Door door, AccountMatters matters, SecondFactor factor, AccountLog log, UserManager<Instructor> users, StudioExport export, FondCompassContext context, InstructorClock clock) : PageModel
+/// <summary>
+/// One's own account: its password, address and second factor, its sessions, its place, what is kept of it, what happened with it, and its
+/// end.
+/// </summary>
+public sealed class AccountModel(
+    Door door,
+    AccountMatters matters,
+    SecondFactor factor,
+    AccountLog log,
+    UserManager<Instructor> users,
+    StudioExport export,
+    FondCompassContext context,
+    InstructorClock clock) : PageModel
 {
     /// <summary>Events on one page.</summary>
     public const int EventsPage = 20;
@@ -49,7 +60,10 @@ public sealed class AccountModel(Door door, AccountMatters matters, SecondFactor
     public string Here => clock.LocalOf(clock.Now).ToString("dddd d MMMM yyyy, HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>Zones to choose from.</summary>
-    public static IReadOnlyList<string> Zones { get; } = [.. TimeZoneInfo.GetSystemTimeZones(skipSorting: true).Select(z => z.Id).Where(z => InstructorClock.ZoneOf(z) is not null).Order(StringComparer.Ordinal)];
+    public static IReadOnlyList<string> Zones { get; } = [.. TimeZoneInfo.GetSystemTimeZones(skipSorting: true)
+        .Select(z => z.Id)
+        .Where(z => InstructorClock.ZoneOf(z) is not null)
+        .Order(StringComparer.Ordinal)];
 
     public string Moment(DateTimeOffset at) => log.Moment(at);
 
@@ -63,11 +77,23 @@ public sealed class AccountModel(Door door, AccountMatters matters, SecondFactor
 
     /// <summary>Another password; every session but this one ends.</summary>
     public async Task<IActionResult> OnPostPassword(string? current, string? fresh, CancellationToken cancel) =>
-        await Act("Password", current, async account => await matters.ChangePassword(account, fresh ?? "", "changed the password") is { } wrong ? ("Password", wrong) : null, "/account?said=password", cancel);
+        await Act(
+            "Password",
+            current,
+            async account => await matters.ChangePassword(account, fresh ?? "", "changed the password") is { } wrong
+                ? ("Password", wrong)
+                : null,
+            "/account?said=password",
+            cancel);
 
     /// <summary>Asks both addresses by letter for a change.</summary>
     public async Task<IActionResult> OnPostAddress(string? current, string? email, CancellationToken cancel) =>
-        await Act("Address", current, async account => await matters.AskAddress(account, email) is { } wrong ? ("Address", wrong) : null, "/account?said=address#address", cancel);
+        await Act(
+            "Address",
+            current,
+            async account => await matters.AskAddress(account, email) is { } wrong ? ("Address", wrong) : null,
+            "/account?said=address#address",
+            cancel);
 
     public async Task<IActionResult> OnPostPlace(string? zone, string? week, CancellationToken cancel)
     {
@@ -125,7 +151,10 @@ public sealed class AccountModel(Door door, AccountMatters matters, SecondFactor
         }
 
         await log.Write(User.OwnerId(), "took the data out", AccountLog.FromOf(HttpContext), cancel);
-        return new SentWhileWritten("application/zip", $"fond-compass-studio-{clock.Today:yyyyMMdd}.zip", (to, asked) => export.Write(to, User.OwnerId(), asked));
+        return new SentWhileWritten(
+            "application/zip",
+            $"fond-compass-studio-{clock.Today:yyyyMMdd}.zip",
+            (to, asked) => export.Write(to, User.OwnerId(), asked));
     }
 
     /// <summary>The account's end, for good.</summary>
@@ -144,14 +173,21 @@ public sealed class AccountModel(Door door, AccountMatters matters, SecondFactor
         }, "/sign-in?said=ended", cancel);
 
     /// <summary>Does what needs the password once more.</summary>
-    private async Task<IActionResult> Act(string form, string? current, Func<Instructor, Task<(string, string)?>> act, string then, CancellationToken cancel)
+    private async Task<IActionResult> Act(
+        string form,
+        string? current,
+        Func<Instructor, Task<(string, string)?>> act,
+        string then,
+        CancellationToken cancel)
     {
         if (await users.GetUserAsync(User) is not { } account)
         {
             return LocalRedirect("/sign-in");
         }
 
-        Problem = account.PasswordHash is null ? (form, "The demo studio is for everybody at this machine: it has no password and stays. Make an account of your own for that.")
+        Problem = account.PasswordHash is null
+            ? (form,
+                "The demo studio is for everybody at this machine: it has no password and stays. Make an account of your own for that.")
             : await door.Matches(account, account.Email!, current ?? "") switch
             {
                 null => (form, Door.Wait),
@@ -178,10 +214,18 @@ public sealed class AccountModel(Door door, AccountMatters matters, SecondFactor
         Events = await events.Skip((Sheet - 1) * EventsPage).Take(EventsPage).ToListAsync(cancel);
         int[] counts =
         [
-            await context.Dances.CountAsync(d => d.OwnerId == id, cancel), await context.Tracks.CountAsync(t => t.OwnerId == id, cancel), await context.Groups.CountAsync(g => g.OwnerId == id, cancel),
-            await context.Courses.CountAsync(c => c.OwnerId == id, cancel), await context.Lessons.IgnoreQueryFilters().CountAsync(l => l.OwnerId == id, cancel),
+            await context.Dances.CountAsync(d => d.OwnerId == id, cancel),
+            await context.Tracks.CountAsync(t => t.OwnerId == id, cancel),
+            await context.Groups.CountAsync(g => g.OwnerId == id, cancel),
+            await context.Courses.CountAsync(c => c.OwnerId == id, cancel),
+            await context.Lessons.IgnoreQueryFilters().CountAsync(l => l.OwnerId == id, cancel),
         ];
-        Kept = [.. Quota.All.Zip(counts, (q, n) => (q.What, $"{n}", $"{q.Most}")), ("megabytes of scripts and revisions", $"{await Quota.BytesOf(context, id, cancel) / 1024.0 / 1024:0.0}", $"{Quota.MostBytes / 1024 / 1024}")];
+        Kept = [
+            .. Quota.All.Zip(counts, (q, n) => (q.What, $"{n}", $"{q.Most}")),
+            ("megabytes of scripts and revisions",
+                $"{await Quota.BytesOf(context, id, cancel) / 1024.0 / 1024:0.0}",
+                $"{Quota.MostBytes / 1024 / 1024}")
+        ];
         return Page();
     }
 }

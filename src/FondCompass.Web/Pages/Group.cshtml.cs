@@ -71,7 +71,9 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk des
         }
 
         Problem = Asked.Into(Group, MostDancers);
-        if (Problem is null && (await book.Groups(cancel)).Any(g => g.Id != id && string.Equals(g.Name, Asked.Name?.Trim(), StringComparison.OrdinalIgnoreCase)))
+        if (Problem is null
+            && (await book.Groups(cancel)).Any(g => g.Id != id
+                && string.Equals(g.Name, Asked.Name?.Trim(), StringComparison.OrdinalIgnoreCase)))
         {
             Problem = $"There is a group called {Asked.Name!.Trim()} already.";
         }
@@ -98,30 +100,56 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk des
         Held = await book.HeldWith(id, cancel);
         var titles = await shelf.Titles([.. Held.SelectMany(l => l.Dances).Distinct()], cancel);
         var today = clock.Today;
-        Danced = Held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).GroupBy(d => d.Dance, d => d.Lesson).Where(g => titles.ContainsKey(g.Key)).Select(g =>
+        Danced = Held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l))
+            .GroupBy(d => d.Dance, d => d.Lesson)
+            .Where(g => titles.ContainsKey(g.Key))
+            .Select(g =>
         {
             var days = g.OrderBy(l => l.Date).ToList();
-            return (g.Key, titles[g.Key], days.Count, days[^1].Date, days.Max(d => d.HeldOf(g.Key)?.RatePercent ?? 0), kept: TaughtClass.KeptOf(g.Key, days, today));
+            return (g.Key, titles[g.Key], days.Count, days[^1].Date, days.Max(d => d.HeldOf(g.Key)?.RatePercent
+                ?? 0), kept: TaughtClass.KeptOf(
+                g.Key,
+                days,
+                today));
         }).OrderBy(d => d.kept ?? -1).ToList();
         var lexicon = await shelf.Lexicon(cancel);
         var lines = await shelf.LinesOf([.. titles.Keys], cancel);
         var ofDance = Held.SelectMany(l => l.Dances, (l, dance) => (Dance: dance, Lesson: l)).ToLookup(l => l.Dance, l => l.Lesson);
         Next = lines.Where(d => ofDance[d.Key].Any(l => l.HeldOf(d.Key) is not null)).ToDictionary(
-            d => d.Key, d => TaughtClass.NextOf(d.Key, d.Value, ofDance[d.Key], ofDance[d.Key].First(l => l.HeldOf(d.Key) is not null)).Words);
+            d => d.Key,
+            d => TaughtClass.NextOf(d.Key, d.Value, ofDance[d.Key], ofDance[d.Key].First(l => l.HeldOf(d.Key) is not null)).Words);
         Steps = TaughtClass.StepsOf(Held, lines, today);
         Progress = [.. Held.Take(MostPlotted).Reverse().Select(l => new LessonPoint(
-            l.Id, l.Date, string.Join(", ", l.Dances.Select(d => titles.GetValueOrDefault(d, "a deleted dance"))), l.Dances.Max(d => l.HeldOf(d)?.RatePercent ?? 0), l.Dances.Sum(d => l.HeldOf(d)?.WeakLines.Length ?? 0), l.Minutes,
+            l.Id,
+            l.Date,
+            string.Join(", ", l.Dances.Select(d => titles.GetValueOrDefault(d, "a deleted dance"))),
+            l.Dances.Max(d => l.HeldOf(d)?.RatePercent ?? 0),
+            l.Dances.Sum(d => l.HeldOf(d)?.WeakLines.Length ?? 0),
+            l.Minutes,
             l.Times is { Length: > 0 } times && LessonTimes.Read(times) is { } took ? took.Seconds / 60 : null))];
         var (walks, talks, gathers) = await desk.TimesOf(id, cancel);
         var named = ClassPace.Of(LessonLayout.KindOf(group) is { } kind ? LessonKinds.Of(kind).Pace : PaceName.Unhurried);
         Pace =
         [
-            PaceLearning.Of("Seconds to walk one new action", group.SecondsPerAction ?? named.SecondsPerAction, walks, TaughtClass.Holds(group, TaughtClass.Walk), group.SecondsPerAction is not null),
-            PaceLearning.Of("Seconds of talk with each bite", group.TalkPerBite ?? named.TalkPerBite, talks, TaughtClass.Holds(group, TaughtClass.Talk), group.TalkPerBite is not null),
+            PaceLearning.Of(
+                "Seconds to walk one new action",
+                group.SecondsPerAction ?? named.SecondsPerAction,
+                walks,
+                TaughtClass.Holds(group, TaughtClass.Walk),
+                group.SecondsPerAction is not null),
+            PaceLearning.Of(
+                "Seconds of talk with each bite",
+                group.TalkPerBite ?? named.TalkPerBite,
+                talks,
+                TaughtClass.Holds(group, TaughtClass.Talk),
+                group.TalkPerBite is not null),
             PaceLearning.Of("Seconds to gather after a danced block", named.Regroup, gathers, TaughtClass.Holds(group, TaughtClass.Gather)),
         ];
         Courses = [.. (await book.Courses(cancel)).Where(c => c.GroupId == id)];
-        Unknown = [.. TaughtClass.Names(group.Knows).Concat(TaughtClass.Names(group.Seen)).Where(n => lexicon.Find(n.ToLowerInvariant()) is null && Core.Lexicon.Verbs.Find(n.ToLowerInvariant()) is null).Distinct()];
+        Unknown = [.. TaughtClass.Names(group.Knows)
+            .Concat(TaughtClass.Names(group.Seen))
+            .Where(n => lexicon.Find(n.ToLowerInvariant()) is null && Core.Lexicon.Verbs.Find(n.ToLowerInvariant()) is null)
+            .Distinct()];
         return true;
     }
 }
@@ -224,18 +252,25 @@ public sealed record GroupAsked
                 return null;
             }
 
-            if (double.TryParse(Clean(text), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value >= least && value <= most)
+            if (double.TryParse(Clean(text), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value)
+                && value >= least
+                && value <= most)
             {
                 return value;
             }
 
-            problem ??= FormattableString.Invariant($"'{Clean(text)}' cannot be {what}: write a number from {least} to {most}, or nothing.");
+            problem ??=
+                FormattableString.Invariant($"'{Clean(text)}' cannot be {what}: write a number from {least} to {most}, or nothing.");
             return null;
         }
 
         var size = Number(Size, "the number of dancers", 1, mostDancers);
         var minutes = Number(Minutes, "the minutes of a lesson", 5, LessonBrief.Longest);
-        var (action, talk) = (Number(SecondsPerAction, "the seconds of an action", 0.5, 60), Number(TalkPerBite, "the seconds of talk", 0, 600));
+        var (action, talk) = (Number(
+            SecondsPerAction,
+            "the seconds of an action",
+            0.5,
+            60), Number(TalkPerBite, "the seconds of talk", 0, 600));
         var (warm, cool) = (Number(WarmUp, "the minutes of a warm-up", 0, 60), Number(CoolDown, "the minutes of a cool-down", 0, 60));
         if (problem is not null)
         {
@@ -245,7 +280,11 @@ public sealed record GroupAsked
         (group.Name, group.Meets, group.Level) = (name, Clean(Meets), WayWords.Levels.ContainsKey(Level ?? "") ? Level! : "beginner");
         (group.Size, group.LessonMinutes) = ((int?)size, (int)(minutes ?? 60));
         (group.Knows, group.Seen, group.Archived) = (Clean(Knows), Clean(Seen), Archived);
-        group.HeldFast = string.Join(' ', ((string[])[HoldWalk ? TaughtClass.Walk : "", HoldTalk ? TaughtClass.Talk : "", HoldGather ? TaughtClass.Gather : ""]).Where(w => w.Length > 0));
+        group.HeldFast = string.Join(
+            ' ',
+            ((string[])[
+                HoldWalk ? TaughtClass.Walk : "", HoldTalk ? TaughtClass.Talk : "", HoldGather ? TaughtClass.Gather : ""
+            ]).Where(w => w.Length > 0));
         (group.Habits, group.Gentle) = (habits, Clean(Gentle));
         (group.SecondsPerAction, group.TalkPerBite, group.WarmUp, group.CoolDown) = (action, talk, warm, cool);
         return null;

@@ -53,11 +53,20 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, LessonDesk des
     public DateOnly Today => clock.Today;
 
     public static readonly IReadOnlyList<(DancedSince Value, string Words)> DancedWords =
-        [(DancedSince.Whenever, "whenever"), (DancedSince.InTheLastMonth, "in the last month"), (DancedSince.NotForAMonth, "not for a month"), (DancedSince.NotForThreeMonths, "not for three months"), (DancedSince.Never, "never")];
+        [
+            (DancedSince.Whenever, "whenever"),
+            (DancedSince.InTheLastMonth, "in the last month"),
+            (DancedSince.NotForAMonth, "not for a month"),
+            (DancedSince.NotForThreeMonths, "not for three months"),
+            (DancedSince.Never, "never")
+        ];
 
     public static readonly IReadOnlyList<(ShelfOrder Value, string Words)> OrderWords =
     [
-        (ShelfOrder.Title, "title"), (ShelfOrder.Changed, "last changed"), (ShelfOrder.LastDanced, "last danced"), (ShelfOrder.LongestNotDanced, "longest not danced"),
+        (ShelfOrder.Title, "title"),
+        (ShelfOrder.Changed, "last changed"),
+        (ShelfOrder.LastDanced, "last danced"),
+        (ShelfOrder.LongestNotDanced, "longest not danced"),
         (ShelfOrder.Counts, "counts"), (ShelfOrder.Tempo, "tempo"), (ShelfOrder.Level, "level"),
     ];
 
@@ -74,7 +83,8 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, LessonDesk des
     /// <summary>The same that is asked, at another page.</summary>
     public string PageAt(int page)
     {
-        var asked = Request.Query.Where(q => q.Key is not ("handler" or "Asked.Page")).SelectMany(q => q.Value.Select(v => KeyValuePair.Create(q.Key, v)));
+        var asked = Request.Query.Where(q => q.Key is not ("handler" or "Asked.Page"))
+            .SelectMany(q => q.Value.Select(v => KeyValuePair.Create(q.Key, v)));
         return "/" + QueryString.Create(asked.Append(KeyValuePair.Create<string, string?>("Asked.Page", $"{page}")));
     }
 

@@ -9,7 +9,13 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>A lesson that is held or was: the plan it was held with beside what happened, and what that says of the next.</summary>
-public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents events, LessonDesk desk, PlanDesk plans, InstructorClock clock) : PageModel
+public sealed class LessonModel(
+    LessonBook book,
+    DanceShelf shelf,
+    LessonEvents events,
+    LessonDesk desk,
+    PlanDesk plans,
+    InstructorClock clock) : PageModel
 {
     /// <summary>Most dancers that anybody counts.</summary>
     private const int MostHeads = 5000;
@@ -43,7 +49,11 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
     public IReadOnlyDictionary<Guid, IReadOnlyList<string>> LineNames { get; private set; } = new Dictionary<Guid, IReadOnlyList<string>>();
 
     /// <summary>A bite's name, by the dance that its block is about.</summary>
-    public string NameOf(string bite, string block) => (Blocks.FirstOrDefault(b => b.Id == block)?.Bites ?? []).Concat(Blocks.SelectMany(b => b.Bites)).FirstOrDefault(b => b.Key == bite)?.Name ?? bite;
+    public string NameOf(string bite, string block) =>
+        (Blocks.FirstOrDefault(b => b.Id == block)?.Bites ?? [])
+            .Concat(Blocks.SelectMany(b => b.Bites))
+            .FirstOrDefault(b => b.Key == bite)?.Name
+            ?? bite;
 
     public string TitleOf(string block) => Blocks.FirstOrDefault(b => b.Id == block)?.Title ?? block;
 
@@ -84,23 +94,30 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
     }
 
     /// <summary>Takes one thing that was told back, or puts it in again where it was taken back.</summary>
-    public Task<IActionResult> OnPostTakeBack(Guid undoes, CancellationToken cancel) => Tell(LessonEventKind.Undo, e => e with { Undoes = undoes }, cancel);
+    public Task<IActionResult> OnPostTakeBack(Guid undoes, CancellationToken cancel) =>
+        Tell(LessonEventKind.Undo, e => e with { Undoes = undoes }, cancel);
 
     /// <param name="at">The bite, as its place in the plan: block and bite from 0, "3.1".</param>
     public async Task<IActionResult> OnPostMark(string? at, CancellationToken cancel)
     {
         var blocks = HeldBlock.Read((await book.Find(Id, cancel))?.HeldPlan);
-        if ((at ?? "").Split('.') is [var b, var x] && int.TryParse(b, NumberStyles.None, CultureInfo.InvariantCulture, out var block) && block < blocks.Count
+        if ((at ?? "").Split('.') is [var b, var x]
+            && int.TryParse(b, NumberStyles.None, CultureInfo.InvariantCulture, out var block)
+            && block < blocks.Count
             && int.TryParse(x, NumberStyles.None, CultureInfo.InvariantCulture, out var bite) && bite < blocks[block].Bites.Count)
         {
-            return await Tell(LessonEventKind.Trouble, e => e with { Bite = blocks[block].Bites[bite].Key, Block = blocks[block].Id }, cancel);
+            return await Tell(
+                LessonEventKind.Trouble,
+                e => e with { Bite = blocks[block].Bites[bite].Key, Block = blocks[block].Id },
+                cancel);
         }
 
         Problem = "Choose what was lost from the list; nothing was marked.";
         return await OnGet(cancel);
     }
 
-    public Task<IActionResult> OnPostNote(string? note, CancellationToken cancel) => Tell(LessonEventKind.Note, e => e with { Words = note }, cancel);
+    public Task<IActionResult> OnPostNote(string? note, CancellationToken cancel) =>
+        Tell(LessonEventKind.Note, e => e with { Words = note }, cancel);
 
     public async Task<IActionResult> OnPostHeads(string? heads, CancellationToken cancel)
     {
@@ -124,7 +141,15 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         }
 
         var now = clock.Now.ToUnixTimeMilliseconds() / 1000.0;
-        var (record, problem) = EventWords.Take(more(new SentEvent { Id = Guid.CreateVersion7(), Board = Guid.CreateVersion7(), Number = 1, Opened = now, Since = 0, Kind = EventWords.Of(kind) }));
+        var (record, problem) = EventWords.Take(more(new SentEvent
+        {
+            Id = Guid.CreateVersion7(),
+            Board = Guid.CreateVersion7(),
+            Number = 1,
+            Opened = now,
+            Since = 0,
+            Kind = EventWords.Of(kind)
+        }));
         if (record is null || await desk.Tell(Id, [record], cancel) is EventsKept.TooMany or EventsKept.NoLesson)
         {
             Problem = problem.Length > 0 ? problem : "This lesson has more events than are kept; nothing was added.";
@@ -141,7 +166,9 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         ViewData["Title"] = $"{lesson.Group!.Name}, {lesson.Date:d MMMM}";
         var titles = await shelf.Titles([.. lesson.Dances], cancel);
         Dances = [.. lesson.Dances.Select(d => (d, titles.GetValueOrDefault(d, "a deleted dance")))];
-        LineNames = (await shelf.LinesOf([.. lesson.Dances], cancel)).ToDictionary(d => d.Key, IReadOnlyList<string> (d) => [.. d.Value.Select(l => l.Name)]);
+        LineNames = (await shelf.LinesOf([.. lesson.Dances], cancel)).ToDictionary(
+            d => d.Key,
+            IReadOnlyList<string> (d) => [.. d.Value.Select(l => l.Name)]);
         Blocks = HeldBlock.Read(lesson.HeldPlan);
         var told = await events.Of(Id, cancel);
         HasEvents = told.Count > 0;
@@ -149,8 +176,13 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         Sheet = Math.Clamp(Sheet, 1, Math.Max(1, (ToldCount + ToldOnPage - 1) / ToldOnPage));
         Told = [.. Log.Marks.Concat(Log.Notes).Skip((Sheet - 1) * ToldOnPage).Take(ToldOnPage)];
         var others = (await book.HeldWith(lesson.GroupId, [.. lesson.Dances], cancel)).Where(l => l.Id != Id).ToList();
-        Before = others.FirstOrDefault(l => l.DanceId == lesson.DanceId && l.HeldPlan is not null && (l.Date < lesson.Date || (l.Date == lesson.Date && l.Id < lesson.Id)))?.Id;
-        if (Guid.TryParse(Request.Query["beside"], out var other) && other != Id && await book.Find(other, cancel) is { Held: true } beside && beside.GroupId == lesson.GroupId)
+        Before = others.FirstOrDefault(l => l.DanceId == lesson.DanceId
+            && l.HeldPlan is not null
+            && (l.Date < lesson.Date || (l.Date == lesson.Date && l.Id < lesson.Id)))?.Id;
+        if (Guid.TryParse(Request.Query["beside"], out var other)
+            && other != Id
+            && await book.Find(other, cancel) is { Held: true } beside
+            && beside.GroupId == lesson.GroupId)
         {
             Beside = (beside, HallLog.Of((await events.Of(other, cancel)).Select(EventWords.Read).OfType<LessonEvent>()));
         }
@@ -176,6 +208,8 @@ public sealed class LessonModel(LessonBook book, DanceShelf shelf, LessonEvents 
         }
 
         await plans.Begin(first, state, cancel);
-        return Redirect(string.Create(CultureInfo.InvariantCulture, $"/dances/{first}/plan?date={LessonDay.After(Lesson.Date, TaughtClass.DaysToNext):yyyy-MM-dd}"));
+        return Redirect(string.Create(
+            CultureInfo.InvariantCulture,
+            $"/dances/{first}/plan?date={LessonDay.After(Lesson.Date, TaughtClass.DaysToNext):yyyy-MM-dd}"));
     }
 }

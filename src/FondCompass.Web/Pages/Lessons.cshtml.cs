@@ -25,7 +25,8 @@ public sealed class LessonsModel(LessonBook book, DanceShelf shelf, LessonDesk d
     public int Count { get; private set; }
 
     /// <summary>The lessons of this page by weeks, as the instructor's begin, the latest first.</summary>
-    public IEnumerable<(string Week, IReadOnlyList<LessonRecord> Lessons)> Weeks => All.GroupBy(l => clock.WeekOf(l.Date)).Select(w => (WordsOf(w.Key), (IReadOnlyList<LessonRecord>)[.. w]));
+    public IEnumerable<(string Week, IReadOnlyList<LessonRecord> Lessons)> Weeks =>
+        All.GroupBy(l => clock.WeekOf(l.Date)).Select(w => (WordsOf(w.Key), (IReadOnlyList<LessonRecord>)[.. w]));
 
     public async Task OnGet(int? sheet, CancellationToken cancel)
     {
@@ -33,7 +34,9 @@ public sealed class LessonsModel(LessonBook book, DanceShelf shelf, LessonDesk d
         Count = await book.CountOf(null, cancel);
         Number = Math.Clamp(sheet ?? 1, 1, Math.Max(1, (Count + LessonBook.PageSize - 1) / LessonBook.PageSize));
         All = await book.Lessons(null, (Number - 1) * LessonBook.PageSize, cancel);
-        Lines = (await shelf.LinesOf([.. All.Where(l => l.Held).SelectMany(l => l.Dances).Distinct()], cancel)).ToDictionary(d => d.Key, IReadOnlyList<string> (d) => [.. d.Value.Select(l => l.Name)]);
+        Lines = (await shelf.LinesOf([.. All.Where(l => l.Held).SelectMany(l => l.Dances).Distinct()], cancel)).ToDictionary(
+            d => d.Key,
+            IReadOnlyList<string> (d) => [.. d.Value.Select(l => l.Name)]);
         TakenOut = await book.TakenOut(cancel);
         Dances = await shelf.Titles([.. All.Concat(TakenOut).SelectMany(l => l.Dances).Distinct()], cancel);
     }
@@ -46,7 +49,9 @@ public sealed class LessonsModel(LessonBook book, DanceShelf shelf, LessonDesk d
         _ => $"Week of {week.ToString(week.Year == clock.Today.Year ? "d MMMM" : "d MMMM yyyy", CultureInfo.InvariantCulture)}",
     };
 
-    public async Task<IActionResult> OnPostTakeOut(Guid id, CancellationToken cancel) => await book.TakeOut(id, cancel) ? Redirect("/lessons#taken-out") : NotFound();
+    public async Task<IActionResult> OnPostTakeOut(Guid id, CancellationToken cancel) =>
+        await book.TakeOut(id, cancel) ? Redirect("/lessons#taken-out") : NotFound();
 
-    public async Task<IActionResult> OnPostPutBack(Guid id, CancellationToken cancel) => await book.PutBack(id, cancel) ? Redirect("/lessons") : NotFound();
+    public async Task<IActionResult> OnPostPutBack(Guid id, CancellationToken cancel) =>
+        await book.PutBack(id, cancel) ? Redirect("/lessons") : NotFound();
 }

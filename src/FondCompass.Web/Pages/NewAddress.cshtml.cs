@@ -4,7 +4,10 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
-/// <summary>Taking a new address by the key of the letter to it. Opening the link changes nothing by itself: programs that look through letters open links too.</summary>
+/// <summary>
+/// Taking a new address by the key of the letter to it. Opening the link changes nothing by itself: programs that look through letters open
+/// links too.
+/// </summary>
 public sealed class NewAddressModel(AccountMatters matters, Doorkey keys) : PageModel
 {
     [BindProperty(SupportsGet = true)]
@@ -36,6 +39,8 @@ public sealed class NewAddressModel(AccountMatters matters, Doorkey keys) : Page
         (Address, Old) = (address, account.Email);
         Problem = await matters.TakeAddress(account, address);
         IsTaken = Problem is null;
-        return IsTaken && User.Identity?.IsAuthenticated == true && User.OwnerId() == account.Id ? LocalRedirect("/account?said=moved") : Page();
+        return IsTaken && User.Identity?.IsAuthenticated == true && User.OwnerId() == account.Id
+            ? LocalRedirect("/account?said=moved")
+            : Page();
     }
 }

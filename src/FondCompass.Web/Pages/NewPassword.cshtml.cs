@@ -25,13 +25,17 @@ public sealed class NewPasswordModel(Door door, AccountMatters matters, Doorkey 
 
         Email = email;
         Problem = CommonPasswords.Problem(fresh ?? "", email)
-            ?? (account is not null ? await matters.ChangePassword(account, fresh!, "chose a new password by a letter") : await door.Begin(email, fresh!, stays: false));
+            ?? (account is not null
+                ? await matters.ChangePassword(account, fresh!, "chose a new password by a letter")
+                : await door.Begin(email, fresh!, stays: false));
         if (Problem is not null)
         {
             return Page();
         }
 
         // A letter stands for the password, not for the second factor.
-        return account is not null && (await door.ByPassword(account, "signed in by a letter", stays: false)).NeedsCode ? LocalRedirect("/sign-in/code") : LocalRedirect("/");
+        return account is not null && (await door.ByPassword(account, "signed in by a letter", stays: false)).NeedsCode
+            ? LocalRedirect("/sign-in/code")
+            : LocalRedirect("/");
     }
 }

@@ -35,7 +35,9 @@ public sealed class OwnWordsModel(WordBook words, FondCompassContext context, Ca
     public async Task OnGet(string? row, CancellationToken cancel)
     {
         Stored = await words.Stored(cancel);
-        Text = string.IsNullOrWhiteSpace(row) ? Stored.Text : Stored.Text.TrimEnd() + (Stored.Text.Length > 0 ? "\n" : "") + row.ReplaceLineEndings(" ").Trim() + "\n";
+        Text = string.IsNullOrWhiteSpace(row)
+            ? Stored.Text
+            : Stored.Text.TrimEnd() + (Stored.Text.Length > 0 ? "\n" : "") + row.ReplaceLineEndings(" ").Trim() + "\n";
         await Look(cancel);
     }
 
@@ -93,7 +95,9 @@ public sealed class OwnWordsModel(WordBook words, FondCompassContext context, Ca
     {
         if (Text.Length > WordBook.LargestText)
         {
-            Problems = [$"These are more than {WordBook.LargestText / 1024} KiB, too many for one instructor. Nothing was saved; take some out."];
+            Problems = [
+                $"These are more than {WordBook.LargestText / 1024} KiB, too many for one instructor. Nothing was saved; take some out."
+            ];
             return;
         }
 

@@ -118,5 +118,6 @@ public sealed class SecondFactorModel(Door door, SecondFactor factor, UserManage
 
     private async Task ShowKey(Instructor account) => (Key, Picture) = (await factor.KeyOf(account), await factor.PictureOf(account));
 
-    private async Task Show(Instructor account) => (IsOn, CodesLeft) = (account.TwoFactorEnabled, account.TwoFactorEnabled ? await factor.CodesLeft(account) : 0);
+    private async Task Show(Instructor account) =>
+        (IsOn, CodesLeft) = (account.TwoFactorEnabled, account.TwoFactorEnabled ? await factor.CodesLeft(account) : 0);
 }

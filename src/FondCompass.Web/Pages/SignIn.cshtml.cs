@@ -60,7 +60,9 @@ public sealed class SignInModel(Door door) : PageModel
     private IActionResult Through(Entrance entrance)
     {
         Problem = entrance.Problem;
-        return Problem is not null ? Page() : entrance.NeedsCode ? LocalRedirect($"/sign-in/code{QueryString.Create("ReturnUrl", Onward)}") : LocalRedirect(Onward);
+        return Problem is not null ? Page()
+            : entrance.NeedsCode ? LocalRedirect($"/sign-in/code{QueryString.Create("ReturnUrl", Onward)}")
+            : LocalRedirect(Onward);
     }
 
     public async Task<IActionResult> OnPostDemo() => await door.Demo() ? LocalRedirect(Onward) : NotFound();

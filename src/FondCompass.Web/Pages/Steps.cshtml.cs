@@ -69,12 +69,19 @@ public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
 
 /// <summary>A step's words danced from a standing start.</summary>
 /// <param name="Problems">What is wrong with the words, if anything is.</param>
-public sealed record TriedStep(string Wording, IReadOnlyList<RulerLine> Lines, FloorDrawing? Floor, string Ends, IReadOnlyList<string> Problems)
+public sealed record TriedStep(
+    string Wording,
+    IReadOnlyList<RulerLine> Lines,
+    FloorDrawing? Floor,
+    string Ends,
+    IReadOnlyList<string> Problems)
 {
     public static TriedStep Of(string wording, NamedStep step, StepLexicon lexicon, FloorSight sight)
     {
         var isRing = step.Genres.Contains("circle");
-        var settings = $"{(step.Genres.Count > 0 ? $"genre {step.Genres[0]}\n" : "")}{(isRing ? "layout circle\n" : "")}part A\n{wording.ReplaceLineEndings(" ")}\n";
+        var settings =
+            $"{(step.Genres.Count > 0 ? $"genre {step.Genres[0]}\n" : "")}{(isRing ? "layout circle\n" : "")}part "
+                + $"A\n{wording.ReplaceLineEndings(" ")}\n";
         // The foot that leads must be the one that is free.
         var analysis = Analysis.Of("start weight L\n" + settings, lexicon);
         var other = Analysis.Of("start weight R\n" + settings, lexicon);
@@ -89,8 +96,11 @@ public sealed record TriedStep(string Wording, IReadOnlyList<RulerLine> Lines, F
         var widest = trace.Part.Lines.Max(l => l.Counts);
         var free = trace.End.Weight.FreeFoot();
         return new TriedStep(
-            wording, RulerDrawing.Draw(trace, Math.Max(widest, 4), RulerPaper.Narrow, 4), FloorDrawing.Of(FloorPicture.OfPart(trace, Facing.Front), sight, isRing),
-            $"{trace.Part.Counts} {(trace.Part.Counts == 1 ? "count" : "counts")}, ends with weight {trace.End.Weight.Letter()}{(free == Foot.None ? "" : $", the {free.Word()} free")}, facing {trace.End.Facing}",
+            wording,
+            RulerDrawing.Draw(trace, Math.Max(widest, 4), RulerPaper.Narrow, 4),
+            FloorDrawing.Of(FloorPicture.OfPart(trace, Facing.Front), sight, isRing),
+            $"{trace.Part.Counts} {(trace.Part.Counts == 1 ? "count" : "counts")}, ends with weight "
+                + $"{trace.End.Weight.Letter()}{(free == Foot.None ? "" : $", the {free.Word()} free")}, facing {trace.End.Facing}",
             problems);
     }
 }

@@ -11,7 +11,10 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
 
-/// <summary>What a board says in every block of every demo lesson, slow, at tempo and fast: it fits what is danced, and the block's own rule is kept.</summary>
+/// <summary>
+/// What a board says in every block of every demo lesson, slow, at tempo and fast: it fits what is danced, and the block's own rule is
+/// kept.
+/// </summary>
 public class BoardCallsTests
 {
     public static TheoryData<string> All => [.. Dances.Demo.Keys];
@@ -24,7 +27,9 @@ public class BoardCallsTests
         var knowledge = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Improver);
         foreach (var (order, school) in Enum.GetValues<TeachingOrder>().SelectMany(o => Enum.GetValues<CueSchool>().Select(s => (o, s))))
         {
-            var plan = LessonPlanner.Plan(new LessonBrief(60, [dance], new TeachingWay { Order = order, Cues = school }, knowledge), StepLexicon.Shipped);
+            var plan = LessonPlanner.Plan(
+                new LessonBrief(60, [dance], new TeachingWay { Order = order, Cues = school }, knowledge),
+                StepLexicon.Shipped);
             foreach (var block in plan.Blocks)
             {
                 if (BlockRun.Of(dance, block) is not { } run)
@@ -36,7 +41,12 @@ public class BoardCallsTests
                 Assert.Equal(block.Say is ["Silence, but for what changes."], block.Rule == CallRule.ChangesOnly);
                 foreach (var rate in (double[])[0.6, 1, 1.3])
                 {
-                    AssertKept(BoardTimeline.Of(run, rate, calls: BoardCalls.Of(block, null, school == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names)), block);
+                    AssertKept(
+                        BoardTimeline.Of(
+                            run,
+                            rate,
+                            calls: BoardCalls.Of(block, null, school == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names)),
+                        block);
                 }
             }
         }
@@ -55,13 +65,21 @@ public class BoardCallsTests
 
         // Nothing that arms or hips do is shown or said where the block leaves them out.
         var out_ = block.FeetOnly.Count > 0 && block.FeetOnly.Count == block.Bites.Select(b => b.Part).Distinct().Count();
-        Assert.True(!out_ || (board.Says.All(s => s.Layer.Length == 0) && board.Marks.All(m => m.Kind is not ("arms" or "hips" or "head" or "sounds" or "body"))), block.Id);
+        Assert.True(
+            !out_
+                || (board.Says.All(s => s.Layer.Length == 0)
+                    && board.Marks.All(m => m.Kind is not ("arms" or "hips" or "head" or "sounds" or "body"))),
+            block.Id);
     }
 
     [Fact]
-    public void No_own_words_stay_unsaid_whatever_the_tempo() => Gen.Select(DanceProperties.LegalRows, Gen.Int[60, 240], Gen.Int[1, 5]).Sample((rows, bpm, each) =>
+    public void No_own_words_stay_unsaid_whatever_the_tempo() =>
+        Gen.Select(DanceProperties.LegalRows, Gen.Int[60, 240], Gen.Int[1, 5]).Sample((rows, bpm, each) =>
     {
-        var script = "part A\n" + string.Join('\n', rows.SelectMany((r, i) => i % each == 0 ? new[] { r, $"cue {(i % 2 == 0 ? 1 : 5)} lantern number {i}" } : [r]));
+        var script = "part A\n"
+            + string.Join(
+                '\n',
+                rows.SelectMany((r, i) => i % each == 0 ? new[] { r, $"cue {(i % 2 == 0 ? 1 : 5)} lantern number {i}" } : [r]));
         var trace = Analysis.Of(script).Trace;
         var run = RunUnroller.Unroll(trace, Song.Steady(16 + trace.TotalCounts, new Bpm(bpm)), 16);
         var own = CueSheet.Of(run, new CallSettings(Rate.Full, 2, 1)).Where(c => c.IsOwn).Select(c => c.Words).ToList();
@@ -70,12 +88,14 @@ public class BoardCallsTests
 
     /// <summary>Where the caller's way says feet: never in a turn, nor within a count of one, nor against the way one goes.</summary>
     [Fact]
-    public void A_foot_is_said_before_a_name_only_where_nothing_turns_or_goes_the_other_way() => Gen.Select(DanceProperties.LegalRows, Gen.Int[60, 140]).Sample((rows, bpm) =>
+    public void A_foot_is_said_before_a_name_only_where_nothing_turns_or_goes_the_other_way() =>
+        Gen.Select(DanceProperties.LegalRows, Gen.Int[60, 140]).Sample((rows, bpm) =>
     {
         var trace = Analysis.Of("part A\n" + string.Join('\n', rows)).Trace;
         var run = RunUnroller.Unroll(trace, Song.Steady(16 + trace.TotalCounts, new Bpm(bpm)), 16);
         var actions = RunTimeline.Of(run);
-        foreach (var cue in CueSheet.Of(run, new CallSettings(Rate.Full, 2, 1) { Way = CallerWay.Feet }).Where(c => c.Words.StartsWith("left ", StringComparison.Ordinal) || c.Words.StartsWith("right ", StringComparison.Ordinal)))
+        foreach (var cue in CueSheet.Of(run, new CallSettings(Rate.Full, 2, 1) { Way = CallerWay.Feet })
+            .Where(c => c.Words.StartsWith("left ", StringComparison.Ordinal) || c.Words.StartsWith("right ", StringComparison.Ordinal)))
         {
             Assert.DoesNotContain(actions, a => a.SongCount > cue.From - 1 + 1e-6 && a.SongCount < cue.To + 1 - 1e-6 && !a.Turn.IsNone);
         }

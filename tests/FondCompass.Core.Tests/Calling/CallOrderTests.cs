@@ -11,7 +11,9 @@ public class CallOrderTests
     [Fact]
     public void What_changes_is_told_after_what_is_danced_before_it()
     {
-        var calls = Calls.Of("order V C\npart V\n1-8 vine R, vine L\npart C\n1-8 shuffle R forward, shuffle L forward, rock step R forward, coaster R", 124);
+        var calls = Calls.Of(
+            "order V C\npart V\n1-8 vine R, vine L\npart C\n1-8 shuffle R forward, shuffle L forward, rock step R forward, coaster R",
+            124);
         Assert.Equal(["part V", "vine right", "vine left", "part C", "two shuffles forward"], calls.Words.Take(5));
     }
 
@@ -27,7 +29,8 @@ public class CallOrderTests
     [InlineData("1-8 march L x8 to the left\n1-8 march L x8", "eight marches left")]
     [InlineData("1-2& step R, hold, ball L\n3-4& step R, hold, ball L\n5-8 march R x4", "step, hold, ball, two of them")]
     [InlineData("1-8 марш правою x8\n1-8 приставний крок правою, приставний крок лівою, приставний крок правою, приставний крок лівою", "марш, вісім разів")]
-    public void Equal_steps_are_told_with_their_number_and_where_they_go(string rows, string words) => Assert.Contains(words, Calls.Of($"part A\n{rows}", 112).Words);
+    public void Equal_steps_are_told_with_their_number_and_where_they_go(string rows, string words) =>
+        Assert.Contains(words, Calls.Of($"part A\n{rows}", 112).Words);
 
     [Fact]
     public void Both_sides_of_what_turns_are_called_by_name()
@@ -62,7 +65,10 @@ public class CallOrderTests
     [Fact]
     public void A_word_that_is_english_too_makes_no_other_language()
     {
-        var dance = Analysis.Of("part A\n1-4 step R diagonal forward, touch L beside, step L diagonal forward, touch R beside\n5-8 step R diagonal back, touch L beside, step L diagonal back, touch R beside").Dance;
+        var dance =
+            Analysis.Of(
+                "part A\n1-4 step R diagonal forward, touch L beside, step L diagonal forward, touch R beside\n5-8 step R diagonal "
+                    + "back, touch L beside, step L diagonal back, touch R beside").Dance;
         Assert.Same(CallTongue.English, CallTongue.Of(dance, StepLexicon.Shipped));
     }
 

@@ -6,7 +6,9 @@ namespace FondCompass.Core.Tests.Calling;
 /// <summary>The version chosen for a class: what board, calls, plan and floor show of the dance (calls, section 4).</summary>
 public class ClassVersionTests
 {
-    private const string Two = "part A\n1-4 rolling vine R + arms open\nno turn 1-4 vine R\n5-8 rocking chair L + clap\n1-8 march R x8\n+ arms pump\neasier 5-8 hold";
+    private const string Two =
+        "part A\n1-4 rolling vine R + arms open\nno turn 1-4 vine R\n5-8 rocking chair L + clap\n1-8 march R x8\n+ arms pump\neasier "
+            + "5-8 hold";
 
     [Fact]
     public void All_that_a_dance_has_can_be_chosen() =>
@@ -37,7 +39,9 @@ public class ClassVersionTests
 
     [Fact]
     public void Where_the_halves_of_a_room_differ_is_told_by_count() =>
-        Assert.Equal(["A 1, counts 1 to 4: vine R, in place of rolling vine full turn right, R leads"], ClassVersion.Places(Analysis.Of(Two).Trace, "no turn, no arms").Select(p => p.ToString()));
+        Assert.Equal(
+            ["A 1, counts 1 to 4: vine R, in place of rolling vine full turn right, R leads"],
+            ClassVersion.Places(Analysis.Of(Two).Trace, "no turn, no arms").Select(p => p.ToString()));
 
     [Fact]
     public void Calls_are_of_the_version_that_is_danced()
@@ -47,6 +51,8 @@ public class ClassVersionTests
         Assert.Contains("arms open", written.Words);
         var chosen = Calls.Of(Two, 90, version: "no turn, no arms");
         Assert.Contains("vine right", chosen.Words);
-        Assert.DoesNotContain(chosen.Words, w => w.Contains("arms", StringComparison.Ordinal) || w.Contains("rolling", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            chosen.Words,
+            w => w.Contains("arms", StringComparison.Ordinal) || w.Contains("rolling", StringComparison.Ordinal));
     }
 }

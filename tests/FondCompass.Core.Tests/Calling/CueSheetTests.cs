@@ -12,8 +12,16 @@ namespace FondCompass.Core.Tests.Calling;
 /// <summary>What is said, when, and whether it can be.</summary>
 public class CueSheetTests
 {
-    private static IReadOnlyList<SheetCue> Sheet(string script, double bpm = 112, double rate = 100, double lead = 2, int repeats = 2, int counts = 128) =>
-        CueSheet.Of(RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(counts, new Bpm(bpm)), 16), new CallSettings(new Rate(rate), lead, repeats));
+    private static IReadOnlyList<SheetCue> Sheet(
+        string script,
+        double bpm = 112,
+        double rate = 100,
+        double lead = 2,
+        int repeats = 2,
+        int counts = 128) =>
+        CueSheet.Of(
+            RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(counts, new Bpm(bpm)), 16),
+            new CallSettings(new Rate(rate), lead, repeats));
 
     private static void AssertCanBeSaid(IReadOnlyList<SheetCue> cues, DanceRun run, CallSettings settings)
     {
@@ -35,17 +43,30 @@ public class CueSheetTests
     }
 
     [Fact]
-    public void No_two_overlap_and_all_are_whole_before_their_steps_at_any_rate() => Gen.Select(DanceProperties.LegalRows, Gen.Int[50, 110], Gen.Int[70, 200], Gen.OneOfConst(1.0, 2.0, 3.0, 4.0), Gen.OneOfConst(Enum.GetValues<CallerWay>())).Sample(
+    public void No_two_overlap_and_all_are_whole_before_their_steps_at_any_rate() =>
+        Gen.Select(
+            DanceProperties.LegalRows,
+            Gen.Int[50, 110],
+            Gen.Int[70, 200],
+            Gen.OneOfConst(1.0, 2.0, 3.0, 4.0),
+            Gen.OneOfConst(Enum.GetValues<CallerWay>()))
+            .Sample(
         (rows, percent, bpm, lead, way) =>
         {
             var trace = Analysis.Of("part A\n" + string.Join('\n', rows)).Trace;
-            var run = RunUnroller.Unroll(trace, new Song([new Passage("verse", 16 + trace.TotalCounts, bpm), new Passage("chorus", 2 * trace.TotalCounts, bpm * 1.1)]), 16);
+            var run = RunUnroller.Unroll(
+                trace,
+                new Song([new Passage("verse", 16 + trace.TotalCounts, bpm), new Passage("chorus", 2 * trace.TotalCounts, bpm * 1.1)]),
+                16);
             var settings = new CallSettings(new Rate(percent), lead, 3) { Way = way };
             AssertCanBeSaid(CueSheet.Of(run, settings), run, settings);
         },
         iter: Trials.Of(200));
 
-    /// <summary>A call says "left" or "right" only where one goes or turns there, and never while half of what goes the other way is still to be danced.</summary>
+    /// <summary>
+    /// A call says "left" or "right" only where one goes or turns there, and never while half of what goes the other way is still to be
+    /// danced.
+    /// </summary>
     [Fact]
     public void A_side_in_a_call_is_the_way_one_goes_or_turns() => Gen.Select(DanceProperties.LegalRows, Gen.Int[80, 180]).Sample(
         (rows, bpm) =>
@@ -55,7 +76,9 @@ public class CueSheetTests
             var actions = RunTimeline.Of(run, 2);
             foreach (var cue in CueSheet.Of(run, new CallSettings(Rate.Full, 2, 2)).Where(c => !c.IsBeat && c.Form != CueForm.Structural))
             {
-                var side = cue.Words.EndsWith("left", StringComparison.Ordinal) ? -1 : cue.Words.EndsWith("right", StringComparison.Ordinal) ? 1 : 0;
+                var side = cue.Words.EndsWith("left", StringComparison.Ordinal) ? -1
+                    : cue.Words.EndsWith("right", StringComparison.Ordinal) ? 1
+                    : 0;
                 var danced = actions.Where(a => a.SongCount >= cue.From - 1e-6 && a.SongCount < cue.To - 1e-6).ToList();
                 var turn = danced.Sum(a => a.Turn.Value);
                 if (side != 0 && turn != 0)
@@ -81,7 +104,9 @@ public class CueSheetTests
             var settings = new CallSettings(Rate.Full, 2, 99);
             var cues = CueSheet.Of(run, settings);
             AssertCanBeSaid(cues, run, settings);
-            Assert.DoesNotContain(cues, c => c.Words is "left" or "right" or "both" or "none" || c.Words.Contains("none", StringComparison.Ordinal));
+            Assert.DoesNotContain(
+                cues,
+                c => c.Words is "left" or "right" or "both" or "none" || c.Words.Contains("none", StringComparison.Ordinal));
 
             // Each step is named the first time it is danced, or it is told that it cannot be.
             var named = cues.Where(c => !c.IsBeat).Select(c => c.From).ToHashSet();
@@ -112,7 +137,8 @@ public class CueSheetTests
     [InlineData("1/8", "an eighth")]
     [InlineData("1 1/4 right", "one and a quarter right")]
     [InlineData("1 5/8 left", "one and five eighths left")]
-    public void Amounts_are_spoken(string written, string spoken) => Assert.Equal(spoken, new CallWords(CallTongue.English).Spoken(written));
+    public void Amounts_are_spoken(string written, string spoken) =>
+        Assert.Equal(spoken, new CallWords(CallTongue.English).Spoken(written));
 
     [Theory]
     [InlineData("part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside", "from the top")]
@@ -127,23 +153,34 @@ public class CueSheetTests
     [Fact]
     public void The_last_one_a_tag_a_restart_and_other_music_are_told()
     {
-        var trace = Analysis.Of("after 1 T\nrestart 2 after 8\npart A\n1-4 vine R\n5-8 vine L\n1-8 march R\ntag T\n1-4 rocking chair R").Trace;
-        var song = new Song([new Passage("intro", 16, 100), new Passage("verse", 40, 100), new Passage("chorus", 12, 120), new Passage("outro", 8, 90)]);
-        var told = CueSheet.Of(RunUnroller.Unroll(trace, song, 16), new CallSettings(Rate.Full, 2, 99)).Where(c => c.Form == CueForm.Structural).Select(c => c.Words).ToList();
+        var trace =
+            Analysis.Of("after 1 T\nrestart 2 after 8\npart A\n1-4 vine R\n5-8 vine L\n1-8 march R\ntag T\n1-4 rocking chair R").Trace;
+        var song = new Song([
+            new Passage("intro", 16, 100), new Passage("verse", 40, 100), new Passage("chorus", 12, 120),
+            new Passage("outro", 8, 90)
+        ]);
+        var told = CueSheet.Of(RunUnroller.Unroll(trace, song, 16), new CallSettings(Rate.Full, 2, 99))
+            .Where(c => c.Form == CueForm.Structural)
+            .Select(c => c.Words)
+            .ToList();
         Assert.Equal(["tag T, then from the top", "restart from the top", "faster music", "last one", "slower music", "and finish"], told);
     }
 
     [Fact]
     public void An_order_says_the_next_part_and_again()
     {
-        var told = Sheet("part V\n1-8 march R\npart C\n1-4 vine R\n5-8 vine L\norder V V C V", repeats: 99, counts: 48).Where(c => c.Form == CueForm.Structural).Select(c => c.Words);
+        var told = Sheet("part V\n1-8 march R\npart C\n1-4 vine R\n5-8 vine L\norder V V C V", repeats: 99, counts: 48)
+            .Where(c => c.Form == CueForm.Structural)
+            .Select(c => c.Words);
         Assert.Equal(["part V", "part V again", "part C", "part V", "and finish"], told);
     }
 
     [Fact]
     public void One_word_for_two_steps_is_said_as_what_is_danced()
     {
-        var cue = Sheet("genre percussive\npart A\n&1-&4 basic L\n5 stomp L\n6 stomp R\n7-8 hold", 60).First(c => c.Step.StartsWith("basic", StringComparison.Ordinal));
+        var cue = Sheet(
+            "genre percussive\npart A\n&1-&4 basic L\n5 stomp L\n6 stomp R\n7-8 hold",
+            60).First(c => c.Step.StartsWith("basic", StringComparison.Ordinal));
         Assert.Equal("basic", cue.Words);
     }
 

@@ -12,7 +12,10 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
 
-/// <summary>What the core calls things by itself never leaves it as words: no "none", no "body", no "both feet", no code of a verb (calls, section 4).</summary>
+/// <summary>
+/// What the core calls things by itself never leaves it as words: no "none", no "body", no "both feet", no code of a verb (calls, section
+/// 4).
+/// </summary>
 public partial class InternalWordsTests
 {
     public static TheoryData<string> All => [.. Dances.Demo.Keys];
@@ -26,7 +29,8 @@ public partial class InternalWordsTests
         "part A\n1-4 heels out, heels in\n5-8 swivel both to the right",
         "part A\n1-8 free, left free",
         "genre percussive\npart A\n&1-&4 basic L\n5 stomp L\n6 stomp R\n7-8 hold",
-        "genre circle\nlayout circle\norder free\npart in\n1-8 step R in, step L in, step R in, touch L, step L out, step R out, step L out, touch R\npart round\n1-8 grapevine round R x2",
+        "genre circle\nlayout circle\norder free\npart in\n1-8 step R in, step L in, step R in, touch L, step L out, step R out, step L "
+            + "out, touch R\npart round\n1-8 grapevine round R x2",
         "genre fitness\npart A\n1-8 march R + arms pump\n1-4 v step R\n5-8 squat, squat\n+ 1-8 arms up",
         "step capstan = 1&2 shuffle R, 3 touch L, 4 hold\npart A\n1-4 capstan R\n5-8 capstan L",
         "part A\nline out and home x2 mirrored\n1-4 vine R\n5-8 vine L\ntag T\n1-4 rocking chair R\nafter 1 T",
@@ -50,7 +54,8 @@ public partial class InternalWordsTests
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(16 + (3 * Math.Max(8, analysis.Trace.TotalCounts)), new Bpm(112)), 16);
         foreach (var way in Enum.GetValues<CallerWay>())
         {
-            told.AddRange(CueSheet.Of(run, new CallSettings(Rate.Full, 2, 99) { Way = way }).SelectMany(c => new[] { c.Words, c.Step, c.Why, c.Best }));
+            told.AddRange(CueSheet.Of(run, new CallSettings(Rate.Full, 2, 99) { Way = way })
+                .SelectMany(c => new[] { c.Words, c.Step, c.Why, c.Best }));
         }
 
         told.AddRange(Texts(BoardTimeline.Of(analysis, run, 0.8, 3)));
@@ -61,21 +66,41 @@ public partial class InternalWordsTests
             var plan = LessonPlanner.Plan(new LessonBrief(60, [dance], new TeachingWay { Order = order }, knowledge), StepLexicon.Shipped);
             told.AddRange(plan.Blocks.SelectMany(b => new[] { b.Title, b.Why }.Concat(b.Say).Concat(b.Watch)));
             told.AddRange(plan.Bites.SelectMany(b => b).Select(b => b.Name));
-            told.AddRange(plan.Blocks.Select(b => BlockRun.Of(dance, b)).OfType<BlockRun>().Take(12).SelectMany(r => Texts(BoardTimeline.Of(r, 1))));
+            told.AddRange(plan.Blocks.Select(b => BlockRun.Of(dance, b))
+                .OfType<BlockRun>()
+                .Take(12)
+                .SelectMany(r => Texts(BoardTimeline.Of(r, 1))));
         }
 
         // Where a row's own words say "body" they are the instructor's.
-        var internalWords = told.Distinct().Where(t => Internal().IsMatch(t) && !script.Contains(t, StringComparison.OrdinalIgnoreCase)).Where(t => !OwnBody(t, script)).ToList();
+        var internalWords = told.Distinct()
+            .Where(t => Internal().IsMatch(t) && !script.Contains(t, StringComparison.OrdinalIgnoreCase))
+            .Where(t => !OwnBody(t, script))
+            .ToList();
         Assert.True(internalWords.Count == 0, string.Join('\n', internalWords.Take(20)));
     }
 
-    private static bool OwnBody(string text, string script) => script.Contains("body roll", StringComparison.Ordinal) && Internal().Replace(text.Replace("body roll", "", StringComparison.Ordinal), "").Length == text.Replace("body roll", "", StringComparison.Ordinal).Length;
+    private static bool OwnBody(string text, string script) =>
+        script.Contains("body roll", StringComparison.Ordinal)
+            && Internal().Replace(
+                text.Replace("body roll", "", StringComparison.Ordinal),
+                "").Length == text.Replace("body roll", "", StringComparison.Ordinal).Length;
 
     /// <summary>All texts of a timeline's moments.</summary>
     private static IEnumerable<string> Texts(BoardTimeline board) =>
-        typeof(BoardTimeline).GetProperties().Select(p => p.GetValue(board)).OfType<IEnumerable>().Where(l => l is not string).SelectMany(l => l.Cast<object>())
-            .SelectMany(o => o.GetType().GetProperties().Where(p => p.PropertyType == typeof(string) && p.Name != "Kind").Select(p => (string?)p.GetValue(o) ?? ""));
+        typeof(BoardTimeline)
+            .GetProperties()
+            .Select(p => p.GetValue(board))
+            .OfType<IEnumerable>()
+            .Where(l => l is not string)
+            .SelectMany(l => l.Cast<object>())
+            .SelectMany(o => o.GetType()
+                .GetProperties()
+                .Where(p => p.PropertyType == typeof(string) && p.Name != "Kind")
+                .Select(p => (string?)p.GetValue(o) ?? ""));
 
-    [GeneratedRegex(@"\b(none|body|both feet|named move|no foot|InPlace|WithSun|AgainstSun|DiagonalForward|DiagonalBack|null)\b", RegexOptions.NonBacktracking | RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(none|body|both feet|named move|no foot|InPlace|WithSun|AgainstSun|DiagonalForward|DiagonalBack|null)\b",
+        RegexOptions.NonBacktracking | RegexOptions.IgnoreCase)]
     private static partial Regex Internal();
 }

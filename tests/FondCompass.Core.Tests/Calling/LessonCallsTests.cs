@@ -14,16 +14,24 @@ namespace FondCompass.Core.Tests.Calling;
 public class LessonCallsTests
 {
     private static LessonPlan Plan(Analysis analysis, TeachingWay way) =>
-        LessonPlanner.Plan(new LessonBrief(60, [new LessonDance(analysis, 112)], way, new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Improver)), StepLexicon.Shipped);
+        LessonPlanner.Plan(
+            new LessonBrief(60, [new LessonDance(analysis, 112)], way, new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Improver)),
+            StepLexicon.Shipped);
 
     private static List<string> Said(Analysis analysis, LessonBlock block, CallerWay way) =>
-        [.. BoardTimeline.Of(BlockRun.Of(new LessonDance(analysis, 112), block)!, 1, calls: BoardCalls.Of(block, null, way)).Says.Select(s => s.Words)];
+        [.. BoardTimeline.Of(BlockRun.Of(new LessonDance(analysis, 112), block)!, 1, calls: BoardCalls.Of(block, null, way)).Says
+            .Select(s => s.Words)];
 
     [Fact]
     public void A_name_fades_from_block_to_block_in_its_place_and_turns_stay()
     {
-        var analysis = Analysis.Of("part A\n1-4 jazz box R\n5-8 rocking chair R\n1-4 jazz box R\n5-8 coaster R, pivot 1/2 left\n1-8 rocking chair R, march R x4\n1-8 march R x8");
-        var blocks = Plan(analysis, new TeachingWay { Cues = CueSchool.Fading }).Blocks.Where(b => b is { IsDanced: true, Rule: CallRule.All }).ToList();
+        var analysis =
+            Analysis.Of(
+                "part A\n1-4 jazz box R\n5-8 rocking chair R\n1-4 jazz box R\n5-8 coaster R, pivot 1/2 left\n1-8 rocking chair R, march "
+                    + "R x4\n1-8 march R x8");
+        var blocks = Plan(analysis, new TeachingWay { Cues = CueSchool.Fading }).Blocks
+            .Where(b => b is { IsDanced: true, Rule: CallRule.All })
+            .ToList();
         var first = blocks.First(b => b.Bites.Any(i => i.Line == 1));
         Assert.Equal(0, first.Heard.TimesOf(Phrase(analysis, 1, "jazz box")));
         Assert.Contains("jazz box", first.Say);
@@ -37,7 +45,8 @@ public class LessonCallsTests
         Assert.Contains(last.Say, w => w.Contains("pivot", StringComparison.Ordinal));
         Assert.Contains("half left", Said(analysis, last, CallerWay.Fading));
 
-        var steady = Plan(analysis, new TeachingWay { Cues = CueSchool.Steady }).Blocks.Last(b => b is { Kind: BlockKind.Chain } && b.Bites.Any(i => i.Line == 1));
+        var steady = Plan(analysis, new TeachingWay { Cues = CueSchool.Steady }).Blocks.Last(b => b is { Kind: BlockKind.Chain }
+            && b.Bites.Any(i => i.Line == 1));
         Assert.Equal(0, steady.Heard.TimesOf(Phrase(analysis, 1, "jazz box")));
         Assert.Contains("rocking chair", steady.Say);
     }
@@ -48,7 +57,14 @@ public class LessonCallsTests
     {
         var analysis = Analysis.Of("part A\n1-4 march R x4\n5-8 jazz box R");
         var phrase = Phrase(analysis, 1, "jazz box");
-        double[] worth = [.. Enumerable.Range(0, 5).Select(i => new PhraseWorth(new CallSettings(Rate.Full, 2, 1) { Way = CallerWay.Fading, Heard = Heard(phrase, i) }, loops: true).Of(phrase, "A 1", 32, otherSide: false).Name)];
+        double[] worth = [.. Enumerable.Range(0, 5)
+            .Select(i => new PhraseWorth(
+                new CallSettings(Rate.Full, 2, 1) { Way = CallerWay.Fading, Heard = Heard(phrase, i) },
+                loops: true).Of(
+                phrase,
+                "A 1",
+                32,
+                otherSide: false).Name)];
         Assert.Equal([30, 12, 4, 0, 0], worth);
     }
 
@@ -61,7 +77,10 @@ public class LessonCallsTests
     {
         var plan = Plan(Analysis.Of(Dances.Demo["bell-buoy-ring"]), new TeachingWay { Counting = counting });
         Assert.Contains(plan.Blocks.SelectMany(b => b.Watch), w => w.Contains(words, StringComparison.Ordinal));
-        Assert.DoesNotContain(plan.Blocks.SelectMany(b => b.Watch), w => words.StartsWith("count 8", StringComparison.Ordinal) is false && w.Contains("count 8: after this touch", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            plan.Blocks.SelectMany(b => b.Watch),
+            w => words.StartsWith("count 8", StringComparison.Ordinal) is false
+                && w.Contains("count 8: after this touch", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -88,8 +107,11 @@ public class LessonCallsTests
     {
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(64, new Bpm(112)), 0);
         var (stretch, actions) = RunTimeline.ByStretch(run, [run.Stretches[0]]).First();
-        return new PhraseCutter(analysis.Dance.Header, StepLexicon.Shipped, CallTongue.English).Cut(stretch, actions).First(p => p.Line == line && p.Name == name);
+        return new PhraseCutter(analysis.Dance.Header, StepLexicon.Shipped, CallTongue.English)
+            .Cut(stretch, actions)
+            .First(p => p.Line == line && p.Name == name);
     }
 
-    private static HeardNames Heard(CallPhrase phrase, int blocks) => Enumerable.Range(0, blocks).Aggregate(HeardNames.None, (h, _) => h.After([phrase, phrase]));
+    private static HeardNames Heard(CallPhrase phrase, int blocks) =>
+        Enumerable.Range(0, blocks).Aggregate(HeardNames.None, (h, _) => h.After([phrase, phrase]));
 }

@@ -16,7 +16,9 @@ public class PhraseWorthTests
         var run = RunUnroller.Unroll(trace, Song.Steady(trace.TotalCounts * repeats, new Bpm(100)), 0);
         var cutter = new PhraseCutter(trace.Dance.Header, StepLexicon.Shipped, CallTongue.English);
         var worth = new PhraseWorth(new CallSettings(Rate.Full, 2, repeats) { Way = way }, loops: true);
-        return [.. RunTimeline.ByStretch(run, run.Stretches).SelectMany(s => cutter.Cut(s.Stretch, s.Actions)).Select(p => worth.Of(p, "A", (int)((p.From - p.Stretch.FromCount) * 8), otherSide: false))];
+        return [.. RunTimeline.ByStretch(run, run.Stretches)
+            .SelectMany(s => cutter.Cut(s.Stretch, s.Actions))
+            .Select(p => worth.Of(p, "A", (int)((p.From - p.Stretch.FromCount) * 8), otherSide: false))];
     }
 
     [Fact]

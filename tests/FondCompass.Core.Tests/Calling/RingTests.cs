@@ -54,10 +54,15 @@ public class RingTests
     [Fact]
     public void No_clock_stands_on_the_board_of_a_ring()
     {
-        var analysis = Analysis.Of("genre circle\nlayout circle\npart A\n1-4 step R in, step L in, step R in, touch L\n5-8 step L out, step R out, step L out, touch R");
+        var analysis =
+            Analysis.Of(
+                "genre circle\nlayout circle\npart A\n1-4 step R in, step L in, step R in, touch L\n5-8 step L out, step R out, step L "
+                    + "out, touch R");
         var board = BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(24, new Bpm(100)), 0), 1, 3);
         Assert.True(board.IsRing);
-        Assert.DoesNotContain(board.Steps.Select(s => s.Facing).Concat(board.Events.Select(e => e.Words)).Concat(board.Clicks.Select(c => c.Wall)), w => w.Contains(":00", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            board.Steps.Select(s => s.Facing).Concat(board.Events.Select(e => e.Words)).Concat(board.Clicks.Select(c => c.Wall)),
+            w => w.Contains(":00", StringComparison.Ordinal));
         Assert.All(board.Steps, s => Assert.Equal("to the middle", s.Facing));
     }
 

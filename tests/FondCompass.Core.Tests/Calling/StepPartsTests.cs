@@ -8,9 +8,12 @@ namespace FondCompass.Core.Tests.Calling;
 /// <summary>Steps of one's own are told in the words of their definition, a level at a time (calls, section 4).</summary>
 public class StepPartsTests
 {
-    private const string Capstan = "genre percussive\nstep double up = heel L, toe L\nstep capstan = double step L, step R across, double up L\npart A\n1-4 capstan L\n5-8 hold";
+    private const string Capstan =
+        "genre percussive\nstep double up = heel L, toe L\nstep capstan = double step L, step R across, double up L\npart A\n1-4 "
+            + "capstan L\n5-8 hold";
 
-    private static IReadOnlyList<StepPart> PartsOf(string script, string step) => new StepParts(Analysis.Of(script).Dance, StepLexicon.Shipped).Of(step);
+    private static IReadOnlyList<StepPart> PartsOf(string script, string step) =>
+        new StepParts(Analysis.Of(script).Dance, StepLexicon.Shipped).Of(step);
 
     private static string Line(IEnumerable<StepPart> parts) => string.Join(" · ", parts.Select(p => (p.Counts + " " + p.Words).Trim()));
 
@@ -32,12 +35,19 @@ public class StepPartsTests
     [InlineData("part A\n1-4 vine R", "vine", "step side · step behind · step side · touch beside")]
     [InlineData("part A\n1-4 vine R", "hold", "")]
     [InlineData("part A\n1-4 running man", "running man", "")]
-    public void Its_parts_are_those_of_its_definition(string script, string step, string parts) => Assert.Equal(parts, Line(PartsOf(script, step)));
+    public void Its_parts_are_those_of_its_definition(string script, string step, string parts) =>
+        Assert.Equal(parts, Line(PartsOf(script, step)));
 
     [Fact]
     public void A_walk_says_how_an_own_step_goes_and_no_word_of_it_is_internal()
     {
-        var plan = LessonPlanner.Plan(new LessonBrief(40, [new LessonDance(Analysis.Of(Capstan), 112)], new TeachingWay(), new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner)), StepLexicon.Shipped);
+        var plan = LessonPlanner.Plan(
+            new LessonBrief(
+                40,
+                [new LessonDance(Analysis.Of(Capstan), 112)],
+                new TeachingWay(),
+                new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner)),
+            StepLexicon.Shipped);
         Assert.Contains("capstan: double step L, step R across, double up L", plan.Blocks.First(b => b.Kind == BlockKind.Walk).Say);
     }
 
@@ -48,7 +58,14 @@ public class StepPartsTests
     [InlineData("1 heel L, &2 close L, touch R")]
     public void The_rhythm_of_a_definition_is_what_the_same_words_mean_in_a_row(string words)
     {
-        static string Danced(string script) => string.Join('|', Analysis.Of(script).Trace.Parts[0].Actions.Where(a => a.Action.Row < 5 && a.Verb.Name != "hold").Select(a => $"{a.At} {a.Verb.Name} {a.Foot}"));
-        Assert.Equal(Danced($"start weight R\n\npart A\n{words}\n3-8 hold"), Danced($"start weight R\nstep swell = {words}\npart A\n1-2 swell L\n3-8 hold"));
+        static string Danced(string script) =>
+            string.Join(
+                '|',
+                Analysis.Of(script).Trace.Parts[0].Actions
+                    .Where(a => a.Action.Row < 5 && a.Verb.Name != "hold")
+                    .Select(a => $"{a.At} {a.Verb.Name} {a.Foot}"));
+        Assert.Equal(
+            Danced($"start weight R\n\npart A\n{words}\n3-8 hold"),
+            Danced($"start weight R\nstep swell = {words}\npart A\n1-2 swell L\n3-8 hold"));
     }
 }

@@ -7,9 +7,11 @@ namespace FondCompass.Core.Tests.Calling;
 /// <summary>The one timetable of a run: nothing overlaps, what must be said is said, and no other is worth more.</summary>
 public class TimetableTests
 {
-    private static readonly Gen<CallOption> Options = Gen.Select(Gen.Int[1, 9], Gen.Int[1, 40], Gen.Int[0, 3]).Select((takes, worth, later) => new CallOption($"{takes} of {worth}", CueForm.Name, worth, takes / 4.0, later));
+    private static readonly Gen<CallOption> Options = Gen.Select(Gen.Int[1, 9], Gen.Int[1, 40], Gen.Int[0, 3])
+        .Select((takes, worth, later) => new CallOption($"{takes} of {worth}", CueForm.Name, worth, takes / 4.0, later));
 
-    private static readonly Gen<List<CallItem>> Items = Gen.Select(Options.Array[1, 3], Gen.Int[0, 6], Gen.Int[0, 9]).Array[1, 6].Select(all =>
+    private static readonly Gen<List<CallItem>> Items = Gen.Select(Options.Array[1, 3], Gen.Int[0, 6], Gen.Int[0, 9]).Array[1, 6]
+        .Select(all =>
     {
         var (items, deadline) = (new List<CallItem>(), 4.0);
         foreach (var (options, step, kind) in all)
@@ -18,7 +20,12 @@ public class TimetableTests
             var must = kind == 0;
             var told = options.Select(o => o with { Earliest = deadline - 3 + (o.Earliest / 2) });
             items.Add(kind == 1
-                ? new CallItem([.. told.Select(o => o with { Form = CueForm.Structural, Earliest = deadline - 4 })], deadline, deadline - 2, Must: true, AheadFrom: deadline - 4)
+                ? new CallItem(
+                    [.. told.Select(o => o with { Form = CueForm.Structural, Earliest = deadline - 4 })],
+                    deadline,
+                    deadline - 2,
+                    Must: true,
+                    AheadFrom: deadline - 4)
                 : new CallItem(must ? [.. told] : [CallOption.Silence, .. told], deadline, deadline - 1, must));
         }
 
@@ -57,7 +64,8 @@ public class TimetableTests
     [Fact]
     public void A_call_begins_where_it_begins_by_default_unless_something_stands_in_the_way()
     {
-        CallItem Item(double deadline, double takes, double begins) => new([CallOption.Silence, new CallOption("x", CueForm.Name, 9, takes, deadline - 4)], deadline, begins, Must: false);
+        CallItem Item(double deadline, double takes, double begins) =>
+            new([CallOption.Silence, new CallOption("x", CueForm.Name, 9, takes, deadline - 4)], deadline, begins, Must: false);
         Assert.Equal(8, Timetable.Of([Item(10, 1, 8)])[0].At);
 
         // What is long begins earlier, what is behind another call later; what comes behind pushes it forward.

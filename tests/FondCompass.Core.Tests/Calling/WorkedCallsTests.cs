@@ -24,7 +24,9 @@ public class WorkedCallsTests
     [Fact]
     public void An_own_step_is_called_by_its_name_and_begins_earlier_where_it_is_long()
     {
-        var calls = Calls.Of("step long capstan = step R, touch L, step L, touch R\npart A\n1-8 march R\n1-4 long capstan R\n5-8 march R", 128);
+        var calls = Calls.Of(
+            "step long capstan = step R, touch L, step L, touch R\npart A\n1-8 march R\n1-4 long capstan R\n5-8 march R",
+            128);
         var cue = calls.For("long capstan");
         Assert.InRange(calls.Counts(cue).From, 6, 7);
         Assert.True(calls.Counts(cue).To <= 9);
@@ -55,7 +57,9 @@ public class WorkedCallsTests
         var calls = Calls.Of("part A\n1-8 walk R x8 turning 1 1/4 right\ncue 1 walk it round, right", 120);
         Assert.Equal(["walk it round, right"], calls.Words);
         Assert.Equal(CueForm.Own, calls.Said.First().Form);
-        Assert.Contains(calls.All, c => c is { Form: CueForm.Count, Words: "1, 2, 3, 4" or "1, 2, 3, 4, 5, 6" } or { Form: CueForm.Count, From: 16 });
+        Assert.Contains(
+            calls.All,
+            c => c is { Form: CueForm.Count, Words: "1, 2, 3, 4" or "1, 2, 3, 4, 5, 6" } or { Form: CueForm.Count, From: 16 });
     }
 
     [Theory]
@@ -117,14 +121,19 @@ public class WorkedCallsTests
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(24, new Bpm(100)), 16);
         var beat = CueSheet.Of(run, new CallSettings(Rate.Full, 2, 1) { Rule = CallRule.CountsOnly });
         Assert.Equal(words, string.Join(", ", beat.Where(c => c.From >= 16).Select(c => c.Words)));
-        Assert.Equal(words.Split(", "), BoardTimeline.Of(analysis, run, 1, 1).Clicks.Where(c => !c.IsCountIn && !c.IsHalf && !(words[0] == 's' && char.IsDigit(c.Label[0]))).Select(c => c.Label));
+        Assert.Equal(
+            words.Split(", "),
+            BoardTimeline.Of(analysis, run, 1, 1).Clicks
+                .Where(c => !c.IsCountIn && !c.IsHalf && !(words[0] == 's' && char.IsDigit(c.Label[0])))
+                .Select(c => c.Label));
     }
 
     [Theory]
     [InlineData(CountStyle.Down, "Count 8: on count 1&, counts 5", "Count 1: on count 8&, counts 4")]
     [InlineData(CountStyle.Fours, "count 8 of 8 counts", "count 4 of 8 counts")]
     [InlineData(CountStyle.Up, "count 8", "count 8")]
-    public void Words_about_counts_speak_of_those_that_the_class_hears(CountStyle style, string words, string heard) => Assert.Equal(heard, Counted.InWords(words, style, 8));
+    public void Words_about_counts_speak_of_those_that_the_class_hears(CountStyle style, string words, string heard) =>
+        Assert.Equal(heard, Counted.InWords(words, style, 8));
 
     [Fact]
     public void The_way_of_counting_of_a_line_is_its_own_and_goes_with_every_pass()
@@ -137,7 +146,8 @@ public class WorkedCallsTests
     [Fact]
     public void What_a_called_part_is_laid_with_and_counted_by_stays_with_it()
     {
-        var part = Analysis.Of("part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts[^1].Part;
+        var part =
+            Analysis.Of("part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts[^1].Part;
         Assert.Equal([CountStyle.Down, null], part.Lines.Select(l => l.Counting));
         Assert.Equal([1], part.Layers.Select(l => l.Line));
     }
@@ -152,7 +162,9 @@ public class WorkedCallsTests
     [Fact]
     public void A_line_danced_again_is_called_by_what_is_other()
     {
-        var calls = Calls.Of("part A\nline out and home x2 mirrored\n1-8 shuffle R forward, shuffle L forward, rock step R, coaster R", 110);
+        var calls = Calls.Of(
+            "part A\nline out and home x2 mirrored\n1-8 shuffle R forward, shuffle L forward, rock step R, coaster R",
+            110);
         Assert.Equal(["out and home", "other side"], calls.Words.Where(w => w is "out and home" or "other side" or "again"));
         Assert.Equal(9, calls.For("other side").From - calls.Run.Start + 1);
     }
@@ -160,7 +172,9 @@ public class WorkedCallsTests
     [Fact]
     public void Another_ending_is_called_by_its_steps_in_place_of_the_first()
     {
-        var calls = Calls.Of("part A\nline out and home x2\n1-4 rocking chair R\nfirst time\n5-8 jazz box R\nsecond time\n5-8 slow pivot 1/2 left R", 110);
+        var calls = Calls.Of(
+            "part A\nline out and home x2\n1-4 rocking chair R\nfirst time\n5-8 jazz box R\nsecond time\n5-8 slow pivot 1/2 left R",
+            110);
         Assert.Contains("jazz box", calls.At(5));
         Assert.Contains("pivot", calls.At(13));
         Assert.Contains("left", calls.At(13));
@@ -170,7 +184,9 @@ public class WorkedCallsTests
     [Fact]
     public void Of_an_order_each_part_is_told_within_the_eight_before()
     {
-        var calls = Calls.Of("part verse\n1-8 march R\n1-8 march R\npart chorus\n1-4 vine R\n5-8 vine L\n1-8 march R\norder verse chorus verse chorus", 120);
+        var calls = Calls.Of(
+            "part verse\n1-8 march R\n1-8 march R\npart chorus\n1-4 vine R\n5-8 vine L\n1-8 march R\norder verse chorus verse chorus",
+            120);
         var told = calls.Said.Where(c => c.Form == CueForm.Structural).ToList();
         Assert.Equal(["verse", "chorus", "verse", "chorus"], told.Select(c => c.Words));
         Assert.All(told.Skip(1), c => Assert.InRange(calls.Counts(c).From, c.From - calls.Run.Start + 1 - 8, c.From - calls.Run.Start + 1));
@@ -219,23 +235,38 @@ public class WorkedCallsTests
     [InlineData(CallerWay.Beat, "to the right|to the left|half left")]
     [InlineData(CallerWay.Feet, "vine right|vine left|pivot left|rock step")]
     public void The_callers_way_says_what_is_said(CallerWay way, string words) =>
-        Assert.Equal(words, string.Join('|', Calls.Of("part A\n1-4 vine R\n5-8 vine L\n1-4 march R\n5-6 pivot 1/2 left R\n7-8 rock step R", 100, way: way).Words.Where(w => !w.Contains("march", StringComparison.Ordinal))));
+        Assert.Equal(
+            words,
+            string.Join(
+                '|',
+                Calls.Of("part A\n1-4 vine R\n5-8 vine L\n1-4 march R\n5-6 pivot 1/2 left R\n7-8 rock step R", 100, way: way).Words
+                    .Where(w => !w.Contains("march", StringComparison.Ordinal))));
 
     [Fact]
     public void Where_the_way_says_feet_they_stand_before_the_names() =>
-        Assert.Equal(["right rocking chair Foot", "right jazz box Foot"], Calls.Of("part A\n1-4 rocking chair R\n5-8 jazz box R", 90, way: CallerWay.Feet).Said.Where(c => !c.IsBeat && c.Form != CueForm.Structural).Select(c => $"{c.Words} {c.Form}"));
+        Assert.Equal(
+            ["right rocking chair Foot", "right jazz box Foot"],
+            Calls.Of("part A\n1-4 rocking chair R\n5-8 jazz box R", 90, way: CallerWay.Feet).Said
+                .Where(c => !c.IsBeat && c.Form != CueForm.Structural)
+                .Select(c => $"{c.Words} {c.Form}"));
 
     [Fact]
     public void What_is_shorter_than_an_eight_is_told_with_what_follows_it()
     {
-        var told = Calls.Of("part A\n1-4 rocking chair R\n5-8 jazz box R\ntag Sway\n1-4 hold\nafter 2 Sway", 112, repeats: 4).Said.Where(c => c.Form == CueForm.Structural).Select(c => c.Words);
+        var told = Calls.Of("part A\n1-4 rocking chair R\n5-8 jazz box R\ntag Sway\n1-4 hold\nafter 2 Sway", 112, repeats: 4).Said
+            .Where(c => c.Form == CueForm.Structural)
+            .Select(c => c.Words);
         Assert.Equal(["from the top", "Sway, then from the top", "last one"], told);
     }
 
     [Fact]
     public void Who_says_less_and_less_ends_in_silence_but_for_turns()
     {
-        var calls = Calls.Of("mirrors\npart A\n1-4 rocking chair R\n5-6 pivot 1/2 left R\n7-8 rock step R", 100, repeats: 4, way: CallerWay.Fading);
+        var calls = Calls.Of(
+            "mirrors\npart A\n1-4 rocking chair R\n5-6 pivot 1/2 left R\n7-8 rock step R",
+            100,
+            repeats: 4,
+            way: CallerWay.Fading);
         string[] Round(int repeat) => [.. calls.Said.Where(c => c.Repeat == repeat && c.Form != CueForm.Structural).Select(c => c.Words)];
         Assert.Equal(["rocking chair", "pivot left", "rock step"], Round(1));
         Assert.Contains("rocking chair", Round(2));
@@ -248,7 +279,13 @@ public class WorkedCallsTests
     [InlineData("1-4 viña a la derecha\n5-8 viña a la izquierda\n1-8 camina D x8", "viña derecha|viña izquierda|camina, ocho veces")]
     [InlineData("1-4 лоза вправо\n5-8 лоза вліво", "лоза вправо|лоза вліво")]
     [InlineData("1-4 오른쪽 바인\n5-8 왼쪽 바인\n1-4 킥볼체인지 R x2\n5-8 재즈박스 R", "바인 오른쪽|바인 왼쪽|킥볼체인지 두 번|재즈박스")]
-    public void A_dance_is_called_in_the_language_it_is_written_in(string rows, string words) => Assert.Equal(words, string.Join('|', Calls.Of($"part A\n{rows}", 70).Words.Where(w => CallTongue.English.Finish != w && w is not ("und Schluss" or "y final" or "і кінець" or "끝"))));
+    public void A_dance_is_called_in_the_language_it_is_written_in(string rows, string words) =>
+        Assert.Equal(
+            words,
+            string.Join(
+                '|',
+                Calls.Of($"part A\n{rows}", 70).Words
+                    .Where(w => CallTongue.English.Finish != w && w is not ("und Schluss" or "y final" or "і кінець" or "끝"))));
 
     [Fact]
     public void Who_says_less_and_less_says_a_name_three_times()
@@ -260,15 +297,26 @@ public class WorkedCallsTests
     [Fact]
     public void From_the_fourth_round_that_it_begins_anew_is_enough_but_for_turns()
     {
-        var calls = Calls.Of("part A\n1-4 rocking chair R\n5-6 rock step R back\n7-8 pivot 1/2 left R\n1-4 chasse R, rock step L back\n5-8 chasse L, rock step R back", 100, repeats: 5);
-        Assert.Equal(["from the top", "pivot left|half left"], calls.Said.Where(c => c.Repeat == 4).Select(c => c.Form == CueForm.Structural ? c.Words : "pivot left|half left").Distinct());
-        Assert.All(calls.Said.Where(c => c.Repeat == 4 && c.Form != CueForm.Structural), c => Assert.Contains("left", c.Words, StringComparison.Ordinal));
+        var calls = Calls.Of(
+            "part A\n1-4 rocking chair R\n5-6 rock step R back\n7-8 pivot 1/2 left R\n1-4 chasse R, rock step L back\n5-8 chasse L, "
+                + "rock step R back",
+            100,
+            repeats: 5);
+        Assert.Equal(
+            ["from the top", "pivot left|half left"],
+            calls.Said.Where(c => c.Repeat == 4).Select(c => c.Form == CueForm.Structural ? c.Words : "pivot left|half left").Distinct());
+        Assert.All(
+            calls.Said.Where(c => c.Repeat == 4 && c.Form != CueForm.Structural),
+            c => Assert.Contains("left", c.Words, StringComparison.Ordinal));
     }
 
     [Fact]
     public void A_tag_shorter_than_an_eight_is_told_with_what_follows()
     {
-        var calls = Calls.Of("part chorus\n1-8 march R\n1-8 march R\npart verse\n1-8 march R\ntag small tag\n1-4 rocking chair R\norder verse small tag chorus", 110);
+        var calls = Calls.Of(
+            "part chorus\n1-8 march R\n1-8 march R\npart verse\n1-8 march R\ntag small tag\n1-4 rocking chair R\norder verse small tag "
+                + "chorus",
+            110);
         var cue = calls.Said.First(c => c.Words.StartsWith("small tag", StringComparison.Ordinal));
         Assert.Equal("small tag, then chorus", cue.Words);
         Assert.Equal(1, calls.Words.Count(w => w.Contains("chorus", StringComparison.Ordinal)));
@@ -285,7 +333,9 @@ public class WorkedCallsTests
     [Fact]
     public void What_cannot_be_said_in_time_is_told_and_why()
     {
-        var calls = Calls.Of("part A\n1& kick ball change R\n2& kick ball change R\n3& rocking chair R\n4& pivot 1/2 left R\n5-8 jazz box R", 300);
+        var calls = Calls.Of(
+            "part A\n1& kick ball change R\n2& kick ball change R\n3& rocking chair R\n4& pivot 1/2 left R\n5-8 jazz box R",
+            300);
         Assert.Contains(calls.All, c => c.Form == CueForm.None && c.Why.Contains("cannot be said in time", StringComparison.Ordinal));
     }
 
@@ -317,6 +367,8 @@ public class WorkedCallsTests
 
         // Own words stand for the way that changes; where nothing does they are silent too.
         Assert.Contains("off we go", calls.Words);
-        Assert.DoesNotContain("here we are", Calls.Of("part A\n1-4 rocking chair R\ncue 1 here we are\n5-8 hold\ncue 7 here we are", 120, repeats: 3, rule: rule).Words);
+        Assert.DoesNotContain(
+            "here we are",
+            Calls.Of("part A\n1-4 rocking chair R\ncue 1 here we are\n5-8 hold\ncue 7 here we are", 120, repeats: 3, rule: rule).Words);
     }
 }

@@ -20,7 +20,9 @@ public sealed class SideBySideTests
         var beside = Beside(Harbour, Harbour.Replace("5-8 vine L", "5-6 step touch L\n7-8 step touch R"));
         var parting = Assert.Single(beside.Partings);
         Assert.Equal(("A 1, 5 6 7 8", "A 2, 1 2 3 4", 1, 2), (parting.Parts, parting.Meets, parting.Left, parting.Right));
-        Assert.Equal(["vine R", "vine L", "", "rocking chair R", "pivot 1/2 left, R leads", "pivot 1/4 left, R leads"], beside.Rows.Select(r => r.Left?.Step ?? ""));
+        Assert.Equal(
+            ["vine R", "vine L", "", "rocking chair R", "pivot 1/2 left, R leads", "pivot 1/4 left, R leads"],
+            beside.Rows.Select(r => r.Left?.Step ?? ""));
         Assert.Equal(4, beside.SameSteps);
     }
 
@@ -53,9 +55,13 @@ public sealed class SideBySideTests
 
     [Fact]
     public void What_differs_on_the_way_is_told_although_they_can() =>
-        Assert.Contains("cannot copy each other", string.Join(' ', Halves(Harbour, Harbour.Replace("5-8 vine L", "5-8 rolling vine L")).Notes));
+        Assert.Contains(
+            "cannot copy each other",
+            string.Join(' ', Halves(Harbour, Harbour.Replace("5-8 vine L", "5-8 rolling vine L")).Notes));
 
-    /// <summary>Both face 12:00 with the right foot free; neighbours stand a metre and a half apart, and half of that between two bodies is told.</summary>
+    /// <summary>
+    /// Both face 12:00 with the right foot free; neighbours stand a metre and a half apart, and half of that between two bodies is told.
+    /// </summary>
     [Theory]
     [InlineData("", "1 march R", "One of them has no counts yet.", "")]
     [InlineData("1 march R", "", "One of them has no counts yet.", "")]

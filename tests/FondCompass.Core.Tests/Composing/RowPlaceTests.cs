@@ -46,5 +46,7 @@ public class RowPlaceTests
 
     [Fact]
     public void A_split_ending_stays_one() =>
-        Assert.Equal("1-4 vine R\nsecond time 5 step L side # end\n6 step R behind\n7 step L side\n8 touch R beside", After(StepEdits.Split("part A\n1-4 vine R\nsecond time 5-8 vine L # end", Steps, 3)));
+        Assert.Equal(
+            "1-4 vine R\nsecond time 5 step L side # end\n6 step R behind\n7 step L side\n8 touch R beside",
+            After(StepEdits.Split("part A\n1-4 vine R\nsecond time 5-8 vine L # end", Steps, 3)));
 }

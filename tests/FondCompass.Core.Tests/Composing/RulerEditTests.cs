@@ -30,19 +30,27 @@ public sealed class RulerEditTests
         return result.Script.Split('\n');
     }
 
-    private static IEnumerable<string> PartA(EditResult result) => Rows(result).Skip(2).TakeWhile(r => !r.StartsWith("order", StringComparison.Ordinal));
+    private static IEnumerable<string> PartA(EditResult result) =>
+        Rows(result).Skip(2).TakeWhile(r => !r.StartsWith("order", StringComparison.Ordinal));
 
     [Fact]
     public void A_step_put_in_moves_the_rest_of_its_line_along()
     {
         var result = StepEdits.Insert(Two, Steps, "A", 1, 5, 2, "step touch L");
-        Assert.Equal(["1-4 vine R  # out", "5-6 step touch L", "7-10 vine L", "1-2 rock step R", "3&4 coaster R", "5-6 step L forward, touch R", "7-8 hold"], PartA(result));
+        Assert.Equal(
+            [
+                "1-4 vine R  # out", "5-6 step touch L", "7-10 vine L", "1-2 rock step R", "3&4 coaster R",
+                "5-6 step L forward, touch R", "7-8 hold"
+            ],
+            PartA(result));
         Assert.Equal(4, result.Row);
     }
 
     [Fact]
     public void A_step_fits_into_a_gap_without_moving_anything() =>
-        Assert.Equal("7-8 stomp R", StepEdits.Insert("part A\n1-4 vine R\n5-6 vine L\n1-4 vine R", Steps, "A", 1, 7, 2, "stomp R").Script.Split('\n')[3]);
+        Assert.Equal(
+            "7-8 stomp R",
+            StepEdits.Insert("part A\n1-4 vine R\n5-6 vine L\n1-4 vine R", Steps, "A", 1, 7, 2, "stomp R").Script.Split('\n')[3]);
 
     [Theory]
     [InlineData(3, "rocking chair R", "1-4 rocking chair R  # out")]
@@ -60,7 +68,9 @@ public sealed class RulerEditTests
     public void A_longer_step_pushes_a_shorter_one_pulls()
     {
         Assert.Equal(["1-5 vine R  # out", "6-9 vine L"], PartA(StepEdits.Lengthen(Two, Steps, 3, 1)).Take(2));
-        Assert.Equal(["1 rock step R", "2&3 coaster R", "4-5 step L forward, touch R", "6-7 hold"], PartA(StepEdits.Lengthen(Two, Steps, 5, -1)).Skip(2));
+        Assert.Equal(
+            ["1 rock step R", "2&3 coaster R", "4-5 step L forward, touch R", "6-7 hold"],
+            PartA(StepEdits.Lengthen(Two, Steps, 5, -1)).Skip(2));
     }
 
     [Theory]
@@ -87,8 +97,12 @@ public sealed class RulerEditTests
     [Fact]
     public void At_a_lines_edge_a_step_goes_into_the_next()
     {
-        Assert.Equal(["1-4 vine R  # out", "1-4 vine L", "5-6 rock step R", "7&8 coaster R"], PartA(StepEdits.Move(Two, Steps, 4, 1)).Take(4));
-        Assert.Equal(["1-4 vine R  # out", "5-8 vine L", "9-10 rock step R", "1&2 coaster R"], PartA(StepEdits.Move(Two, Steps, 5, -1)).Take(4));
+        Assert.Equal(
+            ["1-4 vine R  # out", "1-4 vine L", "5-6 rock step R", "7&8 coaster R"],
+            PartA(StepEdits.Move(Two, Steps, 4, 1)).Take(4));
+        Assert.Equal(
+            ["1-4 vine R  # out", "5-8 vine L", "9-10 rock step R", "1&2 coaster R"],
+            PartA(StepEdits.Move(Two, Steps, 5, -1)).Take(4));
         Assert.NotNull(StepEdits.Move(Two, Steps, 3, -1).Refusal);
     }
 
@@ -162,8 +176,12 @@ public sealed class RulerEditTests
     [Fact]
     public void Whole_lines()
     {
-        Assert.Equal(["1-2 rock step R", "3&4 coaster R", "5-6 step L forward, touch R", "7-8 hold", "1-4 vine R  # out", "5-8 vine L"], PartA(BlockEdits.Line(Two, Steps, "A", 1, BlockAct.Later)));
-        Assert.Equal(Two, BlockEdits.Line(BlockEdits.Line(Two, Steps, "A", 1, BlockAct.Later).Script, Steps, "A", 2, BlockAct.Earlier).Script);
+        Assert.Equal(
+            ["1-2 rock step R", "3&4 coaster R", "5-6 step L forward, touch R", "7-8 hold", "1-4 vine R  # out", "5-8 vine L"],
+            PartA(BlockEdits.Line(Two, Steps, "A", 1, BlockAct.Later)));
+        Assert.Equal(
+            Two,
+            BlockEdits.Line(BlockEdits.Line(Two, Steps, "A", 1, BlockAct.Later).Script, Steps, "A", 2, BlockAct.Earlier).Script);
         var cut = BlockEdits.Line(Two, Steps, "A", 2, BlockAct.Cut);
         Assert.Equal(Two, BlockEdits.Line(cut.Script, Steps, "A", 1, BlockAct.Paste, cut.Taken).Script);
         Assert.Equal(3, Analysis.Of(BlockEdits.Line(Two, Steps, "A", 1, BlockAct.Duplicate).Script).Trace.Parts[0].Part.Lines.Count);
@@ -216,7 +234,9 @@ public sealed class RulerEditTests
             var rows = script.Split('\n');
             Assert.Equal("title Two eights", rows[0]);
             Assert.Single(rows, r => r == "order A");
-            Assert.DoesNotContain(Analysis.Of(script).Findings, f => f.Code.StartsWith("TEXT", StringComparison.Ordinal) || f.Code.StartsWith("WORD", StringComparison.Ordinal));
+            Assert.DoesNotContain(
+                Analysis.Of(script).Findings,
+                f => f.Code.StartsWith("TEXT", StringComparison.Ordinal) || f.Code.StartsWith("WORD", StringComparison.Ordinal));
         });
     }
 

@@ -10,7 +10,23 @@ public class WritingBackTests
 {
     private static readonly Gen<string> AnyText = Gen.OneOf(
         Gen.String,
-        Gen.OneOfConst("part A", "1-4 vine R  # remark", "\r\n", "\n", "\r", "  5-8   Grapevine Left w/ 1/4 L ", "title X", "\u2028", "// x", "", "again", "+ 3 clap", "é – ½").Array[0, 30].Select(string.Concat));
+        Gen.OneOfConst(
+            "part A",
+            "1-4 vine R  # remark",
+            "\r\n",
+            "\n",
+            "\r",
+            "  5-8   Grapevine Left w/ 1/4 L ",
+            "title X",
+            "\u2028",
+            "// x",
+            "",
+            "again",
+            "+ 3 clap",
+            "é – ½").Array[
+            0,
+            30]
+            .Select(string.Concat));
 
     [Fact]
     public void Reading_then_writing_gives_the_same_text() =>
@@ -44,5 +60,7 @@ public class WritingBackTests
 
     [Fact]
     public void Remarks_and_paragraphs_stay() =>
-        Assert.Equal("# mine\ntitle X\n\npart A\n# go\n1-4 vine R\n", CanonicalForm.Of("# mine\ntitle   X\n\n\n\npart A\n# go\n1-4  vine  right\n\n"));
+        Assert.Equal(
+            "# mine\ntitle X\n\npart A\n# go\n1-4 vine R\n",
+            CanonicalForm.Of("# mine\ntitle   X\n\n\n\npart A\n# go\n1-4  vine  right\n\n"));
 }

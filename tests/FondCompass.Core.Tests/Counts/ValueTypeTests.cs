@@ -252,7 +252,9 @@ public class ValueTypeTests
         Assert.Equal(Foot.None, Weight.Unknown.StandingFoot());
         Assert.Equal(Weight.Right, Weight.Left.Other());
         Assert.Equal(Weight.Both, Weight.Both.Other());
-        Assert.Equal(("L", "R", "both", "unknown"), (Weight.Left.Letter(), Weight.Right.Letter(), Weight.Both.Letter(), Weight.Unknown.Letter()));
+        Assert.Equal(
+            ("L", "R", "both", "unknown"),
+            (Weight.Left.Letter(), Weight.Right.Letter(), Weight.Both.Letter(), Weight.Unknown.Letter()));
         Assert.Equal(("L", "R", "both", "none"), (Foot.Left.Letter(), Foot.Right.Letter(), Foot.Both.Letter(), Foot.None.Letter()));
         Assert.False(Feet.TryParse("knee", out _));
     }

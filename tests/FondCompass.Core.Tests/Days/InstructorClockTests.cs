@@ -11,10 +11,12 @@ public class InstructorClockTests
     {
         public override TimeZoneInfo LocalTimeZone => TimeZoneInfo.Utc;
 
-        public override DateTimeOffset GetUtcNow() => DateTimeOffset.Parse(moment, global::System.Globalization.CultureInfo.InvariantCulture);
+        public override DateTimeOffset GetUtcNow() =>
+            DateTimeOffset.Parse(moment, global::System.Globalization.CultureInfo.InvariantCulture);
     }
 
-    private static InstructorClock Clock(string moment, string zone, DayOfWeek week = DayOfWeek.Monday) => new(new StandsAt(moment), InstructorClock.ZoneOf(zone)!, week);
+    private static InstructorClock Clock(string moment, string zone, DayOfWeek week = DayOfWeek.Monday) =>
+        new(new StandsAt(moment), InstructorClock.ZoneOf(zone)!, week);
 
     [Theory]
     [InlineData("2026-11-27T01:30:00Z", "America/Lima", "2026-11-26")] // half past eight in the evening: the class of that evening
@@ -28,7 +30,8 @@ public class InstructorClockTests
     [InlineData("2026-12-31T23:30:00Z", "Europe/Oslo", "2027-01-01")]
     [InlineData("2026-11-26T18:14:00Z", "Asia/Kathmandu", "2026-11-26")] // five hours and three quarters
     [InlineData("2026-11-26T18:15:00Z", "Asia/Kathmandu", "2026-11-27")]
-    public void Today_is_the_date_on_the_instructors_calendar(string moment, string zone, string today) => Assert.Equal(today, Clock(moment, zone).Today.ToString("yyyy-MM-dd"));
+    public void Today_is_the_date_on_the_instructors_calendar(string moment, string zone, string today) =>
+        Assert.Equal(today, Clock(moment, zone).Today.ToString("yyyy-MM-dd"));
 
     [Theory]
     [InlineData("Europe/Oslo", "2026-03-29", "01:59", "2026-03-29T00:59:00Z")]
@@ -43,7 +46,10 @@ public class InstructorClockTests
     [InlineData("Australia/Lord_Howe", "2026-10-04", "02:15", "2026-10-03T15:30:00Z")] // a jump of half an hour
     [InlineData("America/Lima", "2026-11-26", "20:30", "2026-11-27T01:30:00Z")]
     public void An_hour_of_a_day_is_one_moment_also_on_change_nights(string zone, string day, string wall, string moment) => Assert.Equal(
-        DateTimeOffset.Parse(moment, global::System.Globalization.CultureInfo.InvariantCulture), Clock("2026-01-01T00:00:00Z", zone).MomentOf(DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture), TimeOnly.Parse(wall, System.Globalization.CultureInfo.InvariantCulture)));
+        DateTimeOffset.Parse(moment, global::System.Globalization.CultureInfo.InvariantCulture),
+        Clock("2026-01-01T00:00:00Z", zone).MomentOf(
+            DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture),
+            TimeOnly.Parse(wall, System.Globalization.CultureInfo.InvariantCulture)));
 
     [Fact]
     public void Every_hour_of_a_year_comes_back_as_it_was()
@@ -70,7 +76,11 @@ public class InstructorClockTests
     [InlineData(DayOfWeek.Saturday, "2026-11-27", "2026-11-21")]
     [InlineData(DayOfWeek.Saturday, "2026-11-28", "2026-11-28")]
     public void A_week_begins_where_the_instructors_does(DayOfWeek first, string day, string week) =>
-        Assert.Equal(week, Clock("2026-11-26T12:00:00Z", "UTC", first).WeekOf(DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture)).ToString("yyyy-MM-dd"));
+        Assert.Equal(
+            week,
+            Clock("2026-11-26T12:00:00Z", "UTC", first)
+                .WeekOf(DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture))
+                .ToString("yyyy-MM-dd"));
 
     [Theory]
     [InlineData("Europe/Oslo", true)]
@@ -82,8 +92,10 @@ public class InstructorClockTests
     [InlineData(null, false)]
     [InlineData("../../etc/passwd", false)]
     [InlineData("Europe/Oslo\0", false)]
-    public void Zones_are_those_of_the_database_and_nothing_else_is_looked_for(string? name, bool isOne) => Assert.Equal(isOne, InstructorClock.ZoneOf(name) is not null);
+    public void Zones_are_those_of_the_database_and_nothing_else_is_looked_for(string? name, bool isOne) =>
+        Assert.Equal(isOne, InstructorClock.ZoneOf(name) is not null);
 
     [Fact]
-    public void Whoever_is_nowhere_yet_has_the_machines_day() => Assert.Equal(new DateOnly(2026, 11, 26), new InstructorClock(new StandsAt("2026-11-26T23:59:00Z")).Today);
+    public void Whoever_is_nowhere_yet_has_the_machines_day() =>
+        Assert.Equal(new DateOnly(2026, 11, 26), new InstructorClock(new StandsAt("2026-11-26T23:59:00Z")).Today);
 }

@@ -13,7 +13,9 @@ public class GenreDances
     private static void Check(string script, Says says)
     {
         var analysis = Analysis.Of(script);
-        var errors = analysis.Findings.Where(f => f.Severity == Severity.Error).Select(f => $"{f.Code} {f.Place.Part} {f.Place.Line} {f.Place.Count}").ToArray();
+        var errors = analysis.Findings.Where(f => f.Severity == Severity.Error)
+            .Select(f => $"{f.Code} {f.Place.Part} {f.Place.Line} {f.Place.Count}")
+            .ToArray();
         Assert.Equal(says.Errors, errors);
         Assert.Equal(says.Counts, analysis.Trace.TotalCounts);
         Assert.Equal(says.End, analysis.Trace.EndWeight.Letter());
@@ -267,7 +269,11 @@ public class GenreDances
     public void Traps_are_hints_and_no_more()
     {
         var analysis = Analysis.Of("part A\n1 touch R side\n2 touch R beside\n3 step R side\n4 touch L beside\n5 step L forward");
-        Assert.All(analysis.Findings.Where(f => f.Code.StartsWith("TRAP", StringComparison.Ordinal)), f => Assert.Equal(Severity.Info, f.Severity));
-        Assert.Equal(["TRAP01", "TRAP01", "TRAP02", "TRAP03"], analysis.Findings.Select(f => f.Code).Where(c => c.StartsWith("TRAP", StringComparison.Ordinal)).Order());
+        Assert.All(
+            analysis.Findings.Where(f => f.Code.StartsWith("TRAP", StringComparison.Ordinal)),
+            f => Assert.Equal(Severity.Info, f.Severity));
+        Assert.Equal(
+            ["TRAP01", "TRAP01", "TRAP02", "TRAP03"],
+            analysis.Findings.Select(f => f.Code).Where(c => c.StartsWith("TRAP", StringComparison.Ordinal)).Order());
     }
 }

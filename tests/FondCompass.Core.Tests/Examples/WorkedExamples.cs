@@ -40,7 +40,9 @@ public class WorkedExamples
     [Fact]
     public void Example_1_with_a_third_lock_step_puts_the_Monterey_on_the_wrong_foot()
     {
-        var analysis = Analysis.Of(Example1.Replace("5-8 lock step L forward, brush R", "5-8 lock step L forward, brush R\n9-12 lock step R forward, hold"));
+        var analysis = Analysis.Of(Example1.Replace(
+            "5-8 lock step L forward, brush R",
+            "5-8 lock step L forward, brush R\n9-12 lock step R forward, hold"));
         Assert.Equal([8, 12, 8, 8], analysis.Trace.Parts[0].Part.Lines.Select(l => l.Counts));
         Assert.Equal(36, analysis.Trace.TotalCounts);
         var error = analysis.Findings.First(f => f.Severity == Severity.Error);
@@ -54,7 +56,8 @@ public class WorkedExamples
         var wrong = Analysis.Of("start weight R\npart A\n1 step L behind\n2 unwind 1/2 right");
         Assert.Equal(TurnChecks.UnwindWay.Code, Assert.Single(wrong.Findings, f => f.Severity == Severity.Error).Code);
 
-        var right = Analysis.Of("start weight R\npart A\n1 step L behind\n2 unwind 1/2 left onto R\n3 step L across\n4 unwind 3/4 right onto L");
+        var right =
+            Analysis.Of("start weight R\npart A\n1 step L behind\n2 unwind 1/2 left onto R\n3 step L across\n4 unwind 3/4 right onto L");
         Assert.DoesNotContain(right.Findings, f => f.Severity == Severity.Error);
         Assert.Equal("6:00", right.Trace.Parts[0].Actions[1].After.Facing.ToString());
         Assert.Equal("3:00", right.Trace.EndFacing.ToString());

@@ -23,12 +23,24 @@ public class FindingExamples
         new("CUE01", 3, "part A\n1-8 march R\ncue 9 watch the left", "part A\n1-8 march R\ncue 8 watch the left", "8 counts"),
         new("DRIFT01", 1, "part A\n1-8 walk R forward x8", "part A\n1-4 walk R forward x4\n5-8 walk R back x4", "in front"),
         new("FACT01", 3, "part A\n1 step R\ncheck weight L", "part A\n1 step R\ncheck weight R"),
-        new("FACT02", 3, "part A\n1 step R forward, turn 1/4 left\ncheck facing 3", "part A\n1 step R forward, turn 1/4 left\ncheck facing 9"),
+        new(
+            "FACT02",
+            3,
+            "part A\n1 step R forward, turn 1/4 left\ncheck facing 3",
+            "part A\n1 step R forward, turn 1/4 left\ncheck facing 9"),
         new("FOOT01", 3, "part A\n1 step R\n2 step R", "part A\n1 step R\n2 step L", "since count 1"),
         new("FOOT02", 3, "part A\n1 step R\n2 hop L", "part A\n1 step R\n2 hop R", "since count 1"),
         new("JOIN01", 4, "part A\n1 step R\npart B\n1 step R\norder A B", "part A\n1 step R\npart B\n1 step L\norder A B"),
-        new("JOIN02", 3, "start weight both\npart A\n1 step R\n2 step L\n3 step R", "start weight both\npart A\n1 step R\n2 step L\n3 touch R"),
-        new("JOIN03", 8, "part A\n1-4 vine R\n5 step L\n6 step R\n7 step L\n8 touch R\npart B\nrestart 2 after 6", "part A\n1-4 vine R\n5 step L\n6 step R\n7 step L\n8 touch R\npart B\nrestart 2 after 5"),
+        new(
+            "JOIN02",
+            3,
+            "start weight both\npart A\n1 step R\n2 step L\n3 step R",
+            "start weight both\npart A\n1 step R\n2 step L\n3 touch R"),
+        new(
+            "JOIN03",
+            8,
+            "part A\n1-4 vine R\n5 step L\n6 step R\n7 step L\n8 touch R\npart B\nrestart 2 after 6",
+            "part A\n1-4 vine R\n5 step L\n6 step R\n7 step L\n8 touch R\npart B\nrestart 2 after 5"),
         new("LAYER01", 2, "part A\n1-4 vine R + 6 clap\n5-8 vine L", "part A\n1-4 vine R + 4 clap\n5-8 vine L", "+ 6 clap"),
         new("MIRROR01", 1, "part A\n1 step R", "part A\n1 step R\n2 step L"),
         new("PART01", 3, "part A\n1 step R\norder A Q", "part A\n1 step R\norder A A"),
@@ -39,9 +51,18 @@ public class FindingExamples
         new("RUN01", 3, "part A\n1-8 march R\nrestart 3 after 12", "part A\n1-8 march R\nrestart 3 after 4"),
         new("RUN06", 3, "part A\n1-8 march R\ndrop 2", "part A\n1-8 march R\npart B\n1-8 march L\norder A B A\ndrop 2"),
         new("SPIN01", 2, "part A\n1 step R forward, turn 1 left\n2 step L", "part A\n1 step R forward, turn 1/2 left\n2 step L"),
-        new("SPIN02", 2, "part A\n1& step R forward, step L turn 1 left\n2 step R", "part A\n1& step R forward, step L turn 1/2 left\n2 step R", "1&"),
+        new(
+            "SPIN02",
+            2,
+            "part A\n1& step R forward, step L turn 1 left\n2 step R",
+            "part A\n1& step R forward, step L turn 1/2 left\n2 step R",
+            "1&"),
         new("STEP01", 1, "step rope walk =\npart A\n1-8 march R", "step rope walk = step R, step L\npart A\n1-8 march R", "'='"),
-        new("STEP02", 2, "step reef = step R, step L\nstep reef = step R, close L\npart A\n1-2 reef", "step reef = step R, step L\nstep keel = step R, close L\npart A\n1-2 reef"),
+        new(
+            "STEP02",
+            2,
+            "step reef = step R, step L\nstep reef = step R, close L\npart A\n1-2 reef",
+            "step reef = step R, step L\nstep keel = step R, close L\npart A\n1-2 reef"),
         new("STEP03", 1, "step reef = reef R, step L\npart A\n1-2 reef", "step reef = step R, step L\npart A\n1-2 reef"),
         new("STEP04", 1, "step reef = flurble R, step L\npart A\n1-2 reef", "step reef = touch R, step R\npart A\n1-2 reef"),
         new("TEXT01", 2, "part A\n1-4\n5-8 vine R", "part A\n1-4 vine R\n5-8 vine L", "no step"),
@@ -52,11 +73,28 @@ public class FindingExamples
         new("TEXT06", 1, "1-8 march R", "part A\n1-8 march R", "part A"),
         new("TEXT07", 3, "part A\n1-8 march R\ncheck weight sideways", "part A\n1-8 march R\ncheck weight L"),
         new("TEXT08", 2, "part A\n1-8 march\u0001 R", "part A\n1-8 march R"),
-        new("TEXT09", 4, "part A\n1-4000 shuffle R x4000\n" + string.Concat(Enumerable.Repeat("again x99\n", 20)), "part A\n1-8 march R\nagain x99"),
-        new("TEXT10", 2, $"part A\n1-8 {string.Join(", ", Enumerable.Repeat("march R", 250))}", $"part A\n1-8 {string.Join(", ", Enumerable.Repeat("march R", 8))}"),
-        new("TEXT11", 500, string.Concat(Enumerable.Repeat("tempo soon\n", 501)) + "part A\n1-8 march R", string.Concat(Enumerable.Repeat("tempo soon\n", 500)) + "part A\n1-8 march R", "at least 2 more"),
+        new(
+            "TEXT09",
+            4,
+            "part A\n1-4000 shuffle R x4000\n" + string.Concat(Enumerable.Repeat("again x99\n", 20)),
+            "part A\n1-8 march R\nagain x99"),
+        new(
+            "TEXT10",
+            2,
+            $"part A\n1-8 {string.Join(", ", Enumerable.Repeat("march R", 250))}",
+            $"part A\n1-8 {string.Join(", ", Enumerable.Repeat("march R", 8))}"),
+        new(
+            "TEXT11",
+            500,
+            string.Concat(Enumerable.Repeat("tempo soon\n", 501)) + "part A\n1-8 march R",
+            string.Concat(Enumerable.Repeat("tempo soon\n", 500)) + "part A\n1-8 march R",
+            "at least 2 more"),
         new("TEXT12", 2, "tempo 112\ntempo 96\npart A\n1-8 march R", "tempo 112\npart A\n1-8 march R", "Another 'tempo' stands above"),
-        new("TRAP01", 3, "part A\n1 step R side\n2 touch L beside\n3 step L forward", "part A\n1 step R side\n2 touch L beside\n3 touch L beside"),
+        new(
+            "TRAP01",
+            3,
+            "part A\n1 step R side\n2 touch L beside\n3 step L forward",
+            "part A\n1 step R side\n2 touch L beside\n3 touch L beside"),
         new("TRAP02", 3, "part A\n1 step R side\n2 kick L\n3 kick L\n4 step L", "part A\n1 step R side\n2 kick L\n3 step L\n4 step R"),
         new("TRAP03", 2, "part A\n1 heel R\n2 step R", "part A\n1 step R\n2 step L"),
         new("TRAP04", 2, "part A\n1-4 vine R, brush L", "part A\n1-4 vine R"),
@@ -64,16 +102,33 @@ public class FindingExamples
         new("TURN02", 3, "part A\n1 step R side\n2 unwind 1/2 left", "part A\n1 cross R\n2 unwind 1/2 left"),
         new("TURN03", 2, "part A\n1 step R forward, turn left\n2 step L", "part A\n1 step R forward, turn left\ncheck facing 9\n2 step L"),
         new("TURN04", 2, "part A\n1 step R forward, turn 1/4\n2 step L", "part A\n1 step R forward, turn 1/4 left\n2 step L"),
-        new("TURN05", 2, "part A\n1 step R forward, turn 1/4 left to 3:00\n2 step L", "part A\n1 step R forward, turn 1/4 left to 9:00\n2 step L", "9:00"),
+        new(
+            "TURN05",
+            2,
+            "part A\n1 step R forward, turn 1/4 left to 3:00\n2 step L",
+            "part A\n1 step R forward, turn 1/4 left to 9:00\n2 step L",
+            "9:00"),
         new("VARIANT01", 3, "part A\n1-4 vine R\neasier", "part A\n1-4 vine R\neasier 1-4 vine R"),
         new("VARIANT02", 4, "part A\n1-4 vine R\n5-8 vine L\neasier 5-9 vine L, hold", "part A\n1-4 vine R\n5-8 vine L\neasier 5-8 vine L"),
-        new("VARIANT03", 3, "part A\n1-4 vine R\neasier 1-4 vine R, close L\n5-8 vine L", "part A\n1-4 vine R\neasier 1-4 vine R\n5-8 vine L"),
+        new(
+            "VARIANT03",
+            3,
+            "part A\n1-4 vine R\neasier 1-4 vine R, close L\n5-8 vine L",
+            "part A\n1-4 vine R\neasier 1-4 vine R\n5-8 vine L"),
         new("VARIANT04", 3, "part A\n1-4 vine R\neasier 1-4 vine R with 1/4 right", "part A\n1-4 vine R\neasier 1-4 vine R"),
         new("VARIANT05", 3, "part A\n1-4 vine R\neasier 1-4 step R in place, touch L, hold, hold", "part A\n1-4 vine R\neasier 1-4 vine R"),
         new("VARIANT06", 3, "part A\n1-8 march R\npart A easier\n1-4 vine R", "part A\n1-8 march R\npart A easier\n1-4 vine R\n5-8 vine L"),
         new("VARIANT07", 3, "part A\n1-4 vine R\nno turn 1-4 rolling vine R", "part A\n1-4 rolling vine R\nno turn 1-4 vine R"),
-        new("VARIANT08", 3, "part A\n1-4 vine R\neasier 1-4 step L side, touch R, step R side, touch L", "part A\n1-4 vine R\neasier 1-4 step R side, touch L, step L side, touch R"),
-        new("VARIANT09", 3, "part A\n1-8 march R\nfrom 3 version island", "part A\n1-8 march R\nversion island 1-8 march R\nfrom 3 version island"),
+        new(
+            "VARIANT08",
+            3,
+            "part A\n1-4 vine R\neasier 1-4 step L side, touch R, step R side, touch L",
+            "part A\n1-4 vine R\neasier 1-4 step R side, touch L, step L side, touch R"),
+        new(
+            "VARIANT09",
+            3,
+            "part A\n1-8 march R\nfrom 3 version island",
+            "part A\n1-8 march R\nversion island 1-8 march R\nfrom 3 version island"),
         new("WALL01", 2, "walls 4\npart A\n1-8 march R", "walls 4\npart A\n1-8 march R\n1-4 vine R\n5-8 vine L with 1/4 left", "4 walls"),
         new("WORD01", 2, "part A\n1-4 flurble the wizzle quonk by grommet lane", "part A\n1-4 vine R"),
         new("WORD02", 2, "part A\n1-4 walk R L R L, turn 1/4 left 1/2 right", "part A\n1-4 walk R L R L, turn 1/4 left"),
@@ -97,7 +152,9 @@ public class FindingExamples
     {
         var example = Examples.Single(e => e.Code == code);
         var told = Analysis.Of(example.With).Findings.Where(f => f.Code == code).ToList();
-        Assert.True(told.Exists(f => (f.Place.Row ?? 0) == example.Row && f.Message.Contains(example.Says, StringComparison.Ordinal)), string.Join('\n', Analysis.Of(example.With).Findings));
+        Assert.True(
+            told.Exists(f => (f.Place.Row ?? 0) == example.Row && f.Message.Contains(example.Says, StringComparison.Ordinal)),
+            string.Join('\n', Analysis.Of(example.With).Findings));
         Assert.DoesNotContain(Analysis.Of(example.Without).Findings, f => f.Code == code);
     }
 

@@ -5,7 +5,8 @@ namespace FondCompass.Core.Tests.Findings;
 /// <summary>A fix changes the words the finding is about; what else stands in the row, remarks and layers too, stays as it is.</summary>
 public class RowFixTests
 {
-    private static string? Fixed(string script, string code) => Analysis.Of(script).WithTriedFixes().Findings.First(f => f.Code == code).Fix?.NewText;
+    private static string? Fixed(string script, string code) =>
+        Analysis.Of(script).WithTriedFixes().Findings.First(f => f.Code == code).Fix?.NewText;
 
     [Theory]
     [InlineData("part A\n1 step R\n2 touch R side, then step L # R before L", "2 touch L side, then step L # R before L")]
@@ -39,7 +40,10 @@ public class RowFixTests
     }
 
     [Fact]
-    public void A_foot_told_by_no_word_has_no_fix() => Assert.Null(Fixed("part A\n1 step R\n2 step R\nagain", "FOOT01") is { } row && row.Contains("again", StringComparison.Ordinal) ? row : null);
+    public void A_foot_told_by_no_word_has_no_fix() =>
+        Assert.Null(Fixed("part A\n1 step R\n2 step R\nagain", "FOOT01") is { } row && row.Contains("again", StringComparison.Ordinal)
+            ? row
+            : null);
 
     [Fact]
     public void The_finding_points_at_its_words()

@@ -13,7 +13,8 @@ public sealed class FloorPictureTests
     private static FloorPicture Part(string rows, string wall = "12") =>
         FloorPicture.OfPart(Analysis.Of("part A\n" + rows).Trace.Parts[0], Facing.TryParse(wall, out var facing) ? facing : default);
 
-    private static void Near(double x, double y, FloorPoint point) => Assert.Equal((Math.Round(x, 3) + 0.0, Math.Round(y, 3) + 0.0), (Math.Round(point.X, 3) + 0.0, Math.Round(point.Y, 3) + 0.0));
+    private static void Near(double x, double y, FloorPoint point) =>
+        Assert.Equal((Math.Round(x, 3) + 0.0, Math.Round(y, 3) + 0.0), (Math.Round(point.X, 3) + 0.0, Math.Round(point.Y, 3) + 0.0));
 
     [Theory]
     [InlineData("1-4 vine R", "12", 1.17, 0)]
@@ -69,13 +70,17 @@ public sealed class FloorPictureTests
     {
         var picture = FloorPicture.OfWhole(Analysis.Of("mirrors\npart A\n1 step R side\n2 close L\n3 step R side\n4 hold").Trace);
         Near(0, 0, picture.Drift);
-        Assert.Equal([Foot.Right, Foot.Left, Foot.Right, Foot.None, Foot.Left, Foot.Right, Foot.Left, Foot.None], picture.Moments.Select(m => m.Foot));
+        Assert.Equal(
+            [Foot.Right, Foot.Left, Foot.Right, Foot.None, Foot.Left, Foot.Right, Foot.Left, Foot.None],
+            picture.Moments.Select(m => m.Foot));
     }
 
     [Fact]
     public void A_ring_grows_shrinks_and_goes_round()
     {
-        var ring = FloorPicture.OfPart(Analysis.Of("layout circle\npart A\n1 step R in\n2 close L\n3 step R with the sun\n4 close L").Trace.Parts[0], Facing.Front).Ring;
+        var ring = FloorPicture.OfPart(
+            Analysis.Of("layout circle\npart A\n1 step R in\n2 close L\n3 step R with the sun\n4 close L").Trace.Parts[0],
+            Facing.Front).Ring;
         Assert.Equal((0.45, 0.45, true), (Math.Round(ring.In, 2), Math.Round(ring.WithSun, 2), ring.FacesMiddle));
     }
 

@@ -6,15 +6,21 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Lessons;
 
-/// <summary>A course as a teacher lays it out: what is new and what comes back each week, when a dance is ready, what is left over.</summary>
+/// <summary>
+/// A course as a teacher lays it out: what is new and what comes back each week, when a dance is ready, what is left over.
+/// </summary>
 public class CourseTests
 {
     private const string Easy = "part A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R";
-    private const string InParts = "part A\n1-4 vine R\n5-8 vine L\n1-4 k step R\n5-8 jazz box R\n1-4 walk R, walk L, walk R, touch L\n5-8 step L side, close R, step L side, touch R\npart B\n1-4 rocking chair R\n5-8 jazz box R\n1-8 march R\n1-4 lock step R forward, brush L\n5-8 rocking chair L\norder A B A B";
+    private const string InParts =
+        "part A\n1-4 vine R\n5-8 vine L\n1-4 k step R\n5-8 jazz box R\n1-4 walk R, walk L, walk R, touch L\n5-8 step L side, close R, "
+            + "step L side, touch R\npart B\n1-4 rocking chair R\n5-8 jazz box R\n1-8 march R\n1-4 lock step R forward, brush L\n5-8 "
+                + "rocking chair L\norder A B A B";
 
     private static readonly ClassKnowledge Beginners = new(StepLexicon.Shipped, ClassLevel.Beginner);
 
-    private static LessonDance Dance(string script, string title = "Slack Tide Stroll") => new(Analysis.Of($"title {title}\n{script}"), 112);
+    private static LessonDance Dance(string script, string title = "Slack Tide Stroll") =>
+        new(Analysis.Of($"title {title}\n{script}"), 112);
 
     private static CoursePlan Course(int weeks, double minutes, Dictionary<(int, int), int>? settled, params LessonDance[] dances) =>
         CoursePlanner.Plan(new CourseBrief(weeks, minutes, dances, new TeachingWay(), Beginners) { Settled = settled ?? [] });
@@ -29,14 +35,18 @@ public class CourseTests
         // Half after a week; then 0.71 after one and half after two; then half after four.
         Assert.Equal("+2! back kept back kept kept back kept kept", Row(course, 0));
         Assert.Equal((1, 0), (course.ReadyIn(0), course.LeftOver(0)));
-        Assert.Equal([null, 0.5, 0.707, 0.5, 0.841, 0.707, 0.595], course.Weeks.Take(7).Select(w => w.Cells[0].Kept is { } kept ? Math.Round(kept, 3) : (double?)null));
+        Assert.Equal(
+            [null, 0.5, 0.707, 0.5, 0.841, 0.707, 0.595],
+            course.Weeks.Take(7).Select(w => w.Cells[0].Kept is { } kept ? Math.Round(kept, 3) : (double?)null));
     }
 
     [Fact]
     public void A_recap_takes_the_lost_share_of_the_time_first_spent()
     {
         var course = Course(4, 60, null, Dance(Easy));
-        var first = course.Weeks[0].Plan.Blocks.Where(b => b.Kind is BlockKind.Walk or BlockKind.Dance or BlockKind.Chain).Sum(b => b.Seconds);
+        var first = course.Weeks[0].Plan.Blocks
+            .Where(b => b.Kind is BlockKind.Walk or BlockKind.Dance or BlockKind.Chain)
+            .Sum(b => b.Seconds);
         Assert.Equal(0.5 * first, course.Weeks[1].Cells[0].RecapSeconds, 0.01);
         var recap = course.Weeks[1].Plan.Blocks.Single(b => b.Kind == BlockKind.Recap);
         Assert.Equal((course.Weeks[1].Cells[0].RecapSeconds, "recap:0"), (recap.Seconds, recap.Id));
@@ -105,7 +115,12 @@ public class CourseTests
     [Fact]
     public void A_dance_with_an_error_is_taught_up_to_it_and_an_empty_one_not_at_all()
     {
-        var course = Course(2, 60, null, Dance("part A\n1-4 vine R\n5-8 vine L\n1-4 step L side, step L side, step L side, step L side\n5-8 vine R"), Dance(""));
+        var course = Course(
+            2,
+            60,
+            null,
+            Dance("part A\n1-4 vine R\n5-8 vine L\n1-4 step L side, step L side, step L side, step L side\n5-8 vine R"),
+            Dance(""));
         Assert.Equal((1, 0), (course.Bites[0].Count, course.Bites[1].Count));
         Assert.Equal(((int?)null, 0), (course.ReadyIn(1), course.LeftOver(1)));
     }
@@ -118,7 +133,8 @@ public class CourseTests
         Assert.Throws<ArgumentOutOfRangeException>(() => Course(weeks, 60, null, [.. Enumerable.Repeat(Dance(Easy), dances)]));
 
     [Fact]
-    public void Every_bite_is_new_once_no_free_week_is_over_and_more_minutes_leave_no_more_over() => Gen.Select(DanceProperties.LegalRows.Array[1, 4], Gen.Int[1, 6], Gen.Int[20, 90]).Sample(
+    public void Every_bite_is_new_once_no_free_week_is_over_and_more_minutes_leave_no_more_over() =>
+        Gen.Select(DanceProperties.LegalRows.Array[1, 4], Gen.Int[1, 6], Gen.Int[20, 90]).Sample(
         (rows, weeks, minutes) =>
         {
             var dances = rows.Select(r => new LessonDance(Analysis.Of("part A\n" + string.Join('\n', r)), 112)).ToArray();

@@ -26,7 +26,9 @@ public class MixedClassTests
     public void What_spins_or_leaves_the_floor_has_something_beside_it(string rows, VariantKind kind, string counts)
     {
         var offers = Offers("part A\n" + rows);
-        var offer = Assert.Single(offers, o => o.Label.Kind == kind && (o.First == o.Last ? $"{o.First}" : $"{o.First}-{o.Last}") == counts);
+        var offer = Assert.Single(
+            offers,
+            o => o.Label.Kind == kind && (o.First == o.Last ? $"{o.First}" : $"{o.First}-{o.Last}") == counts);
         Assert.False(offer.IsWritten);
         Assert.NotEmpty(offer.Rows);
     }
@@ -39,13 +41,22 @@ public class MixedClassTests
         Assert.NotEmpty(offers);
         foreach (var offer in offers)
         {
-            var edit = StepEdits.AddVariant(Script, StepLexicon.Shipped, offer.Bite.Part, offer.Bite.Line, offer.Last, offer.Label, offer.Rows);
+            var edit = StepEdits.AddVariant(
+                Script,
+                StepLexicon.Shipped,
+                offer.Bite.Part,
+                offer.Bite.Line,
+                offer.Last,
+                offer.Label,
+                offer.Rows);
             Assert.Null(edit.Refusal);
             var part = Analysis.Of(edit.Script).Trace.Parts[0];
             if (offer.Rows.Count == 1)
             {
                 var variant = part.Part.Variants[0];
-                Assert.True(SafeSwap.Compare(part.StateBefore(variant.To), SpanTrace.Of(new DanceHeader(), part, variant).End).IsSafe, offer.Words);
+                Assert.True(
+                    SafeSwap.Compare(part.StateBefore(variant.To), SpanTrace.Of(new DanceHeader(), part, variant).End).IsSafe,
+                    offer.Words);
             }
 
             Assert.DoesNotContain(Analysis.Of(edit.Script).Findings, f => f.Severity == Core.Findings.Severity.Error);
@@ -58,7 +69,9 @@ public class MixedClassTests
         const string Script = "part A\n1-4 vine R\n5-8 rolling vine L, touch R";
         Assert.Contains("everybody knows this", Assert.Single(Offers(Script, ClassLevel.Beginner, "vine")).Why, StringComparison.Ordinal);
         // What is only easier, and new to them as well, is not offered.
-        Assert.All(Offers("part A\n1-4 rocking chair R\n5-8 v step R", ClassLevel.Mixed), o => Assert.Contains("everybody knows this", o.Why, StringComparison.Ordinal));
+        Assert.All(
+            Offers("part A\n1-4 rocking chair R\n5-8 v step R", ClassLevel.Mixed),
+            o => Assert.Contains("everybody knows this", o.Why, StringComparison.Ordinal));
         Assert.Contains("vine L", Assert.Single(Offers(Script, ClassLevel.Beginner, "vine")).Words, StringComparison.Ordinal);
     }
 
@@ -89,19 +102,36 @@ public class MixedClassTests
     [Fact]
     public void A_version_is_written_below_the_rows_it_stands_in_for()
     {
-        var edit = StepEdits.AddVariant("part A\n1-4 vine R\ncue 4 touch\n5-8 rolling vine L, touch R\n# end\n", StepLexicon.Shipped, "A", 1, 8, new VariantLabel(VariantKind.NoTurn), ["5-8 vine L"]);
+        var edit = StepEdits.AddVariant(
+            "part A\n1-4 vine R\ncue 4 touch\n5-8 rolling vine L, touch R\n# end\n",
+            StepLexicon.Shipped,
+            "A",
+            1,
+            8,
+            new VariantLabel(VariantKind.NoTurn),
+            ["5-8 vine L"]);
         Assert.Equal("part A\n1-4 vine R\ncue 4 touch\n5-8 rolling vine L, touch R\nno turn 5-8 vine L\n# end\n", edit.Script);
-        Assert.NotNull(StepEdits.AddVariant("part A\n1-4 vine R\n", StepLexicon.Shipped, "B", 1, 4, new VariantLabel(VariantKind.Easier), ["1-4 vine R"]).Refusal);
+        Assert.NotNull(StepEdits.AddVariant(
+            "part A\n1-4 vine R\n",
+            StepLexicon.Shipped,
+            "B",
+            1,
+            4,
+            new VariantLabel(VariantKind.Easier),
+            ["1-4 vine R"]).Refusal);
         // The second line is the first on the other side: rows of one stand for both.
         var twice = "part A x2 other side\n1-4 vine R\n5-8 rolling vine L, touch R\n";
         var second = StepEdits.AddVariant(twice, StepLexicon.Shipped, "A", 2, 8, new VariantLabel(VariantKind.NoTurn), ["5-8 vine R"]);
-        Assert.True(second.Refusal is not null || !Analysis.Of(second.Script).Findings.Any(f => f.Severity == Core.Findings.Severity.Error));
+        Assert.True(second.Refusal is not null
+            || !Analysis.Of(second.Script).Findings.Any(f => f.Severity == Core.Findings.Severity.Error));
     }
 
     [Fact]
     public void The_board_says_what_may_be_danced_beside()
     {
-        var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 rolling vine L, touch R\neasier 5-8 vine L\nversion island: 1-4 walk R, walk L, walk R, touch L");
+        var analysis =
+            Analysis.Of(
+                "part A\n1-4 vine R\n5-8 rolling vine L, touch R\neasier 5-8 vine L\nversion island: 1-4 walk R, walk L, walk R, touch L");
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Core.Counts.Bpm(120)), 0);
         var notes = RunTimeline.Notes(run, 2).Where(n => n.Kind == RunTimeline.SideNote).ToList();
         Assert.Equal(["easier: vine L", "easier: vine L"], notes.Select(n => n.Text));

@@ -14,7 +14,9 @@ public class WaitedForTests
 {
     private static readonly Analysis Dance = Analysis.Of(Dances.Demo["slack-tide-stroll"]);
 
-    private static readonly Song Song = SongText.Read("intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8\n", new Bpm(112)).Song;
+    private static readonly Song Song = SongText.Read(
+        "intro 16 @112\nverse 32\n! chorus 32\nverse 32\nbridge 16\n! chorus 32\n! chorus 32\noutro 8\n",
+        new Bpm(112)).Song;
 
     private static readonly DanceRun Run = RunUnroller.Unroll(Dance.Trace, Song, 16);
 
@@ -24,7 +26,15 @@ public class WaitedForTests
     {
         "run" => RunUnroller.Unroll(Dance.Trace, Song, 16, cancel),
         "fit" => PhraseFit.Solve(Run, new FitConstraints(NoMoves: true), cancel),
-        "plan" => LessonPlanner.Plan(new LessonBrief(20, [new LessonDance(Dance, 112)], new TeachingWay(), new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner)), null, cancel),
+        "plan" =>
+            LessonPlanner.Plan(
+                new LessonBrief(
+                    20,
+                    [new LessonDance(Dance, 112)],
+                    new TeachingWay(),
+                    new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner)),
+                null,
+                cancel),
         "cues" => CueSheet.Of(Run, new CallSettings(new Rate(100), 2, 4), null, cancel),
         _ => RoomPlan.Of(Dance.Trace, new RoomWish(new Hall(9, 12, 1), 400, RoomLayout.Rows, 6), cancel),
     };

@@ -60,7 +60,9 @@ public class LexiconTests
         var one = Analysis.Of("part A\n" + english);
         var two = Analysis.Of("part A\n" + other);
         Assert.DoesNotContain(two.Findings, f => f.Severity == Severity.Error);
-        Assert.Equal(one.Trace.Parts[0].Actions.Select(a => (a.Foot, a.Direction, a.After)), two.Trace.Parts[0].Actions.Select(a => (a.Foot, a.Direction, a.After)));
+        Assert.Equal(
+            one.Trace.Parts[0].Actions.Select(a => (a.Foot, a.Direction, a.After)),
+            two.Trace.Parts[0].Actions.Select(a => (a.Foot, a.Direction, a.After)));
     }
 
     [Theory]

@@ -15,13 +15,27 @@ public sealed class OwnLexiconTests
     public void Swaps_are_found_among_a_thousand_own_steps()
     {
         string Name(int i) => $"{(char)('a' + (i / 26 / 26))}{(char)('a' + (i / 26 % 26))}{(char)('a' + (i % 26))} harbour";
-        var own = Over(string.Join('\n', Enumerable.Range(0, 1_000).Select(i => $"step {Name(i)} = step R side, step L beside, step R side, touch L beside")));
+        var own = Over(string.Join(
+            '\n',
+            Enumerable.Range(0, 1_000).Select(i => $"step {Name(i)} = step R side, step L beside, step R side, touch L beside")));
         var trace = Analysis.Of("part A\n1-4 vine R\n5-8 vine L", own.Lexicon).Trace;
         var known = new HashSet<string> { Name(0), Name(999) };
 
-        var swaps = Core.Swaps.SwapSearch.Find(trace, trace.Parts[0], 1, 1, 4, Core.Swaps.SwapAim.Known, 112, own.Lexicon, known, cancel: TestContext.Current.CancellationToken);
+        var swaps = Core.Swaps.SwapSearch.Find(
+            trace,
+            trace.Parts[0],
+            1,
+            1,
+            4,
+            Core.Swaps.SwapAim.Known,
+            112,
+            own.Lexicon,
+            known,
+            cancel: TestContext.Current.CancellationToken);
 
-        Assert.Equal([Name(0), Name(999)], swaps.Select(s => s.Words.Replace(" R", "", StringComparison.Ordinal)).Order(StringComparer.Ordinal));
+        Assert.Equal(
+            [Name(0), Name(999)],
+            swaps.Select(s => s.Words.Replace(" R", "", StringComparison.Ordinal)).Order(StringComparer.Ordinal));
     }
 
     /// <summary>A text that explains a step of its own is read on by the own words none the less.</summary>
@@ -29,7 +43,9 @@ public sealed class OwnLexiconTests
     public void A_pasted_definition_takes_no_own_word_away()
     {
         var own = Over("step harbour kick = kick R forward, step R beside");
-        var pasted = Core.Prose.ProseReader.Read("Bosun is stomp R, step L, rock R back, recover L.\n1-4 Bosun\n5-6 harbour kick R", own.Lexicon);
+        var pasted = Core.Prose.ProseReader.Read(
+            "Bosun is stomp R, step L, rock R back, recover L.\n1-4 Bosun\n5-6 harbour kick R",
+            own.Lexicon);
 
         Assert.Contains("step bosun = ", pasted.Script, StringComparison.Ordinal);
         Assert.Equal(Core.Prose.PastedFate.Understood, pasted.Rows[^1].Fate);
@@ -43,7 +59,8 @@ public sealed class OwnLexiconTests
     public void Definitions_may_be_of_so_many_actions(int steps, int? row)
     {
         string Name(int i) => $"{(char)('a' + i)}{(char)('a' + i)} pier";
-        var analysis = Analysis.Of(string.Concat(Enumerable.Range(0, steps).Select(i => $"step {Name(i)} = march R x480\n")) + "part A\n1-8 vine R");
+        var analysis = Analysis.Of(string.Concat(Enumerable.Range(0, steps).Select(i => $"step {Name(i)} = march R x480\n"))
+            + "part A\n1-8 vine R");
 
         Assert.Equal(row, analysis.Findings.FirstOrDefault(f => f.Code == "TEXT09")?.Place.Row);
     }

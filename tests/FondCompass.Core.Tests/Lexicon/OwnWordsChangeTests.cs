@@ -5,10 +5,15 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Lexicon;
 
-/// <summary>Which names a change of own words touches: never too few, for a dance that is not looked at would be danced otherwise without a word.</summary>
+/// <summary>
+/// Which names a change of own words touches: never too few, for a dance that is not looked at would be danced otherwise without a word.
+/// </summary>
 public class OwnWordsChangeTests
 {
-    private static string Changed(string before, string after) => string.Join("; ", OwnWordsChange.Between(StepLexicon.Shipped, before, after).Select(n => string.Join(' ', n)).Order(StringComparer.Ordinal));
+    private static string Changed(string before, string after) =>
+        string.Join(
+            "; ",
+            OwnWordsChange.Between(StepLexicon.Shipped, before, after).Select(n => string.Join(' ', n)).Order(StringComparer.Ordinal));
 
     [Theory]
     [InlineData("", "alias harbour vine = vine", "harbour vine")]
@@ -23,7 +28,11 @@ public class OwnWordsChangeTests
     [InlineData("", "alias push-off = kick", "push off")]
     [InlineData("", "alias kick & go = kick", "go kick")]
     public void It_is_what_the_rows_say(string before, string after, string names) =>
-        Assert.Equal(names, names == "go kick" ? string.Join(' ', Changed(before, after).Split(' ').Order(StringComparer.Ordinal)) : Changed(before, after));
+        Assert.Equal(
+            names,
+            names == "go kick"
+                ? string.Join(' ', Changed(before, after).Split(' ').Order(StringComparer.Ordinal))
+                : Changed(before, after));
 
     [Fact]
     public void A_step_that_is_shown_otherwise_is_so_under_all_its_names()
@@ -41,11 +50,28 @@ public class OwnWordsChangeTests
     {
         string[] rows =
         [
-            "alias harbour vine = vine", "rename vine = grape", "word dig = heel", "word brush = scuff", "step rope walk = step R across, step L across", "step vine = step R side, step L across", "alias basic = jazz box", "rename jazz box = quay square",
-            "step toe strut = toe R, drop R", "word step = stomp", "alias rs = vine", "step lock step = step R forward, touch L beside, step L back, touch R beside", "rename rocking chair = cradle", "alias pivot = weave", "word clap = snap", "word touch = dig",
+            "alias harbour vine = vine",
+            "rename vine = grape",
+            "word dig = heel",
+            "word brush = scuff",
+            "step rope walk = step R across, step L across",
+            "step vine = step R side, step L across",
+            "alias basic = jazz box",
+            "rename jazz box = quay square",
+            "step toe strut = toe R, drop R",
+            "word step = stomp",
+            "alias rs = vine",
+            "step lock step = step R forward, touch L beside, step L back, touch R beside",
+            "rename rocking chair = cradle",
+            "alias pivot = weave",
+            "word clap = snap",
+            "word touch = dig",
             "step long haul = vine R, jazz box R", "alias haul = long haul", "step sway = hold, hold",
         ];
-        var dances = Dances.Demo.Values.Concat(["title T\npart A\n1-4 harbour vine R\n5-8 rope walk L\n1-8 long haul R\n1-4 cradle R\n5-8 haul L"]).ToList();
+        var dances = Dances.Demo.Values.Concat([
+            "title T\npart A\n1-4 harbour vine R\n5-8 rope walk L\n1-8 long haul R\n1-4 cradle R\n5-8 haul L"
+        ])
+            .ToList();
         var random = new Random(26);
         var changes = 0;
         for (var trial = 0; trial < 40; trial++)
@@ -54,10 +80,14 @@ public class OwnWordsChangeTests
             var (before, after) = (Some(), Some());
             var names = OwnWordsChange.Between(StepLexicon.Shipped, before, after);
             var (old, now) = (OwnLexicon.Over(StepLexicon.Shipped, before).Lexicon, OwnLexicon.Over(StepLexicon.Shipped, after).Lexicon);
-            foreach (var script in dances.Where(d => !names.Any(n => n.All(w => d.ToLowerInvariant().Contains(w, StringComparison.Ordinal)))))
+            foreach (var script in dances.Where(d => !names.Any(n => n.All(w => d.ToLowerInvariant()
+                .Contains(w, StringComparison.Ordinal)))))
             {
                 var (was, isNow) = (Analysis.Of(script, old), Analysis.Of(script, now));
-                Assert.True(DanceDifference.Between(was.Trace, isNow.Trace).IsSame && was.Findings.Select(f => (f.Code, f.Message)).SequenceEqual(isNow.Findings.Select(f => (f.Code, f.Message))), $"{before}\n--\n{after}\n--\n{script}");
+                Assert.True(
+                    DanceDifference.Between(was.Trace, isNow.Trace).IsSame
+                        && was.Findings.Select(f => (f.Code, f.Message)).SequenceEqual(isNow.Findings.Select(f => (f.Code, f.Message))),
+                    $"{before}\n--\n{after}\n--\n{script}");
             }
 
             changes += names.Count;

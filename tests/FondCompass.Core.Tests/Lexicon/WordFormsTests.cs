@@ -23,7 +23,8 @@ public class WordFormsTests
     [InlineData("closed", "clos close")]
     [InlineData("fused", "fus fuse")]
     [InlineData("used", "")]
-    public void Stems_of_a_word(string word, string stems) => Assert.Equal(stems, string.Join(' ', Verbs.Stems(word).Select(s => s.Stem + (s.Plural ? "+" : ""))));
+    public void Stems_of_a_word(string word, string stems) =>
+        Assert.Equal(stems, string.Join(' ', Verbs.Stems(word).Select(s => s.Stem + (s.Plural ? "+" : ""))));
 
     [Theory]
     [InlineData("stepping", "step", false)]
@@ -41,8 +42,28 @@ public class WordFormsTests
     [Fact]
     public void Of_two_senses_the_first_holds_and_the_second_fills_in()
     {
-        var full = new Sense { Foot = Foot.Left, Side = -1, Direction = Direction.Back, Amount = 2, Number = 3, Times = 4, Wall = new Facing(2), Roles = Roles.Filler };
-        var other = new Sense { Foot = Foot.Right, Side = 1, Direction = Direction.Side, Amount = 5, Number = 6, Times = 7, Wall = new Facing(4), Roles = Roles.Slow };
+        var full = new Sense
+        {
+            Foot = Foot.Left,
+            Side = -1,
+            Direction = Direction.Back,
+            Amount = 2,
+            Number = 3,
+            Times = 4,
+            Wall = new Facing(2),
+            Roles = Roles.Filler
+        };
+        var other = new Sense
+        {
+            Foot = Foot.Right,
+            Side = 1,
+            Direction = Direction.Side,
+            Amount = 5,
+            Number = 6,
+            Times = 7,
+            Wall = new Facing(4),
+            Roles = Roles.Slow
+        };
         static string Told(Sense s) => $"{s.Foot} {s.Side} {s.Direction} {s.Amount} {s.Number} {s.Times} {s.Wall}";
         Assert.Equal(Told(full), Told(full.And(other)));
         Assert.Equal(Told(full), Told(new Sense().And(full)));

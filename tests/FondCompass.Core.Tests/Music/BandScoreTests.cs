@@ -27,7 +27,8 @@ public sealed class BandScoreTests
         Assert.Equal([0.0, 1.5, 3, 4.5], Strong("a 12 @120 3/bar"));
     }
 
-    private static IEnumerable<double> Strong(string text) => BandScore.Of(Read(text)).Where(n => n is { Voice: BandVoice.Kick, Strong: true }).Select(n => Math.Round(n.At, 6));
+    private static IEnumerable<double> Strong(string text) =>
+        BandScore.Of(Read(text)).Where(n => n is { Voice: BandVoice.Kick, Strong: true }).Select(n => Math.Round(n.At, 6));
 
     [Fact]
     public void In_a_rest_nobody_drums()
@@ -40,8 +41,12 @@ public sealed class BandScoreTests
     [Fact]
     public void Passages_of_one_name_sound_alike_and_swing_moves_the_halves_only()
     {
-        var notes = BandScore.Of(Read("verse 16 @120\nverse 16")).Select(n => n with { At = Math.Round(n.At, 6), Length = Math.Round(n.Length, 6) }).ToList();
-        Assert.Equal(notes.Where(n => n.At < 8).Select(n => (n.At, n.Voice, n.Pitch)), notes.Where(n => n.At >= 8).Select(n => (Math.Round(n.At - 8, 6), n.Voice, n.Pitch)));
+        var notes = BandScore.Of(Read("verse 16 @120\nverse 16"))
+            .Select(n => n with { At = Math.Round(n.At, 6), Length = Math.Round(n.Length, 6) })
+            .ToList();
+        Assert.Equal(
+            notes.Where(n => n.At < 8).Select(n => (n.At, n.Voice, n.Pitch)),
+            notes.Where(n => n.At >= 8).Select(n => (Math.Round(n.At - 8, 6), n.Voice, n.Pitch)));
         var swung = BandScore.Of(Read("verse 16 @120"), swing: true);
         Assert.Equal(notes.Count / 2, swung.Count);
         Assert.Contains(swung, n => Math.Abs((n.At % 0.5) - (1.0 / 3)) < 1e-6);

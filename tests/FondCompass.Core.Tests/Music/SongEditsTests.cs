@@ -7,7 +7,8 @@ namespace FondCompass.Core.Tests.Music;
 /// <summary>What is set on the strip changes its own row of the song's text and nothing else.</summary>
 public class SongEditsTests
 {
-    private const string Text = "# Lamp Street\nintro 16 @112\n! verse 32 @96-140 3/bar (quiet)\npause 2.5s\ncount 16 at 0:09\nchorus 32 half-time";
+    private const string Text =
+        "# Lamp Street\nintro 16 @112\n! verse 32 @96-140 3/bar (quiet)\npause 2.5s\ncount 16 at 0:09\nchorus 32 half-time";
 
     private static string RowAt(string text, int row) => text.Split('\n')[row];
 
@@ -68,5 +69,7 @@ public class SongEditsTests
     [InlineData(6, 4, false)]
     [InlineData(8, 2, true)]
     public void Lines_fill_the_bars_or_not(int line, int bar, bool suits) =>
-        Assert.Equal(suits, new Song([new Passage("a", 24, 120) { Bar = bar }, new Passage("held", 0, 0) { Rest = 2, Bar = 5 }]).Suits(line));
+        Assert.Equal(
+            suits,
+            new Song([new Passage("a", 24, 120) { Bar = bar }, new Passage("held", 0, 0) { Rest = 2, Bar = 5 }]).Suits(line));
 }

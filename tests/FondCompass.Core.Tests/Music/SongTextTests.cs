@@ -12,7 +12,9 @@ public class SongTextTests
     [Fact]
     public void Passages_are_read_and_written_back()
     {
-        var (passages, _, problem) = SongText.Read("intro 16\nverse one 32 @96\n# a remark\n! chorus 32\n\nrise 64 @96-160\nouter 8", Usual);
+        var (passages, _, problem) = SongText.Read(
+            "intro 16\nverse one 32 @96\n# a remark\n! chorus 32\n\nrise 64 @96-160\nouter 8",
+            Usual);
         Assert.Null(problem);
         Assert.Equal(["intro", "verse one", "chorus", "rise", "outer"], passages.Select(p => p.Name));
         Assert.Equal([16, 32, 32, 64, 8], passages.Select(p => p.Counts));
@@ -48,7 +50,9 @@ public class SongTextTests
     [Fact]
     public void Rests_feels_bars_reminders_and_moments_are_read_and_written_back()
     {
-        var read = SongText.Read("intro 8 @120 (wait for the bell)\npause 2.5s\nverse 32 half\nreel 24 @130 double 3/bar\nlast note 4 s\ncount 8 at 0:05", Usual);
+        var read = SongText.Read(
+            "intro 8 @120 (wait for the bell)\npause 2.5s\nverse 32 half\nreel 24 @130 double 3/bar\nlast note 4 s\ncount 8 at 0:05",
+            Usual);
         Assert.Null(read.Problem);
         Assert.Equal([120, 120, 60, 260, 130], read.Passages.Select(p => p.Bpm));
         Assert.Equal([null, 2.5, null, null, 4], read.Passages.Select(p => p.Rest));
@@ -60,7 +64,9 @@ public class SongTextTests
 
     private sealed class Alike : IEqualityComparer<(IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors)>
     {
-        public bool Equals((IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors) x, (IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors) y) =>
+        public bool Equals(
+            (IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors) x,
+            (IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors) y) =>
             x.Passages.SequenceEqual(y.Passages) && x.Anchors.SequenceEqual(y.Anchors);
 
         public int GetHashCode((IReadOnlyList<Passage> Passages, IReadOnlyList<Anchor> Anchors) value) => value.Passages.Count;
@@ -69,7 +75,12 @@ public class SongTextTests
     [Fact]
     public void In_a_rest_nothing_is_counted_and_the_next_count_comes_after_it()
     {
-        var time = new Song([new Passage("a", 8, 120), new Passage("pause", 0, 0) { Rest = 2.5 }, new Passage("b", 8, 120), new Passage("held", 0, 0) { Rest = 3 }]).Time;
+        var time = new Song([
+            new Passage("a", 8, 120),
+            new Passage("pause", 0, 0) { Rest = 2.5 },
+            new Passage("b", 8, 120),
+            new Passage("held", 0, 0) { Rest = 3 }
+        ]).Time;
         Assert.Equal([3.5, 6.5, 7, 10.5], new SongCount[] { 7, 8, 9, 16 }.Select(c => time.SecondsAt(c).Value));
         Assert.Equal(13.5, time.Seconds);
         Assert.Equal([7, 8, 8, 9, 16], new[] { 3.5, 4, 6.4, 7, 12 }.Select(s => time.CountAt(new Seconds(s)).Value));

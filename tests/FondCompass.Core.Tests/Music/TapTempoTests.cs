@@ -7,7 +7,8 @@ namespace FondCompass.Core.Tests.Music;
 /// <summary>Tempo and passages by tapping.</summary>
 public sealed class TapTempoTests
 {
-    private static List<double> Taps(double bpm, int count, double first = 0) => [.. Enumerable.Range(0, count).Select(i => first + (i * 60 / bpm))];
+    private static List<double> Taps(double bpm, int count, double first = 0) =>
+        [.. Enumerable.Range(0, count).Select(i => first + (i * 60 / bpm))];
 
     [Theory]
     [InlineData(112)]
@@ -40,7 +41,8 @@ public sealed class TapTempoTests
     }
 
     [Fact]
-    public void A_shaky_hand_is_within_two_in_a_hundred() => Gen.Select(Gen.Double[60, 180], Gen.Double[-0.02, 0.02].Array[16]).Sample((bpm, shake) =>
+    public void A_shaky_hand_is_within_two_in_a_hundred() =>
+        Gen.Select(Gen.Double[60, 180], Gen.Double[-0.02, 0.02].Array[16]).Sample((bpm, shake) =>
         Math.Abs(TapTempo.Of([.. Taps(bpm, 16).Select((t, i) => t + shake[i])])!.Bpm - bpm) < bpm * 0.05);
 
     [Fact]

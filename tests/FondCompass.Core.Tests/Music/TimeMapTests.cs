@@ -62,9 +62,13 @@ public class TimeMapTests
 
     [Fact]
     public void With_rests_and_held_counts_there_and_back_is_still_the_same() => Gen.Select(
-        Gen.Select(Gen.Int[1, 64], Gen.Double[60, 180], Gen.Double[60, 180], Gen.Int[0, 3]).Array[1, 30], Gen.Double[0.7, 1.4].Array[4]).Sample((rows, bends) =>
+        Gen.Select(Gen.Int[1, 64], Gen.Double[60, 180], Gen.Double[60, 180], Gen.Int[0, 3]).Array[1, 30], Gen.Double[0.7, 1.4].Array[4])
+            .Sample((rows, bends) =>
     {
-        var passages = rows.Select((r, i) => r.Item4 == 0 && i > 0 ? new Passage("rest", 0, 0) { Rest = r.Item1 / 8.0 } : new Passage("p", r.Item1, r.Item2, r.Item3)).ToList();
+        var passages = rows.Select((r, i) => r.Item4 == 0 && i > 0
+            ? new Passage("rest", 0, 0) { Rest = r.Item1 / 8.0 }
+            : new Passage("p", r.Item1, r.Item2, r.Item3))
+            .ToList();
         var plain = new Song(passages);
         var anchors = new List<Anchor>();
         for (var i = 0; i < bends.Length; i++)
@@ -73,7 +77,9 @@ public class TimeMapTests
             if (count > (anchors.Count > 0 ? anchors[^1].Count : 0))
             {
                 var before = anchors.Count > 0 ? anchors[^1] : new Anchor(0, 0);
-                anchors.Add(new Anchor(count, before.Seconds + ((plain.Time.SecondsAt(count) - plain.Time.SecondsAt(before.Count)) * bends[i])));
+                anchors.Add(new Anchor(
+                    count,
+                    before.Seconds + ((plain.Time.SecondsAt(count) - plain.Time.SecondsAt(before.Count)) * bends[i])));
             }
         }
 

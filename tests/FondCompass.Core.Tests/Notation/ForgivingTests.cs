@@ -10,7 +10,10 @@ public sealed class ForgivingTests
 {
     /// <summary>Feet and verbs of all actions of a part, with their counts.</summary>
     private static string Danced(string rows, string head = "") =>
-        string.Join(' ', Analysis.Of($"{head}\npart A\n{rows}").Trace.Parts[0].Actions.Select(a => $"{a.Action.Beat}{a.Action.Verb.Name}{(a.Foot == Foot.None ? "" : a.Foot.Letter())}"));
+        string.Join(
+            ' ',
+            Analysis.Of($"{head}\npart A\n{rows}").Trace.Parts[0].Actions.Select(a =>
+                $"{a.Action.Beat}{a.Action.Verb.Name}{(a.Foot == Foot.None ? "" : a.Foot.Letter())}"));
 
     [Theory]
     [InlineData("1-8 walk R x8", "1walkR 2walkL 3walkR 4walkL 5walkR 6walkL 7walkR 8walkL")]
@@ -69,7 +72,9 @@ public sealed class ForgivingTests
     [InlineData("part A\n 1 step L side # so", "step L side", 3)]
     public void A_finding_points_at_its_words(string script, string words, int column)
     {
-        var finding = Assert.Single(Analysis.Of(script).Findings, f => f.Severity == Severity.Error || f.Code is "WORD07" or "WORD08" or "WORD09");
+        var finding = Assert.Single(
+            Analysis.Of(script).Findings,
+            f => f.Severity == Severity.Error || f.Code is "WORD07" or "WORD08" or "WORD09");
         Assert.Equal(new TextSpan(column, words.Length), finding.Place.Words);
     }
 

@@ -8,7 +8,8 @@ public class HangingsTests
 {
     private const string Line = "part A\n1-4 vine R\n5-8 rolling vine L\n";
 
-    private static string? Code(string rows) => Analysis.Of(rows).Findings.Where(f => f.Severity != Severity.Info).Select(f => f.Code).FirstOrDefault();
+    private static string? Code(string rows) =>
+        Analysis.Of(rows).Findings.Where(f => f.Severity != Severity.Info).Select(f => f.Code).FirstOrDefault();
 
     [Theory]
     [InlineData("1-4 vine R + 4 clap\n5-8 vine L", 72, 24, "clap")]
@@ -98,7 +99,9 @@ public class HangingsTests
     public void A_row_put_aside_keeps_its_counts_and_is_no_error()
     {
         var analysis = Analysis.Of("part A\n1-4 vine R\n? 5-8 the swooshy thing\n1-4 vine R");
-        Assert.Equal(("WORD03", Severity.Warning), analysis.Findings.Where(f => f.Place.Row == 3).Select(f => (f.Code, f.Severity)).Single());
+        Assert.Equal(
+            ("WORD03", Severity.Warning),
+            analysis.Findings.Where(f => f.Place.Row == 3).Select(f => (f.Code, f.Severity)).Single());
         Assert.Equal(8, analysis.Trace.Parts[0].Part.Lines[0].Counts);
         Assert.DoesNotContain(analysis.Findings, f => f.Severity == Severity.Error);
     }

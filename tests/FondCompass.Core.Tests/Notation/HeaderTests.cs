@@ -14,7 +14,9 @@ public class HeaderTests
     public void Without_a_header_the_usual_holds()
     {
         var header = Header("");
-        Assert.Equal((Weight.Left, "12:00", 8, false, 0, 0.45), (header.StartWeight, header.StartFacing.ToString(), header.LineCounts, header.Swing, header.Intro, header.Stride));
+        Assert.Equal(
+            (Weight.Left, "12:00", 8, false, 0, 0.45),
+            (header.StartWeight, header.StartFacing.ToString(), header.LineCounts, header.Swing, header.Intro, header.Stride));
         Assert.Null(header.Tempo);
         Assert.Null(header.IntendedWalls);
     }
@@ -29,7 +31,9 @@ public class HeaderTests
     {
         var header = Header(row);
         Assert.Equal(weight, header.StartWeight);
-        Assert.Equal(row.Contains(':') && row.StartsWith("start:", StringComparison.Ordinal) ? "6:00" : facing, header.StartFacing.ToString());
+        Assert.Equal(
+            row.Contains(':') && row.StartsWith("start:", StringComparison.Ordinal) ? "6:00" : facing,
+            header.StartFacing.ToString());
     }
 
     [Fact]
@@ -50,8 +54,20 @@ public class HeaderTests
             layout circle
             mirrors meant
             """).Header;
-        Assert.Equal(("Fog Signal", "made at the Net Loft", "an island reading", "asked and given", "improver"), (header.Title, header.Credit, header.Source, header.Permission, header.Level));
-        Assert.Equal((Genre.Jazz, true, 126.5, 32, 6, 2, 0.6, Layout.Circle, true), (header.Genre, header.Swing, header.Tempo!.Value.Value, header.Intro, header.LineCounts, header.IntendedWalls, header.Stride, header.Layout, header.MirrorMeant));
+        Assert.Equal(
+            ("Fog Signal", "made at the Net Loft", "an island reading", "asked and given", "improver"),
+            (header.Title, header.Credit, header.Source, header.Permission, header.Level));
+        Assert.Equal(
+            (Genre.Jazz, true, 126.5, 32, 6, 2, 0.6, Layout.Circle, true),
+            (header.Genre,
+                header.Swing,
+                header.Tempo!.Value.Value,
+                header.Intro,
+                header.LineCounts,
+                header.IntendedWalls,
+                header.Stride,
+                header.Layout,
+                header.MirrorMeant));
     }
 
     [Theory]
@@ -86,13 +102,21 @@ public class HeaderTests
     {
         var dance = ScriptReader.Read($"part A\n1 step R\npart B\n1 step L\npart Long name\n1 step R\n{row}");
         Assert.Empty(dance.Findings);
-        Assert.Equal(expected, string.Join(' ', dance.Order.Select(c => (dance.Part(c.Part)!.Name) + (c.FromCount is null ? "" : $"[{c.FromCount}-{c.ToCount}]") + (c.Mirrored ? "~" : ""))));
+        Assert.Equal(
+            expected,
+            string.Join(
+                ' ',
+                dance.Order.Select(c => (dance.Part(c.Part)!.Name)
+                    + (c.FromCount is null ? "" : $"[{c.FromCount}-{c.ToCount}]")
+                    + (c.Mirrored ? "~" : ""))));
     }
 
     [Fact]
     public void Tags_and_restarts_are_read()
     {
-        var dance = ScriptReader.Read("part A\n1 step R\ntag T1\n1 hold\nafter 3 T1\nafter repeat 5 t1\nrestart 4 after 16\nrestart repeat 6 after count 8");
+        var dance =
+            ScriptReader.Read(
+                "part A\n1 step R\ntag T1\n1 hold\nafter 3 T1\nafter repeat 5 t1\nrestart 4 after 16\nrestart repeat 6 after count 8");
         Assert.Empty(dance.Findings);
         Assert.Equal([(3, "T1"), (5, "t1")], dance.Tags.Select(t => (t.Repeat, t.Tag)));
         Assert.Equal([(4, 16), (6, 8)], dance.Restarts.Select(r => (r.Repeat, r.AfterCount)));

@@ -69,7 +69,10 @@ public class HostileTests
         Assert.All(isCut ? findings.SkipLast(1) : findings, f => Assert.Equal("TEXT03", f.Code));
         if (isCut)
         {
-            Assert.Contains($"at least {(wrong - Checks.DanceChecks.Most + 1).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)} more", findings[^1].Message, StringComparison.Ordinal);
+            Assert.Contains(
+                $"at least {(wrong - Checks.DanceChecks.Most + 1).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)} more",
+                findings[^1].Message,
+                StringComparison.Ordinal);
         }
 
         var both = Analysis.Of("part A\n" + string.Concat(Enumerable.Repeat("1 flurble\n", ScriptReader.MostRows + 1))).Findings;
@@ -84,7 +87,9 @@ public class HostileTests
         string Row(int letters) => "1 march R + clap" + new string('x', letters - 16);
         Assert.DoesNotContain(Analysis.Of($"part A\n{Row(ScriptReader.LongestRow)}").Findings, f => f.Code == "TEXT10");
         Assert.Equal(2, Analysis.Of($"part A\n{Row(ScriptReader.LongestRow + 1)}").Findings.Single(f => f.Code == "TEXT10").Place.Row);
-        Assert.DoesNotContain(Analysis.Of($"part A\n1 march R\nnote {new string('x', 3 * ScriptReader.LongestRow)}").Findings, f => f.Code == "TEXT10");
+        Assert.DoesNotContain(
+            Analysis.Of($"part A\n1 march R\nnote {new string('x', 3 * ScriptReader.LongestRow)}").Findings,
+            f => f.Code == "TEXT10");
         string Rows(int steps) => "part A\n" + string.Concat(Enumerable.Repeat("1-8 march R\n\n# a remark\n", steps));
         Assert.DoesNotContain(Analysis.Of(Rows(ScriptReader.MostRows - 1)).Findings, f => f.Code == "TEXT10");
         var told = Analysis.Of(Rows(ScriptReader.MostRows)).Findings.Single(f => f.Code == "TEXT10");
@@ -97,7 +102,12 @@ public class HostileTests
     {
         { "variants", "part A\n1-8 vine R\n" + Times("easier 1-4096 march R\n", 4_000) },
         { "definitions", string.Concat(Enumerable.Range(0, 2_000).Select(i => $"step s{i} = vine R x512\n")) + "part A\n1-8 s5" },
-        { "definitions of definitions", "step s0 = vine R x512\n" + string.Concat(Enumerable.Range(1, 60).Select(i => $"step s{i} = s{i - 1} x512\n")) + "part A\n1-8 s59" },
+        {
+            "definitions of definitions",
+            "step s0 = vine R x512\n"
+                + string.Concat(Enumerable.Range(1, 60).Select(i => $"step s{i} = s{i - 1} x512\n"))
+                + "part A\n1-8 s59"
+        },
         { "parts", string.Concat(Enumerable.Range(0, 2_400).Select(i => $"part P{i}\n1-4096 march R\n")) },
         { "later calls", "part A\n" + string.Concat(Enumerable.Range(1, 64).Select(i => $"{i}th time: 1-4096 march R\n")) + "order A A" },
         { "free counts", "part A\n" + Times("1-4096 free\n", 4_000) },
@@ -115,13 +125,18 @@ public class HostileTests
         Assert.NotEmpty(what);
         var analysis = Analysis.Of(script);
         var parts = analysis.Trace.Actions.Parts.SelectMany(p => p.LaterCalls.Prepend(p)).ToList();
-        Assert.InRange(parts.Sum(p => p.Moments.Count + p.Variants.Sum(v => v.Moments.Count)), 0, Core.Actions.ActionBinder.MostMoments + 4_096);
+        Assert.InRange(
+            parts.Sum(p => p.Moments.Count + p.Variants.Sum(v => v.Moments.Count)),
+            0,
+            Core.Actions.ActionBinder.MostMoments + 4_096);
         Assert.InRange(parts.Sum(p => p.Counts), 0, Core.Actions.ActionBinder.MostCounts + 8_192);
         Assert.InRange(analysis.Trace.Calls.Count, 0, 240);
         Assert.Contains(analysis.Findings, f => f.Code is "TEXT09" or "PART02");
     }
 
-    /// <summary>A call under a line's own rows is the next line, so that no line contains itself, however often it is called (reading, section 6).</summary>
+    /// <summary>
+    /// A call under a line's own rows is the next line, so that no line contains itself, however often it is called (reading, section 6).
+    /// </summary>
     [Theory]
     [InlineData("line pier\n1-8 vine R, vine L\npier\npier\npier\npier", 40)]
     [InlineData("line pier\n1-8 vine R, vine L\npier\nline quay\npier\nquay\npier\nquay", 48)]
@@ -139,7 +154,8 @@ public class HostileTests
     public void A_row_that_repeats_is_danced_again_as_it_was(string rows, string line, string again)
     {
         var actions = Assert.Single(Analysis.Of("part A\n" + rows).Trace.Parts).Actions;
-        string Of(int number) => string.Join(' ', actions.Where(a => a.Action.Line == number).Select(a => $"{a.Action.Beat.Label()}{a.Foot.Letter()}"));
+        string Of(int number) =>
+            string.Join(' ', actions.Where(a => a.Action.Line == number).Select(a => $"{a.Action.Beat.Label()}{a.Foot.Letter()}"));
         Assert.Equal((line, again), (Of(actions[^1].Action.Line - 1), Of(actions[^1].Action.Line)));
         var calls = actions.ToLookup(a => a.Action.Line == actions[^1].Action.Line, a => a.Action.Call);
         Assert.Empty(calls[true].Intersect(calls[false]));
@@ -153,7 +169,11 @@ public class HostileTests
     [InlineData("1-8 march\nrepeat left", "begins with the right foot, which is free, and not with the left")]
     [InlineData("1-8 march\nrepeat right", null)]
     public void A_foot_that_is_asked_for_in_vain_is_told(string rows, string? said) =>
-        Assert.Equal(said is null ? [] : [said], Analysis.Of("part A\n" + rows).Findings.Where(f => f.Code == "WORD06").Select(f => f.Message.Contains(said ?? "-", StringComparison.Ordinal) ? said! : f.Message));
+        Assert.Equal(
+            said is null ? [] : [said],
+            Analysis.Of("part A\n" + rows).Findings
+                .Where(f => f.Code == "WORD06")
+                .Select(f => f.Message.Contains(said ?? "-", StringComparison.Ordinal) ? said! : f.Message));
 
     /// <summary>The other side of steps without a foot is whatever foot is free; where that is the same side, it is told.</summary>
     [Theory]
@@ -167,9 +187,15 @@ public class HostileTests
     [InlineData("1-8 clap\nagain mirrored", null)]
     [InlineData("1-8 jump both x8\nagain mirrored", null)]
     public void An_other_side_that_is_the_same_is_told(string rows, int? row) =>
-        Assert.Equal(row, Analysis.Of("part A\n" + rows).Findings.FirstOrDefault(f => f.Code == "WORD06" && f.Message.Contains("begins with that foot again", StringComparison.Ordinal))?.Place.Row);
+        Assert.Equal(
+            row,
+            Analysis.Of("part A\n" + rows).Findings
+                .FirstOrDefault(f => f.Code == "WORD06"
+                    && f.Message.Contains("begins with that foot again", StringComparison.Ordinal))?.Place.Row);
 
-    /// <summary>Actions that there is no room for are told at the row that would add them: lines danced again, called by name, parts, rows.</summary>
+    /// <summary>
+    /// Actions that there is no room for are told at the row that would add them: lines danced again, called by name, parts, rows.
+    /// </summary>
     [Theory]
     [InlineData("part A\n1-2500 march R\nagain x3", 10_000, null)]
     [InlineData("part A\n1-2500 march R\nagain x4", 12_500, null)]
@@ -211,7 +237,10 @@ public class HostileTests
     [Fact]
     public void Definitions_that_double_do_not_grow_without_end()
     {
-        var text = string.Join('\n', Enumerable.Range(0, 40).Select(i => i == 0 ? "step s0 x = step R" : $"step s{i} x = s{i - 1} x, s{i - 1} x")) + "\npart A\n1-8 s39 x R";
+        var text = string.Join(
+            '\n',
+            Enumerable.Range(0, 40).Select(i => i == 0 ? "step s0 x = step R" : $"step s{i} x = s{i - 1} x, s{i - 1} x"))
+            + "\npart A\n1-8 s39 x R";
         Assert.InRange(Analysis.Of(text).Trace.Parts[0].Actions.Count, 0, 5_000);
     }
 }

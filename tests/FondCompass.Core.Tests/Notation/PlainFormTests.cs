@@ -8,7 +8,9 @@ namespace FondCompass.Core.Tests.Notation;
 public class PlainFormTests
 {
     private static string Labels(string rows, string header = "") =>
-        string.Join(' ', Analysis.Of($"{header}\npart A\n{rows}").Trace.Parts[0].Actions.Select(a => $"{a.Action.Beat.Label()}:{a.At.Value}"));
+        string.Join(
+            ' ',
+            Analysis.Of($"{header}\npart A\n{rows}").Trace.Parts[0].Actions.Select(a => $"{a.Action.Beat.Label()}:{a.At.Value}"));
 
     [Theory]
     [InlineData("1-4 vine R", "1:0 2:24 3:48 4:72")]
@@ -147,7 +149,9 @@ public class PlainFormTests
     [Fact]
     public void Definitions_may_use_one_another_but_not_in_circles()
     {
-        var good = Analysis.Of("step rope walk = step R across, step L across\nstep double rope = rope walk R, rope walk R\npart A\n1-4 double rope R");
+        var good =
+            Analysis.Of(
+                "step rope walk = step R across, step L across\nstep double rope = rope walk R, rope walk R\npart A\n1-4 double rope R");
         Assert.DoesNotContain(good.Findings, f => f.Severity == Severity.Error);
         Assert.Equal(4, good.Trace.Parts[0].Actions.Count);
         var circle = Analysis.Of("step a b = c d\nstep c d = a b\npart A\n1-2 a b R");

@@ -39,7 +39,10 @@ public class RepeatsAndEndingsTests
     [Fact]
     public void Mirrored_turns_go_the_other_way()
     {
-        var analysis = Analysis.Of("part A x2 mirrored\n1-4 vine R with 1/4 right\n5 step L forward, turn 1/8 left\n6-7 step R forward, step L forward\n8 touch R\n1-7 walk R L R L R L R\n8 hold");
+        var analysis =
+            Analysis.Of(
+                "part A x2 mirrored\n1-4 vine R with 1/4 right\n5 step L forward, turn 1/8 left\n6-7 step R forward, step L forward\n8 "
+                    + "touch R\n1-7 walk R L R L R L R\n8 hold");
         Assert.Equal(0, analysis.Trace.NetTurn.Value);
     }
 
@@ -78,7 +81,12 @@ public class RepeatsAndEndingsTests
 
     [Fact]
     public void Again_with_nothing_above_says_so() =>
-        Assert.Equal(("COUNT07", 2), Analysis.Of("part A\nagain\n1-4 vine R").Findings.Where(f => f.Severity == Severity.Error).Select(f => (f.Code, f.Place.Row!.Value)).Single());
+        Assert.Equal(
+            ("COUNT07", 2),
+            Analysis.Of("part A\nagain\n1-4 vine R").Findings
+                .Where(f => f.Severity == Severity.Error)
+                .Select(f => (f.Code, f.Place.Row!.Value))
+                .Single());
 
     [Fact]
     public void Mirroring_twice_dances_as_before()

@@ -8,7 +8,8 @@ namespace FondCompass.Core.Tests.Notation;
 /// <summary>The table of row kinds: each opens by its words and by no others, and the page on the script shows one of each.</summary>
 public class RowKindsTests
 {
-    private static string Page([CallerFilePath] string here = "") => File.ReadAllText(Path.Combine(Path.GetDirectoryName(here)!, "..", "..", "..", "docs", "script.md"));
+    private static string Page([CallerFilePath] string here = "") =>
+        File.ReadAllText(Path.Combine(Path.GetDirectoryName(here)!, "..", "..", "..", "docs", "script.md"));
 
     public static TheoryData<RowSort> Sorts => [.. RowKinds.All.Select(k => k.Sort)];
 
@@ -18,7 +19,9 @@ public class RowKindsTests
     {
         var kind = RowKinds.All.Single(k => k.Sort == sort);
         Assert.Equal(sort, RowKinds.Open(kind.Example, inPart: true).Kind.Sort);
-        Assert.Equal(sort == RowSort.Line ? RowSort.Setting : kind.OnlyInPart ? RowSort.Steps : sort, RowKinds.Open(kind.Example, inPart: false).Kind.Sort);
+        Assert.Equal(
+            sort == RowSort.Line ? RowSort.Setting : kind.OnlyInPart ? RowSort.Steps : sort,
+            RowKinds.Open(kind.Example, inPart: false).Kind.Sort);
         Assert.Contains(kind.Example, Page());
     }
 
@@ -63,7 +66,10 @@ public class RowKindsTests
     [Fact]
     public void Rows_of_one_variant_are_checked_together_and_can_be_asked_for()
     {
-        var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\nno arms 1-2 step R side, touch L\nNO ARMS 3-4 step L side, touch R\nfrom 3 no arms\npart B no arms\n1-8 march R");
+        var analysis =
+            Analysis.Of(
+                "part A\n1-4 vine R\n5-8 vine L\nno arms 1-2 step R side, touch L\nNO ARMS 3-4 step L side, touch R\nfrom 3 no "
+                    + "arms\npart B no arms\n1-8 march R");
         Assert.Single(Versions.Of(analysis.Trace.Actions));
         Assert.DoesNotContain(analysis.Findings, f => f.Code is "VARIANT08" or "VARIANT09");
     }

@@ -41,7 +41,9 @@ public class ToldRowsTests
     {
         var analysis = Analysis.Of($"{Plain}{row}");
         var part = analysis.Dance.Parts[^1];
-        Assert.Equal(times, part.Entries switch { [.., AgainEntry again] => again.Times, [.., LineEntry line] => line.Times, _ => part.Times });
+        Assert.Equal(
+            times,
+            part.Entries switch { [.., AgainEntry again] => again.Times, [.., LineEntry line] => line.Times, _ => part.Times });
         Assert.Equal(isTold, analysis.Findings.Any(f => f.Code == "TEXT02"));
     }
 
@@ -72,7 +74,9 @@ public class ToldRowsTests
     public void A_setting_is_read_to_its_end(string row, string header, bool isTold)
     {
         var analysis = Analysis.Of($"{row}\n{Plain}");
-        Assert.Equal(header, $"{analysis.Dance.Header.Intro} {analysis.Dance.Header.LineCounts} {(analysis.Dance.Header.MirrorMeant ? "yes" : "no")}");
+        Assert.Equal(
+            header,
+            $"{analysis.Dance.Header.Intro} {analysis.Dance.Header.LineCounts} {(analysis.Dance.Header.MirrorMeant ? "yes" : "no")}");
         Assert.Equal(isTold, analysis.Findings.Any(f => f.Code == "TEXT03"));
     }
 
@@ -84,11 +88,13 @@ public class ToldRowsTests
     [InlineData("start weight L\nstart weight R", true)]
     [InlineData("line 6\nline 8", false)]
     [InlineData("changed one\nchanged two", false)]
-    public void A_setting_said_twice_is_told(string rows, bool isTold) => Assert.Equal(isTold, Analysis.Of($"{rows}\n{Plain}").Findings.Any(f => f.Code == "TEXT12"));
+    public void A_setting_said_twice_is_told(string rows, bool isTold) =>
+        Assert.Equal(isTold, Analysis.Of($"{rows}\n{Plain}").Findings.Any(f => f.Code == "TEXT12"));
 
     [Theory]
     [InlineData("restart 2 after 4\nrestart 2 after 6", true)]
     [InlineData("restart 2 after 4\nrestart 2 after 4", false)]
     [InlineData("restart 2 after 4\nrestart 3 after 6", false)]
-    public void A_second_cut_of_a_repeat_is_told(string rows, bool isTold) => Assert.Equal(isTold, Analysis.Of(Plain + rows).Findings.Any(f => f.Code == "PART03"));
+    public void A_second_cut_of_a_repeat_is_told(string rows, bool isTold) =>
+        Assert.Equal(isTold, Analysis.Of(Plain + rows).Findings.Any(f => f.Code == "PART03"));
 }

@@ -19,7 +19,9 @@ public class LessonAskedTests
     [Fact]
     public void Choices_have_their_words()
     {
-        Assert.Equal("add-on pairs last-part-first parts follow-along layer-rounds move-by-move pool", string.Join(' ', WayWords.Orders.Keys));
+        Assert.Equal(
+            "add-on pairs last-part-first parts follow-along layer-rounds move-by-move pool",
+            string.Join(' ', WayWords.Orders.Keys));
         Assert.Equal("hall breakdown fitness song party circle", string.Join(' ', WayWords.Kinds.Keys));
         Assert.Equal("quick brisk unhurried", string.Join(' ', WayWords.Paces.Keys));
         Assert.Equal("feet-first all-at-once", string.Join(' ', WayWords.LayerSchools.Keys));
@@ -42,10 +44,21 @@ public class LessonAskedTests
         {
             Kind = LessonKind.Party,
             Minutes = 45,
-            Way = new WayAsked { Order = TeachingOrder.LastPartFirst, Demonstration = false, Ladder = [new Rate(60), new Rate(112.5)], CountIn = 0 },
+            Way = new WayAsked
+            {
+                Order = TeachingOrder.LastPartFirst,
+                Demonstration = false,
+                Ladder = [new Rate(60), new Rate(112.5)],
+                CountIn = 0
+            },
             Version = "easier",
             WarmUp = ["march"],
-            Changes = new BlockChanges { Pins = [new BlockPin("walk:A:1", 90)], Added = [new OwnBlock("own:1", "Talk “é”", 60)], Removed = ["show"] },
+            Changes = new BlockChanges
+            {
+                Pins = [new BlockPin("walk:A:1", 90)],
+                Added = [new OwnBlock("own:1", "Talk “é”", 60)],
+                Removed = ["show"]
+            },
             Cuts = [new BiteCut(0, "A", 1, 4)],
             Spans = [new BiteSpan(0, 2)],
         };
@@ -54,14 +67,24 @@ public class LessonAskedTests
             KeptJson.Write(asked));
     }
 
-    private static readonly Gen<string> Words = Gen.OneOf(Gen.String[0, 12].Select(s => s.Replace("\0", "", StringComparison.Ordinal)), Gen.OneOfConst("", "walk:A:2", "Lanterns; out = now / 100%*!", "<b onclick=\"x\">'&\t\\", "Ünïcode ☂ 🎈", "own:1"))
+    private static readonly Gen<string> Words = Gen.OneOf(
+        Gen.String[0, 12].Select(s => s.Replace("\0", "", StringComparison.Ordinal)),
+        Gen.OneOfConst("", "walk:A:2", "Lanterns; out = now / 100%*!", "<b onclick=\"x\">'&\t\\", "Ünïcode ☂ 🎈", "own:1"))
         // Half of a character is no text.
         .Where(s => !s.Any(char.IsSurrogate) || s == "Ünïcode ☂ 🎈");
 
     private static Gen<T?> Maybe<T>()
         where T : struct, Enum => Gen.OneOfConst([.. Enum.GetValues<T>().Cast<T?>(), null]);
 
-    private static readonly Gen<WayAsked> Ways = Gen.Select(Maybe<PaceName>(), Maybe<TeachingOrder>(), Gen.OneOfConst<bool?>(true, false, null), Gen.Int[10, 200].List[0, 5], Maybe<WallSchool>(), Maybe<CountStyle>(), Maybe<ProgressSchool>(), Gen.Int[0, 64])
+    private static readonly Gen<WayAsked> Ways = Gen.Select(
+        Maybe<PaceName>(),
+        Maybe<TeachingOrder>(),
+        Gen.OneOfConst<bool?>(true, false, null),
+        Gen.Int[10, 200].List[0, 5],
+        Maybe<WallSchool>(),
+        Maybe<CountStyle>(),
+        Maybe<ProgressSchool>(),
+        Gen.Int[0, 64])
         .Select((pace, order, show, ladder, walls, counting, progress, countIn) => new WayAsked
         {
             Pace = pace,
@@ -75,29 +98,40 @@ public class LessonAskedTests
             Until = countIn == 0 ? null : countIn,
         });
 
-    private static readonly Gen<LessonAsked> Lessons = Gen.Select(Ways, Maybe<LessonKind>(), Gen.Int[5, 540], Words.Array[0, 4], Words.Array[0, 4], Words, Gen.Double[0, 9000]).Select((way, kind, minutes, moves, blocks, word, seconds) => new LessonAsked
-    {
-        Way = way,
-        Kind = kind,
-        Minutes = minutes,
-        Version = word,
-        WarmUp = moves,
-        CoolDown = [.. moves.Reverse()],
-        WithoutRecaps = minutes % 2 == 0,
-        Changes = new BlockChanges
+    private static readonly Gen<LessonAsked> Lessons = Gen.Select(
+        Ways,
+        Maybe<LessonKind>(),
+        Gen.Int[5, 540],
+        Words.Array[0, 4],
+        Words.Array[0, 4],
+        Words,
+        Gen.Double[0, 9000])
+        .Select((way, kind, minutes, moves, blocks, word, seconds) => new LessonAsked
         {
-            Pins = [.. blocks.Select((b, i) => new BlockPin(b, i % 2 == 0 ? seconds : null, i % 2 == 0 ? null : i))],
-            Added = [.. blocks.Select((b, i) => new OwnBlock($"own:{i}", b, seconds, i % 2 == 0 ? i : null, i % 2 == 0 ? b : null))],
-            Moves = [.. blocks.Select(b => new BlockMove(b, word))],
-            Removed = blocks,
-            Split = blocks,
-        },
-        Cuts = [.. blocks.Select((b, i) => new BiteCut(i, b, i + 1, i % 2 == 0 ? 4 : null))],
-        Spans = [.. blocks.Select((_, i) => new BiteSpan(i, i, i % 2 == 0 ? null : i))],
-    });
+            Way = way,
+            Kind = kind,
+            Minutes = minutes,
+            Version = word,
+            WarmUp = moves,
+            CoolDown = [.. moves.Reverse()],
+            WithoutRecaps = minutes % 2 == 0,
+            Changes = new BlockChanges
+            {
+                Pins = [.. blocks.Select((b, i) => new BlockPin(b, i % 2 == 0 ? seconds : null, i % 2 == 0 ? null : i))],
+                Added = [.. blocks.Select((b, i) => new OwnBlock($"own:{i}", b, seconds, i % 2 == 0 ? i : null, i % 2 == 0 ? b : null))],
+                Moves = [.. blocks.Select(b => new BlockMove(b, word))],
+                Removed = blocks,
+                Split = blocks,
+            },
+            Cuts = [.. blocks.Select((b, i) => new BiteCut(i, b, i + 1, i % 2 == 0 ? 4 : null))],
+            Spans = [.. blocks.Select((_, i) => new BiteSpan(i, i, i % 2 == 0 ? null : i))],
+        });
 
     [Fact]
-    public void Whatever_is_asked_is_read_as_it_was_written() => Lessons.Sample(asked => Assert.Equal(KeptJson.Write(asked), KeptJson.Write(KeptJson.Read<LessonAsked>(KeptJson.Write(asked)))), iter: 2000);
+    public void Whatever_is_asked_is_read_as_it_was_written() =>
+        Lessons.Sample(
+            asked => Assert.Equal(KeptJson.Write(asked), KeptJson.Write(KeptJson.Read<LessonAsked>(KeptJson.Write(asked)))),
+            iter: 2000);
 
     [Theory]
     [InlineData("", "cannot be read")]
@@ -120,7 +154,8 @@ public class LessonAskedTests
     [InlineData("""{"format":1,"minutes":4}""", "from 5 to 540 minutes, not 4")]
     [InlineData("""{"format":1,"minutes":541}""", "from 5 to 540 minutes, not 541")]
     [InlineData("""{"format":1,"changes":{"pins":[{"seconds":4}]}}""", "block")]
-    public void What_is_no_such_thing_is_refused_and_said(string text, string says) => Assert.Contains(says, Assert.Throws<KeptFormatException>(() => KeptJson.Read<LessonAsked>(text)).Message, StringComparison.Ordinal);
+    public void What_is_no_such_thing_is_refused_and_said(string text, string says) =>
+        Assert.Contains(says, Assert.Throws<KeptFormatException>(() => KeptJson.Read<LessonAsked>(text)).Message, StringComparison.Ordinal);
 
     [Theory]
     [InlineData(BlockPress.OnceLess, null, 2)]
@@ -140,7 +175,9 @@ public class LessonAskedTests
     {
         Assert.Equal(1, LessonAsked.Usual.With(BlockPress.OnceLess, Danced with { Repeats = 1 }).Changes.Pins[0].Repeats);
         Assert.Equal(99, LessonAsked.Usual.With(BlockPress.OnceMore, Danced with { Repeats = 99 }).Changes.Pins[0].Repeats);
-        Assert.Equal(LessonBrief.Longest * 60, LessonAsked.Usual.With(BlockPress.MinuteMore, Danced with { Seconds = 1e6 }).Changes.Pins[0].Seconds);
+        Assert.Equal(
+            LessonBrief.Longest * 60,
+            LessonAsked.Usual.With(BlockPress.MinuteMore, Danced with { Seconds = 1e6 }).Changes.Pins[0].Seconds);
         Assert.Equal(60, LessonAsked.Usual.With(BlockPress.MinuteMore, Danced with { Seconds = 29 }).Changes.Pins[0].Seconds);
         Assert.Equal(120, LessonAsked.Usual.With(BlockPress.MinuteMore, Danced with { Seconds = 31 }).Changes.Pins[0].Seconds);
         // Where nothing is repeated there is nothing to repeat once more, and what stands nowhere goes nowhere.
@@ -157,7 +194,10 @@ public class LessonAskedTests
         // Put further and further it is written once; where another was put between, its own move stands before that.
         Assert.Equal([new BlockMove("dance:A:1", ""), new BlockMove("walk:A:2", "walk:A:1")], asked.Changes.Moves);
         Assert.Equal(3, asked.With(BlockPress.Earlier, Danced).Changes.Moves.Count);
-        asked = asked.With(BlockPress.InTwo, Walk).With(BlockPress.InTwo, Walk).With(BlockPress.TakeOut, Danced).With(BlockPress.TakeOut, Danced);
+        asked = asked.With(BlockPress.InTwo, Walk)
+            .With(BlockPress.InTwo, Walk)
+            .With(BlockPress.TakeOut, Danced)
+            .With(BlockPress.TakeOut, Danced);
         Assert.Equal(["walk:A:2"], asked.Changes.Split);
         Assert.Equal(["dance:A:1"], asked.Changes.Removed);
         Assert.Equal(4, asked.Changes.Count());
@@ -206,7 +246,15 @@ public class LessonAskedTests
         Assert.True(suggested.RunIsGift);
         Assert.False(new WayAsked { Progress = ProgressSchool.OneRun }.Over(suggested).RunIsGift);
         // A whole way is itself, over whatever is suggested.
-        var own = new TeachingWay { Order = TeachingOrder.Pairs, Ladder = [], CountIn = 0, Until = 3, Counting = CountStyle.Down, Pace = PaceName.Quick };
+        var own = new TeachingWay
+        {
+            Order = TeachingOrder.Pairs,
+            Ladder = [],
+            CountIn = 0,
+            Until = 3,
+            Counting = CountStyle.Down,
+            Pace = PaceName.Quick
+        };
         Assert.Equal(own, WayAsked.Of(own).Over(new TeachingWay { Ladder = [new Rate(80)], Demonstration = false }));
     }
 
@@ -214,7 +262,9 @@ public class LessonAskedTests
     public void A_class_is_told_in_its_own_words()
     {
         const string script = "part A\n1-4 vine R\n5-8 vine L\n";
-        var told = ClassCues.None.With(new ClassCue("A", 1, "5", "to the quay")).With(new ClassCue("Z", 9, "1", "nowhere")).With(new ClassCue("A", 1, "5", "home"));
+        var told = ClassCues.None.With(new ClassCue("A", 1, "5", "to the quay"))
+            .With(new ClassCue("Z", 9, "1", "nowhere"))
+            .With(new ClassCue("A", 1, "5", "home"));
         Assert.Equal(2, told.Cues.Count);
         Assert.Contains("cue 5 home", told.Over(script, StepLexicon.Shipped), StringComparison.Ordinal);
         Assert.DoesNotContain("quay", told.Over(script, StepLexicon.Shipped), StringComparison.Ordinal);

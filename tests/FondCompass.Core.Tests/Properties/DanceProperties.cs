@@ -14,8 +14,12 @@ public partial class DanceProperties
     private static readonly (string Row, bool Keeps)[] Blocks =
     [
         ("vine {0}", false), ("lock step {0} forward, brush {1}", false), ("rocking chair {0}", true), ("monterey {0} 1/4", true),
-        ("jazz box {0}", true), ("step {0} forward, turn 1/4 left, touch {1}, step {1} side, touch {0}", true), ("rock {0} back, recover {1}, step {0} forward, hold", false),
-        ("v step {0}", true), ("pivot turn {0} 1/2, pivot turn {0} 1/4", true), ("step {0} side, step {1} behind, step {0} side, step {1} across", true),
+        ("jazz box {0}", true),
+        ("step {0} forward, turn 1/4 left, touch {1}, step {1} side, touch {0}", true),
+        ("rock {0} back, recover {1}, step {0} forward, hold", false),
+        ("v step {0}", true),
+        ("pivot turn {0} 1/2, pivot turn {0} 1/4", true),
+        ("step {0} side, step {1} behind, step {0} side, step {1} across", true),
     ];
 
     internal static readonly Gen<List<string>> LegalRows = Gen.Int[0, Blocks.Length - 1].Array[2, 24].Select(picks =>
@@ -76,7 +80,9 @@ public partial class DanceProperties
             Assert.Equal(rows, rows.Select(Mirror).Select(Mirror));
             Assert.Equal(plain.Trace.EndWeight.Other(), mirrored.Trace.EndWeight);
             Assert.Equal(-plain.Trace.NetTurn, mirrored.Trace.NetTurn);
-            Assert.Equal(plain.Findings.Select(f => (f.Code, f.Place with { Words = null })), mirrored.Findings.Select(f => (f.Code, f.Place with { Words = null })));
+            Assert.Equal(
+                plain.Findings.Select(f => (f.Code, f.Place with { Words = null })),
+                mirrored.Findings.Select(f => (f.Code, f.Place with { Words = null })));
             var stretch = Stretch.Whole(plain.Trace.Parts[0], mirrored: true).End(Weight.Right);
             Assert.Equal((mirrored.Trace.EndWeight, mirrored.Trace.NetTurn), (stretch.Weight, stretch.Turn));
         });
@@ -103,8 +109,51 @@ public partial class DanceProperties
     public void Noise_is_read_without_an_exception()
     {
         var words = Gen.OneOfConst(
-            "part", "A", "tag", "order", "A[1-99999999999]", "1-4", "5&6", "&1", "a", "8|1", "1e9", "-1", "step", "=", "vine", "R", "left", "turn", "1/4", "¼", "99/8", "and",
-            "with", ",", "+", "x99999", "unwind", "onto", "restart", "after", "3", "check", "weight", "facing", "free", "\"", "\u202e", "🦀", "\u0000", "\n", "\n", "\n", "jazz box", "pivot", "to");
+            "part",
+            "A",
+            "tag",
+            "order",
+            "A[1-99999999999]",
+            "1-4",
+            "5&6",
+            "&1",
+            "a",
+            "8|1",
+            "1e9",
+            "-1",
+            "step",
+            "=",
+            "vine",
+            "R",
+            "left",
+            "turn",
+            "1/4",
+            "¼",
+            "99/8",
+            "and",
+            "with",
+            ",",
+            "+",
+            "x99999",
+            "unwind",
+            "onto",
+            "restart",
+            "after",
+            "3",
+            "check",
+            "weight",
+            "facing",
+            "free",
+            "\"",
+            "\u202e",
+            "🦀",
+            "\u0000",
+            "\n",
+            "\n",
+            "\n",
+            "jazz box",
+            "pivot",
+            "to");
         words.Array[0, 60].Sample(
             picks =>
             {

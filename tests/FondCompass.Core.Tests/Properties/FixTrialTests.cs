@@ -9,8 +9,11 @@ public class FixTrialTests
 {
     private static readonly string[] Rows =
     [
-        "1-4 vine R", "5-8 vine R", "1 step R forward", "2 step R back", "3 touch L beside", "4 step L side", "5-6 rock R", "7-8 pivot 1/2 left", "5-8 jaz box R", "1-2 walk L, L",
-        "1-4 grapevin L", "7 turn 1/4 left, step R side", "8 touch R", "check weight L", "check facing 3", "1-8 walk R L R L, turn 1/4 wibble", "3 kick L forward", "&4 ball change R", "? 1-4 vyne R",
+        "1-4 vine R", "5-8 vine R", "1 step R forward", "2 step R back", "3 touch L beside", "4 step L side", "5-6 rock R",
+        "7-8 pivot 1/2 left", "5-8 jaz box R", "1-2 walk L, L",
+        "1-4 grapevin L", "7 turn 1/4 left, step R side",
+        "8 touch R", "check weight L", "check facing 3", "1-8 walk R L R L, turn 1/4 wibble", "3 kick L forward",
+        "&4 ball change R", "? 1-4 vyne R",
     ];
 
     [Fact]
@@ -26,7 +29,9 @@ public class FixTrialTests
                 var after = Analysis.Of(string.Join('\n', changed));
                 Assert.True(Errors(after) <= Errors(before), $"{script}\n{finding}\n{finding.Fix}");
                 Assert.True(
-                    finding.Severity == Severity.Error ? Errors(after) < Errors(before) : after.Findings.Count(f => f.Code == finding.Code) < before.Findings.Count(f => f.Code == finding.Code),
+                    finding.Severity == Severity.Error
+                        ? Errors(after) < Errors(before)
+                        : after.Findings.Count(f => f.Code == finding.Code) < before.Findings.Count(f => f.Code == finding.Code),
                     $"{script}\n{finding}\n{finding.Fix}");
             }
         },
@@ -42,7 +47,9 @@ public class FixTrialTests
         Assert.Equal(offered, foot.Fix is not null);
     }
 
-    /// <summary>At most 24, of 4,000 rows and 120,000 letters read again in all and 40,000 actions danced again; of a book of dances none.</summary>
+    /// <summary>
+    /// At most 24, of 4,000 rows and 120,000 letters read again in all and 40,000 actions danced again; of a book of dances none.
+    /// </summary>
     [Theory]
     [InlineData(0, 8, 24)]
     [InlineData(83, 8, 24)]         // 166 rows: 24 times
@@ -56,7 +63,8 @@ public class FixTrialTests
     [InlineData(0, 3_682, 9)]
     public void Only_so_many_are_tried(int remarks, int march, int tried)
     {
-        var script = $"part A\n{string.Concat(Enumerable.Repeat("# so\n", remarks))}1-{march} march R\n" + string.Concat(Enumerable.Repeat("1-4 grapevin R\n5-8 grapevin L\n", 40));
+        var script = $"part A\n{string.Concat(Enumerable.Repeat("# so\n", remarks))}1-{march} march R\n"
+            + string.Concat(Enumerable.Repeat("1-4 grapevin R\n5-8 grapevin L\n", 40));
 
         Assert.Equal(tried, Analysis.Of(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));
     }
@@ -70,7 +78,8 @@ public class FixTrialTests
     {
         var steps = "part A\n" + string.Concat(Enumerable.Repeat("1-4 grapevin R\n5-8 grapevin L\n", 15));
         var left = letters - steps.Split('\n').Sum(r => r.Length);
-        var script = steps + string.Join('\n', Enumerable.Range(0, (left / 1_000) + 1).Select(i => "#".PadRight(i == 0 ? left % 1_000 : 1_000, 's')));
+        var script = steps
+            + string.Join('\n', Enumerable.Range(0, (left / 1_000) + 1).Select(i => "#".PadRight(i == 0 ? left % 1_000 : 1_000, 's')));
         Assert.Equal(letters, script.Split('\n').Sum(r => r.Length));
 
         Assert.Equal(tried, Analysis.Of(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));

@@ -14,7 +14,8 @@ namespace FondCompass.Core.Tests.Prose;
 public partial class MannersTests
 {
     private static readonly IReadOnlyList<JsonElement> Texts =
-        [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Prose", "manners.json"))).RootElement.EnumerateArray()];
+        [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Prose", "manners.json"))).RootElement
+            .EnumerateArray()];
 
     public static TheoryData<string> Ids => [.. Texts.Select(t => t.GetProperty("id").GetString()!)];
 
@@ -27,7 +28,9 @@ public partial class MannersTests
         var trace = pasted.Analysis.Trace;
         foreach (var part in text.GetProperty("parts").EnumerateObject())
         {
-            var read = trace.Parts.Count == 1 ? trace.Parts[0] : trace.Parts.Single(p => p.Part.Name.Equals(part.Name, StringComparison.OrdinalIgnoreCase));
+            var read = trace.Parts.Count == 1
+                ? trace.Parts[0]
+                : trace.Parts.Single(p => p.Part.Name.Equals(part.Name, StringComparison.OrdinalIgnoreCase));
             Assert.Equal((part.Name, part.Value.GetInt32()), (part.Name, read.Part.Counts));
         }
 
@@ -88,7 +91,8 @@ public partial class MannersTests
     [InlineData("Vine right, vine left. Restart on wall 3 after 4 counts.", 8)]
     [InlineData("Sea Pink 16 counts vine right, vine left, rocking chair, rocking chair", 16)]
     [InlineData("Tag (4 counts): sway R, L, R, L\nSection 1\nvine right, vine left", 8)]
-    public void No_steps_are_lost_beside_the_frame(string text, int counts) => Assert.Equal(counts, ProseReader.Read(text).Analysis.Trace.TotalCounts);
+    public void No_steps_are_lost_beside_the_frame(string text, int counts) =>
+        Assert.Equal(counts, ProseReader.Read(text).Analysis.Trace.TotalCounts);
 
     /// <summary>What the text does not say and is decided all the same is told.</summary>
     [Fact]

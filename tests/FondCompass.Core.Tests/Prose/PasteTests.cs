@@ -22,7 +22,8 @@ public class PasteTests
         var trace = analysis.Trace;
         foreach (var part in truth.GetProperty("parts").EnumerateObject())
         {
-            points.Add(($"part {part.Name} = {part.Value}", trace.Parts.Any(p => p.Part.Counts == part.Value.GetInt32() && (p.Part.Name == part.Name || trace.Parts.Count == 1))));
+            points.Add(($"part {part.Name} = {part.Value}", trace.Parts.Any(p => p.Part.Counts == part.Value.GetInt32()
+                && (p.Part.Name == part.Name || trace.Parts.Count == 1))));
         }
 
         points.Add(($"total {truth.GetProperty("totalCounts")}", trace.TotalCounts == truth.GetProperty("totalCounts").GetInt32()));
@@ -31,13 +32,17 @@ public class PasteTests
         points.Add(("start weight", trace.StartWeight.Letter() == truth.GetProperty("startWeight").GetString()));
         foreach (var spot in truth.GetProperty("spots").EnumerateArray())
         {
-            var part = trace.Parts.FirstOrDefault(p => p.Part.Name == spot.GetProperty("part").GetString()) ?? (trace.Parts.Count > 0 ? trace.Parts[0] : null);
-            points.Add(($"spot {spot}", part?.Actions.Any(a => a.Action.Line == spot.GetProperty("line").GetInt32() && a.Action.Beat.Label(analysis.Dance.Header.LineCounts) == spot.GetProperty("count").GetString()
+            var part = trace.Parts.FirstOrDefault(p => p.Part.Name == spot.GetProperty("part").GetString())
+                ?? (trace.Parts.Count > 0 ? trace.Parts[0] : null);
+            points.Add(($"spot {spot}", part?.Actions.Any(a => a.Action.Line == spot.GetProperty("line").GetInt32()
+                && a.Action.Beat.Label(analysis.Dance.Header.LineCounts) == spot.GetProperty("count").GetString()
                 && (spot.GetProperty("foot").ValueKind == JsonValueKind.Null || a.Foot.Letter() == spot.GetProperty("foot").GetString())
-                && a.After.Weight.Letter() == spot.GetProperty("weightAfter").GetString() && a.After.Facing.ToString() == spot.GetProperty("facingAfter").GetString()) == true));
+                && a.After.Weight.Letter() == spot.GetProperty("weightAfter").GetString()
+                && a.After.Facing.ToString() == spot.GetProperty("facingAfter").GetString()) == true));
         }
 
-        return (points.Count(p => p.Reached) / (double)points.Count, pasted.Understood, [.. points.Where(p => !p.Reached).Select(p => p.What)]);
+        return (points.Count(p => p.Reached) / (double)points.Count, pasted.Understood, [.. points.Where(p => !p.Reached)
+            .Select(p => p.What)]);
     }
 
     [Theory]
@@ -84,5 +89,7 @@ public class PasteTests
 
     [Fact]
     public void A_long_remark_beside_steps_that_are_understood_is_none() =>
-        Assert.DoesNotContain(ProseReader.Read($"part A\n1-4 vine right\n5-8 vine left\nnote {string.Join(' ', Enumerable.Repeat("breathe", 60))}").Doubts, d => d.Contains("letters", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            ProseReader.Read($"part A\n1-4 vine right\n5-8 vine left\nnote {string.Join(' ', Enumerable.Repeat("breathe", 60))}").Doubts,
+            d => d.Contains("letters", StringComparison.Ordinal));
 }

@@ -42,7 +42,10 @@ public class ProseReaderTests
     [InlineData(4)]
     [InlineData(60)]
     public void What_is_said_again_and_again_ends(int times) =>
-        Assert.InRange(ProseReader.Read($"Shuffle right, coaster left.{string.Concat(Enumerable.Repeat(" Again.", times))}").Script.Length, 10, 2_000_000);
+        Assert.InRange(
+            ProseReader.Read($"Shuffle right, coaster left.{string.Concat(Enumerable.Repeat(" Again.", times))}").Script.Length,
+            10,
+            2_000_000);
 
     /// <summary>Ten times 4,096 actions are as many as are laid; what is behind stays as a remark and is told.</summary>
     [Theory]
@@ -52,7 +55,11 @@ public class ProseReaderTests
     {
         var pasted = ProseReader.Read(string.Join('\n', Enumerable.Repeat("1-4096 march R", rows)));
 
-        Assert.Equal(told, pasted.Doubts.Any(d => d.Contains("40,000 actions tried on their counts; what begins with row 11 is not", StringComparison.Ordinal)));
+        Assert.Equal(
+            told,
+            pasted.Doubts.Any(d => d.Contains(
+                "40,000 actions tried on their counts; what begins with row 11 is not",
+                StringComparison.Ordinal)));
         Assert.Equal(told ? PastedFate.Aside : PastedFate.Understood, pasted.Rows[^1].Fate);
     }
 
@@ -65,7 +72,10 @@ public class ProseReaderTests
         Assert.Equal((32, 2, 16), (analysis.Trace.TotalCounts, analysis.Dance.Header.IntendedWalls, analysis.Dance.Header.Intro));
         Assert.Equal([8, 8, 8, 8], analysis.Trace.Parts[0].Part.Lines.Select(l => l.Counts));
         Assert.Equal((3, 16), (analysis.Dance.Restarts[0].Repeat, analysis.Dance.Restarts[0].AfterCount));
-        Assert.Equal(["WORD03"], analysis.Findings.Where(f => f.Severity == Severity.Warning && f.Code.StartsWith("WORD", StringComparison.Ordinal)).Select(f => f.Code));
+        Assert.Equal(
+            ["WORD03"],
+            analysis.Findings.Where(f => f.Severity == Severity.Warning && f.Code.StartsWith("WORD", StringComparison.Ordinal))
+                .Select(f => f.Code));
         Assert.InRange(pasted.Understood, 0.85, 0.99);
         Assert.Equal("out and back", analysis.Trace.Parts[0].Part.Lines[0].Name);
     }
@@ -90,7 +100,10 @@ public class ProseReaderTests
 
     [Fact]
     public void Every_word_pasted_is_still_there() =>
-        Gen.OneOf(Gen.OneOfConst(RunningSheet.Split('\n')).Array[1, 20].Select(r => string.Join('\n', r)), Gen.Char['a', 'z'].Array[0, 200].Select(c => new string(c).Replace('q', '\n').Replace('x', ' '))).Sample(text =>
+        Gen.OneOf(
+            Gen.OneOfConst(RunningSheet.Split('\n')).Array[1, 20].Select(r => string.Join('\n', r)),
+            Gen.Char['a', 'z'].Array[0, 200].Select(c => new string(c).Replace('q', '\n').Replace('x', ' ')))
+            .Sample(text =>
         {
             var pasted = ProseReader.Read(text);
             foreach (var (row, at) in text.Split('\n').Select((r, i) => (r, i)).Where(r => r.r.Trim().Length > 0))
@@ -120,7 +133,8 @@ public class ProseReaderTests
     [InlineData("Beginner - 32 counts, 4 walls")]
     [InlineData("Left foot, wait 16, 4 walls")]
     [InlineData("Intro 16, 32 counts")]
-    public void Settings_alone_are_no_title(string row) => Assert.DoesNotContain("title", ProseReader.Read($"{row}\nVine right, vine left\n").Script, StringComparison.Ordinal);
+    public void Settings_alone_are_no_title(string row) =>
+        Assert.DoesNotContain("title", ProseReader.Read($"{row}\nVine right, vine left\n").Script, StringComparison.Ordinal);
 
     [Fact]
     public void What_the_text_says_of_itself_and_the_dance_does_not_bear_out_is_told()
@@ -141,12 +155,15 @@ public class ProseReaderTests
     [Theory]
     [InlineData("Tag 4 counts after wall 2. Wait 16 and start on the right.\nVine right, vine left", "intro 16")]
     [InlineData("Part A 16 count, Tag 4 count 입니다. 전주 16 count 기다리고 오른발부터 시작합니다.\n오른쪽 바인", "intro 16")]
-    public void A_tag_in_the_same_row_hides_no_intro(string text, string setting) => Assert.Contains(setting, ProseReader.Read(text + "\n").Script, StringComparison.Ordinal);
+    public void A_tag_in_the_same_row_hides_no_intro(string text, string setting) =>
+        Assert.Contains(setting, ProseReader.Read(text + "\n").Script, StringComparison.Ordinal);
 
     [Fact]
     public void Talk_of_hands_is_not_danced()
     {
-        var script = ProseReader.Read("Walk in right, left, right, touch left.\nHold hands like eggs. If your neighbour stumbles, let go rather than pull.\n").Script;
+        var script =
+            ProseReader.Read(
+                "Walk in right, left, right, touch left.\nHold hands like eggs. If your neighbour stumbles, let go rather than pull.\n").Script;
         Assert.Contains("note Hold hands like eggs", script, StringComparison.Ordinal);
         Assert.DoesNotContain("1-8", script, StringComparison.Ordinal);
     }
@@ -159,12 +176,16 @@ public class ProseReaderTests
         Assert.DoesNotContain(ProseReader.Read(Rows(1000)).Doubts, d => d.Contains("are read", StringComparison.Ordinal));
         var many = ProseReader.Read(Rows(1002));
         Assert.Contains(many.Doubts, d => d.Contains("what begins with row 1,001 is not", StringComparison.Ordinal));
-        Assert.Equal(("1-8 vine R, vine L\n1-8 vine R, vine L", "# 1-8 vine R, vine L\n# 1-8 vine R, vine L", PastedFate.Aside), (many.Rows[^1].From, many.Rows[^1].Script, many.Rows[^1].Fate));
+        Assert.Equal(
+            ("1-8 vine R, vine L\n1-8 vine R, vine L", "# 1-8 vine R, vine L\n# 1-8 vine R, vine L", PastedFate.Aside),
+            (many.Rows[^1].From, many.Rows[^1].Script, many.Rows[^1].Fate));
         var words = ProseReader.Read(string.Join('\n', Enumerable.Repeat(string.Join(' ', Enumerable.Repeat("la", 1000)), 13)));
         Assert.Contains(words.Doubts, d => d.Contains("what begins with row 13 is not", StringComparison.Ordinal));
         var letters = ProseReader.Read("1-8 vine R, vine L\n" + new string('x', 8001));
         Assert.Contains(letters.Doubts, d => d.Contains("Row 2 has 8,001 letters", StringComparison.Ordinal));
         Assert.Equal(PastedFate.Aside, letters.Rows[^1].Fate);
-        Assert.DoesNotContain(ProseReader.Read("1-8 vine R, vine L\n" + new string('x', 8000)).Doubts, d => d.Contains("letters", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            ProseReader.Read("1-8 vine R, vine L\n" + new string('x', 8000)).Doubts,
+            d => d.Contains("letters", StringComparison.Ordinal));
     }
 }

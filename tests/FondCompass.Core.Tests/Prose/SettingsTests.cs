@@ -3,7 +3,10 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Prose;
 
-/// <summary>What a row of pasted text says of the whole dance, as instructors write it: counts, walls, level, tempo, waiting, the foot to start with.</summary>
+/// <summary>
+/// What a row of pasted text says of the whole dance, as instructors write it: counts, walls, level, tempo, waiting, the foot to start
+/// with.
+/// </summary>
 public class SettingsTests
 {
     private static readonly string[] Frames = ["title", "credit", "genre", "line", "start", "level", "tempo", "intro", "walls"];
@@ -61,7 +64,8 @@ public class SettingsTests
     [InlineData("Waltz, 48 counts, start left", 'R')]
     [InlineData("Easy 32 count 4 wall line dance, start left foot after 16 counts", 'R')]
     [InlineData("percussive, left foot lead, wait 16 beats", 'R')]
-    public void The_foot_to_start_with(string row, char weight) => Assert.Contains($"start weight {weight} facing 12", FrameOf(row), StringComparison.Ordinal);
+    public void The_foot_to_start_with(string row, char weight) =>
+        Assert.Contains($"start weight {weight} facing 12", FrameOf(row), StringComparison.Ordinal);
 
     [Theory]
     [InlineData("Easy Street", "title Easy Street")]
@@ -79,11 +83,17 @@ public class SettingsTests
     /// <summary>What is said of one wall is no number of walls.</summary>
     [Fact]
     public void A_wall_is_not_the_walls() =>
-        Assert.DoesNotContain("walls", ProseReader.Read("1-8 vine R, vine L\nWall 2: leave out the claps").Script, StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "walls",
+            ProseReader.Read("1-8 vine R, vine L\nWall 2: leave out the claps").Script,
+            StringComparison.Ordinal);
 
     [Fact]
     public void What_a_row_of_settings_says_is_kept_as_a_remark() =>
-        Assert.Contains("# Left foot lead, wait 16", ProseReader.Read("Left foot lead, wait 16\n1-8 vine L, vine R").Script, StringComparison.Ordinal);
+        Assert.Contains(
+            "# Left foot lead, wait 16",
+            ProseReader.Read("Left foot lead, wait 16\n1-8 vine L, vine R").Script,
+            StringComparison.Ordinal);
 
     [Theory]
     [InlineData("chest circle to the right for 8", 16)]

@@ -5,7 +5,9 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Reading;
 
-/// <summary>Moves that are only named, turns of a count of their own, and slips of one letter: what is open is settled by what follows, or asked.</summary>
+/// <summary>
+/// Moves that are only named, turns of a count of their own, and slips of one letter: what is open is settled by what follows, or asked.
+/// </summary>
 public class NamedMovesTests
 {
     private const string Head = "genre line\nstart weight L\npart A\n";
@@ -64,7 +66,8 @@ public class NamedMovesTests
     [InlineData("1-8 barnacle x3\n1-4 vine R\n5-8 vine L", false)]
     [InlineData("1-4 barnacle\n5-8 cuttle swish\n1-4 vine R\n5-8 vine L", true)]
     [InlineData("1-2 barnacle\neasier 1-2 step R side, touch L\n3-4 barnacle\n5-8 walk R L R L", true)]
-    public void It_is_asked_where_the_words_right_behind_do_not_tell(string rows, bool asked) => Assert.Equal(asked, Has(Read(rows), "WORD08"));
+    public void It_is_asked_where_the_words_right_behind_do_not_tell(string rows, bool asked) =>
+        Assert.Equal(asked, Has(Read(rows), "WORD08"));
 
     [Fact]
     public void What_a_later_place_tells_holds_for_every_place()
@@ -123,7 +126,9 @@ public class NamedMovesTests
     [InlineData("1 step R side\n2 turn 1/4 left\n3-8 hold", true)]
     [InlineData("1 step R forward\n2 turn 1/2 left\n3-8 march x6", true)]
     public void Where_nothing_tells_the_foot_after_a_turn_it_is_said(string rows, bool told) =>
-        Assert.Equal(told, Analysis.Of("order A A\n" + Head + rows).Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("weight after the turn")));
+        Assert.Equal(
+            told,
+            Analysis.Of("order A A\n" + Head + rows).Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("weight after the turn")));
 
     [Theory]
     [InlineData("1&2 shuflle R", "1 step R forward · 1& close L · 2 step R forward", "1&2 shuffle R")]

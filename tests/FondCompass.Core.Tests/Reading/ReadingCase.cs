@@ -46,12 +46,18 @@ public sealed class ReadingCase(JsonElement entry)
                     Same("net turn", field.Value.GetInt32(), trace.NetTurn.Value);
                     break;
                 case "parts":
-                    Same("parts", string.Join(' ', field.Value.EnumerateArray().Select(p => $"{p[0].GetString()}={p[1].GetInt32()}")), string.Join(' ', trace.Parts.Select(p => $"{p.Part.Name}={p.Part.Counts}")));
+                    Same(
+                        "parts",
+                        string.Join(' ', field.Value.EnumerateArray().Select(p => $"{p[0].GetString()}={p[1].GetInt32()}")),
+                        string.Join(' ', trace.Parts.Select(p => $"{p.Part.Name}={p.Part.Counts}")));
                     break;
                 case "verbs":
                     foreach (var verb in field.Value.EnumerateObject())
                     {
-                        Same(verb.Name + " danced", verb.Value.GetInt32(), trace.Parts.Sum(p => p.Actions.Count(a => a.Action.Verb.Name == verb.Name)));
+                        Same(
+                            verb.Name + " danced",
+                            verb.Value.GetInt32(),
+                            trace.Parts.Sum(p => p.Actions.Count(a => a.Action.Verb.Name == verb.Name)));
                     }
 
                     break;
@@ -65,7 +71,8 @@ public sealed class ReadingCase(JsonElement entry)
                     States(field.Value, trace, told);
                     break;
                 case "without":
-                    told.AddRange(analysis.Findings.Where(f => field.Value.EnumerateArray().Any(c => c.GetString() == f.Code)).Select(f => $"needless {f}"));
+                    told.AddRange(analysis.Findings.Where(f => field.Value.EnumerateArray().Any(c => c.GetString() == f.Code))
+                        .Select(f => $"needless {f}"));
                     break;
                 case "errors":
                     var errors = analysis.Findings.Where(f => f.Severity == Severity.Error).ToList();
@@ -104,7 +111,8 @@ public sealed class ReadingCase(JsonElement entry)
 
     private static bool Fits(JsonElement want, string got) => want.ValueKind == JsonValueKind.Null || want.GetString() == got;
 
-    private static string Short(TracedAction a) => $"{a.At.Value}:{a.Foot.Letter()}{(a.TakesWeight ? "+" : "-")}/{a.After.Weight.Letter()}@{a.After.Facing}";
+    private static string Short(TracedAction a) =>
+        $"{a.At.Value}:{a.Foot.Letter()}{(a.TakesWeight ? "+" : "-")}/{a.After.Weight.Letter()}@{a.After.Facing}";
 
     private static void Feet(JsonElement want, DanceTrace trace, List<string> told)
     {
@@ -115,7 +123,9 @@ public sealed class ReadingCase(JsonElement entry)
         {
             var here = got.Where(g => g.At.Value == tick).ToList();
             var there = wanted.Where(w => w[0].GetInt32() == tick).ToList();
-            same &= here.Count == there.Count && (there.Zip(here).All(p => Fits(p.First, p.Second)) || there.AsEnumerable().Reverse().Zip(here).All(p => Fits(p.First, p.Second)));
+            same &= here.Count == there.Count
+                && (there.Zip(here).All(p => Fits(p.First, p.Second))
+                    || there.AsEnumerable().Reverse().Zip(here).All(p => Fits(p.First, p.Second)));
         }
 
         if (!same)
@@ -142,7 +152,8 @@ public sealed class ReadingCase(JsonElement entry)
             var last = all.LastOrDefault(a => a.At.Value <= w[0].GetInt32());
             if (last is null || !Fits(w[1], last.After.Weight.Letter()) || !Fits(w[2], last.After.Facing.ToString()))
             {
-                told.Add($"at tick {w[0]} {last?.After.Weight} {last?.After.Facing} for {w[1]} {w[2]}; {string.Join(' ', all.Select(Short))}");
+                told.Add(
+                    $"at tick {w[0]} {last?.After.Weight} {last?.After.Facing} for {w[1]} {w[2]}; {string.Join(' ', all.Select(Short))}");
                 return;
             }
         }
@@ -150,14 +161,25 @@ public sealed class ReadingCase(JsonElement entry)
 
     private static void Flag(JsonElement flag, Analysis analysis, List<string> told)
     {
-        var rows = flag.GetProperty("row") is { ValueKind: JsonValueKind.Array } several ? several.EnumerateArray().Select(r => r.GetInt32()).ToList() : [flag.GetProperty("row").GetInt32()];
-        var least = flag.GetProperty("atLeast").GetString() switch { "error" => Severity.Error, "warning" => Severity.Warning, _ => Severity.Info };
-        if (!analysis.Findings.Any(f => f.Place.Row is { } row && rows.Contains(row) && f.Severity <= least && !ForTheLesson.Any(l => f.Code.StartsWith(l, StringComparison.Ordinal))))
+        var rows = flag.GetProperty("row") is { ValueKind: JsonValueKind.Array } several
+            ? several.EnumerateArray().Select(r => r.GetInt32()).ToList()
+            : [flag.GetProperty("row").GetInt32()];
+        var least = flag.GetProperty("atLeast").GetString() switch
+        {
+            "error" => Severity.Error,
+            "warning" => Severity.Warning,
+            _ => Severity.Info
+        };
+        if (!analysis.Findings.Any(f => f.Place.Row is { } row
+            && rows.Contains(row)
+            && f.Severity <= least
+            && !ForTheLesson.Any(l => f.Code.StartsWith(l, StringComparison.Ordinal))))
         {
             told.Add($"row {rows[0]} is not told ({least} or more)");
         }
 
-        if (analysis.Findings.FirstOrDefault(f => f.Severity == Severity.Error && !(f.Place.Row is { } row && rows.Contains(row))) is { } elsewhere)
+        if (analysis.Findings.FirstOrDefault(f => f.Severity == Severity.Error
+            && !(f.Place.Row is { } row && rows.Contains(row))) is { } elsewhere)
         {
             told.Add($"error elsewhere: {elsewhere}");
         }

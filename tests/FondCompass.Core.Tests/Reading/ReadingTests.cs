@@ -5,7 +5,10 @@ namespace FondCompass.Core.Tests.Reading;
 /// <summary>Rows as instructors word them are danced as a dancer would (docs/reading.md); the cases stand in readings.json.</summary>
 public class ReadingTests
 {
-    private static readonly IReadOnlyList<ReadingCase> Cases = ReadingCase.All(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Reading", "readings.json")));
+    private static readonly IReadOnlyList<ReadingCase> Cases = ReadingCase.All(File.ReadAllText(Path.Combine(
+        AppContext.BaseDirectory,
+        "Reading",
+        "readings.json")));
 
     public static TheoryData<string> Ids => [.. Cases.Select(c => c.Id)];
 

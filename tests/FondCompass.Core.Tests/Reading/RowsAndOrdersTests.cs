@@ -27,7 +27,11 @@ public class RowsAndOrdersTests
     [InlineData("1-2 step R forward, hold", "1-2\tstep  R\u00a0forward ,hold")]
     public void Case_and_white_space_never_matter(string plain, string other)
     {
-        string Danced(string row) => string.Join(' ', Analysis.Of($"part A\n{row}\n").Trace.Parts[0].Actions.Select(a => (a.At.Value, a.Action.Verb.Name, a.Foot, a.After.Weight, a.After.Facing)));
+        string Danced(string row) =>
+            string.Join(
+                ' ',
+                Analysis.Of($"part A\n{row}\n").Trace.Parts[0].Actions.Select(a =>
+                    (a.At.Value, a.Action.Verb.Name, a.Foot, a.After.Weight, a.After.Facing)));
 
         Assert.Equal(Danced(plain), Danced(other));
     }
@@ -71,7 +75,8 @@ public class RowsAndOrdersTests
     [Fact]
     public void A_free_stretch_gives_the_weight_it_says_to_the_part_behind_it()
     {
-        var analysis = Analysis.Of("part A\n1-8 march x8\npart B\n1-4 free, left free\n5 step R forward\n6 step L forward\n7-8 hold\norder A B\n");
+        var analysis =
+            Analysis.Of("part A\n1-8 march x8\npart B\n1-4 free, left free\n5 step R forward\n6 step L forward\n7-8 hold\norder A B\n");
 
         Assert.Contains(analysis.Findings, f => f.Code == "FOOT01" && f.Place.Row == 5);
     }

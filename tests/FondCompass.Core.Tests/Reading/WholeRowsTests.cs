@@ -23,7 +23,8 @@ public class WholeRowsTests
     [InlineData("1-4 rock R rock L rock R rock L", "1 rock R · 2 rock L · 3 rock R · 4 rock L")]
     [InlineData("1-2 rock R fwd", "1 rock R forward · 2 recover L")]
     [InlineData("1 rock R fwd", "1 rock R forward")]
-    public void A_rock_that_nothing_gives_back_is_danced_whole_where_the_counts_allow(string row, string reads) => Assert.Equal(reads, Reads(row));
+    public void A_rock_that_nothing_gives_back_is_danced_whole_where_the_counts_allow(string row, string reads) =>
+        Assert.Equal(reads, Reads(row));
 
     [Theory]
     [InlineData("1-8 side, together, side, touch, repeat to the left", "1 step R side · 2 close L · 3 step R side · 4 touch L · 5 step L side · 6 close R · 7 step L side · 8 touch R")]
@@ -114,7 +115,8 @@ public class WholeRowsTests
     [InlineData("1-4 step 1/2 turn, walk, walk", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 walk R · 4 walk L")]
     [InlineData("1-4 side, together, step 1/4 left, touch", "1 step R side · 2 close L · 3 step R, turning 1/4 left · 4 touch L")]
     [InlineData("1-2 step R 1/4 left, touch L", "1 step R, turning 1/4 left · 2 touch L")]
-    public void Step_and_turn_without_a_side_is_the_pivot_where_the_counts_allow(string row, string reads) => Assert.Equal(reads, Reads(row));
+    public void Step_and_turn_without_a_side_is_the_pivot_where_the_counts_allow(string row, string reads) =>
+        Assert.Equal(reads, Reads(row));
 
     [Theory]
     [InlineData("1-8 rocking chair, step 1/4 pivot L twice", "1 rock R forward · 2 recover L · 3 rock R back · 4 recover L · 5 step R · 6 pivot R, turning 1/4 left, onto L · 7 step R · 8 pivot R, turning 1/4 left, onto L")]
@@ -248,11 +250,15 @@ public class WholeRowsTests
     [InlineData("1-4 vine R + shoulder shimmy")]
     [InlineData("1-4 vine R, smooth and low")]
     public void What_is_plain_is_not_told(string row) =>
-        Assert.DoesNotContain(Analysis.Of($"start weight L\npart A\n{row}\n").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            Analysis.Of($"start weight L\npart A\n{row}\n").Findings,
+            f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
 
     [Fact]
     public void A_row_of_layers_that_names_a_step_is_told() =>
-        Assert.Contains(Analysis.Of("start weight L\npart A\n1-4 vine R\n+ weave R\n").Findings, f => f.Code == "WORD06" && f.Place.Row == 4);
+        Assert.Contains(
+            Analysis.Of("start weight L\npart A\n1-4 vine R\n+ weave R\n").Findings,
+            f => f.Code == "WORD06" && f.Place.Row == 4);
 
     [Fact]
     public void A_slip_in_styling_is_mended_where_it_stands()
@@ -369,7 +375,8 @@ public class WholeRowsTests
     [InlineData("1-4 two step R", "1 step R · 3 step L")]
     [InlineData("1-4 two heel struts", "1 heel R · 2 drop R · 3 heel L · 4 drop L")]
     [InlineData("1-3 three step turn R", "1 step R forward after turning 1/4 right · 2 step L back after turning 1/2 right · 3 step R side after turning 1/4 right")]
-    public void A_number_before_a_plural_is_how_many_and_before_a_singular_may_be_a_name(string row, string reads) => Assert.Equal(reads, Reads(row));
+    public void A_number_before_a_plural_is_how_many_and_before_a_singular_may_be_a_name(string row, string reads) =>
+        Assert.Equal(reads, Reads(row));
 
     /// <summary>A step by its whole name is that step, whatever foot the next row moves; that it does not fit is told there.</summary>
     [Theory]

@@ -2,10 +2,13 @@ using Xunit;
 
 namespace FondCompass.Core.Tests.Reading;
 
-/// <summary>Wordings as they are heard in a class, each told back as it is danced; one for every rule of reading that has no case elsewhere.</summary>
+/// <summary>
+/// Wordings as they are heard in a class, each told back as it is danced; one for every rule of reading that has no case elsewhere.
+/// </summary>
 public class WordingTests
 {
-    private static string Reads(string row, string head = "") => Analysis.Of($"{head}part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
+    private static string Reads(string row, string head = "") =>
+        Analysis.Of($"{head}part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
 
     [Theory]
     [InlineData("1-4 step R forward, 1/2 pivot L, step R forward, hold", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 hold")]
@@ -89,13 +92,15 @@ public class WordingTests
     [InlineData("1-4 vine R, L forward", "1 step R side · 2 step L behind · 3 step R side · 4 step L forward")]
     [InlineData("1-4 toe struts R, L forward", "1 toe R forward · 2 drop R · 3 toe L forward · 4 drop L")]
     [InlineData("1-4 shuffle R, L back", "1 step R back · 1& close L · 2 step R back · 3 step L back · 3& close R · 4 step L back")]
-    public void A_foot_with_its_way_behind_a_step_is_that_step_only_where_it_could_go_so(string row, string reads) => Assert.Equal(reads, Reads(row));
+    public void A_foot_with_its_way_behind_a_step_is_that_step_only_where_it_could_go_so(string row, string reads) =>
+        Assert.Equal(reads, Reads(row));
 
     [Theory]
     [InlineData("1-4 basics R L", "&1 tap R forward · 1 step R in place · 1& rock L back · 2 recover R · 2& tap L forward · 3 step L in place · 3& rock R back · 4 recover L")]
     [InlineData("1-4 basic R, basic L", "&1 tap R forward · 1 step R in place · 1& rock L back · 2 recover R · 2& tap L forward · 3 step L in place · 3& rock R back · 4 recover L")]
     [InlineData("1-8 basic R", "&1 tap R forward · 1 step R in place · 1& rock L back · 2 recover R · 2& tap L forward · 3 step L in place · 3& rock R back · 4 recover L · 4& tap R forward · 5 step R in place · 5& rock L back · 6 recover R · 6& tap L forward · 7 step L in place · 7& rock R back · 8 recover L")]
-    public void A_name_that_the_genre_gives_is_no_other_genres(string row, string reads) => Assert.Equal(reads, Reads(row, "genre percussive\n"));
+    public void A_name_that_the_genre_gives_is_no_other_genres(string row, string reads) =>
+        Assert.Equal(reads, Reads(row, "genre percussive\n"));
 
     [Theory]
     [InlineData("genre percussive\nstart weight R\nstep bosun = stomp, ds, rs, rs\n", "1-4 bosun L", "1 stomp L · 1& tap R forward · 2 step R in place · 2& rock L back · 3 recover R · 3& rock L back · 4 recover R")]
@@ -103,19 +108,22 @@ public class WordingTests
     [InlineData("step zag = 1 stomp, 2&3 shuffle, 4 stomp\n", "1-4 zag R", "1 stomp R · 2 step L forward · 2& close R · 3 step L forward · 4 stomp R")]
     [InlineData("step bay = heel, close, shuffle, rock, recover\n", "1-6 bay", "1 heel R · 2 close R · 3 step L forward · 3& close R · 4 step L forward · 5 rock R · 6 recover L")]
     [InlineData("step bay = step R forward, pivot 1/2 left, shuffle\n", "1-4 bay", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 3& close L · 4 step R forward")]
-    public void Inside_an_own_step_each_step_leads_with_the_foot_that_is_free(string head, string row, string reads) => Assert.Equal(reads, Reads(row, head));
+    public void Inside_an_own_step_each_step_leads_with_the_foot_that_is_free(string head, string row, string reads) =>
+        Assert.Equal(reads, Reads(row, head));
 
     [Theory]
     [InlineData("1-4 swivel heels, toes, heels, hold")]
     [InlineData("1-4 swivel heels toes heels hold")]
     [InlineData("1-4 swivels: heels, toes, heels, hold")]
-    public void Heels_and_toes_behind_a_swivel_swivel(string row) => Assert.Equal("1 swivel both · 2 swivel both · 3 swivel both · 4 hold", Reads(row));
+    public void Heels_and_toes_behind_a_swivel_swivel(string row) =>
+        Assert.Equal("1 swivel both · 2 swivel both · 3 swivel both · 4 hold", Reads(row));
 
     [Theory]
     [InlineData("1-4 slow slow quick walks R L")]
     [InlineData("1-4 slowly")]
     [InlineData("1-4 step R, step L, slow slow quick quick")]
-    public void A_rhythm_that_suits_no_steps_is_told(string row) => Assert.Contains(Analysis.Of($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
+    public void A_rhythm_that_suits_no_steps_is_told(string row) =>
+        Assert.Contains(Analysis.Of($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
 
     [Theory]
     [InlineData("1-4 knee up R, down")]
@@ -126,7 +134,8 @@ public class WordingTests
     [InlineData("1-4 right hand points up, then down, up, down")]
     [InlineData("1-4 body roll down and up")]
     [InlineData("1-2 step R down low")]
-    public void But_not_with_arms_or_beside_a_deed(string row) => Assert.DoesNotContain(Analysis.Of($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
+    public void But_not_with_arms_or_beside_a_deed(string row) =>
+        Assert.DoesNotContain(Analysis.Of($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
 
     [Theory]
     [InlineData("RLR", "r|l|r")]
@@ -136,7 +145,8 @@ public class WordingTests
     [InlineData("GIRL", "girl")]
     [InlineData("LRx", "lrx")]
     [InlineData("rl", "rl")]
-    public void Letters_of_feet_run_together(string text, string tokens) => Assert.Equal(tokens, string.Join('|', Core.Text.Lexer.Read(text).Select(t => t.Text)));
+    public void Letters_of_feet_run_together(string text, string tokens) =>
+        Assert.Equal(tokens, string.Join('|', Core.Text.Lexer.Read(text).Select(t => t.Text)));
 
     [Theory]
     [InlineData("count-in 8", 8, "")]
@@ -155,7 +165,8 @@ public class WordingTests
     [InlineData("count-in !!")]
     [InlineData("count-in 99")]
     [InlineData("count-in soon")]
-    public void A_count_in_that_is_none_is_told(string row) => Assert.Contains(Analysis.Of($"{row}\npart A\n1-8 march R").Findings, f => f.Code == "TEXT03");
+    public void A_count_in_that_is_none_is_told(string row) =>
+        Assert.Contains(Analysis.Of($"{row}\npart A\n1-8 march R").Findings, f => f.Code == "TEXT03");
 
     [Theory]
     [InlineData("1-7 march x7", 7)]
@@ -173,7 +184,8 @@ public class WordingTests
     [InlineData("1-4 paddle turns 1/4 left each", -4)]
     [InlineData("1-4 2 paddle turns, each turning 1/8 left", -2)]
     [InlineData("1-8 four paddle turns 1/4 left on each", -8)]
-    public void Paddle_turns_turn_by_the_amount_that_is_said(string row, int eighths) => Assert.Equal(eighths, Analysis.Of($"part A\n{row}").Trace.NetTurn.Value);
+    public void Paddle_turns_turn_by_the_amount_that_is_said(string row, int eighths) =>
+        Assert.Equal(eighths, Analysis.Of($"part A\n{row}").Trace.NetTurn.Value);
 
     [Fact]
     public void Two_at_one_count_tell_their_words()

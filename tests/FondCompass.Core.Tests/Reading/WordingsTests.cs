@@ -4,7 +4,8 @@ using Xunit;
 namespace FondCompass.Core.Tests.Reading;
 
 /// <summary>
-/// Known dances in the words of instructors, made at random: what comes back is the dance, or it is told that it is not (reading, section 1).
+/// Known dances in the words of instructors, made at random: what comes back is the dance, or it is told that it is not (reading, section
+/// 1).
 /// </summary>
 public class WordingsTests
 {

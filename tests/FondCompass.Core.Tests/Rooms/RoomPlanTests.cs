@@ -11,8 +11,19 @@ public class RoomPlanTests
     private const string Still = "part A\n1-8 march R";
     private const string Forward = "part A\n1 step R forward\n2 close L\n3-8 march R";
 
-    private static RoomPlan Plan(string script, double width, double depth, int dancers = 12, RoomLayout layout = RoomLayout.Rows, int repeats = 6, double? spacing = null, double allowance = 0, params RoomObstacle[] obstacles) =>
-        RoomPlan.Of(Analysis.Of(script).Trace, new RoomWish(new Hall(width, depth) { Obstacles = obstacles }, dancers, layout, repeats, spacing, allowance));
+    private static RoomPlan Plan(
+        string script,
+        double width,
+        double depth,
+        int dancers = 12,
+        RoomLayout layout = RoomLayout.Rows,
+        int repeats = 6,
+        double? spacing = null,
+        double allowance = 0,
+        params RoomObstacle[] obstacles) =>
+        RoomPlan.Of(
+            Analysis.Of(script).Trace,
+            new RoomWish(new Hall(width, depth) { Obstacles = obstacles }, dancers, layout, repeats, spacing, allowance));
 
     [Theory]
     [InlineData(9, 12, 35)]
@@ -66,7 +77,8 @@ public class RoomPlanTests
     [InlineData(3, 1.5, 0.8660254)]
     [InlineData(6, 1.5, 1.5)]
     [InlineData(12, 2, 3.8637033)]
-    public void A_ring_has_its_radius(int dancers, double spacing, double radius) => Assert.Equal(radius, RoomPlan.RadiusOf(dancers, spacing), 6);
+    public void A_ring_has_its_radius(int dancers, double spacing, double radius) =>
+        Assert.Equal(radius, RoomPlan.RadiusOf(dancers, spacing), 6);
 
     [Fact]
     public void A_ring_that_grows_needs_more()
@@ -122,15 +134,26 @@ public class RoomPlanTests
     [InlineData(Still, RoomLayout.Staggered, 40, "30 fit; 10 too many. Dance in 2 groups, one after the other.")]
     [InlineData(Still, RoomLayout.Chain, 6, "5 fit; 1 too many. Dance in 2 groups, one after the other.")]
     [InlineData("part A\n1-2 walk R forward, walk L forward\n3-4 walk R back, walk L back", RoomLayout.Rows, 30,
-        "25 fit; 5 too many. Dance in 2 groups, one after the other.|The dance leans 0.45 m forward and 0 m to the left: begin as far to the other side of the middle.")]
+        "25 fit; 5 too many. Dance in 2 groups, one after the other.|The dance leans 0.45 m forward and 0 m to the left: begin as far "
+            + "to the other side of the middle.")]
     [InlineData("part A\n1-2 step R side, step L beside", RoomLayout.Rows, 30,
-        "25 fit; 5 too many. Dance in 2 groups, one after the other.|In staggered rows 27 fit.|The dance leans 0 m back and 0.23 m to the right: begin as far to the other side of the middle.")]
+        "25 fit; 5 too many. Dance in 2 groups, one after the other.|In staggered rows 27 fit.|The dance leans 0 m back and 0.23 m to "
+            + "the right: begin as far to the other side of the middle.")]
     public void What_is_told_where_it_does_not_fit(string script, RoomLayout layout, int dancers, string insteads) =>
         Assert.Equal(insteads, string.Join('|', Plan(script, 9, 9, dancers, layout, repeats: 1).Insteads));
 
     /// <summary>As many as can be put down one by one on the same grid, tried by hand.</summary>
     [Fact]
-    public void What_fits_equals_putting_them_down_one_by_one() => Gen.Select(Gen.Double[2, 14], Gen.Double[2, 14], Gen.Double[0, 10], Gen.Double[0, 10], Gen.Double[0.2, 3], Gen.Bool, Gen.OneOfConst(Still, Forward)).Sample(
+    public void What_fits_equals_putting_them_down_one_by_one() =>
+        Gen.Select(
+            Gen.Double[2, 14],
+            Gen.Double[2, 14],
+            Gen.Double[0, 10],
+            Gen.Double[0, 10],
+            Gen.Double[0.2, 3],
+            Gen.Bool,
+            Gen.OneOfConst(Still, Forward))
+            .Sample(
         (width, depth, x, y, size, pillar, script) =>
         {
             var obstacle = new RoomObstacle(x, y, size, size, pillar);
@@ -154,7 +177,10 @@ public class RoomPlanTests
             {
                 var (left, right) = (p.X + (width / 2) + reachX.Low, p.X + (width / 2) + reachX.High);
                 var (back, front) = (p.Y + (depth / 2) + plan.Low.Y, p.Y + (depth / 2) + plan.High.Y);
-                return right > x - margin + 1e-9 && left < x + size + margin - 1e-9 && front > y - margin + 1e-9 && back < y + size + margin - 1e-9;
+                return right > x - margin + 1e-9
+                    && left < x + size + margin - 1e-9
+                    && front > y - margin + 1e-9
+                    && back < y + size + margin - 1e-9;
             });
             Assert.Equal(count - taken, plan.Most);
         },

@@ -89,8 +89,13 @@ public class FitConstraintTests
     [Fact]
     public void An_order_is_fitted_too()
     {
-        var script = "part V\n" + string.Join('\n', Dances.Touches(16).Split('\n').Skip(1)) + "\npart C\n1-4 vine R\n5-8 vine L\norder V C V C";
-        var song = new Song([new Passage("verse", 16, 100), new Passage("break", 4, 100), new Passage("chorus", 8, 100), new Passage("verse", 16, 100), new Passage("chorus", 8, 100)]);
+        var script = "part V\n"
+            + string.Join('\n', Dances.Touches(16).Split('\n').Skip(1))
+            + "\npart C\n1-4 vine R\n5-8 vine L\norder V C V C";
+        var song = new Song([
+            new Passage("verse", 16, 100), new Passage("break", 4, 100), new Passage("chorus", 8, 100),
+            new Passage("verse", 16, 100), new Passage("chorus", 8, 100)
+        ]);
         var fit = PhraseFit.Solve(Analysis.Of(script).Trace, song, 0);
         Assert.Equal((FitKind.Tag, 1, 4), fit.Changes.Select(c => (c.Kind, c.Repeat, c.Counts)).Single());
         Assert.True(fit.OffAfter < fit.OffBefore);
@@ -111,7 +116,10 @@ public class FitConstraintTests
         var song = new Song(Enumerable.Range(0, 500).Select(i => new Passage($"p{i}", 200, 120)).ToList());
         var fit = PhraseFit.Solve(trace, song, 0);
         Assert.Equal((true, 0, fit.OffBefore), (fit.Narrowed, fit.Changes.Count, fit.OffAfter));
-        Assert.False(PhraseFit.Solve(trace, Named([.. Enumerable.Range(0, 60).Select(i => (i % 2 == 0 ? "verse" : "chorus", 16))]), 0).Narrowed);
+        Assert.False(PhraseFit.Solve(
+            trace,
+            Named([.. Enumerable.Range(0, 60).Select(i => (i % 2 == 0 ? "verse" : "chorus", 16))]),
+            0).Narrowed);
     }
 
     [Theory]
@@ -121,7 +129,9 @@ public class FitConstraintTests
     public void An_order_that_begins_with_a_tag_is_fitted_from_its_first_part(string order, int off)
     {
         // The bell of 4, then verse and chorus in turn: as it is sung.
-        var trace = Analysis.Of($"part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\ntag Bell\n1-4 hold\n{order}").Trace;
+        var trace =
+            Analysis.Of(
+                $"part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\ntag Bell\n1-4 hold\n{order}").Trace;
         var song = order.Contains("round", StringComparison.Ordinal)
             ? Named(("bell", 4), ("verse", 16), ("chorus", 16), ("bell", 4), ("verse", 16), ("chorus", 16))
             : Named(("bell", 4), ("verse", 16), ("chorus", 16), ("verse", 16), ("chorus", 16));
@@ -132,9 +142,11 @@ public class FitConstraintTests
         Assert.Equal(4, fit.Starts[0]);
     }
 
-    private const string VerseAndChorus = "part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\norder V C V C";
+    private const string VerseAndChorus =
+        "part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\norder V C V C";
 
-    private static Song Named(params (string Name, int Counts)[] passages) => new([.. passages.Select(p => new Passage(p.Name, p.Counts, 120))]);
+    private static Song Named(params (string Name, int Counts)[] passages) =>
+        new([.. passages.Select(p => new Passage(p.Name, p.Counts, 120))]);
 
     [Fact]
     public void A_song_with_a_chorus_at_the_wrong_part_is_mended_by_a_wait_or_a_tag()
@@ -218,21 +230,31 @@ public class FitConstraintTests
     public void A_mirroring_loop_restarts_where_the_mirrored_top_can_begin(int first, int at)
     {
         // Three steps and a touch on one side, then the same foot again: the pattern comes back on the other foot.
-        var trace = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\n1 step R forward\n2 step L forward\n3 step R forward\n4 touch L beside\n5-8 hold").Trace;
+        var trace =
+            Analysis.Of(
+                "part A\n1-4 vine R\n5-8 vine L\n1 step R forward\n2 step L forward\n3 step R forward\n4 touch L beside\n5-8 hold").Trace;
         Assert.True(trace.Mirrors);
         var song = Named(("a", first), ("b", 16), ("c", 16));
-        Assert.InRange(PhraseFit.Solve(trace, song, 0).Changes.Count(c => c.Kind == FitKind.Restart && c.AtCount <= at), first == 8 ? 1 : 0, 1);
+        Assert.InRange(
+            PhraseFit.Solve(trace, song, 0).Changes.Count(c => c.Kind == FitKind.Restart && c.AtCount <= at),
+            first == 8 ? 1 : 0,
+            1);
     }
 
     [Fact]
     public void Proposals_are_ranked_and_each_is_another()
     {
         var trace = Analysis.Of(Dances.Touches(32)).Trace;
-        var song = new Song([new Passage("intro", 16, 112), new Passage("verse", 32, 112), new Passage("chorus", 32, 112), new Passage("bridge", 16, 112), new Passage("chorus", 32, 112), new Passage("outro", 8, 112)]);
+        var song = new Song([
+            new Passage("intro", 16, 112), new Passage("verse", 32, 112), new Passage("chorus", 32, 112),
+            new Passage("bridge", 16, 112), new Passage("chorus", 32, 112), new Passage("outro", 8, 112)
+        ]);
         var ranked = PhraseFit.Ranked(trace, song, 16, new FitConstraints());
         Assert.True(ranked.Count > 1);
         Assert.Equal(ranked.OrderBy(r => r.OffAfter).ThenBy(r => r.Changes.Count), ranked);
         Assert.Equal(PhraseFit.Solve(trace, song, 16).Changes, ranked[0].Changes);
-        Assert.All(PhraseFit.Ranked(trace, song, 16, new FitConstraints(NoRestarts: true)), r => Assert.All(r.Changes, c => Assert.Equal(FitKind.Tag, c.Kind)));
+        Assert.All(
+            PhraseFit.Ranked(trace, song, 16, new FitConstraints(NoRestarts: true)),
+            r => Assert.All(r.Changes, c => Assert.Equal(FitKind.Tag, c.Kind)));
     }
 }

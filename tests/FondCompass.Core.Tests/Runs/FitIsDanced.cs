@@ -15,7 +15,10 @@ public sealed class FitIsDanced
 
     [Fact]
     public void On_any_song() => Gen.Select(
-        DanceProperties.LegalRows, Gen.Select(Gen.Int[1, 70], Gen.Bool).Array[1, 6], Gen.Int[0, 20], Gen.OneOfConst("", "\nfrom 2 easier", "\nrepeat 3 easier", "\nafter 1 T\ntag T\n1-4 hold"))
+        DanceProperties.LegalRows,
+        Gen.Select(Gen.Int[1, 70], Gen.Bool).Array[1, 6],
+        Gen.Int[0, 20],
+        Gen.OneOfConst("", "\nfrom 2 easier", "\nrepeat 3 easier", "\nafter 1 T\ntag T\n1-4 hold"))
         .Sample(
             (rows, passages, start, more) =>
             {

@@ -6,7 +6,9 @@ namespace FondCompass.Core.Tests.Runs;
 /// <summary>Which moves are open where, with their boundaries.</summary>
 public class FitMovesTests
 {
-    private const string Order = "part V\n1-4 walk R, L, R, L\n5-8 walk R, L, R, L\n1-8 hold\npart C\n1-4 walk R, L, R, L\n5-8 walk R, L, R, L\npart B\n1-2 walk R, L\norder ";
+    private const string Order =
+        "part V\n1-4 walk R, L, R, L\n5-8 walk R, L, R, L\n1-8 hold\npart C\n1-4 walk R, L, R, L\n5-8 walk R, L, R, L\npart B\n1-2 walk "
+            + "R, L\norder ";
 
     private static List<FitMove> From(string script, FitConstraints? constraints = null)
     {
@@ -14,7 +16,8 @@ public class FitMovesTests
         return [.. moves.From(moves.Begin)];
     }
 
-    private static List<int> Counts(IEnumerable<FitMove> moves, FitKind kind) => [.. moves.Where(m => m.Kind == kind).Select(m => m.Counts)];
+    private static List<int> Counts(IEnumerable<FitMove> moves, FitKind kind) =>
+        [.. moves.Where(m => m.Kind == kind).Select(m => m.Counts)];
 
     [Fact]
     public void In_an_order()
@@ -32,7 +35,9 @@ public class FitMovesTests
 
     [Fact]
     public void In_a_loop_there_are_only_tags_and_restarts() =>
-        Assert.Equal([FitKind.Restart, FitKind.Tag], From("part A\n1-4 walk R, L, R, L\n5-8 walk R, L, R, L").Where(m => m.Kind is not null).Select(m => m.Kind!.Value).Distinct());
+        Assert.Equal(
+            [FitKind.Restart, FitKind.Tag],
+            From("part A\n1-4 walk R, L, R, L\n5-8 walk R, L, R, L").Where(m => m.Kind is not null).Select(m => m.Kind!.Value).Distinct());
 
     [Fact]
     public void In_sixes_tags_are_threes() =>
@@ -45,8 +50,14 @@ public class FitMovesTests
     [InlineData("NoMoves", "Restart Tag Half Drop Repeat Wait")]
     public void What_is_not_allowed_is_not_there(string not, string left)
     {
-        var constraints = new FitConstraints(NoRestarts: not == "NoRestarts", NoTags: not == "NoTags", KeepOrder: not == "KeepOrder", NoMoves: not == "NoMoves");
-        Assert.Equal(left.Split(' ').Order(), From(Order + "V C B", constraints).Where(m => m.Kind is not null).Select(m => $"{m.Kind}").Distinct().Order());
+        var constraints = new FitConstraints(
+            NoRestarts: not == "NoRestarts",
+            NoTags: not == "NoTags",
+            KeepOrder: not == "KeepOrder",
+            NoMoves: not == "NoMoves");
+        Assert.Equal(
+            left.Split(' ').Order(),
+            From(Order + "V C B", constraints).Where(m => m.Kind is not null).Select(m => $"{m.Kind}").Distinct().Order());
     }
 
     [Theory]

@@ -23,6 +23,9 @@ public class OrderFitEqualsBruteForce
     /// <summary>More than the solver ever needs on these songs; in an order that goes round all could be dropped for ever.</summary>
     private const int MostChanges = 12;
 
+    /// <summary>Counts of a song for a round: with more, the ways to dance it are more than can be tried in a moment.</summary>
+    private const int LongestRound = 12;
+
     private sealed record Plan(int Off, int Changes, int Counted, int Rank, List<int> Times) : IComparable<Plan>
     {
         public int CompareTo(Plan? other)
@@ -37,41 +40,64 @@ public class OrderFitEqualsBruteForce
         Gen.OneOfConst('V', 'C', 'B').Array[1, 4].Select(c => string.Join(' ', c)),
         Gen.Int[0, 1],
         // By their names, by the order laid along them, or by nothing.
-        Gen.Select(Gen.OneOfConst("verse", "chorus", "break", "one", "two", "three"), Gen.OneOf(Gen.OneOfConst(2, 4, 8, 12), Gen.Int[2, 8]), Gen.Bool.Select(Gen.Bool, (a, b) => a && b)).Array[1, 3],
+        Gen.Select(
+            Gen.OneOfConst("verse", "chorus", "break", "one", "two", "three"),
+            Gen.OneOf(Gen.OneOfConst(2, 4, 8, 12), Gen.Int[2, 8]),
+            Gen.Bool.Select(Gen.Bool, (a, b) => a && b)).Array[1, 3],
         Gen.Bool,
         Gen.OneOfConst("", "", "\nC on chorus", "\nV on break\nB on verse"));
 
-    private static Song SongOf((string, int, bool)[] passages) => new([.. passages.Select(p => new Passage(p.Item1, p.Item2, 100, null, p.Item3))]);
+    private static Song SongOf((string, int, bool)[] passages) =>
+        new([.. passages.Select(p => new Passage(p.Item1, p.Item2, 100, null, p.Item3))]);
 
     private static FitConstraints Allowed(bool moves) => new(NoMoves: !moves);
 
     [Theory]
     [InlineData(false, 300)]
     [InlineData(true, 100)]
-    public void On_small_songs(bool moves, int times) => Cases.Sample((order, start, passages, loops, said) => Check(order, start, passages, loops, said, moves), iter: Trials.Of(times));
+    public void On_small_songs(bool moves, int times) =>
+        Cases.Sample((order, start, passages, loops, said) => Check(order, start, passages, loops, said, moves), iter: Trials.Of(times));
 
     [Fact]
-    public void A_part_that_is_nowhere_danced_costs_its_passage() => Check("B V C", 0, [("chorus", 2, false), ("one", 12, false)], false, "\nV on break\nB on verse", moves: true);
+    public void A_part_that_is_nowhere_danced_costs_its_passage() =>
+        Check("B V C", 0, [("chorus", 2, false), ("one", 12, false)], false, "\nV on break\nB on verse", moves: true);
 
     private static void Check(string order, int start, (string, int, bool)[] passages, bool loops, string said, bool moves)
     {
         // A round that is danced again makes the ways too many to try them all on longer songs, or with parts that move.
-        loops &= !moves && order.Length <= 3 && passages.Length <= 2;
+        loops &= !moves && order.Length <= 3 && passages.Sum(p => p.Item2) <= LongestRound;
         var trace = Analysis.Of($"{Parts}\norder {order}{(loops ? ", round and round" : "")}{said}").Trace;
         var song = SongOf(passages);
         var written = RunUnroller.Unroll(trace, song, start);
-        var bound = Bound(written, passages, start, order.Replace(" ", ""), loops, trace.Dance.Meetings.ToDictionary(m => m.Passage, m => m.Part));
+        var bound = Bound(
+            written,
+            passages,
+            start,
+            order.Replace(" ", ""),
+            loops,
+            trace.Dance.Meetings.ToDictionary(m => m.Passage, m => m.Part));
         var fit = PhraseFit.Solve(trace, song, start, Allowed(moves));
         if (written.Repeats.Count == 0)
         {
             return;
         }
 
-        var best = Best(order.Replace(" ", ""), loops, song.Counts, start, moves, (starts, until) => Off(passages, start, bound, starts, until));
+        var best = Best(
+            order.Replace(" ", ""),
+            loops,
+            song.Counts,
+            start,
+            moves,
+            (starts, until) => Off(passages, start, bound, starts, until));
         var found = new Plan(
             fit.OffAfter,
             fit.Changes.Count,
-            fit.Changes.Sum(c => c.Kind switch { FitKind.Restart or FitKind.Half => Counts[c.Part[0]] - c.Counts, FitKind.Move => 0, _ => c.Counts }),
+            fit.Changes.Sum(c => c.Kind switch
+            {
+                FitKind.Restart or FitKind.Half => Counts[c.Part[0]] - c.Counts,
+                FitKind.Move => 0,
+                _ => c.Counts
+            }),
             fit.Changes.Sum(c => c.Kind switch { FitKind.Wait => 2, FitKind.Tag or FitKind.Repeat or FitKind.Move => 1, _ => 0 }),
             [.. fit.Changes.Select(c => c.AtCount)]);
         Assert.Equal((best.Off, best.Changes, best.Counted, best.Rank), (found.Off, found.Changes, found.Counted, found.Rank));
@@ -88,25 +114,40 @@ public class OrderFitEqualsBruteForce
             foreach (var fit in PhraseFit.Ranked(trace, SongOf(passages), start, new FitConstraints()))
             {
                 var danced = RunUnroller.Unroll(Analysis.Of($"{script}\n{FitRows.Of(fit.Changes)}").Trace, SongOf(passages), start);
-                Assert.True(fit.Starts.SequenceEqual(danced.Repeats.Select(r => r.FromCount)), $"{FitRows.Of(fit.Changes)}: {string.Join(',', fit.Starts)} promised, {string.Join(',', danced.Repeats.Select(r => r.FromCount))} danced");
+                Assert.True(
+                    fit.Starts.SequenceEqual(danced.Repeats.Select(r => r.FromCount)),
+                    $"{FitRows.Of(fit.Changes)}: {string.Join(',', fit.Starts)} promised, "
+                        + $"{string.Join(',', danced.Repeats.Select(r => r.FromCount))} danced");
                 Assert.DoesNotContain(danced.Findings, f => f.Code == "RUN02");
             }
         },
         iter: Trials.Of(150));
 
-    /// <summary>The part said, else the one whose initial the passage has, else the one that the order laid along the passages brings there; nothing of the solver is used.</summary>
-    private static Dictionary<string, char> Bound(DanceRun written, (string Name, int Counts, bool)[] passages, int start, string order, bool loops, Dictionary<string, string> said)
+    /// <summary>
+    /// The part said, else the one whose initial the passage has, else the one that the order laid along the passages brings there; nothing
+    /// of the solver is used.
+    /// </summary>
+    private static Dictionary<string, char> Bound(
+        DanceRun written,
+        (string Name, int Counts, bool)[] passages,
+        int start,
+        string order,
+        bool loops,
+        Dictionary<string, string> said)
     {
         var bound = new Dictionary<string, char>();
         foreach (var (name, _, _) in passages)
         {
-            if (said.TryGetValue(name, out var part) || (name is "verse" or "chorus" or "break" && order.Contains(char.ToUpperInvariant(name[0]), StringComparison.Ordinal)))
+            if (said.TryGetValue(name, out var part)
+                || (name is "verse" or "chorus" or "break" && order.Contains(char.ToUpperInvariant(name[0]), StringComparison.Ordinal)))
             {
                 bound[name] = part?[0] ?? char.ToUpperInvariant(name[0]);
             }
         }
 
-        var placed = passages.Select((p, i) => (p.Name, p.Counts, At: passages.Take(i).Sum(b => b.Counts))).Where(p => p.At >= start).ToList();
+        var placed = passages.Select((p, i) => (p.Name, p.Counts, At: passages.Take(i).Sum(b => b.Counts)))
+            .Where(p => p.At >= start)
+            .ToList();
         var calls = loops ? string.Concat(Enumerable.Repeat(order, (written.Song.Counts / order.Sum(c => Counts[c])) + 1)) : order;
         var (agreed, takes) = Lay(0, 0);
         if (2 * agreed > placed.Sum(p => p.Counts))
@@ -134,7 +175,10 @@ public class OrderFitEqualsBruteForce
             for (var (to, sum) = (call, 0); to < calls.Length && sum < counts; to++)
             {
                 sum += Counts[calls[to]];
-                if (sum == counts && (!bound.TryGetValue(name, out var own) || own == calls[call]) && Lay(passage + 1, to + 1) is var rest && rest.Agreed + counts >= best.Agreed)
+                if (sum == counts
+                    && (!bound.TryGetValue(name, out var own) || own == calls[call])
+                    && Lay(passage + 1, to + 1) is var rest
+                    && rest.Agreed + counts >= best.Agreed)
                 {
                     best = (rest.Agreed + counts, [(name, calls[call]), .. rest.Takes]);
                 }
@@ -144,11 +188,21 @@ public class OrderFitEqualsBruteForce
         }
     }
 
-    private static int Off((string Name, int Counts, bool Important)[] passages, int start, Dictionary<string, char> bound, List<(int At, char Part)> starts, int? until = null)
+    private static int Off(
+        (string Name, int Counts, bool Important)[] passages,
+        int start,
+        Dictionary<string, char> bound,
+        List<(int At, char Part)> starts,
+        int? until = null)
     {
-        var placed = passages.Select((p, i) => (p.Name, p.Counts, At: passages.Take(i).Sum(b => b.Counts), p.Important)).Where(p => p.At >= start).ToList();
+        var placed = passages.Select((p, i) => (p.Name, p.Counts, At: passages.Take(i).Sum(b => b.Counts), p.Important))
+            .Where(p => p.At >= start)
+            .ToList();
         var counted = placed.Exists(p => p.Important) ? placed.Where(p => p.Important) : placed;
-        return counted.Where(p => !(p.At >= until)).Sum(p => starts.Where(s => !bound.TryGetValue(p.Name, out var part) || s.Part == part) is var own && own.Any() ? own.Select(s => Math.Abs(s.At - p.At)).Append(until - p.At ?? int.MaxValue).Min() : Math.Min(until - p.At ?? int.MaxValue, p.Counts));
+        return counted.Where(p => !(p.At >= until))
+            .Sum(p => starts.Where(s => !bound.TryGetValue(p.Name, out var part) || s.Part == part) is var own && own.Any()
+                ? own.Select(s => Math.Abs(s.At - p.At)).Append(until - p.At ?? int.MaxValue).Min()
+                : Math.Min(until - p.At ?? int.MaxValue, p.Counts));
     }
 
     /// <summary>All ways to dance the song, by plain recursion; nothing of the solver is used.</summary>
@@ -170,7 +224,9 @@ public class OrderFitEqualsBruteForce
             }
 
             // What lies behind costs at least what it is to the parts danced, or to here.
-            if (changes > MostChanges || (best is not null && (off(starts, at), changes, counted, rank).CompareTo((best.Off, best.Changes, best.Counted, best.Rank)) > 0))
+            if (changes > MostChanges
+                || (best is not null
+                    && (off(starts, at), changes, counted, rank).CompareTo((best.Off, best.Changes, best.Counted, best.Rank)) > 0))
             {
                 return;
             }
@@ -180,7 +236,14 @@ public class OrderFitEqualsBruteForce
             var isLast = call + 1 == order.Length && !loops;
             List<(int, char)> once = [.. starts, (at, part)];
             Try(call + 1, at + length, once, changes, counted, rank, times);
-            Try(call + 1, at + (2 * length), [.. once, (at + length, part)], changes + 1, counted + length, rank + 1, [.. times, at + length]);
+            Try(
+                call + 1,
+                at + (2 * length),
+                [.. once, (at + length, part)],
+                changes + 1,
+                counted + length,
+                rank + 1,
+                [.. times, at + length]);
             if (!isLast)
             {
                 Try(call + 1, at, starts, changes + 1, counted + length, rank, [.. times, at]);

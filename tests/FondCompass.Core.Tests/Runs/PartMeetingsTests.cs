@@ -9,8 +9,12 @@ public class PartMeetingsTests
 {
     private static PartMeetings Of(string order, int start, params (string Name, int Counts)[] song)
     {
-        var analysis = Analysis.Of($"start weight L\npart V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\npart B\n1-2 step R, step L\norder {order}");
-        return PartMeetings.Of(RunUnroller.Unroll(analysis.Trace, new Song([.. song.Select(p => new Passage(p.Name, p.Counts, 120))]), start));
+        var analysis =
+            Analysis.Of($"start weight L\npart V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\npart B\n1-2 step R, step L\norder {order}");
+        return PartMeetings.Of(RunUnroller.Unroll(
+            analysis.Trace,
+            new Song([.. song.Select(p => new Passage(p.Name, p.Counts, 120))]),
+            start));
     }
 
     [Fact]
@@ -55,13 +59,29 @@ public class PartMeetingsTests
     // One kind cannot want two parts, and where fewer than half of the counts agree nothing is known.
     [InlineData("X=8 Y=4", "X Y", "", "one 8, one 4", "open, open")]
     [InlineData("X=8 Y=4", "X Y", "", "one 8, two 10", "open, open")]
-    public void What_a_passage_wants_is_settled_before_anything_is_measured(string parts, string order, string said, string song, string bound)
+    public void What_a_passage_wants_is_settled_before_anything_is_measured(
+        string parts,
+        string order,
+        string said,
+        string song,
+        string bound)
     {
         var script = string.Join('\n', parts.Split(' ').Select(p => p.Split('=')).Select(p => $"part {p[0]}\n1-{p[1]} march x{p[1]}"));
         var analysis = Analysis.Of($"{script}\norder {order}\n{said}");
-        var passages = song.Split(", ").Select(p => new Passage(p[..p.LastIndexOf(' ')], int.Parse(p[p.LastIndexOf(' ')..], System.Globalization.CultureInfo.InvariantCulture), 120)).ToList();
+        var passages = song.Split(", ")
+            .Select(p => new Passage(
+                p[..p.LastIndexOf(' ')],
+                int.Parse(p[p.LastIndexOf(' ')..], System.Globalization.CultureInfo.InvariantCulture),
+                120))
+            .ToList();
         var bindings = PassageParts.Of(RunUnroller.Unroll(analysis.Trace, new Song(passages), 0));
-        Assert.Equal(bound, string.Join(", ", bindings.Select(b => $"{b.Part} {b.By}".Trim().ToLowerInvariant() is var words && b.Part is null ? words : $"{b.Part} {b.By.ToString().ToLowerInvariant()}")));
+        Assert.Equal(
+            bound,
+            string.Join(
+                ", ",
+                bindings.Select(b => $"{b.Part} {b.By}".Trim().ToLowerInvariant() is var words && b.Part is null
+                    ? words
+                    : $"{b.Part} {b.By.ToString().ToLowerInvariant()}")));
     }
 
     /// <summary>It fits only where everything that matters meets the part it wants, and every part that is wanted is danced.</summary>
@@ -72,7 +92,15 @@ public class PartMeetingsTests
     [InlineData("V C", "verse 8, chorus 8, verse 4", false)]
     public void It_fits_only_when_that_is_true(string order, string song, bool fits)
     {
-        var passages = song.Split(", ").Select(p => (Marked: p.StartsWith('!'), Words: p.TrimStart('!', ' '))).Select(p => new Passage(p.Words[..p.Words.LastIndexOf(' ')], int.Parse(p.Words[p.Words.LastIndexOf(' ')..], System.Globalization.CultureInfo.InvariantCulture), 120, null, p.Marked)).ToList();
+        var passages = song.Split(", ")
+            .Select(p => (Marked: p.StartsWith('!'), Words: p.TrimStart('!', ' ')))
+            .Select(p => new Passage(
+                p.Words[..p.Words.LastIndexOf(' ')],
+                int.Parse(p.Words[p.Words.LastIndexOf(' ')..], System.Globalization.CultureInfo.InvariantCulture),
+                120,
+                null,
+                p.Marked))
+            .ToList();
         var analysis = Analysis.Of($"part V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\norder {order}");
         Assert.Equal(fits, PartMeetings.Of(RunUnroller.Unroll(analysis.Trace, new Song(passages), 0)).Fits);
     }
@@ -85,7 +113,12 @@ public class PartMeetingsTests
     [InlineData("part Intro\n1-8 march x8\norder Intro A", "intro 8, verse 8", 0)]
     public void An_intro_is_waited_through_where_nothing_else_is_written(string more, string song, int start)
     {
-        var passages = song.Split(", ").Select(p => new Passage(p[..p.LastIndexOf(' ')], int.Parse(p[p.LastIndexOf(' ')..], System.Globalization.CultureInfo.InvariantCulture), 120)).ToList();
+        var passages = song.Split(", ")
+            .Select(p => new Passage(
+                p[..p.LastIndexOf(' ')],
+                int.Parse(p[p.LastIndexOf(' ')..], System.Globalization.CultureInfo.InvariantCulture),
+                120))
+            .ToList();
         var script = more.StartsWith("part", StringComparison.Ordinal) ? $"part A\n1-8 march x8\n{more}" : $"{more}\npart A\n1-8 march x8";
         Assert.Equal(start, SongStart.Of(Analysis.Of(script).Trace, new Song(passages)));
     }
@@ -94,6 +127,11 @@ public class PartMeetingsTests
     public void A_loop_binds_nothing()
     {
         var analysis = Analysis.Of("part A\n1-8 march x8");
-        Assert.All(PartMeetings.Of(RunUnroller.Unroll(analysis.Trace, new Song([new Passage("verse", 8, 120), new Passage("verse", 12, 120)]), 0)).Bound, b => Assert.Equal((null, BoundBy.Open), (b.Part, b.By)));
+        Assert.All(
+            PartMeetings.Of(RunUnroller.Unroll(
+                analysis.Trace,
+                new Song([new Passage("verse", 8, 120), new Passage("verse", 12, 120)]),
+                0)).Bound,
+            b => Assert.Equal((null, BoundBy.Open), (b.Part, b.By)));
     }
 }

@@ -59,7 +59,8 @@ public class PassageKindTests
     [InlineData("repeat 3 again", CallChange.Again, 3, 0)]
     [InlineData("move 3 after 5", CallChange.Move, 3, 5)]
     [InlineData("move 3 before 1", CallChange.Move, 3, 0)]
-    public void Changes(string row, CallChange change, int call, int to) => Assert.Equal(new OrderChange(change, call, to, 4), RowOpeners.Change(4, row));
+    public void Changes(string row, CallChange change, int call, int to) =>
+        Assert.Equal(new OrderChange(change, call, to, 4), RowOpeners.Change(4, row));
 
     [Theory]
     [InlineData("drop R heel")]

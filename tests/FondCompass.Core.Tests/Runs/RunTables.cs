@@ -82,7 +82,9 @@ public class RunTables
         var timeline = RunTimeline.Of(Run(Eight, 20, 4, 60));
         Assert.Equal(16, timeline.Count);
         Assert.Equal(timeline.OrderBy(a => a.Seconds), timeline);
-        Assert.Equal((4.0, "1", "vine", Foot.Right, 1, 1), (timeline[0].Seconds.Value, timeline[0].Count, timeline[0].Step, timeline[0].Foot, timeline[0].Repeat, timeline[0].Wall));
+        Assert.Equal(
+            (4.0, "1", "vine", Foot.Right, 1, 1),
+            (timeline[0].Seconds.Value, timeline[0].Count, timeline[0].Step, timeline[0].Foot, timeline[0].Repeat, timeline[0].Wall));
         Assert.Equal(("9:00", 2), (timeline[8].Facing.ToString(), timeline[8].Repeat));
         Assert.Equal([true, false, false, false, true], timeline.Take(5).Select(a => a.StartsCall));
         Assert.Equal(8, RunTimeline.Of(Run(Eight, 20, 4), 1).Count);
@@ -137,7 +139,9 @@ public class RunTables
 
     [Fact]
     public void A_finish_on_a_count_that_is_not_danced_is_told() =>
-        Assert.Contains(Run(Eight + "finish 7 no turn", 12).Findings, f => f.Code == "RUN02" && f.Message.Contains("count 7", StringComparison.Ordinal));
+        Assert.Contains(
+            Run(Eight + "finish 7 no turn", 12).Findings,
+            f => f.Code == "RUN02" && f.Message.Contains("count 7", StringComparison.Ordinal));
 
     [Theory]
     [InlineData("finish 23 turn 3/4 left", "23", -6)]
@@ -160,7 +164,9 @@ public class RunTables
         var run = RunUnroller.Unroll(trace, new Song([new Passage("song", 16, 120)]), 0);
         Assert.Equal(["12:00"], run.PartWalls["V"].Select(f => f.ToString()));
         Assert.Equal(["12:00", "9:00", "6:00", "3:00"], run.PartWalls["C"].Select(f => f.ToString()));
-        Assert.Equal([(1, 1), (1, 4), (2, 4), (3, 4), (4, 4), (1, 1)], run.Repeats.Select(r => (run.WallOf(r).Wall!.Value, run.WallOf(r).Of)));
+        Assert.Equal(
+            [(1, 1), (1, 4), (2, 4), (3, 4), (4, 4), (1, 1)],
+            run.Repeats.Select(r => (run.WallOf(r).Wall!.Value, run.WallOf(r).Of)));
     }
 
     [Fact]

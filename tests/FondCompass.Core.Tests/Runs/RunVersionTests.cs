@@ -17,7 +17,8 @@ public sealed class RunVersionTests
         8 touch R
         """;
 
-    private static DanceRun Run(string script, int counts = 48) => RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(counts, new Bpm(120)), 0);
+    private static DanceRun Run(string script, int counts = 48) =>
+        RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(counts, new Bpm(120)), 0);
 
     private static IEnumerable<string> FirstSteps(DanceRun run) => run.Stretches.Select(s => s.Stretch.Pattern.Actions[0].Action.Step);
 

@@ -72,21 +72,26 @@ public class WorkedSongs
     [Fact]
     public void A_tag_and_a_restart_are_told_with_repeat_wall_and_time()
     {
-        var script = Dances.Stroll + "\ntag T1\n1 step R side\n2 touch L beside\n3 step L side, turn 1/4 left\n4 touch R beside\nafter 1 T1\nrestart 2 after 16";
+        var script = Dances.Stroll
+            + "\ntag T1\n1 step R side\n2 touch L beside\n3 step L side, turn 1/4 left\n4 touch R beside\nafter 1 T1\nrestart 2 after 16";
         var run = RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(120, new Bpm(120)), 8);
         Assert.Equal([(8, 40), (44, 60), (60, 92), (92, 120)], run.Repeats.Select(r => (r.FromCount, r.ToCount)));
         Assert.Equal([false, true, false, true], run.Repeats.Select(r => r.Cut));
         var tag = run.Events[0];
         Assert.Equal((RunEventKind.Tag, 1, "9:00", 20.0), (tag.Kind, tag.AfterRepeat, tag.Facing.ToString(), tag.Seconds));
         var restart = run.Events[1];
-        Assert.Equal((RunEventKind.Restart, 2, "6:00", 30.0), (restart.Kind, restart.AfterRepeat, restart.Facing.ToString(), restart.Seconds));
+        Assert.Equal(
+            (RunEventKind.Restart, 2, "6:00", 30.0),
+            (restart.Kind, restart.AfterRepeat, restart.Facing.ToString(), restart.Seconds));
         Assert.Equal(RunEventKind.Ending, run.Events[^1].Kind);
     }
 
     [Fact]
     public void A_phrased_dance_is_danced_once_in_its_order()
     {
-        var script = "part A\n" + string.Join('\n', Dances.Touches(16).Split('\n').Skip(1)) + "\npart B\n1-4 vine R\n5-8 vine L\ntag T1\n1-2 hold\norder A A T1 A[1-8] B";
+        var script = "part A\n"
+            + string.Join('\n', Dances.Touches(16).Split('\n').Skip(1))
+            + "\npart B\n1-4 vine R\n5-8 vine L\ntag T1\n1-2 hold\norder A A T1 A[1-8] B";
         var analysis = Analysis.Of(script);
         Assert.Equal(16 + 16 + 2 + 8 + 8, analysis.Trace.TotalCounts);
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(80, new Bpm(120)), 4);

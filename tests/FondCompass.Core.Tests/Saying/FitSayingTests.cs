@@ -37,7 +37,9 @@ public class FitSayingTests
 
     [Fact]
     public void Several_changes_are_blocks_of_their_own() =>
-        Assert.Equal("drop 3\n\nrepeat 5 again", FitRows.Of([new FitChange(FitKind.Drop, 3, 8, 0), new FitChange(FitKind.Repeat, 5, 8, 0)]));
+        Assert.Equal(
+            "drop 3\n\nrepeat 5 again",
+            FitRows.Of([new FitChange(FitKind.Drop, 3, 8, 0), new FitChange(FitKind.Repeat, 5, 8, 0)]));
 
     [Theory]
     [InlineData("7&", 2, 0, "on count 7& leave out the 1/4 right turn the last time", "finish 7& no turn")]
@@ -74,14 +76,27 @@ public class FitSayingTests
     public static TheoryData<TempoInstead?, string> Insteads => new()
     {
         { null, "Write an easier variant of it." },
-        { new TempoInstead(new VariantLabel(VariantKind.Easier, ""), null, 200, true), "Instead: its variant 'easier' can be danced at the 180 it comes to." },
+        {
+            new TempoInstead(new VariantLabel(VariantKind.Easier, ""), null, 200, true),
+            "Instead: its variant 'easier' can be danced at the 180 it comes to."
+        },
         { new TempoInstead(null, "B", 160.4, false), "Instead: part B carries it as far as 160." },
     };
 
     [Theory]
     [MemberData(nameof(Insteads))]
     public void What_could_carry_it(TempoInstead? instead, string words) =>
-        Assert.Equal(words, FitSaying.Of(new PastTempo("A", 2, 40, new Seconds(20), 170, new TempoLimit(1, "3", 150, "shuffle", Eighths.None, 0.5, 3), 180, instead)));
+        Assert.Equal(
+            words,
+            FitSaying.Of(new PastTempo(
+                "A",
+                2,
+                40,
+                new Seconds(20),
+                170,
+                new TempoLimit(1, "3", 150, "shuffle", Eighths.None, 0.5, 3),
+                180,
+                instead)));
 
     [Theory]
     [InlineData(0, "1")]

@@ -37,7 +37,15 @@ public class DifficultyTests
         var terms = Of("1 step R side / & step L across / 2 hop L / 3 step R, turn 1/4 right / 4 touch L beside").Terms;
 
         Assert.Equal(
-            ["2.5 foot actions a second at 120 counts a minute 2.50", "1 actions between the counts 0.35", "1 crossings in front or behind 0.30", "1 changes of direction 0.15", "1 hops or jumps 0.50", "1 steps without weight 0.10", "1/4 of turning in one count of 0.50 s 0.90"],
+            [
+                "2.5 foot actions a second at 120 counts a minute 2.50",
+                "1 actions between the counts 0.35",
+                "1 crossings in front or behind 0.30",
+                "1 changes of direction 0.15",
+                "1 hops or jumps 0.50",
+                "1 steps without weight 0.10",
+                "1/4 of turning in one count of 0.50 s 0.90"
+            ],
             terms.Select(t => FormattableString.Invariant($"{t.Why} {t.Points:0.00}")));
     }
 
@@ -46,7 +54,11 @@ public class DifficultyTests
     [InlineData("1 jump both / 2 hold", 0.5 + 0.2)]
     [InlineData("1-4 vine R", 2.0 + 0.3 + 0.3 + 0.1)]
     public void What_the_feet_do_together_and_a_steps_level_count(string rows, double points) =>
-        Assert.Equal(points + (0.1 * ((StepLexicon.Shipped.Find(rows.Contains("vine", StringComparison.Ordinal) ? "vine" : "jump")?.Level ?? 1) - 1)), Of(rows).Points, 6);
+        Assert.Equal(
+            points
+                + (0.1 * ((StepLexicon.Shipped.Find(rows.Contains("vine", StringComparison.Ordinal) ? "vine" : "jump")?.Level ?? 1) - 1)),
+            Of(rows).Points,
+            6);
 
     [Theory]
     [InlineData("1-8 march R", 60, 1)]
@@ -54,7 +66,9 @@ public class DifficultyTests
     [InlineData("1 step R side", 6_000, 10)]        // no span is taken to last less than a tenth of a second
     public void The_faster_the_harder(string rows, double bpm, double points) => Assert.Equal(points, Of(rows, bpm).Points, 6);
 
-    /// <summary>What one would rather not be offered: others' steps 6, levels 2 each, spelled-out ones 5, single counts 4; 2 for each step in a row.</summary>
+    /// <summary>
+    /// What one would rather not be offered: others' steps 6, levels 2 each, spelled-out ones 5, single counts 4; 2 for each step in a row.
+    /// </summary>
     [Theory]
     [InlineData("vine", 4, 4)]
     [InlineData("step forward", 1, 13)]
@@ -64,7 +78,9 @@ public class DifficultyTests
     [InlineData("shuffle", 2, 4)]
     public void A_filling_costs_what_it_is_unlike_the_genre_hard_and_dull(string wording, int counts, int cost)
     {
-        var effects = StepEffects.For(StepLexicon.Shipped, Analysis.Of("part A\n").Dance.Header, withTurns: false).Where(e => e.Choice.Wording == wording && e.Choice.Counts == counts).ToList();
+        var effects = StepEffects.For(StepLexicon.Shipped, Analysis.Of("part A\n").Dance.Header, withTurns: false)
+            .Where(e => e.Choice.Wording == wording && e.Choice.Counts == counts)
+            .ToList();
 
         Assert.NotEmpty(effects);
         Assert.All(effects, e => Assert.Equal(cost, e.Cost));
@@ -73,8 +89,10 @@ public class DifficultyTests
     [Fact]
     public void Steps_of_another_genre_cost_six_more()
     {
-        var line = StepEffects.For(StepLexicon.Shipped, Analysis.Of("genre line\npart A\n").Dance.Header, withTurns: false).ToLookup(e => (e.Choice.Wording, e.Choice.Counts, e.From));
-        var social = StepEffects.For(StepLexicon.Shipped, Analysis.Of("genre social\npart A\n").Dance.Header, withTurns: false).ToLookup(e => (e.Choice.Wording, e.Choice.Counts, e.From));
+        var line = StepEffects.For(StepLexicon.Shipped, Analysis.Of("genre line\npart A\n").Dance.Header, withTurns: false)
+            .ToLookup(e => (e.Choice.Wording, e.Choice.Counts, e.From));
+        var social = StepEffects.For(StepLexicon.Shipped, Analysis.Of("genre social\npart A\n").Dance.Header, withTurns: false)
+            .ToLookup(e => (e.Choice.Wording, e.Choice.Counts, e.From));
         var others = line.Where(g => g.First() is { IsOwn: false } && social[g.Key].FirstOrDefault() is { IsOwn: true }).ToList();
 
         Assert.NotEmpty(others);

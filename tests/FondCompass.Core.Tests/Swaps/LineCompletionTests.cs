@@ -56,7 +56,8 @@ public sealed class LineCompletionTests
     [InlineData("1-4 flurble the wizzle quonk by grommet lane", 4)]
     [InlineData("1-4 vine R", 0)]
     [InlineData("1-4 vine R", 99)]
-    public void Where_nothing_can_be_reckoned_nothing_is_offered(string row, int counts) => Assert.Empty(Find($"part A\n{row}\n", 5, new Gap(counts, null, null)));
+    public void Where_nothing_can_be_reckoned_nothing_is_offered(string row, int counts) =>
+        Assert.Empty(Find($"part A\n{row}\n", 5, new Gap(counts, null, null)));
 
     /// <summary>All sequences of three steps at most, each open at both ends, by cost and then by their words.</summary>
     [Theory]
@@ -77,27 +78,44 @@ public sealed class LineCompletionTests
                 ways.Add(before);
             }
 
-            foreach (var next in left == 0 || before.Count == LineCompletion.MostPieces ? [] : effects.Where(e => e.From == weight && e.Choice.Counts <= left))
+            foreach (var next in left == 0 || before.Count == LineCompletion.MostPieces
+                ? []
+                : effects.Where(e => e.From == weight && e.Choice.Counts <= left))
             {
                 Go([.. before, next], left - next.Choice.Counts, next.To, net + next.Net);
             }
         }
 
         Go([], counts, start, 0);
-        var best = ways.OrderBy(w => w.Sum(e => e.Cost)).ThenBy(w => string.Join('\u0001', w.Select(e => e.Choice.Wording)), StringComparer.Ordinal).Take(15).Select(w => w.Sum(e => e.Cost)).ToList();
-        var found = LineCompletion.Find(header, TraceState.Start(start, Facing.Front), 1, gap, StepLexicon.Shipped, 15, TestContext.Current.CancellationToken);
+        var best = ways.OrderBy(w => w.Sum(e => e.Cost))
+            .ThenBy(w => string.Join('\u0001', w.Select(e => e.Choice.Wording)), StringComparer.Ordinal)
+            .Take(15)
+            .Select(w => w.Sum(e => e.Cost))
+            .ToList();
+        var found = LineCompletion.Find(
+            header,
+            TraceState.Start(start, Facing.Front),
+            1,
+            gap,
+            StepLexicon.Shipped,
+            15,
+            TestContext.Current.CancellationToken);
         Assert.Equal(best, found.Select(f => f.Cost));
         foreach (var filling in found)
         {
             var danced = Analysis.Of($"start weight {start.Letter()} facing 12\npart A\n{string.Join('\n', filling.Rows)}");
             Assert.DoesNotContain(danced.Findings, f => f.Severity == Severity.Error);
-            Assert.Equal((counts, end ?? danced.Trace.EndWeight, turn ?? danced.Trace.NetTurn.Value), (danced.Trace.TotalCounts, danced.Trace.EndWeight, danced.Trace.NetTurn.Value));
+            Assert.Equal(
+                (counts, end ?? danced.Trace.EndWeight, turn ?? danced.Trace.NetTurn.Value),
+                (danced.Trace.TotalCounts, danced.Trace.EndWeight, danced.Trace.NetTurn.Value));
         }
     }
 
     /// <summary>All single steps that would do, found by trying every one of them.</summary>
     [Fact]
-    public void A_gap_that_one_step_can_fill_is_always_filled() => Gen.Select(Gen.Int[1, 8], Gen.OneOfConst(Weight.Left, Weight.Right), Gen.OneOfConst(Weight.Left, Weight.Right), Gen.Int[0, 3]).Sample(
+    public void A_gap_that_one_step_can_fill_is_always_filled() =>
+        Gen.Select(Gen.Int[1, 8], Gen.OneOfConst(Weight.Left, Weight.Right), Gen.OneOfConst(Weight.Left, Weight.Right), Gen.Int[0, 3])
+            .Sample(
         (counts, start, end, quarters) =>
         {
             var header = Analysis.Of("part A\n").Dance.Header;

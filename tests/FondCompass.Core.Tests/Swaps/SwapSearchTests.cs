@@ -14,14 +14,22 @@ public sealed class SwapSearchTests
 {
     private const string Stroll = "part A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-6 pivot 1/2 left\n7-8 pivot 1/2 left\n";
 
-    private static IReadOnlyList<Swap> Find(string script, int line, int first, int last, SwapAim aim, double bpm = 112, IReadOnlySet<string>? known = null)
+    private static IReadOnlyList<Swap> Find(
+        string script,
+        int line,
+        int first,
+        int last,
+        SwapAim aim,
+        double bpm = 112,
+        IReadOnlySet<string>? known = null)
     {
         var trace = Analysis.Of(script).Trace;
         return SwapSearch.Find(trace, trace.Parts[0], line, first, last, aim, bpm, StepLexicon.Shipped, known);
     }
 
     /// <summary>The script with the rows of a swap in place of one of its rows.</summary>
-    private static string With(string script, string row, Swap swap) => script.Replace(row, string.Join('\n', swap.Rows), StringComparison.Ordinal);
+    private static string With(string script, string row, Swap swap) =>
+        script.Replace(row, string.Join('\n', swap.Rows), StringComparison.Ordinal);
 
     [Theory]
     [InlineData("1-4 vine R", 1, 1, 4)]
@@ -37,7 +45,9 @@ public sealed class SwapSearchTests
         {
             var danced = Analysis.Of(With(Stroll, row, swap));
             Assert.DoesNotContain(danced.Findings, f => f.Severity == Severity.Error);
-            Assert.Equal((own.TotalCounts, own.EndWeight, own.EndFacing), (danced.Trace.TotalCounts, danced.Trace.EndWeight, danced.Trace.EndFacing));
+            Assert.Equal(
+                (own.TotalCounts, own.EndWeight, own.EndFacing),
+                (danced.Trace.TotalCounts, danced.Trace.EndWeight, danced.Trace.EndFacing));
             Assert.InRange(swap.Metres, 0, SwapVerdict.Tolerance);
         }
     }
@@ -47,8 +57,25 @@ public sealed class SwapSearchTests
     [InlineData("1-4 rolling vine R", SwapAim.NoTurn, "vine R", true)]
     [InlineData("1-4 rolling vine R", SwapAim.Any, "vine R", false)]
     [InlineData("1-4 rolling vine R", SwapAim.Easier, "vine R", false)]
-    public void A_turn_is_a_turn_and_only_a_version_without_one_may_leave_out_whole_ones(string row, SwapAim aim, string step, bool isThere) =>
-        Assert.Equal(isThere, SwapSearch.Find(Analysis.Of($"part A\n{row}").Trace, Analysis.Of($"part A\n{row}").Trace.Parts[0], 1, 1, 4, aim, 112, StepLexicon.Shipped, most: 1000, cancel: TestContext.Current.CancellationToken).Any(s => s.Words == step));
+    public void A_turn_is_a_turn_and_only_a_version_without_one_may_leave_out_whole_ones(
+        string row,
+        SwapAim aim,
+        string step,
+        bool isThere) =>
+        Assert.Equal(
+            isThere,
+            SwapSearch.Find(
+                Analysis.Of($"part A\n{row}").Trace,
+                Analysis.Of($"part A\n{row}").Trace.Parts[0],
+                1,
+                1,
+                4,
+                aim,
+                112,
+                StepLexicon.Shipped,
+                most: 1000,
+                cancel: TestContext.Current.CancellationToken)
+                .Any(s => s.Words == step));
 
     /// <summary>Every one and every two steps, danced to the end: what is found is what there is.</summary>
     [Theory]
@@ -61,9 +88,11 @@ public sealed class SwapSearchTests
     {
         var analysis = Analysis.Of($"part A\n{rows}");
         var (trace, part, header) = (analysis.Trace, analysis.Trace.Parts[0], analysis.Dance.Header);
-        var (before, after) = (part.StateBefore(Core.Counts.Tick.FromCounts(first - 1)), part.StateBefore(Core.Counts.Tick.FromCounts(last)));
+        var (before, after) = (part.StateBefore(Core.Counts.Tick.FromCounts(first
+            - 1)), part.StateBefore(Core.Counts.Tick.FromCounts(last)));
         var net = (after.Net - before.Net).Value;
-        var own = part.Actions.Where(a => a.At >= Core.Counts.Tick.FromCounts(first - 1) && a.At < Core.Counts.Tick.FromCounts(last)).ToList();
+        var own = part.Actions.Where(a => a.At >= Core.Counts.Tick.FromCounts(first - 1) && a.At < Core.Counts.Tick.FromCounts(last))
+            .ToList();
         var points = Difficulty.Of(own, last - first + 1, 112).Points;
         var (start, finish) = (Core.Counts.Tick.FromCounts(first - 1), Core.Counts.Tick.FromCounts(last));
         var ofLine = part.Actions.Where(a => a.Action.Line == 1).ToList();
@@ -93,7 +122,12 @@ public sealed class SwapSearchTests
                 foreach (var two in choices.Where(c => c.Counts == last - first + 1 - one.Counts))
                 {
                     // The second of two is one that begins and ends open on one foot.
-                    if (StepChoices.From(header, two, danced.End) is { } again && StepChoices.From(header, two, TraceState.Start(danced.End.Weight, danced.End.Facing)) is { End.Stance: Stance.Open } && again.Actions[0].At >= default(Core.Counts.Tick))
+                    if (StepChoices.From(header, two, danced.End) is { } again
+                        && StepChoices.From(
+                            header,
+                            two,
+                            TraceState.Start(danced.End.Weight, danced.End.Facing)) is { End.Stance: Stance.Open }
+                        && again.Actions[0].At >= default(Core.Counts.Tick))
                     {
                         Try([(one, danced), (two, again)]);
                     }
@@ -105,10 +139,15 @@ public sealed class SwapSearchTests
         {
             var end = pieces[^1].Trace.End;
             // In the line: with what is before and behind it.
-            var load = pieces.Aggregate(DanceLoad.Of([.. ofLine.Where(x => x.At < start)]), (sum, p) => sum + DanceLoad.Of(p.Trace.Actions)) + DanceLoad.Of([.. ofLine.Where(x => x.At >= finish)]);
+            var load = pieces.Aggregate(DanceLoad.Of([.. ofLine.Where(x => x.At < start)]), (sum, p) => sum + DanceLoad.Of(p.Trace.Actions))
+                + DanceLoad.Of([.. ofLine.Where(x => x.At >= finish)]);
             var score = Difficulty.PointsOf(load, part.Part.Lines[0].Counts, 112);
-            if (end.Weight == after.Weight && end.Stance == after.Stance && (end.Net - before.Net).Value == net && (end.Body - after.Body).Length <= SwapVerdict.Tolerance
-                && !pieces.TrueForAll(p => names.Contains(p.Choice.Step?.Name ?? p.Choice.Wording)) && (aim == SwapAim.Any || (aim == SwapAim.Easier ? score < lineOwn - 1e-9 : score > lineOwn)))
+            if (end.Weight == after.Weight
+                && end.Stance == after.Stance
+                && (end.Net - before.Net).Value == net
+                && (end.Body - after.Body).Length <= SwapVerdict.Tolerance
+                && !pieces.TrueForAll(p => names.Contains(p.Choice.Step?.Name ?? p.Choice.Wording))
+                && (aim == SwapAim.Any || (aim == SwapAim.Easier ? score < lineOwn - 1e-9 : score > lineOwn)))
             {
                 var at = first;
                 all.Add(string.Join('\n', pieces.Select(p =>
@@ -120,7 +159,17 @@ public sealed class SwapSearchTests
             }
         }
 
-        var found = SwapSearch.Find(trace, part, 1, first, last, aim, 112, StepLexicon.Shipped, most: int.MaxValue, cancel: TestContext.Current.CancellationToken);
+        var found = SwapSearch.Find(
+            trace,
+            part,
+            1,
+            first,
+            last,
+            aim,
+            112,
+            StepLexicon.Shipped,
+            most: int.MaxValue,
+            cancel: TestContext.Current.CancellationToken);
         Assert.Equal(all.Order(StringComparer.Ordinal), found.Select(s => string.Join('\n', s.Rows)).Order(StringComparer.Ordinal));
         Assert.NotEmpty(found);
         Assert.All(found, s => Assert.Equal(s.Points - points, s.Difference, 9));
@@ -154,7 +203,8 @@ public sealed class SwapSearchTests
     [Theory]
     [InlineData("part A\n1-4 flurble the wizzle quonk by grommet lane\n5-8 hold", 1, 5, 8)]
     [InlineData("part A\n1-4 vine R\n5-8 free", 1, 5, 8)]
-    public void Where_the_feet_are_unknown_nothing_is_offered(string script, int line, int first, int last) => Assert.Empty(Find(script, line, first, last, SwapAim.Any));
+    public void Where_the_feet_are_unknown_nothing_is_offered(string script, int line, int first, int last) =>
+        Assert.Empty(Find(script, line, first, last, SwapAim.Any));
 
     [Fact]
     public void In_any_dance_any_swap_of_any_row_is_safe() => Gen.Select(DanceProperties.LegalRows, Gen.Int[0, 1000]).Sample(
@@ -170,26 +220,51 @@ public sealed class SwapSearchTests
                 changed[at] = string.Join('\n', swap.Rows);
                 var danced = Analysis.Of("part A\n" + string.Join('\n', changed));
                 Assert.DoesNotContain(danced.Findings, f => f.Severity == Severity.Error);
-                Assert.Equal((whole.EndWeight, whole.EndFacing, whole.TotalCounts), (danced.Trace.EndWeight, danced.Trace.EndFacing, danced.Trace.TotalCounts));
+                Assert.Equal(
+                    (whole.EndWeight, whole.EndFacing, whole.TotalCounts),
+                    (danced.Trace.EndWeight, danced.Trace.EndFacing, danced.Trace.TotalCounts));
             }
         },
         iter: Trials.Of(15));
 
-    /// <summary>Each choice stays inside its span, and an easier one is easier in the plan of the same group too; of versions with less turning the least turned come first.</summary>
+    /// <summary>
+    /// Each choice stays inside its span, and an easier one is easier in the plan of the same group too; of versions with less turning the
+    /// least turned come first.
+    /// </summary>
     [Fact]
-    public void Every_choice_is_inside_its_span_and_easier_ones_are_easier_in_the_plan() => Gen.Select(DanceProperties.LegalRows, Gen.Int[0, 1000], Gen.OneOfConst<string[]>([], ["vine"], ["vine", "rocking chair", "jazz box", "lock step"])).Sample(
+    public void Every_choice_is_inside_its_span_and_easier_ones_are_easier_in_the_plan() =>
+        Gen.Select(
+            DanceProperties.LegalRows,
+            Gen.Int[0, 1000],
+            Gen.OneOfConst<string[]>([], ["vine"], ["vine", "rocking chair", "jazz box", "lock step"]))
+            .Sample(
         (rows, pick, knows) =>
         {
             var (at, dance) = (pick % rows.Count, Analysis.Of("part A\n" + string.Join('\n', rows)));
             var (line, first) = ((at / 2) + 1, at % 2 == 0 ? 1 : 5);
             var group = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner, knows);
             double Planned(Analysis analysis) => Bites.Of(analysis, group, 112).First(b => b.Line == line).Difficulty.Points;
-            IReadOnlyList<Swap> Found(SwapAim aim) => SwapSearch.Find(dance.Trace, dance.Trace.Parts[0], line, first, first + 3, aim, 112, StepLexicon.Shipped, newness: group.NoveltyIn(dance.Dance), most: 20);
+            IReadOnlyList<Swap> Found(SwapAim aim) =>
+                SwapSearch.Find(
+                    dance.Trace,
+                    dance.Trace.Parts[0],
+                    line,
+                    first,
+                    first + 3,
+                    aim,
+                    112,
+                    StepLexicon.Shipped,
+                    newness: group.NoveltyIn(dance.Dance),
+                    most: 20);
             foreach (var swap in Found(SwapAim.Easier))
             {
                 var changed = Analysis.Of("part A\n" + string.Join('\n', rows.Take(at).Concat(swap.Rows).Concat(rows.Skip(at + 1))));
-                Assert.All(changed.Trace.Parts[0].Actions.Where(a => a.Action.Row >= at + 2 && a.Action.Row < at + 2 + swap.Rows.Count), a => Assert.InRange((a.At - changed.Trace.Parts[0].Part.Lines[line - 1].Start).InCounts, first - 1, first + 3 - 0.01));
-                Assert.True(Planned(changed) < Planned(dance) - 1e-9, $"{string.Join(" / ", rows)} | {swap.Words}: {Planned(dance)} to {Planned(changed)}, said {swap.Difference}");
+                Assert.All(
+                    changed.Trace.Parts[0].Actions.Where(a => a.Action.Row >= at + 2 && a.Action.Row < at + 2 + swap.Rows.Count),
+                    a => Assert.InRange((a.At - changed.Trace.Parts[0].Part.Lines[line - 1].Start).InCounts, first - 1, first + 3 - 0.01));
+                Assert.True(
+                    Planned(changed) < Planned(dance) - 1e-9,
+                    $"{string.Join(" / ", rows)} | {swap.Words}: {Planned(dance)} to {Planned(changed)}, said {swap.Difference}");
                 Assert.Equal(Planned(changed) - Planned(dance), swap.Difference, 6);
             }
 

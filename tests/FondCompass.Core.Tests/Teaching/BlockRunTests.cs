@@ -14,15 +14,26 @@ namespace FondCompass.Core.Tests.Teaching;
 /// <summary>Blocks of a lesson as counts that are danced.</summary>
 public class BlockRunTests
 {
-    private const string Square = "tempo 120\npart A\n1-4 vine R\n5 step L forward\n6 touch R beside\n7 step R forward, turn 1/4 left\n8 touch L beside\n1-4 vine L\n5-8 vine R";
+    private const string Square =
+        "tempo 120\npart A\n1-4 vine R\n5 step L forward\n6 touch R beside\n7 step R forward, turn 1/4 left\n8 touch L beside\n1-4 vine "
+            + "L\n5-8 vine R";
 
-    private static (LessonDance Dance, LessonPlan Plan) Planned(string script, Song? song = null, double minutes = 60, TeachingWay? way = null)
+    private static (LessonDance Dance, LessonPlan Plan) Planned(
+        string script,
+        Song? song = null,
+        double minutes = 60,
+        TeachingWay? way = null)
     {
         var dance = new LessonDance(Analysis.Of(script), 120, song);
-        return (dance, LessonPlanner.Plan(new LessonBrief(minutes, [dance], way ?? new TeachingWay(), new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner))));
+        return (dance, LessonPlanner.Plan(new LessonBrief(
+            minutes,
+            [dance],
+            way ?? new TeachingWay(),
+            new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner))));
     }
 
-    private static BlockRun? RunOf((LessonDance Dance, LessonPlan Plan) planned, string block) => BlockRun.Of(planned.Dance, planned.Plan.Blocks.Single(b => b.Id == block));
+    private static BlockRun? RunOf((LessonDance Dance, LessonPlan Plan) planned, string block) =>
+        BlockRun.Of(planned.Dance, planned.Plan.Blocks.Single(b => b.Id == block));
 
     [Fact]
     public void A_walk_is_gone_through_once_by_hand()
@@ -31,7 +42,9 @@ public class BlockRunTests
         Assert.Empty(run.Starts);
         var board = BoardTimeline.Of(run, 1);
         Assert.DoesNotContain(board.Clicks, c => c.IsCountIn);
-        Assert.Equal(["vine", "step forward", "touch beside", "step forward 1/4 left", "touch beside"], board.Steps.Where(s => s.Starts).Select(s => s.Name));
+        Assert.Equal(
+            ["vine", "step forward", "touch beside", "step forward 1/4 left", "touch beside"],
+            board.Steps.Where(s => s.Starts).Select(s => s.Name));
     }
 
     [Fact]
@@ -67,7 +80,9 @@ public class BlockRunTests
 
         Assert.Equal(shown, board.Clicks.Max(c => c.Repeat));
         var end = board.Events.Where(e => e.Words.StartsWith("the board ends here", StringComparison.Ordinal)).ToList();
-        Assert.Equal(repeats > shown ? [$"the board ends here: no more than {shown} of the {repeats} repeats can be shown"] : (string[])[], end.Select(e => e.Words));
+        Assert.Equal(
+            repeats > shown ? [$"the board ends here: no more than {shown} of the {repeats} repeats can be shown"] : (string[])[],
+            end.Select(e => e.Words));
         Assert.All(end, e => Assert.Equal((shown * 4_096 / 2.0, 8.0), (e.At, e.At - e.From)));
     }
 
@@ -108,11 +123,16 @@ public class BlockRunTests
         Assert.Equal(runs.Repeats <= 3 ? runs.Repeats : 3, run.Repeats);
         Assert.True(run.Repeats * run.Passes >= runs.Repeats);
         // A known dance is danced to all of it.
-        var known = BlockRun.Of(planned.Dance, new LessonBlock { Id = "known:0", Kind = BlockKind.Known, Title = "", Why = "", Dance = 0 })!;
+        var known = BlockRun.Of(
+            planned.Dance,
+            new LessonBlock { Id = "known:0", Kind = BlockKind.Known, Title = "", Why = "", Dance = 0 })!;
         Assert.Equal((3, 1), (known.Repeats, known.Passes));
     }
 
-    /// <summary>A run is the song from its first count to its last, so many times: the intro is waited through, and the class counted in over its end.</summary>
+    /// <summary>
+    /// A run is the song from its first count to its last, so many times: the intro is waited through, and the class counted in over its
+    /// end.
+    /// </summary>
     [Theory]
     [InlineData(1)]
     [InlineData(3)]
@@ -174,7 +194,9 @@ public class BlockRunTests
     {
         var planned = Planned(Square);
         var block = planned.Plan.Blocks.Single(b => b.Id == "dance:A:2");
-        var (own, other) = (BoardTimeline.Of(BlockRun.Of(planned.Dance, block)!, 1), BoardTimeline.Of(BlockRun.Of(planned.Dance, block, otherSide: true)!, 1));
+        var (own, other) = (BoardTimeline.Of(
+            BlockRun.Of(planned.Dance, block)!,
+            1), BoardTimeline.Of(BlockRun.Of(planned.Dance, block, otherSide: true)!, 1));
         Assert.Equal(own.Steps.Select(s => s.Foot == "L" ? "R" : s.Foot == "R" ? "L" : ""), other.Steps.Select(s => s.Foot));
     }
 
@@ -184,14 +206,18 @@ public class BlockRunTests
         var planned = Planned(Square);
         var run = RunOf(planned, "dance:A:2")!;
         Assert.Equal(["5", "6", "7", "8", "1", "2"], BoardTimeline.Of(run, 1).Clicks.Take(6).Select(c => c.Label));
-        Assert.Equal(["4", "3", "2", "1", "8", "7"], BoardTimeline.Of(run, 1, calls: new BoardCalls(CountStyle.Down)).Clicks.Take(6).Select(c => c.Label));
+        Assert.Equal(
+            ["4", "3", "2", "1", "8", "7"],
+            BoardTimeline.Of(run, 1, calls: new BoardCalls(CountStyle.Down)).Clicks.Take(6).Select(c => c.Label));
     }
 
     [Fact]
     public void Talk_and_water_have_a_clock_only()
     {
         var (dance, plan) = Planned(Square);
-        Assert.All(plan.Blocks.Where(b => b.Kind is BlockKind.Water or BlockKind.LookBack or BlockKind.WarmUp && b.Dance is not null), b => Assert.Null(BlockRun.Of(dance, b)));
+        Assert.All(
+            plan.Blocks.Where(b => b.Kind is BlockKind.Water or BlockKind.LookBack or BlockKind.WarmUp && b.Dance is not null),
+            b => Assert.Null(BlockRun.Of(dance, b)));
     }
 
     [Fact]

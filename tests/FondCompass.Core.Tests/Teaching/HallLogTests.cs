@@ -10,10 +10,25 @@ public class HallLogTests
 
     private readonly List<LessonEvent> _told = [];
 
-    private LessonEvent Told(double since, LessonEventKind kind, string block = "", string bite = "", double? value = null, Guid? undoes = null, Guid? board = null, double opened = 1000, string words = "")
+    private LessonEvent Told(
+        double since,
+        LessonEventKind kind,
+        string block = "",
+        string bite = "",
+        double? value = null,
+        Guid? undoes = null,
+        Guid? board = null,
+        double opened = 1000,
+        string words = "")
     {
         var own = board ?? Board;
-        var told = new LessonEvent(Guid.CreateVersion7(), own, _told.Count(e => e.Board == own) + 1, opened, since, kind, block) { Bite = bite, Value = value, Undoes = undoes, Words = words };
+        var told = new LessonEvent(Guid.CreateVersion7(), own, _told.Count(e => e.Board == own) + 1, opened, since, kind, block)
+        {
+            Bite = bite,
+            Value = value,
+            Undoes = undoes,
+            Words = words
+        };
         _told.Add(told);
         return told;
     }

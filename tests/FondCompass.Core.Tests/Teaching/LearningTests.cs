@@ -17,7 +17,9 @@ public class LearningTests
         var learned = PaceLearning.Of("Seconds to walk one new action", 6, walks);
         Assert.Equal((6, 6.5024), (learned.Before, Math.Round(learned.After, 4)));
         // The mean ratio is the sixth root of 1.62 ten times … e^(0.48243 / 3) = 1.1745.
-        Assert.Equal("3 blocks took on the whole 117% of the time planned; with so few it counts as 1.08.", learned.Why.Replace(" %", "%", StringComparison.Ordinal));
+        Assert.Equal(
+            "3 blocks took on the whole 117% of the time planned; with so few it counts as 1.08.",
+            learned.Why.Replace(" %", "%", StringComparison.Ordinal));
         var held = PaceLearning.Of("", 6, walks, isHeld: true);
         Assert.Equal(6, held.After);
         Assert.EndsWith("You hold it fast.", held.Why, StringComparison.Ordinal);
@@ -48,7 +50,8 @@ public class LearningTests
     [Fact]
     public void Marks_raise_what_is_expected_to_be_lost_and_clean_lessons_lower_it()
     {
-        LineLog Log(int danced, int marked) => new(new Dictionary<(string, int), (int, int)> { [("A", 1)] = (danced, marked), [("A", 2)] = (danced, 0) });
+        LineLog Log(int danced, int marked) =>
+            new(new Dictionary<(string, int), (int, int)> { [("A", 1)] = (danced, marked), [("A", 2)] = (danced, 0) });
         Assert.Equal(0.3, LineLog.None.LossOf("A", [1], 0.3), 9);
         // (0.3 × 2 + 1) / 3; clean (0.3 × 2) / 3.
         Assert.Equal(1.6 / 3, Log(1, 1).LossOf("A", [1], 0.3), 9);
@@ -63,7 +66,12 @@ public class LearningTests
     {
         var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 rocking chair R");
         var way = new TeachingWay { Demonstration = false };
-        LessonPlan Plan(LineLog log) => LessonPlanner.Plan(new LessonBrief(18, [new LessonDance(analysis, 112) { Logged = log }], way, new ClassKnowledge(Core.Steps.StepLexicon.Shipped, ClassLevel.Beginner)));
+        LessonPlan Plan(LineLog log) =>
+            LessonPlanner.Plan(new LessonBrief(
+                18,
+                [new LessonDance(analysis, 112) { Logged = log }],
+                way,
+                new ClassKnowledge(Core.Steps.StepLexicon.Shipped, ClassLevel.Beginner)));
         var marked = Plan(new LineLog(new Dictionary<(string, int), (int, int)> { [("A", 1)] = (6, 0), [("A", 2)] = (6, 6) }));
         int Of(LessonPlan plan, string id) => plan.Blocks.Single(b => b.Id == id).Repeats!.Value;
         Assert.True(Of(marked, "dance:A:2") > Of(Plan(LineLog.None), "dance:A:2"));
@@ -72,13 +80,19 @@ public class LearningTests
 
     private static readonly DateOnly Day = new(2026, 3, 5);
 
-    private static LineDanced Line(string name, double spent, params (int Days, bool Clean)[] days) => new(name, [.. days.Select(d => (Day.AddDays(d.Days), d.Clean))], spent);
+    private static LineDanced Line(string name, double spent, params (int Days, bool Clean)[] days) =>
+        new(name, [.. days.Select(d => (Day.AddDays(d.Days), d.Clean))], spent);
 
     [Fact]
     public void Next_time_says_what_comes_back_how_long_and_from_which_rate()
     {
-        // Clean once: half is kept after seven days, and half of the 240 s spent comes back. Lost: all of it. Twice clean, of fourteen days' half-life: 71 % is not due.
-        var lines = new[] { Line("V step", 240, (0, true)), Line("vine", 120, (0, false)), Line("box", 300, (-7, true), (0, true)), Line("turn", 0) };
+        // Clean once: half is kept after seven days, and half of the 240 s spent comes back. Lost: all of it. Twice clean, of fourteen
+        // days' half-life: 71 % is not due.
+        var lines = new[]
+        {
+            Line("V step", 240, (0, true)), Line("vine", 120, (0, false)), Line("box", 300, (-7, true), (0, true)),
+            Line("turn", 0)
+        };
         var next = NextTime.Of(lines, 3, 90, Day.AddDays(7));
         Assert.Equal([("vine", null, 120), ("V step", 0.5, 120)], next.Recap.Select(r => (r.Name, r.Kept, r.Seconds)));
         Assert.Equal((240, 75, "turn"), (next.Seconds, next.Rate, next.GoOn));

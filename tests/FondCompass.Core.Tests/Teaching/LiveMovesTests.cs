@@ -33,7 +33,9 @@ public class LiveMovesTests
         Assert.Equal(["wizzle the wobble"], leftOut);
         Assert.Equal(3, moves.Moves.Count);
         Assert.Equal(moves.Moves.Select(m => m.Difficulty).Order(), moves.Moves.Select(m => m.Difficulty));
-        Assert.All(moves.Offered(Weight.Left), m => Assert.Equal("R", m.From(Weight.Left)!.Steps.First(s => s.Foot.IsSingle()).Foot.Letter()));
+        Assert.All(
+            moves.Offered(Weight.Left),
+            m => Assert.Equal("R", m.From(Weight.Left)!.Steps.First(s => s.Foot.IsSingle()).Foot.Letter()));
         Assert.Empty(moves.Offered(Weight.Unknown));
     }
 
@@ -84,7 +86,13 @@ public class LiveMovesTests
             var ends = starts.Skip(1).Append(weight).ToList();
             var apart = trace.Trace.Parts[0].Lines.Zip(ends).FirstOrDefault(l => l.First.State.Weight != l.Second);
             Assert.True(apart.First is null, $"line {apart.First?.Line}: {apart.First?.State.Weight} for {apart.Second}\n{script}");
-            Assert.True(trace.Findings.All(f => f.Severity != Severity.Error), string.Join('\n', trace.Findings.Where(f => f.Severity == Severity.Error).Select(f => $"{f.Message}: {script.Split('\n')[f.Place.Row!.Value - 2]} / {script.Split('\n')[f.Place.Row!.Value - 1]}")));
+            Assert.True(
+                trace.Findings.All(f => f.Severity != Severity.Error),
+                string.Join(
+                    '\n',
+                    trace.Findings.Where(f => f.Severity == Severity.Error)
+                        .Select(f =>
+                            $"{f.Message}: {script.Split('\n')[f.Place.Row!.Value - 2]} / {script.Split('\n')[f.Place.Row!.Value - 1]}")));
         }
     }
 }

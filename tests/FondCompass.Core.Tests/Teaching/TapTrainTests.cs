@@ -6,7 +6,8 @@ namespace FondCompass.Core.Tests.Teaching;
 /// <summary>The beat that somebody taps along to.</summary>
 public class TapTrainTests
 {
-    private static List<double> Even(double bpm, int taps, double from = 3) => [.. Enumerable.Range(0, taps).Select(i => from + (i * 60 / bpm))];
+    private static List<double> Even(double bpm, int taps, double from = 3) =>
+        [.. Enumerable.Range(0, taps).Select(i => from + (i * 60 / bpm))];
 
     [Theory]
     [InlineData(60)]
@@ -113,7 +114,10 @@ public class TapTrainTests
         Assert.InRange(beat.BeatAt - taps[^1], -0.012, 0.012);
     }
 
-    /// <summary>Sixty trains as hands tap them: a deviation of 25 ms, music that drifts by up to 3 %, one beat left out and one tapped twice in every third.</summary>
+    /// <summary>
+    /// Sixty trains as hands tap them: a deviation of 25 ms, music that drifts by up to 3 %, one beat left out and one tapped twice in
+    /// every third.
+    /// </summary>
     [Fact]
     public void Unsteady_hands_are_understood()
     {

@@ -6,7 +6,8 @@ namespace FondCompass.Core.Tests.Text;
 /// <summary>How a row is cut: each token with its kind and its columns.</summary>
 public class LexerTests
 {
-    private static string Told(IEnumerable<Token> tokens) => string.Join(' ', tokens.Select(t => $"{t.Kind}:{t.Text}@{t.Span.Start}-{t.Span.End}"));
+    private static string Told(IEnumerable<Token> tokens) =>
+        string.Join(' ', tokens.Select(t => $"{t.Kind}:{t.Text}@{t.Span.Start}-{t.Span.End}"));
 
     [Theory]
     [InlineData("", "")]
@@ -97,17 +98,20 @@ public class LexerTests
     public void Half_a_character_is_a_token_of_its_own() => Assert.Equal("Other:\ud83d@0-1 Word:a@1-2", Told(Lexer.Read("\ud83da")));
 
     [Fact]
-    public void Letters_that_need_two_units_are_letters() => Assert.Equal(["Word:𐐨𐐩@0-4", "Word:a@5-6"], Told(Lexer.Read("𐐀𐐩 a")).Split(' '));
+    public void Letters_that_need_two_units_are_letters() =>
+        Assert.Equal(["Word:𐐨𐐩@0-4", "Word:a@5-6"], Told(Lexer.Read("𐐀𐐩 a")).Split(' '));
 
     [Theory]
     [InlineData("1-4 vine R", 4, 8, "Word:vine@4-8")]
     [InlineData("vine RLR", 5, 6, "Word:r@5-6")]
     [InlineData("12:30", 0, 4, "Number:12@0-2 Separator::@2-3 Number:3@3-4")]
     [InlineData("1/4x", 0, 2, "Number:1@0-1 Separator:/@1-2")]
-    public void Of_a_piece_only_the_piece_is_read(string row, int from, int to, string tokens) => Assert.Equal(tokens, Told(Lexer.Read(row, from, to)));
+    public void Of_a_piece_only_the_piece_is_read(string row, int from, int to, string tokens) =>
+        Assert.Equal(tokens, Told(Lexer.Read(row, from, to)));
 
     [Fact]
-    public void Words_of_any_length_are_in_lower_case() => Assert.All([63, 64, 65, 500], n => Assert.Equal(new string('y', n), Lexer.Read(new string('Y', n)).Single().Text));
+    public void Words_of_any_length_are_in_lower_case() =>
+        Assert.All([63, 64, 65, 500], n => Assert.Equal(new string('y', n), Lexer.Read(new string('Y', n)).Single().Text));
 
     [Theory]
     [InlineData("0", 0)]

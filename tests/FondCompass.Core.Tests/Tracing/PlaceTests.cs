@@ -71,7 +71,9 @@ public class PlaceTests
     [Fact]
     public void Four_turned_squares_come_home()
     {
-        var rows = string.Join('\n', Enumerable.Range(0, 4).Select(i => $"{(i * 2) + 1} step R forward, turn 1/4 right\n{(i * 2) + 2} close L"));
+        var rows = string.Join(
+            '\n',
+            Enumerable.Range(0, 4).Select(i => $"{(i * 2) + 1} step R forward, turn 1/4 right\n{(i * 2) + 2} close L"));
         Assert.Equal((0, 0), Body(rows));
     }
 

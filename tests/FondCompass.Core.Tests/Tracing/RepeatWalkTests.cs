@@ -19,12 +19,16 @@ public class RepeatWalkTests
         1-2 hold
         """;
 
-    /// <summary>"V1 C2": each part with the number of its call; a tag in brackets, and how many counts are danced where not all are.</summary>
+    /// <summary>
+    /// "V1 C2": each part with the number of its call; a tag in brackets, and how many counts are danced where not all are.
+    /// </summary>
     private static string Walk(string rows, int most = 12)
     {
         var trace = Analysis.Of($"{Parts}\n{rows}").Trace;
         return string.Join(' ', RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Take(most).Select(w =>
-            w.IsTag ? $"({w.Danced.Pattern.Part.Name}{w.Call})" : $"{w.Danced.Pattern.Part.Name}{w.Call}{(w.Danced.Counts == w.Danced.Pattern.Part.Counts ? "" : $":{w.Danced.Counts}")}"));
+            w.IsTag
+                ? $"({w.Danced.Pattern.Part.Name}{w.Call})"
+                : $"{w.Danced.Pattern.Part.Name}{w.Call}{(w.Danced.Counts == w.Danced.Pattern.Part.Counts ? "" : $":{w.Danced.Counts}")}"));
     }
 
     [Theory]
@@ -81,9 +85,12 @@ public class RepeatWalkTests
     [Fact]
     public void Each_begins_where_the_one_before_ended()
     {
-        var trace = Analysis.Of("part A\n1-3 walk R, L, R, turn 1/4 left\n4 touch L beside\ntag T\n1 step L side, turn 1/8 right\nafter 1 T").Trace;
+        var trace =
+            Analysis.Of("part A\n1-3 walk R, L, R, turn 1/4 left\n4 touch L beside\ntag T\n1 step L side, turn 1/8 right\nafter 1 T").Trace;
         var walked = RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Take(5).ToList();
-        Assert.All(walked.Zip(walked.Skip(1)), p => Assert.Equal((p.First.EndWeight, p.First.EndFacing), (p.Second.StartWeight, p.Second.StartFacing)));
+        Assert.All(
+            walked.Zip(walked.Skip(1)),
+            p => Assert.Equal((p.First.EndWeight, p.First.EndFacing), (p.Second.StartWeight, p.Second.StartFacing)));
         Assert.Equal(Weight.Left, walked[0].StartWeight);
         Assert.Equal([1, 1, 2, 3, 4], walked.Select(w => w.Repeat));
     }
@@ -92,13 +99,17 @@ public class RepeatWalkTests
     public void A_mirroring_loop_is_mirrored_when_it_comes_on_the_other_foot()
     {
         var trace = Analysis.Of("part A\n1-3 walk R, L, R\n4 touch L beside").Trace;
-        Assert.Equal([false, true, false, true], RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Take(4).Select(w => w.Danced.Mirrored));
+        Assert.Equal(
+            [false, true, false, true],
+            RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Take(4).Select(w => w.Danced.Mirrored));
     }
 
     [Fact]
     public void Repeats_are_numbered_as_danced_beside_the_calls()
     {
         var trace = Analysis.Of($"{Parts}\norder V C B V\ndrop 2\nrepeat 3 again").Trace;
-        Assert.Equal([(1, 1), (3, 2), (3, 3), (4, 4)], RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Select(w => (w.Call, w.Repeat)));
+        Assert.Equal(
+            [(1, 1), (3, 2), (3, 3), (4, 4)],
+            RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Select(w => (w.Call, w.Repeat)));
     }
 }

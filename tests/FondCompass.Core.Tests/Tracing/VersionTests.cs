@@ -43,7 +43,8 @@ public sealed class VersionTests
         Assert.Equal(steps.Split('|'), Steps(With(name)));
 
     [Fact]
-    public void Its_own_turns_count() => Assert.Equal(("12:00", "9:00"), (With("easier").EndFacing.ToString(), With("version island").EndFacing.ToString()));
+    public void Its_own_turns_count() =>
+        Assert.Equal(("12:00", "9:00"), (With("easier").EndFacing.ToString(), With("version island").EndFacing.ToString()));
 
     [Fact]
     public void What_nobody_wrote_is_not_there() => Assert.Null(Versions.Find(Analysis.Of(Dance).Trace.Actions, "showier"));

@@ -8,7 +8,8 @@ namespace FondCompass.Core.Tests.Tracing;
 /// <summary>The rule of weight as a table an instructor can read: before, verb, foot; after, and what is wrong.</summary>
 public class WeightRuleTests
 {
-    private static Weight W(string letter) => letter switch { "L" => Weight.Left, "R" => Weight.Right, "both" => Weight.Both, _ => Weight.Unknown };
+    private static Weight W(string letter) =>
+        letter switch { "L" => Weight.Left, "R" => Weight.Right, "both" => Weight.Both, _ => Weight.Unknown };
 
     private static Foot F(string letter) => Feet.TryParse(letter, out var foot) ? foot : Foot.None;
 
@@ -46,7 +47,8 @@ public class WeightRuleTests
     [InlineData("L", "brush", "R", "L", Fault.None)]
     [InlineData("L", "hook", "R", "L", Fault.None)]
     [InlineData("L", "sweep", "R", "L", Fault.None)]
-    public void Leaving_verbs(string before, string verb, string foot, string after, Fault fault) => Check(before, verb, foot, after, fault);
+    public void Leaving_verbs(string before, string verb, string foot, string after, Fault fault) =>
+        Check(before, verb, foot, after, fault);
 
     [Theory]
     [InlineData("L", "hop", "L", "L", Fault.None)]
@@ -60,7 +62,8 @@ public class WeightRuleTests
     [InlineData("?", "pivot", "L", "L", Fault.None)]
     [InlineData("L", "pivot", "none", "L", Fault.None)]
     [InlineData("L", "raise", "L", "L", Fault.None)]
-    public void Standing_verbs(string before, string verb, string foot, string after, Fault fault) => Check(before, verb, foot, after, fault);
+    public void Standing_verbs(string before, string verb, string foot, string after, Fault fault) =>
+        Check(before, verb, foot, after, fault);
 
     [Theory]
     [InlineData("L", "hold")]
@@ -74,7 +77,9 @@ public class WeightRuleTests
     {
         Assert.Equal(Fault.FootHoldsWeight, WeightRule.Apply(Weight.Left, Verbs.Find("drop")!, Foot.Left).Fault);
         Assert.Equal(Fault.None, WeightRule.Apply(Weight.Left, Verbs.Find("drop")!, Foot.Left, lifted: true).Fault);
-        Assert.DoesNotContain(Analysis.Of("part A\n1 raise L\n2 drop L\n3 hop L\n4 land L").Findings, f => f.Code.StartsWith("FOOT", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            Analysis.Of("part A\n1 raise L\n2 drop L\n3 hop L\n4 land L").Findings,
+            f => f.Code.StartsWith("FOOT", StringComparison.Ordinal));
     }
 
     [Theory]

@@ -18,9 +18,19 @@ internal sealed class Table
 
     public override string ToString() => _text.ToString().TrimStart('\n').TrimEnd('\n') + "\n";
 
-    public static string Plain(object record) => string.Join(" · ", record.GetType().GetProperties().Where(p => p.GetIndexParameters().Length == 0).OrderBy(p => p.MetadataToken).Select(p => (p.Name, Text: Value(p.GetValue(record)))).Where(p => p.Text is { Length: > 0 }).Select(p => $"{p.Name} {p.Text}"));
+    public static string Plain(object record) =>
+        string.Join(
+            " · ",
+            record.GetType()
+                .GetProperties()
+                .Where(p => p.GetIndexParameters().Length == 0)
+                .OrderBy(p => p.MetadataToken)
+                .Select(p => (p.Name, Text: Value(p.GetValue(record))))
+                .Where(p => p.Text is { Length: > 0 })
+                .Select(p => $"{p.Name} {p.Text}"));
 
-    public static string At(FloorPoint p) => string.Create(CultureInfo.InvariantCulture, $"({p.X:0.00}, {p.Y:0.00})").Replace("-0.00", "0.00", StringComparison.Ordinal);
+    public static string At(FloorPoint p) =>
+        string.Create(CultureInfo.InvariantCulture, $"({p.X:0.00}, {p.Y:0.00})").Replace("-0.00", "0.00", StringComparison.Ordinal);
 
     /// <summary>The file beside the tests says the same; or is written, where that is asked for.</summary>
     public void Compare(string file)

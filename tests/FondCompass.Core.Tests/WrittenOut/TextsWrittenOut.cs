@@ -18,15 +18,22 @@ public class TextsWrittenOut
 {
     private static string Folder => Path.Combine(Dances.Root(), "tests", "FondCompass.Core.Tests", "WrittenOut");
 
-    private static List<JsonElement> Cases(string file, string list) => [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, file))).RootElement.GetProperty(list).EnumerateArray()];
+    private static List<JsonElement> Cases(string file, string list) =>
+        [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, file))).RootElement
+            .GetProperty(list)
+            .EnumerateArray()];
 
-    public static TheoryData<string> Pastes => [.. Cases(Path.Combine("Prose", "pastes.json"), "pastes").Select(c => c.GetProperty("id").GetString()!)];
+    public static TheoryData<string> Pastes =>
+        [.. Cases(Path.Combine("Prose", "pastes.json"), "pastes").Select(c => c.GetProperty("id").GetString()!)];
 
     [Theory]
     [MemberData(nameof(Pastes))]
     public void A_pasted_text(string id)
     {
-        var text = Cases(Path.Combine("Prose", "pastes.json"), "pastes").Single(c => c.GetProperty("id").GetString() == id).GetProperty("text").GetString()!;
+        var text = Cases(Path.Combine("Prose", "pastes.json"), "pastes")
+            .Single(c => c.GetProperty("id").GetString() == id)
+            .GetProperty("text")
+            .GetString()!;
         var pasted = ProseReader.Read(text);
         var t = new Table();
         t.Row($"understood {pasted.Understood:0.000}");
@@ -43,12 +50,17 @@ public class TextsWrittenOut
         t.Compare(Path.Combine("Pastes", $"{id}.txt"));
     }
 
-    /// <summary>The same text as others would send it: in one paragraph, a sentence a line, as a list, shouted, without its full stops.</summary>
+    /// <summary>
+    /// The same text as others would send it: in one paragraph, a sentence a line, as a list, shouted, without its full stops.
+    /// </summary>
     [Theory]
     [MemberData(nameof(Pastes))]
     public void So_is_it_in_other_manners(string id)
     {
-        var text = Cases(Path.Combine("Prose", "pastes.json"), "pastes").Single(c => c.GetProperty("id").GetString() == id).GetProperty("text").GetString()!;
+        var text = Cases(Path.Combine("Prose", "pastes.json"), "pastes")
+            .Single(c => c.GetProperty("id").GetString() == id)
+            .GetProperty("text")
+            .GetString()!;
         var t = new Table();
         foreach (var (manner, sent) in new[]
         {
@@ -135,8 +147,13 @@ public class TextsWrittenOut
         {
             var analysis = Analysis.Of($"part A\n1-8 {row}");
             var read = string.Join(' ', analysis.Reads.Select(r => r.Text));
-            var danced = string.Join(' ', analysis.Trace.Parts[0].Actions.Select(a => $"{a.Action.Beat.Label()}:{a.Verb.Name}{(a.Foot == Foot.None ? "" : $".{a.Foot.Letter()}")}{(a.Turn.IsNone ? "" : $"/{a.Turn.Value}")}{(a.Direction == Core.Lexicon.Direction.None ? "" : $">{a.Direction}")}"));
-            t.Row($"{row} → {read} | {danced} | {string.Join(' ', analysis.Findings.Where(f => f.Place.Row == 2).Select(f => f.Code))} | {CanonicalForm.Of($"part A\n1-8 {row}").Split('\n').Skip(1).FirstOrDefault(r => r.Length > 0)}");
+            var danced = string.Join(
+                ' ',
+                analysis.Trace.Parts[0].Actions.Select(a =>
+                    $"{a.Action.Beat.Label()}:{a.Verb.Name}{(a.Foot == Foot.None ? "" : $".{a.Foot.Letter()}")}{(a.Turn.IsNone ? "" : $"/{a.Turn.Value}")}{(a.Direction == Core.Lexicon.Direction.None ? "" : $">{a.Direction}")}"));
+            t.Row(
+                $"{row} → {read} | {danced} | {string.Join(' ', analysis.Findings.Where(f => f.Place.Row == 2).Select(f => f.Code))} | "
+                    + $"{CanonicalForm.Of($"part A\n1-8 {row}").Split('\n').Skip(1).FirstOrDefault(r => r.Length > 0)}");
         }
 
         t.Compare(Path.Combine("Wordings", $"{hundred:00}.txt"));
@@ -145,7 +162,9 @@ public class TextsWrittenOut
     private static readonly string[] Edited =
     [
         Dances.Stroll,
-        "title Edits\npart A\n1-2 step touch R # so\n3&4 shuffle L forward\n5,6 rock R forward, recover\n  + 6 clap\n7-8 hold\neasier 7-8 march R\nnote 2 mind the stove\ncue 3 away\n1-4 vine R with 1/4 right\n? 5-8 flurble\npart B\n1-8 march R\nagain x2\norder A B A",
+        "title Edits\npart A\n1-2 step touch R # so\n3&4 shuffle L forward\n5,6 rock R forward, recover\n  + 6 clap\n7-8 hold\neasier "
+            + "7-8 march R\nnote 2 mind the stove\ncue 3 away\n1-4 vine R with 1/4 right\n? 5-8 flurble\npart B\n1-8 march R\nagain "
+                + "x2\norder A B A",
     ];
 
     [Theory]
@@ -158,7 +177,9 @@ public class TextsWrittenOut
         {
             var (before, after) = (script.Split('\n'), made.Script.Split('\n'));
             var same = before.Zip(after).TakeWhile(p => p.First == p.Second).Count();
-            t.Row($"{what}: row {made.Row} {made.Refusal} {made.Taken?.ReplaceLineEndings(" / ")} | {string.Join(" / ", after.Skip(same).Take(6))}");
+            t.Row(
+                $"{what}: row {made.Row} {made.Refusal} {made.Taken?.ReplaceLineEndings(" / ")} | "
+                    + $"{string.Join(" / ", after.Skip(same).Take(6))}");
         }
 
         var lexicon = StepLexicon.Shipped;
@@ -192,7 +213,16 @@ public class TextsWrittenOut
             Told("pasted", StepEdits.Paste(script, lexicon, part, line, count, "1-2 step touch R\n3 hold"));
             Told("cue", StepEdits.SetCue(script, lexicon, part, line, $"{count}", "over we go"));
             Told("no cue", StepEdits.SetCue(script, lexicon, part, line, $"{count}", ""));
-            Told("variant", StepEdits.AddVariant(script, lexicon, part, line, count, new Core.Notation.VariantLabel(Core.Notation.VariantKind.Easier), ["march R"]));
+            Told(
+                "variant",
+                StepEdits.AddVariant(
+                    script,
+                    lexicon,
+                    part,
+                    line,
+                    count,
+                    new Core.Notation.VariantLabel(Core.Notation.VariantKind.Easier),
+                    ["march R"]));
             foreach (var act in Enum.GetValues<BlockAct>())
             {
                 Told($"line {act}", BlockEdits.Line(script, lexicon, part, line, act, "1-4 vine R\n5-8 vine L"));
@@ -211,7 +241,9 @@ public class TextsWrittenOut
     public void Songs()
     {
         var t = new Table();
-        foreach (var text in File.ReadAllLines(Path.Combine(Folder, "Songs.txt")).Select(r => r.Replace(" / ", "\n")).Concat(PresetSongs.All.Select(p => p.Text)))
+        foreach (var text in File.ReadAllLines(Path.Combine(Folder, "Songs.txt"))
+            .Select(r => r.Replace(" / ", "\n"))
+            .Concat(PresetSongs.All.Select(p => p.Text)))
         {
             t.Head(text);
             var read = SongText.Read(text, new Bpm(100));
@@ -228,8 +260,15 @@ public class TextsWrittenOut
 
             t.Row(SongText.Write(read.Passages, read.Anchors));
             var time = read.Song.Time;
-            t.Row(string.Join(' ', Enumerable.Range(0, Math.Min(40, read.Song.Counts + 1)).Select(c => FormattableString.Invariant($"{c}:{time.SecondsAt(c):0.000}s@{time.BpmAt(c):0.0}"))));
-            t.Row(string.Join(' ', BandScore.Of(read.Song, swing: read.Song.Counts % 16 == 0).Take(48).Select(n => FormattableString.Invariant($"{n.Voice}{n.Pitch}{(n.Strong ? "!" : "")}@{n.At:0.00}+{n.Length:0.00}"))));
+            t.Row(string.Join(
+                ' ',
+                Enumerable.Range(0, Math.Min(40, read.Song.Counts + 1))
+                    .Select(c => FormattableString.Invariant($"{c}:{time.SecondsAt(c):0.000}s@{time.BpmAt(c):0.0}"))));
+            t.Row(string.Join(
+                ' ',
+                BandScore.Of(read.Song, swing: read.Song.Counts % 16 == 0)
+                    .Take(48)
+                    .Select(n => FormattableString.Invariant($"{n.Voice}{n.Pitch}{(n.Strong ? "!" : "")}@{n.At:0.00}+{n.Length:0.00}"))));
             t.Row($"half {SongEdits.WithFeel(text, 1, CountingFeel.HalfTime)}");
             t.Row($"rest {SongEdits.WithRestAfter(text, 0, 1.5)}");
             t.Row($"anchor {SongEdits.WithAnchor(text, 8, 4.25)}");
@@ -244,13 +283,22 @@ public class TextsWrittenOut
     {
         var t = new Table();
         var random = new Random(7);
-        foreach (var (bpm, jitter, slips) in new[] { (100.0, 0.0, 0), (112, 0.01, 0), (96, 0.025, 1), (140, 0.02, 2), (60, 0.05, 0), (239, 0.005, 0), (41, 0, 0), (300, 0, 0), (30, 0, 0) })
+        foreach (var (bpm, jitter, slips) in new[]
         {
-            var taps = Enumerable.Range(0, 20).Select(i => (i * 60 / bpm) + (jitter * ((random.NextDouble() * 2) - 1))).Where((_, i) => slips == 0 || i % (9 / slips) != 4).ToList();
+            (100.0, 0.0, 0), (112, 0.01, 0), (96, 0.025, 1), (140, 0.02, 2), (60, 0.05, 0), (239, 0.005, 0), (41, 0, 0),
+            (300, 0, 0), (30, 0, 0)
+        })
+        {
+            var taps = Enumerable.Range(0, 20)
+                .Select(i => (i * 60 / bpm) + (jitter * ((random.NextDouble() * 2) - 1)))
+                .Where((_, i) => slips == 0 || i % (9 / slips) != 4)
+                .ToList();
             t.Head(FormattableString.Invariant($"{taps.Count} taps at {bpm}, {jitter} s off, {slips} left out"));
             foreach (var number in (int[])[2, 3, 4, 5, 8, 12, 20])
             {
-                t.Row($"{number}: {(TapTempo.Of([.. taps.Take(number)]) is { } tempo ? Table.Plain(tempo) : "no tempo")} | {(TapTrain.Of([.. taps.Take(number)]) is { } beat ? Table.Plain(beat) : "no beat")}");
+                t.Row(
+                    $"{number}: {(TapTempo.Of([.. taps.Take(number)]) is { } tempo ? Table.Plain(tempo) : "no tempo")} | "
+                        + $"{(TapTrain.Of([.. taps.Take(number)]) is { } beat ? Table.Plain(beat) : "no beat")}");
             }
 
             foreach (var passage in TapTempo.Passages([0, 9.5, 19.8, 30.2], 41, bpm))
@@ -261,28 +309,37 @@ public class TextsWrittenOut
 
         foreach (var sight in Enum.GetValues<FloorSight>())
         {
-            t.Row($"{sight}: {string.Join(' ', new[] { (0.0, 0.0), (1, 2), (-3, 4), (2, -9), (-9, -20) }.Select(p => FloorView.Project(new FloorPoint(p.Item1, p.Item2), sight)).Select(p => FormattableString.Invariant($"{Table.At(new FloorPoint(p.X, p.Y))}×{p.Scale:0.000}")))} {FloorView.Degrees(0, sight)} {FloorView.Degrees(270, sight)}");
+            t.Row(
+                $"{sight}: "
+                    + $"{string.Join(' ', new[] { (0.0, 0.0), (1, 2), (-3, 4), (2, -9), (-9, -20) }.Select(p => FloorView.Project(new FloorPoint(p.Item1, p.Item2), sight)).Select(p => FormattableString.Invariant($"{Table.At(new FloorPoint(p.X, p.Y))}×{p.Scale:0.000}")))} {FloorView.Degrees(0, sight)} {FloorView.Degrees(270, sight)}");
         }
 
         var day = new DateOnly(2026, 11, 2);
         foreach (var days in (string[])["c", "l", "cc", "cl", "lc", "ccccccc", "cclc", "ll", "clllll"])
         {
             var line = new LineDanced("vine", [.. days.Select((d, i) => (day.AddDays(7 * i), d == 'c'))], 300);
-            var next = NextTime.Of([line, new LineDanced("jazz box", [(day, true)], 200), new LineDanced("coda", [], 0)], 2, 75, day.AddDays((7 * days.Length) + 3));
+            var next = NextTime.Of(
+                [line, new LineDanced("jazz box", [(day, true)], 200), new LineDanced("coda", [], 0)],
+                2,
+                75,
+                day.AddDays((7 * days.Length) + 3));
             t.Row($"{days}: {Memory.HalfLife(days.Select(d => d == 'c'))} days, {line.KeptOn(day.AddDays(70)):0.000} | {next.Words}");
         }
 
         t.Compare("taps-floors-weeks.txt");
     }
 
-    private const string Plain = "tempo 112\npart A\n1-4 vine R\n5-8 vine L\n1-8 march R x8\npart B\n1-8 rocking chair R x2\ntag T\n1-4 sway R L R L";
+    private const string Plain =
+        "tempo 112\npart A\n1-4 vine R\n5-8 vine L\n1-8 march R x8\npart B\n1-8 rocking chair R x2\ntag T\n1-4 sway R L R L";
 
     /// <summary>One row more, or a few, below a plain dance: what becomes of its facts, its order and its parts.</summary>
     [Fact]
     public void Rows_of_every_kind()
     {
         static IEnumerable<string> Facts(object record) => Table.Plain(record).Split(" · ");
-        static IEnumerable<string> PartsOf(FondCompass.Core.Notation.Dance dance) => dance.Parts.Select(p => $"{Table.Plain(p)}: {string.Join(" | ", p.Entries.Select(e => $"{e.GetType().Name} {Table.Plain(e)}"))}");
+        static IEnumerable<string> PartsOf(FondCompass.Core.Notation.Dance dance) =>
+            dance.Parts.Select(p =>
+                $"{Table.Plain(p)}: {string.Join(" | ", p.Entries.Select(e => $"{e.GetType().Name} {Table.Plain(e)}"))}");
         var t = new Table();
         var plain = Analysis.Of(Plain).Dance;
         var song = FondCompass.Core.Music.Song.Steady(104, new Bpm(112));
@@ -291,13 +348,23 @@ public class TextsWrittenOut
             var analysis = Analysis.Of($"{Plain}\n{rows.Replace(" / ", "\n", StringComparison.Ordinal)}");
             var dance = analysis.Dance;
             t.Head(rows);
-            t.Row($"{string.Join(" · ", Facts(dance.Header).Except(Facts(plain.Header)))}{(dance.OrderLoops ? " round" : "")}{(dance.IsFree ? " free" : "")}{(dance.Finish is { } finish ? Table.Plain(finish) : "")}");
-            foreach (var told in new IEnumerable<object>[] { dance.Order.Take(12), dance.Tags.Take(4), dance.Restarts, dance.OrderChanges, dance.Meetings, dance.Versions, dance.Definitions }.SelectMany(l => l).Select(o => $"{o.GetType().Name} {Table.Plain(o)}").Concat(PartsOf(dance).Except(PartsOf(plain))))
+            t.Row(
+                $"{string.Join(" · ", Facts(dance.Header).Except(Facts(plain.Header)))}{(dance.OrderLoops ? " round" : "")}{(dance.IsFree ? " free" : "")}{(dance.Finish is { } finish ? Table.Plain(finish) : "")}");
+            foreach (var told in new IEnumerable<object>[]
+            {
+                dance.Order.Take(12), dance.Tags.Take(4), dance.Restarts, dance.OrderChanges, dance.Meetings, dance.Versions,
+                dance.Definitions
+            }
+                .SelectMany(l => l)
+                .Select(o => $"{o.GetType().Name} {Table.Plain(o)}")
+                .Concat(PartsOf(dance).Except(PartsOf(plain))))
             {
                 t.Row(told);
             }
 
-            t.Row($"{dance.Order.Count} calls; {string.Join(", ", FondCompass.Core.Runs.RunUnroller.Unroll(analysis.Trace, song, dance.Header.Intro).Repeats.Take(9).Select(r => $"{r.Called} {r.FromCount} to {r.ToCount} {r.StartFacing}"))}");
+            t.Row(
+                $"{dance.Order.Count} calls; "
+                    + $"{string.Join(", ", FondCompass.Core.Runs.RunUnroller.Unroll(analysis.Trace, song, dance.Header.Intro).Repeats.Take(9).Select(r => $"{r.Called} {r.FromCount} to {r.ToCount} {r.StartFacing}"))}");
             foreach (var finding in analysis.Findings.Take(6))
             {
                 t.Row($"{finding.Code} {finding.Severity} {finding.Place.Row} {finding.Message}");
@@ -323,8 +390,17 @@ public class TextsWrittenOut
                 var board = random.Next(boards.Count);
                 at[board] += random.Next(0, 40) / 2.0;
                 // What begins and what is danced comes oftener than the rest.
-                var kind = (LessonEventKind)(random.Next(3) > 0 ? random.Next(5) : random.Next((int)LessonEventKind.Close + (i > 10 ? 1 : 0)));
-                told.Add(new LessonEvent(new Guid(lesson, (short)i, 0, new byte[8]), boards[board], told.Count(e => e.Board == boards[board]) + 1, 1000 + (20 * board), at[board], kind, $"block {random.Next(1, 3)}")
+                var kind = (LessonEventKind)(random.Next(3) > 0
+                    ? random.Next(5)
+                    : random.Next((int)LessonEventKind.Close + (i > 10 ? 1 : 0)));
+                told.Add(new LessonEvent(
+                    new Guid(lesson, (short)i, 0, new byte[8]),
+                    boards[board],
+                    told.Count(e => e.Board == boards[board]) + 1,
+                    1000 + (20 * board),
+                    at[board],
+                    kind,
+                    $"block {random.Next(1, 3)}")
                 {
                     Bite = $"A:{random.Next(1, 3)}",
                     Value = kind == LessonEventKind.Heads && random.Next(3) == 0 ? null : 60 + (5 * random.Next(4)),
@@ -333,19 +409,43 @@ public class TextsWrittenOut
                 });
             }
 
-            t.Head(string.Join(", ", told.Select(e => string.Create(CultureInfo.InvariantCulture, $"{boards.IndexOf(e.Board) + 1}.{e.Number} at {e.Opened + e.Since:0.#} {e.Kind} {e.Block[^1]} {e.Value}{(e.Undoes is { } slip ? $" of {told.FindIndex(o => o.Id == slip) + 1}" : "")}"))));
+            t.Head(string.Join(
+                ", ",
+                told.Select(e => string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{boards.IndexOf(e.Board) + 1}.{e.Number} at {e.Opened + e.Since:0.#} {e.Kind} {e.Block[^1]} "
+                        + $"{e.Value}{(e.Undoes is { } slip ? $" of {told.FindIndex(o => o.Id == slip) + 1}" : "")}"))));
             var log = HallLog.Of(told.Concat(told.Take(3)));
             foreach (var held in log.Blocks)
             {
-                t.Row($"{held.Block}: {held.Seconds} s, {held.Dancing} danced, {string.Join(' ', held.Rates)} clean {held.CleanRate}, lost {string.Join(' ', held.Trouble)}{(held.IsDone ? " done" : "")}{(held.IsSkipped ? " skipped" : "")}");
+                t.Row(
+                    $"{held.Block}: {held.Seconds} s, {held.Dancing} danced, {string.Join(' ', held.Rates)} clean {held.CleanRate}, "
+                        + $"lost {string.Join(' ', held.Trouble)}{(held.IsDone ? " done" : "")}{(held.IsSkipped ? " skipped" : "")}");
             }
 
-            t.Row($"{log.Heads} heads, {log.Seconds} s{(log.IsClosed ? ", closed" : "")}; notes {string.Join(' ', log.Notes.Select(n => n.Words))}; calls {string.Join(' ', log.Calls)}; taps {string.Join(' ', log.Taps)}; marks {string.Join(' ', log.Marks.Select(m => m.Bite))}");
+            t.Row(
+                $"{log.Heads} heads, {log.Seconds} s{(log.IsClosed ? ", closed" : "")}; notes "
+                    + $"{string.Join(' ', log.Notes.Select(n => n.Words))}; calls {string.Join(' ', log.Calls)}; taps "
+                        + $"{string.Join(' ', log.Taps)}; marks {string.Join(' ', log.Marks.Select(m => m.Bite))}");
         }
 
-        foreach (var taken in new TimeTaken[][] { [], [new(100, 100)], [new(100, 49)], [new(100, 50)], [new(100, 200)], [new(100, 201)], [new(100, 130), new(60, 90)], [.. Enumerable.Repeat(new TimeTaken(60, 75), 9)] })
+        foreach (var taken in new TimeTaken[][]
         {
-            t.Row($"{string.Join(' ', taken.Select(k => $"{k.Planned}:{k.Actual}"))} | {PaceLearning.Of("seconds", 20, taken).After:0.0000} {PaceLearning.Of("seconds", 20, taken).Why} | {PaceLearning.Of("seconds", 20, taken, isHeld: true).After:0.0000} {PaceLearning.Of("seconds", 20, taken, isHeld: true).Why}");
+            [],
+            [new(100, 100)],
+            [new(100, 49)],
+            [new(100, 50)],
+            [new(100, 200)],
+            [new(100, 201)],
+            [new(100, 130), new(60, 90)],
+            [.. Enumerable.Repeat(new TimeTaken(60, 75), 9)]
+        })
+        {
+            t.Row(
+                $"{string.Join(' ', taken.Select(k => $"{k.Planned}:{k.Actual}"))} | "
+                    + $"{PaceLearning.Of("seconds", 20, taken).After:0.0000} {PaceLearning.Of("seconds", 20, taken).Why} | "
+                        + $"{PaceLearning.Of("seconds", 20, taken, isHeld: true).After:0.0000} "
+                            + $"{PaceLearning.Of("seconds", 20, taken, isHeld: true).Why}");
         }
 
         t.Compare("hall.txt");
@@ -357,11 +457,17 @@ public class TextsWrittenOut
         var t = new Table();
         foreach (var eight in (int[])[8, 6])
         {
-            var (moves, left) = LiveMoves.Of(StepLexicon.Shipped.Steps.Where(s => s.Level == 1).Select(s => s.Name).Append("no such step").Order(StringComparer.Ordinal), 112, StepLexicon.Shipped, eight);
+            var (moves, left) = LiveMoves.Of(
+                StepLexicon.Shipped.Steps.Where(s => s.Level == 1).Select(s => s.Name).Append("no such step").Order(StringComparer.Ordinal),
+                112,
+                StepLexicon.Shipped,
+                eight);
             t.Head($"in {eight}: left out {string.Join("; ", left)}");
             foreach (var weight in (Weight[])[Weight.Left, Weight.Right])
             {
-                t.Row($"on {weight}: {string.Join(", ", moves.Offered(weight, 1).Select(m => $"{m.Name} {m.From(weight, 1)?.Stretches.Count}"))}");
+                t.Row(
+                    $"on {weight}: "
+                        + $"{string.Join(", ", moves.Offered(weight, 1).Select(m => $"{m.Name} {m.From(weight, 1)?.Stretches.Count}"))}");
             }
         }
 

@@ -10,7 +10,8 @@ namespace FondCompass.Mutants;
 
 /// <summary>
 /// Runs cases of the tests within one process, at the word of its parent: a line of JSON in, a line out.
-/// <c>cover N P OF</c>: every OF-th case from P on, twice: which of the N switches it asks and how long it takes. <c>try I A:500,B:2000</c>: those cases with change I on, until one is red; one that takes longer than so many milliseconds ends the process.
+/// <c>cover N P OF</c>: every OF-th case from P on, twice: which of the N switches it asks and how long it takes. <c>try I
+/// A:500,B:2000</c>: those cases with change I on, until one is red; one that takes longer than so many milliseconds ends the process.
 /// </summary>
 internal static class Worker
 {
@@ -70,7 +71,15 @@ internal static class Worker
             Switches.Asked = new bool[switches];
             clock.Restart();
             green = Green(one) && clock.Elapsed.TotalSeconds <= MostSeconds;
-            told.Add(new { Number = i, one.Folder, one.Name, Green = green, Seconds = clock.Elapsed.TotalSeconds, Asked = Numbers(Switches.Asked) });
+            told.Add(new
+            {
+                Number = i,
+                one.Folder,
+                one.Name,
+                Green = green,
+                Seconds = clock.Elapsed.TotalSeconds,
+                Asked = Numbers(Switches.Asked)
+            });
         }
 
         Switches.Asked = null;
@@ -130,10 +139,15 @@ internal static class Worker
 
     private static IEnumerable<Case> Cases()
     {
-        var types = Assembly.GetExecutingAssembly().GetTypes().Where(t => t is { IsPublic: true, IsAbstract: false } && t.Namespace?.StartsWith("FondCompass.Core.Tests", StringComparison.Ordinal) == true);
+        var types = Assembly.GetExecutingAssembly()
+            .GetTypes()
+            .Where(t => t is { IsPublic: true, IsAbstract: false }
+                && t.Namespace?.StartsWith("FondCompass.Core.Tests", StringComparison.Ordinal) == true);
         foreach (var type in types.OrderBy(t => t.FullName, StringComparer.Ordinal))
         {
-            foreach (var method in type.GetMethods().Where(m => m.GetCustomAttribute<FactAttribute>() is not null).OrderBy(m => m.Name, StringComparer.Ordinal))
+            foreach (var method in type.GetMethods()
+                .Where(m => m.GetCustomAttribute<FactAttribute>() is not null)
+                .OrderBy(m => m.Name, StringComparer.Ordinal))
             {
                 var rows = method.GetCustomAttributes<DataAttribute>().SelectMany(d => Rows(d, method)).ToList();
                 foreach (var (row, number) in (method.GetCustomAttribute<TheoryAttribute>() is null ? [[]] : rows).Select((r, i) => (r, i)))
@@ -154,11 +168,16 @@ internal static class Worker
         return data.GetData(method, new DisposalTracker()).AsTask().GetAwaiter().GetResult().Select(r => r.GetData());
     }
 
-    /// <summary>Rows as the runner would hand them over: numbers of the parameter's kind, the rest as a params array, what is left out by its default.</summary>
+    /// <summary>
+    /// Rows as the runner would hand them over: numbers of the parameter's kind, the rest as a params array, what is left out by its
+    /// default.
+    /// </summary>
     private static object?[] Filled(MethodInfo method, object?[] row)
     {
         var parameters = method.GetParameters();
-        if (parameters.Length > 0 && parameters[^1].IsDefined(typeof(ParamArrayAttribute)) && !(row.Length == parameters.Length && row[^1] is Array))
+        if (parameters.Length > 0
+            && parameters[^1].IsDefined(typeof(ParamArrayAttribute))
+            && !(row.Length == parameters.Length && row[^1] is Array))
         {
             var rest = row[(parameters.Length - 1)..];
             var array = Array.CreateInstance(parameters[^1].ParameterType.GetElementType()!, rest.Length);
@@ -166,17 +185,22 @@ internal static class Worker
             row = [.. row[..(parameters.Length - 1)], array];
         }
 
-        return [.. parameters.Select((p, i) => i >= row.Length ? p.DefaultValue : Converted(row[i], Nullable.GetUnderlyingType(p.ParameterType) ?? p.ParameterType))];
+        return [.. parameters.Select((p, i) => i >= row.Length
+            ? p.DefaultValue
+            : Converted(row[i], Nullable.GetUnderlyingType(p.ParameterType) ?? p.ParameterType))];
     }
 
     private static object? Converted(object? value, Type to) =>
-        value is null || to.IsInstanceOfType(value) || !to.IsPrimitive && to != typeof(decimal) || to.IsEnum ? value : Convert.ChangeType(value, to, System.Globalization.CultureInfo.InvariantCulture);
+        value is null || to.IsInstanceOfType(value) || !to.IsPrimitive && to != typeof(decimal) || to.IsEnum
+            ? value
+            : Convert.ChangeType(value, to, System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>What the core keeps between two calls beside its shipped lexicon.</summary>
     private static IEnumerable<Action> Memos() => typeof(Analysis).Assembly.GetTypes()
         .Where(t => !t.ContainsGenericParameters)
         .SelectMany(t => t.GetFields(BindingFlags.Static | BindingFlags.NonPublic | BindingFlags.Public))
-        .Where(f => f.FieldType.IsGenericType && f.FieldType.GetGenericTypeDefinition() == typeof(System.Runtime.CompilerServices.ConditionalWeakTable<,>))
+        .Where(f => f.FieldType.IsGenericType
+            && f.FieldType.GetGenericTypeDefinition() == typeof(System.Runtime.CompilerServices.ConditionalWeakTable<,>))
         .Select(f => f.FieldType.GetMethod("Clear")!.CreateDelegate<Action>(f.GetValue(null)));
 
     private static void Mark(bool[] all, bool[] some)

@@ -82,14 +82,20 @@ public class DrawingTests
     [Fact]
     public void Something_at_the_fold_stands_in_one_row_and_a_long_step_in_both()
     {
-        var line = RulerDrawing.Draw(Analysis.Of("part A\n1-3 shuffle R side\n4-6 vine L\n7 step R\n8 step L").Trace.Parts[0], 8, RulerPaper.Narrow)[0];
+        var line = RulerDrawing.Draw(
+            Analysis.Of("part A\n1-3 shuffle R side\n4-6 vine L\n7 step R\n8 step L").Trace.Parts[0],
+            8,
+            RulerPaper.Narrow)[0];
         var fifth = RulerPaper.Gutter + (4 * line.NotchWidth);
         Assert.Equal([false, true], line.Rows.Select(r => r.Holds(fifth)));
         Assert.Equal([true, false], line.Rows.Select(r => r.Holds(fifth - 0.1)));
         Assert.Equal([true, true], line.Rows.Select(r => r.Meets(line.Spans[1].X, line.Spans[1].Width)));
         Assert.Equal([false, true], line.Rows.Select(r => r.Meets(line.Spans[2].X, line.Spans[2].Width)));
         Assert.True(line.Rows[0].Holds(RulerPaper.PickUps));
-        Assert.Equal(RulerPaper.PickUps, RulerDrawing.Draw(Analysis.Of("part A\n&1 ball R, step L").Trace.Parts[0], 8, RulerPaper.Narrow)[0].Spans[0].X, 6);
+        Assert.Equal(
+            RulerPaper.PickUps,
+            RulerDrawing.Draw(Analysis.Of("part A\n&1 ball R, step L").Trace.Parts[0], 8, RulerPaper.Narrow)[0].Spans[0].X,
+            6);
     }
 
     [Fact]
@@ -178,7 +184,18 @@ public class DrawingTests
     public void Drawn_out_the_strip_shows_counts_and_steps_and_what_is_proposed()
     {
         var run = Run("", new Passage("verse", 12, 120), new Passage("pause", 0, 0) { Rest = 2 }, new Passage("chorus", 20, 120));
-        var strip = TideStrip.Of(run, [new FitChange(FitKind.Tag, 1, 4, 8), new FitChange(FitKind.Restart, 2, 4, 12), new FitChange(FitKind.Half, 2, 4, 12, "V"), new FitChange(FitKind.Drop, 3, 8, 12, "C"), new FitChange(FitKind.Repeat, 3, 8, 12, "B"), new FitChange(FitKind.Move, 3, 8, 12, "D"), new FitChange(FitKind.Wait, 3, 24, 12)], 99);
+        var strip = TideStrip.Of(
+            run,
+            [
+                new FitChange(FitKind.Tag, 1, 4, 8),
+                new FitChange(FitKind.Restart, 2, 4, 12),
+                new FitChange(FitKind.Half, 2, 4, 12, "V"),
+                new FitChange(FitKind.Drop, 3, 8, 12, "C"),
+                new FitChange(FitKind.Repeat, 3, 8, 12, "B"),
+                new FitChange(FitKind.Move, 3, 8, 12, "D"),
+                new FitChange(FitKind.Wait, 3, 24, 12)
+            ],
+            99);
         Assert.Equal((4, 4 * TideStrip.Page), (strip.Zoom, strip.Width));
         Assert.Equal(32, strip.Marks.Count(m => m.IsLine));
         Assert.Contains(strip.Marks, m => m.Label == "vine R");
@@ -227,11 +244,17 @@ public class DrawingTests
     public void What_is_said_is_shortened_until_it_can_be_said_and_is_no_foot()
     {
         var analysis = Analysis.Of("part A\n1-4 rocking chair R\n5-8 jazz box R 1/4 right");
-        BoardTimeline At(double bpm) => BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(bpm)), 0), 1, 1);
+        BoardTimeline At(double bpm) =>
+            BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(bpm)), 0), 1, 1);
         Assert.Equal("jazz box quarter right", At(60).Says[1].Words);
         Assert.DoesNotContain(At(240).Says, s => s.Words is "right" or "left");
         Assert.All(At(120).Says, s => Assert.True(s.At < s.Until && s.Until <= s.For));
-        var silent = BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(60)), 0), 1, 1, calls: new BoardCalls(Rule: CallRule.CountsOnly));
+        var silent = BoardTimeline.Of(
+            analysis,
+            RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(60)), 0),
+            1,
+            1,
+            calls: new BoardCalls(Rule: CallRule.CountsOnly));
         Assert.Empty(silent.Says);
     }
 
@@ -267,7 +290,9 @@ public class DrawingTests
         order V V[1-8] Capstan V[9-16]
         """;
 
-    private const string Turning = "part V\n1-4 march R\npart C\n1 step R forward, turn 1/4 left\n2 step L beside\n3 step R in place\n4 touch L beside\n5 step L in place\n6-8 hold\n";
+    private const string Turning =
+        "part V\n1-4 march R\npart C\n1 step R forward, turn 1/4 left\n2 step L beside\n3 step R in place\n4 touch L beside\n5 step L "
+            + "in place\n6-8 hold\n";
 
     private static BoardTimeline BoardOf(string rows, int counts = 64)
     {
@@ -312,7 +337,14 @@ public class DrawingTests
     public void The_strip_shows_what_is_set_on_it()
     {
         var analysis = Analysis.Of(Turning + "order V C V C C C");
-        var passages = new Passage[] { new("verse", 4, 120), new("chorus", 8, 60) { Feel = CountingFeel.HalfTime }, new("verse", 4, 240) { Feel = CountingFeel.DoubleTime }, new("chorus", 8, 120), new("hush", 0, 0) { Rest = 1.5 } };
+        var passages = new Passage[]
+        {
+            new("verse", 4, 120),
+            new("chorus", 8, 60) { Feel = CountingFeel.HalfTime },
+            new("verse", 4, 240) { Feel = CountingFeel.DoubleTime },
+            new("chorus", 8, 120),
+            new("hush", 0, 0) { Rest = 1.5 }
+        };
         var run = RunUnroller.Unroll(analysis.Trace, new Song(passages, [new Anchor(4, 2.5)]), 0);
         var strip = TideStrip.Of(run, [], 1);
         Assert.Equal(["verse", "chorus, half time", "verse, double time", "chorus", "1.5 s"], strip.Passages.Select(p => p.Label));
@@ -339,17 +371,28 @@ public class DrawingTests
     public void The_board_says_everything_in_the_instructors_words()
     {
         var analysis = Analysis.Of(Wordy);
-        var run = RunUnroller.Unroll(analysis.Trace, new Song([new Passage("verse", 16, 120), new Passage("held", 0, 0) { Rest = 3 }, new Passage("low", 32, 120, Note: "the fiddle") { Feel = CountingFeel.HalfTime }]), 0);
+        var run = RunUnroller.Unroll(
+            analysis.Trace,
+            new Song([
+                new Passage("verse", 16, 120),
+                new Passage("held", 0, 0) { Rest = 3 },
+                new Passage("low", 32, 120, Note: "the fiddle") { Feel = CountingFeel.HalfTime }
+            ]),
+            0);
         var board = BoardTimeline.Of(analysis, run, 1, 9);
         Assert.Equal(["5", "6", "7", "ready", "8", "7"], board.Clicks.Where(c => !c.IsHalf).Take(6).Select(c => c.Label));
         Assert.Equal("&", board.Clicks.First(c => c.IsHalf).Label);
-        Assert.Equal(["grapevine", "step forward", "pivot 1/4 left", "shuffle forward", "arms reach right", "your own"], board.Steps.Where(s => s.Starts).Take(6).Select(s => s.Name));
+        Assert.Equal(
+            ["grapevine", "step forward", "pivot 1/4 left", "shuffle forward", "arms reach right", "your own"],
+            board.Steps.Where(s => s.Starts).Take(6).Select(s => s.Name));
         Assert.Equal(["R", "R", "R", "R", "", ""], board.Steps.Where(s => s.Starts).Take(6).Select(s => s.Foot));
         Assert.Equal("V · out and back", board.Clicks.First(c => !c.IsCountIn).Where);
         Assert.Contains(board.Clicks, c => c.Where == "V, first half · out and back");
         Assert.Contains(board.Clicks, c => c.Where == "V, second half · 2");
         Assert.Equal("off we go", board.Says.First(s => s.IsOwn).Words);
-        Assert.Equal(["right arm up", "right arm up", "hips roll"], board.Marks.Where(m => m.Kind is "arms" or "hips").Take(3).Select(m => m.Words));
+        Assert.Equal(
+            ["right arm up", "right arm up", "hips roll"],
+            board.Marks.Where(m => m.Kind is "arms" or "hips").Take(3).Select(m => m.Words));
         Assert.Contains(board.Marks, m => m.Kind == "caution" && m.Words == "mind the wet floor" && m.From < m.At);
         Assert.Contains(board.Marks, m => m.Kind == "trouble" && m.Words == "the quarter comes early");
         Assert.Contains(board.Events, e => e.Words.StartsWith("again: V, first half", StringComparison.Ordinal) && e.At - e.From > 3.9);
@@ -358,7 +401,9 @@ public class DrawingTests
         Assert.Contains(board.Events, e => e.Words == "the music stops for 3 s");
         Assert.Contains(board.Events, e => e.Words == "half time");
         Assert.Contains(board.Events, e => e.Words == "the fiddle");
-        var all = string.Join('\n', board.Steps.Select(s => s.Name).Concat(board.Says.Select(s => s.Words)).Concat(board.Events.Select(e => e.Words)));
+        var all = string.Join(
+            '\n',
+            board.Steps.Select(s => s.Name).Concat(board.Says.Select(s => s.Words)).Concat(board.Events.Select(e => e.Words)));
         Assert.DoesNotContain("body", all, StringComparison.Ordinal);
         Assert.DoesNotContain("no foot", all, StringComparison.Ordinal);
         Assert.DoesNotContain("both", all, StringComparison.Ordinal);

@@ -19,7 +19,12 @@ public sealed class FloorDrawingTests
     [InlineData(FloorSight.Side)]
     public void Everything_lies_within_the_picture(FloorSight sight)
     {
-        foreach (var script in (string[])["1 hold", "1-4 vine R\n5-8 vine L", "1-8 walk R L R L R L R L", "1-4 rolling vine R\n5-8 jazz box L with 1/4 left"])
+        foreach (var script in (string[])[
+            "1 hold",
+            "1-4 vine R\n5-8 vine L",
+            "1-8 walk R L R L R L R L",
+            "1-4 rolling vine R\n5-8 jazz box L with 1/4 left"
+        ])
         {
             var drawing = Draw(script, sight);
             Assert.All(drawing.Prints, p => Assert.True(p.X is >= 0 and <= FloorDrawing.Width && p.Y is >= 0 and <= FloorDrawing.Height));
@@ -64,7 +69,10 @@ public sealed class FloorDrawingTests
     public void A_ring_shrinks_as_the_dancers_go_in()
     {
         Assert.Null(Draw("1 step R in").RingAtStart);
-        var drawing = FloorDrawing.Of(FloorPicture.OfPart(Analysis.Of("layout circle\npart A\n1 step R in\n2 step L in").Trace.Parts[0], Facing.Front), FloorSight.Above, isRing: true);
+        var drawing = FloorDrawing.Of(
+            FloorPicture.OfPart(Analysis.Of("layout circle\npart A\n1 step R in\n2 step L in").Trace.Parts[0], Facing.Front),
+            FloorSight.Above,
+            isRing: true);
         Assert.Equal(drawing.RingAtStart!.RadiusX, drawing.Bodies[0].Ring!.RadiusX, 6);
         Assert.True(drawing.Bodies[2].Ring!.RadiusX < drawing.Bodies[1].Ring!.RadiusX);
     }
@@ -72,7 +80,10 @@ public sealed class FloorDrawingTests
     [Fact]
     public void The_way_is_told_apart_by_parts_and_says_where_each_line_sets_out()
     {
-        var analysis = Analysis.Of("start weight L\npart A\n1-8 walk R L R L R L R L\n1-8 side R together side R together side R together side R touch L\npart B\n1-4 step L back, step R back, step L back, touch R\norder A B A");
+        var analysis =
+            Analysis.Of(
+                "start weight L\npart A\n1-8 walk R L R L R L R L\n1-8 side R together side R together side R together side R touch "
+                    + "L\npart B\n1-4 step L back, step R back, step L back, touch R\norder A B A");
         var drawing = FloorDrawing.Of(FloorPicture.OfWhole(analysis.Trace), FloorSight.Above, isRing: false);
         Assert.Equal([0, 1, 0], drawing.Ways.Select(w => w.Tone));
         Assert.Equal(["A 1", "A 2", "B 1"], drawing.Marks.Select(m => m.Label).Where(l => l.Length > 0).Distinct());
@@ -80,7 +91,9 @@ public sealed class FloorDrawingTests
         Assert.Equal(90, drawing.Marks[1].Degrees, 3);
         Assert.Equal(180, Math.Abs(drawing.Marks.Single(m => m.Label == "B 1").Degrees), 3);
         // Each goes on where the one before ended.
-        Assert.All(drawing.Ways.Zip(drawing.Ways.Skip(1)), pair => Assert.Equal(pair.First.Path.Split('L')[^1].Trim(), pair.Second.Path.Split('L')[0][1..].Trim()));
+        Assert.All(
+            drawing.Ways.Zip(drawing.Ways.Skip(1)),
+            pair => Assert.Equal(pair.First.Path.Split('L')[^1].Trim(), pair.Second.Path.Split('L')[0][1..].Trim()));
     }
 
     [Fact]

@@ -69,7 +69,11 @@ public sealed class RulerSheetTests
     public void An_offer_says_how_it_ends_and_one_that_does_not_fit_says_why()
     {
         const string script = "part A\n1-4 vine R\n5-6 step touch L\n";
-        var offers = StepCompletion.Find("rocking", StepSlot.AtRow(script, 4, StepLexicon.Shipped), Analysis.Of(script).Dance.Header, StepLexicon.Shipped);
+        var offers = StepCompletion.Find(
+            "rocking",
+            StepSlot.AtRow(script, 4, StepLexicon.Shipped),
+            Analysis.Of(script).Dance.Header,
+            StepLexicon.Shipped);
         var sheet = OfferSheet.Of(offers, 8);
         Assert.All(sheet.Offers.Where(o => o.Step.Fits), o => Assert.Contains("facing", o.Ends));
         Assert.All(sheet.Offers.Where(o => !o.Step.Fits), o => Assert.NotEmpty(o.Step.Why));

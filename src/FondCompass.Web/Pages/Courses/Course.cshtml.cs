@@ -9,7 +9,12 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages.Courses;
 
 /// <summary>One course as a table of weeks and dances, to be altered by hand, and its lessons.</summary>
-public sealed class CourseModel(LessonBook book, CourseLessons planned, DanceShelf shelf, LessonDesk desk, InstructorClock clock) : PageModel
+public sealed class CourseModel(
+    LessonBook book,
+    CourseLessons planned,
+    DanceShelf shelf,
+    LessonDesk desk,
+    InstructorClock clock) : PageModel
 {
     public CourseTable Table { get; private set; } = null!;
 
@@ -32,7 +37,8 @@ public sealed class CourseModel(LessonBook book, CourseLessons planned, DanceShe
     public LessonRecord? LessonOf(int week) => Lessons.FirstOrDefault(l => l.Week == week);
 
     /// <summary>Bites by their names, for who looks closer.</summary>
-    public string Names(CourseCell cell) => string.Join(", ", Table.Plan.Bites[cell.Dance].Skip(cell.From).Take(cell.New).Select(b => b.Name));
+    public string Names(CourseCell cell) =>
+        string.Join(", ", Table.Plan.Bites[cell.Dance].Skip(cell.From).Take(cell.New).Select(b => b.Name));
 
     public async Task<IActionResult> OnGet(Guid id, int? lessons, int? own, CancellationToken cancel)
     {
@@ -42,9 +48,19 @@ public sealed class CourseModel(LessonBook book, CourseLessons planned, DanceShe
         }
 
         Asked = CourseAsked.Of(Course, Table.Dances.ToDictionary(d => d.Id, d => d.Title));
-        Said = lessons is null ? null
-            : $"{(lessons > 0 ? $"{lessons} {(lessons == 1 ? "lesson is" : "lessons are")} planned as the table has them." : "All lessons stand as the table has them already.")}{(own > 0 ? $" {own} that you changed by hand {(own == 1 ? "stays as it is" : "stay as they are")}." : "")}";
+        Said = lessons is { } planned ? PlannedWords(planned, own ?? 0) : null;
         return Page();
+    }
+
+    /// <summary>What came of planning the lessons of the table, in words.</summary>
+    /// <param name="planned">Lessons that are planned anew.</param>
+    /// <param name="own">Lessons that were changed by hand and stay.</param>
+    private static string PlannedWords(int planned, int own)
+    {
+        var told = planned > 0
+            ? $"{planned} {(planned == 1 ? "lesson is" : "lessons are")} planned as the table has them."
+            : "All lessons stand as the table has them already.";
+        return own > 0 ? $"{told} {own} that you changed by hand {(own == 1 ? "stays as it is" : "stay as they are")}." : told;
     }
 
     /// <summary>Changes what the course is.</summary>
@@ -95,7 +111,10 @@ public sealed class CourseModel(LessonBook book, CourseLessons planned, DanceShe
         return await Answer(id, cancel);
     }
 
-    /// <summary>Plans every week that is not held yet as a lesson, once each; one that is planned already follows the table, unless it was changed by hand.</summary>
+    /// <summary>
+    /// Plans every week that is not held yet as a lesson, once each; one that is planned already follows the table, unless it was changed
+    /// by hand.
+    /// </summary>
     public async Task<IActionResult> OnPostLessons(Guid id, CancellationToken cancel)
     {
         if (!await Load(id, cancel))
@@ -107,7 +126,8 @@ public sealed class CourseModel(LessonBook book, CourseLessons planned, DanceShe
         return Redirect($"/courses/{id}?lessons={changed}&own={own}");
     }
 
-    public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) => await book.DeleteCourse(id, cancel) ? Redirect("/courses") : NotFound();
+    public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) =>
+        await book.DeleteCourse(id, cancel) ? Redirect("/courses") : NotFound();
 
     /// <summary>All its lessons for a calendar.</summary>
     public async Task<IActionResult> OnGetCalendar(Guid id, CancellationToken cancel)
@@ -118,7 +138,12 @@ public sealed class CourseModel(LessonBook book, CourseLessons planned, DanceShe
         }
 
         var events = Table.Plan.Weeks.Where(w => w.Dances.Count > 0).Select(w => PlanCalendar.Event(
-            w.Plan, string.Join(", ", w.Dances.Where(d => w.Cells[d] is { New: > 0 } or { RecapSeconds: > 0 }).Select(d => Table.Dances[d].Title)), Course.Group, Course.DayOf(w.Number), $"{id}-{w.Number}", clock));
+            w.Plan,
+            string.Join(", ", w.Dances.Where(d => w.Cells[d] is { New: > 0 } or { RecapSeconds: > 0 }).Select(d => Table.Dances[d].Title)),
+            Course.Group,
+            Course.DayOf(w.Number),
+            $"{id}-{w.Number}",
+            clock));
         return File(PlanCalendar.Written(events), "text/calendar; charset=utf-8", "course.ics");
     }
 

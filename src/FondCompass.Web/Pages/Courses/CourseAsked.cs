@@ -42,7 +42,10 @@ public sealed record CourseAsked
     public async Task<string?> Into(CourseRecord course, IReadOnlyList<GroupRecord> groups, DanceShelf shelf, CancellationToken cancel)
     {
         static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
-        static int? Whole(string? text, int least, int most) => int.TryParse(Clean(text), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most ? number : null;
+        static int? Whole(string? text, int least, int most) =>
+            int.TryParse(Clean(text), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most
+                ? number
+                : null;
         if (Clean(Name).Length is 0 or > 200)
         {
             return "Give the course a name of at most 200 letters.";
@@ -68,7 +71,10 @@ public sealed record CourseAsked
             return $"'{Clean(Minutes)}' is no length of a lesson: write minutes from 5 to {LessonBrief.Longest:0}.";
         }
 
-        var titles = Clean(Dances).Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Distinct(StringComparer.OrdinalIgnoreCase).ToList();
+        var titles = Clean(Dances)
+            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Distinct(StringComparer.OrdinalIgnoreCase)
+            .ToList();
         if (titles.Count is 0 or > CourseBrief.MostDances)
         {
             return $"Write the titles of the dances, a row each, from 1 to {CourseBrief.MostDances}.";
@@ -93,7 +99,8 @@ public sealed record CourseAsked
 
         // What was settled stands for a place; a dance that moved takes it along, one that went leaves none.
         course.Settled = course.Settled.Reordered(course.Dances, ids, weeks);
-        (course.Name, course.GroupId, course.Group, course.First, course.Weeks, course.Minutes, course.Dances, course.Way) = (Clean(Name), group.Id, null, day, weeks, minutes, [.. ids], way);
+        (course.Name, course.GroupId, course.Group, course.First, course.Weeks, course.Minutes, course.Dances, course.Way) =
+            (Clean(Name), group.Id, null, day, weeks, minutes, [.. ids], way);
         return null;
     }
 }

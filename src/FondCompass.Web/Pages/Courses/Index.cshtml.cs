@@ -24,7 +24,13 @@ public sealed class IndexModel(LessonBook book, DanceShelf shelf, InstructorCloc
     {
         await Load(cancel);
         var usual = Groups.FirstOrDefault(g => g.Id == group) ?? (Groups.Count > 0 ? Groups[0] : null);
-        Asked = new CourseAsked { Group = usual?.Id ?? default, Weeks = "8", Minutes = $"{usual?.LessonMinutes ?? 60}", First = clock.Today.AddDays(7).ToString("yyyy-MM-dd") };
+        Asked = new CourseAsked
+        {
+            Group = usual?.Id ?? default,
+            Weeks = "8",
+            Minutes = $"{usual?.LessonMinutes ?? 60}",
+            First = clock.Today.AddDays(7).ToString("yyyy-MM-dd")
+        };
     }
 
     public async Task<IActionResult> OnPost(CancellationToken cancel)

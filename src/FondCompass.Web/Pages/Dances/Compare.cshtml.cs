@@ -36,7 +36,10 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
         Saves = await Shelf.Revisions(Id, cancel: cancel);
         // With nothing chosen: a version of its own, or the last change.
         With ??= Variants.Count > 0 ? $"version:{Variants[0]}"
-            : Saves.Where(s => s.Version != Dance.Version).OrderByDescending(s => s.Version).Select(s => $"revision:{s.Version}").FirstOrDefault();
+            : Saves.Where(s => s.Version != Dance.Version)
+                .OrderByDescending(s => s.Version)
+                .Select(s => $"revision:{s.Version}")
+                .FirstOrDefault();
         if (await Other(cancel) is { } other)
         {
             Beside = SideBySide.Of(Analysis.Trace, other);
@@ -59,7 +62,9 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
             return DanceTracer.Trace(Analysis.Trace.Actions.With(label));
         }
 
-        if (kind == "revision" && int.TryParse(name, NumberStyles.None, CultureInfo.InvariantCulture, out var version) && await Shelf.Revision(Id, version, cancel) is { } revision)
+        if (kind == "revision"
+            && int.TryParse(name, NumberStyles.None, CultureInfo.InvariantCulture, out var version)
+            && await Shelf.Revision(Id, version, cancel) is { } revision)
         {
             OtherName = $"revision {version}";
             return Analysis.WhileWaited(revision.Script, WordBook.Read(revision.Words).Lexicon, cancel).Trace;

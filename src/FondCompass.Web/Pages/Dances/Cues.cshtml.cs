@@ -47,13 +47,23 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     public CallerWay Way => WayWords.CallerWays.TryGetValue(AskedWay ?? "", out var way) ? way : CallerWay.Names;
 
     /// <summary>The ways of calling, as an instructor says them.</summary>
-    public static readonly IReadOnlyList<(string Value, string Words)> Ways = [("names", "names before their steps"), ("fading", "names, less and less"), ("beat", "counts; changes and turns only"), ("feet", "the foot before the name")];
+    public static readonly IReadOnlyList<(string Value, string Words)> Ways =
+    [
+        ("names", "names before their steps"),
+        ("fading", "names, less and less"),
+        ("beat", "counts; changes and turns only"),
+        ("feet", "the foot before the name")
+    ];
 
     /// <summary>What was asked and cannot be, in words; empty when all can.</summary>
     public string Problem =>
-        Number(AskedRate, 100, Slowest, Fastest) is null ? $"'{AskedRate}' is no rate: write percent from {Slowest:0} to {Fastest:0}. Until then it is 100 %."
-        : Number(AskedLead, Speech.DefaultLead, 0, CallSettings.LongestLead) is null ? $"'{AskedLead}' is no lead: write counts from 0 to {CallSettings.LongestLead:0}. Until then it is {Speech.DefaultLead:0}."
-        : Number(AskedPace, UsualPace, Speech.Slowest, Speech.Fastest) is null ? FormattableString.Invariant($"'{AskedPace}' is no pace of speaking: write syllables a second from {Speech.Slowest:0} to {Speech.Fastest:0}. Until then it is {UsualPace}.")
+        Number(AskedRate, 100, Slowest, Fastest) is null
+            ? $"'{AskedRate}' is no rate: write percent from {Slowest:0} to {Fastest:0}. Until then it is 100 %."
+        : Number(AskedLead, Speech.DefaultLead, 0, CallSettings.LongestLead) is null
+            ? $"'{AskedLead}' is no lead: write counts from 0 to {CallSettings.LongestLead:0}. Until then it is {Speech.DefaultLead:0}."
+        : Number(AskedPace, UsualPace, Speech.Slowest, Speech.Fastest) is null
+            ? $"'{AskedPace}' is no pace of speaking: write syllables a second from {Speech.Slowest:0} to {Speech.Fastest:0}. "
+                + $"Until then it is {UsualPace}."
         : "";
 
     public IReadOnlyList<SheetCue> Cues { get; private set; } = [];
@@ -83,9 +93,15 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     private void Call(CancellationToken cancel)
     {
-        Cues = CueSheet.Of(Run(), new CallSettings(new Rate(Rate), Lead, int.MaxValue) { Way = Way, Speech = new Speech(Pace) }, Lexicon, cancel);
+        Cues = CueSheet.Of(
+            Run(),
+            new CallSettings(new Rate(Rate), Lead, int.MaxValue) { Way = Way, Speech = new Speech(Pace) },
+            Lexicon,
+            cancel);
         // A line's name and its first step stand on one count; the last of them is the step, whose words can be written.
-        _first = [.. Cues.Where(c => c.Step.Length > 0 && !c.IsBeat && c.Form != CueForm.Structural).GroupBy(c => (c.Part, c.Line, c.Count)).Select(g => g.Where(c => c.Repeat == g.First().Repeat).Last())];
+        _first = [.. Cues.Where(c => c.Step.Length > 0 && !c.IsBeat && c.Form != CueForm.Structural)
+            .GroupBy(c => (c.Part, c.Line, c.Count))
+            .Select(g => g.Where(c => c.Repeat == g.First().Repeat).Last())];
     }
 
     public async Task OnGet(CancellationToken cancel)
@@ -107,14 +123,19 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
         else if (Class is { } group)
         {
             var kept = OwnCues.With(new ClassCue(part!, line, count!, said));
-            Refused = kept.Cues.Count > ClassCues.Most ? $"More than {ClassCues.Most} calls of a dance cannot be kept for one class; write it into the dance."
-                : said.Length > ClassCues.Longest ? $"A call has at most {ClassCues.Longest} letters; this one has {said.Length}, and was not kept."
+            Refused = kept.Cues.Count > ClassCues.Most
+                ? $"More than {ClassCues.Most} calls of a dance cannot be kept for one class; write it into the dance."
+                : said.Length > ClassCues.Longest
+                    ? $"A call has at most {ClassCues.Longest} letters; this one has {said.Length}, and was not kept."
                 : await book.KeepCues(group, Id, kept, cancel) ? "" : "There is no such group of yours.";
         }
         else
         {
             edit = StepEdits.SetCue(Dance.Script, Lexicon, part!, line, count!, said);
-            Refused = edit.Refusal ?? (await Shelf.Save(Id, version, edit.Script, cancel) is { Saved: true } ? "" : "The dance was changed elsewhere meanwhile; nothing was written. Look again, then write it.");
+            Refused = edit.Refusal
+                ?? (await Shelf.Save(Id, version, edit.Script, cancel) is { Saved: true }
+                    ? ""
+                    : "The dance was changed elsewhere meanwhile; nothing was written. Look again, then write it.");
         }
 
         if (Refused.Length > 0)
@@ -123,7 +144,16 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
             return Page();
         }
 
-        return Redirect($"/dances/{Id}/cues{QueryString.Create(new Dictionary<string, string?> { ["rate"] = AskedRate, ["lead"] = AskedLead, ["way"] = AskedWay, ["pace"] = AskedPace, ["variant"] = AskedVariant, ["class"] = $"{Class}" })}");
+        var view = new Dictionary<string, string?>
+        {
+            ["rate"] = AskedRate,
+            ["lead"] = AskedLead,
+            ["way"] = AskedWay,
+            ["pace"] = AskedPace,
+            ["variant"] = AskedVariant,
+            ["class"] = $"{Class}",
+        };
+        return Redirect($"/dances/{Id}/cues{QueryString.Create(view)}");
     }
 
     private async Task Load(CancellationToken cancel)
@@ -147,6 +177,9 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     };
 
     private static double? Number(string? said, double usual, double least, double most) => string.IsNullOrWhiteSpace(said) ? usual
-        : double.TryParse(said.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value >= least && value <= most ? value
+        : double.TryParse(said.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value)
+            && value >= least
+            && value <= most
+            ? value
         : null;
 }

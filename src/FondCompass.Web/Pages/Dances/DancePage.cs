@@ -107,7 +107,9 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
 
         Dance = dance;
         Lexicon = await shelf.Lexicon(HttpContext.RequestAborted);
-        LibraryTrack = dance.Fit.TrackId is { } track ? await HttpContext.RequestServices.GetRequiredService<TrackBook>().Find(track, HttpContext.RequestAborted) : null;
+        LibraryTrack = dance.Fit.TrackId is { } track
+            ? await HttpContext.RequestServices.GetRequiredService<TrackBook>().Find(track, HttpContext.RequestAborted)
+            : null;
         ViewData["Title"] = $"{dance.Title}: {Stage}";
         desks.Keep(User.OwnerId(), Id, new TypingDesk(Lexicon, dance.Fit.Kept.Tempo));
         await Handle(context, next);
@@ -140,12 +142,16 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
             problem = read.Problem;
         }
 
-        var counts = Math.Clamp((Dance.Fit.Kept.Intro ?? Analysis.Dance.Header.Intro) + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats), 1, Song.MostCounts);
+        var counts = Math.Clamp(
+            (Dance.Fit.Kept.Intro ?? Analysis.Dance.Header.Intro) + ((long)Math.Max(1, Analysis.Trace.TotalCounts) * Repeats),
+            1,
+            Song.MostCounts);
         return (Song.Steady((int)counts, new Bpm(Tempo)), problem);
     }
 
     /// <summary>The dance as a lesson teaches it.</summary>
-    public LessonDance Fitted => new(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song) { Intro = Dance.Fit.Kept.Intro };
+    public LessonDance Fitted =>
+        new(Analysis, Tempo, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song) { Intro = Dance.Fit.Kept.Intro };
 
     /// <summary>Reckons anew after something was stored.</summary>
     protected void Forget() => (_analysis, _written) = (null, null);
@@ -157,11 +163,24 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
 }
 
 /// <summary>The dance at a glance, in sight on every one of its pages.</summary>
-public sealed record Compass(string Title, int Counts, WallDial Dial, string Tempo, int Errors, int Warnings, int Hints, bool Mirrors, string End, bool IsRing)
+public sealed record Compass(
+    string Title,
+    int Counts,
+    WallDial Dial,
+    string Tempo,
+    int Errors,
+    int Warnings,
+    int Hints,
+    bool Mirrors,
+    string End,
+    bool IsRing)
 {
     public static Compass Of(DanceRecord dance, Analysis analysis, double tempo) => new(
         dance.Title, analysis.Trace.TotalCounts, WallDial.Of(analysis.Trace.WallOrder), $"{tempo:0.#}",
-        analysis.Findings.Count(f => f.Severity == Severity.Error), analysis.Findings.Count(f => f.Severity == Severity.Warning || f.IsDoubt),
+        analysis.Findings.Count(f => f.Severity == Severity.Error),
+        analysis.Findings.Count(f => f.Severity == Severity.Warning || f.IsDoubt),
         analysis.Findings.Count(f => f.Severity == Severity.Info && !f.IsDoubt),
-        analysis.Trace.Mirrors, $"{analysis.Trace.EndWeight.Letter()}, {FacingWords.Of(analysis.Dance.Header, analysis.Trace.EndFacing)}", FacingWords.IsRing(analysis.Dance.Header));
+        analysis.Trace.Mirrors,
+        $"{analysis.Trace.EndWeight.Letter()}, {FacingWords.Of(analysis.Dance.Header, analysis.Trace.EndFacing)}",
+        FacingWords.IsRing(analysis.Dance.Header));
 }

@@ -58,7 +58,8 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     public FitResult Fit => Proposals[0];
 
-    public TideStrip Strip => TideStrip.Of(Danced, Fit.Changes, Zoom, RulerPaper.Of(Request) == RulerPaper.Narrow ? TideStrip.Phone : TideStrip.Page);
+    public TideStrip Strip =>
+        TideStrip.Of(Danced, Fit.Changes, Zoom, RulerPaper.Of(Request) == RulerPaper.Narrow ? TideStrip.Phone : TideStrip.Page);
 
     /// <summary>Whether the right part meets each passage of a phrased dance.</summary>
     public PartMeetings Meetings => PartMeetings.Of(Danced);
@@ -80,9 +81,11 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     public IReadOnlyList<string> Changes => Dance.Fit.Kept.Changes;
 
     /// <summary>Kinds of passage that could be kept on a part, and the parts.</summary>
-    public IEnumerable<string> PassageKinds => Danced.Song.Passages.Where(p => p.Rest is null).Select(p => PassageKind.Of(p.Name)).Distinct();
+    public IEnumerable<string> PassageKinds =>
+        Danced.Song.Passages.Where(p => p.Rest is null).Select(p => PassageKind.Of(p.Name)).Distinct();
 
-    public IEnumerable<string> PartNames => Analysis.Trace.Calls.Select(c => c.Stretch.Pattern.Part).Where(p => !p.IsTag).Select(p => p.Name).Distinct();
+    public IEnumerable<string> PartNames =>
+        Analysis.Trace.Calls.Select(c => c.Stretch.Pattern.Part).Where(p => !p.IsTag).Select(p => p.Name).Distinct();
 
     /// <summary>Tracks of the library that go slower than the one in use, nearest first.</summary>
     public IEnumerable<(TrackRecord Track, double Bpm)> Slower => Library
@@ -162,7 +165,13 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     public bool TextChanged { get; private set; }
 
     /// <summary>Half or double time, a stop of the music or a count held to a moment, set on the strip.</summary>
-    public async Task<IActionResult> OnPostStrip(string? set, int passage, string? seconds, int count, string? moment, CancellationToken cancel)
+    public async Task<IActionResult> OnPostStrip(
+        string? set,
+        int passage,
+        string? seconds,
+        int count,
+        string? moment,
+        CancellationToken cancel)
     {
         Library = await tracks.All(cancel);
         var text = PassagesText;
@@ -183,7 +192,9 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         };
         if (changed is null)
         {
-            _problems.Add(set == "pin" ? $"'{moment}' is no moment of the song: write minutes and seconds, such as 0:35.2. Nothing was changed." : $"'{seconds}' is no number of seconds from 0 to {Song.LongestRest}. Nothing was changed.");
+            _problems.Add(set == "pin"
+                ? $"'{moment}' is no moment of the song: write minutes and seconds, such as 0:35.2. Nothing was changed."
+                : $"'{seconds}' is no number of seconds from 0 to {Song.LongestRest}. Nothing was changed.");
         }
         else if (SongText.Read(changed, new Bpm(Tempo)) is { Problem: { } problem })
         {
@@ -220,7 +231,8 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         {
             track = (await tracks.Add(title ?? "", PassagesText, cancel)).Id.ToString();
         }
-        else if (track?.StartsWith("preset:", StringComparison.Ordinal) == true && PresetSongs.All.FirstOrDefault(p => p.Title == track[7..]) is { } preset)
+        else if (track?.StartsWith("preset:", StringComparison.Ordinal) == true
+            && PresetSongs.All.FirstOrDefault(p => p.Title == track[7..]) is { } preset)
         {
             track = (await tracks.Add(preset.Title, preset.Text, cancel)).Id.ToString();
         }
@@ -244,7 +256,9 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     /// <summary>Says for this track which part belongs to a kind of passage.</summary>
     public Task<IActionResult> OnPostKeep(string? part, string? kind, CancellationToken cancel) =>
-        PartNames.Contains(part) && !string.IsNullOrWhiteSpace(kind) ? OnPostAccept(FitRows.Of(part!, PassageKind.Of(kind.Replace("\"", "", StringComparison.Ordinal))), cancel) : Store(Dance.Fit.Kept, cancel);
+        PartNames.Contains(part) && !string.IsNullOrWhiteSpace(kind)
+            ? OnPostAccept(FitRows.Of(part!, PassageKind.Of(kind.Replace("\"", "", StringComparison.Ordinal))), cancel)
+            : Store(Dance.Fit.Kept, cancel);
 
     /// <summary>Takes back what was accepted last, or the one numbered.</summary>
     public Task<IActionResult> OnPostUndo(int? number, CancellationToken cancel) => Store(Dance.Fit.Kept.Without(number), cancel);
@@ -271,14 +285,19 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     public IActionResult OnPostTap(string? taps)
     {
         var tapped = TapTempo.Of(Seconds(taps));
-        return new JsonResult(tapped is null ? null : new { bpm = Math.Round(tapped.Bpm, 1), spread = Math.Round(tapped.Spread, 1), tapped.Used, tapped.Dropped });
+        return new JsonResult(tapped is null
+            ? null
+            : new { bpm = Math.Round(tapped.Bpm, 1), spread = Math.Round(tapped.Spread, 1), tapped.Used, tapped.Dropped });
     }
 
     /// <summary>Passages whose starts were tapped, as text.</summary>
     public IActionResult OnPostTapPassages(string? taps, double end)
     {
         var starts = Seconds(taps);
-        return new JsonResult(new { text = starts.Count == 0 ? "" : SongText.Write(TapTempo.Passages(starts, end, Danced.Song.Time.BpmAt(0))) });
+        return new JsonResult(new
+        {
+            text = starts.Count == 0 ? "" : SongText.Write(TapTempo.Passages(starts, end, Danced.Song.Time.BpmAt(0)))
+        });
     }
 
     /// <summary>Repeats that are listed; more are said to be more.</summary>
@@ -295,12 +314,14 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
             return repeats.Take(MostListed).Select(r =>
             {
                 var nth = seen[r.Part] = seen.GetValueOrDefault(r.Part) + 1;
-                return $"{r.Part}{(totals[r.Part] > 1 ? $", {nth} of {totals[r.Part]}" : "")}{(r.Cut ? $", {r.ToCount - r.FromCount} counts" : "")}";
+                return $"{r.Part}{(totals[r.Part] > 1 ? $", {nth} of {totals[r.Part]}" : "")}"
+                    + $"{(r.Cut ? $", {r.ToCount - r.FromCount} counts" : "")}";
             }).ToList();
         }
     }
 
-    public string EventAfter(int repeat) => string.Join(", ", Danced.Events.Where(e => e.AfterRepeat == repeat && e.Kind != RunEventKind.Ending)
+    public string EventAfter(int repeat) =>
+        string.Join(", ", Danced.Events.Where(e => e.AfterRepeat == repeat && e.Kind != RunEventKind.Ending)
         .Select(e => e.Kind == RunEventKind.Tag ? $" then a tag, facing {e.Facing}" : $" restart, facing {e.Facing}"));
 
     private async Task<IActionResult> Store(FitKept fit, CancellationToken cancel)
@@ -311,7 +332,9 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         Forget();
         if (tooLong)
         {
-            _problems.Add($"The tags and restarts of this track are longer than {TrackBook.LargestText} characters; this one was not added. Write them into the dance.");
+            _problems.Add(
+                $"The tags and restarts of this track are longer than {TrackBook.LargestText} characters; this one was not added. Write "
+                    + "them into the dance.");
         }
 
         Library = await tracks.All(cancel);
@@ -319,18 +342,26 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
         return Request.Headers.ContainsKey("HX-Request") ? Partial("_Run", this) : tooLong ? Page() : Redirect($"/dances/{Id}/fit");
     }
 
-    /// <summary>The tempo of a track where the dance begins; infinite for one that cannot be read or whose bars the dance's lines do not fill.</summary>
+    /// <summary>
+    /// The tempo of a track where the dance begins; infinite for one that cannot be read or whose bars the dance's lines do not fill.
+    /// </summary>
     private double BpmOf(TrackRecord track)
     {
         var read = SongText.Read(track.Passages, new Bpm(Tempo));
-        return read.Problem is null && read.Song.Suits(Analysis.Dance.Header.LineCounts) ? read.Song.Time.BpmAt(Intro) : double.PositiveInfinity;
+        return read.Problem is null && read.Song.Suits(Analysis.Dance.Header.LineCounts)
+            ? read.Song.Time.BpmAt(Intro)
+            : double.PositiveInfinity;
     }
 
     private static List<double> Seconds(string? taps) => (taps ?? "").Split(',').Take(2_000)
-        .Select(t => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var s) ? s : double.NaN).Where(double.IsFinite).ToList();
+        .Select(t => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var s) ? s : double.NaN)
+        .Where(double.IsFinite)
+        .ToList();
 
     private static int? Whole(string? text, int least, int most) =>
-        int.TryParse(text?.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most ? number : null;
+        int.TryParse(text?.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most
+            ? number
+            : null;
 }
 
 /// <summary>What the instructor allows of the fit.</summary>
@@ -359,7 +390,8 @@ public static class FitChangeWords
         var words = rows[0].Split(' ');
         return words switch
         {
-            ["after", var repeat, ..] when rows.Length > 2 && rows[2].Split(' ')[0].Split('-') is [_, var last] => $"a tag of {last} counts after repeat {repeat}",
+            ["after", var repeat, ..] when rows.Length > 2 && rows[2].Split(' ')[0].Split('-') is [_, var last] =>
+                $"a tag of {last} counts after repeat {repeat}",
             ["drop", var call] => $"call {call} left out",
             ["repeat", var call, "again"] => $"call {call} twice",
             ["repeat", var repeat, .. var version] => $"repeat {repeat}: {string.Join(' ', version)}",

@@ -41,7 +41,10 @@ public sealed class FloorModel(DanceShelf shelf) : DancePage(shelf)
         var pieces = What.Split(':', 3);
         var part = pieces.Length > 1 ? Analysis.Trace.Part(pieces[^1]) : null;
         Picture = part is null ? FloorPicture.OfWhole(Analysis.Trace)
-            : pieces[0] == "line" && int.TryParse(pieces[1], NumberStyles.None, CultureInfo.InvariantCulture, out var line) && line >= 1 && line <= part.Part.Lines.Count
+            : pieces[0] == "line"
+                && int.TryParse(pieces[1], NumberStyles.None, CultureInfo.InvariantCulture, out var line)
+                && line >= 1
+                && line <= part.Part.Lines.Count
                 ? FloorPicture.OfLine(part, line)
             : FloorPicture.OfPart(part, Wall);
     }

@@ -16,7 +16,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
 
     public string? Problem { get; private set; }
 
-    /// <summary>Further dances that the lesson planned next teaches, with their lines, and how they went as far as it is filled in.</summary>
+    /// <summary>
+    /// Further dances that the lesson planned next teaches, with their lines, and how they went as far as it is filled in.
+    /// </summary>
     public IReadOnlyList<WentForm> AlsoTaught { get; private set; } = [];
 
     /// <summary>The group of the lesson planned next.</summary>
@@ -45,7 +47,8 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
     public IReadOnlyList<string> Lines { get; private set; } = [];
 
     /// <summary>The names of its lines, as lessons are told by them.</summary>
-    public IReadOnlyDictionary<Guid, IReadOnlyList<string>> LineNames => new Dictionary<Guid, IReadOnlyList<string>> { [Id] = [.. LoggedLine.Of(Analysis, Lexicon).Select(l => l.Name)] };
+    public IReadOnlyDictionary<Guid, IReadOnlyList<string>> LineNames =>
+        new Dictionary<Guid, IReadOnlyList<string>> { [Id] = [.. LoggedLine.Of(Analysis, Lexicon).Select(l => l.Name)] };
 
     public string GroupName { get; private set; } = "";
 
@@ -67,7 +70,14 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
         Date = clock.Today.ToString("yyyy-MM-dd");
     }
 
-    public async Task<IActionResult> OnPost(string? group, string? date, [Bind(Prefix = "")] WentAsked went, WentAsked[] also, string? note, Guid? sent, CancellationToken cancel)
+    public async Task<IActionResult> OnPost(
+        string? group,
+        string? date,
+        [Bind(Prefix = "")] WentAsked went,
+        WentAsked[] also,
+        string? note,
+        Guid? sent,
+        CancellationToken cancel)
     {
         await Load(cancel);
         GroupName = (group ?? "").Trim();
@@ -75,7 +85,8 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
         Note = (note ?? "").Trim();
         Went = went;
         // A dance of which the form says nothing stays unsaid.
-        AlsoTaught = [.. AlsoTaught.Where(a => also.Any(w => w.Dance == a.Went.Dance)).Select(a => a with { Went = also.First(w => w.Dance == a.Went.Dance) })];
+        AlsoTaught = [.. AlsoTaught.Where(a => also.Any(w => w.Dance == a.Went.Dance))
+            .Select(a => a with { Went = also.First(w => w.Dance == a.Went.Dance) })];
         if (GroupName.Length is 0 or > 120)
         {
             Problem = "Say which group it was, in at most 120 letters.";
@@ -95,7 +106,11 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
         }
 
         IEnumerable<DanceHeld> held = [(Went with { Dance = Id }).Held(Lines.Count), .. AlsoTaught.Select(a => a.Went.Held(a.Lines.Count))];
-        await log.Keep(Id, Fitted, new LoggedByHand(GroupName, day, [.. held], Note.Replace("\0", "", StringComparison.Ordinal), sent), cancel);
+        await log.Keep(
+            Id,
+            Fitted,
+            new LoggedByHand(GroupName, day, [.. held], Note.Replace("\0", "", StringComparison.Ordinal), sent),
+            cancel);
         return Redirect($"/dances/{Id}/log");
     }
 
@@ -106,14 +121,17 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
         (_latest, PastCount) = (await book.Lessons(Id, cancel: cancel), await book.CountOf(Id, cancel));
         Sheet = Math.Clamp(Sheet, 1, Math.Max(1, (PastCount + PageSize - 1) / PageSize));
         var skip = (Sheet - 1) * PageSize;
-        Past = [.. (skip + PageSize <= _latest.Count || _latest.Count == PastCount ? _latest.Skip(skip) : await book.Lessons(Id, skip, cancel)).Take(PageSize)];
+        Past = [.. (skip + PageSize <= _latest.Count || _latest.Count == PastCount
+            ? _latest.Skip(skip)
+            : await book.Lessons(Id, skip, cancel)).Take(PageSize)];
         Lines = TaughtClass.LineNames(Analysis);
         Went = new WentAsked();
         if (await book.Planned(Id, cancel) is { Also.Length: > 0 } planned)
         {
             var further = await Shelf.FindAll(planned.Also, cancel);
             PlannedFor = planned.Group?.Name ?? "";
-            AlsoTaught = [.. planned.Also.Where(further.ContainsKey).Select(d => (Dance: d, Lines: TaughtClass.LineNames(Core.Analysis.Of(further[d].Script, Lexicon))))
+            AlsoTaught = [.. planned.Also.Where(further.ContainsKey)
+                .Select(d => (Dance: d, Lines: TaughtClass.LineNames(Core.Analysis.Of(further[d].Script, Lexicon))))
                 .Select((d, i) => new WentForm($"also[{i}].", further[d.Dance].Title, d.Lines, new WentAsked { Dance = d.Dance }))];
         }
     }

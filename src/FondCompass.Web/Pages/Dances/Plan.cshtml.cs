@@ -8,7 +8,10 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
 
-/// <summary>Planning: the lesson as one column whose height is time, in the instructor's own school. Every change is kept at once as a plan in the making.</summary>
+/// <summary>
+/// Planning: the lesson as one column whose height is time, in the instructor's own school. Every change is kept at once as a plan in the
+/// making.
+/// </summary>
 public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans, LessonDesk desk, InstructorClock clock) : DancePage(shelf)
 {
     /// <summary>Titles that are offered for a further dance; any other can be written.</summary>
@@ -97,10 +100,13 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     private bool IsPart => Request.Headers.ContainsKey("HX-Request");
 
     /// <summary>A block's mark on the page.</summary>
-    public static string IdOf(LessonBlock block) => $"block-{string.Concat(block.Id.Select(c => char.IsAsciiLetterOrDigit(c) ? $"{c}" : $"_{(int)c:x}_"))}";
+    public static string IdOf(LessonBlock block) =>
+        $"block-{string.Concat(block.Id.Select(c => char.IsAsciiLetterOrDigit(c) ? $"{c}" : $"_{(int)c:x}_"))}";
 
     /// <summary>The block on which something was just pressed stays open.</summary>
-    public bool IsJustChanged(LessonBlock block) => Request.Headers["HX-Trigger"].ToString() is { Length: > 0 } pressed && pressed.StartsWith($"{IdOf(block)}-", StringComparison.Ordinal);
+    public bool IsJustChanged(LessonBlock block) =>
+        Request.Headers["HX-Trigger"].ToString() is { Length: > 0 } pressed
+            && pressed.StartsWith($"{IdOf(block)}-", StringComparison.Ordinal);
 
     /// <summary>This plan's address, or that of something that is done with it.</summary>
     public string To(string handler = "")
@@ -126,7 +132,8 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     /// <summary>A field of the form as it was just typed, else as it is kept.</summary>
     public string Field(string key) => Typed(key) ?? Fields.GetValueOrDefault(key) ?? "";
 
-    private string? Typed(string key) => Request.HasFormContentType && Request.Form.TryGetValue(key, out var typed) ? typed.ToString() : null;
+    private string? Typed(string key) =>
+        Request.HasFormContentType && Request.Form.TryGetValue(key, out var typed) ? typed.ToString() : null;
 
     private Dictionary<string, string?> Fields => new(WayForm.Of(Asked.Habit))
     {
@@ -148,8 +155,18 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
         {
             var (habit, unread) = WayForm.Read(key => Typed(key) is { } said ? Clean(said) : null, state.Asked.Habit);
             var problems = new List<string>([unread]);
-            var asked = state.Asked with { Kind = habit.Kind, Way = habit.Way, Version = Typed("version") is { } version ? Clean(version) : state.Asked.Version, WithoutRecaps = Typed("recaps") is { } recaps ? recaps == "no" : state.Asked.WithoutRecaps };
-            asked = asked with { WarmUp = Moves(Typed("warmup"), asked.WarmUp, problems), CoolDown = Moves(Typed("cooldown"), asked.CoolDown, problems) };
+            var asked = state.Asked with
+            {
+                Kind = habit.Kind,
+                Way = habit.Way,
+                Version = Typed("version") is { } version ? Clean(version) : state.Asked.Version,
+                WithoutRecaps = Typed("recaps") is { } recaps ? recaps == "no" : state.Asked.WithoutRecaps
+            };
+            asked = asked with
+            {
+                WarmUp = Moves(Typed("warmup"), asked.WarmUp, problems),
+                CoolDown = Moves(Typed("cooldown"), asked.CoolDown, problems)
+            };
             return Now(state with { Asked = WithMinutes(asked, Typed("minutes"), problems) }, problems.Find(p => p.Length > 0));
         }, cancel);
 
@@ -157,7 +174,8 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     public async Task<IActionResult> OnPostPress(string? @do, CancellationToken cancel)
     {
         var (what, to) = (@do ?? "").Split(' ', 2) is [var verb, var rest] ? (verb, rest) : (@do ?? "", "");
-        Task<IActionResult> Ask(Func<LessonAsked, LessonAsked> change) => Change((_, state) => Now(state with { Asked = change(state.Asked) }), cancel);
+        Task<IActionResult> Ask(Func<LessonAsked, LessonAsked> change) =>
+            Change((_, state) => Now(state with { Asked = change(state.Asked) }), cancel);
         switch (what)
         {
             case "undo":
@@ -168,7 +186,9 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
                 return await Ask(asked => asked with { Spans = [], Way = asked.Way with { Until = null } });
             case "minutes":
                 var problems = new List<string>();
-                return await Change((_, state) => Now(state with { Asked = WithMinutes(state.Asked, to, problems) }, problems.FirstOrDefault()), cancel);
+                return await Change(
+                    (_, state) => Now(state with { Asked = WithMinutes(state.Asked, to, problems) }, problems.FirstOrDefault()),
+                    cancel);
             case "give":
                 return await Ask(asked => asked.Taking(KeptJson.Read<WayOut>(to)));
             case "without" when Guid.TryParse(to, out var dance):
@@ -177,7 +197,19 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
 
         return Enum.GetValues<BlockPress>().Where(p => WayWords.Of(p) == what).Cast<BlockPress?>().FirstOrDefault() is { } press
             ? await Change(
-                async (open, state) => new PlanChange(state with { Asked = state.Asked.With(press, await plans.SeenOf(open, state, Fitted, to, press is BlockPress.WithNextLine or BlockPress.AsTwoBites or BlockPress.AsWritten, cancel)) }), cancel)
+                async (open, state) => new PlanChange(state with
+                {
+                    Asked = state.Asked.With(
+                        press,
+                        await plans.SeenOf(
+                            open,
+                            state,
+                            Fitted,
+                            to,
+                            press is BlockPress.WithNextLine or BlockPress.AsTwoBites or BlockPress.AsWritten,
+                            cancel))
+                }),
+                cancel)
             : BadRequest();
     }
 
@@ -189,7 +221,12 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
         var problems = new List<string>();
         try
         {
-            var asked = what switch { "give" => Asked.Taking(KeptJson.Read<WayOut>(to)), "minutes" => WithMinutes(Asked, to, problems), _ => null };
+            var asked = what switch
+            {
+                "give" => Asked.Taking(KeptJson.Read<WayOut>(to)),
+                "minutes" => WithMinutes(Asked, to, problems),
+                _ => null
+            };
             if (asked is null)
             {
                 return BadRequest();
@@ -216,14 +253,29 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
                 return Now(null, $"Say in at most {OwnBlock.LongestTitle} letters what is done in your block.");
             }
 
-            if (!double.TryParse(minutes, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var length) || length is not (> 0 and <= LessonBrief.Longest))
+            if (!double.TryParse(minutes, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var length)
+                || length is not (> 0 and <= LessonBrief.Longest))
             {
                 return Now(null, $"'{minutes}' is no length of a block: write minutes, such as 3 or 1.5.");
             }
 
             // A bite is named by its dance's place and its key, with a blank between.
-            var drilled = Clean(bite).Split(' ', 2) is [var dance, var key] && int.TryParse(dance, NumberStyles.None, CultureInfo.InvariantCulture, out var index) ? (Dance: (int?)index, Bite: key) : (null, null);
-            return Now(state with { Asked = state.Asked with { Changes = state.Asked.Changes.With(title, Math.Max(1, Math.Round(length * 60)), drilled.Dance, drilled.Bite, Clean(after)) } });
+            var drilled = Clean(bite).Split(' ', 2) is [var dance, var key]
+                && int.TryParse(dance, NumberStyles.None, CultureInfo.InvariantCulture, out var index)
+                ? (Dance: (int?)index, Bite: key)
+                : (null, null);
+            return Now(state with
+            {
+                Asked = state.Asked with
+                {
+                    Changes = state.Asked.Changes.With(
+                        title,
+                        Math.Max(1, Math.Round(length * 60)),
+                        drilled.Dance,
+                        drilled.Bite,
+                        Clean(after))
+                }
+            });
         }, cancel);
 
     /// <summary>A further dance, by its title, comes into the lesson.</summary>
@@ -232,9 +284,13 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
         {
             var title = Clean(with);
             var found = title.Length > 0 ? await Shelf.ByTitle(title, cancel) : null;
-            return found is null ? new PlanChange(null, $"No dance on your shelf is called '{title}'. Choose one of those that are offered while you write.")
+            return found is null
+                ? new PlanChange(null, $"No dance on your shelf is called '{title}'. Choose one of those that are offered while you write.")
                 : found.Id == Id || state.Also.Contains(found.Id) ? new PlanChange(null, $"{found.Title} is in this lesson already.")
-                : state.Also.Count + 1 >= LessonDance.MostAtOnce ? new PlanChange(null, $"A lesson teaches at most {LessonDance.MostAtOnce} dances. Take one out first, or make a course of them.")
+                : state.Also.Count + 1 >= LessonDance.MostAtOnce
+                    ? new PlanChange(
+                        null,
+                        $"A lesson teaches at most {LessonDance.MostAtOnce} dances. Take one out first, or make a course of them.")
                 : new PlanChange(state with { Also = [.. state.Also, found.Id] });
         }, cancel);
 
@@ -264,7 +320,10 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     {
         await Show(cancel);
         var offer = Layout.Beside(Lesson, cancel).Where(o => o.Dance == 0).Select(o => o.Offer)
-            .FirstOrDefault(o => o.Bite.Part == part && o.Bite.Line == line && o.First == first && string.Join('\n', o.Rows) == (rows ?? "").ReplaceLineEndings("\n"));
+            .FirstOrDefault(o => o.Bite.Part == part
+                && o.Bite.Line == line
+                && o.First == first
+                && string.Join('\n', o.Rows) == (rows ?? "").ReplaceLineEndings("\n"));
         if (offer is null)
         {
             Problem = "The dance or the class has changed meanwhile, and this is not offered any more. Look again under 'Side by side'.";
@@ -304,7 +363,10 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
             return Page();
         }
 
-        return File(PlanCalendar.Of(Lesson, Layout.Titles, Class, Date, Open.Planned?.Id ?? Id, clock), "text/calendar; charset=utf-8", $"lesson-{Date:yyyy-MM-dd}.ics");
+        return File(
+            PlanCalendar.Of(Lesson, Layout.Titles, Class, Date, Open.Planned?.Id ?? Id, clock),
+            "text/calendar; charset=utf-8",
+            $"lesson-{Date:yyyy-MM-dd}.ics");
     }
 
     /// <summary>Makes the plan a lesson.</summary>
@@ -324,12 +386,16 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
             return Page();
         }
 
-        return await plans.Keep(Open, Layout, GroupName, day, sent, cancel) is null ? NotFound() : Redirect(CourseId is null ? $"/dances/{Id}/plan" : To());
+        return await plans.Keep(Open, Layout, GroupName, day, sent, cancel) is null
+            ? NotFound()
+            : Redirect(CourseId is null ? $"/dances/{Id}/plan" : To());
     }
 
-    private PlanView View => new(LessonId, CourseId, Week, HttpMethods.IsGet(Request.Method) && Guid.TryParse(AskedClass, out var group) ? group : null);
+    private PlanView View =>
+        new(LessonId, CourseId, Week, HttpMethods.IsGet(Request.Method) && Guid.TryParse(AskedClass, out var group) ? group : null);
 
-    private PlanSeen AsSeen => new(Seen ?? "", Sheet, AskedClass is null ? null : Guid.TryParse(AskedClass, out var group) ? group : Guid.Empty);
+    private PlanSeen AsSeen =>
+        new(Seen ?? "", Sheet, AskedClass is null ? null : Guid.TryParse(AskedClass, out var group) ? group : Guid.Empty);
 
     private async Task<IActionResult> Change(Func<OpenPlan, PlanState, Task<PlanChange>> change, CancellationToken cancel)
     {
@@ -365,12 +431,16 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
             return asked;
         }
 
-        if (int.TryParse(said.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var length) && length >= LessonAsked.LeastMinutes && length <= (int)LessonBrief.Longest)
+        if (int.TryParse(said.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var length)
+            && length >= LessonAsked.LeastMinutes
+            && length <= (int)LessonBrief.Longest)
         {
             return asked with { Minutes = length };
         }
 
-        problems.Add($"'{said}' is no length of a lesson: write minutes from {LessonAsked.LeastMinutes} to {LessonBrief.Longest:0}. Until then {asked.Minutes} are planned.");
+        problems.Add(
+            $"'{said}' is no length of a lesson: write minutes from {LessonAsked.LeastMinutes} to {LessonBrief.Longest:0}. Until then "
+                + $"{asked.Minutes} are planned.");
         return asked;
     }
 
@@ -397,11 +467,23 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     {
         Laid = laid;
         Problem = laid.Problem
-            ?? (LessonId is null && CourseId is { } asked && Open.Week?.Course != asked ? "There is no such week of a course of yours: this is the dance's lesson by itself."
-            : LessonId is { } lesson && Open.Planned?.Id != lesson ? "There is no such lesson to plan: it is held, taken out, or begins with another dance. This is a plan by itself." : null);
-        GroupName = Class?.Name ?? Open.Planned?.Group?.Name ?? Open.LastTime?.Group?.Name ?? (Open.Groups.Count > 0 ? Open.Groups[0].Name : "");
-        Date = Layout.Course is { } course && Open.Week is var (_, week) ? course.DayOf(week) : LessonDay.TryRead(Request.Query["date"], out var day) ? day : Open.Planned?.Date ?? Date;
-        Offered = [.. (await Shelf.FirstTitles(cancel)).Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id)).Select(d => d.Title).Distinct().Take(MostOffered)];
+            ?? (LessonId is null && CourseId is { } asked && Open.Week?.Course != asked
+                ? "There is no such week of a course of yours: this is the dance's lesson by itself."
+            : LessonId is { } lesson && Open.Planned?.Id != lesson
+                ? "There is no such lesson to plan: it is held, taken out, or begins with another dance. This is a plan by itself."
+            : null);
+        GroupName = Class?.Name
+            ?? Open.Planned?.Group?.Name
+            ?? Open.LastTime?.Group?.Name
+            ?? (Open.Groups.Count > 0 ? Open.Groups[0].Name : "");
+        Date = Layout.Course is { } course && Open.Week is var (_, week) ? course.DayOf(week)
+            : LessonDay.TryRead(Request.Query["date"], out var day) ? day
+            : Open.Planned?.Date ?? Date;
+        Offered = [.. (await Shelf.FirstTitles(cancel))
+            .Where(d => d.Id != Id && Layout.Also.All(a => a.Id != d.Id))
+            .Select(d => d.Title)
+            .Distinct()
+            .Take(MostOffered)];
         Beside = await book.PlannedBeside(Id, cancel);
         if (Open.LastTime is { } last)
         {

@@ -8,12 +8,15 @@ using Ical.Net.Serialization;
 
 namespace FondCompass.Web.Pages.Dances;
 
-/// <summary>Lessons as a calendar reads them (iCalendar, RFC 5545): a day each, for nobody wrote down an hour, with the plan as what it is about.</summary>
+/// <summary>
+/// Lessons as a calendar reads them (iCalendar, RFC 5545): a day each, for nobody wrote down an hour, with the plan as what it is about.
+/// </summary>
 public static class PlanCalendar
 {
     /// <param name="dances">The dances taught, by their titles.</param>
     /// <param name="lesson">Stays the same for the same lesson, so that one read again takes the place of the one before.</param>
-    public static byte[] Of(LessonPlan plan, string dances, GroupRecord? group, DateOnly day, Guid lesson, InstructorClock clock) => Written([Event(plan, dances, group, day, $"{lesson}", clock)]);
+    public static byte[] Of(LessonPlan plan, string dances, GroupRecord? group, DateOnly day, Guid lesson, InstructorClock clock) =>
+        Written([Event(plan, dances, group, day, $"{lesson}", clock)]);
 
     /// <summary>One calendar of several lessons.</summary>
     public static byte[] Written(IEnumerable<CalendarEvent> lessons)
@@ -23,14 +26,21 @@ public static class PlanCalendar
         return System.Text.Encoding.UTF8.GetBytes(new CalendarSerializer().SerializeToString(calendar)!);
     }
 
-    public static CalendarEvent Event(LessonPlan plan, string dances, GroupRecord? group, DateOnly day, string lesson, InstructorClock clock) => new()
-    {
-        DtStamp = new CalDateTime(clock.Now.UtcDateTime),
-        Uid = $"{lesson}@fond-compass",
-        Summary = $"{group?.Name ?? "Lesson"}: {dances}",
-        Description = PlanText.Of(plan, dances, group?.Name),
-        Location = group?.Meets,
-        Start = new CalDateTime(day),
-        End = new CalDateTime(LessonDay.After(day, 1)),
-    };
+    public static CalendarEvent Event(
+        LessonPlan plan,
+        string dances,
+        GroupRecord? group,
+        DateOnly day,
+        string lesson,
+        InstructorClock clock) =>
+        new()
+        {
+            DtStamp = new CalDateTime(clock.Now.UtcDateTime),
+            Uid = $"{lesson}@fond-compass",
+            Summary = $"{group?.Name ?? "Lesson"}: {dances}",
+            Description = PlanText.Of(plan, dances, group?.Name),
+            Location = group?.Meets,
+            Start = new CalDateTime(day),
+            End = new CalDateTime(LessonDay.After(day, 1)),
+        };
 }

@@ -45,7 +45,9 @@ public sealed class RevisionsModel(DanceShelf shelf) : DancePage(shelf)
             }
 
             IsKept = revision.Kept;
-            Difference = DanceDifference.Between(Core.Analysis.WhileWaited(revision.Script, WordBook.Read(revision.Words).Lexicon, cancel).Trace, Analysis.Trace);
+            Difference = DanceDifference.Between(
+                Core.Analysis.WhileWaited(revision.Script, WordBook.Read(revision.Words).Lexicon, cancel).Trace,
+                Analysis.Trace);
         }
 
         return true;
@@ -53,7 +55,9 @@ public sealed class RevisionsModel(DanceShelf shelf) : DancePage(shelf)
 
     /// <summary>A revision that stays for ever, or no longer.</summary>
     public async Task<IActionResult> OnPostKeep(int version, bool kept, CancellationToken cancel) =>
-        await Shelf.KeepRevision(Id, version, kept, cancel) ? Redirect($"/dances/{Id}/revisions?version={version}&sheet={Math.Max(1, Sheet)}") : NotFound();
+        await Shelf.KeepRevision(Id, version, kept, cancel)
+            ? Redirect($"/dances/{Id}/revisions?version={version}&sheet={Math.Max(1, Sheet)}")
+            : NotFound();
 
     public async Task<IActionResult> OnPostRestore(int version, int from, CancellationToken cancel)
     {
@@ -71,7 +75,9 @@ public sealed class RevisionsModel(DanceShelf shelf) : DancePage(shelf)
             case { Current: var current }:
                 // Nothing is written over: what was saved in between is looked at first.
                 Take(current);
-                Problem = $"The dance was saved elsewhere meanwhile, as revision {current.Version}; nothing was changed. Look at what differs now, then go back if you still want to.";
+                Problem =
+                    $"The dance was saved elsewhere meanwhile, as revision {current.Version}; nothing was changed. Look at what differs "
+                        + "now, then go back if you still want to.";
                 Response.StatusCode = StatusCodes.Status409Conflict;
                 return await Open(version, cancel) ? Page() : NotFound();
         }

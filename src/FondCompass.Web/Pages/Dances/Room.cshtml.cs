@@ -53,7 +53,10 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
     public GroupRecord? Class { get; private set; }
 
     /// <summary>The room as it is kept with a group.</summary>
-    public string Kept => QueryString.Create(Fields().Where(f => f.Value.Length > 0).Select(f => KeyValuePair.Create<string, string?>(f.Key, f.Value))).ToString().TrimStart('?');
+    public string Kept =>
+        QueryString.Create(Fields().Where(f => f.Value.Length > 0).Select(f => KeyValuePair.Create<string, string?>(f.Key, f.Value)))
+            .ToString()
+            .TrimStart('?');
 
     public IReadOnlyList<string> Problems => _problems;
 
@@ -113,19 +116,38 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     private IEnumerable<KeyValuePair<string, string>> Fields() =>
     [
-        new("width", Width ?? ""), new("depth", Depth ?? ""), new("margin", Margin ?? ""), new("dancers", Dancers ?? ""), new("allowance", Allowance ?? ""), new("layout", $"{Layout}"),
+        new("width", Width ?? ""),
+        new("depth", Depth ?? ""),
+        new("margin", Margin ?? ""),
+        new("dancers", Dancers ?? ""),
+        new("allowance", Allowance ?? ""),
+        new("layout", $"{Layout}"),
         new("obstacles", (Obstacles ?? "").Replace("\0", "", StringComparison.Ordinal)),
     ];
 
     private void Draw()
     {
-        Hall = new Hall(Number(Width, "width of the room in metres", 9, 0.3, 100), Number(Depth, "depth of the room in metres", 12, 0.3, 100), Number(Margin, "margin in metres", Hall.UsualMargin, 0, 20)) { Obstacles = ReadObstacles() };
+        Hall = new Hall(
+            Number(Width, "width of the room in metres", 9, 0.3, 100),
+            Number(Depth, "depth of the room in metres", 12, 0.3, 100),
+            Number(Margin, "margin in metres", Hall.UsualMargin, 0, 20))
+        {
+            Obstacles = ReadObstacles()
+        };
         var dancers = (int)Number(Dancers, "number of dancers", 12, 1, 5000);
         var run = Run();
-        var wish = new RoomWish(Hall, dancers, Enum.IsDefined(Layout) ? Layout : RoomLayout.Rows, Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats), null, Number(Allowance, "allowance in metres", 0, 0, 10));
+        var wish = new RoomWish(
+            Hall,
+            dancers,
+            Enum.IsDefined(Layout) ? Layout : RoomLayout.Rows,
+            Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats),
+            null,
+            Number(Allowance, "allowance in metres", 0, 0, 10));
         if (!Analysis.Dance.IsPhrased && wish.RepeatsOf(Analysis.Trace) < run.Repeats.Count)
         {
-            _problems.Add(FormattableString.Invariant($"The room is reckoned over the first {wish.RepeatsOf(Analysis.Trace)} of {run.Repeats.Count} repeats; where the pattern travels, more would need more room."));
+            var (reckoned, all) = (wish.RepeatsOf(Analysis.Trace), run.Repeats.Count);
+            _problems.Add(
+                $"The room is reckoned over the first {reckoned} of {all} repeats; where the pattern travels, more would need more room.");
         }
 
         Plan = RoomPlan.Of(Analysis.Trace, wish);
@@ -141,7 +163,8 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
     public string Length(double metres) => Svg.N(Math.Max(0, metres) * Scale);
 
     /// <summary>Words for who cannot see the drawing.</summary>
-    public string Summary => $"A room of {Hall.Width:0.#} by {Hall.Depth:0.#} metres with {Plan.Places.Count} dancers in it, seen from above, 12:00 at the top.";
+    public string Summary =>
+        $"A room of {Hall.Width:0.#} by {Hall.Depth:0.#} metres with {Plan.Places.Count} dancers in it, seen from above, 12:00 at the top.";
 
     public static string Wall(Facing wall) => $"{wall}";
 
@@ -152,12 +175,15 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
             return usual;
         }
 
-        if (double.TryParse(said.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) && value >= least && value <= most)
+        if (double.TryParse(said.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value)
+            && value >= least
+            && value <= most)
         {
             return value;
         }
 
-        _problems.Add(FormattableString.Invariant($"'{said.Trim()}' cannot be the {what}: write a number from {least} to {most}. Until then it is {usual}."));
+        _problems.Add(FormattableString.Invariant(
+            $"'{said.Trim()}' cannot be the {what}: write a number from {least} to {most}. Until then it is {usual}."));
         return usual;
     }
 
@@ -167,21 +193,29 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
         var rows = (Obstacles ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (rows.Length > MostObstacles)
         {
-            _problems.Add($"The first {MostObstacles} obstacles are reckoned with; {rows.Length - MostObstacles} more are not. Write what stands side by side as one.");
+            _problems.Add(
+                $"The first {MostObstacles} obstacles are reckoned with; {rows.Length - MostObstacles} more are not. Write what stands "
+                    + "side by side as one.");
         }
 
         foreach (var row in rows.Take(MostObstacles))
         {
             var words = row.Split([' ', ',', ';'], StringSplitOptions.RemoveEmptyEntries);
             var pillar = words.Length > ObstacleNumbers && words[^1].Equals("pillar", StringComparison.OrdinalIgnoreCase);
-            var numbers = words.Take(ObstacleNumbers).Select(w => double.TryParse(w, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : -1).ToList();
-            if (numbers.Count == ObstacleNumbers && numbers.TrueForAll(n => n is >= 0 and <= 100) && words.Length == ObstacleNumbers + (pillar ? 1 : 0))
+            var numbers = words.Take(ObstacleNumbers)
+                .Select(w => double.TryParse(w, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value) ? value : -1)
+                .ToList();
+            if (numbers.Count == ObstacleNumbers
+                && numbers.TrueForAll(n => n is >= 0 and <= 100)
+                && words.Length == ObstacleNumbers + (pillar ? 1 : 0))
             {
                 read.Add(new RoomObstacle(numbers[0], numbers[1], numbers[2], numbers[3], pillar));
             }
             else
             {
-                _problems.Add($"'{row}' is no obstacle: write metres from the left wall, from the back wall, width and depth, such as 0 0 1.2 0.8, and pillar behind it if it is one.");
+                _problems.Add(
+                    $"'{row}' is no obstacle: write metres from the left wall, from the back wall, width and depth, such as 0 0 1.2 "
+                        + "0.8, and pillar behind it if it is one.");
             }
         }
 

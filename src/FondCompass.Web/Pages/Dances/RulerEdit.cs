@@ -68,5 +68,6 @@ public sealed record RulerEdit
         _ => Unknown(script),
     };
 
-    private EditResult Unknown(string script) => new(script, Math.Max(1, Row), "That cannot be done here; choose a step, a line or a part on the ruler.");
+    private EditResult Unknown(string script) =>
+        new(script, Math.Max(1, Row), "That cannot be done here; choose a step, a line or a part on the ruler.");
 }

@@ -31,7 +31,8 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
 
     private string Script => Sent ?? "";
 
-    protected override bool ReadsTextOnly(HandlerMethodDescriptor? handler) => handler?.Name is "Ruler" or "Edit" or "Offers" or "Tidy" or "Paste";
+    protected override bool ReadsTextOnly(HandlerMethodDescriptor? handler) =>
+        handler?.Name is "Ruler" or "Edit" or "Offers" or "Tidy" or "Paste";
 
     public void OnGet()
     {
@@ -66,12 +67,18 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
         var header = analysis.Dance.Header;
         var offers = part is null
             ? StepCompletion.ForRow(Script, row, Lexicon)
-            : StepCompletion.Find(typed ?? "", StepSlot.At(analysis, part, line, Math.Max(1, count)), header, Lexicon, analysis.Dance.Definitions);
+            : StepCompletion.Find(
+                typed ?? "",
+                StepSlot.At(analysis, part, line, Math.Max(1, count)),
+                header,
+                Lexicon,
+                analysis.Dance.Definitions);
         return Partial("_Offers", OfferSheet.Of(offers, header.LineCounts));
     }
 
     /// <summary>What else could be danced at a step: safe swaps, and ways to fill what is left of its line.</summary>
-    public IActionResult OnPostWays(int row, SwapAim aim) => Partial("_Ways", WaySheet.Of(Analysis.Of(Script, Lexicon), Lexicon, row, aim, Tempo));
+    public IActionResult OnPostWays(int row, SwapAim aim) =>
+        Partial("_Ways", WaySheet.Of(Analysis.Of(Script, Lexicon), Lexicon, row, aim, Tempo));
 
     /// <summary>The whole text in the plain form that the product itself would write.</summary>
     public IActionResult OnPostTidy() => new JsonResult(new { script = CanonicalForm.Of(Script, Lexicon) });
@@ -81,7 +88,12 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
     {
         list ??= "";
         return list.Length > LargestPaste
-            ? Content(string.Create(CultureInfo.InvariantCulture, $"<p class=\"problem\" role=\"alert\">A step list of more than {LargestPaste / 1024} KiB is not read. Paste it in pieces.</p>"), "text/html")
+            ? Content(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"<p class=\"problem\" role=\"alert\">A step list of more than {LargestPaste / 1024} KiB is not read. Paste it in "
+                        + $"pieces.</p>"),
+                "text/html")
             : Partial("_Pasted", ProseReader.Read(list, Lexicon));
     }
 
@@ -91,6 +103,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
         {
             null => NotFound(),
             { Saved: true } done => new JsonResult(new { done.Current.Version }),
-            var conflict => new JsonResult(new { conflict.Current.Version, conflict.Current.Script }) { StatusCode = StatusCodes.Status409Conflict },
+            var conflict =>
+                new JsonResult(new { conflict.Current.Version, conflict.Current.Script }) { StatusCode = StatusCodes.Status409Conflict },
         };
 }

@@ -10,7 +10,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>The board that leads a lesson block by block. The browser is given times and words, and tells what happens.</summary>
-public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shelf, TrackBook tracks, ClassRelay relay, CatchUp catchUp, InstructorClock clock) : PageModel
+public sealed class BoardModel(
+    LessonDesk desk,
+    LessonBook book,
+    DanceShelf shelf,
+    TrackBook tracks,
+    ClassRelay relay,
+    CatchUp catchUp,
+    InstructorClock clock) : PageModel
 {
     /// <summary>Taps that are read at once.</summary>
     private const int MostTaps = 400;
@@ -46,7 +53,9 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             return NotFound();
         }
 
-        return new JsonResult(BoardData.Of(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)), JsonSerializerOptions.Web);
+        return new JsonResult(
+            BoardData.Of(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)),
+            JsonSerializerOptions.Web);
     }
 
     /// <summary>Moves to be called live: of what the group knows, of a dance's lines, or of a list for the evening.</summary>
@@ -74,7 +83,9 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             case EventsKept.NoLesson:
                 return NoLesson();
             case EventsKept.TooMany:
-                return Refused(StatusCodes.Status413PayloadTooLarge, $"A lesson keeps at most {LessonEventRecord.Most} events; these are not kept.");
+                return Refused(
+                    StatusCodes.Status413PayloadTooLarge,
+                    $"A lesson keeps at most {LessonEventRecord.Most} events; these are not kept.");
         }
 
         if (records.Exists(r => r.Kind == LessonEvents.Word(LessonEventKind.Close)))
@@ -83,7 +94,11 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
             catchUp.Call();
         }
 
-        return new JsonResult(new { kept = records.Count, refused = told.Where(t => t.Record is null).Select(t => new { id = t.Id, why = t.Problem }) });
+        return new JsonResult(new
+        {
+            kept = records.Count,
+            refused = told.Where(t => t.Record is null).Select(t => new { id = t.Id, why = t.Problem })
+        });
     }
 
     /// <summary>The beat that was tapped; 204 while there is none in the taps.</summary>
@@ -95,7 +110,8 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
         }
 
         return TapTrain.Of([.. taps]) is { } beat
-            ? new JsonResult(new { bpm = beat.Bpm, beatAt = beat.BeatAt, beats = beat.Beats, spread = beat.Spread, drift = beat.Drift }) : StatusCode(StatusCodes.Status204NoContent);
+            ? new JsonResult(new { bpm = beat.Bpm, beatAt = beat.BeatAt, beats = beat.Beats, spread = beat.Spread, drift = beat.Drift })
+                : StatusCode(StatusCodes.Status204NoContent);
     }
 
     /// <summary>Keeps tapped music as a steady track in the library.</summary>
@@ -103,7 +119,9 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
     {
         if (track is null || !(track.Bpm is >= TapTrain.Slowest and <= TapTrain.Fastest) || !(track.Counts is >= 8 and <= 4000))
         {
-            return Refused(StatusCodes.Status422UnprocessableEntity, "A tapped track has a tempo from 40 to 240 and from 8 to 4000 counts.");
+            return Refused(
+                StatusCodes.Status422UnprocessableEntity,
+                "A tapped track has a tempo from 40 to 240 and from 8 to 4000 counts.");
         }
 
         var kept = await tracks.Add($"Tapped on {clock.Today:d MMMM yyyy}", track.Passages, cancel);
@@ -146,7 +164,10 @@ public sealed class BoardModel(LessonDesk desk, LessonBook book, DanceShelf shel
         return new JsonResult(new { code = lesson.ClassCode, until = lesson.ClassCodeUntil, address = $"/class/{lesson.ClassCode}" });
     }
 
-    private static JsonResult NoLesson() => Refused(StatusCodes.Status404NotFound, "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
+    private static JsonResult NoLesson() =>
+        Refused(
+            StatusCodes.Status404NotFound,
+            "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
 
     private static JsonResult Refused(int status, string why) => new(new { title = why }) { StatusCode = status };
 }

@@ -10,7 +10,13 @@ namespace FondCompass.Web.Pages.Teaching;
 public sealed class ClassModel(FondCompassContext context, TimeProvider time) : PageModel
 {
     /// <summary>Languages by their own names; one without a name here is called by its tag.</summary>
-    private static readonly Dictionary<string, string> Names = new() { ["de"] = "Deutsch", ["es"] = "Español", ["uk"] = "Українська", ["ko"] = "한국어" };
+    private static readonly Dictionary<string, string> Names = new()
+    {
+        ["de"] = "Deutsch",
+        ["es"] = "Español",
+        ["uk"] = "Українська",
+        ["ko"] = "한국어"
+    };
 
     public static readonly IReadOnlyList<(string Tag, string Name)> Languages =
         [("en", "English"), .. StepLexicon.Shipped.Translation.Languages.Select(t => (t, Names.GetValueOrDefault(t, t)))];
@@ -32,7 +38,9 @@ public sealed class ClassModel(FondCompassContext context, TimeProvider time) : 
 
     /// <summary>The lesson's times and steps, without what is the instructor's own.</summary>
     public async Task<IActionResult> OnGetLesson([FromServices] ClassLessons lessons, CancellationToken cancel) =>
-        await ClassEndpoints.LessonOf(Code, context, time, cancel) is { } lesson && await lessons.Of(lesson, cancel) is { } data ? new JsonResult(data, JsonSerializerOptions.Web) : NotFound();
+        await ClassEndpoints.LessonOf(Code, context, time, cancel) is { } lesson && await lessons.Of(lesson, cancel) is { } data
+            ? new JsonResult(data, JsonSerializerOptions.Web)
+            : NotFound();
 
     /// <summary>Step names and small words in another language.</summary>
     public IActionResult OnGetWords(string? language)

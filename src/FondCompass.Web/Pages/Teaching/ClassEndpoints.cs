@@ -8,8 +8,21 @@ internal static class ClassEndpoints
 {
     public static void MapClassWindows(this WebApplication app)
     {
-        app.MapGet("/class/time", (TimeProvider time) => Results.Text(ClassWindows.Now(time).ToString("0.000", System.Globalization.CultureInfo.InvariantCulture))).ExcludeFromDescription();
-        app.MapGet("/class/{code}/shown", async (string code, ClassWindows windows, ClassRelay relay, FondCompassContext context, TimeProvider time, IHostApplicationLifetime life, CancellationToken cancel) =>
+        app.MapGet(
+            "/class/time",
+            (TimeProvider time) => Results.Text(ClassWindows.Now(time)
+                .ToString("0.000", System.Globalization.CultureInfo.InvariantCulture)))
+            .ExcludeFromDescription();
+        app.MapGet(
+            "/class/{code}/shown",
+            async (
+                string code,
+                ClassWindows windows,
+                ClassRelay relay,
+                FondCompassContext context,
+                TimeProvider time,
+                IHostApplicationLifetime life,
+                CancellationToken cancel) =>
         {
             if (await LessonOf(code, context, time, cancel) is not { } lesson)
             {
@@ -18,7 +31,9 @@ internal static class ClassEndpoints
 
             await relay.Remember(lesson, cancel);
             // A screen keeps no stop of the application waiting: it comes back by itself.
-            return windows.Watch(lesson, cancel, life.ApplicationStopping) is { } shown ? TypedResults.ServerSentEvents(shown) : Results.StatusCode(StatusCodes.Status429TooManyRequests);
+            return windows.Watch(lesson, cancel, life.ApplicationStopping) is { } shown
+                ? TypedResults.ServerSentEvents(shown)
+                : Results.StatusCode(StatusCodes.Status429TooManyRequests);
         }).ExcludeFromDescription();
     }
 
@@ -26,6 +41,9 @@ internal static class ClassEndpoints
     public static async Task<Guid?> LessonOf(string code, FondCompassContext context, TimeProvider time, CancellationToken cancel)
     {
         var now = time.GetUtcNow();
-        return await context.Lessons.AsNoTracking().Where(l => l.ClassCode == code && l.ClassCodeUntil > now).Select(l => (Guid?)l.Id).FirstOrDefaultAsync(cancel);
+        return await context.Lessons.AsNoTracking()
+            .Where(l => l.ClassCode == code && l.ClassCodeUntil > now)
+            .Select(l => (Guid?)l.Id)
+            .FirstOrDefaultAsync(cancel);
     }
 }

@@ -4,10 +4,15 @@ using Npgsql;
 namespace FondCompass.Web.Pages.Teaching;
 
 /// <summary>
-/// Carries what a board shows to the screens that hang on another instance, through the database's own notices, and keeps the latest of it, so that a
+/// Carries what a board shows to the screens that hang on another instance, through the database's own notices, and keeps the latest of it,
+/// so that a
 /// screen that comes after a restart sees it too. While the database is away the screens of this instance are told all the same.
 /// </summary>
-public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, TimeProvider time, ILogger<ClassRelay> log) : BackgroundService
+public sealed class ClassRelay(
+    NpgsqlDataSource database,
+    ClassWindows windows,
+    TimeProvider time,
+    ILogger<ClassRelay> log) : BackgroundService
 {
     private const string Channel = "fond_class";
 
@@ -25,7 +30,8 @@ public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, 
         {
             await using var told = database.CreateCommand(
                 """
-                with kept as (insert into "ClassShown" ("LessonId", "State") values ($1, $2) on conflict ("LessonId") do update set "State" = excluded."State" returning 1)
+                with kept as (insert into "ClassShown" ("LessonId", "State") values ($1, $2)
+                  on conflict ("LessonId") do update set "State" = excluded."State" returning 1)
                 select pg_notify($3, $4) from kept
                 """);
             foreach (var value in (object[])[lesson, state, Channel, $"{_self} {lesson}"])
@@ -46,7 +52,12 @@ public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, 
     {
         try
         {
-            await using var counted = database.CreateCommand("""select coalesce(sum("Screens"), 0)::int from "ClassScreens" where "LessonId" = $1 and "Instance" <> $2 and "At" > $3""");
+            await using var counted =
+                database.CreateCommand(
+                    """
+                    select coalesce(sum("Screens"), 0)::int from "ClassScreens"
+                    where "LessonId" = $1 and "Instance" <> $2 and "At" > $3
+                    """);
             foreach (var value in (object[])[lesson, _self, time.GetUtcNow() - Believed])
             {
                 counted.Parameters.Add(new NpgsqlParameter { Value = value });
@@ -73,7 +84,9 @@ public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, 
             insert into "ClassScreens" ("LessonId", "Instance", "Screens", "At") select l, $1, s, $2 from unnest($3, $4) as t(l, s)
             on conflict ("LessonId", "Instance") do update set "Screens" = excluded."Screens", "At" = excluded."At"
             """);
-        foreach (var value in (object[])[_self, time.GetUtcNow(), counts.Select(c => c.Lesson).ToArray(), counts.Select(c => c.Screens).ToArray()])
+        foreach (var value in (object[])[
+            _self, time.GetUtcNow(), counts.Select(c => c.Lesson).ToArray(), counts.Select(c => c.Screens).ToArray()
+        ])
         {
             told.Parameters.Add(new NpgsqlParameter { Value = value });
         }
@@ -81,7 +94,9 @@ public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, 
         await told.ExecuteNonQueryAsync(cancel);
     }
 
-    /// <summary>Tells counts as they change, and those that do not now and then, so that an instance that was killed is soon not believed any more.</summary>
+    /// <summary>
+    /// Tells counts as they change, and those that do not now and then, so that an instance that was killed is soon not believed any more.
+    /// </summary>
     private async Task Counting(CancellationToken cancel)
     {
         using var turns = new PeriodicTimer(TimeSpan.FromMilliseconds(500), time);
@@ -111,7 +126,8 @@ public sealed class ClassRelay(NpgsqlDataSource database, ClassWindows windows, 
         }
     }
 
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken) => await Task.WhenAll(Counting(stoppingToken), Listening(stoppingToken));
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken) =>
+        await Task.WhenAll(Counting(stoppingToken), Listening(stoppingToken));
 
     private async Task Listening(CancellationToken stoppingToken)
     {

@@ -7,7 +7,10 @@ using Microsoft.Extensions.Caching.Memory;
 
 namespace FondCompass.Web.Pages.Teaching;
 
-/// <summary>The screens that show a class what its board shows, lesson by lesson. They are told of every change; <see cref="ClassRelay"/> carries it to other instances.</summary>
+/// <summary>
+/// The screens that show a class what its board shows, lesson by lesson. They are told of every change; <see cref="ClassRelay"/> carries it
+/// to other instances.
+/// </summary>
 public sealed class ClassWindows(IMemoryCache cache)
 {
     /// <summary>Most letters of what a board shows; called live it tells three eights of steps.</summary>
@@ -101,7 +104,11 @@ public sealed class ClassWindows(IMemoryCache cache)
         return hall.Screens.Count >= Most ? null : Watch(lesson, hall, stops, cancel);
     }
 
-    private async IAsyncEnumerable<SseItem<string>> Watch(Guid lesson, Hall hall, CancellationToken stops, [EnumeratorCancellation] CancellationToken cancel)
+    private async IAsyncEnumerable<SseItem<string>> Watch(
+        Guid lesson,
+        Hall hall,
+        CancellationToken stops,
+        [EnumeratorCancellation] CancellationToken cancel)
     {
         // A slow screen misses what is over; the latest is what counts.
         var screen = Channel.CreateBounded<string>(new BoundedChannelOptions(8) { FullMode = BoundedChannelFullMode.DropOldest });
