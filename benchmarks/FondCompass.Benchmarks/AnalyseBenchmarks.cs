@@ -14,13 +14,13 @@ public class AnalyseBenchmarks
     private static readonly string Rows2000 = Script(2000 * 4);
 
     [Benchmark(Description = "analyse a dance of 128 counts")]
-    public int Analyse128() => Analysis.Of(Dance128).Findings.Count;
+    public int Analyse128() => Analysis.Analyse(Dance128).Findings.Count;
 
     [Benchmark(Description = "  yardstick: split and hash the same text")]
     public int Yardstick128() => Yardstick(Dance128);
 
     [Benchmark(Description = "analyse a script of 2000 rows")]
-    public int Analyse2000() => Analysis.Of(Rows2000).Findings.Count;
+    public int Analyse2000() => Analysis.Analyse(Rows2000).Findings.Count;
 
     [Benchmark(Description = "  yardstick: split and hash the same text ")]
     public int Yardstick2000() => Yardstick(Rows2000);
@@ -38,7 +38,7 @@ public class AnalyseBenchmarks
     public int YardstickPaste() => Yardstick(Pages60[0]);
 
     [Benchmark(Description = "analyse 256 KiB of hostile text")]
-    public int AnalyseHostile() => Analysis.Of(Hostile[_turn++ % Hostile.Length]).Findings.Count;
+    public int AnalyseHostile() => Analysis.Analyse(Hostile[_turn++ % Hostile.Length]).Findings.Count;
 
     [Benchmark(Description = "read 256 KiB of hostile text as pasted")]
     public int PasteHostile() => ProseReader.Read(Hostile[_turn++ % Hostile.Length]).Rows.Count;

@@ -1,14 +1,16 @@
 using BenchmarkDotNet.Attributes;
 using FondCompass.Core;
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
-using FondCompass.Core.Rooms;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Courses;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Teaching.Rooms;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Benchmarks;
@@ -16,12 +18,12 @@ namespace FondCompass.Benchmarks;
 /// <summary>Planning an hour, searching steps, saying cues and placing a class, beside tracing the whole lexicon once.</summary>
 public class LessonBenchmarks
 {
-    private static readonly Analysis Loop = Analysis.Of(AnalyseBenchmarks.Script(32));
+    private static readonly Analysis Loop = Analysis.Analyse(AnalyseBenchmarks.Script(32));
     private static readonly Analysis Phrased =
-        Analysis.Of(
+        Analysis.Analyse(
             "part V\n1-4 weave R\n5-8 rocking chair R\n1-4 vine L\n5-8 jazz box R\n1-4 k step R\n5-8 k step R\npart C\n1-4 vine R\n5-8 "
                 + "vine L\n1-4 monterey 1/4 right\n5-8 v step R\npart B\n1-8 march R\norder V C V C B C");
-    private static readonly LessonDance[] Three = [new(Loop, 112), new(Phrased, 116), new(Analysis.Of(AnalyseBenchmarks.Script(64)), 120)];
+    private static readonly LessonDance[] Three = [new(Loop, 112), new(Phrased, 116), new(Analysis.Analyse(AnalyseBenchmarks.Script(64)), 120)];
     private static readonly ClassKnowledge Beginners = new(StepLexicon.Shipped, ClassLevel.Beginner);
     private static readonly DanceHeader Header = Loop.Dance.Header;
     private static readonly DanceRun Run = RunUnroller.Unroll(Loop.Trace, Song.Steady(400, new Bpm(112)), 16);
@@ -52,8 +54,8 @@ public class LessonBenchmarks
             .Count(c => StepChoices.From(Header, c, Loop.Trace.Parts[0].Start) is not null);
 
     [Benchmark(Description = "cue sheet of a song of 400 counts")]
-    public int Cues() => CueSheet.Of(Run, new CallSettings(Rate.Full, 2, 99)).Count;
+    public int Cues() => CueSheet.Write(Run, new CallSettings(Rate.Full, 2, 99)).Count;
 
     [Benchmark(Description = "place 24 dancers in a hall")]
-    public int Room() => RoomPlan.Of(Loop.Trace, new RoomWish(new Hall(9, 12), 24, RoomLayout.Staggered)).Most;
+    public int Room() => RoomPlan.Lay(Loop.Trace, new RoomWish(new Hall(9, 12), 24, RoomLayout.Staggered)).Most;
 }

@@ -2,6 +2,7 @@ using BenchmarkDotNet.Attributes;
 using FondCompass.Core;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Benchmarks;
@@ -9,9 +10,9 @@ namespace FondCompass.Benchmarks;
 /// <summary>Unrolling and fitting a song of twelve minutes with sixty passages, beside plainer ways on the same song.</summary>
 public class RunBenchmarks
 {
-    private static readonly DanceTrace Dance = Analysis.Of(AnalyseBenchmarks.Script(32)).Trace;
+    private static readonly DanceTrace Dance = Analysis.Analyse(AnalyseBenchmarks.Script(32)).Trace;
     private static readonly DanceTrace Small =
-        Analysis.Of(
+        Analysis.Analyse(
             "part A\n1 step R side\n2 touch L beside\n3 step L side\n4 touch R beside\n5 step R side\n6 touch L beside\n7 step L "
                 + "side\n8 touch R beside").Trace;
 
@@ -25,7 +26,7 @@ public class RunBenchmarks
         ('V', 48), ('C', 32), ('B', 16), ('D', 32), ('E', 24), ('F', 40), ('G', 32), ('H', 16), ('I', 32)
     ];
     private static readonly (char Name, int Counts)[] Calls = [.. Enumerable.Range(0, 60).Select(i => Parts[i % 2 == 1 ? 1 : i / 2 % 9])];
-    private static readonly DanceTrace Phrased = Analysis.Of(string.Join(
+    private static readonly DanceTrace Phrased = Analysis.Analyse(string.Join(
         '\n',
         Parts.Select(p =>
             $"part {p.Name}\n{string.Join('\n', Enumerable.Repeat("1-4 walk R, L, R, L\n5-8 walk R, L, R, L", p.Counts / 8))}"))

@@ -4,8 +4,8 @@ using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
-using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Core;
 
@@ -15,7 +15,7 @@ namespace FondCompass.Core;
 public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
 {
     /// <summary>Every row of steps as it is danced, in row order.</summary>
-    public IReadOnlyList<RowRead> Reads => RowReads.Of(Trace, Findings);
+    public IReadOnlyList<RowRead> Reads => RowReadings.Read(Trace, Findings);
 
     public Dance Dance => Trace.Dance;
 
@@ -37,7 +37,7 @@ public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
 
     /// <param name="script">Any text; what cannot be read becomes findings.</param>
     /// <param name="lexicon">The steps known; the shipped ones when left out.</param>
-    public static Analysis Of(string script, StepLexicon? lexicon = null) => WhileWaited(script, lexicon, CancellationToken.None);
+    public static Analysis Analyse(string script, StepLexicon? lexicon = null) => WhileWaited(script, lexicon, CancellationToken.None);
 
     /// <summary>The same as long as somebody waits for it; then it ends with <see cref="OperationCanceledException"/>.</summary>
     public static Analysis WhileWaited(string script, StepLexicon? lexicon, CancellationToken cancel)

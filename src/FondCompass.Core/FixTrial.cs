@@ -72,7 +72,7 @@ public static class FixTrial
 
     private static bool Try(Analysis before, Finding finding, string script, StepLexicon? lexicon)
     {
-        var after = Analysis.Of(script, lexicon);
+        var after = Analysis.Analyse(script, lexicon);
         if (Weighed(after, finding) >= Weighed(before, finding))
         {
             return false;

@@ -1,5 +1,5 @@
-using FondCompass.Core.Days;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Planning;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;

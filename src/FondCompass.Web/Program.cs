@@ -1,9 +1,11 @@
 using FondCompass.Web.Accounts;
 using FondCompass.Web.Api;
 using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Databases;
+using FondCompass.Web.Hosting.Requests;
 using FondCompass.Web.Pages.Teaching;
 
-Warmth.Begin();
+WarmUp.Begin();
 var builder = WebApplication.CreateBuilder(args);
 builder.AddLogs();
 builder.AddSiteHosts();
@@ -40,7 +42,7 @@ app.MapOpenApi("/api/openapi.json");
 app.MapClassWindows();
 app.MapStatics();
 
-app.WarmUp();
+WarmUp.Begin(app);
 await app.PrepareDatabase();
 await app.RunAsync();
 

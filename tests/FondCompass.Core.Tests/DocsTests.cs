@@ -72,7 +72,7 @@ public partial class DocsTests
         Assert.InRange(samples.Count, 15, 200);
         foreach (var sample in samples.Where(s => s.Any(char.IsLetter) && s[0] != '?'))
         {
-            var findings = Analysis.Of($"part A\n1-8 march R\n1-4 vine R\n{sample}\n").Findings;
+            var findings = Analysis.Analyse($"part A\n1-8 march R\n1-4 vine R\n{sample}\n").Findings;
             Assert.DoesNotContain(
                 findings,
                 f => f.Place.Row == 4

@@ -1,5 +1,7 @@
 using System.Diagnostics;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Demo;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using FondCompass.Tests.Databases;
 using Microsoft.EntityFrameworkCore;

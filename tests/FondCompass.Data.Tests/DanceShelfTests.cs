@@ -1,4 +1,6 @@
+using FondCompass.Data.Dances;
 using FondCompass.Data.Demo;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 using Xunit;
@@ -142,7 +144,7 @@ public class DanceShelfTests(ShelfFixture fixture)
         Assert.Equal(10, scripts.Count);
         foreach (var (name, script) in scripts)
         {
-            var findings = Core.Analysis.Of(script).Findings.Where(f => f.Severity != Core.Findings.Severity.Info).ToList();
+            var findings = Core.Analysis.Analyse(script).Findings.Where(f => f.Severity != Core.Findings.Severity.Info).ToList();
             string[] meant = name == "nine-lanterns" ? ["COUNT04 Bridge", "COUNT02 Bridge"] : [];
             Assert.Equal(meant, findings.Select(f => $"{f.Code} {f.Place.Part}"));
         }
@@ -170,12 +172,12 @@ public class DanceShelfTests(ShelfFixture fixture)
                 Cancel), await context.Lessons.CountAsync(l => !l.Held, Cancel)));
 
         var script = DemoWorld.Scripts().Single(s => s.Name == "slack-tide-stroll").Script;
-        var trace = Core.Analysis.Of(script).Trace;
+        var trace = Core.Analysis.Analyse(script).Trace;
         var stroll = await context.Dances.SingleAsync(d => d.Title == "Slack Tide Stroll", Cancel);
         var track = await context.Tracks.SingleAsync(t => t.Id == stroll.Fit.TrackId, Cancel);
-        var read = Core.Music.SongText.Read(track.Passages, new Core.Counts.Bpm(112));
+        var read = Core.Music.SongText.Read(track.Passages, new Core.Measures.Bpm(112));
         Assert.Null(read.Problem);
-        var fit = Core.Runs.PhraseFit.Solve(trace, read.Song, 16);
+        var fit = Core.Runs.Fitting.PhraseFit.Solve(trace, read.Song, 16);
         Assert.True(fit.OffBefore > 0);
         Assert.Equal(0, fit.OffAfter);
     }

@@ -1,4 +1,6 @@
-using FondCompass.Core.Planning;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 using Xunit;
@@ -35,7 +37,7 @@ public class KeepingTests(ShelfFixture fixture)
     private async Task<List<int>> Left(Guid dance)
     {
         await using var context = fixture.Context();
-        await RevisionThinning.Of(context, dance, ShelfFixture.Clock, Cancel);
+        await RevisionThinning.Thin(context, dance, ShelfFixture.Clock, Cancel);
         return await context.Revisions.Where(r => r.DanceId == dance).OrderBy(r => r.Version).Select(r => r.Version).ToListAsync(Cancel);
     }
 

@@ -1,6 +1,8 @@
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Blocks;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
 using FondCompass.Tests.Databases;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;

@@ -1,4 +1,4 @@
-using FondCompass.Core.Days;
+using FondCompass.Core.Measures;
 using FondCompass.Data.Records;
 using FondCompass.Tests.Databases;
 using Microsoft.EntityFrameworkCore;

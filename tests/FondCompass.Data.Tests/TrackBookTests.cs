@@ -1,4 +1,5 @@
-using FondCompass.Core.Planning;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 using Xunit;
 

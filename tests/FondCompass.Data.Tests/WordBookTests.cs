@@ -1,3 +1,4 @@
+using FondCompass.Data.Dances;
 using Xunit;
 
 namespace FondCompass.Data.Tests;

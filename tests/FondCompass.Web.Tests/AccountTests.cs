@@ -5,6 +5,7 @@ using System.Text.RegularExpressions;
 using FondCompass.Data;
 using FondCompass.Tests.Databases;
 using FondCompass.Web.Accounts;
+using FondCompass.Web.Accounts.SignIns;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
@@ -94,12 +95,12 @@ public partial class AccountTests(Studio studio)
     [InlineData("Name <a@b.example>", false)]
     [InlineData("", false)]
     public void Addresses_are_those_that_letters_reach(string written, bool isOne) =>
-        Assert.Equal(isOne, Door.EmailOf(written) is not null);
+        Assert.Equal(isOne, Accounts.SignIns.SignIn.EmailOf(written) is not null);
 
     [Fact]
     public async Task An_address_of_three_hundred_letters_is_refused_in_words()
     {
-        Assert.NotNull(Door.EmailOf($"{new string('a', 60)}@{new string('b', 60)}.{new string('c', 60)}.{new string('d', 60)}.example"));
+        Assert.NotNull(Accounts.SignIns.SignIn.EmailOf($"{new string('a', 60)}@{new string('b', 60)}.{new string('c', 60)}.{new string('d', 60)}.example"));
         foreach (var handler in (string[])["In", "New"])
         {
             using var answer = await Stranger().Post(
@@ -235,7 +236,7 @@ public partial class AccountTests(Studio studio)
         await here.Post("/sign-in?handler=Out", "/");
         // The browser in which the owner has signed in before is known and counted by itself.
         var stranger = Stranger();
-        for (var i = 0; i < Tries.Most; i++)
+        for (var i = 0; i < FailedSignIns.Most; i++)
         {
             Assert.Contains("No account has", await Said(await SignIn(stranger, email, "guessed-wrong-again")));
         }
@@ -247,7 +248,7 @@ public partial class AccountTests(Studio studio)
         // They are noted behind the answers.
         await Until.Holds(
             "every wrong password is noted",
-            async () => (await here.Get("/account")).Html.Split("wrong password").Length - 1 == Tries.Most);
+            async () => (await here.Get("/account")).Html.Split("wrong password").Length - 1 == FailedSignIns.Most);
         // Others are not kept out with it.
         var (_, second) = await Owner();
         Assert.Equal(HttpStatusCode.Redirect, (await SignIn(Stranger(), second, First)).StatusCode);

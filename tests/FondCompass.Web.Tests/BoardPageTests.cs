@@ -2,9 +2,9 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.RegularExpressions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
 using FondCompass.Data.Records;
 using FondCompass.Web.Pages.Teaching;
 using Xunit;
@@ -188,10 +188,10 @@ public class BoardPageTests(Studio studio)
         HeldBlock[] blocks = [Danced("dance:A:3", 3), Danced("chain:A:1-2", 1, 2)];
         (string, int)[] lines = [("A", 1), ("A", 2), ("A", 3), ("A", 4)];
         int Reached(params string[] danced) =>
-            LessonResult.Of(
+            LessonResult.Read(
                 blocks,
                 0,
-                HallLog.Of(danced.SelectMany((b, i) => (LessonEvent[])[
+                LessonLog.Read(danced.SelectMany((b, i) => (LessonEvent[])[
                     new(Guid.NewGuid(), _board, (3 * i) + 1, 0, 100 * i, LessonEventKind.Enter, b),
                     new(Guid.NewGuid(), _board, (3 * i) + 2, 0, (100 * i) + 40, LessonEventKind.Repeat, b) { Value = 60 },
                     new(Guid.NewGuid(), _board, (3 * i) + 3, 0, (100 * i) + 41, LessonEventKind.Done, b)
@@ -215,11 +215,11 @@ public class BoardPageTests(Studio studio)
         HeldBlock[] blocks = [new("b", kind, "", 0, 60, 1, 100, null, []) { Dance = 0, Bites = [new HeldBite("A:1", "1", "A", 1, 1)] }];
         LessonEvent Of(int number, double at, LessonEventKind what) =>
             new(Guid.NewGuid(), _board, number, 0, at, what, "b") { Value = 100 };
-        var log = HallLog.Of([
+        var log = LessonLog.Read([
             Of(1, 0, LessonEventKind.Enter), Of(2, took - 1, LessonEventKind.Repeat), Of(3, took - 1, LessonEventKind.Clean),
             Of(4, took, LessonEventKind.Done)
         ]);
-        var result = LessonResult.Of(blocks, 0, log, [("A", 1)]);
+        var result = LessonResult.Read(blocks, 0, log, [("A", 1)]);
         Assert.Equal((reached, reached * 100, reached), (result.Reached, result.Rate, result.Clean.Count));
     }
 
@@ -272,7 +272,7 @@ public class BoardPageTests(Studio studio)
         LessonEvent Of(int number, LessonEventKind kind, HeldBlock block) =>
             new(Guid.NewGuid(), _board, number, 0, 20 * number, kind, block.Id) { Value = 60 + number, Bite = block.Bites[0].Key };
         // Each of 60 s is on the board for 40.
-        var log = HallLog.Of([
+        var log = LessonLog.Read([
             Of(1, LessonEventKind.Enter, blocks[0]),
             Of(2, LessonEventKind.Repeat, blocks[0]),
             Of(3, LessonEventKind.Enter, blocks[1]),
@@ -280,7 +280,7 @@ public class BoardPageTests(Studio studio)
             Of(5, LessonEventKind.Enter, blocks[2]),
             Of(6, LessonEventKind.Repeat, blocks[2]),
             Of(7, LessonEventKind.Trouble, blocks[2]), Of(8, LessonEventKind.Clean, blocks[1])]);
-        var (first, second) = (LessonResult.Of(blocks, 0, log, lines), LessonResult.Of(blocks, 1, log, lines));
+        var (first, second) = (LessonResult.Read(blocks, 0, log, lines), LessonResult.Read(blocks, 1, log, lines));
         Assert.Equal((1, 62), (first.Reached, first.Rate));
         Assert.Empty(first.Weak);
         Assert.Equal((2, 64), (second.Reached, second.Rate));
@@ -314,7 +314,7 @@ public class BoardPageTests(Studio studio)
     public async Task Lessons_stand_on_pages_and_none_is_left_out()
     {
         var (visitor, dance, lesson) = await Lesson();
-        foreach (var day in Enumerable.Range(1, Data.LessonBook.PageSize))
+        foreach (var day in Enumerable.Range(1, Data.Lessons.LessonBook.PageSize))
         {
             await visitor.Keep(dance, "Harbour ring", $"{Studio.Today.AddDays(day):yyyy-MM-dd}", ("minutes", "20"));
         }
@@ -322,14 +322,14 @@ public class BoardPageTests(Studio studio)
         // Today's stays the first thing seen, however many are planned behind it.
         Assert.Contains($"/lessons/{lesson}/teach", (await visitor.Get("/")).Html);
         var first = (await visitor.Get("/lessons")).Html;
-        Assert.Contains($"1 to {Data.LessonBook.PageSize} of {Data.LessonBook.PageSize + 1}", first);
+        Assert.Contains($"1 to {Data.Lessons.LessonBook.PageSize} of {Data.Lessons.LessonBook.PageSize + 1}", first);
         Assert.Contains(
-            $"{Data.LessonBook.PageSize + 1} to {Data.LessonBook.PageSize + 1} of",
+            $"{Data.Lessons.LessonBook.PageSize + 1} to {Data.Lessons.LessonBook.PageSize + 1} of",
             (await visitor.Get("/lessons?sheet=2")).Html);
-        Assert.Contains($"{Data.LessonBook.PageSize + 1} to", (await visitor.Get("/lessons?sheet=999999999")).Html);
-        Assert.Contains($"1 to 20 of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log")).Html);
-        Assert.Contains($"81 to 100 of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log?sheet=5")).Html);
-        Assert.Contains($"101 to 101 of {Data.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log?sheet=99")).Html);
+        Assert.Contains($"{Data.Lessons.LessonBook.PageSize + 1} to", (await visitor.Get("/lessons?sheet=999999999")).Html);
+        Assert.Contains($"1 to 20 of {Data.Lessons.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log")).Html);
+        Assert.Contains($"81 to 100 of {Data.Lessons.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log?sheet=5")).Html);
+        Assert.Contains($"101 to 101 of {Data.Lessons.LessonBook.PageSize + 1}", (await visitor.Get($"/dances/{dance}/log?sheet=99")).Html);
     }
 
     [Fact]

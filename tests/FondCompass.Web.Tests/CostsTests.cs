@@ -1,6 +1,8 @@
 using System.Data.Common;
 using System.Text.RegularExpressions;
 using FondCompass.Data;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Tests.Databases;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;

@@ -1,6 +1,6 @@
 using System.Net;
 using System.Text.RegularExpressions;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Teaching.Planning;
 using Xunit;
 
 namespace FondCompass.Web.Tests;

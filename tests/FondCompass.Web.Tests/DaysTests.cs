@@ -1,5 +1,5 @@
 using System.Text.RegularExpressions;
-using FondCompass.Web.Accounts;
+using FondCompass.Web.Accounts.SignIns;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Xunit;
 
@@ -148,7 +148,7 @@ public class DaysTests(Studio studio)
     {
         var http = new Microsoft.AspNetCore.Http.DefaultHttpContext();
         http.Request.Headers.Cookie = $"{BrowserZone.Cookie}={said}";
-        Assert.Equal(isOne, BrowserZone.Of(http) is not null);
+        Assert.Equal(isOne, BrowserZone.Read(http) is not null);
     }
 
     [Fact]

@@ -271,11 +271,11 @@ public class LessonApiTests(Studio studio)
             Assert.Equal(["words", "script", "difficulty", "difference", "why"], Names(choice));
             var difference = choice.GetProperty("difference").GetDouble();
             Assert.True(want switch { "easier" => difference < 0, "showier" => difference > 0, _ => true });
-            var changed = Core.Analysis.Of(Stroll.Replace(
+            var changed = Core.Analysis.Analyse(Stroll.Replace(
                 "1-4 vine R",
                 choice.GetProperty("script").GetString(),
                 StringComparison.Ordinal));
-            var own = Core.Analysis.Of(Stroll);
+            var own = Core.Analysis.Analyse(Stroll);
             Assert.False(changed.HasErrors);
             Assert.Equal(
                 (own.Trace.TotalCounts, own.Trace.EndWeight, own.Trace.NetTurn.Value % 8),
@@ -295,11 +295,11 @@ public class LessonApiTests(Studio studio)
         Assert.Equal(7, choices.Count);
         foreach (var choice in choices)
         {
-            var danced = Core.Analysis.Of($"start weight R facing 3\npart A\n{choice.GetProperty("script").GetString()}");
+            var danced = Core.Analysis.Analyse($"start weight R facing 3\npart A\n{choice.GetProperty("script").GetString()}");
             Assert.False(danced.HasErrors);
             Assert.Equal(
                 (4, "L", "12:00", -2),
-                (danced.Trace.TotalCounts, danced.Trace.EndWeight == Core.Counts.Weight.Left
+                (danced.Trace.TotalCounts, danced.Trace.EndWeight == Core.Measures.Weight.Left
                     ? "L"
                     : "R", danced.Trace.EndFacing.ToString(), danced.Trace.NetTurn.Value));
         }

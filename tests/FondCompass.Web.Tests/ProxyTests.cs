@@ -212,7 +212,7 @@ public sealed partial class ProxyTests : IAsyncLifetime
 
         // Wrong passwords are counted for both: with half of them on each there is a wait.
         var (wrong, waits) = (0, 0);
-        for (var i = 0; i < Accounts.Tries.Most + 2; i++)
+        for (var i = 0; i < Accounts.SignIns.FailedSignIns.Most + 2; i++)
         {
             using var answer = await Guess(1 + (i % 2), email);
             var said = await answer.Content.ReadAsStringAsync(Cancel);
@@ -220,10 +220,10 @@ public sealed partial class ProxyTests : IAsyncLifetime
             waits += said.Contains("Too many tries", StringComparison.Ordinal) ? 1 : 0;
         }
 
-        Assert.Equal((Accounts.Tries.Most, 2), (wrong, waits));
+        Assert.Equal((Accounts.SignIns.FailedSignIns.Most, 2), (wrong, waits));
         // And so is what a network may ask for: no more of both together than one gives.
         var (answered, since) = (0, Stopwatch.StartNew());
-        for (var i = 0; i < Hosting.Rates.AtOnce + 60; i++)
+        for (var i = 0; i < Hosting.Requests.RateLimits.AtOnce + 60; i++)
         {
             using var answer = await Browser(new CookieContainer(), 1 + (i % 2)).Client.PostAsync(
                 "/api/analyse",
@@ -235,8 +235,8 @@ public sealed partial class ProxyTests : IAsyncLifetime
         // Each instance by itself would have given all of them.
         Assert.InRange(
             answered,
-            Hosting.Rates.AtOnce,
-            Hosting.Rates.AtOnce + 1 + (int)Math.Ceiling(since.Elapsed.TotalMinutes * Hosting.Rates.AMinute));
+            Hosting.Requests.RateLimits.AtOnce,
+            Hosting.Requests.RateLimits.AtOnce + 1 + (int)Math.Ceiling(since.Elapsed.TotalMinutes * Hosting.Requests.RateLimits.AMinute));
     }
 
     private async Task<HttpResponseMessage> Guess(int instance, string email)

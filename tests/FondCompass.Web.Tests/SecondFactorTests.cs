@@ -146,7 +146,7 @@ public class SecondFactorTests(Studio studio)
         var (key, _) = await TurnOn(here);
         var visitor = Stranger();
         await SignIn(visitor, email);
-        for (var i = 0; i < Accounts.Tries.Most; i++)
+        for (var i = 0; i < Accounts.SignIns.FailedSignIns.Most; i++)
         {
             Assert.Contains("does not hold", await Said(await visitor.Post("/sign-in/code", "/sign-in/code", ("code", $"{i:000000}"))));
         }

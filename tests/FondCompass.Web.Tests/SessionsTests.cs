@@ -1,8 +1,9 @@
 using System.Net;
 using System.Text.RegularExpressions;
 using FondCompass.Data;
-using FondCompass.Web.Accounts;
-using FondCompass.Web.Hosting;
+using FondCompass.Data.Accounts;
+using FondCompass.Web.Accounts.SignIns;
+using FondCompass.Web.Hosting.Requests;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
 using Xunit;
@@ -185,7 +186,7 @@ public partial class SessionsTests(Studio studio)
     [InlineData("2001:db8:1:2:bbbb:1:2:3", "2001:db8:1:2::/64")]
     [InlineData("2001:db8:1:3::1", "2001:db8:1:3::/64")]
     public void Limits_are_counted_by_networks(string address, string network) =>
-        Assert.Equal(network, Network.Of(IPAddress.Parse(address)));
+        Assert.Equal(network, ClientNetwork.NetworkOf(IPAddress.Parse(address)));
 
     private sealed class Moment(DateTimeOffset now) : TimeProvider
     {

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using FondCompass.Web.Accounts;
+using FondCompass.Web.Accounts.SignIns;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
@@ -40,7 +41,7 @@ public sealed class SignInLogTests : IDisposable
             ("Email", "nobody\r\nSign-in: LetIn@test.invalid"),
             ("Password", "not the one at all"));
         var guesser = Stranger();
-        for (var i = 0; i <= Tries.Most; i++)
+        for (var i = 0; i <= FailedSignIns.Most; i++)
         {
             await guesser.Post("/sign-in?handler=In", "/sign-in", ("Email", email), ("Password", "not the one at all"));
         }

@@ -1,6 +1,6 @@
 using System.Globalization;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Steps;
 
@@ -69,7 +69,7 @@ public sealed class KnownStep
 
     /// <summary>Its actions in words, in order.</summary>
     public IReadOnlyList<string> Deeds(char lead) =>
-        [.. _form.Actions.Select(a => PhraseText.Write(lead == 'R' ? a.Phrase : Mirror.Of(a.Phrase, Facing.Front)))];
+        [.. _form.Actions.Select(a => PhraseText.Write(lead == 'R' ? a.Phrase : Mirror.Reflect(a.Phrase, Facing.Front)))];
 
     /// <summary>Its counts as a row begins with them: "1-4", "1&amp;2".</summary>
     public string Span(int from) =>

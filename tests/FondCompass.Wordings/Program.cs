@@ -64,9 +64,9 @@ var sums = Enumerable.Range(0, 4).Select(v => tally.Values.Sum(f => f[v])).ToLis
 Console.WriteLine($"{"all",-22}{sums[0],8}{sums[1],8}{sums[2],8}{sums[3],10}");
 foreach (var (wording, verdict) in shown.Values.SelectMany(s => s))
 {
-    var said = Analysis.Of(Judge.Script(wording, [wording.Said]));
+    var said = Analysis.Analyse(Judge.Script(wording, [wording.Said]));
     Console.WriteLine($"\n{verdict}, {wording.Kind}: {wording.Said}   [{wording.Owed}]\n  known {string.Join(" | ", wording.Known)}");
-    Console.WriteLine($"  want  {Judge.Shown(Analysis.Of(Judge.Script(wording, wording.Known)))}\n  got   {Judge.Shown(said)}");
+    Console.WriteLine($"  want  {Judge.Shown(Analysis.Analyse(Judge.Script(wording, wording.Known)))}\n  got   {Judge.Shown(said)}");
     foreach (var finding in verdict == Verdict.Told ? said.Findings : [])
     {
         Console.WriteLine($"  {finding}");

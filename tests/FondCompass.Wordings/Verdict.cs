@@ -1,6 +1,6 @@
 using FondCompass.Core;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Wordings;
 
@@ -31,13 +31,13 @@ public static class Judge
 
     public static Verdict Of(Wording wording)
     {
-        var known = Analysis.Of(Script(wording, wording.Known));
+        var known = Analysis.Analyse(Script(wording, wording.Known));
         if (wording.Owed != Owed.TheCounts && known.Findings.Any(IsOfWords))
         {
             return Verdict.Unusable;
         }
 
-        var said = Analysis.Of(Script(wording, [wording.Said]));
+        var said = Analysis.Analyse(Script(wording, [wording.Said]));
         var kept = wording.Owed switch
         {
             Owed.TheDance => Feet(known).SequenceEqual(Feet(said)) && (!wording.WithWays || Ways(known).SequenceEqual(Ways(said))),

@@ -1,10 +1,12 @@
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
-using FondCompass.Core.Told;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Application.Boards;
 
@@ -25,7 +27,7 @@ public sealed record BoardData(
     /// <summary>Bites of all dances for which chains from the top are made ready, at the most.</summary>
     private const int MostChains = 24;
 
-    public static BoardData Of(
+    public static BoardData Build(
         Guid lesson,
         string group,
         LessonPlan plan,
@@ -34,8 +36,8 @@ public sealed record BoardData(
         StepLexicon lexicon,
         BoardLive? live)
     {
-        var blocks = plan.Blocks.Select(b => BoardBlock.Of(b, b.Dance is { } d ? dances[d].Dance : null, way, lexicon)).ToList();
-        var known = dances.Select((d, i) => (d.Dance, Index: i)).Where(d => d.Dance.IsKnown).Select(d => BoardBlock.Of(
+        var blocks = plan.Blocks.Select(b => BoardBlock.From(b, b.Dance is { } d ? dances[d].Dance : null, way, lexicon)).ToList();
+        var known = dances.Select((d, i) => (d.Dance, Index: i)).Where(d => d.Dance.IsKnown).Select(d => BoardBlock.From(
             new LessonBlock { Id = $"known:{d.Index}", Kind = BlockKind.Known, Title = d.Dance.Title, Why = "", Dance = d.Index },
             d.Dance,
             way,
@@ -102,13 +104,13 @@ public sealed record BoardData(
                 CountIn = countIn,
                 Rate = Rate.Full
             };
-            return BlockRun.Of(dance, block, otherSide) is { } run ? BoardTimeline.Of(run, 1, lexicon, CallsOf(way)) : null;
+            return BlockRun.Lay(dance, block, otherSide) is { } run ? BoardTimeline.Build(run, 1, lexicon, CallsOf(way)) : null;
         }
 
         return bites.Select((b, i) => new BoardBite(
             index,
             b.Key,
-            LessonWords.Of(b),
+            LessonWords.Say(b),
             b.Part,
             b.Line,
             b.LastLine,
@@ -153,14 +155,14 @@ public sealed record BoardBlock(
     BoardTimeline? Timeline)
 {
     /// <summary>A block as it is led; what is said in a walk stands in its words, by no clock.</summary>
-    public static BoardBlock Of(LessonBlock block, LessonDance? dance, TeachingWay way, StepLexicon lexicon)
+    public static BoardBlock From(LessonBlock block, LessonDance? dance, TeachingWay way, StepLexicon lexicon)
     {
-        var run = dance is null ? null : BlockRun.Of(dance, block);
+        var run = dance is null ? null : BlockRun.Lay(dance, block);
         var isWalked = run is { Starts.Count: 0 };
         var rate = block.Rate?.Percent ?? 100;
         var line = run is null
             ? null
-            : BoardTimeline.Of(run, rate / 100, lexicon, BoardCalls.Of(block, way.Counting, BoardData.CallerOf(way)));
+            : BoardTimeline.Build(run, rate / 100, lexicon, BoardCalls.For(block, way.Counting, BoardData.CallerOf(way)));
         return new BoardBlock(
             block.Id,
             WayWords.Of(block.Kind),
@@ -201,15 +203,15 @@ public sealed record BoardBite(
 /// <param name="LeftOut">Names that are no steps that go into an eight.</param>
 public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> Moves, IReadOnlyList<string> LeftOut, bool IsRing)
 {
-    public static BoardLive Of(LiveMoves live, IReadOnlyList<string> leftOut, LessonDance dance) => new(
+    public static BoardLive From(LiveMoves live, IReadOnlyList<string> leftOut, LessonDance dance) => new(
         live.Eight, dance.Tempo, [.. live.Moves.Select((m, i) => new BoardMove(
             i,
             m.Name,
             m.Difficulty,
             Speech.Usual.Seconds(m.Name),
-            [.. m.Eights.Select(e => BoardMoveEight.Of(e))],
+            [.. m.Eights.Select(e => BoardMoveEight.From(e))],
             m.Parts,
-            [.. m.Layers.Select(l => new BoardMoveLayer(l.From, l.To, LessonWords.Of(l.Layer.Kind), l.Layer.Text))]))],
+            [.. m.Layers.Select(l => new BoardMoveLayer(l.From, l.To, LessonWords.Say(l.Layer.Kind), l.Layer.Text))]))],
         leftOut, FacingWords.IsRing(dance.Analysis.Dance.Header));
 }
 
@@ -243,7 +245,7 @@ public sealed record BoardMoveEight(
     double Free,
     IReadOnlyList<BoardMoveStep> Steps)
 {
-    public static BoardMoveEight Of(LiveEight eight) => new(
+    public static BoardMoveEight From(LiveEight eight) => new(
         eight.Begins.Letter(),
         eight.Ends.Letter(),
         eight.Turn.Value,

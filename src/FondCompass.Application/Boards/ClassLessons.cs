@@ -16,8 +16,8 @@ public sealed class ClassLessons(FondCompassContext context, TimeProvider time)
             return null;
         }
 
-        var desk = await LessonDesk.Of(context, owner, time, cancel);
+        var desk = await LessonDesk.Open(context, owner, time, cancel);
         return await desk.Open(id, cancel) is not { } open ? null
-            : BoardData.Of(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await desk.Lexicon(cancel), null).ForTheClass();
+            : BoardData.Build(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await desk.Lexicon(cancel), null).ForTheClass();
     }
 }

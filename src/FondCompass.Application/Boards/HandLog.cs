@@ -1,8 +1,9 @@
 using FondCompass.Application.Lessons;
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Boards;
@@ -49,7 +50,7 @@ public sealed class HandLog(DanceShelf shelf, LessonBook book, TrackBook tracks,
     /// <summary>The plan as it stands when the lesson is logged: it is kept as it was, whatever becomes of the dance.</summary>
     private async Task<string> PlanOf(Guid id, LessonDance dance, LessonRecord lesson, GroupRecord group, CancellationToken cancel)
     {
-        var layout = await LessonLayout.Of(
+        var layout = await LessonLayout.Lay(
             (id, dance),
             TaughtClass.StateOf(lesson),
             TaughtClass.WeekOf(lesson),

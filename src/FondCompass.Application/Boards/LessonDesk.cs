@@ -1,9 +1,11 @@
 using FondCompass.Application.Lessons;
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Plans;
 using FondCompass.Data;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -31,7 +33,7 @@ public sealed class LessonDesk(
     private const int MostSettled = 3;
 
     /// <summary>The desk of an owner who is not the one that asks: for a class's screen, and for what is done in the background.</summary>
-    public static async Task<LessonDesk> Of(FondCompassContext context, Guid owner, TimeProvider time, CancellationToken cancel)
+    public static async Task<LessonDesk> Open(FondCompassContext context, Guid owner, TimeProvider time, CancellationToken cancel)
     {
         var account = await context.Users.Where(u => u.Id == owner)
             .Select(u => new { u.TimeZone, u.WeekBegins })
@@ -62,7 +64,7 @@ public sealed class LessonDesk(
 
         var lexicon = await shelf.Lexicon(cancel);
         var first = await TaughtClass.FittedOf(dance, await book.CuesFor(group.Id, dance.Id, cancel), lexicon, tracks, cancel);
-        var layout = await LessonLayout.Of(
+        var layout = await LessonLayout.Lay(
             (dance.Id, first),
             TaughtClass.StateOf(lesson),
             TaughtClass.WeekOf(lesson),
@@ -84,22 +86,22 @@ public sealed class LessonDesk(
         var (lexicon, first, knowledge) = (open.Lexicon, open.Layout.All[0].Dance, open.Layout.Knowledge);
         if (from == "lines")
         {
-            return BoardLive.Of(LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [], first);
+            return BoardLive.From(LiveMoves.OfLines(first.Analysis, first.Tempo, lexicon), [], first);
         }
 
         // Of a dance without an order its own moves come first.
         if (from == "pool" || (string.IsNullOrEmpty(from) && first.Analysis.Dance.IsFree))
         {
             var (pool, rest) = LiveMoves.OfPool(first.Analysis, first.Tempo, lexicon);
-            return BoardLive.Of(pool, rest, first);
+            return BoardLive.From(pool, rest, first);
         }
 
         // Of a group that is not said to know anything, what its level may be trusted with.
         IEnumerable<string> names = from == "list" ? TaughtClass.Names(list)
             : knowledge.Steps.Count > 0 ? knowledge.Steps
             : knowledge.WhatEverybodyKnows;
-        var (moves, leftOut) = LiveMoves.Of(names, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
-        return BoardLive.Of(moves, leftOut, first);
+        var (moves, leftOut) = LiveMoves.Find(names, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
+        return BoardLive.From(moves, leftOut, first);
     }
 
     /// <summary>Keeps what boards told; with the first of it, the plan as it stands is the one the lesson is held with.</summary>
@@ -143,21 +145,21 @@ public sealed class LessonDesk(
             lesson.HeldPlan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(open.Record.Asked));
         }
 
-        var log = HallLog.Of((await events.Of(id, cancel)).Select(EventWords.Read).OfType<LessonEvent>());
+        var log = LessonLog.Read((await events.Of(id, cancel)).Select(EventCodes.Read).OfType<LessonEvent>());
         var blocks = HeldBlock.Read(lesson.HeldPlan);
         // Held from its first block done: looking at a board holds nothing.
-        lesson.Held |= blocks.Any(b => log.Of(b.Id)?.WasDone(b.Seconds) == true) || (blocks.Count == 0 && log.Blocks.Any(b => b.IsDone));
+        lesson.Held |= blocks.Any(b => log.BlockOf(b.Id)?.WasDone(b.Seconds) == true) || (blocks.Count == 0 && log.Blocks.Any(b => b.IsDone));
         lesson.Heads = log.Heads ?? lesson.Heads;
         lesson.Times = TimesOf(log, blocks).Written;
         // A lesson that was logged by hand keeps that, until a board tells of its blocks.
-        if (blocks.Any(b => log.Of(b.Id)?.WasDone(b.Seconds) == true))
+        if (blocks.Any(b => log.BlockOf(b.Id)?.WasDone(b.Seconds) == true))
         {
             lesson.Running = !log.IsClosed;
             var (dances, lexicon) = (await shelf.FindAll([.. lesson.Dances], cancel), await shelf.Lexicon(cancel));
             foreach (var (dance, place) in lesson.Dances.Select((d, i) => (d, i)).Where(d => dances.ContainsKey(d.d)))
             {
                 var lines = DanceShelf.LinesOf(dances[dance], lexicon).Select(l => (l.Part, l.Line)).ToList();
-                var result = LessonResult.Of(blocks, place, log, lines);
+                var result = LessonResult.Read(blocks, place, log, lines);
                 lesson.Went(new DanceHeld
                 {
                     DanceId = dance,
@@ -182,7 +184,7 @@ public sealed class LessonDesk(
             var told = await events.Of(id, cancel);
             var times = told.Count == 0
                 ? null
-                : TimesOf(HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>()), HeldBlock.Read(lesson.HeldPlan)).Written;
+                : TimesOf(LessonLog.Read(told.Select(EventCodes.Read).OfType<LessonEvent>()), HeldBlock.Read(lesson.HeldPlan)).Written;
             await context.Lessons.Where(l => l.Id == id && l.Times == "")
                 .ExecuteUpdateAsync(set => set.SetProperty(l => l.Times, times), cancel);
             context.ChangeTracker.Clear();
@@ -200,13 +202,13 @@ public sealed class LessonDesk(
                 .Select(w => new TimeTaken(w[0], w[1]))], [.. times.SelectMany(t => t.Gathers).Select(g => new TimeTaken(g[0], g[1]))]);
     }
 
-    private static LessonTimes TimesOf(HallLog log, IReadOnlyList<HeldBlock> blocks)
+    private static LessonTimes TimesOf(LessonLog log, IReadOnlyList<HeldBlock> blocks)
     {
         var (walks, talks, gathers) = (new List<double[]>(), new List<double[]>(), new List<double[]>());
         foreach (var block in blocks.Where(b => b.Usual > 0))
         {
             // The pace is learned only from blocks that were done.
-            if (log.Of(block.Id) is not { IsSkipped: false } held || !held.WasDone(block.Seconds))
+            if (log.BlockOf(block.Id) is not { IsSkipped: false } held || !held.WasDone(block.Seconds))
             {
                 continue;
             }

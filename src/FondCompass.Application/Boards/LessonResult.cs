@@ -1,5 +1,5 @@
 using FondCompass.Application.Lessons;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
 
 namespace FondCompass.Application.Boards;
 
@@ -15,7 +15,7 @@ public sealed record LessonResult(int Reached, int Rate, IReadOnlyList<int> Weak
 {
     /// <param name="dance">The dance's place in the lesson, from 0.</param>
     /// <param name="lines">The dance's lines as they are logged: part and number.</param>
-    public static LessonResult Of(IReadOnlyList<HeldBlock> blocks, int dance, HallLog log, IReadOnlyList<(string Part, int Line)> lines)
+    public static LessonResult Read(IReadOnlyList<HeldBlock> blocks, int dance, LessonLog log, IReadOnlyList<(string Part, int Line)> lines)
     {
         var own = blocks.Where(b => b.Dance == dance).ToList();
         int PlaceOf((string, int) line) => lines.ToList().IndexOf(line) + 1;
@@ -23,7 +23,7 @@ public sealed record LessonResult(int Reached, int Rate, IReadOnlyList<int> Weak
             Enumerable.Range(bite.Line, Math.Max(1, bite.LastLine - bite.Line + 1)).Select(l => PlaceOf((bite.Part, l))).Where(p => p > 0);
         var danced = own.Where(b => b.Rate is not null
             && b.Kind != "show"
-            && log.Of(b.Id) is { Repeats: > 0 } held
+            && log.BlockOf(b.Id) is { Repeats: > 0 } held
             && held.WasDone(b.Seconds))
             .ToList();
         // Danced up to there without a gap: who teaches from the end has not reached the end with its first bite.
@@ -37,13 +37,13 @@ public sealed record LessonResult(int Reached, int Rate, IReadOnlyList<int> Weak
             .Distinct()
             .Order()
             .ToList();
-        var clean = danced.Where(b => log.Of(b.Id)!.IsClean)
+        var clean = danced.Where(b => log.BlockOf(b.Id)!.IsClean)
             .SelectMany(b => b.Bites)
             .SelectMany(LinesOf)
             .Distinct()
             .Except(weak)
             .Order()
             .ToList();
-        return new LessonResult(reached, danced.Select(b => log.Of(b.Id)!.CleanRate).DefaultIfEmpty(0).Max(), weak, clean);
+        return new LessonResult(reached, danced.Select(b => log.BlockOf(b.Id)!.CleanRate).DefaultIfEmpty(0).Max(), weak, clean);
     }
 }

@@ -109,7 +109,7 @@ public static class SentEvents
             try
             {
                 var read = SentEvent.Read(e);
-                var (record, problem) = EventWords.Take(read);
+                var (record, problem) = EventCodes.Take(read);
                 return ($"{read.Id}", record, problem);
             }
             catch (FormatException none)

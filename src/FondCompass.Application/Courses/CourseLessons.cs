@@ -1,5 +1,5 @@
-using FondCompass.Core.Planning;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Courses;

@@ -1,9 +1,12 @@
 using FondCompass.Application.Lessons;
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Courses;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Courses;
@@ -13,7 +16,7 @@ namespace FondCompass.Application.Courses;
 /// <param name="Missing">How many of its dances are deleted.</param>
 public sealed record CourseTable(CourseRecord Record, IReadOnlyList<(Guid Id, string Title)> Dances, int Missing, CoursePlan Plan)
 {
-    public static async Task<CourseTable> Of(
+    public static async Task<CourseTable> Load(
         CourseRecord course,
         DanceShelf shelf,
         LessonBook book,

@@ -1,7 +1,8 @@
 using System.Text.Json;
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
 
 namespace FondCompass.Application.Lessons;
 
@@ -65,7 +66,7 @@ public sealed record HeldBlock(
     /// How often the dance is danced in a block: of a song, all repeats that it takes, for so the board counts and tells them.
     /// </summary>
     private static int? RepeatsOf(LessonBlock block, IReadOnlyList<LessonDance> dances) =>
-        block is { IsSong: true, Dance: { } dance } && BlockRun.Of(dances[dance], block) is { } run
+        block is { IsSong: true, Dance: { } dance } && BlockRun.Lay(dances[dance], block) is { } run
             ? run.Repeats * run.Passes
             : block.Repeats;
 

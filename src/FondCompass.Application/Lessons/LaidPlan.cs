@@ -1,5 +1,6 @@
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Lessons;

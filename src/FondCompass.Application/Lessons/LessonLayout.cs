@@ -1,9 +1,12 @@
 using FondCompass.Application.Courses;
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Lessons;
@@ -73,7 +76,7 @@ public sealed class LessonLayout
     /// <param name="state">What is asked, and the further dances.</param>
     /// <param name="week">The week of a course that it is; null for a lesson by itself.</param>
     /// <param name="lesson">The lesson itself, once it is held: what is logged of it does not change what it was planned from.</param>
-    public static async Task<LessonLayout> Of(
+    public static async Task<LessonLayout> Lay(
         (Guid Id, LessonDance Dance) first,
         PlanState state,
         CourseWeekOf? week,
@@ -92,17 +95,17 @@ public sealed class LessonLayout
             first.Dance with { Analysis = first.Dance.Analysis.In(variant) }
         }, new List<(Guid Id, string Title)>());
         var records = await shelf.FindAll([.. state.Also], cancel);
-        var (size, leftOut) = (LessonSize.Of(first.Dance), new List<string>());
+        var (size, leftOut) = (LessonSize.Measure(first.Dance), new List<string>());
         foreach (var dance in state.Also.Where(d => d != first.Id && records.ContainsKey(d)))
         {
             var fitted = await TaughtClass.FittedOf(records[dance], ClassCues.None, lexicon, tracks, cancel);
-            if ((size + LessonSize.Of(fitted)).IsTooMuch)
+            if ((size + LessonSize.Measure(fitted)).IsTooMuch)
             {
                 leftOut.Add(records[dance].Title);
                 continue;
             }
 
-            size += LessonSize.Of(fitted);
+            size += LessonSize.Measure(fitted);
             also.Add((dance, records[dance].Title));
             taught.Add(fitted with { Analysis = fitted.Analysis.In(variant) });
         }
@@ -112,7 +115,7 @@ public sealed class LessonLayout
         var steps = TaughtClass.StepsOf(held, lines, clock.Today);
         var knowledge = TaughtClass.KnowledgeOf(group, lexicon, steps);
         List<Guid> here = [first.Id, .. also.Select(d => d.Id)];
-        taught = [.. taught.Select((d, i) => d with { Logged = TaughtClass.LinesOf(here[i], LoggedLine.Of(d.Analysis, lexicon), held) })];
+        taught = [.. taught.Select((d, i) => d with { Logged = TaughtClass.LinesOf(here[i], LoggedLine.LinesOf(d.Analysis, lexicon), held) })];
         var usual = SuggestedFor(first.Dance, group, asked.Kind);
         if (usual.Kind == LessonKind.Party)
         {
@@ -125,7 +128,7 @@ public sealed class LessonLayout
         // Planned for somebody else it is no week of the course.
         if (week is var (id, number) && await book.Course(id, cancel) is { } course && course.GroupId == group?.Id)
         {
-            var before = (await CourseTable.Of(course, shelf, book, clock, cancel)).Known(number, here);
+            var before = (await CourseTable.Load(course, shelf, book, clock, cancel)).Known(number, here);
             return new LessonLayout(lexicon, group, knowledge, taught, also, course, before)
             {
                 All = [.. taught.Select((d, i) => ((Guid?)here[i], d)), .. before.Select(d => ((Guid?)null, d))],
@@ -180,9 +183,9 @@ public sealed class LessonLayout
         {
             // Versions stand in lines, however those are joined and split to be taught.
             var (knowledge, taught) = (_knowledge, plan.Bites[i].SelectMany(b => b.Lines.Select(l => (b.Part, l))).ToHashSet());
-            return MixedClass.Of(
+            return MixedClass.Choices(
                 d,
-                [.. Bites.Of(d.Analysis, knowledge, d.Tempo).Where(b => taught.Contains((b.Part, b.Line)))],
+                [.. Bites.Cut(d.Analysis, knowledge, d.Tempo).Where(b => taught.Contains((b.Part, b.Line)))],
                 knowledge,
                 _lexicon,
                 cancel)
@@ -204,7 +207,7 @@ public sealed class LessonLayout
         var habits = group?.Habits is { } kept && kept != TeachingHabit.AsSuggested ? kept : null;
         var usual = LessonKinds.Usual(dance.Analysis.Dance.Header.Genre, dance.Analysis.Dance.IsFree);
         var kind = asked ?? habits?.Kind ?? usual;
-        var rules = LessonKinds.Of(kind);
+        var rules = LessonKinds.RulesOf(kind);
         var way = rules.Way(dance.Analysis.Dance.IsPhrased);
         return habits is not null && (habits.Kind ?? usual) == kind
             ? (kind, habits.Way.Over(way), $"As {group!.Name} is used to it.")

@@ -1,8 +1,10 @@
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Lessons;
@@ -18,9 +20,9 @@ public sealed record NextLesson(IReadOnlyList<(string Title, NextTime Next)> Dan
     /// <param name="log">What its boards told.</param>
     /// <param name="blocks">The plan it was held with.</param>
     /// <param name="hasEvents">Boards told of it; else a block has taken what it was planned for.</param>
-    public static async Task<NextLesson> Of(
+    public static async Task<NextLesson> Read(
         LessonRecord lesson,
-        HallLog log,
+        LessonLog log,
         IReadOnlyList<HeldBlock> blocks,
         bool hasEvents,
         DanceShelf shelf,
@@ -40,9 +42,9 @@ public sealed record NextLesson(IReadOnlyList<(string Title, NextTime Next)> Dan
                 blocks.Where(b => b.Dance == place
                     && b.Kind is "walk" or "dance"
                     && b.Bites.Any(x => x.Part == part && x.Line <= line && x.LastLine >= line))
-                .Sum(b => log.Of(b.Id) is { } told && told.WasDone(b.Seconds) ? told.Seconds : hasEvents ? 0 : b.Seconds);
+                .Sum(b => log.BlockOf(b.Id) is { } told && told.WasDone(b.Seconds) ? told.Seconds : hasEvents ? 0 : b.Seconds);
             var analysis = Core.Analysis.WhileWaited(records[id].Script, lexicon, cancel);
-            next.Add((records[id].Title, TaughtClass.NextOf(id, LoggedLine.Of(analysis, lexicon), held, lesson, SpentOn)));
+            next.Add((records[id].Title, TaughtClass.NextOf(id, LoggedLine.LinesOf(analysis, lexicon), held, lesson, SpentOn)));
             // What was taught is recalled, and what is new begins behind it.
             if (next[^1].Item2.GoOn is not null && TaughtOf(analysis, lexicon, lesson.HeldOf(id)!.ReachedLine) is > 0 and var taught)
             {
@@ -67,7 +69,7 @@ public sealed record NextLesson(IReadOnlyList<(string Title, NextTime Next)> Dan
     private static int TaughtOf(Core.Analysis analysis, StepLexicon lexicon, int reached)
     {
         var lines = LoggedLine.Patterns(analysis).ToList();
-        return Bites.Of(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), Bites.UsualTempo)
+        return Bites.Cut(analysis, new ClassKnowledge(lexicon, ClassLevel.Regular), Bites.UsualTempo)
             .TakeWhile(b => lines.FindIndex(l => l.Pattern.Part.Name == b.Part && l.Line.Number == b.Line) is >= 0 and var at
                 && at < reached)
             .Count();

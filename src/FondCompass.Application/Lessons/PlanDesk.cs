@@ -2,10 +2,11 @@ using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
 using FondCompass.Application.Courses;
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Lessons;
@@ -218,7 +219,7 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
 
     /// <summary>What a state is laid out from; the plan follows from it.</summary>
     private Task<LessonLayout> Lay(OpenPlan open, PlanState state, LessonDance dance, CancellationToken cancel) =>
-        LessonLayout.Of(
+        LessonLayout.Lay(
             (open.Which.Dance, dance),
             state,
             open.Week,
@@ -304,14 +305,14 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
             return false;
         }
 
-        record.Habits = new TeachingHabit(WayAsked.Of(layout.Way(asked) with { Until = null }), layout.Suggested(asked).Kind);
+        record.Habits = new TeachingHabit(WayAsked.From(layout.Way(asked) with { Until = null }), layout.Suggested(asked).Kind);
         await book.Save(cancel);
         return true;
     }
 
     private async Task<PlanState?> OfCourse(CourseRecord course, int number, Guid dance, CancellationToken cancel)
     {
-        var table = await CourseTable.Of(course, shelf, book, clock, cancel);
+        var table = await CourseTable.Load(course, shelf, book, clock, cancel);
         return table.Plan.Weeks.FirstOrDefault(w => w.Number == number) is { } week
             && table.Asked(week) is var (first, state)
             && first == dance

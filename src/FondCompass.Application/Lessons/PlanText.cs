@@ -1,13 +1,13 @@
 using System.Globalization;
 using System.Text;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Teaching.Plans;
 
 namespace FondCompass.Application.Lessons;
 
 /// <summary>A plan as plain text.</summary>
 public static class PlanText
 {
-    public static string Of(LessonPlan plan, string dance, string? group)
+    public static string Write(LessonPlan plan, string dance, string? group)
     {
         var text = new StringBuilder();
         text.Append(

@@ -1,11 +1,13 @@
 using FondCompass.Core;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
-using FondCompass.Core.Planning;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Lessons;
@@ -73,7 +75,7 @@ public static class TaughtClass
         Func<string, int, double>? spent = null)
     {
         var went = last.HeldOf(dance) ?? new DanceHeld();
-        return NextTime.Of(
+        return NextTime.Advise(
             DaysOf(dance, lines, held.Where(l => l.Held && l.Date <= last.Date), spent),
             went.ReachedLine,
             went.RatePercent,
@@ -108,7 +110,7 @@ public static class TaughtClass
     {
         var logged = LoggedLine.Patterns(analysis);
         var several = logged.Select(l => l.Pattern).Distinct().Count() > 1;
-        return [.. logged.Select(l => Core.Told.PartWording.Of(l.Pattern.Part, l.Line, several))];
+        return [.. logged.Select(l => Core.Wording.PartWording.Name(l.Pattern.Part, l.Line, several))];
     }
 
     /// <summary>Every named step of the lessons held, line by line as far as the class got.</summary>
@@ -117,7 +119,7 @@ public static class TaughtClass
         IReadOnlyList<LessonRecord> held,
         IReadOnlyDictionary<Guid, IReadOnlyList<LoggedLine>> lines,
         DateOnly today) =>
-        StepLog.Of(
+        StepLog.Read(
             held.SelectMany(l => l.Dances.Where(lines.ContainsKey), (l, dance) => (l.Date, Lines: lines[dance], Went: l.HeldOf(dance)!))
                 .Where(l => l.Went is not null)
             .SelectMany(l => l.Lines.Take(l.Went.ReachedLine)
@@ -185,7 +187,7 @@ public static class TaughtClass
     /// <summary>A dance of the shelf at the tempo of its track, else at its own.</summary>
     public static LessonDance DanceOf(DanceRecord record, StepLexicon lexicon)
     {
-        var analysis = Analysis.Of(record.Script, lexicon);
+        var analysis = Analysis.Analyse(record.Script, lexicon);
         return new LessonDance(analysis, record.Fit.Kept.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo);
     }
 

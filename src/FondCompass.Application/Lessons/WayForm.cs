@@ -1,6 +1,6 @@
 using System.Globalization;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Planning;
 
 namespace FondCompass.Application.Lessons;
 
@@ -12,7 +12,7 @@ public static class WayForm
     private const string NoRungs = "none", Yes = "yes", No = "no";
 
     /// <summary>The fields' values for a way; empty where it is as suggested.</summary>
-    public static Dictionary<string, string?> Of(TeachingHabit habit)
+    public static Dictionary<string, string?> FieldsOf(TeachingHabit habit)
     {
         var way = habit.Way;
         return new Dictionary<string, string?>

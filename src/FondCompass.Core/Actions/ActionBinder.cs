@@ -1,7 +1,11 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
+using FondCompass.Core.Actions.Placing;
+using FondCompass.Core.Actions.Rows;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Steps;
 
 namespace FondCompass.Core.Actions;
@@ -43,9 +47,9 @@ public static class ActionBinder
     {
         var findings = new List<Finding>();
         var names = NamesOf(dance, lexicon, findings);
-        var store = new LineStore(dance);
+        var store = new LineTable(dance);
         var parts = new PartActions?[dance.Parts.Count];
-        var capacity = new Capacity(cancel);
+        var capacity = new Budget(cancel);
         var weight = dance.Header.StartWeight;
         // In the order in which they are danced, so that each is read on the feet it is reached on.
         foreach (var index in Reached(dance))
@@ -97,9 +101,9 @@ public static class ActionBinder
         Dance dance,
         DancePart part,
         IStepNames names,
-        LineStore store,
+        LineTable store,
         List<Finding> findings,
-        Capacity capacity,
+        Budget capacity,
         MoveEnds ends, Weight start, out Weight end)
     {
         var endings = EndingsOf(part);

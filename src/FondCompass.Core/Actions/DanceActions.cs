@@ -1,7 +1,9 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Actions;
@@ -216,7 +218,7 @@ public sealed record Layer : Moment
 }
 
 /// <summary>A note, cue, caution or trouble spot, hung on counts.</summary>
-public sealed record HungNote : Moment
+public sealed record Annotation : Moment
 {
     /// <summary>note, cue, caution or trouble.</summary>
     public required string Kind { get; init; }
@@ -266,7 +268,7 @@ public sealed record PartActions
 
     public IReadOnlyList<Layer> Layers { get; init; } = [];
 
-    public IReadOnlyList<HungNote> Notes { get; init; } = [];
+    public IReadOnlyList<Annotation> Notes { get; init; } = [];
 
     public IReadOnlyList<SpanVariant> Variants { get; init; } = [];
 

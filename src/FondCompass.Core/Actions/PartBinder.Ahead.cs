@@ -1,6 +1,7 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Rows;
 using FondCompass.Core.Lexicon;
-using FondCompass.Core.Notation;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Actions;

@@ -1,5 +1,8 @@
-using FondCompass.Core.Counts;
-using FondCompass.Core.Notation;
+using FondCompass.Core.Actions.Placing;
+using FondCompass.Core.Actions.Rows;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Counting;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Actions;
 
@@ -36,7 +39,7 @@ internal sealed partial class PartBinder
     private static int Key(Beat beat) => (beat.Number * 4) + (int)beat.Fraction;
 
     private void Add(Moment moment, Beat until) =>
-        _pending.Add(new Pending(_mirrored ? MirrorImage.Of(moment, dance.Header.StartFacing) : moment, until));
+        _pending.Add(new PendingMoment(_mirrored ? MirrorImage.Reflect(moment, dance.Header.StartFacing) : moment, until));
 
     private void Extend(CountSpec? counts, Beat last, int number)
     {
@@ -75,7 +78,7 @@ internal sealed partial class PartBinder
         var number = _lines.Count + 1;
         var grid = new LineGrid(dance.Header.Swing, _pending);
         var begin = _start;
-        Moment Place(Pending pending)
+        Moment Place(PendingMoment pending)
         {
             var at = begin + grid.Begin(pending.Moment.Beat);
             var until = begin + grid.End(pending.Until);

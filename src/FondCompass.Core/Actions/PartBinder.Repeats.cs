@@ -1,7 +1,11 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Placing;
+using FondCompass.Core.Actions.Rows;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Counting;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Actions;
@@ -67,9 +71,9 @@ internal sealed partial class PartBinder
     }
 
     /// <summary>A moment danced again, as a call of its own.</summary>
-    private Pending OnceMore(Pending pending, int time, bool mirrored)
+    private PendingMoment OnceMore(PendingMoment pending, int time, bool mirrored)
     {
-        var moment = mirrored ? MirrorImage.Of(pending.Moment, dance.Header.StartFacing) : pending.Moment;
+        var moment = mirrored ? MirrorImage.Reflect(pending.Moment, dance.Header.StartFacing) : pending.Moment;
         return pending with { Moment = moment is DanceAction action ? action with { Call = action.Call + (time * NextTime) } : moment };
     }
 
@@ -85,7 +89,7 @@ internal sealed partial class PartBinder
     }
 
     /// <summary>A line or part called by its name.</summary>
-    private void DanceCalled(int row, LineStore.Call called, bool mirrored)
+    private void DanceCalled(int row, LineTable.Call called, bool mirrored)
     {
         CloseLine();
         var (repeating, counted, through) = (_repeating, _countedPart, _hangings.ThroughPart);
@@ -159,12 +163,12 @@ internal sealed partial class PartBinder
             TellSameSide(entry.Row, source);
         }
 
-        var taken = new List<Pending>();
+        var taken = new List<PendingMoment>();
         foreach (var pending in source.Where(p => p.Moment is not StatedFact))
         {
-            var moment = mirrors ? MirrorImage.Of(pending.Moment, dance.Header.StartFacing) : pending.Moment;
+            var moment = mirrors ? MirrorImage.Reflect(pending.Moment, dance.Header.StartFacing) : pending.Moment;
             var beat = moment.Beat with { Number = moment.Beat.Number + shift };
-            taken.Add(new Pending(
+            taken.Add(new PendingMoment(
                 moment is DanceAction action
                     ? action with { Beat = beat, Row = entry.Row, Source = entry.Span, Call = action.Call + NextTime }
                     : moment with { Beat = beat, Row = entry.Row },
@@ -178,7 +182,7 @@ internal sealed partial class PartBinder
     /// The other side of what names no foot is the foot that is free; where as many steps lead back to the same one, that is no other side,
     /// and is told.
     /// </summary>
-    private void TellSameSide(int row, List<Pending> above)
+    private void TellSameSide(int row, List<PendingMoment> above)
     {
         var steps = above.Select(p => p.Moment).OfType<DanceAction>().Count(a => a.Verb.Kind == VerbKind.Takes);
         if (steps > 0 && steps % 2 == 0 && LeadOf(above) == Foot.None && !above.Exists(p => p.Moment is DanceAction { Foot: Foot.Both }))
@@ -195,7 +199,7 @@ internal sealed partial class PartBinder
     /// A foot that is asked for where what is danced again names none: it begins with the foot that is free, and where that is the other
     /// one it is told.
     /// </summary>
-    private void TellOtherLead(int row, List<Pending> above, Foot asked)
+    private void TellOtherLead(int row, List<PendingMoment> above, Foot asked)
     {
         if (asked.IsSingle()
             && LeadOf(above) == Foot.None
@@ -212,6 +216,6 @@ internal sealed partial class PartBinder
     }
 
     /// <summary>The foot that some moments begin with, where it is named.</summary>
-    private static Foot LeadOf(List<Pending> moments) => moments.Select(p => p.Moment).OfType<DanceAction>()
+    private static Foot LeadOf(List<PendingMoment> moments) => moments.Select(p => p.Moment).OfType<DanceAction>()
         .Select(a => a.Role == FootRole.Named ? a.Foot : a.CallLead).FirstOrDefault(f => f.IsSingle());
 }

@@ -1,6 +1,9 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
+using FondCompass.Core.Actions.Rows;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
 
 namespace FondCompass.Core.Actions;
@@ -41,7 +44,7 @@ internal sealed partial class PartBinder
         }
         else
         {
-            _moments.Add(_mirrored ? MirrorImage.Of(fact, dance.Header.StartFacing) : fact);
+            _moments.Add(_mirrored ? MirrorImage.Reflect(fact, dance.Header.StartFacing) : fact);
         }
     }
 
@@ -85,10 +88,10 @@ internal sealed partial class PartBinder
         _hangings.Hang(entry, first, bound.Last);
     }
 
-    private Pending Turned(Pending pending, bool mirrored)
+    private PendingMoment Turned(PendingMoment pending, bool mirrored)
     {
         var moment = pending.Moment is StatedFact { Facing: not null } fact && _repeating ? fact with { Facing = null } : pending.Moment;
-        return pending with { Moment = mirrored ? MirrorImage.Of(moment, dance.Header.StartFacing) : moment };
+        return pending with { Moment = mirrored ? MirrorImage.Reflect(moment, dance.Header.StartFacing) : moment };
     }
 
     private void AddVariant(VariantEntry variant)
@@ -105,13 +108,13 @@ internal sealed partial class PartBinder
         var mirrored = _mirrored;
         // A side branch: what it leaves open, or settles, is no matter of the rows that are danced.
         var open = _rows.Unsettled;
-        var bound = Bind(variant.Step, variant.Step.Counts!.First, _lines.Count + 1, new Footing(Weight.Unknown));
+        var bound = Bind(variant.Step, variant.Step.Counts!.First, _lines.Count + 1, new WeightState(Weight.Unknown));
         _rows.Unsettled = open;
         _instead += bound.Moments.Count;
         _hangings.Hang(variant, [.. bound.Moments.Select(p => Turned(p, mirrored))]);
     }
 
-    private BoundRow Bind(StepEntry entry, Beat first, int line, Footing feet)
+    private BoundRow Bind(StepEntry entry, Beat first, int line, WeightState feet)
     {
         // A mirrored line is read as it is written, on the feet that it was written for.
         var own = _mirrored ? feet with { Weight = feet.Weight.Other(), Forward = feet.Forward.Other(), Call = -1 } : feet;

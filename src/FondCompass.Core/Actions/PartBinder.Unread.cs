@@ -1,6 +1,7 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Rows;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Notation;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Actions;
 

@@ -1,7 +1,12 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
+using FondCompass.Core.Actions.Placing;
+using FondCompass.Core.Actions.Rows;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Counting;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Actions;
 
@@ -13,9 +18,9 @@ internal sealed partial class PartBinder(
     Dance dance,
     DancePart part,
     IStepNames names,
-    LineStore store,
+    LineTable store,
     List<Finding> findings,
-    Capacity capacity,
+    Budget capacity,
     MoveEnds ends, Weight start)
 {
     /// <summary>Looking for the nearest name costs time; after so many findings nobody reads them.</summary>
@@ -26,8 +31,8 @@ internal sealed partial class PartBinder(
 
     private readonly List<DanceLine> _lines = [];
     private readonly List<Moment> _moments = [];
-    private readonly List<Pending> _pending = [];
-    private readonly Hangings _hangings = new(part.Name, dance.Header);
+    private readonly List<PendingMoment> _pending = [];
+    private readonly Annotations _hangings = new(part.Name, dance.Header);
     private readonly List<Finding> _told = [];
     private readonly HashSet<(string, int?, string)> _seen = [];
     private readonly HashSet<StepEntry> _unread = new(ReferenceEqualityComparer.Instance);
@@ -35,7 +40,7 @@ internal sealed partial class PartBinder(
     private readonly bool[] _covered = new bool[(Beat.Largest + 1) * 4];
     private List<Danced> _line = [];
     private List<Danced> _lineBefore = [];
-    private List<Pending> _pendingBefore = [];
+    private List<PendingMoment> _pendingBefore = [];
     private int _countsBefore;
     private LineEntry? _opened;
 
@@ -60,7 +65,7 @@ internal sealed partial class PartBinder(
     private bool _mirrored;
     private bool _repeating;
     private bool _isAgain;
-    private Footing _feet = new(start);
+    private WeightState _feet = new(start);
 
     /// <summary>An entry of the line, whether mirrored, and the time of its line that alone it is danced in.</summary>
     /// <param name="Taken">What a row that repeats took from above; danced again with its line it is the same, whatever is above
@@ -68,7 +73,7 @@ internal sealed partial class PartBinder(
     private readonly record struct Danced(PartEntry Entry, bool Mirrored, int? Only, TakenAgain? Taken = null);
 
     /// <summary>Counts taken from above, with the weight behind them.</summary>
-    private sealed record TakenAgain(CountSpec Counts, IReadOnlyList<Pending> Moments, Weight After);
+    private sealed record TakenAgain(CountSpec Counts, IReadOnlyList<PendingMoment> Moments, Weight After);
 
     private int LineCounts => dance.Header.LineCounts;
 

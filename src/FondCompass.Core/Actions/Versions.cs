@@ -1,4 +1,4 @@
-using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Actions;
 
@@ -6,12 +6,12 @@ namespace FondCompass.Core.Actions;
 public static class Versions
 {
     /// <summary>All variants that a dance tells of, each once, in the order they are written.</summary>
-    public static IReadOnlyList<VariantLabel> Of(DanceActions dance) => dance.Parts
+    public static IReadOnlyList<VariantLabel> All(DanceActions dance) => dance.Parts
         .SelectMany(p => p.Variants.Select(v => (v.Row, v.Label)).Concat(p.Variant is { } own ? [(p.Row, own)] : []))
         .OrderBy(v => v.Row).Select(v => v.Label).Distinct().ToList();
 
     /// <summary>The variant that goes by a name; null when the dance has none.</summary>
-    public static VariantLabel? Find(DanceActions dance, string name) => Of(dance).FirstOrDefault(l =>
+    public static VariantLabel? Find(DanceActions dance, string name) => All(dance).FirstOrDefault(l =>
         string.Equals(l.ToString(), name.Trim(), StringComparison.OrdinalIgnoreCase)
             || (l.Name.Length > 0 && string.Equals(l.Name, name.Trim(), StringComparison.OrdinalIgnoreCase)));
 

@@ -1,5 +1,6 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
 
@@ -106,10 +107,10 @@ internal sealed class BeatTrack(
             {
                 yield return new Tap(
                     start - counts + i,
-                    Counted.InLabel(header, _style, i, counts),
+                    SpokenCounts.InLabel(header, _style, i, counts),
                     null,
                     0,
-                    Counted.InLabel(header, _style, i, counts),
+                    SpokenCounts.InLabel(header, _style, i, counts),
                     false);
             }
         }
@@ -144,7 +145,7 @@ internal sealed class BeatTrack(
                     {
                         yield return new Tap(
                             at,
-                            word ?? Counted.Label(style, i + 1, line.Counts),
+                            word ?? SpokenCounts.Label(style, i + 1, line.Counts),
                             stretch,
                             line.Number,
                             $"{i + 1}",
@@ -158,7 +159,7 @@ internal sealed class BeatTrack(
     /// <summary>Where rhythm words are counted by: slow and quick, by how long each movement lasts.</summary>
     private Dictionary<int, string> RhythmOnTheBeat() =>
         stretches.SelectMany(s => s.Stretch.Pattern.Part.Lines).Any(l => StyleOf(l) == CountStyle.Rhythm)
-            ? Counted.Words(CountStyle.Rhythm, [.. phrases.SelectMany(p => p.Actions)])
+            ? SpokenCounts.Words(CountStyle.Rhythm, [.. phrases.SelectMany(p => p.Actions)])
             : [];
 
     /// <summary>Where names are counted by: a run of equal steps is said step by step, "tuck, tuck".</summary>

@@ -1,6 +1,7 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
-using FondCompass.Core.Told;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Core.Calling;
 

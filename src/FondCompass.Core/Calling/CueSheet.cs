@@ -1,4 +1,5 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 
@@ -56,7 +57,7 @@ public sealed partial class CueSheet
     private CueSheet(DanceRun run, CallSettings settings, StepLexicon lexicon)
     {
         _lexicon = lexicon;
-        _tongue = settings.Tongue ?? CallTongue.Of(run.Trace.Dance, lexicon);
+        _tongue = settings.Tongue ?? CallTongue.For(run.Trace.Dance, lexicon);
         _words = new CallWords(_tongue);
         _speech = settings.Speech ?? new Speech(_tongue.Rate);
         _run = run;
@@ -73,7 +74,7 @@ public sealed partial class CueSheet
     /// <param name="lexicon">The steps known; the shipped ones when left out.</param>
     /// <param name="cancel">Ends it where nobody waits any more.</param>
     /// <returns>In order of time.</returns>
-    public static IReadOnlyList<SheetCue> Of(
+    public static IReadOnlyList<SheetCue> Write(
         DanceRun run,
         CallSettings settings,
         StepLexicon? lexicon = null,
@@ -112,7 +113,7 @@ public sealed partial class CueSheet
         var (laid, said) = LayerCalls.SaidOnce(
             entries,
             e => e.Layer.Length > 0 ? e.Best : "",
-            some => Timetable.Of([.. some.Select(e => e.Item)], cancel));
+            some => Timetable.Fill([.. some.Select(e => e.Item)], cancel));
         var calls = Told(laid, said);
         var beat = _settings.Rule == CallRule.ChangesOnly || !_settings.WithBeat
             ? []

@@ -1,4 +1,5 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Runs;
 
 namespace FondCompass.Core.Calling;

@@ -72,7 +72,7 @@ public sealed class Timetable
     /// <param name="items">In the order in which they are due; a structural change stands before what begins with it.</param>
     /// <param name="cancel">Ends it where nobody waits any more.</param>
     /// <returns>What is said, in the order in which it is said; items that are left out are missing.</returns>
-    public static IReadOnlyList<Called> Of(IReadOnlyList<CallItem> items, CancellationToken cancel = default) =>
+    public static IReadOnlyList<Called> Fill(IReadOnlyList<CallItem> items, CancellationToken cancel = default) =>
         new Timetable(items).Best(cancel);
 
     private List<Called> Best(CancellationToken cancel)

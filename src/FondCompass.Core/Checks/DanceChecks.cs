@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Text;
 using FondCompass.Core.Tracing;
 

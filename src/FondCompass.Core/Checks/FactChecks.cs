@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
@@ -15,7 +15,7 @@ public static class FactChecks
     {
         foreach (var fault in trace.FactFaults)
         {
-            var place = PlaceOf.Moment(dance, trace.Part.Name, fault.Fact);
+            var place = FindingPlaces.Moment(dance, trace.Part.Name, fault.Fact);
             if (fault.WeightWrong)
             {
                 yield return new Finding(

@@ -1,6 +1,6 @@
-using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
@@ -24,10 +24,10 @@ public static class FootChecks
         {
             if (action.Fault == Fault.FootHoldsWeight)
             {
-                var count = PlaceOf.Count(dance, action);
+                var count = FindingPlaces.Count(dance, action);
                 yield return new Finding(
                     HoldsWeight,
-                    PlaceOf.Action(dance, trace, action),
+                    FindingPlaces.Action(dance, trace, action),
                     $"count {count}: the {action.Foot.Word()} foot already holds the weight, since {action.HeldSince}, so it cannot "
                         + $"{action.Action.Verb.Name}. Use the {action.Foot.Other().Word()} foot, or let the step before leave the "
                             + $"{action.Foot.Word()} foot free.",
@@ -35,10 +35,10 @@ public static class FootChecks
             }
             else if (action.Fault == Fault.StandingVerbOnFreeFoot)
             {
-                var count = PlaceOf.Count(dance, action);
+                var count = FindingPlaces.Count(dance, action);
                 yield return new Finding(
                     StandingVerb,
-                    PlaceOf.Action(dance, trace, action),
+                    FindingPlaces.Action(dance, trace, action),
                     $"count {count}: a {action.Action.Verb.Name} is done on the foot that holds the weight, and that is the "
                         + $"{action.Foot.Other().Word()}, since {action.HeldSince}. Use the {action.Foot.Other().Word()} foot, or step "
                             + $"onto the {action.Foot.Word()} first.",

@@ -1,6 +1,6 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
@@ -105,8 +105,8 @@ public static class JoinChecks
                 if (before is not null)
                 {
                     yield return Collision(
-                        PlaceOf.Action(trace.Dance, part, action),
-                        $"line {before.Action.Line} still moves on count {PlaceOf.Count(trace.Dance, before)}");
+                        FindingPlaces.Action(trace.Dance, part, action),
+                        $"line {before.Action.Line} still moves on count {FindingPlaces.Count(trace.Dance, before)}");
                     break;
                 }
             }
@@ -134,7 +134,7 @@ public static class JoinChecks
                 var where = join.Kind == JoinKind.Loop
                     ? "the end of the pattern still moves there when it comes round"
                     : $"{join.Before.Pattern.Part.Name} still moves there";
-                yield return Collision(PlaceOf.Moment(trace.Dance, join.After.Pattern.Part.Name, pickUp), where);
+                yield return Collision(FindingPlaces.Moment(trace.Dance, join.After.Pattern.Part.Name, pickUp), where);
             }
         }
     }

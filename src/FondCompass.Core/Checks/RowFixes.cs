@@ -1,8 +1,9 @@
 using System.Text;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 using FondCompass.Core.Tracing;

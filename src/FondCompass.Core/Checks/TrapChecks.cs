@@ -1,7 +1,7 @@
-using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
@@ -28,7 +28,7 @@ public static class TrapChecks
             var action = trace.Actions[i];
             if (action.Action is { AltersEnding: true, StartsCall: true } && i > 0 && !trace.Actions[i - 1].Action.AltersEnding)
             {
-                var known = PlaceOf.Action(dance, trace, action);
+                var known = FindingPlaces.Action(dance, trace, action);
                 yield return new Finding(
                     AlteredEnding,
                     known,
@@ -42,7 +42,7 @@ public static class TrapChecks
             }
 
             var leaves = action.Action.Verb.Kind == VerbKind.Leaves;
-            var place = PlaceOf.Action(dance, trace, action);
+            var place = FindingPlaces.Action(dance, trace, action);
             if (!opened && leaves && !(action.Action.IsInside && dance.Header.Genre == Genre.Percussive))
             {
                 yield return new Finding(
@@ -66,7 +66,7 @@ public static class TrapChecks
                     TouchThenStep,
                     place,
                     $"count {place.Count}: after this {action.Action.Verb.Name} the {action.Foot.Word()} foot goes again, on count "
-                        + $"{PlaceOf.Count(dance, next)}. Novices stand on it; cue 'no weight'.");
+                        + $"{FindingPlaces.Count(dance, next)}. Novices stand on it; cue 'no weight'.");
             }
 
             if (leavesBetween > 0 && !inside && !LeftBefore(trace, i))

@@ -1,6 +1,6 @@
-using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
@@ -21,7 +21,7 @@ public static class TurnChecks
     {
         foreach (var action in trace.Actions)
         {
-            var place = PlaceOf.Action(dance, trace, action);
+            var place = FindingPlaces.Action(dance, trace, action);
             var said = Eighths.AmountText(action.Turn.Value);
             switch (action.Fault)
             {
@@ -97,7 +97,7 @@ public static class TurnChecks
                     }
 
                     reported = j;
-                    var place = PlaceOf.Action(dance, trace, turns[i]);
+                    var place = FindingPlaces.Action(dance, trace, turns[i]);
                     yield return new Finding(
                         Spin,
                         place,
@@ -106,7 +106,7 @@ public static class TurnChecks
                                 + "let dizzy dancers stop.");
                     if (!turns[j].At.IsWhole)
                     {
-                        var landing = PlaceOf.Action(dance, trace, turns[j]);
+                        var landing = FindingPlaces.Action(dance, trace, turns[j]);
                         yield return new Finding(
                             SpinLanding,
                             landing,

@@ -1,7 +1,9 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
 
@@ -25,7 +27,7 @@ public static class VariantChecks
     public static IEnumerable<Finding> Check(DanceTrace trace)
     {
         var header = trace.Dance.Header;
-        var known = Versions.Of(trace.Actions);
+        var known = Versions.All(trace.Actions);
         foreach (var asked in trace.Dance.Versions.Where(v => v.Label is not null && !known.Contains(v.Label)))
         {
             yield return NotWritten.At(
@@ -39,7 +41,7 @@ public static class VariantChecks
         {
             foreach (var variant in part.Part.Variants.Take(Most))
             {
-                var danced = SpanTrace.Of(header, part, variant);
+                var danced = SpanTrace.Trace(header, part, variant);
                 var count = variant.Moments.Count > 0 ? variant.Moments[0].Beat.Label(header.LineCounts) : null;
                 var place = new Place(part.Part.Name, variant.Line, count, variant.Row);
                 foreach (var finding in Compare(

@@ -30,7 +30,7 @@ public sealed record DanceDifference(IReadOnlyList<ComparedStep> Steps)
     /// <param name="after">The newer reading.</param>
     public static DanceDifference Between(DanceTrace before, DanceTrace after)
     {
-        var (old, now) = StepRows.Of(before, after);
+        var (old, now) = StepRows.Read(before, after);
         var diff = new Differ().CreateDiffs(Keys(old), Keys(now), ignoreWhiteSpace: false, ignoreCase: false, new LineChunker());
         var steps = new List<ComparedStep>();
         var at = 0;

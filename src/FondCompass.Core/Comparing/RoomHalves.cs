@@ -14,7 +14,7 @@ public sealed record RoomHalves(IReadOnlyList<string> Obstacles, IReadOnlyList<s
 
     public bool CanDanceAtOnce => Obstacles.Count == 0;
 
-    public static RoomHalves Of(DanceTrace left, DanceTrace right)
+    public static RoomHalves Judge(DanceTrace left, DanceTrace right)
     {
         var obstacles = new List<string>();
         var notes = new List<string>();

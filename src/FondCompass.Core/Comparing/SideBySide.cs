@@ -21,9 +21,9 @@ public sealed record SideBySide(IReadOnlyList<PairedSteps> Rows, IReadOnlyList<P
 
     public int SameSteps => Rows.Count(r => r.IsSame);
 
-    public static SideBySide Of(DanceTrace left, DanceTrace right)
+    public static SideBySide Lay(DanceTrace left, DanceTrace right)
     {
-        var (a, b) = StepRows.Of(left, right);
+        var (a, b) = StepRows.Read(left, right);
         var diff = new Differ().CreateDiffs(Keys(a), Keys(b), ignoreWhiteSpace: false, ignoreCase: false, new LineChunker());
         var rows = new List<PairedSteps>();
         var partings = new List<Parting>();

@@ -1,6 +1,6 @@
 using FondCompass.Core.Lexicon;
-using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Core.Comparing;
 
@@ -18,7 +18,7 @@ public sealed record StepRow(string Part, int Line, string Count, string Where, 
 /// <summary>A dance as its calls of steps: what is danced counts, wording, spacing and remarks do not.</summary>
 public static class StepRows
 {
-    public static IReadOnlyList<StepRow> Of(DanceTrace trace)
+    public static IReadOnlyList<StepRow> Read(DanceTrace trace)
     {
         var rows = new List<StepRow>();
         foreach (var part in trace.Parts)
@@ -32,7 +32,7 @@ public static class StepRows
                     first.Action.Line,
                     first.Action.Beat.Label(),
                     $"{PartWording.At(part.Part, first.Action.Line)}, {counts}",
-                    StepWording.Of(call).ToString(), string.Join(' ', call.Select(a => Danced(a, (a.At - first.At).Value))))
+                    StepWording.Word(call).ToString(), string.Join(' ', call.Select(a => Danced(a, (a.At - first.At).Value))))
                 { Named = first.Action.Step });
             }
         }
@@ -43,9 +43,9 @@ public static class StepRows
     /// <summary>
     /// Two readings to be shown beside each other: where both call different deeds by one word, the lexicon's name stands behind it.
     /// </summary>
-    public static (IReadOnlyList<StepRow> Left, IReadOnlyList<StepRow> Right) Of(DanceTrace left, DanceTrace right)
+    public static (IReadOnlyList<StepRow> Left, IReadOnlyList<StepRow> Right) Read(DanceTrace left, DanceTrace right)
     {
-        var (a, b) = (Of(left), Of(right));
+        var (a, b) = (Read(left), Read(right));
         var twice = a.Concat(b)
             .GroupBy(r => r.Step)
             .Where(g => g.Select(r => r.Named).Distinct().Count() > 1)

@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 
@@ -85,11 +85,11 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     /// where the last one ended.
     /// </summary>
     public static FloorPicture OfWhole(DanceTrace trace) =>
-        Of(trace, trace.Dance, Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1), asWritten: false);
+        Draw(trace, trace.Dance, Math.Max(trace.WallOrder.Count, trace.Mirrors ? 2 : 1), asWritten: false);
 
     /// <summary>One pattern: a loop once as written, an order once through.</summary>
     public static FloorPicture OfPattern(DanceTrace trace) =>
-        Of(
+        Draw(
             trace,
             trace.Dance.IsPhrased ? trace.Dance : trace.Dance with { Tags = [], Restarts = [] },
             1,
@@ -150,7 +150,7 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
     }
 
     /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
-    private static FloorPicture Of(DanceTrace trace, Dance dance, int repeats, bool asWritten)
+    private static FloorPicture Draw(DanceTrace trace, Dance dance, int repeats, bool asWritten)
     {
         var moments = new List<FloorMoment>();
         var (at, counts) = (default(FloorPoint), 0);
@@ -169,7 +169,7 @@ public sealed record FloorPicture(FloorMoment Start, IReadOnlyList<FloorMoment> 
 
     /// <param name="repeats">Repeats of a loop; an order is danced once.</param>
     private static IEnumerable<Walked> Walk(DanceTrace trace, Dance dance, int repeats, bool asWritten) =>
-        RepeatWalk.Of(dance with { OrderLoops = false }, new DancedPatterns(trace, asWritten))
+        RepeatWalk.Walk(dance with { OrderLoops = false }, new DancedPatterns(trace, asWritten))
             .TakeWhile(w => dance.IsPhrased || w.Repeat <= repeats);
 
     private static Frame FrameOf(Walked walked, FloorPoint at)

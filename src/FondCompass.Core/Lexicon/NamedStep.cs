@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Lexicon;
 

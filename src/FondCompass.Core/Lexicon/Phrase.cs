@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Lexicon;

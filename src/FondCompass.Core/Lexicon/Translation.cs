@@ -30,7 +30,7 @@ public sealed class Translation
 
     /// <param name="rows">The word, what it stands for, a language tag such as "de", and whether it counts only beside another word of that
     /// language.</param>
-    public static Translation Of(IEnumerable<(string Key, string Meaning, string Language, bool Small)> rows)
+    public static Translation FromRows(IEnumerable<(string Key, string Meaning, string Language, bool Small)> rows)
     {
         var made = new Translation();
         foreach (var (key, meaning, language, small) in rows)

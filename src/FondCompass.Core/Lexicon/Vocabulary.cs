@@ -1,5 +1,5 @@
 using System.Collections.Frozen;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Lexicon;
 

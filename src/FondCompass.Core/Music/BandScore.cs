@@ -33,7 +33,7 @@ public static class BandScore
     private const int TuneOctave = 24;
 
     /// <param name="swing">Halves fall on the last third of the count.</param>
-    public static IReadOnlyList<BandNote> Of(Song song, bool swing = false)
+    public static IReadOnlyList<BandNote> Arrange(Song song, bool swing = false)
     {
         var notes = new List<BandNote>();
         for (var i = 0; i < song.Passages.Count; i++)

@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Music;
 
@@ -122,8 +122,8 @@ public sealed record Song
 
             if (!IsTempo(passage.Bpm) || (passage.BpmEnd is { } end && !IsTempo(end)))
             {
-                return $"{where} has a tempo that cannot be danced; it is at least {Core.Counts.Bpm.Slowest} and at most "
-                    + $"{Core.Counts.Bpm.Fastest} counts per minute.";
+                return $"{where} has a tempo that cannot be danced; it is at least {Core.Measures.Bpm.Slowest} and at most "
+                    + $"{Core.Measures.Bpm.Fastest} counts per minute.";
             }
 
             total += passage.Counts;
@@ -166,5 +166,5 @@ public sealed record Song
         return null;
     }
 
-    private static bool IsTempo(double bpm) => Core.Counts.Bpm.IsValid(bpm);
+    private static bool IsTempo(double bpm) => Core.Measures.Bpm.IsValid(bpm);
 }

@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
 using System.Text.RegularExpressions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Music;
 

@@ -20,7 +20,7 @@ public static class TapTempo
     private const int Near = 1;
 
     /// <summary>The tempo of taps in seconds, in any order; null when there are too few of them.</summary>
-    public static TappedTempo? Of(IReadOnlyList<double> taps)
+    public static TappedTempo? Measure(IReadOnlyList<double> taps)
     {
         var times = taps.Where(double.IsFinite).Order().ToList();
         var gaps = times.Zip(times.Skip(1), (a, b) => b - a).Where(g => g > 0.05).ToList();

@@ -1,5 +1,6 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Notation;
 

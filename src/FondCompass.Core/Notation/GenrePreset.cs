@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Notation;
 
@@ -26,7 +26,7 @@ public enum CountStyle
 /// <param name="CountIn">Counts called before the first step.</param>
 public sealed record GenrePreset(Foot Lead, bool Swing, int LineCounts, CountStyle CountStyle, int CountIn)
 {
-    public static GenrePreset Of(Genre genre) => genre switch
+    public static GenrePreset For(Genre genre) => genre switch
     {
         Genre.Percussive => new(Foot.Left, false, 8, CountStyle.Names, 4),
         Genre.Fitness => new(Foot.Right, false, 8, CountStyle.Down, 4),

@@ -1,5 +1,6 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Notation;
 
@@ -160,7 +161,7 @@ public static class HeaderReader
     /// <param name="stated">The words of the header rows that were read.</param>
     public static DanceHeader WithPresets(DanceHeader header, IReadOnlySet<string> stated)
     {
-        var preset = GenrePreset.Of(header.Genre);
+        var preset = GenrePreset.For(header.Genre);
         return header with
         {
             Lead = stated.Contains("lead") ? header.Lead : preset.Lead,

@@ -21,10 +21,10 @@ public static partial class PassageKind
     /// The kind that words mean which speak of all its passages: "chorus", "choruses"; null for "last chorus", which is one of them.
     /// </summary>
     public static string? Every(string words) =>
-        Order().Match(words.ToLowerInvariant()).Length == 0 && Of(words) is var kind && IsUsual(kind) ? kind : null;
+        Order().Match(words.ToLowerInvariant()).Length == 0 && KindOf(words) is var kind && IsUsual(kind) ? kind : null;
 
     /// <returns>In lower case; a name of no usual kind as it is, with its number.</returns>
-    public static string Of(string name)
+    public static string KindOf(string name)
     {
         var plain = Spaces().Replace(name.Trim().ToLowerInvariant(), " ");
         var bare = Number().Replace(Order().Replace(plain, ""), "");

@@ -1,3 +1,5 @@
+using FondCompass.Core.Notation.Counting;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Notation;

@@ -1,6 +1,8 @@
 using System.Globalization;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Counting;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Notation;

@@ -1,5 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Text.RegularExpressions;
+using FondCompass.Core.Prose.Clauses;
 
 namespace FondCompass.Core.Prose;
 

@@ -1,6 +1,9 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Prose.Frames;
+using FondCompass.Core.Prose.Search;
 
 namespace FondCompass.Core.Prose;
 
@@ -40,7 +43,7 @@ internal sealed partial class ProseHonesty(
 
     public int Total => analysis.Trace.TotalCounts;
 
-    public (Counts.Weight, Counts.Facing) End => (analysis.Trace.EndWeight, analysis.Trace.EndFacing);
+    public (Weight, Facing) End => (analysis.Trace.EndWeight, analysis.Trace.EndFacing);
 
     /// <summary>The dance with what is said of it.</summary>
     /// <param name="rival">Another reading that is about as likely; null where there is none.</param>

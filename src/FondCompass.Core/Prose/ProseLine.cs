@@ -1,5 +1,5 @@
 using System.Text.RegularExpressions;
-using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Prose;
 
@@ -46,10 +46,10 @@ internal sealed record ProseLine(string Raw, string Text, IReadOnlyList<string> 
         var lettered = rows.Where(r => r.Length <= LongestRow).Select(r => ListLetter.Match(r)).Where(m => m.Success)
             .Select(m => char.ToUpperInvariant(m.Groups[1].Value[0])).ToList();
         var isLettered = lettered.Count > 2 && lettered.Select((l, i) => l - 'A' == i).All(x => x);
-        return [.. rows.Select(r => Of(isLettered && r.Length <= LongestRow ? ListLetter.Replace(r, "") : r, numbered) with { Raw = r })];
+        return [.. rows.Select(r => Read(isLettered && r.Length <= LongestRow ? ListLetter.Replace(r, "") : r, numbered) with { Raw = r })];
     }
 
-    private static ProseLine Of(string raw, bool numbered)
+    private static ProseLine Read(string raw, bool numbered)
     {
         if (raw.Length > LongestRow)
         {

@@ -1,6 +1,10 @@
 using System.Globalization;
 using FondCompass.Core.Actions;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Prose.Frames;
+using FondCompass.Core.Prose.Search;
 using FondCompass.Core.Steps;
 
 namespace FondCompass.Core.Prose;
@@ -25,13 +29,13 @@ public static class ProseReader
     {
         lexicon ??= StepLexicon.Shipped;
         var lines = ProseLine.All(text, out var behind);
-        var settings = ProseSettings.Of(lines, lexicon, genre);
+        var settings = ProseSettings.Find(lines, lexicon, genre);
         var frame = new ProseFrame(lines, settings, lexicon, cancel);
         var items = frame.Read();
         var head = ScriptReader.Read(string.Join('\n', settings.Rows().Concat(frame.Definitions).Append("part A")));
         var layer = new ProseLayer(head, frame.Names, cancel);
         var search = new ProseSearch(layer, lexicon.Translation);
-        var ways = search.Read(items, new Footing(head.Header.StartWeight), settings.Weight is null, settings.Counts ?? 0);
+        var ways = search.Read(items, new WeightState(head.Header.StartWeight), settings.Weight is null, settings.Counts ?? 0);
         var read = ways.Select(Written).OrderBy(w => w.Cost).ToList();
         var rival = read.Skip(1).FirstOrDefault(r => r.Honesty.Total != read[0].Honesty.Total || r.Honesty.End != read[0].Honesty.End);
         return read[0].Honesty.Told(rival.Honesty is { } other && rival.Cost - read[0].Cost < ProseHonesty.Margin ? other : null);
@@ -156,6 +160,6 @@ public static class ProseReader
             first = before;
         }
 
-        return settings.Weight is null && first is { Feet.Weight: Core.Counts.Weight.Right } ? ["start weight R facing 12"] : [];
+        return settings.Weight is null && first is { Feet.Weight: Core.Measures.Weight.Right } ? ["start weight R facing 12"] : [];
     }
 }

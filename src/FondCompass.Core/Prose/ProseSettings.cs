@@ -1,6 +1,7 @@
 using System.Globalization;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Prose.Clauses;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
@@ -62,7 +63,7 @@ internal sealed class ProseSettings
         sense.Foot != Foot.None || sense.Side != 0 || sense.Number > 0
             || sense.Is(Roles.Foot | Roles.Filler | Roles.Facing | Roles.Free | Roles.Counts | Roles.Wall);
 
-    public static ProseSettings Of(IReadOnlyList<ProseLine> lines, StepLexicon lexicon, string? genre)
+    public static ProseSettings Find(IReadOnlyList<ProseLine> lines, StepLexicon lexicon, string? genre)
     {
         var translation = lexicon.Translation;
         var plain = lines.Select(l => ProseForms.Plain(l.Text, translation)).ToList();
@@ -116,16 +117,16 @@ internal sealed class ProseSettings
 
         if (Weight is null && FootIn("start weight", plain) is { } standing)
         {
-            (Weight, bound) = (standing == Core.Counts.Foot.Right ? Core.Counts.Weight.Right : Core.Counts.Weight.Left, bound + 3);
+            (Weight, bound) = (standing == Core.Measures.Foot.Right ? Core.Measures.Weight.Right : Core.Measures.Weight.Left, bound + 3);
         }
         else if (Weight is null && FootIn("start foot", plain) is { } foot)
         {
-            (Weight, bound) = (foot == Core.Counts.Foot.Right ? Core.Counts.Weight.Left : Core.Counts.Weight.Right, bound + 3);
+            (Weight, bound) = (foot == Core.Measures.Foot.Right ? Core.Measures.Weight.Left : Core.Measures.Weight.Right, bound + 3);
         }
 
         if (Weight is null && bound > 0 && FootIn("foot alone", text) is { } alone)
         {
-            (Weight, bound) = (alone == Core.Counts.Foot.Right ? Core.Counts.Weight.Left : Core.Counts.Weight.Right, bound + 1);
+            (Weight, bound) = (alone == Core.Measures.Foot.Right ? Core.Measures.Weight.Left : Core.Measures.Weight.Right, bound + 1);
         }
 
         _each = _each == 0 ? Number("each part", plain) ?? 0 : _each;
@@ -162,14 +163,14 @@ internal sealed class ProseSettings
 
     /// <summary>"Heel taps x8 (16 counts)": the counts are those of the steps before them.</summary>
     private static bool IsLengthOfSteps(string text, StepLexicon lexicon) => ProseForms.Find("length behind", text) is { } length
-        && Lexis.Read(lexicon, Lexer.Read(text[..length.Index])).Exists(l => l.Step is not null || l.Verb is { Kind: not VerbKind.NoFoot });
+        && WordLookup.Read(lexicon, Lexer.Read(text[..length.Index])).Exists(l => l.Step is not null || l.Verb is { Kind: not VerbKind.NoFoot });
 
     private static int? Number(string kind, string plain) => ProseForms.Find(kind, plain) is { } match
         ? int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) : null;
 
     private static Foot? FootIn(string kind, string plain) =>
         ProseForms.Find(kind, plain)?.Groups["foot"].Value[0] is { } letter
-            ? letter is 'r' or 'R' ? Core.Counts.Foot.Right : Core.Counts.Foot.Left
+            ? letter is 'r' or 'R' ? Core.Measures.Foot.Right : Core.Measures.Foot.Left
             : null;
 
     /// <summary>The rows of a script's head that say it.</summary>

@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Reading;
@@ -36,7 +36,7 @@ internal sealed partial class ListReader
         return (1, Math.Min(next, to));
     }
 
-    private Joint Bracket(List<Draft> drafts, int from, int to, int depth, Joint joint, int times)
+    private ClauseJoint Bracket(List<PhraseDraft> drafts, int from, int to, int depth, ClauseJoint joint, int times)
     {
         if (depth >= Deepest || from >= to)
         {
@@ -85,14 +85,14 @@ internal sealed partial class ListReader
             {
                 var draft = time == 1 ? inside[i] : inside[i].Copy();
                 draft.IsRepeat |= time > 1;
-                draft.Joint = i > 0 || draft.Joint is Joint.Without or Joint.Instead ? draft.Joint
-                    : drafts.Count == 0 ? Joint.None
+                draft.Joint = i > 0 || draft.Joint is ClauseJoint.Without or ClauseJoint.Instead ? draft.Joint
+                    : drafts.Count == 0 ? ClauseJoint.None
                     : times == 1
-                    ? Joint.Colon : Joint.Comma;
+                    ? ClauseJoint.Colon : ClauseJoint.Comma;
                 drafts.Add(draft);
             }
         }
 
-        return Joint.None;
+        return ClauseJoint.None;
     }
 }

@@ -1,4 +1,6 @@
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Reading.Clauses;
+using FondCompass.Core.Reading.Scopes;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Reading;
@@ -24,7 +26,7 @@ internal sealed partial class ListReader
 
     private ListReader(List<Lexeme> words, string text, string genre) => (_words, _text, _genre) = (words, text, genre);
 
-    public static List<Wording> Read(List<Lexeme> words, string text, string genre)
+    public static List<RowReading> Read(List<Lexeme> words, string text, string genre)
     {
         var reader = new ListReader(words, text, genre);
         var drafts = reader.Drafts(0, words.Count, 0);
@@ -32,18 +34,18 @@ internal sealed partial class ListReader
     }
 
     /// <summary>All clauses of a stretch, brackets unfolded.</summary>
-    private List<Draft> Drafts(int from, int to, int depth)
+    private List<PhraseDraft> Drafts(int from, int to, int depth)
     {
-        var drafts = new List<Draft>();
-        var joint = Joint.None;
+        var drafts = new List<PhraseDraft>();
+        var joint = ClauseJoint.None;
         var start = from;
         // Where the word stands that a clause opens with: "without", "like".
         var opening = 0;
         for (var i = from; i <= to; i++)
         {
-            var next = i < to ? JointAt(i, start) : Joint.Comma;
+            var next = i < to ? JointAt(i, start) : ClauseJoint.Comma;
             var opens = i < to && _words[i].Kind == TokenKind.Open;
-            if (i < to && next == Joint.None && !opens && _words[i].Kind != TokenKind.Close)
+            if (i < to && next == ClauseJoint.None && !opens && _words[i].Kind != TokenKind.Close)
             {
                 continue;
             }
@@ -51,7 +53,7 @@ internal sealed partial class ListReader
             if (i > start)
             {
                 var clause = ClauseReader.Read(_words, start, i, _text, _genre);
-                if (joint is Joint.Without or Joint.Instead or Joint.With)
+                if (joint is ClauseJoint.Without or ClauseJoint.Instead or ClauseJoint.With)
                 {
                     clause.ForEach(d => d.Opening = _words[opening].Span);
                 }
@@ -59,7 +61,7 @@ internal sealed partial class ListReader
                 Append(drafts, clause, ref joint);
             }
 
-            opening = next is Joint.Without or Joint.Instead or Joint.With ? i : opening;
+            opening = next is ClauseJoint.Without or ClauseJoint.Instead or ClauseJoint.With ? i : opening;
             start = i + 1;
             if (opens)
             {
@@ -76,14 +78,14 @@ internal sealed partial class ListReader
         return drafts;
     }
 
-    private static void Append(List<Draft> drafts, List<Draft> clause, ref Joint joint)
+    private static void Append(List<PhraseDraft> drafts, List<PhraseDraft> clause, ref ClauseJoint joint)
     {
         for (var i = 0; i < clause.Count && drafts.Count < MostDeeds; i++)
         {
-            clause[i].Joint = joint is Joint.Without or Joint.Instead ? joint : i > 0 ? Joint.Comma : drafts.Count == 0 ? Joint.None
-                : joint == Joint.None ? Joint.Comma : joint;
+            clause[i].Joint = joint is ClauseJoint.Without or ClauseJoint.Instead ? joint : i > 0 ? ClauseJoint.Comma : drafts.Count == 0 ? ClauseJoint.None
+                : joint == ClauseJoint.None ? ClauseJoint.Comma : joint;
             clause[i].GoesOn = i > 0;
-            if (clause[i].SaysNothing && !clause[i].IsPaceOnly && clause[i].Joint is not (Joint.Without or Joint.Instead))
+            if (clause[i].SaysNothing && !clause[i].IsPaceOnly && clause[i].Joint is not (ClauseJoint.Without or ClauseJoint.Instead))
             {
                 continue;
             }
@@ -93,63 +95,63 @@ internal sealed partial class ListReader
 
         if (clause.Count > 0)
         {
-            joint = Joint.None;
+            joint = ClauseJoint.None;
         }
     }
 
     /// <summary>Two separators side by side: ", and" goes on, "and then" too.</summary>
-    private static Joint Stronger(Joint a, Joint b) => (a, b) switch
+    private static ClauseJoint Stronger(ClauseJoint a, ClauseJoint b) => (a, b) switch
     {
-        (Joint.None, _) => b,
-        (_, Joint.None) => a,
-        (Joint.Without or Joint.Instead, _) => a,
-        (_, Joint.Without or Joint.Instead) => b,
-        (Joint.Comma or Joint.Then, Joint.With) => Joint.With,
-        (Joint.And, Joint.With) => Joint.With,
-        (Joint.Colon, _) => Joint.Colon,
-        (Joint.And, Joint.And) => Joint.And,
-        _ => Joint.Then,
+        (ClauseJoint.None, _) => b,
+        (_, ClauseJoint.None) => a,
+        (ClauseJoint.Without or ClauseJoint.Instead, _) => a,
+        (_, ClauseJoint.Without or ClauseJoint.Instead) => b,
+        (ClauseJoint.Comma or ClauseJoint.Then, ClauseJoint.With) => ClauseJoint.With,
+        (ClauseJoint.And, ClauseJoint.With) => ClauseJoint.With,
+        (ClauseJoint.Colon, _) => ClauseJoint.Colon,
+        (ClauseJoint.And, ClauseJoint.And) => ClauseJoint.And,
+        _ => ClauseJoint.Then,
     };
 
-    private Joint JointAt(int at, int start)
+    private ClauseJoint JointAt(int at, int start)
     {
         var word = _words[at];
         if (word.Kind == TokenKind.Separator)
         {
-            return word.Text is ":" or "=" ? Joint.Colon : Joint.Comma;
+            return word.Text is ":" or "=" ? ClauseJoint.Colon : ClauseJoint.Comma;
         }
 
         if (word.Text == "so" && at > start)
         {
-            return Joint.Colon;
+            return ClauseJoint.Colon;
         }
 
         if (word.Step is not null || word.Verb is not null)
         {
-            return Joint.None;
+            return ClauseJoint.None;
         }
 
         if (word.Is(Roles.Not) || word.Is(Roles.Instead))
         {
-            return word.Is(Roles.Not) ? Joint.Without : Joint.Instead;
+            return word.Is(Roles.Not) ? ClauseJoint.Without : ClauseJoint.Instead;
         }
 
         if (word.Is(Roles.Then))
         {
-            return Joint.Then;
+            return ClauseJoint.Then;
         }
 
         if (word.Is(Roles.And))
         {
-            return Joint.And;
+            return ClauseJoint.And;
         }
 
         // "Vine with the sun" is one lexeme; "by" and "when" part clauses only where a deed stood before.
-        return word.Is(Roles.With) && !(word.Is(Roles.Filler) && word.Text is not ("with" or "as")) ? Joint.With : Joint.None;
+        return word.Is(Roles.With) && !(word.Is(Roles.Filler) && word.Text is not ("with" or "as")) ? ClauseJoint.With : ClauseJoint.None;
     }
 
     /// <summary>The list taken in each way that its words leave open, by the rules of scopes.yaml.</summary>
-    private List<Wording> Candidates(List<Draft> drafts)
+    private List<RowReading> Candidates(List<PhraseDraft> drafts)
     {
         var signs = ScopeRules.SignsOf(drafts);
         var trailing = ScopeRules.EndsWithTimes(drafts);
@@ -157,7 +159,7 @@ internal sealed partial class ListReader
         // "…, clap four times": what is heard is repeated by itself, before all else is.
         var alone = trailing && drafts[^1].Verb is { Kind: VerbKind.NoFoot };
         var body = signs.Contains("body") || signs.Contains("body by sides") ? BodyApart : 0;
-        var candidates = new List<Wording>();
+        var candidates = new List<RowReading>();
         void Try(ScopeRules.Rule rule, ListScope scope, int cost, string doubt)
         {
             var read = ListScopes.Read(drafts.ConvertAll(d => d.Copy()), scope, _text);
@@ -196,7 +198,7 @@ internal sealed partial class ListReader
     /// <summary>What arms and hips cost that take counts of their own, beside steps that fill theirs.</summary>
     private const int BodyApart = 2;
 
-    private static bool SameItems(Wording a, Wording b) =>
+    private static bool SameItems(RowReading a, RowReading b) =>
         a.Items.Count == b.Items.Count
             && a.Items.Zip(b.Items)
                 .All(p => p.First.Together.Count == p.Second.Together.Count

@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Reading;
@@ -17,7 +17,7 @@ internal static class NamedMoves
     private const int MostMoves = 8;
 
     /// <summary>The row as moves, turns and styling beside them; null when it is something else, or nothing that has a name.</summary>
-    public static Wording? Read(IStepNames names, string text)
+    public static RowReading? Read(IStepNames names, string text)
     {
         var tokens = Lexer.Read(text);
         var items = new List<Phrase>();
@@ -37,7 +37,7 @@ internal static class NamedMoves
             start = i + 1;
         }
 
-        return items.Count is 0 or > MostMoves ? null : new Wording([.. items.Select(p => new Item([p]))], []);
+        return items.Count is 0 or > MostMoves ? null : new RowReading([.. items.Select(p => new Item([p]))], []);
     }
 
     /// <summary>
@@ -47,7 +47,7 @@ internal static class NamedMoves
     public static WeightEnd? EndOf(IStepNames names, string meaning)
     {
         WeightEnd? end = null;
-        foreach (var word in Lexis.Read(names, Lexer.Read(meaning)))
+        foreach (var word in WordLookup.Read(names, Lexer.Read(meaning)))
         {
             WeightEnd? said = word.Is(Roles.OtherSide) ? WeightEnd.GoesOver : word.Is(Roles.Same) ? WeightEnd.Stays : word.Foot == Foot.Both
                 ? WeightEnd.Both : null;
@@ -133,7 +133,7 @@ internal static class NamedMoves
     /// <summary>"2 counts each": how long every move before it is; 0 where a clause says something else.</summary>
     private static int LengthOfEach(IStepNames names, List<Token> tokens)
     {
-        var words = Lexis.Read(names, tokens);
+        var words = WordLookup.Read(names, tokens);
         return words.Exists(w => w.Is(Roles.Each)) && words.Exists(w => w.Is(Roles.Counts))
             && words.TrueForAll(w => w.Number > 0 || w.Is(Roles.Each | Roles.Counts | Roles.For | Roles.Filler))
                 ? words.Find(w => w.Number > 0)?.Number ?? 0
@@ -197,7 +197,7 @@ internal static class NamedMoves
         }
 
         var deed = false;
-        foreach (var word in Lexis.Read(names, clause))
+        foreach (var word in WordLookup.Read(names, clause))
         {
             if (word.IsUnknown && word.Kind == TokenKind.Word && word.Text.Any(char.IsLetter))
             {

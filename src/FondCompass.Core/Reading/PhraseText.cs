@@ -1,6 +1,6 @@
 using System.Globalization;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Reading;
 
@@ -8,11 +8,11 @@ namespace FondCompass.Core.Reading;
 public static class PhraseText
 {
     /// <summary>A whole wording: deeds at one time joined by "and", one after another by commas.</summary>
-    public static string Write(Wording wording) =>
+    public static string Write(RowReading wording) =>
         string.Join(", ", wording.Items.Select(item => string.Join(" and ", item.Together.Select(Write))));
 
     /// <summary>The same with every repeat spelled out, so that it can be read in one way only.</summary>
-    public static string Spell(Wording wording) =>
+    public static string Spell(RowReading wording) =>
         wording.Items.Count < 2 ? Write(wording) : Write(wording with { Items = [.. wording.Items.SelectMany(Spelled)] });
 
     private static IEnumerable<Item> Spelled(Item item)
@@ -89,7 +89,7 @@ public static class PhraseText
     }
 
     /// <summary>Whether two wordings ask for the same, however they are worded.</summary>
-    public static bool Same(Wording a, Wording b) =>
+    public static bool Same(RowReading a, RowReading b) =>
         a.Unreadable.Count == 0 && b.Unreadable.Count == 0 && a.Items.Count == b.Items.Count
         && a.Items.Zip(b.Items)
             .All(i => i.First.Together.Count == i.Second.Together.Count

@@ -97,16 +97,16 @@ public static class RowReader
 
     private static Readings ReadTokens(IStepNames names, List<Token> tokens, string text, out List<Lexeme> lexemes)
     {
-        lexemes = Lexis.CalledAlong(Lexis.Read(names, tokens));
+        lexemes = WordLookup.CalledAlong(WordLookup.Read(names, tokens));
         var candidates = ListReader.Read(lexemes, text, names.Genre);
         if (lexemes.Exists(l => l is { Words: > 1, Step.IsOwn: false }) && tokens.Count < 200)
         {
             // "Step touch" may be the step of that name, or a step and a touch.
-            var apart = Lexis.CalledAlong(Lexis.Read(names, tokens, split: true));
+            var apart = WordLookup.CalledAlong(WordLookup.Read(names, tokens, split: true));
             if (apart.Count != lexemes.Count)
             {
                 var counted = lexemes.Exists(l => l is { Words: > 1, Step: { IsOwn: false } }
-                    && Lexis.BeginsWithNumber(l.Text.Split(' '), 0));
+                    && WordLookup.BeginsWithNumber(l.Text.Split(' '), 0));
                 candidates.AddRange(ListReader.Read(apart, text, names.Genre)
                     .Select(c => c with { Cost = c.Cost + (counted ? CountedApart : Apart), TakenApart = !counted }));
             }

@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Reading;
 
@@ -17,7 +17,7 @@ internal static class WholeSteps
     private const int MayBeGivenBack = 2;
 
     /// <summary>Adds to each reading the one in which such deeds are danced whole; counts, feet and what follows decide.</summary>
-    public static List<Wording> Beside(List<Wording> candidates, IStepNames names)
+    public static List<RowReading> Beside(List<RowReading> candidates, IStepNames names)
     {
         candidates.AddRange(candidates.Where(c => c.Phrases.Any(IsPivotOfAFoot)).Select(OnThatFoot).ToList());
         if (!candidates.Exists(c => c.Phrases.Any(p => p.Verb?.Whole is not null || TurnsAway(p))))
@@ -25,7 +25,7 @@ internal static class WholeSteps
             return candidates;
         }
 
-        var all = new List<Wording>(candidates.Count * 2);
+        var all = new List<RowReading>(candidates.Count * 2);
         foreach (var candidate in candidates)
         {
             var (whole, clear) = Complete(candidate, names);
@@ -48,7 +48,7 @@ internal static class WholeSteps
         };
 
     /// <summary>The foot may be the one that is turned on.</summary>
-    private static Wording OnThatFoot(Wording wording) => wording with
+    private static RowReading OnThatFoot(RowReading wording) => wording with
     {
         Cost = wording.Cost + LeftOpen,
         Doubt = "it is half a turn away from the foot in front",
@@ -67,7 +67,7 @@ internal static class WholeSteps
                 .. i.Together.Skip(1)] } : i)],
     };
 
-    private static (Wording? Whole, bool Clear) Complete(Wording wording, IStepNames names)
+    private static (RowReading? Whole, bool Clear) Complete(RowReading wording, IStepNames names)
     {
         var items = wording.Items.ToList();
         var found = false;

@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Tracing;
 

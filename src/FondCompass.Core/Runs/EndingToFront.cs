@@ -1,5 +1,5 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Runs;
 

@@ -1,11 +1,12 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
-using FondCompass.Core.Notation;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Swaps;
-using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Core.Runs;
 
@@ -60,7 +61,7 @@ public static class RunTimeline
     /// <param name="run">The run.</param>
     /// <param name="mostRepeats">Stop after so many repeats; null for the whole song.</param>
     /// <param name="isWanted">Stretches that are looked at; all when left out.</param>
-    public static IReadOnlyList<RunAction> Of(DanceRun run, int? mostRepeats = null, Func<RunStretch, bool>? isWanted = null)
+    public static IReadOnlyList<RunAction> ActionsOf(DanceRun run, int? mostRepeats = null, Func<RunStretch, bool>? isWanted = null)
     {
         var walls = run.Repeats.ToDictionary(r => r.Index, r => r.Wall);
         var actions = new List<RunAction>();
@@ -113,7 +114,7 @@ public static class RunTimeline
         {
             if (!told.TryGetValue((stretch.Stretch.Pattern, variant), out var words))
             {
-                words = told[(stretch.Stretch.Pattern, variant)] = PartWording.WordsOf(SpanTrace.Of(
+                words = told[(stretch.Stretch.Pattern, variant)] = PartWording.WordsOf(SpanTrace.Trace(
                     run.Trace.Dance.Header,
                     stretch.Stretch.Pattern,
                     variant));
@@ -122,7 +123,7 @@ public static class RunTimeline
             var at = CountOf(stretch, variant.From);
             yield return new RunNote(
                 run.Song.Time.SecondsAt(at), run.Song.Time.SecondsAt(CountOf(stretch, variant.To)), at, SideNote,
-                $"{variant.Label}: {(stretch.Stretch.Mirrored ? Sides.Mirrored(words) : words)}",
+                $"{variant.Label}: {(stretch.Stretch.Mirrored ? SideWords.Mirrored(words) : words)}",
                 stretch.Repeat,
                 stretch.Part,
                 variant.Line);
@@ -135,13 +136,13 @@ public static class RunTimeline
         var (from, to) = Span(stretch);
         var part = stretch.Stretch.Pattern.Part;
         var hung = part.Notes.Select(n => ((Moment)n, n.Kind, n.Text))
-            .Concat(part.Layers.Select(l => ((Moment)l, WordedLayer.Of(l.Text).Kind.ToString().ToLowerInvariant(), l.Text)));
+            .Concat(part.Layers.Select(l => ((Moment)l, WordedLayer.Read(l.Text).Kind.ToString().ToLowerInvariant(), l.Text)));
         foreach (var (moment, kind, text) in hung.Where(n => n.Item1.At >= from && n.Item1.At < to))
         {
             var at = CountOf(stretch, moment.At);
             yield return new RunNote(
                 run.Song.Time.SecondsAt(at), run.Song.Time.SecondsAt(CountOf(stretch, moment.At + moment.Length)), at, kind,
-                stretch.Stretch.Mirrored ? Sides.Mirrored(text) : text, stretch.Repeat, stretch.Part, moment.Line);
+                stretch.Stretch.Mirrored ? SideWords.Mirrored(text) : text, stretch.Repeat, stretch.Part, moment.Line);
         }
     }
 
@@ -248,6 +249,6 @@ public static class RunTimeline
             .Where(s => s.Step.Moment is DanceAction)
             .Select(s => s.Step)
             .ToList();
-        return StepWording.Of(action, danced.Select(s => s.Foot), danced.Select(s => s.Turn), mirrored);
+        return StepWording.Word(action, danced.Select(s => s.Foot), danced.Select(s => s.Turn), mirrored);
     }
 }

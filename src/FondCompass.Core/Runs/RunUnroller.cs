@@ -1,11 +1,11 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Checks;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
-using FondCompass.Core.Told;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Core.Runs;
 
@@ -77,7 +77,7 @@ public sealed class RunUnroller
     private void Walk(CancellationToken cancel)
     {
         Walked? last = null;
-        foreach (var walked in RepeatWalk.Of(Dance, new DancedPatterns(_trace)))
+        foreach (var walked in RepeatWalk.Walk(Dance, new DancedPatterns(_trace)))
         {
             cancel.ThrowIfCancellationRequested();
             if (_at >= _song.Counts)
@@ -123,7 +123,7 @@ public sealed class RunUnroller
             AddEvent(RunEventKind.Tag, walked.Repeat, walked.StartFacing);
         }
 
-        var called = PartWording.Of(walked.Whole);
+        var called = PartWording.Name(walked.Whole);
         cut |= walked.Restart is not null;
         _stretches.Add(new RunStretch(
             walked.IsTag,

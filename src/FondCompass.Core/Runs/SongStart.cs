@@ -16,7 +16,7 @@ public static class SongStart
     /// The song count at which repeat 1 begins: what the dance's header says, else behind a passage called intro, vamp, lead-in or count-in
     /// at the song's beginning, unless a part of that name is danced.
     /// </summary>
-    public static int Of(DanceTrace trace, Song? song)
+    public static int CountOf(DanceTrace trace, Song? song)
     {
         if (trace.Dance.Header.Intro > 0 || song is null)
         {
@@ -24,9 +24,9 @@ public static class SongStart
         }
 
         var counts = 0;
-        foreach (var passage in song.Passages.TakeWhile(p => p.Rest is null && Waited.Contains(PassageKind.Of(p.Name))))
+        foreach (var passage in song.Passages.TakeWhile(p => p.Rest is null && Waited.Contains(PassageKind.KindOf(p.Name))))
         {
-            if (trace.Calls.Any(c => PassageKind.Of(c.Stretch.Pattern.Part.Name) == PassageKind.Of(passage.Name)))
+            if (trace.Calls.Any(c => PassageKind.KindOf(c.Stretch.Pattern.Part.Name) == PassageKind.KindOf(passage.Name)))
             {
                 break;
             }

@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Runs;
@@ -47,7 +48,7 @@ public sealed record FootPace(double Grace, double InACount, double Lasting, dou
     /// <summary>Sounds made by the ankle; a-counts and sixteenths are ordinary.</summary>
     public static readonly FootPace Percussive = new(0.05, 0.075, 0.08, 0.1);
 
-    public static FootPace Of(Genre genre) => genre == Genre.Percussive ? Percussive : Stepping;
+    public static FootPace For(Genre genre) => genre == Genre.Percussive ? Percussive : Stepping;
 }
 
 /// <summary>
@@ -62,7 +63,7 @@ public static class TempoLimits
     private static readonly TempoLimit None = new(1, "1", double.PositiveInfinity, "", Eighths.None, 0, 0);
 
     /// <summary>The slowest limit of a part; infinite when nothing holds it back.</summary>
-    public static TempoLimit Of(PartTrace part, Genre genre) =>
+    public static TempoLimit LimitOf(PartTrace part, Genre genre) =>
         Each(part, genre).Aggregate(None, (tightest, next) => next.Bpm < tightest.Bpm ? next : tightest);
 
     /// <summary>
@@ -79,7 +80,7 @@ public static class TempoLimits
             }
         }
 
-        var pace = FootPace.Of(genre);
+        var pace = FootPace.For(genre);
         var limits = new TempoLimit[part.Actions.Count];
         var foot = -1;
         for (var i = 0; i < limits.Length; i++)
@@ -212,18 +213,18 @@ public static class TempoLimits
         var fastest = Fastest(run, part);
         var actions = run.Trace.Actions;
         TempoInstead? best = null;
-        foreach (var label in Versions.Of(actions))
+        foreach (var label in Versions.All(actions))
         {
             var version = DanceTracer.Trace(actions.With(label));
             if (version.Part(part) is { } easier)
             {
-                Consider(label, null, Of(easier, run.Trace.Dance.Header.Genre).Bpm);
+                Consider(label, null, LimitOf(easier, run.Trace.Dance.Header.Genre).Bpm);
             }
         }
 
         foreach (var other in run.Trace.Parts.Where(p => p.Part.Name != part && p.Part.Counts > 0 && !p.Part.IsTag))
         {
-            Consider(null, other.Part.Name, Of(other, run.Trace.Dance.Header.Genre).Bpm);
+            Consider(null, other.Part.Name, LimitOf(other, run.Trace.Dance.Header.Genre).Bpm);
         }
 
         return best;

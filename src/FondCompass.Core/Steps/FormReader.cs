@@ -1,6 +1,6 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
-using FondCompass.Core.Notation;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Counting;
 
 namespace FondCompass.Core.Steps;
 

@@ -222,7 +222,7 @@ public sealed class StepLexicon : IStepNames
             .ToList();
         var words = tongues.SelectMany(t => t.Value.Words.Select(w => (w.Key, w.Value, t.Key, false))
             .Concat(t.Value.Small.Select(w => (w.Key, w.Value, t.Key, true))));
-        return new StepLexicon(steps, Translation.Of(words));
+        return new StepLexicon(steps, Translation.FromRows(words));
     }
 
     /// <summary>A name as it is looked up: lower case, its words parted by single spaces.</summary>

@@ -1,8 +1,8 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Notation;
-using FondCompass.Core.Told;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Core.Swaps;
 
@@ -31,7 +31,7 @@ public static class ClassVersion
     /// </summary>
     public static IReadOnlyList<string> Choices(DanceActions dance)
     {
-        var own = Versions.Of(dance).Select(l => l.ToString()).ToList();
+        var own = Versions.All(dance).Select(l => l.ToString()).ToList();
         var kinds = KindsOf(dance).Select(k => $"no {Word(k)}").Where(w => !own.Contains(w, StringComparer.OrdinalIgnoreCase)).ToList();
         return [.. own, .. kinds, .. kinds.Count > 1 ? (string[])[FeetOnly] : []];
     }
@@ -78,13 +78,13 @@ public static class ClassVersion
                 var line = part.Part.Lines[variant.Line - 1];
                 var own = part.Actions.Where(a => a.At >= variant.From && a.At < variant.To)
                     .GroupBy(a => a.Action.Call)
-                    .Select(c => StepWording.Of([.. c]).ToString());
+                    .Select(c => StepWording.Word([.. c]).ToString());
                 places.Add(new VersionPlace(
                     part.Part.Name,
                     variant.Line,
                     ((variant.From - line.Start).Value / Tick.PerCount) + 1,
                     (variant.To - line.Start).Value / Tick.PerCount,
-                    string.Join(", ", own), PartWording.WordsOf(SpanTrace.Of(written.Dance.Header, part, variant))));
+                    string.Join(", ", own), PartWording.WordsOf(SpanTrace.Trace(written.Dance.Header, part, variant))));
             }
         }
 
@@ -94,11 +94,11 @@ public static class ClassVersion
     private static string Word(LayerKind kind) => kind.ToString().ToLowerInvariant();
 
     private static List<LayerKind> KindsOf(DanceActions dance) =>
-        [.. dance.Parts.SelectMany(p => p.Layers).Select(l => WordedLayer.Of(l.Text).Kind).Distinct().Order()];
+        [.. dance.Parts.SelectMany(p => p.Layers).Select(l => WordedLayer.Read(l.Text).Kind).Distinct().Order()];
 
     private static PartActions Without(PartActions part, List<LayerKind> left)
     {
-        bool IsLeft(string text) => left.Contains(WordedLayer.Of(text).Kind);
+        bool IsLeft(string text) => left.Contains(WordedLayer.Read(text).Kind);
         return part with
         {
             Layers = [.. part.Layers.Where(l => !IsLeft(l.Text))],

@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
 
@@ -19,15 +19,15 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
     /// <param name="line">A line (eight) of the part, from 1.</param>
     /// <param name="bpm">Counts per minute.</param>
     public static Difficulty OfLine(PartTrace part, int line, double bpm) =>
-        Of(part.Actions.Where(a => a.Action.Line == line).ToList(), part.Part.Lines[line - 1].Counts, bpm);
+        Measure(part.Actions.Where(a => a.Action.Line == line).ToList(), part.Part.Lines[line - 1].Counts, bpm);
 
     /// <param name="actions">The actions of the span, in order of time.</param>
     /// <param name="counts">Counts it lasts.</param>
     /// <param name="bpm">Counts per minute.</param>
     /// <param name="next">The action behind it, for a trap at its end; null where none follows.</param>
-    public static Difficulty Of(IReadOnlyList<TracedAction> actions, double counts, double bpm, TracedAction? next = null)
+    public static Difficulty Measure(IReadOnlyList<TracedAction> actions, double counts, double bpm, TracedAction? next = null)
     {
-        var span = DanceLoad.Of(actions, next);
+        var span = DanceLoad.Sum(actions, next);
         var seconds = DanceLoad.Seconds(counts, bpm);
         var terms = new List<DifficultyTerm>
         {
@@ -53,7 +53,7 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
 
     /// <summary>The sum alone, where nobody reads the terms.</summary>
     public static double PointsOf(IReadOnlyList<TracedAction> actions, double counts, double bpm, TracedAction? next = null) =>
-        PointsOf(DanceLoad.Of(actions, next), counts, bpm);
+        PointsOf(DanceLoad.Sum(actions, next), counts, bpm);
 
     /// <summary>The sum of what a span holds, reckoned before.</summary>
     internal static double PointsOf(in DanceLoad span, double counts, double bpm) =>
@@ -127,7 +127,7 @@ public readonly record struct DanceLoad(
     public static double Seconds(double counts, double bpm) => Math.Max(Shortest, counts * 60 / bpm);
 
     /// <param name="next">The action behind the span, for a trap at its end.</param>
-    public static DanceLoad Of(IReadOnlyList<TracedAction> actions, TracedAction? next = null)
+    public static DanceLoad Sum(IReadOnlyList<TracedAction> actions, TracedAction? next = null)
     {
         var load = default(DanceLoad);
         var (turned, count, call) = (0, int.MinValue, int.MinValue);

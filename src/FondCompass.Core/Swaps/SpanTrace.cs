@@ -8,10 +8,10 @@ namespace FondCompass.Core.Swaps;
 public static class SpanTrace
 {
     /// <param name="part">The part whose lines the moments stand in.</param>
-    public static PartTrace Of(DanceHeader header, PartActions part, IReadOnlyList<Moment> moments, TraceState start) =>
+    public static PartTrace Trace(DanceHeader header, PartActions part, IReadOnlyList<Moment> moments, TraceState start) =>
         PartTracer.Trace(header, part with { Moments = moments }, start, throughJoin: false);
 
     /// <summary>A span variant danced from where its part reaches it.</summary>
-    public static PartTrace Of(DanceHeader header, PartTrace part, SpanVariant variant) =>
-        Of(header, part.Part, variant.Moments, part.StateBefore(variant.From));
+    public static PartTrace Trace(DanceHeader header, PartTrace part, SpanVariant variant) =>
+        Trace(header, part.Part, variant.Moments, part.StateBefore(variant.From));
 }

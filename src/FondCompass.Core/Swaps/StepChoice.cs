@@ -1,8 +1,10 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using FondCompass.Core.Actions;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
 

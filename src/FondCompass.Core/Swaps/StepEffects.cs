@@ -1,6 +1,6 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
@@ -48,13 +48,13 @@ public static class StepEffects
     private static List<StepEffect> Reckon(StepLexicon lexicon, DanceHeader header, bool withTurns) =>
         [.. StepChoices.For(lexicon, header, withTurns)
             .SelectMany(c => (StepEffect?[])[
-                Of(header, c, TraceState.Start(Weight.Left, Facing.Front)),
-                Of(header, c, TraceState.Start(Weight.Right, Facing.Front))
+                EffectOf(header, c, TraceState.Start(Weight.Left, Facing.Front)),
+                EffectOf(header, c, TraceState.Start(Weight.Right, Facing.Front))
             ])
             .OfType<StepEffect>()];
 
     /// <summary>What a step does from a state; null where a foot is not free for it.</summary>
-    public static StepEffect? Of(DanceHeader header, StepChoice choice, TraceState start)
+    public static StepEffect? EffectOf(DanceHeader header, StepChoice choice, TraceState start)
     {
         if (StepChoices.From(header, choice, start) is not { } trace)
         {
@@ -74,7 +74,7 @@ public static class StepEffects
             cost,
             own)
         {
-            Load = DanceLoad.Of(trace.Actions),
+            Load = DanceLoad.Sum(trace.Actions),
             Steps = [.. trace.Actions.DistinctBy(a => a.Action.Call)],
             Turning = trace.Actions.Sum(a => a.Turn.Size),
             HighImpact = trace.Actions.Any(a => a.Action.Verb.IsHighImpact),

@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
@@ -98,10 +98,10 @@ public sealed class SwapSearch
         var own = line.Own;
         // The whole line is compared, as a plan reckons it: what is swapped has its share in traps and changes of way with what is round
         // it.
-        (_ahead, _behind, _next, _lineCounts) = (DanceLoad.Of(line.Ahead), DanceLoad.Of(line.Behind), line.Next, line.Counts);
+        (_ahead, _behind, _next, _lineCounts) = (DanceLoad.Sum(line.Ahead), DanceLoad.Sum(line.Behind), line.Next, line.Counts);
         _stepsAround = [.. line.Ahead.Concat(line.Behind).Select(a => a.Action.Step)];
         _around = line.Ahead.Concat(line.Behind).DistinctBy(a => a.Action.Step).Sum(_newness);
-        _points = InLine(DanceLoad.Of(own), NoveltyOf(own, []));
+        _points = InLine(DanceLoad.Sum(own), NoveltyOf(own, []));
         _ownPoints = Difficulty.PointsOf(own, counts, bpm);
         _ownTurning = own.Sum(a => a.Turn.Size);
         _ownSteps = own.Select(a => a.Action.Step).ToHashSet();
@@ -216,7 +216,7 @@ public sealed class SwapSearch
         var firsts = _before is { Stance: Stance.Open } && _before.Weight.IsSingle() ? effects.Where(e => e.From == _before.Weight)
             : StepChoices.For(lexicon, _header, withTurns)
                 .Where(c => c.Counts <= _counts && MayBe(c))
-                .Select(c => StepEffects.Of(_header, c, _before))
+                .Select(c => StepEffects.EffectOf(_header, c, _before))
                 .OfType<StepEffect>();
         foreach (var first in firsts.Where(f => f.Choice.Counts <= _counts))
         {

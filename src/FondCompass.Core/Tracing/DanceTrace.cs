@@ -1,5 +1,5 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Tracing;

@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Tracing;
 
@@ -199,7 +200,7 @@ public sealed class DanceTracer
             MostRepeats,
             dance.Tags.Select(t => t.Repeat).Concat(dance.Restarts.Select(r => r.Repeat)).DefaultIfEmpty(0).Max());
         Walked? before = null;
-        foreach (var walked in RepeatWalk.Of(dance, new WhileTracing(this, pattern, mirrors)))
+        foreach (var walked in RepeatWalk.Walk(dance, new WhileTracing(this, pattern, mirrors)))
         {
             if (before is { Restart: { } restart } && !walked.IsTag)
             {

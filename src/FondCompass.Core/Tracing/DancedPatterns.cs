@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 
 namespace FondCompass.Core.Tracing;
 
@@ -49,7 +50,7 @@ internal sealed class DancedPatterns(DanceTrace trace, bool asWritten = false) :
             }
         }
 
-        if (chosen?.Label is not { } label || !Versions.Of(trace.Actions).Contains(label))
+        if (chosen?.Label is not { } label || !Versions.All(trace.Actions).Contains(label))
         {
             return trace;
         }

@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Core.Tracing;
 

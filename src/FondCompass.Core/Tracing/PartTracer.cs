@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Tracing;
@@ -19,7 +20,7 @@ internal sealed class PartTracer
     private readonly TraceState _start;
     private readonly bool _throughJoin;
     private TraceState _state;
-    private Footing _feet;
+    private WeightState _feet;
     private string _heldSince = "the start";
     private bool _footTried;
     private int? _joinFault;
@@ -31,7 +32,7 @@ internal sealed class PartTracer
         _moments = part.Moments as Moment[] ?? [.. part.Moments];
         _actions = new List<TracedAction>(_moments.Length);
         _state = _start = start;
-        _feet = new Footing(start.Weight);
+        _feet = new WeightState(start.Weight);
         _throughJoin = throughJoin;
         _lineEnds = new TraceState[Math.Max(1, part.Lines.Count) + 1];
         Array.Fill(_lineEnds, start);

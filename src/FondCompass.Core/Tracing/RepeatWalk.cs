@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 
 namespace FondCompass.Core.Tracing;
@@ -62,7 +62,7 @@ internal sealed class RepeatWalk
         _facing = dance.Header.StartFacing;
     }
 
-    public static IEnumerable<Walked> Of(Dance dance, IRepeats repeats)
+    public static IEnumerable<Walked> Walk(Dance dance, IRepeats repeats)
     {
         var walk = new RepeatWalk(dance, repeats);
         return dance.IsPhrased ? walk.Order() : walk.Loop();

@@ -1,5 +1,7 @@
-using FondCompass.Core.Days;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;

@@ -1,3 +1,4 @@
+using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Data.Demo;

@@ -1,6 +1,6 @@
 using System.Text.Json;
-using FondCompass.Core.Days;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Boards;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Data.Demo;

@@ -1,4 +1,4 @@
-using FondCompass.Core.Planning;
+using FondCompass.Core.Teaching.Planning;
 
 namespace FondCompass.Data.Records;
 

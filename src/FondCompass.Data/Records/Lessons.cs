@@ -1,6 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Teaching.Planning;
 
 namespace FondCompass.Data.Records;
 

@@ -1,5 +1,5 @@
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Planning;
+using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
 
 namespace FondCompass.Data.Records;
 

@@ -1,8 +1,8 @@
 using System.Globalization;
-using FondCompass.Core.Days;
+using FondCompass.Core.Measures;
 using FondCompass.Data;
 using FondCompass.Data.Records;
-using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Requests;
 using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Web.Accounts;
@@ -28,7 +28,7 @@ public sealed class AccountLog(FondCompassContext context, InstructorClock clock
     /// <summary>Entries kept of one account.</summary>
     public const int Most = 500;
 
-    public static string FromOf(HttpContext http) => Network.AddressOf(http.Connection.RemoteIpAddress);
+    public static string FromOf(HttpContext http) => ClientNetwork.AddressOf(http.Connection.RemoteIpAddress);
 
     /// <summary>
     /// Tells whoever watches the server what was decided about somebody who wanted in; the account by its id, so that no address stands in

@@ -1,6 +1,8 @@
 using System.Security.Claims;
 using FondCompass.Data;
+using FondCompass.Data.Accounts;
 using FondCompass.Data.Records;
+using FondCompass.Web.Accounts.SignIns;
 using FondCompass.Web.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication.Cookies;
@@ -33,18 +35,18 @@ internal static class AccountSetup
         builder.Services.AddScoped<ISecurityStampValidator, Sessions>();
         builder.Services.AddScoped<SessionBook>();
         builder.Services.AddScoped<AccountLog>();
-        builder.Services.AddScoped<Door>();
-        builder.Services.AddScoped<AccountMatters>();
+        builder.Services.AddScoped<SignIn>();
+        builder.Services.AddScoped<AccountChanges>();
         builder.Services.AddScoped<SecondFactor>();
-        builder.Services.AddScoped<Doorkey>();
+        builder.Services.AddScoped<PasswordLinkKey>();
         builder.Services.AddSingleton<KnownBrowser>();
-        builder.Services.AddSingleton<Tries>();
-        builder.Services.AddSingleton<PostOffice>();
-        builder.Services.AddHostedService(services => services.GetRequiredService<PostOffice>());
+        builder.Services.AddSingleton<FailedSignIns>();
+        builder.Services.AddSingleton<AccountLetters>();
+        builder.Services.AddHostedService(services => services.GetRequiredService<AccountLetters>());
         // Every instance signs with the same keys.
         builder.Services.AddDataProtection().SetApplicationName("FondCompass");
         builder.Services.AddOptions<KeyManagementOptions>()
-            .Configure<NpgsqlDataSource>((keys, database) => keys.XmlRepository = new KeyShelf(database));
+            .Configure<NpgsqlDataSource>((keys, database) => keys.XmlRepository = new SigningKeyStore(database));
         builder.Services.AddSingleton<SiteCookies>();
         builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme)
             .Configure<SiteCookies>((options, cookies) =>

@@ -1,8 +1,8 @@
 using System.Text.Json.Serialization;
 using FondCompass.Core;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Told;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Web.Api;
 
@@ -13,7 +13,7 @@ internal static class AnalyseEndpoint
         app.MapPost("/api/analyse", async (HttpRequest request, CancellationToken cancel) =>
     {
         var (script, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "a dance script");
-        return refusal ?? Results.Json(AnalysisJson.Of(Analysis.WhileWaited(script, null, cancel).WithTriedFixes()), ApiJson.Options);
+        return refusal ?? Results.Json(AnalysisJson.From(Analysis.WhileWaited(script, null, cancel).WithTriedFixes()), ApiJson.Options);
     }).Describe<AnalysisJson>("a dance script").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }
 
@@ -28,24 +28,24 @@ internal sealed record AnalysisJson(
     bool Mirrors,
     IEnumerable<PartJson> Parts, IEnumerable<ActionJson> Actions, IEnumerable<FindingJson> Findings, IEnumerable<ReadJson> Reads)
 {
-    public static AnalysisJson Of(Analysis analysis)
+    public static AnalysisJson From(Analysis analysis)
     {
         var trace = analysis.Trace;
         var walls = trace.WallOrder;
         return new AnalysisJson(
             analysis.Dance.Header.Title, trace.TotalCounts, trace.EndWeight.Letter(), trace.EndFacing.ToString(), trace.NetTurn.Value,
             walls.Count, walls.Select(w => w.ToString()), trace.Mirrors,
-            trace.Parts.Select(PartJson.Of),
-            trace.Parts.SelectMany(p => p.Actions.Select(a => ActionJson.Of(analysis, p, a))),
-            analysis.Findings.Select(FindingJson.Of),
-            analysis.Reads.Select(ReadJson.Of));
+            trace.Parts.Select(PartJson.From),
+            trace.Parts.SelectMany(p => p.Actions.Select(a => ActionJson.From(analysis, p, a))),
+            analysis.Findings.Select(FindingJson.From),
+            analysis.Reads.Select(ReadJson.From));
     }
 }
 
 /// <summary>How a row was read.</summary>
 internal sealed record ReadJson(int Row, string Text, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Doubt)
 {
-    public static ReadJson Of(RowRead read) => new(read.Row, read.Text, read.Doubt.Length > 0 ? read.Doubt : null);
+    public static ReadJson From(RowRead read) => new(read.Row, read.Text, read.Doubt.Length > 0 ? read.Doubt : null);
 }
 
 internal sealed record PartJson(
@@ -56,7 +56,7 @@ internal sealed record PartJson(
     int NetTurnEighths,
     IEnumerable<LineJson> Lines)
 {
-    public static PartJson Of(PartTrace trace) => new(
+    public static PartJson From(PartTrace trace) => new(
         trace.Part.Name, trace.Part.Counts, trace.Start.Weight.Letter(), trace.End.Weight.Letter(), trace.NetTurn.Value,
         trace.Part.Lines.Zip(
             trace.Lines,
@@ -78,7 +78,7 @@ internal sealed record ActionJson(
     string FacingAfter,
     IReadOnlyList<string> Layers)
 {
-    public static ActionJson Of(Analysis analysis, PartTrace part, TracedAction action) => new(
+    public static ActionJson From(Analysis analysis, PartTrace part, TracedAction action) => new(
         part.Part.Name, action.Action.Line, action.Action.Beat.Label(analysis.Dance.Header.LineCounts), action.At.Value, action.Action.Step,
         action.Action.Verb.Name, action.Foot.Letter(), action.TakesWeight, action.After.Weight.Letter(), action.After.Facing.ToString(),
         action.Action.Layers);

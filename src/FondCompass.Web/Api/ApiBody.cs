@@ -1,7 +1,7 @@
 using System.Text;
 using System.Text.Json;
 using FondCompass.Core.Music;
-using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Requests;
 
 namespace FondCompass.Web.Api;
 
@@ -135,9 +135,9 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
 
     /// <summary>Counts a minute; null when left out, 422 when they cannot be.</summary>
     public double? Bpm(string name = "bpm") => Number(name) is not { } bpm ? null
-        : Core.Counts.Bpm.IsValid(bpm) ? bpm
+        : Core.Measures.Bpm.IsValid(bpm) ? bpm
         : throw RefusedException.Impossible(
-            $"\"{At}{name}\" is {bpm}; a tempo is at least {Core.Counts.Bpm.Slowest} and at most {Core.Counts.Bpm.Fastest:0} "
+            $"\"{At}{name}\" is {bpm}; a tempo is at least {Core.Measures.Bpm.Slowest} and at most {Core.Measures.Bpm.Fastest:0} "
                 + "counts a minute.");
 }
 

@@ -1,9 +1,10 @@
 using FondCompass.Core;
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Teaching.Material;
 
 namespace FondCompass.Web.Api;
 
@@ -13,7 +14,7 @@ internal static class CuesEndpoint
     private const int MostRepeats = 1000;
 
     public static void MapCues(this WebApplication app) =>
-        app.MapJson<CuesBody, CuesJson>("/api/cues", "a script", (body, cancel) => CuesJson.Of(Read(body, cancel)));
+        app.MapJson<CuesBody, CuesJson>("/api/cues", "a script", (body, cancel) => CuesJson.From(Read(body, cancel)));
 
     private static IReadOnlyList<SheetCue> Read(ApiBody body, CancellationToken cancel)
     {
@@ -30,20 +31,20 @@ internal static class CuesEndpoint
             Speech = body.Number("syllablesPerSecond", Speech.Slowest, Speech.Fastest) is { } pace ? new Speech(pace) : null,
         };
         var bpm = new Bpm(body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo);
-        var start = body.Whole("start", 0, Song.MostCounts) ?? SongStart.Of(analysis.Trace, given);
+        var start = body.Whole("start", 0, Song.MostCounts) ?? SongStart.CountOf(analysis.Trace, given);
         var pattern = Math.Max(1, analysis.Trace.TotalCounts);
         // Without a song nobody knows which repeat is the last, so one more than is asked for goes on behind.
         var counts = start
             + ((analysis.Dance.IsPhrased ? 1L : repeats + 1L) * pattern)
             + analysis.Dance.Tags.Sum(t => analysis.Trace.Part(t.Tag)?.Part.Counts ?? 0);
         var song = given ?? Song.Steady((int)Math.Min(Song.MostCounts, counts), bpm);
-        return CueSheet.Of(RunUnroller.Unroll(analysis.Trace, song, start, cancel), settings, cancel: cancel);
+        return CueSheet.Write(RunUnroller.Unroll(analysis.Trace, song, start, cancel), settings, cancel: cancel);
     }
 }
 
 internal sealed record CuesJson(IEnumerable<CueJson> Cues)
 {
-    public static CuesJson Of(IReadOnlyList<SheetCue> cues) => new(cues.Select(c => new CueJson(
+    public static CuesJson From(IReadOnlyList<SheetCue> cues) => new(cues.Select(c => new CueJson(
         c.Repeat, c.Part, c.Line, c.Count, c.Step, c.Words, c.Form.ToString().ToLowerInvariant(), Round(c.From), Round(c.To), c.Why,
         Round(c.At), Round(c.Until), Round(c.StepAt), Round(c.Needs), Round(c.Room))));
 

@@ -11,20 +11,20 @@ internal sealed record FindingJson(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FixJson? Fix,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<FixJson>? Answers)
 {
-    public static FindingJson Of(Finding finding) => new(
+    public static FindingJson From(Finding finding) => new(
         finding.Code, finding.Severity.ToString().ToLowerInvariant(), finding.Place.Part, finding.Place.Line, finding.Place.Count,
         finding.Place.Row,
         finding.Place.Words?.Start + 1,
         finding.Place.Words?.Length,
         finding.Message,
-        finding.Fix is { } fix ? FixJson.Of(fix) : null,
-        finding.Answers.Count == 0 ? null : [.. finding.Answers.Select(FixJson.Of)]);
+        finding.Fix is { } fix ? FixJson.From(fix) : null,
+        finding.Answers.Count == 0 ? null : [.. finding.Answers.Select(FixJson.From)]);
 }
 
 /// <summary>A change of one row that removes a finding; a text of several rows stands in for that row.</summary>
 internal sealed record FixJson(string Label, int Row, string Text)
 {
-    public static FixJson Of(Fix fix) => new(fix.Label, fix.Row, fix.NewText);
+    public static FixJson From(Fix fix) => new(fix.Label, fix.Row, fix.NewText);
 }
 
 internal static class ApiJson

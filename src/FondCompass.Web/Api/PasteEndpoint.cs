@@ -18,14 +18,14 @@ internal static class PasteEndpoint
 
         if (genre is not null && !Enum.TryParse<Genre>(genre, ignoreCase: true, out _))
         {
-            return Hosting.ClearErrors.Problem(
+            return Hosting.Requests.ClearErrors.Problem(
                 422,
                 "Unknown genre",
                 $"'{genre}' is no genre; send line, social, percussive, fitness, jazz or circle, or none.");
         }
 
         var pasted = ProseReader.WhileWaited(text, null, genre?.ToLowerInvariant(), cancel);
-        return Results.Json(PasteJson.Of(pasted, pasted.Analysis.WithTriedFixes()), ApiJson.Options);
+        return Results.Json(PasteJson.From(pasted, pasted.Analysis.WithTriedFixes()), ApiJson.Options);
     }).Describe<PasteJson>("free wording").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
 }
 
@@ -36,11 +36,11 @@ internal sealed record PasteJson(
     AnalysisJson Analysis,
     IReadOnlyList<string> Doubts)
 {
-    public static PasteJson Of(PastedDance pasted, Analysis analysis) =>
-        new(pasted.Script, pasted.Understood, pasted.Rows.Select(PastedRowJson.Of), AnalysisJson.Of(analysis), pasted.Doubts);
+    public static PasteJson From(PastedDance pasted, Analysis analysis) =>
+        new(pasted.Script, pasted.Understood, pasted.Rows.Select(PastedRowJson.FromRow), AnalysisJson.From(analysis), pasted.Doubts);
 }
 
 internal sealed record PastedRowJson(string From, string Script, string Fate, string Reads)
 {
-    public static PastedRowJson Of(PastedRow row) => new(row.From, row.Script, row.Fate.ToString().ToLowerInvariant(), row.Reads);
+    public static PastedRowJson FromRow(PastedRow row) => new(row.From, row.Script, row.Fate.ToString().ToLowerInvariant(), row.Reads);
 }

@@ -1,7 +1,10 @@
 using FondCompass.Core;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Teaching.Blocks;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Plans;
 
 namespace FondCompass.Web.Api;
 
@@ -22,7 +25,7 @@ internal static class PlanEndpoint
         app.MapJson<PlanBody, PlanJson>(
             "/api/plan",
             "what is to be planned",
-            (body, cancel) => PlanJson.Of(LessonPlanner.Plan(Read(body, cancel), null, cancel)));
+            (body, cancel) => PlanJson.From(LessonPlanner.Plan(Read(body, cancel), null, cancel)));
 
     private static LessonBrief Read(ApiBody body, CancellationToken cancel)
     {
@@ -43,7 +46,7 @@ internal static class PlanEndpoint
         foreach (var dance in sent.Select(d => Dance(d, cancel)))
         {
             dances.Add(dance);
-            size += LessonSize.Of(dance);
+            size += LessonSize.Measure(dance);
             if (size.IsTooMuch)
             {
                 throw RefusedException.Impossible(
@@ -53,7 +56,7 @@ internal static class PlanEndpoint
 
         var (knowledge, group) = Group(body.Object("group"));
         var kind = body.Word("kind", WayWords.Kinds) ?? LessonKind.Hall;
-        var usual = LessonKinds.Of(kind).Way(dances.Find(d => !d.IsKnown)?.Analysis.Dance.IsPhrased ?? false);
+        var usual = LessonKinds.RulesOf(kind).Way(dances.Find(d => !d.IsKnown)?.Analysis.Dance.IsPhrased ?? false);
         return new LessonBrief(minutes, dances, Way(body.Object("way"), usual), knowledge)
         {
             Kind = kind,
@@ -152,9 +155,9 @@ internal sealed record PlanJson(
     IEnumerable<BiteJson> Bites,
     IEnumerable<CareJson> Cautions)
 {
-    public static PlanJson Of(LessonPlan plan) => new(
-        plan.TotalSeconds, plan.Over, plan.Blocks.Select(BlockJson.Of), plan.Gives.Where(g => g.Version.Length == 0).Select(GiveJson.Of),
-        plan.Bites.SelectMany((dance, i) => dance.Select(b => BiteJson.Of(b, i))),
+    public static PlanJson From(LessonPlan plan) => new(
+        plan.TotalSeconds, plan.Over, plan.Blocks.Select(BlockJson.FromBlock), plan.Gives.Where(g => g.Version.Length == 0).Select(GiveJson.From),
+        plan.Bites.SelectMany((dance, i) => dance.Select(b => BiteJson.From(b, i))),
         plan.Cautions.Select(c => new CareJson(c.Code, c.Message, c.Gentler)));
 }
 
@@ -173,7 +176,7 @@ internal sealed record BlockJson(
     IEnumerable<string> Walls,
     string? Layer, double From, double Seconds, string Why, IReadOnlyList<string> Say, IReadOnlyList<string> Watch)
 {
-    public static BlockJson Of(LessonBlock block) => new(
+    public static BlockJson FromBlock(LessonBlock block) => new(
         block.Id,
         KindOf(block.Kind),
         block.Title,
@@ -212,7 +215,7 @@ internal sealed record WayJson(
     int? CountIn,
     int? Until)
 {
-    public static WayJson Of(TeachingWay way) => new(
+    public static WayJson From(TeachingWay way) => new(
         way.Pace is { } pace ? WayWords.Of(pace) : null,
         WayWords.Of(way.Order),
         way.Demonstration,
@@ -229,7 +232,7 @@ internal sealed record WayJson(
 
 internal sealed record GiveJson(string What, double SavesSeconds, WayJson Way)
 {
-    public static GiveJson Of(LessonGive give) => new(give.What, give.SavesSeconds, WayJson.Of(give.Way));
+    public static GiveJson From(OfferedWayOut give) => new(give.What, give.SavesSeconds, WayJson.From(give.Way));
 }
 
 internal sealed record TermJson(string What, double Points);
@@ -249,7 +252,7 @@ internal sealed record BiteJson(
     double ExpectedLoss,
     double Novelty)
 {
-    public static BiteJson Of(Bite bite, int dance) => new(
+    public static BiteJson From(Bite bite, int dance) => new(
         bite.Part,
         bite.Line,
         bite.Name,
@@ -257,7 +260,7 @@ internal sealed record BiteJson(
         bite.SameAs is { } like
             ? new BitePlaceJson(like.Part, like.Line, like.DanceTitle == bite.DanceTitle ? null : like.DanceTitle)
             : null,
-        LessonWords.Of(bite.Relation),
+        LessonWords.Say(bite.Relation),
         bite.Difficulty.Points, bite.Difficulty.Terms.Select(t => new TermJson(t.Why, t.Points)), bite.Loss, bite.Novelty);
 }
 

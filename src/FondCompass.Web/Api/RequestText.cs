@@ -1,5 +1,5 @@
 using System.Text;
-using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Requests;
 using Microsoft.Net.Http.Headers;
 
 namespace FondCompass.Web.Api;

@@ -1,6 +1,6 @@
 using FondCompass.Core;
-using FondCompass.Core.Rooms;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Teaching.Rooms;
 
 namespace FondCompass.Web.Api;
 
@@ -18,7 +18,7 @@ internal static class RoomEndpoint
     };
 
     public static void MapRoom(this WebApplication app) =>
-        app.MapJson<RoomBody, RoomJson>("/api/room", "a dance and a room", (body, cancel) => RoomJson.Of(Read(body, cancel)));
+        app.MapJson<RoomBody, RoomJson>("/api/room", "a dance and a room", (body, cancel) => RoomJson.From(Read(body, cancel)));
 
     private static RoomPlan Read(ApiBody body, CancellationToken cancel)
     {
@@ -34,7 +34,7 @@ internal static class RoomEndpoint
             var run = RunUnroller.Unroll(
                 analysis.Trace,
                 song,
-                Math.Min(SongStart.Of(analysis.Trace, song), Math.Max(0, song.Counts - 1)),
+                Math.Min(SongStart.CountOf(analysis.Trace, song), Math.Max(0, song.Counts - 1)),
                 cancel);
             repeats = Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats);
         }
@@ -45,7 +45,7 @@ internal static class RoomEndpoint
             body.Word("layout", Layouts) ?? RoomLayout.Rows,
             repeats,
             body.Number("spacing", 0, Hall.Widest), body.Number("allowance", 0, Hall.Widest) ?? 0);
-        return wish.RepeatsOf(analysis.Trace) >= repeats || analysis.Dance.IsPhrased ? RoomPlan.Of(analysis.Trace, wish, cancel)
+        return wish.RepeatsOf(analysis.Trace) >= repeats || analysis.Dance.IsPhrased ? RoomPlan.Lay(analysis.Trace, wish, cancel)
             : throw RefusedException.Impossible(
                 $"{repeats} repeats of {analysis.Trace.TotalCounts} counts are more than the {Core.Music.Song.MostCounts} counts that "
                     + "can be reckoned.");
@@ -90,7 +90,7 @@ internal sealed record RoomJson(
     IReadOnlyDictionary<string, int> FrontRow,
     IEnumerable<HelperJson> Helpers, IReadOnlyList<string> Insteads, string Caution)
 {
-    public static RoomJson Of(RoomPlan plan) => new(
+    public static RoomJson From(RoomPlan plan) => new(
         plan.Fits,
         plan.Most,
         Round(plan.Spacing),

@@ -1,8 +1,9 @@
 using System.Text.Json.Serialization;
 using FondCompass.Core;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Runs;
-using FondCompass.Core.Saying;
+using FondCompass.Core.Runs.Fitting;
+using FondCompass.Core.Wording;
 
 namespace FondCompass.Web.Api;
 
@@ -15,11 +16,11 @@ internal static class RunEndpoint
     private static RunJson Answer(RunRequest order, CancellationToken cancel)
     {
         var analysis = Analysis.WhileWaited(order.Script, null, cancel);
-        var start = order.Start ?? SongStart.Of(analysis.Trace, order.Song);
+        var start = order.Start ?? SongStart.CountOf(analysis.Trace, order.Song);
         var run = RunUnroller.Unroll(analysis.Trace, order.Song, start, cancel);
         // A part danced at another place has no kind here; repeats and parts left out say the same.
         var fit = PhraseFit.Solve(run, new FitConstraints(NoMoves: true), cancel);
-        return RunJson.Of(analysis, run, fit, PassageParts.Of(run));
+        return RunJson.From(analysis, run, fit, PassageParts.Bind(run));
     }
 }
 
@@ -32,10 +33,10 @@ internal sealed record RunJson(
     FitJson Fit,
     EndingJson? Ending)
 {
-    public static RunJson Of(Analysis analysis, DanceRun run, FitResult fit, IReadOnlyList<PassageBinding> bindings) => new(
+    public static RunJson From(Analysis analysis, DanceRun run, FitResult fit, IReadOnlyList<PassageBinding> bindings) => new(
         run.Song.Counts,
         Round(run.Song.Seconds),
-        analysis.Findings.Concat(run.Findings).DistinctBy(f => (f.Code, f.Place.Row, f.Message)).Select(FindingJson.Of),
+        analysis.Findings.Concat(run.Findings).DistinctBy(f => (f.Code, f.Place.Row, f.Message)).Select(FindingJson.From),
         run.Repeats.Select(r => new RepeatJson(
             r.Index,
             r.Part,
@@ -54,12 +55,12 @@ internal sealed record RunJson(
                 c.Kind.ToString().ToLowerInvariant(), c.Repeat, analysis.Dance.IsPhrased ? c.Part : null,
                 c.Kind is FitKind.Restart or FitKind.Half ? c.Counts : null,
                 c.Kind is FitKind.Tag or FitKind.Wait ? c.Counts : null,
-                FitSaying.Of(c))),
+                FitWording.Say(c))),
             fit.OffBefore,
             fit.OffAfter,
             bindings.Select(b => new BindingJson(b.Passage, b.Part, b.By.ToString().ToLowerInvariant())),
             fit.Narrowed),
-        run.Ending is { } ending ? new EndingJson(ending.Part, ending.Count, ending.Facing.ToString(), FitSaying.Of(ending)) : null);
+        run.Ending is { } ending ? new EndingJson(ending.Part, ending.Count, ending.Facing.ToString(), FitWording.Say(ending)) : null);
 
     private static double Round(double seconds) => Math.Round(seconds, 6);
 }

@@ -1,10 +1,11 @@
 using System.Globalization;
 using FondCompass.Core;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Web.Api;

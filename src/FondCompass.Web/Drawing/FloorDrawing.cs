@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Web.Drawing;
@@ -49,7 +49,7 @@ public sealed record FloorDrawing(
     /// <summary>Drawing units for a metre at the most, so that a dance on the spot does not fill the page.</summary>
     private const double Largest = 190;
 
-    public static FloorDrawing Of(FloorPicture picture, FloorSight sight, bool isRing)
+    public static FloorDrawing Draw(FloorPicture picture, FloorSight sight, bool isRing)
     {
         var middle = picture.Start.Body + new FloorPoint(0, RingRadius);
         var (low, high) = (picture.Low, picture.High);

@@ -1,6 +1,7 @@
-using FondCompass.Core.Composing;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Told;
+using FondCompass.Core.Editing;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Wording;
+using FondCompass.Web.Drawing.Rulers;
 
 namespace FondCompass.Web.Drawing;
 
@@ -11,7 +12,7 @@ public sealed record DrawnOffer(OfferedStep Step, string Ends, RulerLine? Line, 
 /// <summary>The steps offered at a place.</summary>
 public sealed record OfferSheet(IReadOnlyList<DrawnOffer> Offers)
 {
-    public static OfferSheet Of(IReadOnlyList<OfferedStep> offers, int lineCounts) => new(offers.Select(o => Draw(o, lineCounts)).ToList());
+    public static OfferSheet Lay(IReadOnlyList<OfferedStep> offers, int lineCounts) => new(offers.Select(o => Draw(o, lineCounts)).ToList());
 
     private static DrawnOffer Draw(OfferedStep offer, int lineCounts)
     {
@@ -25,7 +26,7 @@ public sealed record OfferSheet(IReadOnlyList<DrawnOffer> Offers)
         var line = trace.Part.Lines.Count == 0
             ? null
             : RulerDrawing.Draw(trace, Math.Min(lineCounts, Math.Max(offer.Counts, 4)), RulerPaper.Narrow, 1)[0];
-        var reads = string.Join(" · ", trace.Actions.Take(12).Select(a => RowReads.Told(a, lineCounts)));
+        var reads = string.Join(" · ", trace.Actions.Take(12).Select(a => RowReadings.Told(a, lineCounts)));
         return new DrawnOffer(offer, $"{feet}, facing {trace.End.Facing}", line, reads);
     }
 }

@@ -33,7 +33,7 @@ public sealed record Plot(
 
     /// <param name="most">The value at the top.</param>
     /// <param name="steps">Values that are named on the scale.</param>
-    public static Plot Of(
+    public static Plot Draw(
         IReadOnlyList<LessonPoint> points,
         Func<LessonPoint, double?> value,
         double most,

@@ -7,7 +7,7 @@ namespace FondCompass.Web.Drawing;
 /// <param name="Counts">Moment of every count, and of the song's end last.</param>
 public sealed record Score(double Seconds, IReadOnlyList<double[]> Notes, IReadOnlyList<double> Counts, IReadOnlyList<int> Bars)
 {
-    public static Score Of(Song song, bool swing)
+    public static Score Write(Song song, bool swing)
     {
         var bars = new List<int>();
         foreach (var passage in song.Passages)
@@ -17,7 +17,7 @@ public sealed record Score(double Seconds, IReadOnlyList<double[]> Notes, IReadO
 
         return new Score(
             song.Seconds,
-            BandScore.Of(song, swing)
+            BandScore.Arrange(song, swing)
                 .Select(n => (double[])[Round(n.At), Round(n.Length), (int)n.Voice, n.Pitch, n.Strong ? 1 : 0])
                 .ToList(),
             Enumerable.Range(0, song.Counts + 1).Select(c => Round(song.Time.SecondsAt(c))).ToList(),

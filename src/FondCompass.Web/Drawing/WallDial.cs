@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 
 namespace FondCompass.Web.Drawing;
 
@@ -12,7 +12,7 @@ public sealed record WallDial(IReadOnlyList<DialWall> Walls, string Path, string
     private const double Middle = Size / 2;
     private const double Radius = 33;
 
-    public static WallDial Of(IReadOnlyList<Facing> order)
+    public static WallDial Draw(IReadOnlyList<Facing> order)
     {
         var walls = order.Select((facing, i) =>
         {

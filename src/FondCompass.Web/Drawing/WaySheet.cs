@@ -1,8 +1,8 @@
 using FondCompass.Core;
-using FondCompass.Core.Composing;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Editing;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
+using FondCompass.Core.Teaching.Classes;
 
 namespace FondCompass.Web.Drawing;
 
@@ -19,9 +19,9 @@ public sealed record WaySheet(
     int From,
     IReadOnlyList<Filling> Fillings)
 {
-    public static WaySheet? Of(Analysis analysis, StepLexicon lexicon, int row, SwapAim aim, double bpm)
+    public static WaySheet? Find(Analysis analysis, StepLexicon lexicon, int row, SwapAim aim, double bpm)
     {
-        var map = ScriptMap.Of(analysis.Trace.Actions);
+        var map = ScriptMap.Map(analysis.Trace.Actions);
         if (map.At(row) is not { } at || analysis.Trace.Written(at.Line.Part) is not { } part || at.Line.Number > part.Part.Lines.Count)
         {
             return null;

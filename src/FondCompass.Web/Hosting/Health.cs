@@ -1,5 +1,6 @@
 using System.Net;
 using FondCompass.Data;
+using FondCompass.Web.Hosting.Databases;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Diagnostics.HealthChecks;
 using Microsoft.Extensions.Options;

@@ -1,3 +1,4 @@
+using FondCompass.Web.Hosting.Requests;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Razor;
 
@@ -20,18 +21,18 @@ internal static class StudioPages
         builder.Services.AddRazorPages(options =>
         {
             options.Conventions.AuthorizeFolder("/");
-            options.Conventions.AllowAnonymousToPage("/SignIn");
-            options.Conventions.AllowAnonymousToPage("/SignInCode");
-            options.Conventions.AllowAnonymousToPage("/NewAddress");
-            options.Conventions.AllowAnonymousToPage("/Password");
-            options.Conventions.AllowAnonymousToPage("/NewPassword");
+            options.Conventions.AllowAnonymousToPage("/Accounts/SignIn");
+            options.Conventions.AllowAnonymousToPage("/Accounts/SignInCode");
+            options.Conventions.AllowAnonymousToPage("/Accounts/NewAddress");
+            options.Conventions.AllowAnonymousToPage("/Accounts/Password");
+            options.Conventions.AllowAnonymousToPage("/Accounts/NewPassword");
             options.Conventions.AllowAnonymousToPage("/Status");
             options.Conventions.AllowAnonymousToPage("/Help");
             options.Conventions.AllowAnonymousToPage("/Teaching/Class");
         });
         builder.Services.AddSingleton<ModuleMap>();
         builder.Services.AddMemoryCache();
-        builder.Services.AddSingleton<TypingDesks>();
+        builder.Services.AddSingleton<TypingContexts>();
         builder.Services.Configure<RazorViewEngineOptions>(options => options.PageViewLocationFormats.Add("/Pages/Dances/{0}.cshtml"));
         builder.Services.Configure<RouteOptions>(options => options.LowercaseUrls = true);
         // Pages carry no secret that a stranger's words stand beside: tokens are made anew for every answer.
@@ -39,6 +40,6 @@ internal static class StudioPages
         builder.Services.AddAntiforgery(options => options.HeaderName = "X-Fond-Token");
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new AutoValidateAntiforgeryTokenAttribute()));
         builder.Services.Configure<MvcOptions>(options => options.Filters.Add(new KnownHandlers()));
-        builder.Services.Configure<MvcOptions>(options => options.ModelBinderProviders.Insert(0, new WholeText()));
+        builder.Services.Configure<MvcOptions>(options => options.ModelBinderProviders.Insert(0, new NullCharacterFilter()));
     }
 }

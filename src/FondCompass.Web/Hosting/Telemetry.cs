@@ -1,3 +1,4 @@
+using FondCompass.Web.Hosting.Requests;
 using OpenTelemetry;
 using OpenTelemetry.Metrics;
 using OpenTelemetry.Resources;

@@ -1,8 +1,10 @@
 using System.Globalization;
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
-using FondCompass.Core.Teaching;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
@@ -59,7 +61,7 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk des
             return NotFound();
         }
 
-        Asked = GroupAsked.Of(Group);
+        Asked = GroupAsked.From(Group);
         return Page();
     }
 
@@ -128,7 +130,7 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk des
             l.Minutes,
             l.Times is { Length: > 0 } times && LessonTimes.Read(times) is { } took ? took.Seconds / 60 : null))];
         var (walks, talks, gathers) = await desk.TimesOf(id, cancel);
-        var named = ClassPace.Of(LessonLayout.KindOf(group) is { } kind ? LessonKinds.Of(kind).Pace : PaceName.Unhurried);
+        var named = ClassPace.For(LessonLayout.KindOf(group) is { } kind ? LessonKinds.RulesOf(kind).Pace : PaceName.Unhurried);
         Pace =
         [
             PaceLearning.Of(
@@ -193,7 +195,7 @@ public sealed record GroupAsked
 
     public bool Archived { get; init; }
 
-    public static GroupAsked Of(GroupRecord group)
+    public static GroupAsked From(GroupRecord group)
     {
         static string Text(double? value) => value?.ToString("0.##", CultureInfo.InvariantCulture) ?? "";
         return new GroupAsked
@@ -210,7 +212,7 @@ public sealed record GroupAsked
             WarmUp = Text(group.WarmUp),
             CoolDown = Text(group.CoolDown),
             Gentle = group.Gentle,
-            Way = WayForm.Of(group.Habits),
+            Way = WayForm.FieldsOf(group.Habits),
             HoldWalk = TaughtClass.Holds(group, TaughtClass.Walk),
             HoldTalk = TaughtClass.Holds(group, TaughtClass.Talk),
             HoldGather = TaughtClass.Holds(group, TaughtClass.Gather),

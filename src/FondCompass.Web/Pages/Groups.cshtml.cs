@@ -1,4 +1,4 @@
-using FondCompass.Data;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;

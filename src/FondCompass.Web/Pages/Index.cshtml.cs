@@ -1,16 +1,17 @@
-using FondCompass.Core.Days;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Demo;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
-using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Requests;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
 /// <summary>The shelf: all dances with what was computed of them, and tonight's lesson.</summary>
-public sealed class IndexModel(DanceShelf shelf, LessonBook book, LessonDesk desk, TypingDesks desks, InstructorClock clock) : PageModel
+public sealed class IndexModel(DanceShelf shelf, LessonBook book, LessonDesk desk, TypingContexts desks, InstructorClock clock) : PageModel
 {
     private const string FirstScript = "title \nstart weight L facing 12\ntempo 112\nintro 16\n\npart A\n";
 
@@ -194,7 +195,7 @@ public sealed record ShelfAsked
     /// <summary>Anything is asked beside words and order.</summary>
     public bool IsNarrow => this with { Order = default, Page = 0 } != new ShelfAsked();
 
-    public ShelfWish Wish(string? words) => new(words)
+    public ShelfQuery Wish(string? words) => new(words)
     {
         Level = Level,
         Genre = Genre,

@@ -1,7 +1,8 @@
 using System.Globalization;
-using FondCompass.Core.Days;
-using FondCompass.Core.Teaching;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -30,7 +31,7 @@ public sealed class LessonModel(
     public IReadOnlyList<HeldBlock> Blocks { get; private set; } = [];
 
     /// <summary>What boards told; empty of a lesson that was logged by hand.</summary>
-    public HallLog Log { get; private set; } = HallLog.Of([]);
+    public LessonLog Log { get; private set; } = LessonLog.Read([]);
 
     public bool HasEvents { get; private set; }
 
@@ -40,7 +41,7 @@ public sealed class LessonModel(
     public string? Problem { get; private set; }
 
     /// <summary>A lesson of the same group that stands beside this one; null for none.</summary>
-    public (LessonRecord Lesson, HallLog Log)? Beside { get; private set; }
+    public (LessonRecord Lesson, LessonLog Log)? Beside { get; private set; }
 
     /// <summary>The lesson before this one with the same dance, to be put beside it; null for none.</summary>
     public Guid? Before { get; private set; }
@@ -141,14 +142,14 @@ public sealed class LessonModel(
         }
 
         var now = clock.Now.ToUnixTimeMilliseconds() / 1000.0;
-        var (record, problem) = EventWords.Take(more(new SentEvent
+        var (record, problem) = EventCodes.Take(more(new SentEvent
         {
             Id = Guid.CreateVersion7(),
             Board = Guid.CreateVersion7(),
             Number = 1,
             Opened = now,
             Since = 0,
-            Kind = EventWords.Of(kind)
+            Kind = EventCodes.CodeOf(kind)
         }));
         if (record is null || await desk.Tell(Id, [record], cancel) is EventsKept.TooMany or EventsKept.NoLesson)
         {
@@ -172,7 +173,7 @@ public sealed class LessonModel(
         Blocks = HeldBlock.Read(lesson.HeldPlan);
         var told = await events.Of(Id, cancel);
         HasEvents = told.Count > 0;
-        Log = HallLog.Of(told.Select(EventWords.Read).OfType<LessonEvent>());
+        Log = LessonLog.Read(told.Select(EventCodes.Read).OfType<LessonEvent>());
         Sheet = Math.Clamp(Sheet, 1, Math.Max(1, (ToldCount + ToldOnPage - 1) / ToldOnPage));
         Told = [.. Log.Marks.Concat(Log.Notes).Skip((Sheet - 1) * ToldOnPage).Take(ToldOnPage)];
         var others = (await book.HeldWith(lesson.GroupId, [.. lesson.Dances], cancel)).Where(l => l.Id != Id).ToList();
@@ -184,12 +185,12 @@ public sealed class LessonModel(
             && await book.Find(other, cancel) is { Held: true } beside
             && beside.GroupId == lesson.GroupId)
         {
-            Beside = (beside, HallLog.Of((await events.Of(other, cancel)).Select(EventWords.Read).OfType<LessonEvent>()));
+            Beside = (beside, LessonLog.Read((await events.Of(other, cancel)).Select(EventCodes.Read).OfType<LessonEvent>()));
         }
 
         if (lesson.Held)
         {
-            Next = await NextLesson.Of(lesson, Log, Blocks, HasEvents, shelf, book, cancel);
+            Next = await NextLesson.Read(lesson, Log, Blocks, HasEvents, shelf, book, cancel);
         }
     }
 

@@ -1,14 +1,16 @@
 using FondCompass.Data;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
-using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Databases;
+using FondCompass.Web.Hosting.Requests;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace FondCompass.Web.Pages;
 
 /// <summary>An instructor's own steps, names and meanings, and which dances a change of them would change.</summary>
-public sealed class OwnWordsModel(WordBook words, FondCompassContext context, CatchUp catchUp, TypingDesks desks) : PageModel
+public sealed class OwnWordsModel(WordBook words, FondCompassContext context, BackgroundUpdates catchUp, TypingContexts desks) : PageModel
 {
     public WordsRecord Stored { get; private set; } = new();
 

@@ -1,4 +1,5 @@
 using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Databases;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;

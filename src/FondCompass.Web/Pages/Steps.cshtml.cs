@@ -1,12 +1,13 @@
 using FondCompass.Core;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
-using FondCompass.Core.Told;
-using FondCompass.Data;
+using FondCompass.Core.Wording;
+using FondCompass.Data.Dances;
 using FondCompass.Web.Drawing;
+using FondCompass.Web.Drawing.Rulers;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -54,9 +55,9 @@ public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
         if (Open is not null)
         {
             Uses = await shelf.Uses(Open, cancel);
-            Parts = Open.IsOwn ? new StepParts(Analysis.Of("").Dance, lexicon).Of(Open.Name) : [];
+            Parts = Open.IsOwn ? new StepParts(Analysis.Analyse("").Dance, lexicon).Of(Open.Name) : [];
             var wording = string.IsNullOrWhiteSpace(Try) ? $"{Open.Name} R" : Try.Trim();
-            Tried = TriedStep.Of(Letters.Cut(wording, LongestTry), Open, lexicon, Sight);
+            Tried = TriedStep.Try(Letters.Cut(wording, LongestTry), Open, lexicon, Sight);
         }
     }
 
@@ -76,15 +77,15 @@ public sealed record TriedStep(
     string Ends,
     IReadOnlyList<string> Problems)
 {
-    public static TriedStep Of(string wording, NamedStep step, StepLexicon lexicon, FloorSight sight)
+    public static TriedStep Try(string wording, NamedStep step, StepLexicon lexicon, FloorSight sight)
     {
         var isRing = step.Genres.Contains("circle");
         var settings =
             $"{(step.Genres.Count > 0 ? $"genre {step.Genres[0]}\n" : "")}{(isRing ? "layout circle\n" : "")}part "
                 + $"A\n{wording.ReplaceLineEndings(" ")}\n";
         // The foot that leads must be the one that is free.
-        var analysis = Analysis.Of("start weight L\n" + settings, lexicon);
-        var other = Analysis.Of("start weight R\n" + settings, lexicon);
+        var analysis = Analysis.Analyse("start weight L\n" + settings, lexicon);
+        var other = Analysis.Analyse("start weight R\n" + settings, lexicon);
         analysis = analysis.HasErrors && !other.HasErrors ? other : analysis;
         var trace = analysis.Trace.Parts[0];
         var problems = analysis.Findings.Where(f => f.Severity == Core.Findings.Severity.Error).Select(f => f.Message).ToList();
@@ -98,7 +99,7 @@ public sealed record TriedStep(
         return new TriedStep(
             wording,
             RulerDrawing.Draw(trace, Math.Max(widest, 4), RulerPaper.Narrow, 4),
-            FloorDrawing.Of(FloorPicture.OfPart(trace, Facing.Front), sight, isRing),
+            FloorDrawing.Draw(FloorPicture.OfPart(trace, Facing.Front), sight, isRing),
             $"{trace.Part.Counts} {(trace.Part.Counts == 1 ? "count" : "counts")}, ends with weight "
                 + $"{trace.End.Weight.Letter()}{(free == Foot.None ? "" : $", the {free.Word()} free")}, facing {trace.End.Facing}",
             problems);

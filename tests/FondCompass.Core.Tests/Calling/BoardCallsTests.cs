@@ -1,11 +1,12 @@
 using CsCheck;
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Tests.Properties;
 using Xunit;
 
@@ -23,7 +24,7 @@ public class BoardCallsTests
     [MemberData(nameof(All))]
     public void In_every_block_what_is_said_fits_what_is_danced_and_its_rule_is_kept(string name)
     {
-        var dance = new LessonDance(Analysis.Of(Dances.Demo[name]), 112);
+        var dance = new LessonDance(Analysis.Analyse(Dances.Demo[name]), 112);
         var knowledge = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Improver);
         foreach (var (order, school) in Enum.GetValues<TeachingOrder>().SelectMany(o => Enum.GetValues<CueSchool>().Select(s => (o, s))))
         {
@@ -32,7 +33,7 @@ public class BoardCallsTests
                 StepLexicon.Shipped);
             foreach (var block in plan.Blocks)
             {
-                if (BlockRun.Of(dance, block) is not { } run)
+                if (BlockRun.Lay(dance, block) is not { } run)
                 {
                     continue;
                 }
@@ -42,10 +43,10 @@ public class BoardCallsTests
                 foreach (var rate in (double[])[0.6, 1, 1.3])
                 {
                     AssertKept(
-                        BoardTimeline.Of(
+                        BoardTimeline.Build(
                             run,
                             rate,
-                            calls: BoardCalls.Of(block, null, school == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names)),
+                            calls: BoardCalls.For(block, null, school == CueSchool.Fading ? CallerWay.Fading : CallerWay.Names)),
                         block);
                 }
             }
@@ -80,9 +81,9 @@ public class BoardCallsTests
             + string.Join(
                 '\n',
                 rows.SelectMany((r, i) => i % each == 0 ? new[] { r, $"cue {(i % 2 == 0 ? 1 : 5)} lantern number {i}" } : [r]));
-        var trace = Analysis.Of(script).Trace;
+        var trace = Analysis.Analyse(script).Trace;
         var run = RunUnroller.Unroll(trace, Song.Steady(16 + trace.TotalCounts, new Bpm(bpm)), 16);
-        var own = CueSheet.Of(run, new CallSettings(Rate.Full, 2, 1)).Where(c => c.IsOwn).Select(c => c.Words).ToList();
+        var own = CueSheet.Write(run, new CallSettings(Rate.Full, 2, 1)).Where(c => c.IsOwn).Select(c => c.Words).ToList();
         Assert.Equal(trace.Parts[0].Part.Notes.Select(n => n.Text), own);
     }, iter: Trials.Of(100));
 
@@ -91,10 +92,10 @@ public class BoardCallsTests
     public void A_foot_is_said_before_a_name_only_where_nothing_turns_or_goes_the_other_way() =>
         Gen.Select(DanceProperties.LegalRows, Gen.Int[60, 140]).Sample((rows, bpm) =>
     {
-        var trace = Analysis.Of("part A\n" + string.Join('\n', rows)).Trace;
+        var trace = Analysis.Analyse("part A\n" + string.Join('\n', rows)).Trace;
         var run = RunUnroller.Unroll(trace, Song.Steady(16 + trace.TotalCounts, new Bpm(bpm)), 16);
-        var actions = RunTimeline.Of(run);
-        foreach (var cue in CueSheet.Of(run, new CallSettings(Rate.Full, 2, 1) { Way = CallerWay.Feet })
+        var actions = RunTimeline.ActionsOf(run);
+        foreach (var cue in CueSheet.Write(run, new CallSettings(Rate.Full, 2, 1) { Way = CallerWay.Feet })
             .Where(c => c.Words.StartsWith("left ", StringComparison.Ordinal) || c.Words.StartsWith("right ", StringComparison.Ordinal)))
         {
             Assert.DoesNotContain(actions, a => a.SongCount > cue.From - 1 + 1e-6 && a.SongCount < cue.To + 1 - 1e-6 && !a.Turn.IsNone);

@@ -1,5 +1,5 @@
-using FondCompass.Core.Actions;
-using FondCompass.Core.Calling;
+using FondCompass.Core.Actions.Expansion;
+using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Steps;
 using Xunit;
 
@@ -66,10 +66,10 @@ public class CallOrderTests
     public void A_word_that_is_english_too_makes_no_other_language()
     {
         var dance =
-            Analysis.Of(
+            Analysis.Analyse(
                 "part A\n1-4 step R diagonal forward, touch L beside, step L diagonal forward, touch R beside\n5-8 step R diagonal "
                     + "back, touch L beside, step L diagonal back, touch R beside").Dance;
-        Assert.Same(CallTongue.English, CallTongue.Of(dance, StepLexicon.Shipped));
+        Assert.Same(CallTongue.English, CallTongue.For(dance, StepLexicon.Shipped));
     }
 
     [Fact]

@@ -1,5 +1,5 @@
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
@@ -20,12 +20,12 @@ internal sealed record Calls(IReadOnlyList<SheetCue> All, DanceRun Run)
         string version = "",
         StepLexicon? lexicon = null)
     {
-        var analysis = Analysis.Of(script, lexicon).In(version);
+        var analysis = Analysis.Analyse(script, lexicon).In(version);
         var run = RunUnroller.Unroll(
             analysis.Trace,
             Song.Steady(16 + (Math.Max(1, analysis.Trace.TotalCounts) * (analysis.Dance.IsPhrased ? 1 : repeats)), new Bpm(bpm)),
             16);
-        return new Calls(CueSheet.Of(run, new CallSettings(new Rate(rate), lead, 99) { Way = way, Rule = rule }, lexicon), run);
+        return new Calls(CueSheet.Write(run, new CallSettings(new Rate(rate), lead, 99) { Way = way, Rule = rule }, lexicon), run);
     }
 
     /// <summary>All but the beat track, and but what ends the run.</summary>

@@ -12,7 +12,7 @@ public class ClassVersionTests
 
     [Fact]
     public void All_that_a_dance_has_can_be_chosen() =>
-        Assert.Equal(["no turn", "easier", "no arms", "no sounds", "feet only"], ClassVersion.Choices(Analysis.Of(Two).Trace.Actions));
+        Assert.Equal(["no turn", "easier", "no arms", "no sounds", "feet only"], ClassVersion.Choices(Analysis.Analyse(Two).Trace.Actions));
 
     [Theory]
     [InlineData("", "rolling vine|rocking chair|march", 3)]
@@ -23,7 +23,7 @@ public class ClassVersionTests
     [InlineData("island", "rolling vine|rocking chair|march", 3)]
     public void A_version_is_danced_throughout(string version, string steps, int layers)
     {
-        var part = Analysis.Of(Two).In(version).Trace.Parts[0];
+        var part = Analysis.Analyse(Two).In(version).Trace.Parts[0];
         Assert.StartsWith(steps, string.Join('|', part.Actions.Select(a => a.Action.Step).Distinct()), StringComparison.Ordinal);
         Assert.Equal(layers, part.Part.Layers.Count);
         Assert.Equal(layers, part.Actions.SelectMany(a => a.Action.Layers).Concat(part.Part.Layers.Select(l => l.Text)).Distinct().Count());
@@ -32,7 +32,7 @@ public class ClassVersionTests
     [Fact]
     public void What_the_dance_does_not_have_leaves_it_as_it_is()
     {
-        var analysis = Analysis.Of(Two);
+        var analysis = Analysis.Analyse(Two);
         Assert.Same(analysis, analysis.In("island"));
         Assert.Same(analysis, analysis.In(""));
     }
@@ -41,7 +41,7 @@ public class ClassVersionTests
     public void Where_the_halves_of_a_room_differ_is_told_by_count() =>
         Assert.Equal(
             ["A 1, counts 1 to 4: vine R, in place of rolling vine full turn right, R leads"],
-            ClassVersion.Places(Analysis.Of(Two).Trace, "no turn, no arms").Select(p => p.ToString()));
+            ClassVersion.Places(Analysis.Analyse(Two).Trace, "no turn, no arms").Select(p => p.ToString()));
 
     [Fact]
     public void Calls_are_of_the_version_that_is_danced()

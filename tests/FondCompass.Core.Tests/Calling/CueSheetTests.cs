@@ -1,7 +1,8 @@
 using CsCheck;
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Tests.Properties;
@@ -19,8 +20,8 @@ public class CueSheetTests
         double lead = 2,
         int repeats = 2,
         int counts = 128) =>
-        CueSheet.Of(
-            RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(counts, new Bpm(bpm)), 16),
+        CueSheet.Write(
+            RunUnroller.Unroll(Analysis.Analyse(script).Trace, Song.Steady(counts, new Bpm(bpm)), 16),
             new CallSettings(new Rate(rate), lead, repeats));
 
     private static void AssertCanBeSaid(IReadOnlyList<SheetCue> cues, DanceRun run, CallSettings settings)
@@ -53,13 +54,13 @@ public class CueSheetTests
             .Sample(
         (rows, percent, bpm, lead, way) =>
         {
-            var trace = Analysis.Of("part A\n" + string.Join('\n', rows)).Trace;
+            var trace = Analysis.Analyse("part A\n" + string.Join('\n', rows)).Trace;
             var run = RunUnroller.Unroll(
                 trace,
                 new Song([new Passage("verse", 16 + trace.TotalCounts, bpm), new Passage("chorus", 2 * trace.TotalCounts, bpm * 1.1)]),
                 16);
             var settings = new CallSettings(new Rate(percent), lead, 3) { Way = way };
-            AssertCanBeSaid(CueSheet.Of(run, settings), run, settings);
+            AssertCanBeSaid(CueSheet.Write(run, settings), run, settings);
         },
         iter: Trials.Of(200));
 
@@ -71,10 +72,10 @@ public class CueSheetTests
     public void A_side_in_a_call_is_the_way_one_goes_or_turns() => Gen.Select(DanceProperties.LegalRows, Gen.Int[80, 180]).Sample(
         (rows, bpm) =>
         {
-            var trace = Analysis.Of("part A\n" + string.Join('\n', rows)).Trace;
+            var trace = Analysis.Analyse("part A\n" + string.Join('\n', rows)).Trace;
             var run = RunUnroller.Unroll(trace, Song.Steady(16 + (2 * trace.TotalCounts), new Bpm(bpm)), 16);
-            var actions = RunTimeline.Of(run, 2);
-            foreach (var cue in CueSheet.Of(run, new CallSettings(Rate.Full, 2, 2)).Where(c => !c.IsBeat && c.Form != CueForm.Structural))
+            var actions = RunTimeline.ActionsOf(run, 2);
+            foreach (var cue in CueSheet.Write(run, new CallSettings(Rate.Full, 2, 2)).Where(c => !c.IsBeat && c.Form != CueForm.Structural))
             {
                 var side = cue.Words.EndsWith("left", StringComparison.Ordinal) ? -1
                     : cue.Words.EndsWith("right", StringComparison.Ordinal) ? 1
@@ -98,11 +99,11 @@ public class CueSheetTests
     {
         foreach (var script in Dances.Demo.Values)
         {
-            var analysis = Analysis.Of(script);
+            var analysis = Analysis.Analyse(script);
             var trace = analysis.Trace;
             var run = RunUnroller.Unroll(trace, Song.Steady(trace.TotalCounts + 400, analysis.Dance.Header.Tempo ?? new Bpm(112)), 16);
             var settings = new CallSettings(Rate.Full, 2, 99);
-            var cues = CueSheet.Of(run, settings);
+            var cues = CueSheet.Write(run, settings);
             AssertCanBeSaid(cues, run, settings);
             Assert.DoesNotContain(
                 cues,
@@ -154,12 +155,12 @@ public class CueSheetTests
     public void The_last_one_a_tag_a_restart_and_other_music_are_told()
     {
         var trace =
-            Analysis.Of("after 1 T\nrestart 2 after 8\npart A\n1-4 vine R\n5-8 vine L\n1-8 march R\ntag T\n1-4 rocking chair R").Trace;
+            Analysis.Analyse("after 1 T\nrestart 2 after 8\npart A\n1-4 vine R\n5-8 vine L\n1-8 march R\ntag T\n1-4 rocking chair R").Trace;
         var song = new Song([
             new Passage("intro", 16, 100), new Passage("verse", 40, 100), new Passage("chorus", 12, 120),
             new Passage("outro", 8, 90)
         ]);
-        var told = CueSheet.Of(RunUnroller.Unroll(trace, song, 16), new CallSettings(Rate.Full, 2, 99))
+        var told = CueSheet.Write(RunUnroller.Unroll(trace, song, 16), new CallSettings(Rate.Full, 2, 99))
             .Where(c => c.Form == CueForm.Structural)
             .Select(c => c.Words)
             .ToList();

@@ -1,13 +1,14 @@
 using System.Collections;
 using System.Text.RegularExpressions;
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
-using FondCompass.Core.Told;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
@@ -47,18 +48,18 @@ public partial class InternalWordsTests
 
     private static void AssertPlain(string script)
     {
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         var told = new List<string>();
         told.AddRange(analysis.Findings.Select(f => f.Message));
-        told.AddRange(RowReads.Of(analysis.Trace, analysis.Findings).Select(r => r.Text));
+        told.AddRange(RowReadings.Read(analysis.Trace, analysis.Findings).Select(r => r.Text));
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(16 + (3 * Math.Max(8, analysis.Trace.TotalCounts)), new Bpm(112)), 16);
         foreach (var way in Enum.GetValues<CallerWay>())
         {
-            told.AddRange(CueSheet.Of(run, new CallSettings(Rate.Full, 2, 99) { Way = way })
+            told.AddRange(CueSheet.Write(run, new CallSettings(Rate.Full, 2, 99) { Way = way })
                 .SelectMany(c => new[] { c.Words, c.Step, c.Why, c.Best }));
         }
 
-        told.AddRange(Texts(BoardTimeline.Of(analysis, run, 0.8, 3)));
+        told.AddRange(Texts(BoardTimeline.Build(analysis, run, 0.8, 3)));
         var dance = new LessonDance(analysis, 112);
         var knowledge = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner);
         foreach (var order in Enum.GetValues<TeachingOrder>())
@@ -66,10 +67,10 @@ public partial class InternalWordsTests
             var plan = LessonPlanner.Plan(new LessonBrief(60, [dance], new TeachingWay { Order = order }, knowledge), StepLexicon.Shipped);
             told.AddRange(plan.Blocks.SelectMany(b => new[] { b.Title, b.Why }.Concat(b.Say).Concat(b.Watch)));
             told.AddRange(plan.Bites.SelectMany(b => b).Select(b => b.Name));
-            told.AddRange(plan.Blocks.Select(b => BlockRun.Of(dance, b))
+            told.AddRange(plan.Blocks.Select(b => BlockRun.Lay(dance, b))
                 .OfType<BlockRun>()
                 .Take(12)
-                .SelectMany(r => Texts(BoardTimeline.Of(r, 1))));
+                .SelectMany(r => Texts(BoardTimeline.Build(r, 1))));
         }
 
         // Where a row's own words say "body" they are the instructor's.

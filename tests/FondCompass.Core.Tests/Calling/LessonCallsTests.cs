@@ -1,11 +1,13 @@
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Plans;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
@@ -19,14 +21,14 @@ public class LessonCallsTests
             StepLexicon.Shipped);
 
     private static List<string> Said(Analysis analysis, LessonBlock block, CallerWay way) =>
-        [.. BoardTimeline.Of(BlockRun.Of(new LessonDance(analysis, 112), block)!, 1, calls: BoardCalls.Of(block, null, way)).Says
+        [.. BoardTimeline.Build(BlockRun.Lay(new LessonDance(analysis, 112), block)!, 1, calls: BoardCalls.For(block, null, way)).Says
             .Select(s => s.Words)];
 
     [Fact]
     public void A_name_fades_from_block_to_block_in_its_place_and_turns_stay()
     {
         var analysis =
-            Analysis.Of(
+            Analysis.Analyse(
                 "part A\n1-4 jazz box R\n5-8 rocking chair R\n1-4 jazz box R\n5-8 coaster R, pivot 1/2 left\n1-8 rocking chair R, march "
                     + "R x4\n1-8 march R x8");
         var blocks = Plan(analysis, new TeachingWay { Cues = CueSchool.Fading }).Blocks
@@ -55,7 +57,7 @@ public class LessonCallsTests
     [Fact]
     public void Worth_goes_on_where_the_lesson_has_come_to()
     {
-        var analysis = Analysis.Of("part A\n1-4 march R x4\n5-8 jazz box R");
+        var analysis = Analysis.Analyse("part A\n1-4 march R x4\n5-8 jazz box R");
         var phrase = Phrase(analysis, 1, "jazz box");
         double[] worth = [.. Enumerable.Range(0, 5)
             .Select(i => new PhraseWorth(
@@ -75,7 +77,7 @@ public class LessonCallsTests
     [InlineData(CountStyle.Fours, "count 4: after this touch")]
     public void Cautions_speak_of_the_counts_that_the_lesson_is_counted_in(CountStyle? counting, string words)
     {
-        var plan = Plan(Analysis.Of(Dances.Demo["bell-buoy-ring"]), new TeachingWay { Counting = counting });
+        var plan = Plan(Analysis.Analyse(Dances.Demo["bell-buoy-ring"]), new TeachingWay { Counting = counting });
         Assert.Contains(plan.Blocks.SelectMany(b => b.Watch), w => w.Contains(words, StringComparison.Ordinal));
         Assert.DoesNotContain(
             plan.Blocks.SelectMany(b => b.Watch),

@@ -1,5 +1,6 @@
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
@@ -12,7 +13,7 @@ public class PhraseWorthTests
 {
     private static List<PhraseTelling> Tellings(string rows, int repeats, CallerWay way = CallerWay.Names)
     {
-        var trace = Analysis.Of($"part A\n{rows}").Trace;
+        var trace = Analysis.Analyse($"part A\n{rows}").Trace;
         var run = RunUnroller.Unroll(trace, Song.Steady(trace.TotalCounts * repeats, new Bpm(100)), 0);
         var cutter = new PhraseCutter(trace.Dance.Header, StepLexicon.Shipped, CallTongue.English);
         var worth = new PhraseWorth(new CallSettings(Rate.Full, 2, repeats) { Way = way }, loops: true);

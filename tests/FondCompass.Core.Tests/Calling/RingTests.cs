@@ -1,10 +1,10 @@
-using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
-using FondCompass.Core.Told;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Wording;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
@@ -38,10 +38,10 @@ public class RingTests
     [InlineData(45, "half in, against the sun")]
     public void A_ring_faces_the_ring_and_no_clock(int degrees, string words)
     {
-        var (ring, rows) = (Analysis.Of("layout circle\npart A\n1-8 hold").Dance.Header, Analysis.Of("part A\n1-8 hold").Dance.Header);
+        var (ring, rows) = (Analysis.Analyse("layout circle\npart A\n1-8 hold").Dance.Header, Analysis.Analyse("part A\n1-8 hold").Dance.Header);
         var facing = new Facing(degrees / 45);
-        Assert.Equal(words, FacingWords.Of(ring, facing));
-        Assert.Equal($"{facing}", FacingWords.Of(rows, facing));
+        Assert.Equal(words, FacingWords.Say(ring, facing));
+        Assert.Equal($"{facing}", FacingWords.Say(rows, facing));
     }
 
     [Theory]
@@ -55,10 +55,10 @@ public class RingTests
     public void No_clock_stands_on_the_board_of_a_ring()
     {
         var analysis =
-            Analysis.Of(
+            Analysis.Analyse(
                 "genre circle\nlayout circle\npart A\n1-4 step R in, step L in, step R in, touch L\n5-8 step L out, step R out, step L "
                     + "out, touch R");
-        var board = BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(24, new Bpm(100)), 0), 1, 3);
+        var board = BoardTimeline.Build(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(24, new Bpm(100)), 0), 1, 3);
         Assert.True(board.IsRing);
         Assert.DoesNotContain(
             board.Steps.Select(s => s.Facing).Concat(board.Events.Select(e => e.Words)).Concat(board.Clicks.Select(c => c.Wall)),
@@ -69,7 +69,7 @@ public class RingTests
     [Fact]
     public void A_pool_calls_its_own_moves_with_their_levels_and_layers_as_long_as_they_are()
     {
-        var (pool, leftOut) = LiveMoves.OfPool(Analysis.Of(Pool), 100, StepLexicon.Shipped);
+        var (pool, leftOut) = LiveMoves.OfPool(Analysis.Analyse(Pool), 100, StepLexicon.Shipped);
         Assert.Equal(["buoy", "gull", "long way"], pool.Moves.Select(m => m.Name).Order());
         Assert.Equal(["odd"], leftOut);
         var buoy = pool.Moves.Single(m => m.Name == "buoy");
@@ -81,7 +81,7 @@ public class RingTests
     [Fact]
     public void Only_what_the_feet_allow_is_offered()
     {
-        var pool = LiveMoves.OfPool(Analysis.Of(Pool), 100, StepLexicon.Shipped).Moves;
+        var pool = LiveMoves.OfPool(Analysis.Analyse(Pool), 100, StepLexicon.Shipped).Moves;
         foreach (var weight in (Weight[])[Weight.Left, Weight.Right])
         {
             foreach (var move in pool.Offered(weight))

@@ -1,6 +1,7 @@
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Told;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
@@ -13,7 +14,7 @@ public class StepPartsTests
             + "capstan L\n5-8 hold";
 
     private static IReadOnlyList<StepPart> PartsOf(string script, string step) =>
-        new StepParts(Analysis.Of(script).Dance, StepLexicon.Shipped).Of(step);
+        new StepParts(Analysis.Analyse(script).Dance, StepLexicon.Shipped).Of(step);
 
     private static string Line(IEnumerable<StepPart> parts) => string.Join(" · ", parts.Select(p => (p.Counts + " " + p.Words).Trim()));
 
@@ -44,7 +45,7 @@ public class StepPartsTests
         var plan = LessonPlanner.Plan(
             new LessonBrief(
                 40,
-                [new LessonDance(Analysis.Of(Capstan), 112)],
+                [new LessonDance(Analysis.Analyse(Capstan), 112)],
                 new TeachingWay(),
                 new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner)),
             StepLexicon.Shipped);
@@ -61,7 +62,7 @@ public class StepPartsTests
         static string Danced(string script) =>
             string.Join(
                 '|',
-                Analysis.Of(script).Trace.Parts[0].Actions
+                Analysis.Analyse(script).Trace.Parts[0].Actions
                     .Where(a => a.Action.Row < 5 && a.Verb.Name != "hold")
                     .Select(a => $"{a.At} {a.Verb.Name} {a.Foot}"));
         Assert.Equal(

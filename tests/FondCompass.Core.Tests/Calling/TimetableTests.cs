@@ -35,7 +35,7 @@ public class TimetableTests
     [Fact]
     public void Nothing_overlaps_everything_due_is_said_and_nothing_is_late_without_need() => Items.Sample(items =>
     {
-        var said = Timetable.Of(items);
+        var said = Timetable.Fill(items);
         Assert.Equal(said.OrderBy(s => s.At), said);
         foreach (var (before, after) in said.Zip(said.Skip(1)))
         {
@@ -55,7 +55,7 @@ public class TimetableTests
     [Fact]
     public void It_is_worth_what_the_best_of_all_timetables_is_worth() => Items.Sample(items =>
     {
-        var said = Timetable.Of(items);
+        var said = Timetable.Fill(items);
         var (late, worth) = BestOf(items);
         Assert.Equal(late, said.Sum(s => s.Late), 5);
         Assert.Equal(worth, said.Sum(s => s.Option.Worth), 5);
@@ -66,12 +66,12 @@ public class TimetableTests
     {
         CallItem Item(double deadline, double takes, double begins) =>
             new([CallOption.Silence, new CallOption("x", CueForm.Name, 9, takes, deadline - 4)], deadline, begins, Must: false);
-        Assert.Equal(8, Timetable.Of([Item(10, 1, 8)])[0].At);
+        Assert.Equal(8, Timetable.Fill([Item(10, 1, 8)])[0].At);
 
         // What is long begins earlier, what is behind another call later; what comes behind pushes it forward.
-        Assert.Equal(7, Timetable.Of([Item(10, 3, 8)])[0].At);
-        Assert.Equal([8, 9.5], Timetable.Of([Item(10, 1.5, 8), Item(11, 1, 9)]).Select(s => s.At));
-        Assert.Equal([7.5, 8.5], Timetable.Of([Item(10, 1, 8), Item(10, 1.5, 8)]).Select(s => s.At));
+        Assert.Equal(7, Timetable.Fill([Item(10, 3, 8)])[0].At);
+        Assert.Equal([8, 9.5], Timetable.Fill([Item(10, 1.5, 8), Item(11, 1, 9)]).Select(s => s.At));
+        Assert.Equal([7.5, 8.5], Timetable.Fill([Item(10, 1, 8), Item(10, 1.5, 8)]).Select(s => s.At));
     }
 
     [Fact]
@@ -79,11 +79,11 @@ public class TimetableTests
     {
         var phrase = new CallItem([CallOption.Silence, new CallOption("step", CueForm.Name, 5, 1, 0)], 9, 7, Must: false);
         var change = new CallItem([new CallOption("chorus", CueForm.Structural, 5, 1, 4)], 12, 8, Must: true, AheadFrom: 4);
-        Assert.Equal(["step", "chorus"], Timetable.Of([phrase, change]).Select(s => s.Option.Words));
+        Assert.Equal(["step", "chorus"], Timetable.Fill([phrase, change]).Select(s => s.Option.Words));
 
         // Where there is no time behind, it is told before.
         var full = new CallItem([CallOption.Silence, new CallOption("long", CueForm.Name, 50, 4, 8)], 12, 8, Must: false);
-        Assert.Equal(["chorus", "long"], Timetable.Of([full, change]).Select(s => s.Option.Words));
+        Assert.Equal(["chorus", "long"], Timetable.Fill([full, change]).Select(s => s.Option.Words));
     }
 
     /// <summary>Every choice of words in every order that is allowed, each begun as soon as it can be.</summary>

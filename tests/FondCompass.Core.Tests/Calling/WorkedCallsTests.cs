@@ -1,9 +1,10 @@
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Calling;
@@ -88,7 +89,7 @@ public class WorkedCallsTests
     [Fact]
     public void A_layer_under_a_line_lies_on_every_pass_of_it_and_one_under_the_part_on_all()
     {
-        var part = Analysis.Of("part A\n+ arms loose\nline out x2\n+ hips sway\n1-8 march R x8\n1-8 march R x8").Trace.Parts[0];
+        var part = Analysis.Analyse("part A\n+ arms loose\nline out x2\n+ hips sway\n1-8 march R x8\n1-8 march R x8").Trace.Parts[0];
         Assert.Equal([(1, 8.0), (2, 8.0)], part.Part.Layers.Where(l => l.Text == "hips sway").Select(l => (l.Line, l.Length.InCounts)));
         Assert.Equal([1, 2, 3], part.Part.Layers.Where(l => l.Text == "arms loose").Select(l => l.Line));
         Assert.All(part.Actions, a => Assert.Contains("arms loose", a.Action.Layers));
@@ -100,7 +101,7 @@ public class WorkedCallsTests
     [InlineData("1-8 2 slow hip rolls", "slow hip rolls", 2)]
     public void How_often_is_a_number_and_no_word(string row, string words, int times)
     {
-        var actions = Analysis.Of($"part A\n{row}").Trace.Parts[0].Actions;
+        var actions = Analysis.Analyse($"part A\n{row}").Trace.Parts[0].Actions;
         Assert.Equal(times, actions.Count);
         Assert.All(actions, a => Assert.Contains(words.Split(' ')[^1], a.Action.Words, StringComparison.Ordinal));
         Assert.DoesNotContain(actions, a => a.Action.Words.Any(char.IsDigit) || a.Action.Words.Contains(':', StringComparison.Ordinal));
@@ -117,13 +118,13 @@ public class WorkedCallsTests
     [InlineData("counting rhythm\npart A\nline out\ncounting up\n1-8 hold", "1, 2, 3, 4, 5, 6, 7, 8")]
     public void A_dance_a_part_and_a_line_are_counted_in_their_own_way(string script, string words)
     {
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(24, new Bpm(100)), 16);
-        var beat = CueSheet.Of(run, new CallSettings(Rate.Full, 2, 1) { Rule = CallRule.CountsOnly });
+        var beat = CueSheet.Write(run, new CallSettings(Rate.Full, 2, 1) { Rule = CallRule.CountsOnly });
         Assert.Equal(words, string.Join(", ", beat.Where(c => c.From >= 16).Select(c => c.Words)));
         Assert.Equal(
             words.Split(", "),
-            BoardTimeline.Of(analysis, run, 1, 1).Clicks
+            BoardTimeline.Build(analysis, run, 1, 1).Clicks
                 .Where(c => !c.IsCountIn && !c.IsHalf && !(words[0] == 's' && char.IsDigit(c.Label[0])))
                 .Select(c => c.Label));
     }
@@ -133,12 +134,12 @@ public class WorkedCallsTests
     [InlineData(CountStyle.Fours, "count 8 of 8 counts", "count 4 of 8 counts")]
     [InlineData(CountStyle.Up, "count 8", "count 8")]
     public void Words_about_counts_speak_of_those_that_the_class_hears(CountStyle style, string words, string heard) =>
-        Assert.Equal(heard, Counted.InWords(words, style, 8));
+        Assert.Equal(heard, SpokenCounts.InWords(words, style, 8));
 
     [Fact]
     public void The_way_of_counting_of_a_line_is_its_own_and_goes_with_every_pass()
     {
-        var lines = Analysis.Of("part A\nline out x2\ncounting down\n1-8 march R x8\nline home\n1-8 march R x8").Trace.Parts[0].Part.Lines;
+        var lines = Analysis.Analyse("part A\nline out x2\ncounting down\n1-8 march R x8\nline home\n1-8 march R x8").Trace.Parts[0].Part.Lines;
         Assert.Equal([CountStyle.Down, CountStyle.Down, null], lines.Select(l => l.Counting));
         Assert.Equal(["out", "out", "home"], lines.Select(l => l.Name));
     }
@@ -147,7 +148,7 @@ public class WorkedCallsTests
     public void What_a_called_part_is_laid_with_and_counted_by_stays_with_it()
     {
         var part =
-            Analysis.Of("part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts[^1].Part;
+            Analysis.Analyse("part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts[^1].Part;
         Assert.Equal([CountStyle.Down, null], part.Lines.Select(l => l.Counting));
         Assert.Equal([1], part.Layers.Select(l => l.Line));
     }

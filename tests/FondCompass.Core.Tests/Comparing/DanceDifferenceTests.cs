@@ -9,7 +9,7 @@ public class DanceDifferenceTests
     private const string Plain = "title A\npart A\n1-4 vine R\n5-8 vine L\n1-4 jazz box R\n5 step R side, turn 1/4 left\n6 touch L";
 
     private static DanceDifference Between(string before, string after) =>
-        DanceDifference.Between(Analysis.Of(before).Trace, Analysis.Of(after).Trace);
+        DanceDifference.Between(Analysis.Analyse(before).Trace, Analysis.Analyse(after).Trace);
 
     [Theory]
     [InlineData("1-4 vine R", "1 - 4   Grapevine right   # out")]
@@ -45,8 +45,8 @@ public class DanceDifferenceTests
     [Fact]
     public void A_line_is_told_by_its_name_and_a_new_name_changes_nothing_that_is_danced()
     {
-        var named = Analysis.Of("part A\nline the pier\n1-4 vine R\n5-8 vine L").Trace;
-        Assert.Equal("the pier (A 1), 1 2 3 4", StepRows.Of(named)[0].Where);
+        var named = Analysis.Analyse("part A\nline the pier\n1-4 vine R\n5-8 vine L").Trace;
+        Assert.Equal("the pier (A 1), 1 2 3 4", StepRows.Read(named)[0].Where);
         Assert.True(Between("part A\nline the pier\n1-4 vine R\n5-8 vine L", "part A\nline the quay\n1-4 vine R\n5-8 vine L").IsSame);
     }
 }

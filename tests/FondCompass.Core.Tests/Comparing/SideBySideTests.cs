@@ -10,9 +10,9 @@ public sealed class SideBySideTests
 {
     private const string Harbour = "part A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-6 pivot 1/2 left\n7-8 pivot 1/4 left\n";
 
-    private static SideBySide Beside(string left, string right) => SideBySide.Of(Analysis.Of(left).Trace, Analysis.Of(right).Trace);
+    private static SideBySide Beside(string left, string right) => SideBySide.Lay(Analysis.Analyse(left).Trace, Analysis.Analyse(right).Trace);
 
-    private static RoomHalves Halves(string left, string right) => RoomHalves.Of(Analysis.Of(left).Trace, Analysis.Of(right).Trace);
+    private static RoomHalves Halves(string left, string right) => RoomHalves.Judge(Analysis.Analyse(left).Trace, Analysis.Analyse(right).Trace);
 
     [Fact]
     public void They_part_and_meet_again()
@@ -83,7 +83,7 @@ public sealed class SideBySideTests
     [Fact]
     public void Any_dance_can_be_danced_beside_itself() => DanceProperties.LegalRows.Sample(rows =>
     {
-        var trace = Analysis.Of("part A\n" + string.Join('\n', rows)).Trace;
-        return SideBySide.Of(trace, trace).IsSame && RoomHalves.Of(trace, trace) is { CanDanceAtOnce: true, Notes.Count: 0 };
+        var trace = Analysis.Analyse("part A\n" + string.Join('\n', rows)).Trace;
+        return SideBySide.Lay(trace, trace).IsSame && RoomHalves.Judge(trace, trace) is { CanDanceAtOnce: true, Notes.Count: 0 };
     });
 }

@@ -1,6 +1,6 @@
-using FondCompass.Core.Composing;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Editing;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Examples;
@@ -12,7 +12,7 @@ public class GenreDances
 
     private static void Check(string script, Says says)
     {
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         var errors = analysis.Findings.Where(f => f.Severity == Severity.Error)
             .Select(f => $"{f.Code} {f.Place.Part} {f.Place.Line} {f.Place.Count}")
             .ToArray();
@@ -22,7 +22,7 @@ public class GenreDances
         Assert.Equal(says.Facing, analysis.Trace.EndFacing.ToString());
         Assert.Equal(says.Net, analysis.Trace.NetTurn.Value);
         Assert.Equal(says.Mirrors, analysis.Trace.Mirrors);
-        Assert.Equal(Dances.Danced(script), Dances.Danced(CanonicalForm.Of(script)));
+        Assert.Equal(Dances.Danced(script), Dances.Danced(CanonicalForm.Write(script)));
     }
 
     [Fact]
@@ -268,7 +268,7 @@ public class GenreDances
     [Fact]
     public void Traps_are_hints_and_no_more()
     {
-        var analysis = Analysis.Of("part A\n1 touch R side\n2 touch R beside\n3 step R side\n4 touch L beside\n5 step L forward");
+        var analysis = Analysis.Analyse("part A\n1 touch R side\n2 touch R beside\n3 step R side\n4 touch L beside\n5 step L forward");
         Assert.All(
             analysis.Findings.Where(f => f.Code.StartsWith("TRAP", StringComparison.Ordinal)),
             f => Assert.Equal(Severity.Info, f.Severity));

@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
-using FondCompass.Core.Told;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Wording;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Examples;
@@ -8,7 +8,7 @@ namespace FondCompass.Core.Tests.Examples;
 public class StepWordingTests
 {
     private static IReadOnlyList<StepWording> Of(string row, string head = "") =>
-        [.. Analysis.Of($"{head}\npart A\n{row}").Trace.Parts[0].Actions.GroupBy(a => a.Action.Call).Select(g => StepWording.Of([.. g]))];
+        [.. Analysis.Analyse($"{head}\npart A\n{row}").Trace.Parts[0].Actions.GroupBy(a => a.Action.Call).Select(g => StepWording.Word([.. g]))];
 
     [Theory]
     [InlineData("1-4 vine R", "vine", "R", "vine R")]
@@ -48,7 +48,7 @@ public class StepWordingTests
     [InlineData("Left hand on the hip, R elbow", "Right hand on the hip, L elbow")]
     [InlineData("arms up", "arms up")]
     [InlineData("links Arm hoch", "links Arm hoch (other side)")]
-    public void On_the_other_side_words_of_the_arms_change_sides(string words, string other) => Assert.Equal(other, Sides.Mirrored(words));
+    public void On_the_other_side_words_of_the_arms_change_sides(string words, string other) => Assert.Equal(other, SideWords.Mirrored(words));
 
     [Theory]
     [InlineData("right arm up", LayerKind.Arms)]
@@ -60,7 +60,7 @@ public class StepWordingTests
     [InlineData("hands clap", LayerKind.Arms)]
     [InlineData("body roll", LayerKind.Body)]
     [InlineData("lantern high", LayerKind.Body)]
-    public void A_layer_is_told_by_what_is_moved_or_heard(string words, LayerKind kind) => Assert.Equal(kind, WordedLayer.Of(words).Kind);
+    public void A_layer_is_told_by_what_is_moved_or_heard(string words, LayerKind kind) => Assert.Equal(kind, WordedLayer.Read(words).Kind);
 
     [Theory]
     [InlineData("order V", "V")]
@@ -70,16 +70,16 @@ public class StepWordingTests
     [InlineData("order V[5-12]", "V, counts 5 to 12")]
     public void A_part_is_called_by_how_much_of_it_is_danced(string order, string called)
     {
-        var analysis = Analysis.Of($"part V\n1-8 march x8\n1-8 march x8\n{order}");
-        Assert.Equal(called, PartWording.Of(analysis.Trace.Calls[0].Stretch));
+        var analysis = Analysis.Analyse($"part V\n1-8 march x8\n1-8 march x8\n{order}");
+        Assert.Equal(called, PartWording.Name(analysis.Trace.Calls[0].Stretch));
     }
 
     [Fact]
     public void A_line_goes_by_its_name()
     {
-        var part = Analysis.Of("part V\nline out and back\n1-8 march x8\n1-8 walk R, L, R, L, R, L, R, L").Trace.Parts[0].Part;
-        Assert.Equal(["out and back", "2"], part.Lines.Select(PartWording.Of));
-        Assert.Equal(["V: out and back", "V 2"], part.Lines.Select(l => PartWording.Of(part, l, several: true)));
+        var part = Analysis.Analyse("part V\nline out and back\n1-8 march x8\n1-8 walk R, L, R, L, R, L, R, L").Trace.Parts[0].Part;
+        Assert.Equal(["out and back", "2"], part.Lines.Select(PartWording.Name));
+        Assert.Equal(["V: out and back", "V 2"], part.Lines.Select(l => PartWording.Name(part, l, several: true)));
         Assert.Equal(Foot.None, Of("1-4 hold")[0].Lead);
     }
 }

@@ -151,18 +151,18 @@ public class FindingExamples
     public void It_is_told_at_its_row_and_gone_when_mended(string code)
     {
         var example = Examples.Single(e => e.Code == code);
-        var told = Analysis.Of(example.With).Findings.Where(f => f.Code == code).ToList();
+        var told = Analysis.Analyse(example.With).Findings.Where(f => f.Code == code).ToList();
         Assert.True(
             told.Exists(f => (f.Place.Row ?? 0) == example.Row && f.Message.Contains(example.Says, StringComparison.Ordinal)),
-            string.Join('\n', Analysis.Of(example.With).Findings));
-        Assert.DoesNotContain(Analysis.Of(example.Without).Findings, f => f.Code == code);
+            string.Join('\n', Analysis.Analyse(example.With).Findings));
+        Assert.DoesNotContain(Analysis.Analyse(example.Without).Findings, f => f.Code == code);
     }
 
     [Theory]
     [MemberData(nameof(Codes))]
     public void It_says_what_and_where_in_a_sentence(string code)
     {
-        var found = Analysis.Of(Examples.Single(e => e.Code == code).With);
+        var found = Analysis.Analyse(Examples.Single(e => e.Code == code).With);
         foreach (var finding in found.Findings)
         {
             Assert.EndsWith(".", finding.Message);

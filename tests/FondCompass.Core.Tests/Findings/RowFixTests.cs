@@ -6,7 +6,7 @@ namespace FondCompass.Core.Tests.Findings;
 public class RowFixTests
 {
     private static string? Fixed(string script, string code) =>
-        Analysis.Of(script).WithTriedFixes().Findings.First(f => f.Code == code).Fix?.NewText;
+        Analysis.Analyse(script).WithTriedFixes().Findings.First(f => f.Code == code).Fix?.NewText;
 
     [Theory]
     [InlineData("part A\n1 step R\n2 touch R side, then step L # R before L", "2 touch L side, then step L # R before L")]
@@ -34,7 +34,7 @@ public class RowFixTests
     [Fact]
     public void A_wider_change_is_tried_only_where_the_words_alone_mend_nothing()
     {
-        var finding = Analysis.Of("part A\n1-4 step R, touch R, hold, step L").Findings.First(f => f.Code == "FOOT01");
+        var finding = Analysis.Analyse("part A\n1-4 step R, touch R, hold, step L").Findings.First(f => f.Code == "FOOT01");
         Assert.NotNull(finding.Fix!.Otherwise);
         Assert.Equal("1-4 step R, touch L, hold, step L", Fixed("part A\n1-4 step R, touch R, hold, step L", "FOOT01"));
     }
@@ -48,7 +48,7 @@ public class RowFixTests
     [Fact]
     public void The_finding_points_at_its_words()
     {
-        var finding = Analysis.Of("part A\n1 step R\n2-3 step L, touch L side # mind").Findings.Single(f => f.Code == "FOOT01");
+        var finding = Analysis.Analyse("part A\n1 step R\n2-3 step L, touch L side # mind").Findings.Single(f => f.Code == "FOOT01");
         Assert.Equal("touch L side", finding.Place.Words!.Value.In("2-3 step L, touch L side # mind"));
     }
 }

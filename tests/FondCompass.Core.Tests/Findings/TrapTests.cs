@@ -6,7 +6,7 @@ namespace FondCompass.Core.Tests.Findings;
 public class TrapTests
 {
     private static string[] Traps(string script) =>
-        [.. Analysis.Of(script).Findings.Where(f => f.Code.StartsWith("TRAP", StringComparison.Ordinal)).Select(f => $"{f.Code} {f.Place.Row}")];
+        [.. Analysis.Analyse(script).Findings.Where(f => f.Code.StartsWith("TRAP", StringComparison.Ordinal)).Select(f => $"{f.Code} {f.Place.Row}")];
 
     [Theory]
     [InlineData("part A\n1-4 vine R\n5-8 vine L")]

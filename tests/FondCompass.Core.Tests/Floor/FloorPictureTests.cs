@@ -1,6 +1,6 @@
 using CsCheck;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Tests.Properties;
 using FondCompass.Core.Tracing;
 using Xunit;
@@ -11,7 +11,7 @@ namespace FondCompass.Core.Tests.Floor;
 public sealed class FloorPictureTests
 {
     private static FloorPicture Part(string rows, string wall = "12") =>
-        FloorPicture.OfPart(Analysis.Of("part A\n" + rows).Trace.Parts[0], Facing.TryParse(wall, out var facing) ? facing : default);
+        FloorPicture.OfPart(Analysis.Analyse("part A\n" + rows).Trace.Parts[0], Facing.TryParse(wall, out var facing) ? facing : default);
 
     private static void Near(double x, double y, FloorPoint point) =>
         Assert.Equal((Math.Round(x, 3) + 0.0, Math.Round(y, 3) + 0.0), (Math.Round(point.X, 3) + 0.0, Math.Round(point.Y, 3) + 0.0));
@@ -49,15 +49,15 @@ public sealed class FloorPictureTests
     [Fact]
     public void Drift_cancels_over_as_many_repeats_as_there_are_walls_and_adds_up_when_there_is_one()
     {
-        Near(0, 0, FloorPicture.OfWhole(Analysis.Of("part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside").Trace).Drift);
-        var once = Analysis.Of("part A\n1 step R forward\n2 close L\n3-4 hold").Trace;
+        Near(0, 0, FloorPicture.OfWhole(Analysis.Analyse("part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside").Trace).Drift);
+        var once = Analysis.Analyse("part A\n1 step R forward\n2 close L\n3-4 hold").Trace;
         Near(0, 0.45, FloorPicture.OfWhole(once).Drift);
     }
 
     [Fact]
     public void A_line_begins_where_the_one_before_it_ends()
     {
-        var part = Analysis.Of("part A\n1-4 vine R\n5-8 vine L with 1/4 left\n1-4 vine R\n5-8 rocking chair L").Trace.Parts[0];
+        var part = Analysis.Analyse("part A\n1-4 vine R\n5-8 vine L with 1/4 left\n1-4 vine R\n5-8 rocking chair L").Trace.Parts[0];
         var lines = new[] { FloorPicture.OfLine(part, 1), FloorPicture.OfLine(part, 2) };
         var whole = FloorPicture.OfPart(part, Facing.Front);
         Near(whole.Drift.X, whole.Drift.Y, lines[0].Drift + lines[1].Drift);
@@ -68,7 +68,7 @@ public sealed class FloorPictureTests
     [Fact]
     public void A_mirrored_repeat_goes_to_the_other_side()
     {
-        var picture = FloorPicture.OfWhole(Analysis.Of("mirrors\npart A\n1 step R side\n2 close L\n3 step R side\n4 hold").Trace);
+        var picture = FloorPicture.OfWhole(Analysis.Analyse("mirrors\npart A\n1 step R side\n2 close L\n3 step R side\n4 hold").Trace);
         Near(0, 0, picture.Drift);
         Assert.Equal(
             [Foot.Right, Foot.Left, Foot.Right, Foot.None, Foot.Left, Foot.Right, Foot.Left, Foot.None],
@@ -79,7 +79,7 @@ public sealed class FloorPictureTests
     public void A_ring_grows_shrinks_and_goes_round()
     {
         var ring = FloorPicture.OfPart(
-            Analysis.Of("layout circle\npart A\n1 step R in\n2 close L\n3 step R with the sun\n4 close L").Trace.Parts[0],
+            Analysis.Analyse("layout circle\npart A\n1 step R in\n2 close L\n3 step R with the sun\n4 close L").Trace.Parts[0],
             Facing.Front).Ring;
         Assert.Equal((0.45, 0.45, true), (Math.Round(ring.In, 2), Math.Round(ring.WithSun, 2), ring.FacesMiddle));
     }
@@ -87,7 +87,7 @@ public sealed class FloorPictureTests
     [Fact]
     public void Every_part_of_any_dance_turns_with_its_wall() => DanceProperties.LegalRows.Sample(rows =>
     {
-        var part = Analysis.Of("part A\n" + string.Join('\n', rows)).Trace.Parts[0];
+        var part = Analysis.Analyse("part A\n" + string.Join('\n', rows)).Trace.Parts[0];
         var front = FloorPicture.OfPart(part, Facing.Front);
         var turned = FloorPicture.OfPart(part, new Facing(2));
         var expected = front.Drift.Turned(2);

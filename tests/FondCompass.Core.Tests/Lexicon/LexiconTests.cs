@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using Xunit;
 
@@ -38,8 +38,8 @@ public class LexiconTests
         {
             var counts = text[..text.IndexOf(':')];
             var script = $"start weight {{0}}\npart A\n{counts} {name} {{1}}";
-            var right = Analysis.Of(string.Format(script, "L", "R"));
-            var left = Analysis.Of(string.Format(script, "R", "L"));
+            var right = Analysis.Analyse(string.Format(script, "L", "R"));
+            var left = Analysis.Analyse(string.Format(script, "R", "L"));
             Assert.DoesNotContain(right.Findings, f => f.Severity == Severity.Error || f.Code is "COUNT01" or "TURN02");
             Assert.Equal(right.Trace.EndWeight.Other(), left.Trace.EndWeight);
             Assert.Equal(-right.Trace.NetTurn, left.Trace.NetTurn);
@@ -57,8 +57,8 @@ public class LexiconTests
     [InlineData("1 kick R forward", "1 мах правою вперед")]
     public void A_script_in_another_language_reads_as_well(string english, string other)
     {
-        var one = Analysis.Of("part A\n" + english);
-        var two = Analysis.Of("part A\n" + other);
+        var one = Analysis.Analyse("part A\n" + english);
+        var two = Analysis.Analyse("part A\n" + other);
         Assert.DoesNotContain(two.Findings, f => f.Severity == Severity.Error);
         Assert.Equal(
             one.Trace.Parts[0].Actions.Select(a => (a.Foot, a.Direction, a.After)),
@@ -70,7 +70,7 @@ public class LexiconTests
     [InlineData("line 6", "1-3 basic R", "waltz basic")]
     public void A_name_means_what_its_genre_means(string header, string row, string step)
     {
-        var analysis = Analysis.Of($"{header}\npart A\n{row}");
+        var analysis = Analysis.Analyse($"{header}\npart A\n{row}");
         Assert.Equal(step, analysis.Trace.Parts[0].Actions[0].Action.Step);
         Assert.DoesNotContain(analysis.Findings, f => f.Severity == Severity.Error);
     }

@@ -1,4 +1,4 @@
-using FondCompass.Core.Actions;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Steps;
 using Xunit;
@@ -18,7 +18,7 @@ public sealed class OwnLexiconTests
         var own = Over(string.Join(
             '\n',
             Enumerable.Range(0, 1_000).Select(i => $"step {Name(i)} = step R side, step L beside, step R side, touch L beside")));
-        var trace = Analysis.Of("part A\n1-4 vine R\n5-8 vine L", own.Lexicon).Trace;
+        var trace = Analysis.Analyse("part A\n1-4 vine R\n5-8 vine L", own.Lexicon).Trace;
         var known = new HashSet<string> { Name(0), Name(999) };
 
         var swaps = Core.Swaps.SwapSearch.Find(
@@ -59,17 +59,17 @@ public sealed class OwnLexiconTests
     public void Definitions_may_be_of_so_many_actions(int steps, int? row)
     {
         string Name(int i) => $"{(char)('a' + i)}{(char)('a' + i)} pier";
-        var analysis = Analysis.Of(string.Concat(Enumerable.Range(0, steps).Select(i => $"step {Name(i)} = march R x480\n"))
+        var analysis = Analysis.Analyse(string.Concat(Enumerable.Range(0, steps).Select(i => $"step {Name(i)} = march R x480\n"))
             + "part A\n1-8 vine R");
 
         Assert.Equal(row, analysis.Findings.FirstOrDefault(f => f.Code == "TEXT09")?.Place.Row);
     }
 
     private static IEnumerable<string> Steps(string own, string rows) =>
-        Analysis.Of("part A\n" + rows, Over(own).Lexicon).Trace.Parts[0].Actions.Where(a => a.Action.StartsCall).Select(a => a.Action.Step);
+        Analysis.Analyse("part A\n" + rows, Over(own).Lexicon).Trace.Parts[0].Actions.Where(a => a.Action.StartsCall).Select(a => a.Action.Step);
 
     private static IEnumerable<string> Danced(string own, string rows) =>
-        Analysis.Of("part A\n" + rows, Over(own).Lexicon).Trace.Parts[0].Actions.Select(a => $"{a.Action.Verb.Name} {a.Foot}");
+        Analysis.Analyse("part A\n" + rows, Over(own).Lexicon).Trace.Parts[0].Actions.Select(a => $"{a.Action.Verb.Name} {a.Foot}");
 
     [Theory]
     [InlineData("alias harbour vine = vine", "1-4 harbour vine R", "vine")]

@@ -1,4 +1,4 @@
-using FondCompass.Core.Actions;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Comparing;
 using FondCompass.Core.Steps;
 using Xunit;
@@ -83,7 +83,7 @@ public class OwnWordsChangeTests
             foreach (var script in dances.Where(d => !names.Any(n => n.All(w => d.ToLowerInvariant()
                 .Contains(w, StringComparison.Ordinal)))))
             {
-                var (was, isNow) = (Analysis.Of(script, old), Analysis.Of(script, now));
+                var (was, isNow) = (Analysis.Analyse(script, old), Analysis.Analyse(script, now));
                 Assert.True(
                     DanceDifference.Between(was.Trace, isNow.Trace).IsSame
                         && was.Findings.Select(f => (f.Code, f.Message)).SequenceEqual(isNow.Findings.Select(f => (f.Code, f.Message))),

@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using Xunit;
 
@@ -13,7 +13,7 @@ public sealed class BandScoreTests
     public void Every_count_has_a_drum_at_its_moment()
     {
         var song = Read("intro 8 @96\nrise 32 @96-160\npause 2s\nlast 8");
-        var drums = BandScore.Of(song).Where(n => n.Voice is BandVoice.Kick or BandVoice.Snare).Select(n => n.At).ToList();
+        var drums = BandScore.Arrange(song).Where(n => n.Voice is BandVoice.Kick or BandVoice.Snare).Select(n => n.At).ToList();
         for (var count = 0; count < song.Counts; count++)
         {
             Assert.Contains(drums, at => Math.Abs(at - song.Time.SecondsAt(count)) < 1e-9);
@@ -28,12 +28,12 @@ public sealed class BandScoreTests
     }
 
     private static IEnumerable<double> Strong(string text) =>
-        BandScore.Of(Read(text)).Where(n => n is { Voice: BandVoice.Kick, Strong: true }).Select(n => Math.Round(n.At, 6));
+        BandScore.Arrange(Read(text)).Where(n => n is { Voice: BandVoice.Kick, Strong: true }).Select(n => Math.Round(n.At, 6));
 
     [Fact]
     public void In_a_rest_nobody_drums()
     {
-        var notes = BandScore.Of(Read("a 8 @120\npause 3s\nb 8"));
+        var notes = BandScore.Arrange(Read("a 8 @120\npause 3s\nb 8"));
         Assert.DoesNotContain(notes, n => n.Voice is not BandVoice.Tune && n.At > 4.01 && n.At < 6.99);
         Assert.Contains(notes, n => Math.Abs(n.At - 4) < 1e-9 && n.Voice == BandVoice.Tune);
     }
@@ -41,13 +41,13 @@ public sealed class BandScoreTests
     [Fact]
     public void Passages_of_one_name_sound_alike_and_swing_moves_the_halves_only()
     {
-        var notes = BandScore.Of(Read("verse 16 @120\nverse 16"))
+        var notes = BandScore.Arrange(Read("verse 16 @120\nverse 16"))
             .Select(n => n with { At = Math.Round(n.At, 6), Length = Math.Round(n.Length, 6) })
             .ToList();
         Assert.Equal(
             notes.Where(n => n.At < 8).Select(n => (n.At, n.Voice, n.Pitch)),
             notes.Where(n => n.At >= 8).Select(n => (Math.Round(n.At - 8, 6), n.Voice, n.Pitch)));
-        var swung = BandScore.Of(Read("verse 16 @120"), swing: true);
+        var swung = BandScore.Arrange(Read("verse 16 @120"), swing: true);
         Assert.Equal(notes.Count / 2, swung.Count);
         Assert.Contains(swung, n => Math.Abs((n.At % 0.5) - (1.0 / 3)) < 1e-6);
     }

@@ -16,7 +16,7 @@ public sealed class TapTempoTests
     [InlineData(174)]
     public void Even_taps_tell_their_tempo_and_no_spread(double bpm)
     {
-        var tapped = TapTempo.Of(Taps(bpm, 9))!;
+        var tapped = TapTempo.Measure(Taps(bpm, 9))!;
         Assert.Equal(bpm, tapped.Bpm, 6);
         Assert.Equal((0, 8, 0), (Math.Round(tapped.Spread, 6), tapped.Used, tapped.Dropped));
     }
@@ -27,7 +27,7 @@ public sealed class TapTempoTests
         var taps = Taps(120, 12);
         taps.RemoveAt(5);
         taps.Add(taps[^1] + 2.9);
-        var tapped = TapTempo.Of(taps)!;
+        var tapped = TapTempo.Measure(taps)!;
         Assert.Equal(120, tapped.Bpm, 6);
         Assert.Equal((10, 1), (tapped.Used, tapped.Dropped));
     }
@@ -35,15 +35,15 @@ public sealed class TapTempoTests
     [Fact]
     public void Too_few_taps_tell_nothing()
     {
-        Assert.Null(TapTempo.Of(Taps(100, 3)));
-        Assert.Null(TapTempo.Of([]));
-        Assert.Null(TapTempo.Of([1, double.NaN, 2, 3]));
+        Assert.Null(TapTempo.Measure(Taps(100, 3)));
+        Assert.Null(TapTempo.Measure([]));
+        Assert.Null(TapTempo.Measure([1, double.NaN, 2, 3]));
     }
 
     [Fact]
     public void A_shaky_hand_is_within_two_in_a_hundred() =>
         Gen.Select(Gen.Double[60, 180], Gen.Double[-0.02, 0.02].Array[16]).Sample((bpm, shake) =>
-        Math.Abs(TapTempo.Of([.. Taps(bpm, 16).Select((t, i) => t + shake[i])])!.Bpm - bpm) < bpm * 0.05);
+        Math.Abs(TapTempo.Measure([.. Taps(bpm, 16).Select((t, i) => t + shake[i])])!.Bpm - bpm) < bpm * 0.05);
 
     [Fact]
     public void Passages_tapped_a_little_late_have_whole_fours()

@@ -1,5 +1,5 @@
 using CsCheck;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using Xunit;
 

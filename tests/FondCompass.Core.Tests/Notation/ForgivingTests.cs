@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Text;
 using Xunit;
 
@@ -12,7 +12,7 @@ public sealed class ForgivingTests
     private static string Danced(string rows, string head = "") =>
         string.Join(
             ' ',
-            Analysis.Of($"{head}\npart A\n{rows}").Trace.Parts[0].Actions.Select(a =>
+            Analysis.Analyse($"{head}\npart A\n{rows}").Trace.Parts[0].Actions.Select(a =>
                 $"{a.Action.Beat}{a.Action.Verb.Name}{(a.Foot == Foot.None ? "" : a.Foot.Letter())}"));
 
     [Theory]
@@ -32,7 +32,7 @@ public sealed class ForgivingTests
     public void A_scribble(string row, string danced)
     {
         Assert.Equal(danced, Danced(row));
-        Assert.DoesNotContain(Analysis.Of($"part A\n{row}").Findings, f => f.Severity == Severity.Error);
+        Assert.DoesNotContain(Analysis.Analyse($"part A\n{row}").Findings, f => f.Severity == Severity.Error);
     }
 
     [Theory]
@@ -46,8 +46,8 @@ public sealed class ForgivingTests
     [Fact]
     public void A_word_for_two_steps_is_pointed_out_once_nothing_settles_it()
     {
-        Assert.Contains(Analysis.Of("part A\n1,2,3,4 basic R").Findings, f => f.Code == "WORD04" && f.Severity == Severity.Info);
-        Assert.DoesNotContain(Analysis.Of("genre percussive\nstart weight L\npart A\n&1&2 basic R").Findings, f => f.Code == "WORD04");
+        Assert.Contains(Analysis.Analyse("part A\n1,2,3,4 basic R").Findings, f => f.Code == "WORD04" && f.Severity == Severity.Info);
+        Assert.DoesNotContain(Analysis.Analyse("genre percussive\nstart weight L\npart A\n&1&2 basic R").Findings, f => f.Code == "WORD04");
     }
 
     [Theory]
@@ -55,12 +55,12 @@ public sealed class ForgivingTests
     [InlineData("part A\n1-4 step R side, touch L, step L side, touch R\nagain mirrored\ncheck weight L", 4)]
     [InlineData("part A\n1-4 vine R\ncheck weight L", 3)]
     public void A_fact_is_checked_wherever_it_stands(string script, int row) =>
-        Assert.Contains(Analysis.Of(script).Findings, f => f.Code == "FACT01" && f.Place.Row == row);
+        Assert.Contains(Analysis.Analyse(script).Findings, f => f.Code == "FACT01" && f.Place.Row == row);
 
     [Fact]
     public void A_circle_of_definitions_is_told_once_and_its_uses_are_no_errors()
     {
-        var findings = Analysis.Of("step a = b\nstep b = a\npart A\n1-4 a\n5-8 b R\ncheck weight R").Findings;
+        var findings = Analysis.Analyse("step a = b\nstep b = a\npart A\n1-4 a\n5-8 b R\ncheck weight R").Findings;
         Assert.Equal(["STEP03"], findings.Where(f => f.Severity == Severity.Error).Select(f => f.Code));
         Assert.Equal(2, findings.Count(f => f.Code == "WORD05"));
     }
@@ -73,7 +73,7 @@ public sealed class ForgivingTests
     public void A_finding_points_at_its_words(string script, string words, int column)
     {
         var finding = Assert.Single(
-            Analysis.Of(script).Findings,
+            Analysis.Analyse(script).Findings,
             f => f.Severity == Severity.Error || f.Code is "WORD07" or "WORD08" or "WORD09");
         Assert.Equal(new TextSpan(column, words.Length), finding.Place.Words);
     }
@@ -82,5 +82,5 @@ public sealed class ForgivingTests
     [InlineData("layout turning rows", Core.Notation.Layout.TurningRows)]
     [InlineData("layout chain", Core.Notation.Layout.Chain)]
     [InlineData("layout ring", Core.Notation.Layout.Circle)]
-    public void Layouts(string row, Core.Notation.Layout layout) => Assert.Equal(layout, Analysis.Of(row).Dance.Header.Layout);
+    public void Layouts(string row, Core.Notation.Layout layout) => Assert.Equal(layout, Analysis.Analyse(row).Dance.Header.Layout);
 }

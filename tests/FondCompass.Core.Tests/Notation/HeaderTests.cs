@@ -1,6 +1,7 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Notation;

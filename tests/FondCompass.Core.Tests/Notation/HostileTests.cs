@@ -1,6 +1,6 @@
 using System.Text;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using Xunit;
 
@@ -47,7 +47,7 @@ public class HostileTests
     [MemberData(nameof(Texts))]
     public void A_finding_and_never_an_exception(string head, string row, string code)
     {
-        var analysis = Analysis.Of(Fill(head, row));
+        var analysis = Analysis.Analyse(Fill(head, row));
         Assert.Contains(analysis.Findings, f => f.Code == code);
         Assert.InRange(analysis.Findings.Count, 1, Checks.DanceChecks.Most);
         Assert.All(analysis.Findings, f => Assert.InRange(f.Message.Length, 1, 600));
@@ -62,8 +62,8 @@ public class HostileTests
     public void Findings_that_are_not_listed_are_told(int wrong, bool isCut)
     {
         const string Fine = "part A\n1-4 vine R\n5-8 vine L\n";
-        Assert.Empty(Analysis.Of(Fine).Findings);
-        var findings = Analysis.Of(string.Concat(Enumerable.Repeat("tempo soon\n", wrong)) + Fine).Findings;
+        Assert.Empty(Analysis.Analyse(Fine).Findings);
+        var findings = Analysis.Analyse(string.Concat(Enumerable.Repeat("tempo soon\n", wrong)) + Fine).Findings;
         Assert.Equal(Math.Min(wrong, Checks.DanceChecks.Most), findings.Count);
         Assert.Equal(isCut, findings[^1].Code == "TEXT11");
         Assert.All(isCut ? findings.SkipLast(1) : findings, f => Assert.Equal("TEXT03", f.Code));
@@ -75,7 +75,7 @@ public class HostileTests
                 StringComparison.Ordinal);
         }
 
-        var both = Analysis.Of("part A\n" + string.Concat(Enumerable.Repeat("1 flurble\n", ScriptReader.MostRows + 1))).Findings;
+        var both = Analysis.Analyse("part A\n" + string.Concat(Enumerable.Repeat("1 flurble\n", ScriptReader.MostRows + 1))).Findings;
         Assert.Equal("TEXT10", both[0].Code);
         Assert.Equal("TEXT11", both[^1].Code);
     }
@@ -85,14 +85,14 @@ public class HostileTests
     public void Limits_are_said_where_they_are_passed()
     {
         string Row(int letters) => "1 march R + clap" + new string('x', letters - 16);
-        Assert.DoesNotContain(Analysis.Of($"part A\n{Row(ScriptReader.LongestRow)}").Findings, f => f.Code == "TEXT10");
-        Assert.Equal(2, Analysis.Of($"part A\n{Row(ScriptReader.LongestRow + 1)}").Findings.Single(f => f.Code == "TEXT10").Place.Row);
+        Assert.DoesNotContain(Analysis.Analyse($"part A\n{Row(ScriptReader.LongestRow)}").Findings, f => f.Code == "TEXT10");
+        Assert.Equal(2, Analysis.Analyse($"part A\n{Row(ScriptReader.LongestRow + 1)}").Findings.Single(f => f.Code == "TEXT10").Place.Row);
         Assert.DoesNotContain(
-            Analysis.Of($"part A\n1 march R\nnote {new string('x', 3 * ScriptReader.LongestRow)}").Findings,
+            Analysis.Analyse($"part A\n1 march R\nnote {new string('x', 3 * ScriptReader.LongestRow)}").Findings,
             f => f.Code == "TEXT10");
         string Rows(int steps) => "part A\n" + string.Concat(Enumerable.Repeat("1-8 march R\n\n# a remark\n", steps));
-        Assert.DoesNotContain(Analysis.Of(Rows(ScriptReader.MostRows - 1)).Findings, f => f.Code == "TEXT10");
-        var told = Analysis.Of(Rows(ScriptReader.MostRows)).Findings.Single(f => f.Code == "TEXT10");
+        Assert.DoesNotContain(Analysis.Analyse(Rows(ScriptReader.MostRows - 1)).Findings, f => f.Code == "TEXT10");
+        var told = Analysis.Analyse(Rows(ScriptReader.MostRows)).Findings.Single(f => f.Code == "TEXT10");
         Assert.Equal(2 + (3 * (ScriptReader.MostRows - 1)), told.Place.Row);
         Assert.Contains("5,000 rows are read", told.Message);
     }
@@ -123,7 +123,7 @@ public class HostileTests
     public void What_adds_up_is_bounded_and_told(string what, string script)
     {
         Assert.NotEmpty(what);
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         var parts = analysis.Trace.Actions.Parts.SelectMany(p => p.LaterCalls.Prepend(p)).ToList();
         Assert.InRange(
             parts.Sum(p => p.Moments.Count + p.Variants.Sum(v => v.Moments.Count)),
@@ -142,7 +142,7 @@ public class HostileTests
     [InlineData("line pier\n1-8 vine R, vine L\npier\nline quay\npier\nquay\npier\nquay", 48)]
     [InlineData("line pier x3\n1-8 vine R, vine L\npier x3\nline quay\n1-8 vine R, vine L\npier x2\nquay", 80)]
     [InlineData("line pier\nquay\nline quay\npier", 0)]
-    public void No_line_contains_itself(string rows, int counts) => Assert.Equal(counts, Analysis.Of($"part A\n{rows}").Trace.TotalCounts);
+    public void No_line_contains_itself(string rows, int counts) => Assert.Equal(counts, Analysis.Analyse($"part A\n{rows}").Trace.TotalCounts);
 
     /// <summary>A row that repeats, in a line that is danced again, is what it was; it once repeated itself without end.</summary>
     [Theory]
@@ -153,7 +153,7 @@ public class HostileTests
     [InlineData("1-4 vine R\n5-8 repeat left\nagain mirrored x2", "1L 2R 3L 4R 5R 6L 7R 8L", "1R 2L 3R 4L 5L 6R 7L 8R")]
     public void A_row_that_repeats_is_danced_again_as_it_was(string rows, string line, string again)
     {
-        var actions = Assert.Single(Analysis.Of("part A\n" + rows).Trace.Parts).Actions;
+        var actions = Assert.Single(Analysis.Analyse("part A\n" + rows).Trace.Parts).Actions;
         string Of(int number) =>
             string.Join(' ', actions.Where(a => a.Action.Line == number).Select(a => $"{a.Action.Beat.Label()}{a.Foot.Letter()}"));
         Assert.Equal((line, again), (Of(actions[^1].Action.Line - 1), Of(actions[^1].Action.Line)));
@@ -171,7 +171,7 @@ public class HostileTests
     public void A_foot_that_is_asked_for_in_vain_is_told(string rows, string? said) =>
         Assert.Equal(
             said is null ? [] : [said],
-            Analysis.Of("part A\n" + rows).Findings
+            Analysis.Analyse("part A\n" + rows).Findings
                 .Where(f => f.Code == "WORD06")
                 .Select(f => f.Message.Contains(said ?? "-", StringComparison.Ordinal) ? said! : f.Message));
 
@@ -189,7 +189,7 @@ public class HostileTests
     public void An_other_side_that_is_the_same_is_told(string rows, int? row) =>
         Assert.Equal(
             row,
-            Analysis.Of("part A\n" + rows).Findings
+            Analysis.Analyse("part A\n" + rows).Findings
                 .FirstOrDefault(f => f.Code == "WORD06"
                     && f.Message.Contains("begins with that foot again", StringComparison.Ordinal))?.Place.Row);
 
@@ -210,7 +210,7 @@ public class HostileTests
     [InlineData("part A\n1-4096 march R\n1-4096 march R\n1-4096 march R\n2nd time: 1-8 weave L\n1-8 vine R", 12_288, 1)]
     public void What_there_is_no_room_for_is_told(string script, int actions, int? row)
     {
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         Assert.Equal(actions, analysis.Trace.Parts.Sum(p => p.Actions.Count));
         Assert.Equal(row, analysis.Findings.FirstOrDefault(f => f.Code == "TEXT09")?.Place.Row);
         Assert.InRange(analysis.Findings.Count(f => f.Code == "TEXT09"), row is null ? 0 : 1, 2);
@@ -229,7 +229,7 @@ public class HostileTests
     public void Ten_thousand_definitions_in_a_chain_are_refused_clearly()
     {
         var text = string.Join('\n', Enumerable.Range(0, 9_000).Select(i => $"step s{i} x = s{i + 1} x")) + "\npart A\n1 s0 x R";
-        var findings = Analysis.Of(text).Findings;
+        var findings = Analysis.Analyse(text).Findings;
         Assert.Contains(findings, f => f.Code is "STEP03" or "STEP04");
         Assert.All(findings.Where(f => f.Code.StartsWith("STEP", StringComparison.Ordinal)), f => Assert.Equal(Severity.Error, f.Severity));
     }
@@ -241,6 +241,6 @@ public class HostileTests
             '\n',
             Enumerable.Range(0, 40).Select(i => i == 0 ? "step s0 x = step R" : $"step s{i} x = s{i - 1} x, s{i - 1} x"))
             + "\npart A\n1-8 s39 x R";
-        Assert.InRange(Analysis.Of(text).Trace.Parts[0].Actions.Count, 0, 5_000);
+        Assert.InRange(Analysis.Analyse(text).Trace.Parts[0].Actions.Count, 0, 5_000);
     }
 }

@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Notation;
@@ -10,7 +10,7 @@ public class PlainFormTests
     private static string Labels(string rows, string header = "") =>
         string.Join(
             ' ',
-            Analysis.Of($"{header}\npart A\n{rows}").Trace.Parts[0].Actions.Select(a => $"{a.Action.Beat.Label()}:{a.At.Value}"));
+            Analysis.Analyse($"{header}\npart A\n{rows}").Trace.Parts[0].Actions.Select(a => $"{a.Action.Beat.Label()}:{a.At.Value}"));
 
     [Theory]
     [InlineData("1-4 vine R", "1:0 2:24 3:48 4:72")]
@@ -47,7 +47,7 @@ public class PlainFormTests
     [InlineData("1-4 vine R\n&5 ball L, step R", "5")]
     [InlineData("8 step R\n&1 ball L, step R", "8,1")]
     public void Lines_begin_where_counts_stop_rising(string rows, string counts) =>
-        Assert.Equal(counts, string.Join(',', Analysis.Of("part A\n" + rows).Trace.Parts[0].Part.Lines.Select(l => l.Counts)));
+        Assert.Equal(counts, string.Join(',', Analysis.Analyse("part A\n" + rows).Trace.Parts[0].Part.Lines.Select(l => l.Counts)));
 
     [Theory]
     [InlineData("step R forward", "R Forward")]
@@ -63,7 +63,7 @@ public class PlainFormTests
     [InlineData("step together R", "R None")]
     public void Modifiers_come_in_any_order(string row, string expected)
     {
-        var analysis = Analysis.Of($"start weight both\npart A\n1 {row}");
+        var analysis = Analysis.Analyse($"start weight both\npart A\n1 {row}");
         var action = analysis.Trace.Parts[0].Actions[0];
         Assert.DoesNotContain(analysis.Findings, f => f.Severity == Severity.Error);
         Assert.Equal(expected, $"{action.Foot.Letter()} {action.Direction}");
@@ -84,7 +84,7 @@ public class PlainFormTests
     [InlineData("step R, turn full right", "12:00", 8)]
     public void Turns_are_told_in_many_ways(string row, string facing, int eighths)
     {
-        var analysis = Analysis.Of($"part A\n1 {row}");
+        var analysis = Analysis.Analyse($"part A\n1 {row}");
         Assert.DoesNotContain(analysis.Findings, f => f.Severity == Severity.Error);
         Assert.Equal((facing, eighths), (analysis.Trace.EndFacing.ToString(), analysis.Trace.NetTurn.Value));
     }
@@ -92,8 +92,8 @@ public class PlainFormTests
     [Fact]
     public void A_step_forward_goes_in_the_old_facing_and_then_turns()
     {
-        var old = Analysis.Of("part A\n1 step R forward, turn 1/4 left").Trace.Parts[0].End.Body;
-        var turned = Analysis.Of("part A\n1 turn 1/4 left, step R forward").Trace.Parts[0].End.Body;
+        var old = Analysis.Analyse("part A\n1 step R forward, turn 1/4 left").Trace.Parts[0].End.Body;
+        var turned = Analysis.Analyse("part A\n1 turn 1/4 left, step R forward").Trace.Parts[0].End.Body;
         Assert.Equal((0, 0.45), (Math.Round(old.X, 6), Math.Round(old.Y, 6)));
         Assert.Equal((-0.45, 0), (Math.Round(turned.X, 6), Math.Round(turned.Y, 6)));
     }
@@ -101,7 +101,7 @@ public class PlainFormTests
     [Fact]
     public void An_open_turn_is_settled_by_the_next_stated_facing()
     {
-        var analysis = Analysis.Of("part A\n1 step R forward\n2 turn left\n3 touch L beside\ncheck facing 7:30");
+        var analysis = Analysis.Analyse("part A\n1 step R forward\n2 turn left\n3 touch L beside\ncheck facing 7:30");
         Assert.Equal(-3, analysis.Trace.NetTurn.Value);
         Assert.DoesNotContain(analysis.Findings, f => f.Severity != Severity.Info && f.Code.StartsWith("TURN", StringComparison.Ordinal));
     }
@@ -109,15 +109,15 @@ public class PlainFormTests
     [Fact]
     public void Two_actions_at_one_count_happen_together()
     {
-        Assert.DoesNotContain(Analysis.Of("part A\n1 kick R forward and slide L back").Findings, f => f.Severity == Severity.Error);
-        Assert.DoesNotContain(Analysis.Of("part A\n1 step R forward and bounce L").Findings, f => f.Severity == Severity.Error);
-        Assert.Contains(Analysis.Of("part A\n1 kick L forward and slide R back").Findings, f => f.Severity == Severity.Error);
+        Assert.DoesNotContain(Analysis.Analyse("part A\n1 kick R forward and slide L back").Findings, f => f.Severity == Severity.Error);
+        Assert.DoesNotContain(Analysis.Analyse("part A\n1 step R forward and bounce L").Findings, f => f.Severity == Severity.Error);
+        Assert.Contains(Analysis.Analyse("part A\n1 kick L forward and slide R back").Findings, f => f.Severity == Severity.Error);
     }
 
     [Fact]
     public void What_is_not_understood_makes_the_weight_unknown_and_nothing_more()
     {
-        var analysis = Analysis.Of("part A\n1-4 vine R\n5-6 flurble the wizzle quonk by grommet lane\n7 step L side\n8 touch R beside");
+        var analysis = Analysis.Analyse("part A\n1-4 vine R\n5-6 flurble the wizzle quonk by grommet lane\n7 step L side\n8 touch R beside");
         var error = Assert.Single(analysis.Findings, f => f.Severity == Severity.Error);
         Assert.Equal(("WORD01", "5"), (error.Code, error.Place.Count));
         Assert.Equal(Weight.Left, analysis.Trace.EndWeight);
@@ -127,7 +127,7 @@ public class PlainFormTests
     [InlineData("1-4 vien R", "1-4 vine R")]
     [InlineData("1&2 shufle L", "1&2 shuffle L")]
     public void A_slip_of_the_pen_is_mended_with_one_key(string row, string mended) =>
-        Assert.Equal(mended, Analysis.Of("part A\n" + row).Findings.First(f => f.Code is "WORD07" or "WORD08").Fix!.NewText);
+        Assert.Equal(mended, Analysis.Analyse("part A\n" + row).Findings.First(f => f.Code is "WORD07" or "WORD08").Fix!.NewText);
 
     [Theory]
     [InlineData("order A Q", "PART01")]
@@ -142,7 +142,7 @@ public class PlainFormTests
     [InlineData("step a b = step a b", "STEP03")]
     public void Bad_rows_have_a_finding_at_their_row(string row, string code)
     {
-        var finding = Assert.Single(Analysis.Of("part A\n1-4 vine R\n" + row).Findings, f => f.Code == code);
+        var finding = Assert.Single(Analysis.Analyse("part A\n1-4 vine R\n" + row).Findings, f => f.Code == code);
         Assert.Equal((Severity.Error, 3), (finding.Severity, finding.Place.Row));
     }
 
@@ -150,11 +150,11 @@ public class PlainFormTests
     public void Definitions_may_use_one_another_but_not_in_circles()
     {
         var good =
-            Analysis.Of(
+            Analysis.Analyse(
                 "step rope walk = step R across, step L across\nstep double rope = rope walk R, rope walk R\npart A\n1-4 double rope R");
         Assert.DoesNotContain(good.Findings, f => f.Severity == Severity.Error);
         Assert.Equal(4, good.Trace.Parts[0].Actions.Count);
-        var circle = Analysis.Of("step a b = c d\nstep c d = a b\npart A\n1-2 a b R");
+        var circle = Analysis.Analyse("step a b = c d\nstep c d = a b\npart A\n1-2 a b R");
         Assert.Contains(circle.Findings, f => f.Code == "STEP03");
     }
 
@@ -166,12 +166,12 @@ public class PlainFormTests
     [InlineData("1 step R\n3 step L", true)]
     [InlineData("2 step R\n3 step L", true)]
     public void Counts_that_no_row_covers_are_a_warning(string rows, bool gap) =>
-        Assert.Equal(gap, Analysis.Of("part A\n" + rows).Findings.Any(f => f.Code == "COUNT03"));
+        Assert.Equal(gap, Analysis.Analyse("part A\n" + rows).Findings.Any(f => f.Code == "COUNT03"));
 
     [Fact]
     public void Free_counts_end_as_wanted()
     {
-        var analysis = Analysis.Of("part A\n1-8 free, left free facing 3\n1 step L forward");
+        var analysis = Analysis.Analyse("part A\n1-8 free, left free facing 3\n1 step L forward");
         Assert.DoesNotContain(analysis.Findings, f => f.Severity == Severity.Error);
         Assert.Equal("3:00", analysis.Trace.EndFacing.ToString());
     }
@@ -180,7 +180,7 @@ public class PlainFormTests
     [InlineData("1-7 vine R\n8& step L\n&1 ball R, step L", true)]
     [InlineData("1-4 vine R\n5-8 hold\n&1 ball L, step R", false)]
     public void A_pick_up_where_feet_still_move_is_a_warning(string rows, bool collides) =>
-        Assert.Equal(collides, Analysis.Of("part A\n" + rows).Findings.Any(f => f.Code == "PICKUP01"));
+        Assert.Equal(collides, Analysis.Analyse("part A\n" + rows).Findings.Any(f => f.Code == "PICKUP01"));
 
     [Theory]
     [InlineData("1 step R forward, turn 3/4 right", true)]
@@ -189,5 +189,5 @@ public class PlainFormTests
     [InlineData("1 step R, turn 1/2 right\n2 step L, turn 1/2 left", false)]
     [InlineData("1 step R, turn 1/2 right\n3 step L, turn 1/2 right", false)]
     public void More_than_half_in_a_count_or_a_full_turn_in_two_is_a_spin(string rows, bool spins) =>
-        Assert.Equal(spins, Analysis.Of("part A\n" + rows).Findings.Any(f => f.Code == "SPIN01"));
+        Assert.Equal(spins, Analysis.Analyse("part A\n" + rows).Findings.Any(f => f.Code == "SPIN01"));
 }

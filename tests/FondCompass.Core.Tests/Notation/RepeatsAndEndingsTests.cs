@@ -1,5 +1,5 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Notation;
@@ -21,7 +21,7 @@ public class RepeatsAndEndingsTests
     [InlineData("part A x2\n1-4 vine R\n5-8 vine L\norder A A", 32)]
     public void Again_and_times_dance_the_same_counts_once_more(string script, int counts)
     {
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         Assert.Equal(counts, analysis.Trace.TotalCounts);
         Assert.Empty(Grave(analysis));
     }
@@ -31,7 +31,7 @@ public class RepeatsAndEndingsTests
     [InlineData("part A x2 mirrored\n1-4 vine R\n5 step L side\n6 touch R\n7-8 walk R L\n1-7 walk R L R L R L R\n8 touch L")]
     public void The_other_side_is_the_mirror_image(string script)
     {
-        var feet = Feet(Analysis.Of(script));
+        var feet = Feet(Analysis.Analyse(script));
         var half = feet.Length / 2;
         Assert.Equal(feet[..half], feet[half..].Replace('L', 'x').Replace('R', 'L').Replace('x', 'R'));
     }
@@ -40,7 +40,7 @@ public class RepeatsAndEndingsTests
     public void Mirrored_turns_go_the_other_way()
     {
         var analysis =
-            Analysis.Of(
+            Analysis.Analyse(
                 "part A x2 mirrored\n1-4 vine R with 1/4 right\n5 step L forward, turn 1/8 left\n6-7 step R forward, step L forward\n8 "
                     + "touch R\n1-7 walk R L R L R L R\n8 hold");
         Assert.Equal(0, analysis.Trace.NetTurn.Value);
@@ -49,7 +49,7 @@ public class RepeatsAndEndingsTests
     [Fact]
     public void First_and_second_time_end_differently()
     {
-        var analysis = Analysis.Of("""
+        var analysis = Analysis.Analyse("""
             part A x2
             1-4 vine R
             first time
@@ -68,14 +68,14 @@ public class RepeatsAndEndingsTests
     [Fact]
     public void Endings_alone_say_how_often()
     {
-        var analysis = Analysis.Of("part A\n1-6 step touch x3\nfirst time 7-8 rock step R\n2nd time 7 stomp R\n");
+        var analysis = Analysis.Analyse("part A\n1-6 step touch x3\nfirst time 7-8 rock step R\n2nd time 7 stomp R\n");
         Assert.Equal((15, "stomp"), (analysis.Trace.TotalCounts, analysis.Trace.Parts[0].Actions[^1].Action.Step));
     }
 
     [Fact]
     public void Mistakes_in_what_is_danced_again_are_told_once()
     {
-        var analysis = Analysis.Of("part A x4\n1-4 vine R\n5-8 twizle L sidewise\n");
+        var analysis = Analysis.Analyse("part A x4\n1-4 vine R\n5-8 twizle L sidewise\n");
         Assert.Single(analysis.Findings, f => f.Code == "WORD08");
     }
 
@@ -83,7 +83,7 @@ public class RepeatsAndEndingsTests
     public void Again_with_nothing_above_says_so() =>
         Assert.Equal(
             ("COUNT07", 2),
-            Analysis.Of("part A\nagain\n1-4 vine R").Findings
+            Analysis.Analyse("part A\nagain\n1-4 vine R").Findings
                 .Where(f => f.Severity == Severity.Error)
                 .Select(f => (f.Code, f.Place.Row!.Value))
                 .Single());
@@ -91,7 +91,7 @@ public class RepeatsAndEndingsTests
     [Fact]
     public void Mirroring_twice_dances_as_before()
     {
-        var once = Analysis.Of("part A\n1-4 vine R\n5-8 rocking chair L\nagain mirrored\nagain mirrored");
+        var once = Analysis.Analyse("part A\n1-4 vine R\n5-8 rocking chair L\nagain mirrored\nagain mirrored");
         var feet = Feet(once);
         Assert.Equal(feet[..(feet.Length / 3)], feet[^(feet.Length / 3)..]);
     }
@@ -99,8 +99,8 @@ public class RepeatsAndEndingsTests
     [Fact]
     public void A_stated_facing_holds_for_the_first_time()
     {
-        Assert.Empty(Grave(Analysis.Of("part A x2\n1-4 vine R\n5-8 vine L with 1/4 left\ncheck weight L facing 9")));
-        Assert.Contains("FACT02", Grave(Analysis.Of("part A x2\n1-4 vine R\n5-8 vine L with 1/4 left\ncheck weight L facing 6")));
+        Assert.Empty(Grave(Analysis.Analyse("part A x2\n1-4 vine R\n5-8 vine L with 1/4 left\ncheck weight L facing 9")));
+        Assert.Contains("FACT02", Grave(Analysis.Analyse("part A x2\n1-4 vine R\n5-8 vine L with 1/4 left\ncheck weight L facing 6")));
     }
 
     [Theory]
@@ -109,7 +109,7 @@ public class RepeatsAndEndingsTests
     [InlineData("genre percussive\nlead R\npart A\n1 step side", "R")]
     [InlineData("genre line\npart A\n1 step side", "R")]
     public void The_genre_settles_the_lead_when_nothing_is_said(string script, string foot) =>
-        Assert.Equal(foot, Feet(Analysis.Of(script)));
+        Assert.Equal(foot, Feet(Analysis.Analyse(script)));
 
     [Theory]
     [InlineData("genre jazz\npart A\n1& step step", 16)]
@@ -117,7 +117,7 @@ public class RepeatsAndEndingsTests
     [InlineData("genre jazz\nfeel straight\npart A\n1& step step", 12)]
     public void The_genre_settles_the_feel_when_nothing_is_said(string script, int tick)
     {
-        var analysis = Analysis.Of(script.Replace("1& step step", "1& ball change R", StringComparison.Ordinal));
+        var analysis = Analysis.Analyse(script.Replace("1& step step", "1& ball change R", StringComparison.Ordinal));
         Assert.Equal(tick, analysis.Trace.Parts[0].Actions[^1].At.Value);
     }
 }

@@ -1,6 +1,7 @@
 using System.Runtime.CompilerServices;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Notation;
@@ -67,10 +68,10 @@ public class RowKindsTests
     public void Rows_of_one_variant_are_checked_together_and_can_be_asked_for()
     {
         var analysis =
-            Analysis.Of(
+            Analysis.Analyse(
                 "part A\n1-4 vine R\n5-8 vine L\nno arms 1-2 step R side, touch L\nNO ARMS 3-4 step L side, touch R\nfrom 3 no "
                     + "arms\npart B no arms\n1-8 march R");
-        Assert.Single(Versions.Of(analysis.Trace.Actions));
+        Assert.Single(Versions.All(analysis.Trace.Actions));
         Assert.DoesNotContain(analysis.Findings, f => f.Code is "VARIANT08" or "VARIANT09");
     }
 
@@ -78,5 +79,5 @@ public class RowKindsTests
     [InlineData("part A\n1-4 vine R\n5-8 vine L\neasier 5-6 step touch L, 7-8 step touch R", "5 step L side · 6 touch R · 7 step R side · 8 touch L")]
     [InlineData("part A x2\n1-4 vine R\nfirst time 5-8 vine L\nsecond time 5-8 hold", "5 hold")]
     public void Variants_and_endings_are_read_back(string script, string reads) =>
-        Assert.StartsWith(reads, Analysis.Of(script).Reads.Single(r => r.Row == script.Split('\n').Length).Text);
+        Assert.StartsWith(reads, Analysis.Analyse(script).Reads.Single(r => r.Row == script.Split('\n').Length).Text);
 }

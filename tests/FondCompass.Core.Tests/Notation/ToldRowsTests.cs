@@ -1,4 +1,4 @@
-using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Notation;
@@ -17,7 +17,7 @@ public class ToldRowsTests
     [InlineData("order free", "", "")]
     public void An_order_is_read_to_its_end(string order, string calls, string code)
     {
-        var analysis = Analysis.Of(Plain + order);
+        var analysis = Analysis.Analyse(Plain + order);
         Assert.Equal(calls, string.Join(' ', analysis.Dance.Order.Select(c => c.Part)));
         Assert.Equal(code.Length > 0, analysis.Findings.Any(f => f.Code == code));
     }
@@ -39,7 +39,7 @@ public class ToldRowsTests
     [InlineData("part C x2", 2, false)]
     public void How_often_has_its_bounds_and_they_are_told(string row, int times, bool isTold)
     {
-        var analysis = Analysis.Of($"{Plain}{row}");
+        var analysis = Analysis.Analyse($"{Plain}{row}");
         var part = analysis.Dance.Parts[^1];
         Assert.Equal(
             times,
@@ -53,7 +53,7 @@ public class ToldRowsTests
     [InlineData("pier x0", 1, true)]
     public void So_are_those_of_a_line_called_by_its_name(string call, int times, bool isTold)
     {
-        var analysis = Analysis.Of($"part A\nline pier\n1-2 march R x2\npart B\n{call}");
+        var analysis = Analysis.Analyse($"part A\nline pier\n1-2 march R x2\npart B\n{call}");
         Assert.Equal(2 * times, analysis.Trace.Parts[^1].Part.Counts);
         Assert.Equal(isTold ? 1 : 0, analysis.Findings.Count(f => f.Code == "TEXT02"));
     }
@@ -73,7 +73,7 @@ public class ToldRowsTests
     [InlineData("mirrors not meant", "0 8 no", true)]
     public void A_setting_is_read_to_its_end(string row, string header, bool isTold)
     {
-        var analysis = Analysis.Of($"{row}\n{Plain}");
+        var analysis = Analysis.Analyse($"{row}\n{Plain}");
         Assert.Equal(
             header,
             $"{analysis.Dance.Header.Intro} {analysis.Dance.Header.LineCounts} {(analysis.Dance.Header.MirrorMeant ? "yes" : "no")}");
@@ -89,12 +89,12 @@ public class ToldRowsTests
     [InlineData("line 6\nline 8", false)]
     [InlineData("changed one\nchanged two", false)]
     public void A_setting_said_twice_is_told(string rows, bool isTold) =>
-        Assert.Equal(isTold, Analysis.Of($"{rows}\n{Plain}").Findings.Any(f => f.Code == "TEXT12"));
+        Assert.Equal(isTold, Analysis.Analyse($"{rows}\n{Plain}").Findings.Any(f => f.Code == "TEXT12"));
 
     [Theory]
     [InlineData("restart 2 after 4\nrestart 2 after 6", true)]
     [InlineData("restart 2 after 4\nrestart 2 after 4", false)]
     [InlineData("restart 2 after 4\nrestart 3 after 6", false)]
     public void A_second_cut_of_a_repeat_is_told(string rows, bool isTold) =>
-        Assert.Equal(isTold, Analysis.Of(Plain + rows).Findings.Any(f => f.Code == "PART03"));
+        Assert.Equal(isTold, Analysis.Analyse(Plain + rows).Findings.Any(f => f.Code == "PART03"));
 }

@@ -1,7 +1,7 @@
 using System.Text.RegularExpressions;
 using CsCheck;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
 using Xunit;
 
@@ -37,7 +37,7 @@ public partial class DanceProperties
         return rows;
     });
 
-    private static Analysis Of(IEnumerable<string> rows) => Analysis.Of("part A\n" + string.Join('\n', rows));
+    private static Analysis Of(IEnumerable<string> rows) => Analysis.Analyse("part A\n" + string.Join('\n', rows));
 
     private static IEnumerable<Finding> Errors(Analysis analysis) => analysis.Findings.Where(f => f.Severity == Severity.Error);
 
@@ -75,8 +75,8 @@ public partial class DanceProperties
     {
         LegalRows.Sample(rows =>
         {
-            var plain = Analysis.Of("start weight L\npart A\n" + string.Join('\n', rows));
-            var mirrored = Analysis.Of("start weight R\npart A\n" + string.Join('\n', rows.Select(Mirror)));
+            var plain = Analysis.Analyse("start weight L\npart A\n" + string.Join('\n', rows));
+            var mirrored = Analysis.Analyse("start weight R\npart A\n" + string.Join('\n', rows.Select(Mirror)));
             Assert.Equal(rows, rows.Select(Mirror).Select(Mirror));
             Assert.Equal(plain.Trace.EndWeight.Other(), mirrored.Trace.EndWeight);
             Assert.Equal(-plain.Trace.NetTurn, mirrored.Trace.NetTurn);
@@ -96,7 +96,7 @@ public partial class DanceProperties
             var cut = pick % (rows.Count / 2) * 2;
             var whole = Of(rows).Trace;
             var text = $"part A\n{string.Join('\n', rows.Take(cut))}\npart B\n{string.Join('\n', rows.Skip(cut))}\norder A B";
-            var split = Analysis.Of(text).Trace;
+            var split = Analysis.Analyse(text).Trace;
             Assert.Equal(whole.TotalCounts, split.TotalCounts);
             Assert.Equal((whole.EndWeight, whole.EndFacing, whole.NetTurn), (split.EndWeight, split.EndFacing, split.NetTurn));
             Assert.Equal(
@@ -157,7 +157,7 @@ public partial class DanceProperties
         words.Array[0, 60].Sample(
             picks =>
             {
-                var analysis = Analysis.Of(string.Join(' ', picks));
+                var analysis = Analysis.Analyse(string.Join(' ', picks));
                 Assert.InRange(analysis.Trace.TotalCounts, 0, 1_000_000);
             },
             iter: Trials.Of(800));
@@ -165,7 +165,7 @@ public partial class DanceProperties
 
     [Fact]
     public void Reading_keeps_every_row_as_it_was_written() =>
-        Gen.String.Sample(text => Assert.Equal(text.ReplaceLineEndings("\n"), string.Join('\n', Analysis.Of(text).Dance.Rows)));
+        Gen.String.Sample(text => Assert.Equal(text.ReplaceLineEndings("\n"), string.Join('\n', Analysis.Analyse(text).Dance.Rows)));
 
     private static string Mirror(string row) => SideWord().Replace(row, w => w.Value switch
     {

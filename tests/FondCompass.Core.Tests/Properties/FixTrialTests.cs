@@ -21,12 +21,12 @@ public class FixTrialTests
         rows =>
         {
             var script = "part A\n" + string.Join('\n', rows);
-            var before = Analysis.Of(script).WithTriedFixes();
+            var before = Analysis.Analyse(script).WithTriedFixes();
             foreach (var finding in before.Findings.Where(f => f.Fix is not null))
             {
                 var changed = before.Dance.Rows.ToArray();
                 changed[finding.Fix!.Row - 1] = finding.Fix.NewText;
-                var after = Analysis.Of(string.Join('\n', changed));
+                var after = Analysis.Analyse(string.Join('\n', changed));
                 Assert.True(Errors(after) <= Errors(before), $"{script}\n{finding}\n{finding.Fix}");
                 Assert.True(
                     finding.Severity == Severity.Error
@@ -42,7 +42,7 @@ public class FixTrialTests
     [InlineData("1 step R\n2 step R\n3 step L", false)]
     public void The_other_foot_is_offered_where_it_mends(string rows, bool offered)
     {
-        var foot = Assert.Single(Analysis.Of($"part A\n{rows}\n").WithTriedFixes().Findings, f => f.Code == "FOOT01");
+        var foot = Assert.Single(Analysis.Analyse($"part A\n{rows}\n").WithTriedFixes().Findings, f => f.Code == "FOOT01");
 
         Assert.Equal(offered, foot.Fix is not null);
     }
@@ -66,7 +66,7 @@ public class FixTrialTests
         var script = $"part A\n{string.Concat(Enumerable.Repeat("# so\n", remarks))}1-{march} march R\n"
             + string.Concat(Enumerable.Repeat("1-4 grapevin R\n5-8 grapevin L\n", 40));
 
-        Assert.Equal(tried, Analysis.Of(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));
+        Assert.Equal(tried, Analysis.Analyse(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));
     }
 
     [Theory]
@@ -82,7 +82,7 @@ public class FixTrialTests
             + string.Join('\n', Enumerable.Range(0, (left / 1_000) + 1).Select(i => "#".PadRight(i == 0 ? left % 1_000 : 1_000, 's')));
         Assert.Equal(letters, script.Split('\n').Sum(r => r.Length));
 
-        Assert.Equal(tried, Analysis.Of(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));
+        Assert.Equal(tried, Analysis.Analyse(script).WithTriedFixes().Findings.Count(f => f.Fix is not null));
     }
 
     private static int Errors(Analysis analysis) => analysis.Findings.Count(f => f.Severity == Severity.Error);

@@ -1,9 +1,11 @@
 using System.Globalization;
 using CsCheck;
 using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
@@ -147,7 +149,7 @@ public class ReadingProperties
                 .Concat(first.Unreadable.Select(u => u.Span))
                 .Concat(first.Facts.Select(f => f.Span))
                 .ToList();
-            foreach (var lexeme in Lexis.Read(Names, Lexer.Read(row))
+            foreach (var lexeme in WordLookup.Read(Names, Lexer.Read(row))
                 .Where(l => l.Kind is not (TokenKind.Separator or TokenKind.Open or TokenKind.Close)))
             {
                 var small = lexeme.Is(Roles.Filler
@@ -178,7 +180,7 @@ public class ReadingProperties
         row =>
         {
             var script = $"part A\n1-4 {row} wibbly\n";
-            var findings = Analysis.Of(script).Findings;
+            var findings = Analysis.Analyse(script).Findings;
             Assert.True(
                 findings.Any(f => f.Place.Row == 2 && f.Code.StartsWith("WORD", StringComparison.Ordinal)) || IsKept("wibbly", script),
                 row);
@@ -186,7 +188,7 @@ public class ReadingProperties
 
     /// <summary>Words of arms and hips are free: they are kept as they are.</summary>
     private static bool IsKept(string word, string script) =>
-        Analysis.Of(script).Trace.Parts
+        Analysis.Analyse(script).Trace.Parts
             .SelectMany(p => p.Actions)
             .Any(a => a.Action.Layers.Append(a.Action.Words).Any(w => w.Contains(word, StringComparison.Ordinal)));
 
@@ -224,7 +226,7 @@ public class ReadingProperties
         Row,
         row =>
         {
-            var trace = Analysis.Of($"part A\n1-8 {row}\n").Trace.Parts[0];
+            var trace = Analysis.Analyse($"part A\n1-8 {row}\n").Trace.Parts[0];
             if (trace.Actions.Count == 0
                 || trace.Part.Moments.Any(m => m is not DanceAction)
                 || trace.Actions.Any(a => a.Action.Words.Length > 0
@@ -251,7 +253,7 @@ public class ReadingProperties
             var rows = trace.Actions.GroupBy(a => a.Action.Beat)
                 .Select(g => $"{g.Key.Label()} {string.Join(" and ", g.Select(Plain))}")
                 .ToList();
-            var again = Analysis.Of($"part A\n{string.Join('\n', rows)}\n");
+            var again = Analysis.Analyse($"part A\n{string.Join('\n', rows)}\n");
             var written = trace.Actions.Select(Danced).ToList();
             Assert.True(
                 written.SequenceEqual(again.Trace.Parts[0].Actions.Select(Danced)),

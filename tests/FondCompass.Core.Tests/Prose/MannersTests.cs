@@ -1,7 +1,8 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Prose;
+using FondCompass.Core.Prose.Clauses;
 using FondCompass.Core.Steps;
 using Xunit;
 

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Prose;
 using Xunit;
 
@@ -16,7 +16,7 @@ public class PasteTests
     private static (double Score, double Claimed, List<string> Missed) Judge(JsonElement entry)
     {
         var pasted = ProseReader.Read(entry.GetProperty("text").GetString()!);
-        var analysis = Analysis.Of(pasted.Script);
+        var analysis = Analysis.Analyse(pasted.Script);
         var truth = entry.GetProperty("truth");
         var points = new List<(string What, bool Reached)>();
         var trace = analysis.Trace;
@@ -68,7 +68,7 @@ public class PasteTests
         foreach (var entry in Cases)
         {
             var pasted = ProseReader.Read(entry.GetProperty("text").GetString()!);
-            var danced = Analysis.Of(pasted.Script).Trace.Parts.SelectMany(p => p.Actions).Select(a => a.Action.Row).ToHashSet();
+            var danced = Analysis.Analyse(pasted.Script).Trace.Parts.SelectMany(p => p.Actions).Select(a => a.Action.Row).ToHashSet();
             var rows = pasted.Script.Split('\n');
             foreach (var aside in entry.GetProperty("truth").GetProperty("mustAside").EnumerateArray().Select(a => a.GetString()!))
             {

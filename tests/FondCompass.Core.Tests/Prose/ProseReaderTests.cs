@@ -67,7 +67,7 @@ public class ProseReaderTests
     public void A_sheet_with_running_counts_becomes_eights()
     {
         var pasted = ProseReader.Read(RunningSheet);
-        var analysis = Analysis.Of(pasted.Script);
+        var analysis = Analysis.Analyse(pasted.Script);
         Assert.Equal("Skerry Lights", analysis.Dance.Header.Title);
         Assert.Equal((32, 2, 16), (analysis.Trace.TotalCounts, analysis.Dance.Header.IntendedWalls, analysis.Dance.Header.Intro));
         Assert.Equal([8, 8, 8, 8], analysis.Trace.Parts[0].Part.Lines.Select(l => l.Counts));
@@ -95,7 +95,7 @@ public class ProseReaderTests
         var pasted = ProseReader.Read(text);
         Assert.DoesNotContain(pasted.Rows, r => r.Fate == PastedFate.Aside);
         Assert.InRange(pasted.Understood, 0.8, 1);
-        Assert.Equal(counts, Analysis.Of(pasted.Script).Trace.TotalCounts);
+        Assert.Equal(counts, Analysis.Analyse(pasted.Script).Trace.TotalCounts);
     }
 
     [Fact]
@@ -115,7 +115,7 @@ public class ProseReaderTests
     [Fact]
     public void A_row_not_understood_keeps_its_counts_and_gets_the_nearest_name()
     {
-        var analysis = Analysis.Of(ProseReader.Read("1-4 vine right\n5-8 rokcing chair R").Script);
+        var analysis = Analysis.Analyse(ProseReader.Read("1-4 vine right\n5-8 rokcing chair R").Script);
         var finding = Assert.Single(analysis.Findings, f => f.Code == "WORD07");
         Assert.Equal("5-8 rocking chair R", finding.Fix?.NewText);
     }

@@ -5,7 +5,7 @@ namespace FondCompass.Core.Tests.Reading;
 /// <summary>Rows in which numbers, sides and feet say how often, how long and where, told back as they are danced.</summary>
 public class CountedRowsTests
 {
-    private static string Reads(string row) => Analysis.Of($"part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
+    private static string Reads(string row) => Analysis.Analyse($"part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
 
     [Theory]
     [InlineData("walk forward for 4", "1 walk R · 2 walk L · 3 walk R · 4 walk L")]
@@ -70,7 +70,7 @@ public class CountedRowsTests
     public void The_half_before_a_count_may_stand_apart() =>
         Assert.Equal(
             "2& close L · 3 step R · 4 touch L",
-            Analysis.Of("part A\n1-2 step R, hold\n& 3 4 close L, step R, touch L").Reads[^1].Text);
+            Analysis.Analyse("part A\n1-2 step R, hold\n& 3 4 close L, step R, touch L").Reads[^1].Text);
 
     /// <summary>As many feet behind a list as it has deeds are those of the deeds.</summary>
     [Theory]
@@ -84,7 +84,7 @@ public class CountedRowsTests
     [InlineData("1-8 2x grapevine R L", "1 step R side · 2 step L behind · 3 step R side · 4 touch L · 5 step L side · 6 step R behind · 7 step L side · 8 touch R")]
     [InlineData("1-8 step touch 2x, vine R", "1 step R side · 2 touch L · 3 step L side · 4 touch R · 5 step R side · 6 step L behind · 7 step R side · 8 touch L")]
     public void A_number_and_a_cross_in_front_say_how_many(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-4 two hip rolls", "1 hip rolls · 3 hip rolls")]
@@ -96,14 +96,14 @@ public class CountedRowsTests
     [InlineData("step R, sways L R L R, 2 counts each", "1 step R · 2 sway L · 4 sway R · 6 sway L · 8 sway R")]
     [InlineData("1-8 step touch R L, 4 counts each", "1 step R side · 3 touch L · 5 step L side · 7 touch R")]
     public void Counts_said_of_each_are_those_of_each(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-4 walk R L R L, two counts each", true)]
     [InlineData("1-8 walk R L R L, two counts each", false)]
     [InlineData("1-8 vine R, vine L, 8 counts each", true)]
     public void Counts_of_each_that_do_not_come_out_are_told(string row, bool told) =>
-        Assert.Equal(told, Analysis.Of($"part A\n{row}").Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("counts each")));
+        Assert.Equal(told, Analysis.Analyse($"part A\n{row}").Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("counts each")));
 
     [Theory]
     [InlineData("1-4 four walks to the right", "1 walk R side · 2 walk L across · 3 walk R side · 4 walk L across")]
@@ -113,20 +113,20 @@ public class CountedRowsTests
     [InlineData("1-2 two steps to the right", "1 step R side · 2 step L across")]
     [InlineData("1-4 walk R x4 side", "1 walk R side · 2 walk L side · 3 walk R side · 4 walk L side")]
     public void Several_sent_to_one_side_all_go_there(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-4 full turn left for 3 counts, touch R", "1 turn L, turning 1 left · 4 touch R")]
     [InlineData("1-8 step R side for 2 counts, drag L for 4 counts, touch L, hold", "1 step R side · 3 drag L · 7 touch L · 8 hold")]
     [InlineData("1-8 sway R 2 counts, sway L 2 counts, sway R for 3, hold", "1 sway R · 3 sway L · 5 sway R · 8 hold")]
     public void Counts_said_of_one_movement_are_kept(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-4 full turn right over R L R, touch L", "1 step R, turning 1/4 right · 2 step L, turning 3/8 right · 3 step R, turning 3/8 right · 4 touch L")]
     [InlineData("1-2 step R over L, step L side", "1 step R across · 2 step L side")]
     public void A_turn_over_several_feet_crosses_none(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-2 step R side, step L across behind")]
@@ -135,20 +135,20 @@ public class CountedRowsTests
     [InlineData("1-2 paso derecha al lado, izquierda cruzada detrás")]
     [InlineData("1-2 Schritt rechts seit, links gekreuzt hinten")]
     public void Crossed_behind_is_behind(string row) =>
-        Assert.Equal("1 step R side · 2 step L behind", Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal("1 step R side · 2 step L behind", Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-4 step side R, slide L together, step side R, touch L", "1 step R side · 2 close L · 3 step R side · 4 touch L")]
     [InlineData("1-2 step R side, slide L next to R", "1 step R side · 2 drag L")]
     [InlineData("1-2 step R side, slide L up to R", "1 step R side · 2 drag L")]
     public void What_slides_beside_the_other_foot_is_brought_there(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-4 shuffle R on the right diagonal, shuffle L on the left diagonal", "1 step R diagonal forward · 1& close L · 2 step R diagonal forward · 3 step L diagonal forward · 3& close R · 4 step L diagonal forward")]
     [InlineData("1&2 shuffle R toward the right diagonal", "1 step R diagonal forward · 1& close L · 2 step R diagonal forward")]
     public void The_side_of_a_diagonal_is_no_foot(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-2 stomp R twice", true)]
@@ -158,12 +158,12 @@ public class CountedRowsTests
     public void That_the_other_foot_follows_what_took_the_weight_is_told(string row, bool told) =>
         Assert.Equal(
             told,
-            Analysis.Of($"part A\n{row}").Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("one foot after the other")));
+            Analysis.Analyse($"part A\n{row}").Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("one foot after the other")));
 
     /// <summary>A step that would have to be danced faster than it usually is makes no whole list that is repeated.</summary>
     [Theory]
     [InlineData("1-8 rocking chair R, pivot 1/2 left twice", "1 rock R forward · 2 recover L · 3 rock R back · 4 recover L · 5 step R forward · 6 pivot R, turning 1/2 left, onto L · 7 step R forward · 8 pivot R, turning 1/2 left, onto L")]
     [InlineData("1-4 toe heel stomp hold R", "1 toe R beside · 2 heel R beside · 3 stomp R in place · 4 hold")]
     public void Steps_are_danced_as_they_are_called(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 }

@@ -1,6 +1,6 @@
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Told;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Wording;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Reading;
@@ -12,12 +12,12 @@ public class NamedMovesTests
 {
     private const string Head = "genre line\nstart weight L\npart A\n";
 
-    private static Analysis Read(string rows) => Analysis.Of(rows.Contains("part ", StringComparison.Ordinal) ? rows : Head + rows);
+    private static Analysis Read(string rows) => Analysis.Analyse(rows.Contains("part ", StringComparison.Ordinal) ? rows : Head + rows);
 
     private static string Row(Analysis analysis, string words)
     {
         var row = analysis.Dance.Rows.ToList().FindIndex(r => r.EndsWith(words, StringComparison.Ordinal)) + 1;
-        return RowReads.Of(analysis.Trace, analysis.Findings).First(r => r.Row == row).Text;
+        return RowReadings.Read(analysis.Trace, analysis.Findings).First(r => r.Row == row).Text;
     }
 
     private static bool Has(Analysis analysis, string code) => analysis.Findings.Any(f => f.Code == code);
@@ -84,7 +84,7 @@ public class NamedMovesTests
     [InlineData("both feet", Weight.Both)]
     public void An_answer_is_a_row_of_its_own(string answer, Weight after)
     {
-        var analysis = Analysis.Of($"step barnacle = {answer}\n{Head}1-8 barnacle");
+        var analysis = Analysis.Analyse($"step barnacle = {answer}\n{Head}1-8 barnacle");
         Assert.Equal(after, analysis.Trace.EndWeight);
         Assert.False(Has(analysis, "WORD08"));
     }
@@ -97,7 +97,7 @@ public class NamedMovesTests
         Assert.Equal(["same foot", "other foot", "both feet"], asked.Answers.Select(a => a.Label));
         var rows = analysis.Dance.Rows.ToArray();
         rows[asked.Answers[1].Row - 1] = asked.Answers[1].NewText;
-        var answered = Analysis.Of(string.Join('\n', rows));
+        var answered = Analysis.Analyse(string.Join('\n', rows));
         Assert.False(Has(answered, "WORD08"));
         Assert.Equal(Weight.Right, answered.Trace.Parts[0].Actions[0].After.Weight);
     }
@@ -128,7 +128,7 @@ public class NamedMovesTests
     public void Where_nothing_tells_the_foot_after_a_turn_it_is_said(string rows, bool told) =>
         Assert.Equal(
             told,
-            Analysis.Of("order A A\n" + Head + rows).Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("weight after the turn")));
+            Analysis.Analyse("order A A\n" + Head + rows).Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("weight after the turn")));
 
     [Theory]
     [InlineData("1&2 shuflle R", "1 step R forward · 1& close L · 2 step R forward", "1&2 shuffle R")]
@@ -157,20 +157,20 @@ public class NamedMovesTests
     [Fact]
     public void A_slip_in_a_definition_is_told_at_its_row()
     {
-        var analysis = Analysis.Of($"step reef = shufle R\n{Head}1&2 reef\n3-8 hold");
+        var analysis = Analysis.Analyse($"step reef = shufle R\n{Head}1&2 reef\n3-8 hold");
         Assert.Equal(1, Assert.Single(analysis.Findings, f => f.Code == "WORD07").Place.Row);
     }
 
     [Fact]
     public void An_own_step_is_no_slip() =>
-        Assert.False(Has(Analysis.Of($"step shuffel = step R side, touch L\n{Head}1-2 shuffel\n3-4 shuffel L\n5-8 vine R"), "WORD07"));
+        Assert.False(Has(Analysis.Analyse($"step shuffel = step R side, touch L\n{Head}1-2 shuffel\n3-4 shuffel L\n5-8 vine R"), "WORD07"));
 
     [Theory]
     [InlineData("1-2 step touch L", Weight.Right)]
     [InlineData("1-2 step touch R", Weight.Left)]
     public void A_pool_begins_each_move_on_its_own_foot_and_has_no_loop(string row, Weight begins)
     {
-        var analysis = Analysis.Of($"order free\npart small\n{row}\npart big\n1-4 walk R forward x4\n5-8 walk R x4\npart last\n1-4 vine L");
+        var analysis = Analysis.Analyse($"order free\npart small\n{row}\npart big\n1-4 walk R forward x4\n5-8 walk R x4\npart last\n1-4 vine L");
         Assert.Equal(begins, analysis.Trace.Parts[0].Start.Weight);
         Assert.Equal((8, Weight.Right), (analysis.Trace.TotalCounts, analysis.Trace.Parts[2].Start.Weight));
         Assert.DoesNotContain(analysis.Findings, f => f.Severity != Severity.Info);

@@ -1,6 +1,6 @@
 using System.Text.Json;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Tests.Reading;
@@ -25,7 +25,7 @@ public sealed class ReadingCase(JsonElement entry)
     /// <summary>Where the analysis differs from what is danced; empty when it does not.</summary>
     public IReadOnlyList<string> Differences()
     {
-        var analysis = Analysis.Of(Script);
+        var analysis = Analysis.Analyse(Script);
         var trace = analysis.Trace;
         var told = new List<string>();
         var expect = entry.GetProperty("expect");

@@ -15,7 +15,7 @@ public class RowsAndOrdersTests
     [InlineData("8 | 1-7 walk R L R L R L R, hold", 8)]
     public void Lines_hold_what_they_say(string rows, int counts)
     {
-        var analysis = Analysis.Of($"part A\n{rows}\n");
+        var analysis = Analysis.Analyse($"part A\n{rows}\n");
 
         Assert.Equal(counts, analysis.Trace.TotalCounts);
         Assert.False(analysis.HasErrors, string.Join('\n', analysis.Findings));
@@ -30,7 +30,7 @@ public class RowsAndOrdersTests
         string Danced(string row) =>
             string.Join(
                 ' ',
-                Analysis.Of($"part A\n{row}\n").Trace.Parts[0].Actions.Select(a =>
+                Analysis.Analyse($"part A\n{row}\n").Trace.Parts[0].Actions.Select(a =>
                     (a.At.Value, a.Action.Verb.Name, a.Foot, a.After.Weight, a.After.Facing)));
 
         Assert.Equal(Danced(plain), Danced(other));
@@ -43,7 +43,7 @@ public class RowsAndOrdersTests
     [InlineData("order A x2, B", "A A B")]
     public void Orders_group_and_repeat(string order, string calls)
     {
-        var dance = Analysis.Of($"part A\n1-8 march x8\npart B\n1-8 march x8\n{order}\n").Dance;
+        var dance = Analysis.Analyse($"part A\n1-8 march x8\npart B\n1-8 march x8\n{order}\n").Dance;
 
         Assert.Equal(calls, string.Join(' ', dance.Order.Select(c => c.Part)));
         Assert.False(dance.OrderLoops);
@@ -52,7 +52,7 @@ public class RowsAndOrdersTests
     [Fact]
     public void Round_and_round_goes_on_until_the_music_ends()
     {
-        var trace = Analysis.Of("part A\n1-8 march x8\npart B\n1-8 march x8\norder A B, round and round\n").Trace;
+        var trace = Analysis.Analyse("part A\n1-8 march x8\npart B\n1-8 march x8\norder A B, round and round\n").Trace;
         var run = RunUnroller.Unroll(trace, new Song([new Passage("verse", 64, 112)]), 0);
 
         Assert.True(run.Repeats.Count > 3);
@@ -66,17 +66,17 @@ public class RowsAndOrdersTests
     [InlineData("order A[9-12]", "PART02")]
     [InlineData("order A x999", "PART02")]
     public void What_an_order_cannot_dance_is_told(string order, string code) =>
-        Assert.Contains(Analysis.Of($"part A\n1-8 march x8\n{order}\n").Findings, f => f.Code == code && f.Place.Row == 3);
+        Assert.Contains(Analysis.Analyse($"part A\n1-8 march x8\n{order}\n").Findings, f => f.Code == code && f.Place.Row == 3);
 
     [Fact]
     public void An_order_danced_once_needs_no_mirror() =>
-        Assert.DoesNotContain(Analysis.Of("part A\n1-8 walk R L R L R L R, touch L\norder A\n").Findings, f => f.Code == "MIRROR01");
+        Assert.DoesNotContain(Analysis.Analyse("part A\n1-8 walk R L R L R L R, touch L\norder A\n").Findings, f => f.Code == "MIRROR01");
 
     [Fact]
     public void A_free_stretch_gives_the_weight_it_says_to_the_part_behind_it()
     {
         var analysis =
-            Analysis.Of("part A\n1-8 march x8\npart B\n1-4 free, left free\n5 step R forward\n6 step L forward\n7-8 hold\norder A B\n");
+            Analysis.Analyse("part A\n1-8 march x8\npart B\n1-4 free, left free\n5 step R forward\n6 step L forward\n7-8 hold\norder A B\n");
 
         Assert.Contains(analysis.Findings, f => f.Code == "FOOT01" && f.Place.Row == 5);
     }
@@ -87,5 +87,5 @@ public class RowsAndOrdersTests
     [InlineData("part A\n", 1)]
     [InlineData("", 1)]
     public void A_dance_that_waits_for_its_title_has_nothing_wrong_yet(string script, int told) =>
-        Assert.Equal(told, Analysis.Of(script).Findings.Count(f => f.Code == "TEXT04"));
+        Assert.Equal(told, Analysis.Analyse(script).Findings.Count(f => f.Code == "TEXT04"));
 }

@@ -38,7 +38,7 @@ public class SaidTwiceTests
     [InlineData("1-5 kick R 3 times, coaster step", "1 kick R · 2 kick R · 3 kick R · 4 step R back · 4& close L · 5 step R forward")]
     [InlineData("1-8 walk R, L x2", "1 walk R · 3 walk L · 5 walk R · 7 walk L")]
     public void What_is_said_twice_is_danced_twice(string row, string reads) =>
-        Assert.Equal(reads, Assert.Single(Analysis.Of($"part A\n{row}").Reads).Text);
+        Assert.Equal(reads, Assert.Single(Analysis.Analyse($"part A\n{row}").Reads).Text);
 
     [Theory]
     [InlineData("1-4 stomp 1 2", "2")]
@@ -46,6 +46,6 @@ public class SaidTwiceTests
     [InlineData("1-4 walk 4 2", "2")]
     public void Of_two_numbers_the_second_is_told(string row, string told) =>
         Assert.Contains(
-            Analysis.Of($"part A\n{row}").Findings,
+            Analysis.Analyse($"part A\n{row}").Findings,
             f => f.Code == "WORD02" && f.Message.StartsWith($"'{told}' in ", StringComparison.Ordinal));
 }

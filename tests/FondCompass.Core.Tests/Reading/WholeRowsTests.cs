@@ -6,7 +6,7 @@ namespace FondCompass.Core.Tests.Reading;
 /// <summary>Whole rows in the wording of sheets and halls, told back as they are danced.</summary>
 public class WholeRowsTests
 {
-    private static string Reads(string row) => Analysis.Of($"part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
+    private static string Reads(string row) => Analysis.Analyse($"part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
 
     [Theory]
     [InlineData("1-4 shuffle R, rock back", "1 step R forward · 1& close L · 2 step R forward · 3 rock L back · 4 recover R")]
@@ -199,7 +199,7 @@ public class WholeRowsTests
     [InlineData("1-4 vine R, brush instead of touch", "L", "1 step R side · 2 step L behind · 3 step R side · 4 brush L")]
     [InlineData("5-8 vine R, kick on 8", "L", "5 step R side · 6 step L behind · 7 step R side · 8 kick L")]
     public void What_is_taken_away_is_not_danced(string row, string start, string reads) =>
-        Assert.Equal(reads, string.Join(" / ", Analysis.Of($"start weight {start}\npart A\n{row}\n").Reads.Select(r => r.Text)));
+        Assert.Equal(reads, string.Join(" / ", Analysis.Analyse($"start weight {start}\npart A\n{row}\n").Reads.Select(r => r.Text)));
 
     [Theory]
     [InlineData("1-4 vine R, smooth and low", "1 step R side · 2 step L behind · 3 step R side · 4 touch L + smooth and low")]
@@ -215,7 +215,7 @@ public class WholeRowsTests
     [InlineData("step R side (1), close L (2)", "1 step R side / 2 close L")]
     [InlineData("1-4 walk forward 2, touch L 2", "1 walk R · 2 walk L · 3 touch L · 4 touch L")]
     public void Counts_said_with_each_step_place_it(string row, string reads) =>
-        Assert.Equal(reads.Replace(" / ", " · "), string.Join(" · ", Analysis.Of($"part A\n{row}\n").Reads.Select(r => r.Text)));
+        Assert.Equal(reads.Replace(" / ", " · "), string.Join(" · ", Analysis.Analyse($"part A\n{row}\n").Reads.Select(r => r.Text)));
 
     [Theory]
     [InlineData("1-4 vine R, tuch", "WORD06")]
@@ -238,7 +238,7 @@ public class WholeRowsTests
     [InlineData("1-4 vine R, not on 8", "WORD06")]
     [InlineData("1-4 vine R, slow", "WORD06")]
     public void What_cannot_be_both_or_may_be_another_is_told(string row, string code) =>
-        Assert.Contains(Analysis.Of($"start weight L\npart A\n{row}\n").Findings, f => f.Code == code && f.Place.Row == 3);
+        Assert.Contains(Analysis.Analyse($"start weight L\npart A\n{row}\n").Findings, f => f.Code == code && f.Place.Row == 3);
 
     [Theory]
     [InlineData("1-2 walk R")]
@@ -251,19 +251,19 @@ public class WholeRowsTests
     [InlineData("1-4 vine R, smooth and low")]
     public void What_is_plain_is_not_told(string row) =>
         Assert.DoesNotContain(
-            Analysis.Of($"start weight L\npart A\n{row}\n").Findings,
+            Analysis.Analyse($"start weight L\npart A\n{row}\n").Findings,
             f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
 
     [Fact]
     public void A_row_of_layers_that_names_a_step_is_told() =>
         Assert.Contains(
-            Analysis.Of("start weight L\npart A\n1-4 vine R\n+ weave R\n").Findings,
+            Analysis.Analyse("start weight L\npart A\n1-4 vine R\n+ weave R\n").Findings,
             f => f.Code == "WORD06" && f.Place.Row == 4);
 
     [Fact]
     public void A_slip_in_styling_is_mended_where_it_stands()
     {
-        var told = Assert.Single(Analysis.Of("start weight L\npart A\n1-4 vine R, swift, tuch\n").Findings, f => f.Code == "WORD06");
+        var told = Assert.Single(Analysis.Analyse("start weight L\npart A\n1-4 vine R, swift, tuch\n").Findings, f => f.Code == "WORD06");
         Assert.Equal("1-4 vine R, swift, touch", told.Fix?.NewText);
     }
 
@@ -349,7 +349,7 @@ public class WholeRowsTests
     [InlineData("", "1-8 walk x3, kick and clap, back x3, touch and clap", "1 walk R · 2 walk L · 3 walk R · 4 kick L · 4 clap · 5 step L back · 6 step R back · 7 step L back · 8 touch R · 8 clap")]
     [InlineData("", "1-2 step R diagonally forward to 1:30, touch L beside R", "1 step R diagonal forward, turning 1/8 right · 2 touch L")]
     public void Rows_of_other_genres_are_danced_in_their_ways(string head, string row, string reads) =>
-        Assert.Equal(reads, Analysis.Of($"{head}\npart A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text);
+        Assert.Equal(reads, Analysis.Analyse($"{head}\npart A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text);
 
     [Theory]
     [InlineData("1-3 toe heel cross R", "1 toe R · 2 heel R · 3 cross R")]
@@ -385,7 +385,7 @@ public class WholeRowsTests
     [InlineData("2 ball change", "3 heel R", "2 ball L back · 2& step R in place")]
     public void What_the_next_row_moves_takes_no_name_apart(string row, string next, string read)
     {
-        var analysis = Analysis.Of($"start weight R\npart A\n1 ball change L\n{row}\n{next}");
+        var analysis = Analysis.Analyse($"start weight R\npart A\n1 ball change L\n{row}\n{next}");
         Assert.Equal(read, analysis.Reads.Single(r => r.Row == 4).Text);
         Assert.Contains(analysis.Findings, f => f is { Severity: Severity.Error, Place.Row: 5 });
     }
@@ -396,7 +396,7 @@ public class WholeRowsTests
     [InlineData("1-3 step touch R, march R", "1 step R side · 2 touch L · 3 step R in place")]
     public void A_name_is_not_taken_apart_for_the_foot_behind_it(string row, string reads)
     {
-        var analysis = Analysis.Of($"genre fitness\npart A\n{row}");
+        var analysis = Analysis.Analyse($"genre fitness\npart A\n{row}");
         Assert.Equal(reads, Assert.Single(analysis.Reads).Text);
         Assert.Contains(analysis.Findings, f => f.Code == "FOOT01");
     }

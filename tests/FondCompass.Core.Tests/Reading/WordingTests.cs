@@ -8,7 +8,7 @@ namespace FondCompass.Core.Tests.Reading;
 public class WordingTests
 {
     private static string Reads(string row, string head = "") =>
-        Analysis.Of($"{head}part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
+        Analysis.Analyse($"{head}part A\n{row}").Reads.FirstOrDefault(r => r.Text.Length > 0)?.Text ?? "";
 
     [Theory]
     [InlineData("1-4 step R forward, 1/2 pivot L, step R forward, hold", "1 step R forward · 2 pivot R, turning 1/2 left, onto L · 3 step R forward · 4 hold")]
@@ -24,7 +24,7 @@ public class WordingTests
     public void A_side_said_is_the_way_of_the_steps_own_turn(string row, string part)
     {
         Assert.Contains(part, Reads(row));
-        Assert.DoesNotContain(Analysis.Of($"part A\n{row}").Findings, f => f.Code == "TURN03");
+        Assert.DoesNotContain(Analysis.Analyse($"part A\n{row}").Findings, f => f.Code == "TURN03");
     }
 
     [Theory]
@@ -123,19 +123,19 @@ public class WordingTests
     [InlineData("1-4 slowly")]
     [InlineData("1-4 step R, step L, slow slow quick quick")]
     public void A_rhythm_that_suits_no_steps_is_told(string row) =>
-        Assert.Contains(Analysis.Of($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
+        Assert.Contains(Analysis.Analyse($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
 
     [Theory]
     [InlineData("1-4 knee up R, down")]
     [InlineData("1-4 kick R, up, hold")]
-    public void Up_and_down_alone_are_told(string row) => Assert.Contains(Analysis.Of($"part A\n{row}").Findings, f => f.Code == "WORD02");
+    public void Up_and_down_alone_are_told(string row) => Assert.Contains(Analysis.Analyse($"part A\n{row}").Findings, f => f.Code == "WORD02");
 
     [Theory]
     [InlineData("1-4 right hand points up, then down, up, down")]
     [InlineData("1-4 body roll down and up")]
     [InlineData("1-2 step R down low")]
     public void But_not_with_arms_or_beside_a_deed(string row) =>
-        Assert.DoesNotContain(Analysis.Of($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
+        Assert.DoesNotContain(Analysis.Analyse($"part A\n{row}").Findings, f => f.Code.StartsWith("WORD", StringComparison.Ordinal));
 
     [Theory]
     [InlineData("RLR", "r|l|r")]
@@ -157,7 +157,7 @@ public class WordingTests
     [InlineData("count-in four", 4, "")]
     public void A_count_in_is_a_number_the_counts_or_the_words(string row, int counts, string words)
     {
-        var header = Analysis.Of($"{row}\npart A\n1-8 march R").Dance.Header;
+        var header = Analysis.Analyse($"{row}\npart A\n1-8 march R").Dance.Header;
         Assert.Equal((counts, words), (header.CountIn, string.Join(' ', header.CountInWords)));
     }
 
@@ -166,14 +166,14 @@ public class WordingTests
     [InlineData("count-in 99")]
     [InlineData("count-in soon")]
     public void A_count_in_that_is_none_is_told(string row) =>
-        Assert.Contains(Analysis.Of($"{row}\npart A\n1-8 march R").Findings, f => f.Code == "TEXT03");
+        Assert.Contains(Analysis.Analyse($"{row}\npart A\n1-8 march R").Findings, f => f.Code == "TEXT03");
 
     [Theory]
     [InlineData("1-7 march x7", 7)]
     [InlineData("1-7 march", 7)]
     public void A_march_of_seven_ends_on_the_other_foot_and_goes_on_from_there(string row, int counts)
     {
-        var analysis = Analysis.Of($"start weight L\npart A\n{row}\norder A A");
+        var analysis = Analysis.Analyse($"start weight L\npart A\n{row}\norder A A");
         Assert.Equal(2 * counts, analysis.Trace.TotalCounts);
         Assert.Equal("L", analysis.Trace.EndWeight.ToString()[..1]);
         Assert.DoesNotContain(analysis.Findings, f => f.Code is "FOOT01" or "JOIN01");
@@ -185,13 +185,13 @@ public class WordingTests
     [InlineData("1-4 2 paddle turns, each turning 1/8 left", -2)]
     [InlineData("1-8 four paddle turns 1/4 left on each", -8)]
     public void Paddle_turns_turn_by_the_amount_that_is_said(string row, int eighths) =>
-        Assert.Equal(eighths, Analysis.Of($"part A\n{row}").Trace.NetTurn.Value);
+        Assert.Equal(eighths, Analysis.Analyse($"part A\n{row}").Trace.NetTurn.Value);
 
     [Fact]
     public void Two_at_one_count_tell_their_words()
     {
-        var finding = Analysis.Of("part A\nstep R forward, step L back x4").Findings.Single(f => f.Code == "WORD06");
+        var finding = Analysis.Analyse("part A\nstep R forward, step L back x4").Findings.Single(f => f.Code == "WORD06");
         var fixedRow = Assert.IsType<Core.Findings.Fix>(finding.Fix).NewText;
-        Assert.DoesNotContain(Analysis.Of($"part A\n{fixedRow}").Findings, f => f.Code == "WORD06");
+        Assert.DoesNotContain(Analysis.Analyse($"part A\n{fixedRow}").Findings, f => f.Code == "WORD06");
     }
 }

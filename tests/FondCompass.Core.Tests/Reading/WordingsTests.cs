@@ -18,7 +18,7 @@ public class WordingsTests
     public void None_is_read_otherwise_without_a_word(string kind)
     {
         var make = new Generator(new Random(20261130)).Kinds.Single(k => k.Name == kind).Make;
-        var made = Enumerable.Range(0, OfEachKind).Select(_ => make()).OfType<Wording>().Where(w => w.Length <= 8).ToList();
+        var made = Enumerable.Range(0, OfEachKind).Select(_ => make()).OfType<Wordings.Wording>().Where(w => w.Length <= 8).ToList();
         var verdicts = made.ConvertAll(w => (Wording: w, Verdict: Judge.Of(w)));
         Assert.Empty(verdicts.Where(v => v.Verdict == Verdict.Silent).Select(v => v.Wording.Said));
         // Nobody is helped by a reader that tells everything: some come back, and few can not be asked.

@@ -1,5 +1,5 @@
 using FondCompass.Core.Music;
-using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -7,7 +7,7 @@ namespace FondCompass.Core.Tests.Runs;
 /// <summary>What the instructor allows, and what the fit does with it.</summary>
 public class FitConstraintTests
 {
-    private static readonly Core.Tracing.DanceTrace Stroll = Analysis.Of(Dances.Stroll).Trace;
+    private static readonly Core.Tracing.DanceTrace Stroll = Analysis.Analyse(Dances.Stroll).Trace;
 
     private static FitResult Fit(FitConstraints constraints) => PhraseFit.Solve(Stroll, WorkedSongs.Regatta, 16, constraints);
 
@@ -19,7 +19,7 @@ public class FitConstraintTests
     [InlineData(40_000, 6, 0, false)]
     public void A_song_without_end_is_not_tried(int counts, int start, int off, bool narrowed)
     {
-        var trace = Analysis.Of("part A\n1-4 vine R\n5-8 vine L").Trace;
+        var trace = Analysis.Analyse("part A\n1-4 vine R\n5-8 vine L").Trace;
         var fit = PhraseFit.Solve(trace, new Song([new Passage("verse", 6, 112), new Passage("chorus", counts, 112)]), start);
 
         Assert.Equal((off, narrowed), (fit.OffAfter, fit.Narrowed));
@@ -80,7 +80,7 @@ public class FitConstraintTests
     [Fact]
     public void Written_exceptions_are_kept_and_counted()
     {
-        var mended = Analysis.Of(Dances.Stroll + "\nrestart 4 after 16").Trace;
+        var mended = Analysis.Analyse(Dances.Stroll + "\nrestart 4 after 16").Trace;
         var fit = PhraseFit.Solve(mended, WorkedSongs.Regatta, 16);
         Assert.Equal((0, 0), (fit.OffBefore, fit.OffAfter));
         Assert.Empty(fit.Changes);
@@ -96,7 +96,7 @@ public class FitConstraintTests
             new Passage("verse", 16, 100), new Passage("break", 4, 100), new Passage("chorus", 8, 100),
             new Passage("verse", 16, 100), new Passage("chorus", 8, 100)
         ]);
-        var fit = PhraseFit.Solve(Analysis.Of(script).Trace, song, 0);
+        var fit = PhraseFit.Solve(Analysis.Analyse(script).Trace, song, 0);
         Assert.Equal((FitKind.Tag, 1, 4), fit.Changes.Select(c => (c.Kind, c.Repeat, c.Counts)).Single());
         Assert.True(fit.OffAfter < fit.OffBefore);
     }
@@ -112,7 +112,7 @@ public class FitConstraintTests
     [Fact]
     public void An_order_and_a_song_that_are_too_long_together_are_answered_as_written_and_said_so()
     {
-        var trace = Analysis.Of(VerseAndChorus + string.Concat(Enumerable.Repeat(" V C", 110))).Trace;
+        var trace = Analysis.Analyse(VerseAndChorus + string.Concat(Enumerable.Repeat(" V C", 110))).Trace;
         var song = new Song(Enumerable.Range(0, 500).Select(i => new Passage($"p{i}", 200, 120)).ToList());
         var fit = PhraseFit.Solve(trace, song, 0);
         Assert.Equal((true, 0, fit.OffBefore), (fit.Narrowed, fit.Changes.Count, fit.OffAfter));
@@ -130,7 +130,7 @@ public class FitConstraintTests
     {
         // The bell of 4, then verse and chorus in turn: as it is sung.
         var trace =
-            Analysis.Of(
+            Analysis.Analyse(
                 $"part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\ntag Bell\n1-4 hold\n{order}").Trace;
         var song = order.Contains("round", StringComparison.Ordinal)
             ? Named(("bell", 4), ("verse", 16), ("chorus", 16), ("bell", 4), ("verse", 16), ("chorus", 16))
@@ -153,7 +153,7 @@ public class FitConstraintTests
     {
         // A break of 8 before the second verse: from there on V and C come 8 counts early.
         var song = Named(("verse", 16), ("chorus", 16), ("break", 8), ("verse", 16), ("chorus", 16));
-        var fit = PhraseFit.Solve(Analysis.Of(VerseAndChorus).Trace, song, 0, new FitConstraints(KeepOrder: true));
+        var fit = PhraseFit.Solve(Analysis.Analyse(VerseAndChorus).Trace, song, 0, new FitConstraints(KeepOrder: true));
         Assert.Equal(new FitChange(FitKind.Tag, 2, 8, 32, "C", 0, 40, "verse"), fit.Changes.Single());
         Assert.Equal((16, 8), (fit.OffBefore, fit.OffAfter));
     }
@@ -163,7 +163,7 @@ public class FitConstraintTests
     {
         // The song sings two verses before its second chorus.
         var song = Named(("verse", 16), ("chorus", 16), ("verse", 16), ("verse", 16), ("chorus", 16));
-        var fit = PhraseFit.Solve(Analysis.Of(VerseAndChorus).Trace, song, 0);
+        var fit = PhraseFit.Solve(Analysis.Analyse(VerseAndChorus).Trace, song, 0);
         Assert.Equal((FitKind.Repeat, 3, "V", 16), fit.Changes.Select(c => (c.Kind, c.Repeat, c.Part, c.Counts)).Single());
         Assert.Equal((0, 16), (fit.OffAfter, fit.OffBefore / 2));
     }
@@ -172,7 +172,7 @@ public class FitConstraintTests
     public void A_part_that_the_song_does_not_have_is_left_out()
     {
         var song = Named(("verse", 16), ("chorus", 16), ("chorus", 16));
-        var fit = PhraseFit.Solve(Analysis.Of(VerseAndChorus).Trace, song, 0, new FitConstraints(NoMoves: true));
+        var fit = PhraseFit.Solve(Analysis.Analyse(VerseAndChorus).Trace, song, 0, new FitConstraints(NoMoves: true));
         Assert.Equal((FitKind.Drop, 3, "V"), fit.Changes.Select(c => (c.Kind, c.Repeat, c.Part)).Single());
         Assert.Equal(0, fit.OffAfter);
     }
@@ -181,7 +181,7 @@ public class FitConstraintTests
     public void Half_a_verse_is_half_a_part()
     {
         var song = Named(("verse", 16), ("chorus", 16), ("verse", 8), ("chorus", 16));
-        var fit = PhraseFit.Solve(Analysis.Of(VerseAndChorus).Trace, song, 0);
+        var fit = PhraseFit.Solve(Analysis.Analyse(VerseAndChorus).Trace, song, 0);
         Assert.Equal((FitKind.Half, 3, "V", 8), fit.Changes.Select(c => (c.Kind, c.Repeat, c.Part, c.Counts)).Single());
     }
 
@@ -189,16 +189,16 @@ public class FitConstraintTests
     public void What_a_tag_cannot_fill_is_waited()
     {
         var song = Named(("verse", 16), ("chorus", 16), ("solo", 24), ("verse", 16), ("chorus", 16));
-        var fit = PhraseFit.Solve(Analysis.Of(VerseAndChorus).Trace, song, 0, new FitConstraints(KeepOrder: true));
+        var fit = PhraseFit.Solve(Analysis.Analyse(VerseAndChorus).Trace, song, 0, new FitConstraints(KeepOrder: true));
         Assert.Equal((FitKind.Wait, 2, 24), fit.Changes.Select(c => (c.Kind, c.Repeat, c.Counts)).Single());
     }
 
     [Fact]
     public void A_part_is_moved()
     {
-        var trace = Analysis.Of(VerseAndChorus + " B\npart B\n1-8 march R").Trace;
+        var trace = Analysis.Analyse(VerseAndChorus + " B\npart B\n1-8 march R").Trace;
         var song = Named(("verse", 16), ("chorus", 16), ("verse", 16), ("break", 8), ("chorus", 16));
-        var bound = Analysis.Of(VerseAndChorus + " B\npart B\n1-8 march R\nB on break").Trace;
+        var bound = Analysis.Analyse(VerseAndChorus + " B\npart B\n1-8 march R\nB on break").Trace;
         var fit = PhraseFit.Solve(bound, song, 0);
         Assert.Equal((FitKind.Move, 4, "C", 5), fit.Changes.Select(c => (c.Kind, c.Repeat, c.Part, c.To)).Single());
         Assert.Equal(0, fit.OffAfter);
@@ -212,15 +212,15 @@ public class FitConstraintTests
     public void What_the_script_says_belongs_together_is_asked_for(string row, int off)
     {
         var song = Named(("verse", 16), ("chorus", 16), ("verse", 16), ("chorus", 16));
-        Assert.Equal(off, PhraseFit.Solve(Analysis.Of($"{VerseAndChorus}\n{row}").Trace, song, 0).OffBefore);
+        Assert.Equal(off, PhraseFit.Solve(Analysis.Analyse($"{VerseAndChorus}\n{row}").Trace, song, 0).OffBefore);
     }
 
     [Fact]
     public void An_order_that_goes_round_goes_on_until_the_music_ends()
     {
         var song = Named([.. Enumerable.Repeat<(string, int)[]>([("verse", 16), ("chorus", 16)], 5).SelectMany(p => p)]);
-        Assert.Equal(384, PhraseFit.Solve(Analysis.Of(VerseAndChorus).Trace, song, 0).OffBefore);
-        var round = PhraseFit.Solve(Analysis.Of(VerseAndChorus + ", round and round").Trace, song, 0);
+        Assert.Equal(384, PhraseFit.Solve(Analysis.Analyse(VerseAndChorus).Trace, song, 0).OffBefore);
+        var round = PhraseFit.Solve(Analysis.Analyse(VerseAndChorus + ", round and round").Trace, song, 0);
         Assert.Equal((0, 0), (round.OffBefore, round.Changes.Count));
     }
 
@@ -231,7 +231,7 @@ public class FitConstraintTests
     {
         // Three steps and a touch on one side, then the same foot again: the pattern comes back on the other foot.
         var trace =
-            Analysis.Of(
+            Analysis.Analyse(
                 "part A\n1-4 vine R\n5-8 vine L\n1 step R forward\n2 step L forward\n3 step R forward\n4 touch L beside\n5-8 hold").Trace;
         Assert.True(trace.Mirrors);
         var song = Named(("a", first), ("b", 16), ("c", 16));
@@ -244,7 +244,7 @@ public class FitConstraintTests
     [Fact]
     public void Proposals_are_ranked_and_each_is_another()
     {
-        var trace = Analysis.Of(Dances.Touches(32)).Trace;
+        var trace = Analysis.Analyse(Dances.Touches(32)).Trace;
         var song = new Song([
             new Passage("intro", 16, 112), new Passage("verse", 32, 112), new Passage("chorus", 32, 112),
             new Passage("bridge", 16, 112), new Passage("chorus", 32, 112), new Passage("outro", 8, 112)

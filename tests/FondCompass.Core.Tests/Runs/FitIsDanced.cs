@@ -1,6 +1,7 @@
 using CsCheck;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Tests.Properties;
 using Xunit;
 
@@ -24,7 +25,7 @@ public sealed class FitIsDanced
             {
                 var script = $"part A\n{string.Join('\n', rows)}\neasier 5-8 hold{more}";
                 var song = new Song([.. passages.Select((p, i) => new Passage($"p{i}", p.Item1, 112, null, p.Item2))]);
-                var trace = Analysis.Of(script).Trace;
+                var trace = Analysis.Analyse(script).Trace;
                 if (trace.Mirrors)
                 {
                     return;
@@ -32,7 +33,7 @@ public sealed class FitIsDanced
 
                 foreach (var fit in PhraseFit.Ranked(trace, song, start, new FitConstraints()))
                 {
-                    var danced = RunUnroller.Unroll(Analysis.Of($"{script}\n{Rows(fit)}").Trace, song, start);
+                    var danced = RunUnroller.Unroll(Analysis.Analyse($"{script}\n{Rows(fit)}").Trace, song, start);
                     Assert.Equal(fit.Starts, danced.Repeats.Select(r => r.FromCount));
                 }
             },

@@ -1,4 +1,4 @@
-using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -12,7 +12,7 @@ public class FitMovesTests
 
     private static List<FitMove> From(string script, FitConstraints? constraints = null)
     {
-        var moves = FitMoves.Of(Analysis.Of(script).Trace, constraints ?? new FitConstraints());
+        var moves = FitMoves.For(Analysis.Analyse(script).Trace, constraints ?? new FitConstraints());
         return [.. moves.From(moves.Begin)];
     }
 
@@ -87,9 +87,9 @@ public class FitMovesTests
     [Fact]
     public void The_last_of_an_order_is_danced_or_danced_twice()
     {
-        var moves = FitMoves.Of(Analysis.Of(Order + "V").Trace, new FitConstraints());
+        var moves = FitMoves.For(Analysis.Analyse(Order + "V").Trace, new FitConstraints());
         Assert.Equal([null, FitKind.Repeat], moves.From(moves.Begin).Select(m => m.Kind));
         Assert.True(moves.Ends);
-        Assert.False(FitMoves.Of(Analysis.Of(Order + "V, round and round").Trace, new FitConstraints()).Ends);
+        Assert.False(FitMoves.For(Analysis.Analyse(Order + "V, round and round").Trace, new FitConstraints()).Ends);
     }
 }

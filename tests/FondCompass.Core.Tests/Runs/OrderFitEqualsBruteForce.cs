@@ -1,6 +1,7 @@
 using CsCheck;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -66,7 +67,7 @@ public class OrderFitEqualsBruteForce
     {
         // A round that is danced again makes the ways too many to try them all on longer songs, or with parts that move.
         loops &= !moves && order.Length <= 3 && passages.Sum(p => p.Item2) <= LongestRound;
-        var trace = Analysis.Of($"{Parts}\norder {order}{(loops ? ", round and round" : "")}{said}").Trace;
+        var trace = Analysis.Analyse($"{Parts}\norder {order}{(loops ? ", round and round" : "")}{said}").Trace;
         var song = SongOf(passages);
         var written = RunUnroller.Unroll(trace, song, start);
         var bound = Bound(
@@ -110,13 +111,13 @@ public class OrderFitEqualsBruteForce
         (order, start, passages, loops, said) =>
         {
             var script = $"{Parts}\norder {order}{(loops ? ", round and round" : "")}{said}";
-            var trace = Analysis.Of(script).Trace;
+            var trace = Analysis.Analyse(script).Trace;
             foreach (var fit in PhraseFit.Ranked(trace, SongOf(passages), start, new FitConstraints()))
             {
-                var danced = RunUnroller.Unroll(Analysis.Of($"{script}\n{FitRows.Of(fit.Changes)}").Trace, SongOf(passages), start);
+                var danced = RunUnroller.Unroll(Analysis.Analyse($"{script}\n{FitRows.Write(fit.Changes)}").Trace, SongOf(passages), start);
                 Assert.True(
                     fit.Starts.SequenceEqual(danced.Repeats.Select(r => r.FromCount)),
-                    $"{FitRows.Of(fit.Changes)}: {string.Join(',', fit.Starts)} promised, "
+                    $"{FitRows.Write(fit.Changes)}: {string.Join(',', fit.Starts)} promised, "
                         + $"{string.Join(',', danced.Repeats.Select(r => r.FromCount))} danced");
                 Assert.DoesNotContain(danced.Findings, f => f.Code == "RUN02");
             }

@@ -1,5 +1,6 @@
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -10,8 +11,8 @@ public class PartMeetingsTests
     private static PartMeetings Of(string order, int start, params (string Name, int Counts)[] song)
     {
         var analysis =
-            Analysis.Of($"start weight L\npart V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\npart B\n1-2 step R, step L\norder {order}");
-        return PartMeetings.Of(RunUnroller.Unroll(
+            Analysis.Analyse($"start weight L\npart V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\npart B\n1-2 step R, step L\norder {order}");
+        return PartMeetings.Judge(RunUnroller.Unroll(
             analysis.Trace,
             new Song([.. song.Select(p => new Passage(p.Name, p.Counts, 120))]),
             start));
@@ -67,14 +68,14 @@ public class PartMeetingsTests
         string bound)
     {
         var script = string.Join('\n', parts.Split(' ').Select(p => p.Split('=')).Select(p => $"part {p[0]}\n1-{p[1]} march x{p[1]}"));
-        var analysis = Analysis.Of($"{script}\norder {order}\n{said}");
+        var analysis = Analysis.Analyse($"{script}\norder {order}\n{said}");
         var passages = song.Split(", ")
             .Select(p => new Passage(
                 p[..p.LastIndexOf(' ')],
                 int.Parse(p[p.LastIndexOf(' ')..], System.Globalization.CultureInfo.InvariantCulture),
                 120))
             .ToList();
-        var bindings = PassageParts.Of(RunUnroller.Unroll(analysis.Trace, new Song(passages), 0));
+        var bindings = PassageParts.Bind(RunUnroller.Unroll(analysis.Trace, new Song(passages), 0));
         Assert.Equal(
             bound,
             string.Join(
@@ -101,8 +102,8 @@ public class PartMeetingsTests
                 null,
                 p.Marked))
             .ToList();
-        var analysis = Analysis.Of($"part V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\norder {order}");
-        Assert.Equal(fits, PartMeetings.Of(RunUnroller.Unroll(analysis.Trace, new Song(passages), 0)).Fits);
+        var analysis = Analysis.Analyse($"part V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\norder {order}");
+        Assert.Equal(fits, PartMeetings.Judge(RunUnroller.Unroll(analysis.Trace, new Song(passages), 0)).Fits);
     }
 
     [Theory]
@@ -120,15 +121,15 @@ public class PartMeetingsTests
                 120))
             .ToList();
         var script = more.StartsWith("part", StringComparison.Ordinal) ? $"part A\n1-8 march x8\n{more}" : $"{more}\npart A\n1-8 march x8";
-        Assert.Equal(start, SongStart.Of(Analysis.Of(script).Trace, new Song(passages)));
+        Assert.Equal(start, SongStart.CountOf(Analysis.Analyse(script).Trace, new Song(passages)));
     }
 
     [Fact]
     public void A_loop_binds_nothing()
     {
-        var analysis = Analysis.Of("part A\n1-8 march x8");
+        var analysis = Analysis.Analyse("part A\n1-8 march x8");
         Assert.All(
-            PartMeetings.Of(RunUnroller.Unroll(
+            PartMeetings.Judge(RunUnroller.Unroll(
                 analysis.Trace,
                 new Song([new Passage("verse", 8, 120), new Passage("verse", 12, 120)]),
                 0)).Bound,

@@ -1,4 +1,5 @@
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -23,7 +24,7 @@ public class PassageKindTests
     [InlineData("p1", "p1")]
     [InlineData("A2", "a2")]
     [InlineData("the long lantern", "the long lantern")]
-    public void Kinds(string name, string kind) => Assert.Equal(kind, PassageKind.Of(name));
+    public void Kinds(string name, string kind) => Assert.Equal(kind, PassageKind.KindOf(name));
 
     [Theory]
     [InlineData("C on chorus", "C", "chorus")]
@@ -78,9 +79,9 @@ public class PassageKindTests
     [InlineData("move 1 after 2\nrepeat 1 again", 2)]
     [InlineData("drop 2\norder A A", 0)]
     public void What_only_an_order_can_have_is_told_where_there_is_none(string rows, int told) =>
-        Assert.Equal(told, Analysis.Of($"part A\n1-8 march R\n{rows}").Findings.Count(f => f.Code == "RUN06"));
+        Assert.Equal(told, Analysis.Analyse($"part A\n1-8 march R\n{rows}").Findings.Count(f => f.Code == "RUN06"));
 
     [Fact]
     public void A_part_that_is_not_there_is_told() =>
-        Assert.Contains(Analysis.Of("part A\n1-8 march x8\nB on chorus").Findings, f => f is { Code: "PART01", Place.Row: 3 });
+        Assert.Contains(Analysis.Analyse("part A\n1-8 march x8\nB on chorus").Findings, f => f is { Code: "PART01", Place.Row: 3 });
 }

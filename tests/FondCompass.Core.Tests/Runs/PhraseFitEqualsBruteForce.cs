@@ -1,7 +1,7 @@
 using CsCheck;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
-using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Tracing;
 using Xunit;
 
@@ -10,9 +10,9 @@ namespace FondCompass.Core.Tests.Runs;
 /// <summary>The solver against trying everything, on songs small enough for that.</summary>
 public class PhraseFitEqualsBruteForce
 {
-    private static readonly DanceTrace Eight = Analysis.Of(Dances.Touches(8)).Trace;
-    private static readonly DanceTrace Twelve = Analysis.Of(Dances.Touches(12)).Trace;
-    private static readonly DanceTrace Six = Analysis.Of("line 6\npart A\n1-3 waltz basic R\n4-6 waltz basic L").Trace;
+    private static readonly DanceTrace Eight = Analysis.Analyse(Dances.Touches(8)).Trace;
+    private static readonly DanceTrace Twelve = Analysis.Analyse(Dances.Touches(12)).Trace;
+    private static readonly DanceTrace Six = Analysis.Analyse("line 6\npart A\n1-3 waltz basic R\n4-6 waltz basic L").Trace;
 
     private sealed record Plan(int Off, int Changes, int Counts, int Tags, List<int> Times) : IComparable<Plan>
     {

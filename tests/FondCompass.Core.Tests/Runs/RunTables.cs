@@ -1,8 +1,10 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Runs;
-using FondCompass.Core.Saying;
+using FondCompass.Core.Runs.Fitting;
+using FondCompass.Core.Wording;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -13,7 +15,7 @@ public class RunTables
     private const string Eight = "part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside\n";
 
     private static DanceRun Run(string script, int counts, int start = 0, double bpm = 120) =>
-        RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(counts, new Bpm(bpm)), start);
+        RunUnroller.Unroll(Analysis.Analyse(script).Trace, Song.Steady(counts, new Bpm(bpm)), start);
 
     [Theory]
     [InlineData(32, 0, "0-8 8-16 16-24 24-32")]
@@ -52,7 +54,7 @@ public class RunTables
     public void A_restart_must_leave_the_feet_as_the_top_needs_them(int after, bool wrong)
     {
         // After a vine's side step and its touch the right foot stands; the vine begins with it.
-        var findings = Analysis.Of($"{Eight}restart 2 after {after}").Findings;
+        var findings = Analysis.Analyse($"{Eight}restart 2 after {after}").Findings;
         Assert.Equal(wrong, findings.Any(f => f.Code == "JOIN03"));
     }
 
@@ -71,7 +73,7 @@ public class RunTables
         var script = "part A\n1 step R side\n2 step L side\n3-8 hold\n&1 ball R, step L\n2-8 hold\nrestart 1 after 8\n";
         var run = Run(script, 24);
         Assert.Equal("L", run.Repeats[1].StartWeight.Letter());
-        var times = RunTimeline.Of(run).Select(a => a.SongCount.Value).ToList();
+        var times = RunTimeline.ActionsOf(run).Select(a => a.SongCount.Value).ToList();
         Assert.DoesNotContain(7.5, times);
         Assert.Contains(15.5, times);
     }
@@ -79,7 +81,7 @@ public class RunTables
     [Fact]
     public void The_timeline_tells_every_action_in_order_of_time()
     {
-        var timeline = RunTimeline.Of(Run(Eight, 20, 4, 60));
+        var timeline = RunTimeline.ActionsOf(Run(Eight, 20, 4, 60));
         Assert.Equal(16, timeline.Count);
         Assert.Equal(timeline.OrderBy(a => a.Seconds), timeline);
         Assert.Equal(
@@ -87,7 +89,7 @@ public class RunTables
             (timeline[0].Seconds.Value, timeline[0].Count, timeline[0].Step, timeline[0].Foot, timeline[0].Repeat, timeline[0].Wall));
         Assert.Equal(("9:00", 2), (timeline[8].Facing.ToString(), timeline[8].Repeat));
         Assert.Equal([true, false, false, false, true], timeline.Take(5).Select(a => a.StartsCall));
-        Assert.Equal(8, RunTimeline.Of(Run(Eight, 20, 4), 1).Count);
+        Assert.Equal(8, RunTimeline.ActionsOf(Run(Eight, 20, 4), 1).Count);
     }
 
     [Fact]
@@ -115,7 +117,7 @@ public class RunTables
         }
         else
         {
-            Assert.Contains(said, FitSaying.Of(ending));
+            Assert.Contains(said, FitWording.Say(ending));
         }
     }
 
@@ -127,14 +129,14 @@ public class RunTables
     public void An_ending_that_is_taken_finishes_to_the_front_and_only_the_last_time(int counts, int way, string row)
     {
         var written = Run(Eight, counts);
-        Assert.Equal(row, FitRows.Of(written.Ending!.Ways[way]));
+        Assert.Equal(row, FitRows.Write(written.Ending!.Ways[way]));
         var taken = Run(Eight + row, counts);
         Assert.Equal(Facing.Front, taken.Stretches[^1].EndFacing);
         Assert.Equal(Facing.Front, taken.Repeats[^1].EndFacing);
         Assert.Empty(taken.Ending!.Ways);
         Assert.Equal(written.Repeats.SkipLast(1).Select(r => r.EndFacing), taken.Repeats.SkipLast(1).Select(r => r.EndFacing));
-        Assert.Equal(way == 1 || counts == 12, RunTimeline.Of(taken).Any(a => a.Step == "pose"));
-        Assert.Equal(taken.Stretches[^1].EndFacing, RunTimeline.Of(taken)[^1].Facing);
+        Assert.Equal(way == 1 || counts == 12, RunTimeline.ActionsOf(taken).Any(a => a.Step == "pose"));
+        Assert.Equal(taken.Stretches[^1].EndFacing, RunTimeline.ActionsOf(taken)[^1].Facing);
     }
 
     [Fact]
@@ -160,7 +162,7 @@ public class RunTables
     [Fact]
     public void Each_part_of_an_order_has_walls_of_its_own()
     {
-        var trace = Analysis.Of("part V\n1-4 march R\npart C\n1 step R forward, turn 1/4 left\n2 step L beside\norder V C C C C V").Trace;
+        var trace = Analysis.Analyse("part V\n1-4 march R\npart C\n1 step R forward, turn 1/4 left\n2 step L beside\norder V C C C C V").Trace;
         var run = RunUnroller.Unroll(trace, new Song([new Passage("song", 16, 120)]), 0);
         Assert.Equal(["12:00"], run.PartWalls["V"].Select(f => f.ToString()));
         Assert.Equal(["12:00", "9:00", "6:00", "3:00"], run.PartWalls["C"].Select(f => f.ToString()));
@@ -173,7 +175,7 @@ public class RunTables
     public void Music_that_gathers_speed_moves_the_starts_together()
     {
         var song = new Song([new Passage("rise", 64, 96, 160)]);
-        var run = RunUnroller.Unroll(Analysis.Of(Eight).Trace, song, 0);
+        var run = RunUnroller.Unroll(Analysis.Analyse(Eight).Trace, song, 0);
         var gaps = run.Repeats.Zip(run.Repeats.Skip(1), (a, b) => b.StartSeconds - a.StartSeconds).ToList();
         Assert.Equal(gaps.OrderDescending(), gaps);
         Assert.Equal(30.65, song.Seconds, 2);
@@ -192,11 +194,11 @@ public class RunTables
     public void A_mirrored_call_is_danced_on_the_other_foot()
     {
         var script = "part A\n1-3 vine R\n4 close L\n5 step R side\n6 hold\n7-8 hold\norder A A mirrored";
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         Assert.DoesNotContain(analysis.Findings, f => f.Code == "JOIN01");
-        Assert.Contains(Analysis.Of(script.Replace(" mirrored", "")).Findings, f => f.Code == "JOIN01");
+        Assert.Contains(Analysis.Analyse(script.Replace(" mirrored", "")).Findings, f => f.Code == "JOIN01");
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(16, new Bpm(100)), 0);
         Assert.Equal([false, true], run.Repeats.Select(r => r.Mirrored));
-        Assert.Equal(Foot.Left, RunTimeline.Of(run)[7].Foot);
+        Assert.Equal(Foot.Left, RunTimeline.ActionsOf(run)[7].Foot);
     }
 }

@@ -1,6 +1,7 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -18,7 +19,7 @@ public sealed class RunVersionTests
         """;
 
     private static DanceRun Run(string script, int counts = 48) =>
-        RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(counts, new Bpm(120)), 0);
+        RunUnroller.Unroll(Analysis.Analyse(script).Trace, Song.Steady(counts, new Bpm(120)), 0);
 
     private static IEnumerable<string> FirstSteps(DanceRun run) => run.Stretches.Select(s => s.Stretch.Pattern.Actions[0].Action.Step);
 
@@ -47,7 +48,7 @@ public sealed class RunVersionTests
     [Fact]
     public void A_variant_nobody_wrote_is_told_and_danced_as_written()
     {
-        var analysis = Analysis.Of($"{Dance}\nfrom 2 showier");
+        var analysis = Analysis.Analyse($"{Dance}\nfrom 2 showier");
         Assert.Contains(analysis.Findings, f => f.Code == "VARIANT09" && f.Place.Row == 7);
         Assert.All(FirstSteps(Run($"{Dance}\nfrom 2 showier")), s => Assert.Equal("rolling vine", s));
     }
@@ -56,7 +57,7 @@ public sealed class RunVersionTests
     public void The_fit_reckons_with_a_version_of_another_length()
     {
         const string script = "part A\n1-8 march R\npart A version short\n1-4 march R\nfrom 2 version short";
-        var trace = Analysis.Of(script).Trace;
+        var trace = Analysis.Analyse(script).Trace;
         var song = new Song([new Passage("a", 8, 120), new Passage("b", 4, 120, null, true), new Passage("c", 12, 120, null, true)]);
         Assert.Equal([0, 8, 12, 16, 20], RunUnroller.Unroll(trace, song, 0).Repeats.Select(r => r.FromCount));
         Assert.Equal((0, 0), (PhraseFit.Solve(trace, song, 0).OffBefore, PhraseFit.Solve(trace, song, 0).OffAfter));

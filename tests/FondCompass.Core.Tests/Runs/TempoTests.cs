@@ -1,13 +1,12 @@
 using CsCheck;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
-using FondCompass.Core.Saying;
 using FondCompass.Core.Steps;
-
+using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Tests.Properties;
+using FondCompass.Core.Wording;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -16,7 +15,7 @@ namespace FondCompass.Core.Tests.Runs;
 public sealed class TempoTests
 {
     private static DanceRun Run(string script, params Passage[] passages) =>
-        RunUnroller.Unroll(Analysis.Of(script).Trace, new Song(passages), 0);
+        RunUnroller.Unroll(Analysis.Analyse(script).Trace, new Song(passages), 0);
 
     [Theory]
     [InlineData("1 step R side\n2 step L behind", 400, "1")]
@@ -30,7 +29,7 @@ public sealed class TempoTests
     [InlineData("1 step R forward, turn 1 left\n3 step L", 75, "1")]
     public void The_tightest_place_sets_the_limit(string rows, double bpm, string count)
     {
-        var limit = TempoLimits.Of(Analysis.Of("part A\n" + rows).Trace.Parts[0], Genre.Line);
+        var limit = TempoLimits.LimitOf(Analysis.Analyse("part A\n" + rows).Trace.Parts[0], Genre.Line);
         Assert.Equal((bpm, count), (Math.Round(limit.Bpm, 6), limit.Count));
     }
 
@@ -47,8 +46,8 @@ public sealed class TempoTests
     public void The_ankle_is_quicker_than_the_body()
     {
         const string rows = "part A\n1e&a step R, step L, step R, step L\n2e&a step R, step L, step R, step L\n3-8 march R";
-        Assert.Equal(187.5, TempoLimits.Of(Analysis.Of("genre percussive\n" + rows).Trace.Parts[0], Genre.Percussive).Bpm, 6);
-        Assert.Equal(75, Math.Round(TempoLimits.Of(Analysis.Of(rows).Trace.Parts[0], Genre.Line).Bpm), 6);
+        Assert.Equal(187.5, TempoLimits.LimitOf(Analysis.Analyse("genre percussive\n" + rows).Trace.Parts[0], Genre.Percussive).Bpm, 6);
+        Assert.Equal(75, Math.Round(TempoLimits.LimitOf(Analysis.Analyse(rows).Trace.Parts[0], Genre.Line).Bpm), 6);
     }
 
     [Fact]
@@ -63,15 +62,15 @@ public sealed class TempoTests
         Assert.True(past.Bpm > 200);
         Assert.Equal("easier", past.Instead!.Variant!.ToString());
         Assert.Equal((true, 260.0), (past.Instead.Carries, Math.Round(past.Fastest)));
-        Assert.Equal("shuffle sets the feet 0.5 counts apart, 3 times running", FitSaying.Of(past.Limit));
-        Assert.StartsWith("Instead: its variant 'easier' can be danced at the 260", FitSaying.Of(past));
+        Assert.Equal("shuffle sets the feet 0.5 counts apart, 3 times running", FitWording.Say(past.Limit));
+        Assert.StartsWith("Instead: its variant 'easier' can be danced at the 260", FitWording.Say(past));
         Assert.Empty(TempoLimits.Past(Run(script, new Passage("slow", 64, 190))));
     }
 
     [Fact]
     public void Rates_stand_beside_each_other()
     {
-        var desk = TempoDesk.Of(
+        var desk = TempoComparison.Compare(
             Run(
                 "part A\n1-4 vine R\n5-8 vine L\n1&2 shuffle R forward\n3&4 shuffle L forward\n5-6 pivot 1/2 left\n7-8 pivot 1/2 left",
                 new Passage("a", 64, 160)),
@@ -83,7 +82,7 @@ public sealed class TempoTests
         Assert.Equal(["pivot"], desk[4].Hard);
         Assert.Contains(
             "shuffle",
-            TempoDesk.Of(
+            TempoComparison.Compare(
                 Run("part A\n1&2 shuffle R forward\n3&4 shuffle L forward", new Passage("a", 64, 210)),
                 StepLexicon.Shipped)[4].Hard);
     }
@@ -91,8 +90,8 @@ public sealed class TempoTests
     [Fact]
     public void Nothing_gets_easier_when_the_music_gets_faster() => DanceProperties.LegalRows.Sample(rows =>
     {
-        var desk = TempoDesk.Of(
-            RunUnroller.Unroll(Analysis.Of("part A\n" + string.Join('\n', rows)).Trace, Song.Steady(128, new Bpm(150)), 0),
+        var desk = TempoComparison.Compare(
+            RunUnroller.Unroll(Analysis.Analyse("part A\n" + string.Join('\n', rows)).Trace, Song.Steady(128, new Bpm(150)), 0),
             StepLexicon.Shipped);
         return desk.Zip(desk.Skip(1)).All(p => p.First.Hard.Count <= p.Second.Hard.Count
             && p.First.SongSeconds > p.Second.SongSeconds && p.First.ActionsPerSecond <= p.Second.ActionsPerSecond);

@@ -1,6 +1,7 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;
@@ -16,7 +17,7 @@ public class WorkedSongs
     [Fact]
     public void Example_3_the_loop_is_48_counts_off_and_one_restart_mends_it()
     {
-        var trace = Analysis.Of(Dances.Stroll).Trace;
+        var trace = Analysis.Analyse(Dances.Stroll).Trace;
         Assert.Equal(32, trace.TotalCounts);
         Assert.Equal(107.14, Regatta.Seconds, 2);
         var run = RunUnroller.Unroll(trace, Regatta, 16);
@@ -42,7 +43,7 @@ public class WorkedSongs
     [Fact]
     public void Example_9_a_28_count_pattern_meets_32_count_passages_after_8_repeats()
     {
-        var trace = Analysis.Of(Dances.Touches(28)).Trace;
+        var trace = Analysis.Analyse(Dances.Touches(28)).Trace;
         Assert.Equal(28, trace.TotalCounts);
         var song = new Song(Enumerable.Range(1, 8).Select(i => new Passage($"verse {i}", 32, 112)).ToList());
         var starts = RunUnroller.Unroll(trace, song, 0).Repeats.Select(r => r.FromCount).ToList();
@@ -53,7 +54,7 @@ public class WorkedSongs
     [Fact]
     public void Walls_turn_under_the_repeats()
     {
-        var run = RunUnroller.Unroll(Analysis.Of(Dances.Stroll).Trace, Regatta, 16);
+        var run = RunUnroller.Unroll(Analysis.Analyse(Dances.Stroll).Trace, Regatta, 16);
         Assert.Equal(["12:00", "9:00", "6:00", "3:00", "12:00", "9:00"], run.Repeats.Select(r => r.StartFacing.ToString()));
         Assert.Equal([1, 2, 3, 4, 1, 2], run.Repeats.Select(r => r.Wall));
     }
@@ -61,7 +62,7 @@ public class WorkedSongs
     [Fact]
     public void Every_second_repeat_of_a_mirroring_dance_is_its_mirror()
     {
-        var trace = Analysis.Of("part A\n1-3 vine R\n4 step L beside\n5-7 vine R with 1/4 right\n8 touch L beside").Trace;
+        var trace = Analysis.Analyse("part A\n1-3 vine R\n4 step L beside\n5-7 vine R with 1/4 right\n8 touch L beside").Trace;
         Assert.True(trace.Mirrors);
         var run = RunUnroller.Unroll(trace, Song.Steady(32, new Bpm(100)), 0);
         Assert.Equal([false, true, false, true], run.Repeats.Select(r => r.Mirrored));
@@ -74,7 +75,7 @@ public class WorkedSongs
     {
         var script = Dances.Stroll
             + "\ntag T1\n1 step R side\n2 touch L beside\n3 step L side, turn 1/4 left\n4 touch R beside\nafter 1 T1\nrestart 2 after 16";
-        var run = RunUnroller.Unroll(Analysis.Of(script).Trace, Song.Steady(120, new Bpm(120)), 8);
+        var run = RunUnroller.Unroll(Analysis.Analyse(script).Trace, Song.Steady(120, new Bpm(120)), 8);
         Assert.Equal([(8, 40), (44, 60), (60, 92), (92, 120)], run.Repeats.Select(r => (r.FromCount, r.ToCount)));
         Assert.Equal([false, true, false, true], run.Repeats.Select(r => r.Cut));
         var tag = run.Events[0];
@@ -92,7 +93,7 @@ public class WorkedSongs
         var script = "part A\n"
             + string.Join('\n', Dances.Touches(16).Split('\n').Skip(1))
             + "\npart B\n1-4 vine R\n5-8 vine L\ntag T1\n1-2 hold\norder A A T1 A[1-8] B";
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         Assert.Equal(16 + 16 + 2 + 8 + 8, analysis.Trace.TotalCounts);
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(80, new Bpm(120)), 4);
         Assert.Equal(["A", "A", "A", "B"], run.Repeats.Select(r => r.Part));

@@ -9,7 +9,7 @@ public class DifficultyTests
 {
     private static Difficulty Of(string rows, double bpm = 120)
     {
-        var trace = Analysis.Of("part A\n" + rows.Replace(" / ", "\n", StringComparison.Ordinal)).Trace;
+        var trace = Analysis.Analyse("part A\n" + rows.Replace(" / ", "\n", StringComparison.Ordinal)).Trace;
         return Difficulty.OfLine(trace.Parts[0], 1, bpm);
     }
 
@@ -78,7 +78,7 @@ public class DifficultyTests
     [InlineData("shuffle", 2, 4)]
     public void A_filling_costs_what_it_is_unlike_the_genre_hard_and_dull(string wording, int counts, int cost)
     {
-        var effects = StepEffects.For(StepLexicon.Shipped, Analysis.Of("part A\n").Dance.Header, withTurns: false)
+        var effects = StepEffects.For(StepLexicon.Shipped, Analysis.Analyse("part A\n").Dance.Header, withTurns: false)
             .Where(e => e.Choice.Wording == wording && e.Choice.Counts == counts)
             .ToList();
 
@@ -89,9 +89,9 @@ public class DifficultyTests
     [Fact]
     public void Steps_of_another_genre_cost_six_more()
     {
-        var line = StepEffects.For(StepLexicon.Shipped, Analysis.Of("genre line\npart A\n").Dance.Header, withTurns: false)
+        var line = StepEffects.For(StepLexicon.Shipped, Analysis.Analyse("genre line\npart A\n").Dance.Header, withTurns: false)
             .ToLookup(e => (e.Choice.Wording, e.Choice.Counts, e.From));
-        var social = StepEffects.For(StepLexicon.Shipped, Analysis.Of("genre social\npart A\n").Dance.Header, withTurns: false)
+        var social = StepEffects.For(StepLexicon.Shipped, Analysis.Analyse("genre social\npart A\n").Dance.Header, withTurns: false)
             .ToLookup(e => (e.Choice.Wording, e.Choice.Counts, e.From));
         var others = line.Where(g => g.First() is { IsOwn: false } && social[g.Key].FirstOrDefault() is { IsOwn: true }).ToList();
 

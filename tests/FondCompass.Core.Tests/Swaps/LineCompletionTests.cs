@@ -1,7 +1,7 @@
 using CsCheck;
-using FondCompass.Core.Composing;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Editing;
 using FondCompass.Core.Findings;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
@@ -14,11 +14,11 @@ public sealed class LineCompletionTests
 {
     private static IReadOnlyList<Filling> Find(string script, int from, Gap gap)
     {
-        var analysis = Analysis.Of(script);
+        var analysis = Analysis.Analyse(script);
         return LineCompletion.Find(analysis.Dance.Header, StepSlot.At(analysis, "A", 1, from).State, from, gap, StepLexicon.Shipped);
     }
 
-    private static Analysis Danced(string script, Filling filling) => Analysis.Of(script + string.Join('\n', filling.Rows) + "\n");
+    private static Analysis Danced(string script, Filling filling) => Analysis.Analyse(script + string.Join('\n', filling.Rows) + "\n");
 
     [Theory]
     [InlineData("1-4 vine R", 4, null, null)]
@@ -67,7 +67,7 @@ public sealed class LineCompletionTests
     [InlineData(4, Weight.Left, Weight.Right, 0)]
     public void The_ways_found_are_the_best_there_are(int counts, Weight start, Weight? end, int? turn)
     {
-        var header = Analysis.Of("part A\n").Dance.Header;
+        var header = Analysis.Analyse("part A\n").Dance.Header;
         var gap = new Gap(counts, end, null) { Turn = turn is { } eighths ? new Eighths(eighths) : null };
         var effects = StepEffects.For(StepLexicon.Shipped, header, turn is not (null or 0)).Where(e => e.EndsOpen).ToList();
         var ways = new List<List<StepEffect>>();
@@ -103,7 +103,7 @@ public sealed class LineCompletionTests
         Assert.Equal(best, found.Select(f => f.Cost));
         foreach (var filling in found)
         {
-            var danced = Analysis.Of($"start weight {start.Letter()} facing 12\npart A\n{string.Join('\n', filling.Rows)}");
+            var danced = Analysis.Analyse($"start weight {start.Letter()} facing 12\npart A\n{string.Join('\n', filling.Rows)}");
             Assert.DoesNotContain(danced.Findings, f => f.Severity == Severity.Error);
             Assert.Equal(
                 (counts, end ?? danced.Trace.EndWeight, turn ?? danced.Trace.NetTurn.Value),
@@ -118,7 +118,7 @@ public sealed class LineCompletionTests
             .Sample(
         (counts, start, end, quarters) =>
         {
-            var header = Analysis.Of("part A\n").Dance.Header;
+            var header = Analysis.Analyse("part A\n").Dance.Header;
             var state = TraceState.Start(start, Facing.Front);
             var wall = new Facing(quarters * 2);
             var one = StepChoices.For(StepLexicon.Shipped, header, withTurns: quarters > 0)

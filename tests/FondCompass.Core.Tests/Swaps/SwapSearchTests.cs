@@ -1,8 +1,9 @@
 using CsCheck;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Lessons;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Tests.Properties;
 using FondCompass.Core.Tracing;
 using Xunit;
@@ -23,7 +24,7 @@ public sealed class SwapSearchTests
         double bpm = 112,
         IReadOnlySet<string>? known = null)
     {
-        var trace = Analysis.Of(script).Trace;
+        var trace = Analysis.Analyse(script).Trace;
         return SwapSearch.Find(trace, trace.Parts[0], line, first, last, aim, bpm, StepLexicon.Shipped, known);
     }
 
@@ -38,12 +39,12 @@ public sealed class SwapSearchTests
     [InlineData("5-6 pivot 1/2 left", 2, 5, 6)]
     public void Every_swap_leaves_the_rest_of_the_dance_as_it_was(string row, int line, int first, int last)
     {
-        var own = Analysis.Of(Stroll).Trace;
+        var own = Analysis.Analyse(Stroll).Trace;
         var swaps = Find(Stroll, line, first, last, SwapAim.Any);
         Assert.NotEmpty(swaps);
         foreach (var swap in swaps)
         {
-            var danced = Analysis.Of(With(Stroll, row, swap));
+            var danced = Analysis.Analyse(With(Stroll, row, swap));
             Assert.DoesNotContain(danced.Findings, f => f.Severity == Severity.Error);
             Assert.Equal(
                 (own.TotalCounts, own.EndWeight, own.EndFacing),
@@ -65,8 +66,8 @@ public sealed class SwapSearchTests
         Assert.Equal(
             isThere,
             SwapSearch.Find(
-                Analysis.Of($"part A\n{row}").Trace,
-                Analysis.Of($"part A\n{row}").Trace.Parts[0],
+                Analysis.Analyse($"part A\n{row}").Trace,
+                Analysis.Analyse($"part A\n{row}").Trace.Parts[0],
                 1,
                 1,
                 4,
@@ -86,15 +87,15 @@ public sealed class SwapSearchTests
     [InlineData("1-3 step R forward, lock L, step R forward\n4 hold", 1, 3, SwapAim.Showier)]
     public void What_is_found_is_all_there_is(string rows, int first, int last, SwapAim aim)
     {
-        var analysis = Analysis.Of($"part A\n{rows}");
+        var analysis = Analysis.Analyse($"part A\n{rows}");
         var (trace, part, header) = (analysis.Trace, analysis.Trace.Parts[0], analysis.Dance.Header);
-        var (before, after) = (part.StateBefore(Core.Counts.Tick.FromCounts(first
-            - 1)), part.StateBefore(Core.Counts.Tick.FromCounts(last)));
+        var (before, after) = (part.StateBefore(Core.Measures.Tick.FromCounts(first
+            - 1)), part.StateBefore(Core.Measures.Tick.FromCounts(last)));
         var net = (after.Net - before.Net).Value;
-        var own = part.Actions.Where(a => a.At >= Core.Counts.Tick.FromCounts(first - 1) && a.At < Core.Counts.Tick.FromCounts(last))
+        var own = part.Actions.Where(a => a.At >= Core.Measures.Tick.FromCounts(first - 1) && a.At < Core.Measures.Tick.FromCounts(last))
             .ToList();
-        var points = Difficulty.Of(own, last - first + 1, 112).Points;
-        var (start, finish) = (Core.Counts.Tick.FromCounts(first - 1), Core.Counts.Tick.FromCounts(last));
+        var points = Difficulty.Measure(own, last - first + 1, 112).Points;
+        var (start, finish) = (Core.Measures.Tick.FromCounts(first - 1), Core.Measures.Tick.FromCounts(last));
         var ofLine = part.Actions.Where(a => a.Action.Line == 1).ToList();
         var lineOwn = Difficulty.PointsOf(ofLine, part.Part.Lines[0].Counts, 112);
         var names = own.Select(a => a.Action.Step).ToHashSet();
@@ -108,7 +109,7 @@ public sealed class SwapSearchTests
             }
 
             // What is picked up before its first count would begin before the span.
-            if (danced.Actions[0].At < default(Core.Counts.Tick))
+            if (danced.Actions[0].At < default(Core.Measures.Tick))
             {
                 continue;
             }
@@ -117,7 +118,7 @@ public sealed class SwapSearchTests
             {
                 Try([(one, danced)]);
             }
-            else if (danced.End is { Stance: Stance.Open } && danced.End.Weight is Core.Counts.Weight.Left or Core.Counts.Weight.Right)
+            else if (danced.End is { Stance: Stance.Open } && danced.End.Weight is Core.Measures.Weight.Left or Core.Measures.Weight.Right)
             {
                 foreach (var two in choices.Where(c => c.Counts == last - first + 1 - one.Counts))
                 {
@@ -127,7 +128,7 @@ public sealed class SwapSearchTests
                             header,
                             two,
                             TraceState.Start(danced.End.Weight, danced.End.Facing)) is { End.Stance: Stance.Open }
-                        && again.Actions[0].At >= default(Core.Counts.Tick))
+                        && again.Actions[0].At >= default(Core.Measures.Tick))
                     {
                         Try([(one, danced), (two, again)]);
                     }
@@ -139,8 +140,8 @@ public sealed class SwapSearchTests
         {
             var end = pieces[^1].Trace.End;
             // In the line: with what is before and behind it.
-            var load = pieces.Aggregate(DanceLoad.Of([.. ofLine.Where(x => x.At < start)]), (sum, p) => sum + DanceLoad.Of(p.Trace.Actions))
-                + DanceLoad.Of([.. ofLine.Where(x => x.At >= finish)]);
+            var load = pieces.Aggregate(DanceLoad.Sum([.. ofLine.Where(x => x.At < start)]), (sum, p) => sum + DanceLoad.Sum(p.Trace.Actions))
+                + DanceLoad.Sum([.. ofLine.Where(x => x.At >= finish)]);
             var score = Difficulty.PointsOf(load, part.Part.Lines[0].Counts, 112);
             if (end.Weight == after.Weight
                 && end.Stance == after.Stance
@@ -178,8 +179,8 @@ public sealed class SwapSearchTests
     [Fact]
     public void Easier_is_easier_showier_harder_and_low_impact_has_no_hop()
     {
-        var trace = Analysis.Of(Stroll).Trace;
-        var own = Difficulty.Of([.. trace.Parts[0].Actions.Where(a => a.Action.Row == 2)], 4, 112).Points;
+        var trace = Analysis.Analyse(Stroll).Trace;
+        var own = Difficulty.Measure([.. trace.Parts[0].Actions.Where(a => a.Action.Row == 2)], 4, 112).Points;
         Assert.All(Find(Stroll, 1, 1, 4, SwapAim.Easier), s => Assert.True(s.Points < own));
         Assert.All(Find(Stroll, 1, 1, 4, SwapAim.Showier), s => Assert.True(s.Points > own));
         Assert.All(Find(Stroll, 1, 1, 4, SwapAim.LowImpact), s => Assert.False(s.HighImpact));
@@ -212,13 +213,13 @@ public sealed class SwapSearchTests
         {
             var at = pick % rows.Count;
             var script = "part A\n" + string.Join('\n', rows);
-            var whole = Analysis.Of(script).Trace;
+            var whole = Analysis.Analyse(script).Trace;
             var first = at % 2 == 0 ? 1 : 5;
             foreach (var swap in Find(script, (at / 2) + 1, first, first + 3, SwapAim.Any))
             {
                 var changed = rows.ToList();
                 changed[at] = string.Join('\n', swap.Rows);
-                var danced = Analysis.Of("part A\n" + string.Join('\n', changed));
+                var danced = Analysis.Analyse("part A\n" + string.Join('\n', changed));
                 Assert.DoesNotContain(danced.Findings, f => f.Severity == Severity.Error);
                 Assert.Equal(
                     (whole.EndWeight, whole.EndFacing, whole.TotalCounts),
@@ -240,10 +241,10 @@ public sealed class SwapSearchTests
             .Sample(
         (rows, pick, knows) =>
         {
-            var (at, dance) = (pick % rows.Count, Analysis.Of("part A\n" + string.Join('\n', rows)));
+            var (at, dance) = (pick % rows.Count, Analysis.Analyse("part A\n" + string.Join('\n', rows)));
             var (line, first) = ((at / 2) + 1, at % 2 == 0 ? 1 : 5);
             var group = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner, knows);
-            double Planned(Analysis analysis) => Bites.Of(analysis, group, 112).First(b => b.Line == line).Difficulty.Points;
+            double Planned(Analysis analysis) => Bites.Cut(analysis, group, 112).First(b => b.Line == line).Difficulty.Points;
             IReadOnlyList<Swap> Found(SwapAim aim) =>
                 SwapSearch.Find(
                     dance.Trace,
@@ -258,7 +259,7 @@ public sealed class SwapSearchTests
                     most: 20);
             foreach (var swap in Found(SwapAim.Easier))
             {
-                var changed = Analysis.Of("part A\n" + string.Join('\n', rows.Take(at).Concat(swap.Rows).Concat(rows.Skip(at + 1))));
+                var changed = Analysis.Analyse("part A\n" + string.Join('\n', rows.Take(at).Concat(swap.Rows).Concat(rows.Skip(at + 1))));
                 Assert.All(
                     changed.Trace.Parts[0].Actions.Where(a => a.Action.Row >= at + 2 && a.Action.Row < at + 2 + swap.Rows.Count),
                     a => Assert.InRange((a.At - changed.Trace.Parts[0].Part.Lines[line - 1].Start).InCounts, first - 1, first + 3 - 0.01));

@@ -8,7 +8,7 @@ public class PlaceTests
 {
     private static (double X, double Y) Body(string rows, string header = "")
     {
-        var body = Analysis.Of($"{header}\npart A\n{rows}").Trace.Parts[0].End.Body;
+        var body = Analysis.Analyse($"{header}\npart A\n{rows}").Trace.Parts[0].End.Body;
         return (Math.Round(body.X, 4), Math.Round(body.Y, 4));
     }
 

@@ -1,4 +1,4 @@
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
 using Xunit;
 
@@ -24,8 +24,8 @@ public class RepeatWalkTests
     /// </summary>
     private static string Walk(string rows, int most = 12)
     {
-        var trace = Analysis.Of($"{Parts}\n{rows}").Trace;
-        return string.Join(' ', RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Take(most).Select(w =>
+        var trace = Analysis.Analyse($"{Parts}\n{rows}").Trace;
+        return string.Join(' ', RepeatWalk.Walk(trace.Dance, new DancedPatterns(trace)).Take(most).Select(w =>
             w.IsTag
                 ? $"({w.Danced.Pattern.Part.Name}{w.Call})"
                 : $"{w.Danced.Pattern.Part.Name}{w.Call}{(w.Danced.Counts == w.Danced.Pattern.Part.Counts ? "" : $":{w.Danced.Counts}")}"));
@@ -78,16 +78,16 @@ public class RepeatWalkTests
     [Fact]
     public void Nothing_to_dance_is_no_walk()
     {
-        var trace = Analysis.Of("part A\n").Trace;
-        Assert.Empty(RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)));
+        var trace = Analysis.Analyse("part A\n").Trace;
+        Assert.Empty(RepeatWalk.Walk(trace.Dance, new DancedPatterns(trace)));
     }
 
     [Fact]
     public void Each_begins_where_the_one_before_ended()
     {
         var trace =
-            Analysis.Of("part A\n1-3 walk R, L, R, turn 1/4 left\n4 touch L beside\ntag T\n1 step L side, turn 1/8 right\nafter 1 T").Trace;
-        var walked = RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Take(5).ToList();
+            Analysis.Analyse("part A\n1-3 walk R, L, R, turn 1/4 left\n4 touch L beside\ntag T\n1 step L side, turn 1/8 right\nafter 1 T").Trace;
+        var walked = RepeatWalk.Walk(trace.Dance, new DancedPatterns(trace)).Take(5).ToList();
         Assert.All(
             walked.Zip(walked.Skip(1)),
             p => Assert.Equal((p.First.EndWeight, p.First.EndFacing), (p.Second.StartWeight, p.Second.StartFacing)));
@@ -98,18 +98,18 @@ public class RepeatWalkTests
     [Fact]
     public void A_mirroring_loop_is_mirrored_when_it_comes_on_the_other_foot()
     {
-        var trace = Analysis.Of("part A\n1-3 walk R, L, R\n4 touch L beside").Trace;
+        var trace = Analysis.Analyse("part A\n1-3 walk R, L, R\n4 touch L beside").Trace;
         Assert.Equal(
             [false, true, false, true],
-            RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Take(4).Select(w => w.Danced.Mirrored));
+            RepeatWalk.Walk(trace.Dance, new DancedPatterns(trace)).Take(4).Select(w => w.Danced.Mirrored));
     }
 
     [Fact]
     public void Repeats_are_numbered_as_danced_beside_the_calls()
     {
-        var trace = Analysis.Of($"{Parts}\norder V C B V\ndrop 2\nrepeat 3 again").Trace;
+        var trace = Analysis.Analyse($"{Parts}\norder V C B V\ndrop 2\nrepeat 3 again").Trace;
         Assert.Equal(
             [(1, 1), (3, 2), (3, 3), (4, 4)],
-            RepeatWalk.Of(trace.Dance, new DancedPatterns(trace)).Select(w => (w.Call, w.Repeat)));
+            RepeatWalk.Walk(trace.Dance, new DancedPatterns(trace)).Select(w => (w.Call, w.Repeat)));
     }
 }

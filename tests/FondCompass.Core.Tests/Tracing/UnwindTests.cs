@@ -21,7 +21,7 @@ public class UnwindTests
     [InlineData("L", "cross R over L", "left", true)]
     public void The_front_foot_says_which_way(string start, string cross, string side, bool legal)
     {
-        var findings = Analysis.Of($"start weight {start}\npart A\n1 {cross}\n2 unwind 1/2 {side}").Findings;
+        var findings = Analysis.Analyse($"start weight {start}\npart A\n1 {cross}\n2 unwind 1/2 {side}").Findings;
         Assert.Equal(legal, findings.All(f => f.Severity != Severity.Error));
     }
 
@@ -34,14 +34,14 @@ public class UnwindTests
     [InlineData("touch L side", false)]
     public void Hold_and_clap_keep_the_stance_and_feet_end_it(string between, bool stands)
     {
-        var findings = Analysis.Of($"part A\n1 step R across\n2 {between}\n3 unwind 1/2 left").Findings;
+        var findings = Analysis.Analyse($"part A\n1 step R across\n2 {between}\n3 unwind 1/2 left").Findings;
         Assert.Equal(stands, findings.All(f => f.Code != "TURN02"));
     }
 
     [Fact]
     public void A_side_left_out_is_the_only_one_possible()
     {
-        var trace = Analysis.Of("part A\n1 step R across\n2 unwind 1/2").Trace;
+        var trace = Analysis.Analyse("part A\n1 step R across\n2 unwind 1/2").Trace;
         Assert.Equal(-4, trace.NetTurn.Value);
     }
 
@@ -50,12 +50,12 @@ public class UnwindTests
     [InlineData("onto R", "R")]
     [InlineData("", "R")]
     public void Onto_says_where_the_weight_is_afterwards(string onto, string weight) =>
-        Assert.Equal(weight, Core.Counts.Feet.Letter(Analysis.Of($"part A\n1 step R across\n2 unwind 1/2 left {onto}").Trace.EndWeight));
+        Assert.Equal(weight, Core.Measures.Feet.Letter(Analysis.Analyse($"part A\n1 step R across\n2 unwind 1/2 left {onto}").Trace.EndWeight));
 
     [Fact]
     public void The_wrong_way_can_be_mended_with_one_key()
     {
-        var finding = Analysis.Of("part A\n1 step R across\n2 unwind 1/2 right onto L").Findings.Single(f => f.Severity == Severity.Error);
+        var finding = Analysis.Analyse("part A\n1 step R across\n2 unwind 1/2 right onto L").Findings.Single(f => f.Severity == Severity.Error);
         Assert.Equal("2 unwind 1/2 left onto L", finding.Fix!.NewText);
     }
 }

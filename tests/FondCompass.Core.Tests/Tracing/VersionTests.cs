@@ -27,13 +27,13 @@ public sealed class VersionTests
 
     private static DanceTrace With(string name)
     {
-        var actions = Analysis.Of(Dance).Trace.Actions;
+        var actions = Analysis.Analyse(Dance).Trace.Actions;
         return DanceTracer.Trace(actions.With(Versions.Find(actions, name)!));
     }
 
     [Fact]
     public void All_variants_are_known_each_once() =>
-        Assert.Equal(["easier", "version island"], Versions.Of(Analysis.Of(Dance).Trace.Actions).Select(l => l.ToString()));
+        Assert.Equal(["easier", "version island"], Versions.All(Analysis.Analyse(Dance).Trace.Actions).Select(l => l.ToString()));
 
     [Theory]
     [InlineData("easier", "A vine|A vine|B rocking chair|B rocking chair")]
@@ -47,5 +47,5 @@ public sealed class VersionTests
         Assert.Equal(("12:00", "9:00"), (With("easier").EndFacing.ToString(), With("version island").EndFacing.ToString()));
 
     [Fact]
-    public void What_nobody_wrote_is_not_there() => Assert.Null(Versions.Find(Analysis.Of(Dance).Trace.Actions, "showier"));
+    public void What_nobody_wrote_is_not_there() => Assert.Null(Versions.Find(Analysis.Analyse(Dance).Trace.Actions, "showier"));
 }

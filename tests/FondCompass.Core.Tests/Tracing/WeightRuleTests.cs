@@ -1,6 +1,6 @@
-using FondCompass.Core.Actions;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Tracing;
@@ -78,7 +78,7 @@ public class WeightRuleTests
         Assert.Equal(Fault.FootHoldsWeight, WeightRule.Apply(Weight.Left, Verbs.Find("drop")!, Foot.Left).Fault);
         Assert.Equal(Fault.None, WeightRule.Apply(Weight.Left, Verbs.Find("drop")!, Foot.Left, lifted: true).Fault);
         Assert.DoesNotContain(
-            Analysis.Of("part A\n1 raise L\n2 drop L\n3 hop L\n4 land L").Findings,
+            Analysis.Analyse("part A\n1 raise L\n2 drop L\n3 hop L\n4 land L").Findings,
             f => f.Code.StartsWith("FOOT", StringComparison.Ordinal));
     }
 

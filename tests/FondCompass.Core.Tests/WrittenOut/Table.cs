@@ -61,7 +61,7 @@ internal sealed class Table
         IFormattable f => f.ToString(null, CultureInfo.InvariantCulture),
         IEnumerable<string> list => string.Join(" / ", list),
         IEnumerable<int> list => string.Join(' ', list),
-        _ when value.GetType() is { IsValueType: true, Namespace: "FondCompass.Core.Counts" } => value.ToString(),
+        _ when value.GetType() is { IsValueType: true, Namespace: "FondCompass.Core.Measures" } => value.ToString(),
         _ => null,
     };
 }

@@ -1,13 +1,14 @@
 using System.Globalization;
 using System.Text.Json;
-using FondCompass.Core.Composing;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Editing;
 using FondCompass.Core.Floor;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
+using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Prose;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Tracing;
 using Xunit;
 
@@ -116,7 +117,7 @@ public class TextsWrittenOut
         foreach (var reading in Cases(Path.Combine("Reading", "readings.json"), "readings").Skip(ten * 10).Take(10))
         {
             var script = reading.GetProperty("script").GetString()!;
-            var analysis = Analysis.Of(script);
+            var analysis = Analysis.Analyse(script);
             t.Head(reading.GetProperty("id").GetString()!);
             foreach (var read in analysis.Reads)
             {
@@ -129,7 +130,7 @@ public class TextsWrittenOut
             }
 
             t.Row(Dances.Danced(script).Replace('\n', ';'));
-            t.Row($"in the form of the house: {CanonicalForm.Of(script)}");
+            t.Row($"in the form of the house: {CanonicalForm.Write(script)}");
         }
 
         t.Compare(Path.Combine("Readings", $"{ten:00}.txt"));
@@ -145,7 +146,7 @@ public class TextsWrittenOut
         var t = new Table();
         foreach (var row in File.ReadAllLines(Path.Combine(Folder, "Wordings.txt")).Skip(hundred * 100).Take(100))
         {
-            var analysis = Analysis.Of($"part A\n1-8 {row}");
+            var analysis = Analysis.Analyse($"part A\n1-8 {row}");
             var read = string.Join(' ', analysis.Reads.Select(r => r.Text));
             var danced = string.Join(
                 ' ',
@@ -153,7 +154,7 @@ public class TextsWrittenOut
                     $"{a.Action.Beat.Label()}:{a.Verb.Name}{(a.Foot == Foot.None ? "" : $".{a.Foot.Letter()}")}{(a.Turn.IsNone ? "" : $"/{a.Turn.Value}")}{(a.Direction == Core.Lexicon.Direction.None ? "" : $">{a.Direction}")}"));
             t.Row(
                 $"{row} → {read} | {danced} | {string.Join(' ', analysis.Findings.Where(f => f.Place.Row == 2).Select(f => f.Code))} | "
-                    + $"{CanonicalForm.Of($"part A\n1-8 {row}").Split('\n').Skip(1).FirstOrDefault(r => r.Length > 0)}");
+                    + $"{CanonicalForm.Write($"part A\n1-8 {row}").Split('\n').Skip(1).FirstOrDefault(r => r.Length > 0)}");
         }
 
         t.Compare(Path.Combine("Wordings", $"{hundred:00}.txt"));
@@ -221,7 +222,7 @@ public class TextsWrittenOut
                     part,
                     line,
                     count,
-                    new Core.Notation.VariantLabel(Core.Notation.VariantKind.Easier),
+                    new VariantLabel(VariantKind.Easier),
                     ["march R"]));
             foreach (var act in Enum.GetValues<BlockAct>())
             {
@@ -266,7 +267,7 @@ public class TextsWrittenOut
                     .Select(c => FormattableString.Invariant($"{c}:{time.SecondsAt(c):0.000}s@{time.BpmAt(c):0.0}"))));
             t.Row(string.Join(
                 ' ',
-                BandScore.Of(read.Song, swing: read.Song.Counts % 16 == 0)
+                BandScore.Arrange(read.Song, swing: read.Song.Counts % 16 == 0)
                     .Take(48)
                     .Select(n => FormattableString.Invariant($"{n.Voice}{n.Pitch}{(n.Strong ? "!" : "")}@{n.At:0.00}+{n.Length:0.00}"))));
             t.Row($"half {SongEdits.WithFeel(text, 1, CountingFeel.HalfTime)}");
@@ -297,8 +298,8 @@ public class TextsWrittenOut
             foreach (var number in (int[])[2, 3, 4, 5, 8, 12, 20])
             {
                 t.Row(
-                    $"{number}: {(TapTempo.Of([.. taps.Take(number)]) is { } tempo ? Table.Plain(tempo) : "no tempo")} | "
-                        + $"{(TapTrain.Of([.. taps.Take(number)]) is { } beat ? Table.Plain(beat) : "no beat")}");
+                    $"{number}: {(TapTempo.Measure([.. taps.Take(number)]) is { } tempo ? Table.Plain(tempo) : "no tempo")} | "
+                        + $"{(TapTrain.Follow([.. taps.Take(number)]) is { } beat ? Table.Plain(beat) : "no beat")}");
             }
 
             foreach (var passage in TapTempo.Passages([0, 9.5, 19.8, 30.2], 41, bpm))
@@ -318,7 +319,7 @@ public class TextsWrittenOut
         foreach (var days in (string[])["c", "l", "cc", "cl", "lc", "ccccccc", "cclc", "ll", "clllll"])
         {
             var line = new LineDanced("vine", [.. days.Select((d, i) => (day.AddDays(7 * i), d == 'c'))], 300);
-            var next = NextTime.Of(
+            var next = NextTime.Advise(
                 [line, new LineDanced("jazz box", [(day, true)], 200), new LineDanced("coda", [], 0)],
                 2,
                 75,
@@ -341,11 +342,11 @@ public class TextsWrittenOut
             dance.Parts.Select(p =>
                 $"{Table.Plain(p)}: {string.Join(" | ", p.Entries.Select(e => $"{e.GetType().Name} {Table.Plain(e)}"))}");
         var t = new Table();
-        var plain = Analysis.Of(Plain).Dance;
+        var plain = Analysis.Analyse(Plain).Dance;
         var song = FondCompass.Core.Music.Song.Steady(104, new Bpm(112));
         foreach (var rows in File.ReadAllLines(Path.Combine(Folder, "RowsOfEveryKind.txt")))
         {
-            var analysis = Analysis.Of($"{Plain}\n{rows.Replace(" / ", "\n", StringComparison.Ordinal)}");
+            var analysis = Analysis.Analyse($"{Plain}\n{rows.Replace(" / ", "\n", StringComparison.Ordinal)}");
             var dance = analysis.Dance;
             t.Head(rows);
             t.Row(
@@ -415,7 +416,7 @@ public class TextsWrittenOut
                     CultureInfo.InvariantCulture,
                     $"{boards.IndexOf(e.Board) + 1}.{e.Number} at {e.Opened + e.Since:0.#} {e.Kind} {e.Block[^1]} "
                         + $"{e.Value}{(e.Undoes is { } slip ? $" of {told.FindIndex(o => o.Id == slip) + 1}" : "")}"))));
-            var log = HallLog.Of(told.Concat(told.Take(3)));
+            var log = LessonLog.Read(told.Concat(told.Take(3)));
             foreach (var held in log.Blocks)
             {
                 t.Row(
@@ -457,7 +458,7 @@ public class TextsWrittenOut
         var t = new Table();
         foreach (var eight in (int[])[8, 6])
         {
-            var (moves, left) = LiveMoves.Of(
+            var (moves, left) = LiveMoves.Find(
                 StepLexicon.Shipped.Steps.Where(s => s.Level == 1).Select(s => s.Name).Append("no such step").Order(StringComparer.Ordinal),
                 112,
                 StepLexicon.Shipped,

@@ -1,18 +1,23 @@
 using System.Collections;
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Comparing;
-using FondCompass.Core.Composing;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Editing;
 using FondCompass.Core.Floor;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
-using FondCompass.Core.Rooms;
 using FondCompass.Core.Runs;
-using FondCompass.Core.Saying;
+using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Courses;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Teaching.Rooms;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording;
 using Xunit;
 using static FondCompass.Core.Tests.WrittenOut.Table;
 
@@ -68,7 +73,7 @@ public class WrittenOut
     public void So_are_rows(string topic)
     {
         var now = new Table();
-        var analysis = Analysis.Of(Rows[topic]);
+        var analysis = Analysis.Analyse(Rows[topic]);
         Danced(now, analysis);
         Run(now, analysis, Songs.Take(1));
         now.Compare(Path.Combine("Rows", $"{topic}.txt"));
@@ -79,7 +84,7 @@ public class WrittenOut
     public void Is_as_it_is_written(string dance, string table)
     {
         var now = new Table();
-        Tables[table](now, Analysis.Of(Scripts[dance]));
+        Tables[table](now, Analysis.Analyse(Scripts[dance]));
         now.Compare(Path.Combine(dance, $"{table}.txt"));
     }
 
@@ -143,7 +148,7 @@ public class WrittenOut
                     $"{x.Action.Line}.{x.Action.Beat.Label()} row {x.Action.Row}: {x.Action.Name} | {x.Action.Verb.Name} {x.Foot} "
                         + $"{x.Direction} turn {x.Turn}{(x.TurnFirst ? " first" : "")} | weight {x.After.Weight} facing "
                             + $"{x.After.Facing} {x.After.Stance} left {At(x.After.Left)} right "
-                                + $"{At(x.After.Right)}{(x.Fault == Actions.Fault.None ? "" : $" | {x.Fault} since {x.HeldSince}")}{Layers(x)}");
+                                + $"{At(x.After.Right)}{(x.Fault == Fault.None ? "" : $" | {x.Fault} since {x.HeldSince}")}{Layers(x)}");
             }
         }
 
@@ -176,7 +181,7 @@ public class WrittenOut
                         + $"{string.Join(" + ", difficulty.Terms.Select(x => $"{x.Points:0.000} {x.Why}"))}");
             }
 
-            t.Row(FitSaying.Of(TempoLimits.Of(part, a.Dance.Header.Genre)));
+            t.Row(FitWording.Say(TempoLimits.LimitOf(part, a.Dance.Header.Genre)));
             foreach (var limit in TempoLimits.Each(part, a.Dance.Header.Genre).Where(l => double.IsFinite(l.Bpm)))
             {
                 t.Row(limit);
@@ -186,7 +191,7 @@ public class WrittenOut
         foreach (var level in Enum.GetValues<ClassLevel>())
         {
             t.Head($"bites for a class of {level}");
-            foreach (var bite in Bites.Of(a, new ClassKnowledge(StepLexicon.Shipped, level), Bpm))
+            foreach (var bite in Bites.Cut(a, new ClassKnowledge(StepLexicon.Shipped, level), Bpm))
             {
                 t.Row(
                     $"{bite.Key} {bite.Name} | {bite.Relation} {bite.SameAs?.Key} | {bite.Counts} counts, {bite.Footed} of the feet | "
@@ -226,7 +231,7 @@ public class WrittenOut
             {
                 t.Row(
                     $"ends on count {end.Count} of {end.Part} facing {end.Facing}: "
-                        + $"{string.Join(" / ", end.Ways.Select(w => $"{FitSaying.Of(w)} {FitRows.Of(w)}"))}");
+                        + $"{string.Join(" / ", end.Ways.Select(w => $"{FitWording.Say(w)} {FitRows.Write(w)}"))}");
             }
 
             foreach (var f in run.Findings)
@@ -236,15 +241,15 @@ public class WrittenOut
 
             foreach (var p in TempoLimits.Past(run))
             {
-                t.Row($"{p.SongCount}, {p.Seconds.Value:0.00} s: {FitSaying.Of(p)}");
+                t.Row($"{p.SongCount}, {p.Seconds.Value:0.00} s: {FitWording.Say(p)}");
             }
 
-            foreach (var m in PartMeetings.Of(run).All)
+            foreach (var m in PartMeetings.Judge(run).All)
             {
                 t.Row(m);
             }
 
-            foreach (var row in TempoDesk.Of(run, StepLexicon.Shipped))
+            foreach (var row in TempoComparison.Compare(run, StepLexicon.Shipped))
             {
                 t.Row(row);
             }
@@ -268,7 +273,7 @@ public class WrittenOut
                     t.Row(
                         $"off {fit.OffBefore} to {fit.OffAfter}{(fit.Narrowed ? ", narrowed" : "")}; looked at {fit.Work}, reckoned "
                             + $"{fit.Reckoned}; starts {string.Join(' ', fit.Starts)}; "
-                                + $"{string.Join(' ', fit.Changes.Select(c => $"{FitSaying.InList(c)} ({FitRows.Of([c]).ReplaceLineEndings(" / ")})"))}");
+                                + $"{string.Join(' ', fit.Changes.Select(c => $"{FitWording.InList(c)} ({FitRows.Write([c]).ReplaceLineEndings(" / ")})"))}");
                 }
             }
         }
@@ -332,7 +337,7 @@ public class WrittenOut
         foreach (var level in Enum.GetValues<ClassLevel>())
         {
             t.Head($"an hour, {level}");
-            Write(t, Plan(a, 60, LessonKinds.Of(LessonKind.Hall).Way(a.Dance.IsPhrased), level), why: level == ClassLevel.Beginner);
+            Write(t, Plan(a, 60, LessonKinds.RulesOf(LessonKind.Hall).Way(a.Dance.IsPhrased), level), why: level == ClassLevel.Beginner);
         }
 
         t.Head("to a song that gathers speed");
@@ -356,7 +361,7 @@ public class WrittenOut
         foreach (var (rate, lead) in new[] { (100.0, 2.0), (60.0, 2.0), (100.0, 1.0) })
         {
             t.Head($"at {rate} %, {lead} counts before");
-            foreach (var cue in CueSheet.Of(run, new CallSettings(new Rate(rate), lead, 4)).Take(rate == 100 && lead == 2 ? 60 : 12))
+            foreach (var cue in CueSheet.Write(run, new CallSettings(new Rate(rate), lead, 4)).Take(rate == 100 && lead == 2 ? 60 : 12))
             {
                 t.Row(cue);
             }
@@ -378,7 +383,7 @@ public class WrittenOut
         ];
         foreach (var wish in wishes)
         {
-            var room = RoomPlan.Of(a.Trace, wish);
+            var room = RoomPlan.Lay(a.Trace, wish);
             t.Head($"{wish.Dancers} in {wish.Layout}, hall {wish.Hall.Width} by {wish.Hall.Depth}");
             t.Row(
                 $"{(room.Fits ? "fits" : "does not fit")}, {room.Most} at the most, {room.Rows} by {room.Columns}, {room.Spacing:0.00} "
@@ -397,7 +402,7 @@ public class WrittenOut
     private static void Board(Table t, Analysis a)
     {
         var run = RunUnroller.Unroll(a.Trace, Songs.First().Song, a.Dance.Header.Intro);
-        var board = BoardTimeline.Of(a, run, 0.8, 3);
+        var board = BoardTimeline.Build(a, run, 0.8, 3);
         foreach (var list in typeof(BoardTimeline)
             .GetProperties()
             .Select(p => p.GetValue(board))
@@ -422,11 +427,11 @@ public class WrittenOut
         {
             t.Head(what);
             var dance = new LessonDance(a, Bpm, song);
-            foreach (var block in Plan(a, 60, LessonKinds.Of(LessonKind.Hall).Way(a.Dance.IsPhrased), ClassLevel.Improver, song).Blocks)
+            foreach (var block in Plan(a, 60, LessonKinds.RulesOf(LessonKind.Hall).Way(a.Dance.IsPhrased), ClassLevel.Improver, song).Blocks)
             {
                 foreach (var other in new[] { false, true })
                 {
-                    if (BlockRun.Of(dance, block, other) is { } run)
+                    if (BlockRun.Lay(dance, block, other) is { } run)
                     {
                         t.Row($"{block.Kind} {block.Id}{(other ? ", other side" : "")}: starts {string.Join(' ', run.Starts)} after "
                             + $"{run.CountIn}, {run.Repeats} repeats, {run.Passes} passes, {run.Run.Song.Counts} counts; "
@@ -438,7 +443,7 @@ public class WrittenOut
                                     .Select(s =>
                                         $"{s.Repeat}: {s.Called} {s.FromCount} to {s.ToCount} {s.StartWeight.Letter()} {s.StartFacing} "
                                             + $"to {s.EndWeight.Letter()} {s.EndFacing}")));
-                        var board = BoardTimeline.Of(run, 0.6);
+                        var board = BoardTimeline.Build(run, 0.6);
                         t.Row(
                             $"  {string.Join("; ", board.Events.Take(3))} | "
                                 + $"{string.Join("; ", board.Clicks.Take(2).Select(c => $"{c.At:0.###} {c.Label}"))} … {board.End:0.###}");
@@ -450,7 +455,7 @@ public class WrittenOut
         foreach (var (title, song) in Songs.Skip(1).Take(5))
         {
             t.Head(title);
-            foreach (var told in BoardTimeline.Of(a, RunUnroller.Unroll(a.Trace, song, a.Dance.Header.Intro), 1, 12).Events)
+            foreach (var told in BoardTimeline.Build(a, RunUnroller.Unroll(a.Trace, song, a.Dance.Header.Intro), 1, 12).Events)
             {
                 t.Row(told);
             }
@@ -559,7 +564,7 @@ public class WrittenOut
 
     private static void CourseOf(Table t, Analysis a)
     {
-        var other = Analysis.Of(Dances.Stroll);
+        var other = Analysis.Analyse(Dances.Stroll);
         var brief = new CourseBrief(
             6,
             45,
@@ -593,20 +598,20 @@ public class WrittenOut
             var knowledge = new ClassKnowledge(StepLexicon.Shipped, level);
             var dance = new LessonDance(a, Bpm);
             t.Head($"versions side by side, {level}");
-            foreach (var one in MixedClass.Of(dance, Bites.Of(a, knowledge, Bpm), knowledge, StepLexicon.Shipped))
+            foreach (var one in MixedClass.Choices(dance, Bites.Cut(a, knowledge, Bpm), knowledge, StepLexicon.Shipped))
             {
                 t.Row(one);
             }
         }
 
-        var stroll = Analysis.Of(Dances.Stroll).Trace;
+        var stroll = Analysis.Analyse(Dances.Stroll).Trace;
         t.Head("beside a stroll");
-        foreach (var row in Core.Comparing.SideBySide.Of(a.Trace, stroll).Rows)
+        foreach (var row in Core.Comparing.SideBySide.Lay(a.Trace, stroll).Rows)
         {
             t.Row($"{(row.IsSame ? "=" : "≠")} {(row.Left is { } l ? Table.Plain(l) : "")} | {(row.Right is { } r ? Table.Plain(r) : "")}");
         }
 
-        foreach (var parting in Core.Comparing.SideBySide.Of(a.Trace, stroll).Partings)
+        foreach (var parting in Core.Comparing.SideBySide.Lay(a.Trace, stroll).Partings)
         {
             t.Row(parting);
         }
@@ -616,7 +621,7 @@ public class WrittenOut
             t.Row(step);
         }
 
-        var halves = RoomHalves.Of(a.Trace, stroll);
+        var halves = RoomHalves.Judge(a.Trace, stroll);
         t.Row(string.Join(" / ", halves.Obstacles.Concat(halves.Notes)));
     }
 }

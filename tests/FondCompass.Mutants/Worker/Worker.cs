@@ -17,7 +17,7 @@ internal static class Worker
 {
     private sealed record Case(string Name, MethodInfo Method, object?[] Arguments)
     {
-        public string Folder => Method.ReflectedType!.Namespace!.Split('.')[^1];
+        public string Folder => Method.ReflectedType!.Namespace!.Split('.') is [_, _, _, var folder, ..] ? folder : ".";
     }
 
     private static readonly List<Action> Forget = [.. Memos()];

@@ -1,10 +1,12 @@
 using FondCompass.Core;
 using FondCompass.Core.Calling;
-using FondCompass.Core.Counts;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
-using FondCompass.Core.Teaching;
+using FondCompass.Core.Runs.Fitting;
+using FondCompass.Core.Teaching.Boards;
 using FondCompass.Web.Drawing;
+using FondCompass.Web.Drawing.Rulers;
 using Xunit;
 
 namespace FondCompass.Web.Tests.Drawing;
@@ -14,7 +16,7 @@ public class DrawingTests
 {
     private static IReadOnlyList<RulerLine> Ruler(string rows, string header = "")
     {
-        var analysis = Analysis.Of($"{header}\npart A\n{rows}");
+        var analysis = Analysis.Analyse($"{header}\npart A\n{rows}");
         return RulerDrawing.Draw(analysis.Trace.Parts[0], analysis.Dance.Header.LineCounts, RulerPaper.Wide);
     }
 
@@ -70,7 +72,7 @@ public class DrawingTests
     {
         Assert.Equal(inRow, RulerPaper.Narrow.CountsInRow(counts));
         Assert.Equal(counts, RulerPaper.Wide.CountsInRow(counts));
-        var analysis = Analysis.Of($"line {counts}\npart A\n1-{counts} step R");
+        var analysis = Analysis.Analyse($"line {counts}\npart A\n1-{counts} step R");
         var line = RulerDrawing.Draw(analysis.Trace.Parts[0], counts, RulerPaper.Narrow)[0];
         Assert.Equal(firsts, line.Rows.Select(r => r.FirstCount));
         Assert.True(line.Rows[0].IsFirst && line.Rows[^1].IsLast);
@@ -83,7 +85,7 @@ public class DrawingTests
     public void Something_at_the_fold_stands_in_one_row_and_a_long_step_in_both()
     {
         var line = RulerDrawing.Draw(
-            Analysis.Of("part A\n1-3 shuffle R side\n4-6 vine L\n7 step R\n8 step L").Trace.Parts[0],
+            Analysis.Analyse("part A\n1-3 shuffle R side\n4-6 vine L\n7 step R\n8 step L").Trace.Parts[0],
             8,
             RulerPaper.Narrow)[0];
         var fifth = RulerPaper.Gutter + (4 * line.NotchWidth);
@@ -94,7 +96,7 @@ public class DrawingTests
         Assert.True(line.Rows[0].Holds(RulerPaper.PickUps));
         Assert.Equal(
             RulerPaper.PickUps,
-            RulerDrawing.Draw(Analysis.Of("part A\n&1 ball R, step L").Trace.Parts[0], 8, RulerPaper.Narrow)[0].Spans[0].X,
+            RulerDrawing.Draw(Analysis.Analyse("part A\n&1 ball R, step L").Trace.Parts[0], 8, RulerPaper.Narrow)[0].Spans[0].X,
             6);
     }
 
@@ -149,7 +151,7 @@ public class DrawingTests
     public void The_dial_numbers_walls_in_dancing_order(int net, int walls)
     {
         var order = Enumerable.Range(0, walls).Select(k => Facing.Front + (new Eighths(net) * k)).ToList();
-        var dial = WallDial.Of(order);
+        var dial = WallDial.Draw(order);
         Assert.Equal(Enumerable.Range(1, walls), dial.Walls.Select(w => w.Order));
         Assert.Equal(order.Select(f => f.ToString()), dial.Walls.Select(w => w.Facing));
         Assert.All(dial.Walls, w => Assert.Equal(33, Math.Sqrt(Math.Pow(w.X - 48, 2) + Math.Pow(w.Y - 48, 2)), 6));
@@ -157,15 +159,15 @@ public class DrawingTests
     }
 
     private static DanceRun Run(string exceptions = "", params Passage[] passages) => RunUnroller.Unroll(
-        Analysis.Of("part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside\n" + exceptions).Trace,
+        Analysis.Analyse("part A\n1-4 vine R\n5-7 vine L with 1/4 left\n8 touch R beside\n" + exceptions).Trace,
         passages.Length > 0 ? new Song(passages) : Song.Steady(32, new Bpm(120)), 0);
 
     [Fact]
     public void The_strip_has_passages_above_and_repeats_below_on_one_scale()
     {
-        var strip = TideStrip.Of(Run("", new Passage("verse", 12, 120), new Passage("chorus", 20, 120)), [], 1);
+        var strip = SongStrip.Draw(Run("", new Passage("verse", 12, 120), new Passage("chorus", 20, 120)), [], 1);
         Assert.Equal(["verse", "chorus"], strip.Passages.Select(p => p.Label));
-        Assert.Equal(TideStrip.Page, strip.Passages[^1].X + strip.Passages[^1].Width, 6);
+        Assert.Equal(SongStrip.Page, strip.Passages[^1].X + strip.Passages[^1].Width, 6);
         Assert.Equal(["1", "2", "3", "4"], strip.Repeats.Select(r => r.Label));
         Assert.Equal([1, 2, 3, 4], strip.Repeats.Select(r => r.Wall));
         Assert.Equal([0, 4], strip.Lines.Select(l => l.Off));
@@ -175,7 +177,7 @@ public class DrawingTests
     [Fact]
     public void Tags_and_cuts_are_seen_on_the_strip()
     {
-        var strip = TideStrip.Of(Run("tag T\n1-2 hold\nafter 1 T\nrestart 2 after 3"), [], 1);
+        var strip = SongStrip.Draw(Run("tag T\n1-2 hold\nafter 1 T\nrestart 2 after 3"), [], 1);
         Assert.Equal([false, true, false, false, false, false], strip.Repeats.Select(r => r.IsTag));
         Assert.True(strip.Repeats[2].IsCut);
     }
@@ -184,7 +186,7 @@ public class DrawingTests
     public void Drawn_out_the_strip_shows_counts_and_steps_and_what_is_proposed()
     {
         var run = Run("", new Passage("verse", 12, 120), new Passage("pause", 0, 0) { Rest = 2 }, new Passage("chorus", 20, 120));
-        var strip = TideStrip.Of(
+        var strip = SongStrip.Draw(
             run,
             [
                 new FitChange(FitKind.Tag, 1, 4, 8),
@@ -196,18 +198,18 @@ public class DrawingTests
                 new FitChange(FitKind.Wait, 3, 24, 12)
             ],
             99);
-        Assert.Equal((4, 4 * TideStrip.Page), (strip.Zoom, strip.Width));
+        Assert.Equal((4, 4 * SongStrip.Page), (strip.Zoom, strip.Width));
         Assert.Equal(32, strip.Marks.Count(m => m.IsLine));
         Assert.Contains(strip.Marks, m => m.Label == "vine R");
         Assert.Equal(["+4", "↺", "½ V", "−C", "+B", "→D", "+24"], strip.Ghosts.Select(g => g.Label));
         Assert.Equal("2 s", strip.Passages[1].Label);
-        Assert.Empty(TideStrip.Of(run, [], -5).Ghosts);
+        Assert.Empty(SongStrip.Draw(run, [], -5).Ghosts);
     }
 
     [Fact]
     public void The_bands_score_has_a_moment_for_every_count()
     {
-        var score = Score.Of(new Song([new Passage("a", 6, 120) { Bar = 3 }, new Passage("held", 0, 0) { Rest = 2 }]), swing: false);
+        var score = Score.Write(new Song([new Passage("a", 6, 120) { Bar = 3 }, new Passage("held", 0, 0) { Rest = 2 }]), swing: false);
         Assert.Equal([0, 0.5, 1, 1.5, 2, 2.5, 3], score.Counts);
         Assert.Equal([0, 1, 2, 0, 1, 2], score.Bars);
         Assert.Equal(5, score.Seconds);
@@ -217,9 +219,9 @@ public class DrawingTests
     [Fact]
     public void The_board_counts_in_and_then_every_count_at_its_moment()
     {
-        var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L");
+        var analysis = Analysis.Analyse("part A\n1-4 vine R\n5-8 vine L");
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(48, new Bpm(120)), 16);
-        var board = BoardTimeline.Of(analysis, run, 0.5, 2);
+        var board = BoardTimeline.Build(analysis, run, 0.5, 2);
         Assert.Equal((50, 60, "to 12:00"), (board.RatePercent, board.Bpm, board.FirstWall));
         Assert.Equal(["5", "6", "7", "8", "1", "2"], board.Clicks.Take(6).Select(c => c.Label));
         Assert.Equal([true, true, true, true, false, false], board.Clicks.Take(6).Select(c => c.IsCountIn));
@@ -243,13 +245,13 @@ public class DrawingTests
     [Fact]
     public void What_is_said_is_shortened_until_it_can_be_said_and_is_no_foot()
     {
-        var analysis = Analysis.Of("part A\n1-4 rocking chair R\n5-8 jazz box R 1/4 right");
+        var analysis = Analysis.Analyse("part A\n1-4 rocking chair R\n5-8 jazz box R 1/4 right");
         BoardTimeline At(double bpm) =>
-            BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(bpm)), 0), 1, 1);
+            BoardTimeline.Build(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(bpm)), 0), 1, 1);
         Assert.Equal("jazz box quarter right", At(60).Says[1].Words);
         Assert.DoesNotContain(At(240).Says, s => s.Words is "right" or "left");
         Assert.All(At(120).Says, s => Assert.True(s.At < s.Until && s.Until <= s.For));
-        var silent = BoardTimeline.Of(
+        var silent = BoardTimeline.Build(
             analysis,
             RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(60)), 0),
             1,
@@ -261,9 +263,9 @@ public class DrawingTests
     [Fact]
     public void Tags_and_restarts_are_told_ahead()
     {
-        var analysis = Analysis.Of("part A\n1-4 vine R\n5-8 vine L\ntag T\n1-2 hold\nafter 1 T\nrestart 2 after 3");
+        var analysis = Analysis.Analyse("part A\n1-4 vine R\n5-8 vine L\ntag T\n1-2 hold\nafter 1 T\nrestart 2 after 3");
         var run = RunUnroller.Unroll(analysis.Trace, Song.Steady(48, new Bpm(60)), 0);
-        var board = BoardTimeline.Of(analysis, run, 1, 3);
+        var board = BoardTimeline.Build(analysis, run, 1, 3);
         Assert.Equal([8, 13], board.Events.Where(e => !e.Words.StartsWith("from the top", StringComparison.Ordinal)).Select(e => e.At));
         Assert.Equal("T, facing 12:00", board.Events[0].Words);
         Assert.Equal(-8, board.Events[0].From, 6);
@@ -296,8 +298,8 @@ public class DrawingTests
 
     private static BoardTimeline BoardOf(string rows, int counts = 64)
     {
-        var analysis = Analysis.Of(Turning + rows);
-        return BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(counts, new Bpm(120)), 0), 1, 99);
+        var analysis = Analysis.Analyse(Turning + rows);
+        return BoardTimeline.Build(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(counts, new Bpm(120)), 0), 1, 99);
     }
 
     [Fact]
@@ -336,7 +338,7 @@ public class DrawingTests
     [Fact]
     public void The_strip_shows_what_is_set_on_it()
     {
-        var analysis = Analysis.Of(Turning + "order V C V C C C");
+        var analysis = Analysis.Analyse(Turning + "order V C V C C C");
         var passages = new Passage[]
         {
             new("verse", 4, 120),
@@ -346,10 +348,10 @@ public class DrawingTests
             new("hush", 0, 0) { Rest = 1.5 }
         };
         var run = RunUnroller.Unroll(analysis.Trace, new Song(passages, [new Anchor(4, 2.5)]), 0);
-        var strip = TideStrip.Of(run, [], 1);
+        var strip = SongStrip.Draw(run, [], 1);
         Assert.Equal(["verse", "chorus, half time", "verse, double time", "chorus", "1.5 s"], strip.Passages.Select(p => p.Label));
         Assert.Equal((4, "0:02.5"), (Assert.Single(strip.Pins).Count, strip.Pins[0].Moment));
-        Assert.Equal(TideStrip.Page * 4 / 24, strip.Pins[0].X, 6);
+        Assert.Equal(SongStrip.Page * 4 / 24, strip.Pins[0].X, 6);
         // Walls are the part's own: verse and chorus each come to their second.
         Assert.Equal([1, 1, 2, 2], strip.Repeats.Select(r => r.Wall!.Value));
         Assert.All(strip.Lines, l => Assert.Equal(0, l.Off));
@@ -359,18 +361,18 @@ public class DrawingTests
     [Fact]
     public void A_passage_met_by_the_wrong_part_is_drawn_to_its_own()
     {
-        var analysis = Analysis.Of(Turning + "order V C V C");
+        var analysis = Analysis.Analyse(Turning + "order V C V C");
         var run = RunUnroller.Unroll(analysis.Trace, new Song([new("verse", 4, 120), new("chorus", 8, 120), new("chorus", 12, 120)]), 0);
-        var strip = TideStrip.Of(run, [], 1);
+        var strip = SongStrip.Draw(run, [], 1);
         // The second chorus begins with the verse, at 12; the chorus after it comes at 16.
         Assert.Equal([0, 0, 4], strip.Lines.Select(l => l.Off));
-        Assert.Equal(TideStrip.Page * 16 / 24, strip.Lines[2].X2, 6);
+        Assert.Equal(SongStrip.Page * 16 / 24, strip.Lines[2].X2, 6);
     }
 
     [Fact]
     public void The_board_says_everything_in_the_instructors_words()
     {
-        var analysis = Analysis.Of(Wordy);
+        var analysis = Analysis.Analyse(Wordy);
         var run = RunUnroller.Unroll(
             analysis.Trace,
             new Song([
@@ -379,7 +381,7 @@ public class DrawingTests
                 new Passage("low", 32, 120, Note: "the fiddle") { Feel = CountingFeel.HalfTime }
             ]),
             0);
-        var board = BoardTimeline.Of(analysis, run, 1, 9);
+        var board = BoardTimeline.Build(analysis, run, 1, 9);
         Assert.Equal(["5", "6", "7", "ready", "8", "7"], board.Clicks.Where(c => !c.IsHalf).Take(6).Select(c => c.Label));
         Assert.Equal("&", board.Clicks.First(c => c.IsHalf).Label);
         Assert.Equal(
@@ -412,8 +414,8 @@ public class DrawingTests
     [Fact]
     public void The_other_side_changes_sides_in_words_of_the_arms()
     {
-        var analysis = Analysis.Of("start weight L\nmirrors\npart A\n1-7 walk R, L, R, L, R, L, R + right arm up\n8 hold");
-        var board = BoardTimeline.Of(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(120)), 0), 1, 2);
+        var analysis = Analysis.Analyse("start weight L\nmirrors\npart A\n1-7 walk R, L, R, L, R, L, R + right arm up\n8 hold");
+        var board = BoardTimeline.Build(analysis, RunUnroller.Unroll(analysis.Trace, Song.Steady(32, new Bpm(120)), 0), 1, 2);
         Assert.Equal(["right arm up", "left arm up"], board.Marks.Select(m => m.Words).Distinct());
         Assert.Contains(board.Events, e => e.Words == "from the top, other side, facing 12:00");
     }

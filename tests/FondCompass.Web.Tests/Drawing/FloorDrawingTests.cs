@@ -1,6 +1,6 @@
 using FondCompass.Core;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
+using FondCompass.Core.Measures;
 using FondCompass.Web.Drawing;
 using Xunit;
 
@@ -10,7 +10,7 @@ namespace FondCompass.Web.Tests.Drawing;
 public sealed class FloorDrawingTests
 {
     private static FloorDrawing Draw(string script, FloorSight sight = FloorSight.Above, bool isRing = false) =>
-        FloorDrawing.Of(FloorPicture.OfPart(Analysis.Of("part A\n" + script).Trace.Parts[0], Facing.Front), sight, isRing);
+        FloorDrawing.Draw(FloorPicture.OfPart(Analysis.Analyse("part A\n" + script).Trace.Parts[0], Facing.Front), sight, isRing);
 
     [Theory]
     [InlineData(FloorSight.Above)]
@@ -69,8 +69,8 @@ public sealed class FloorDrawingTests
     public void A_ring_shrinks_as_the_dancers_go_in()
     {
         Assert.Null(Draw("1 step R in").RingAtStart);
-        var drawing = FloorDrawing.Of(
-            FloorPicture.OfPart(Analysis.Of("layout circle\npart A\n1 step R in\n2 step L in").Trace.Parts[0], Facing.Front),
+        var drawing = FloorDrawing.Draw(
+            FloorPicture.OfPart(Analysis.Analyse("layout circle\npart A\n1 step R in\n2 step L in").Trace.Parts[0], Facing.Front),
             FloorSight.Above,
             isRing: true);
         Assert.Equal(drawing.RingAtStart!.RadiusX, drawing.Bodies[0].Ring!.RadiusX, 6);
@@ -81,10 +81,10 @@ public sealed class FloorDrawingTests
     public void The_way_is_told_apart_by_parts_and_says_where_each_line_sets_out()
     {
         var analysis =
-            Analysis.Of(
+            Analysis.Analyse(
                 "start weight L\npart A\n1-8 walk R L R L R L R L\n1-8 side R together side R together side R together side R touch "
                     + "L\npart B\n1-4 step L back, step R back, step L back, touch R\norder A B A");
-        var drawing = FloorDrawing.Of(FloorPicture.OfWhole(analysis.Trace), FloorSight.Above, isRing: false);
+        var drawing = FloorDrawing.Draw(FloorPicture.OfWhole(analysis.Trace), FloorSight.Above, isRing: false);
         Assert.Equal([0, 1, 0], drawing.Ways.Select(w => w.Tone));
         Assert.Equal(["A 1", "A 2", "B 1"], drawing.Marks.Select(m => m.Label).Where(l => l.Length > 0).Distinct());
         Assert.Equal(0, drawing.Marks[0].Degrees, 3);

@@ -1,11 +1,12 @@
 using FondCompass.Core;
-using FondCompass.Core.Composing;
+using FondCompass.Core.Editing;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Planning;
-using FondCompass.Core.Runs;
+using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
+using FondCompass.Core.Teaching.Planning;
 using FondCompass.Web.Drawing;
+using FondCompass.Web.Drawing.Rulers;
 using FondCompass.Web.Pages.Dances;
 using Xunit;
 
@@ -14,7 +15,7 @@ namespace FondCompass.Web.Tests.Drawing;
 /// <summary>The ruler with its findings at their counts, its places for more, what is offered there, and a track's exceptions.</summary>
 public sealed class RulerSheetTests
 {
-    private static RulerSheet Sheet(string script) => RulerSheet.Of(Analysis.Of(script), null, RulerPaper.Wide);
+    private static RulerSheet Sheet(string script) => RulerSheet.Draw(Analysis.Analyse(script), null, RulerPaper.Wide);
 
     [Fact]
     public void A_finding_stands_at_its_count()
@@ -72,9 +73,9 @@ public sealed class RulerSheetTests
         var offers = StepCompletion.Find(
             "rocking",
             StepSlot.AtRow(script, 4, StepLexicon.Shipped),
-            Analysis.Of(script).Dance.Header,
+            Analysis.Analyse(script).Dance.Header,
             StepLexicon.Shipped);
-        var sheet = OfferSheet.Of(offers, 8);
+        var sheet = OfferSheet.Lay(offers, 8);
         Assert.All(sheet.Offers.Where(o => o.Step.Fits), o => Assert.Contains("facing", o.Ends));
         Assert.All(sheet.Offers.Where(o => !o.Step.Fits), o => Assert.NotEmpty(o.Step.Why));
         Assert.Contains(sheet.Offers, o => o.Line is not null);
@@ -83,18 +84,18 @@ public sealed class RulerSheetTests
     [Fact]
     public void Ways_are_looked_for_at_a_step_and_nowhere_else()
     {
-        var analysis = Analysis.Of("part A\n1-4 vine R\n");
-        var sheet = WaySheet.Of(analysis, StepLexicon.Shipped, 2, SwapAim.Any, 112)!;
+        var analysis = Analysis.Analyse("part A\n1-4 vine R\n");
+        var sheet = WaySheet.Find(analysis, StepLexicon.Shipped, 2, SwapAim.Any, 112)!;
         Assert.Equal(("vine R", 5), (sheet.Step, sheet.From));
         Assert.NotEmpty(sheet.Swaps);
         Assert.NotEmpty(sheet.Fillings);
-        Assert.Null(WaySheet.Of(analysis, StepLexicon.Shipped, 1, SwapAim.Any, 112));
+        Assert.Null(WaySheet.Find(analysis, StepLexicon.Shipped, 1, SwapAim.Any, 112));
     }
 
     [Fact]
     public void Exceptions_are_added_told_and_taken_back()
     {
-        var rows = FitRows.Of([new FitChange(FitKind.Restart, 2, 16, 48), new FitChange(FitKind.Tag, 4, 8, 96)]);
+        var rows = FitRows.Write([new FitChange(FitKind.Restart, 2, 16, 48), new FitChange(FitKind.Tag, 4, 8, 96)]);
         var all = FitKept.Nothing.With(rows);
         Assert.Equal(["restart 2 after 16", "a tag of 8 counts after repeat 4"], all.Changes.Select(FitChangeWords.Of));
         Assert.Equal(["restart 2 after 16"], all.Without(null).Changes);
@@ -102,7 +103,7 @@ public sealed class RulerSheetTests
         Assert.Equal(all.Changes, all.Without(9).Changes);
         Assert.Equal(all.Changes, all.With(" \n").Changes);
         Assert.Equal("part A\n", FitKept.Nothing.Under("part A\n"));
-        Assert.DoesNotContain(Analysis.Of(all.Under("part A\n1-8 march R\n")).Findings, f => f.Severity == Severity.Error);
+        Assert.DoesNotContain(Analysis.Analyse(all.Under("part A\n1-8 march R\n")).Findings, f => f.Severity == Severity.Error);
     }
 
     [Theory]

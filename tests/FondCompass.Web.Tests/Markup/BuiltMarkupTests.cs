@@ -21,7 +21,7 @@ public partial class BuiltMarkupTests
 
     private static readonly Assembly[] Product =
     [
-        typeof(Program).Assembly, typeof(Data.DanceShelf).Assembly, typeof(Core.Analysis).Assembly
+        typeof(Program).Assembly, typeof(Data.Dances.DanceShelf).Assembly, typeof(Core.Analysis).Assembly
     ];
 
     /// <summary>Every member of another assembly that an assembly uses, as "Type.Member".</summary>

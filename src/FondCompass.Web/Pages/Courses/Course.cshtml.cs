@@ -1,8 +1,10 @@
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Courses;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Dances;
+using FondCompass.Web.Pages.Dances.Forms;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -47,7 +49,7 @@ public sealed class CourseModel(
             return NotFound();
         }
 
-        Asked = CourseAsked.Of(Course, Table.Dances.ToDictionary(d => d.Id, d => d.Title));
+        Asked = CourseAsked.From(Course, Table.Dances.ToDictionary(d => d.Id, d => d.Title));
         Said = lessons is { } planned ? PlannedWords(planned, own ?? 0) : null;
         return Page();
     }
@@ -154,7 +156,7 @@ public sealed class CourseModel(
             return Redirect($"/courses/{id}");
         }
 
-        Table = await CourseTable.Of(Course, shelf, book, clock, cancel);
+        Table = await CourseTable.Load(Course, shelf, book, clock, cancel);
         return Partial("Courses/_CourseTable", this);
     }
 
@@ -166,7 +168,7 @@ public sealed class CourseModel(
         }
 
         await desk.Settle(cancel);
-        Table = await CourseTable.Of(course, shelf, book, clock, cancel);
+        Table = await CourseTable.Load(course, shelf, book, clock, cancel);
         Lessons = await book.LessonsOf(id, cancel);
         Groups = [.. (await book.Groups(cancel)).Where(g => !g.Archived || g.Id == course.GroupId)];
         Titles = [.. (await shelf.FirstTitles(cancel)).Select(d => d.Title).Distinct()];

@@ -1,6 +1,7 @@
 using System.Globalization;
-using FondCompass.Core.Lessons;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Courses;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Web.Pages.Courses;
@@ -24,7 +25,7 @@ public sealed record CourseAsked
     /// <summary>The way it is taught, field by field, as <see cref="WayForm"/> reads it.</summary>
     public Dictionary<string, string?> Way { get; init; } = [];
 
-    public static CourseAsked Of(CourseRecord course, IReadOnlyDictionary<Guid, string> titles)
+    public static CourseAsked From(CourseRecord course, IReadOnlyDictionary<Guid, string> titles)
     {
         return new CourseAsked
         {
@@ -34,7 +35,7 @@ public sealed record CourseAsked
             Weeks = course.Weeks.ToString(CultureInfo.InvariantCulture),
             Minutes = course.Minutes.ToString(CultureInfo.InvariantCulture),
             Dances = string.Join('\n', course.Dances.Select(d => titles.GetValueOrDefault(d)).OfType<string>()),
-            Way = WayForm.Of(course.Way),
+            Way = WayForm.FieldsOf(course.Way),
         };
     }
 

@@ -1,5 +1,6 @@
-using FondCompass.Core.Days;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;

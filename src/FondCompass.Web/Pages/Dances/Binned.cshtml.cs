@@ -1,4 +1,4 @@
-using FondCompass.Data;
+using FondCompass.Data.Dances;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

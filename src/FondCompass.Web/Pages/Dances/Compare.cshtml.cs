@@ -3,7 +3,7 @@ using FondCompass.Core;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Comparing;
 using FondCompass.Core.Tracing;
-using FondCompass.Data;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 
@@ -20,7 +20,7 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
 
     public IReadOnlyList<DanceRecord> Others { get; private set; } = [];
 
-    public IReadOnlyList<string> Variants => Versions.Of(Analysis.Trace.Actions).Select(l => l.ToString()).ToList();
+    public IReadOnlyList<string> Variants => Versions.All(Analysis.Trace.Actions).Select(l => l.ToString()).ToList();
 
     public IReadOnlyList<RevisionRow> Saves { get; private set; } = [];
 
@@ -42,8 +42,8 @@ public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)
                 .FirstOrDefault();
         if (await Other(cancel) is { } other)
         {
-            Beside = SideBySide.Of(Analysis.Trace, other);
-            Halves = RoomHalves.Of(Analysis.Trace, other);
+            Beside = SideBySide.Lay(Analysis.Trace, other);
+            Halves = RoomHalves.Judge(Analysis.Trace, other);
         }
     }
 

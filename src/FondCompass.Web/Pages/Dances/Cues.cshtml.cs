@@ -1,8 +1,10 @@
 using System.Globalization;
 using FondCompass.Core.Calling;
-using FondCompass.Core.Composing;
-using FondCompass.Core.Counts;
-using FondCompass.Data;
+using FondCompass.Core.Calling.Phrases;
+using FondCompass.Core.Editing;
+using FondCompass.Core.Measures;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 
@@ -42,7 +44,7 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     public double Pace => Number(AskedPace, UsualPace, Speech.Slowest, Speech.Fastest) ?? UsualPace;
 
     /// <summary>Syllables a second in the language the dance is written in.</summary>
-    public double UsualPace => CallTongue.Of(Analysis.Dance, Lexicon).Rate;
+    public double UsualPace => CallTongue.For(Analysis.Dance, Lexicon).Rate;
 
     public CallerWay Way => WayWords.CallerWays.TryGetValue(AskedWay ?? "", out var way) ? way : CallerWay.Names;
 
@@ -93,7 +95,7 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     private void Call(CancellationToken cancel)
     {
-        Cues = CueSheet.Of(
+        Cues = CueSheet.Write(
             Run(),
             new CallSettings(new Rate(Rate), Lead, int.MaxValue) { Way = Way, Speech = new Speech(Pace) },
             Lexicon,

@@ -1,16 +1,17 @@
 using FondCompass.Core;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Findings;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Told;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts;
 using FondCompass.Web.Drawing;
-using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Requests;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -39,7 +40,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     public Analysis Analysis => _analysis ??= Written.In(Variant);
 
     /// <summary>The dance as it is written, whatever version of it is looked at.</summary>
-    public Analysis Written => _written ??= Analysis.Of(DancedScript, Lexicon);
+    public Analysis Written => _written ??= Analysis.Analyse(DancedScript, Lexicon);
 
     private Analysis? _written;
 
@@ -72,19 +73,19 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     /// <summary>The steps this instructor knows.</summary>
     public StepLexicon Lexicon { get; private set; } = StepLexicon.Shipped;
 
-    public Compass Compass => Compass.Of(Dance, Analysis, Tempo);
+    public Compass Compass => Compass.From(Dance, Analysis, Tempo);
 
     /// <summary>The fitted track's tempo, else the script's, else the usual one.</summary>
     public double Tempo => Dance.Fit.Kept.Tempo ?? Analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
 
-    public int Intro => Dance.Fit.Kept.Intro ?? SongStart.Of(Analysis.Trace, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
+    public int Intro => Dance.Fit.Kept.Intro ?? SongStart.CountOf(Analysis.Trace, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
 
     public int Repeats => Dance.Fit.Kept.Repeats ?? (Analysis.Dance.IsPhrased ? 1 : 6);
 
     /// <summary>The dance of this address: 404 for nobody's and anybody else's, the bin's page for one thrown away.</summary>
     public override async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
     {
-        var desks = HttpContext.RequestServices.GetRequiredService<TypingDesks>();
+        var desks = HttpContext.RequestServices.GetRequiredService<TypingContexts>();
         if (ReadsTextOnly(context.HandlerMethod) && desks.Of(User.OwnerId(), Id) is { } desk)
         {
             Dance = new DanceRecord { Id = Id, Fit = new DanceFit { Kept = new FitKept { Tempo = desk.Tempo } } };
@@ -111,7 +112,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
             ? await HttpContext.RequestServices.GetRequiredService<TrackBook>().Find(track, HttpContext.RequestAborted)
             : null;
         ViewData["Title"] = $"{dance.Title}: {Stage}";
-        desks.Keep(User.OwnerId(), Id, new TypingDesk(Lexicon, dance.Fit.Kept.Tempo));
+        desks.Keep(User.OwnerId(), Id, new TypingContext(Lexicon, dance.Fit.Kept.Tempo));
         await Handle(context, next);
     }
 
@@ -175,12 +176,12 @@ public sealed record Compass(
     string End,
     bool IsRing)
 {
-    public static Compass Of(DanceRecord dance, Analysis analysis, double tempo) => new(
-        dance.Title, analysis.Trace.TotalCounts, WallDial.Of(analysis.Trace.WallOrder), $"{tempo:0.#}",
+    public static Compass From(DanceRecord dance, Analysis analysis, double tempo) => new(
+        dance.Title, analysis.Trace.TotalCounts, WallDial.Draw(analysis.Trace.WallOrder), $"{tempo:0.#}",
         analysis.Findings.Count(f => f.Severity == Severity.Error),
         analysis.Findings.Count(f => f.Severity == Severity.Warning || f.IsDoubt),
         analysis.Findings.Count(f => f.Severity == Severity.Info && !f.IsDoubt),
         analysis.Trace.Mirrors,
-        $"{analysis.Trace.EndWeight.Letter()}, {FacingWords.Of(analysis.Dance.Header, analysis.Trace.EndFacing)}",
+        $"{analysis.Trace.EndWeight.Letter()}, {FacingWords.Say(analysis.Dance.Header, analysis.Trace.EndFacing)}",
         FacingWords.IsRing(analysis.Dance.Header));
 }

@@ -1,12 +1,14 @@
 using System.Globalization;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
-using FondCompass.Data;
+using FondCompass.Core.Runs.Fitting;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 using FondCompass.Web.Drawing;
+using FondCompass.Web.Drawing.Rulers;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
@@ -58,18 +60,18 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     public FitResult Fit => Proposals[0];
 
-    public TideStrip Strip =>
-        TideStrip.Of(Danced, Fit.Changes, Zoom, RulerPaper.Of(Request) == RulerPaper.Narrow ? TideStrip.Phone : TideStrip.Page);
+    public SongStrip Strip =>
+        SongStrip.Draw(Danced, Fit.Changes, Zoom, RulerPaper.AskedBy(Request) == RulerPaper.Narrow ? SongStrip.Phone : SongStrip.Page);
 
     /// <summary>Whether the right part meets each passage of a phrased dance.</summary>
-    public PartMeetings Meetings => PartMeetings.Of(Danced);
+    public PartMeetings Meetings => PartMeetings.Judge(Danced);
 
     public IReadOnlyList<PastTempo> Past => TempoLimits.Past(Danced);
 
-    public IReadOnlyList<TempoRow> Desk => TempoDesk.Of(Danced, Lexicon);
+    public IReadOnlyList<TempoRow> Desk => TempoComparison.Compare(Danced, Lexicon);
 
     /// <summary>Variants of the dance that the last repeat could be danced as.</summary>
-    public IEnumerable<string> Versions => Core.Actions.Versions.Of(Analysis.Trace.Actions).Select(v => v.ToString()).Take(4);
+    public IEnumerable<string> Versions => Core.Actions.Versions.All(Analysis.Trace.Actions).Select(v => v.ToString()).Take(4);
 
     /// <summary>A passage that counts waits for a part that is not danced at all.</summary>
     public bool NeverMet => Meetings.All.Any(m => m.Counts && m.Nearest is null);
@@ -82,7 +84,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
 
     /// <summary>Kinds of passage that could be kept on a part, and the parts.</summary>
     public IEnumerable<string> PassageKinds =>
-        Danced.Song.Passages.Where(p => p.Rest is null).Select(p => PassageKind.Of(p.Name)).Distinct();
+        Danced.Song.Passages.Where(p => p.Rest is null).Select(p => PassageKind.KindOf(p.Name)).Distinct();
 
     public IEnumerable<string> PartNames =>
         Analysis.Trace.Calls.Select(c => c.Stretch.Pattern.Part).Where(p => !p.IsTag).Select(p => p.Name).Distinct();
@@ -109,7 +111,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     }
 
     /// <summary>What the band plays and when, and where every count of the song falls, in seconds at full rate.</summary>
-    public IActionResult OnGetScore() => new JsonResult(Score.Of(Danced.Song, Analysis.Dance.Header.Swing));
+    public IActionResult OnGetScore() => new JsonResult(Score.Write(Danced.Song, Analysis.Dance.Header.Swing));
 
     /// <summary>Saves what can be read of the form and shows the run; what cannot be read is said and keeps its old value.</summary>
     public async Task<IActionResult> OnPostChange(string? tempo, string? intro, string? repeats, string? passages, CancellationToken cancel)
@@ -257,7 +259,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     /// <summary>Says for this track which part belongs to a kind of passage.</summary>
     public Task<IActionResult> OnPostKeep(string? part, string? kind, CancellationToken cancel) =>
         PartNames.Contains(part) && !string.IsNullOrWhiteSpace(kind)
-            ? OnPostAccept(FitRows.Of(part!, PassageKind.Of(kind.Replace("\"", "", StringComparison.Ordinal))), cancel)
+            ? OnPostAccept(FitRows.Write(part!, PassageKind.KindOf(kind.Replace("\"", "", StringComparison.Ordinal))), cancel)
             : Store(Dance.Fit.Kept, cancel);
 
     /// <summary>Takes back what was accepted last, or the one numbered.</summary>
@@ -284,7 +286,7 @@ public sealed class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(she
     /// <summary>A tempo tapped: seconds of the taps, comma separated.</summary>
     public IActionResult OnPostTap(string? taps)
     {
-        var tapped = TapTempo.Of(Seconds(taps));
+        var tapped = TapTempo.Measure(Seconds(taps));
         return new JsonResult(tapped is null
             ? null
             : new { bpm = Math.Round(tapped.Bpm, 1), spread = Math.Round(tapped.Spread, 1), tapped.Used, tapped.Dropped });

@@ -1,8 +1,8 @@
 using System.Globalization;
-using FondCompass.Core.Counts;
 using FondCompass.Core.Floor;
+using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
-using FondCompass.Data;
+using FondCompass.Data.Dances;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
 
@@ -33,7 +33,7 @@ public sealed class FloorModel(DanceShelf shelf) : DancePage(shelf)
 
     public FloorPicture Picture { get; private set; } = null!;
 
-    public FloorDrawing Drawing => FloorDrawing.Of(Picture, Sight, Analysis.Dance.Header.Layout == Layout.Circle);
+    public FloorDrawing Drawing => FloorDrawing.Draw(Picture, Sight, Analysis.Dance.Header.Layout == Layout.Circle);
 
     public void OnGet()
     {

@@ -1,6 +1,7 @@
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 
@@ -48,7 +49,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
 
     /// <summary>The names of its lines, as lessons are told by them.</summary>
     public IReadOnlyDictionary<Guid, IReadOnlyList<string>> LineNames =>
-        new Dictionary<Guid, IReadOnlyList<string>> { [Id] = [.. LoggedLine.Of(Analysis, Lexicon).Select(l => l.Name)] };
+        new Dictionary<Guid, IReadOnlyList<string>> { [Id] = [.. LoggedLine.LinesOf(Analysis, Lexicon).Select(l => l.Name)] };
 
     public string GroupName { get; private set; } = "";
 
@@ -60,7 +61,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
 
     /// <summary>What the last lesson says about the next.</summary>
     public string? NextTime => _latest.FirstOrDefault(l => l.Held && l.HeldOf(Id) is not null) is { } last
-        ? TaughtClass.NextOf(Id, LoggedLine.Of(Analysis, Lexicon), _latest.Where(l => l.GroupId == last.GroupId), last).Words : null;
+        ? TaughtClass.NextOf(Id, LoggedLine.LinesOf(Analysis, Lexicon), _latest.Where(l => l.GroupId == last.GroupId), last).Words : null;
 
     public async Task OnGet(CancellationToken cancel)
     {
@@ -131,7 +132,7 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
             var further = await Shelf.FindAll(planned.Also, cancel);
             PlannedFor = planned.Group?.Name ?? "";
             AlsoTaught = [.. planned.Also.Where(further.ContainsKey)
-                .Select(d => (Dance: d, Lines: TaughtClass.LineNames(Core.Analysis.Of(further[d].Script, Lexicon))))
+                .Select(d => (Dance: d, Lines: TaughtClass.LineNames(Core.Analysis.Analyse(further[d].Script, Lexicon))))
                 .Select((d, i) => new WentForm($"also[{i}].", further[d.Dance].Title, d.Lines, new WentAsked { Dance = d.Dance }))];
         }
     }

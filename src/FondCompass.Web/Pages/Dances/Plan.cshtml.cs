@@ -1,9 +1,13 @@
 using System.Globalization;
-using FondCompass.Core.Composing;
-using FondCompass.Core.Days;
-using FondCompass.Core.Lessons;
-using FondCompass.Data;
+using FondCompass.Core.Editing;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Blocks;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
+using FondCompass.Web.Pages.Dances.Forms;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
@@ -135,7 +139,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     private string? Typed(string key) =>
         Request.HasFormContentType && Request.Form.TryGetValue(key, out var typed) ? typed.ToString() : null;
 
-    private Dictionary<string, string?> Fields => new(WayForm.Of(Asked.Habit))
+    private Dictionary<string, string?> Fields => new(WayForm.FieldsOf(Asked.Habit))
     {
         ["minutes"] = Asked.Minutes.ToString(CultureInfo.InvariantCulture),
         ["warmup"] = string.Join(", ", Asked.WarmUp),
@@ -350,7 +354,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
     public async Task<IActionResult> OnGetText(CancellationToken cancel)
     {
         await Show(cancel);
-        return Content(PlanText.Of(Lesson, Layout.Titles, Class?.Name), "text/plain; charset=utf-8");
+        return Content(PlanText.Write(Lesson, Layout.Titles, Class?.Name), "text/plain; charset=utf-8");
     }
 
     /// <summary>The lesson for a calendar, with its blocks as what it is about.</summary>
@@ -364,7 +368,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
         }
 
         return File(
-            PlanCalendar.Of(Lesson, Layout.Titles, Class, Date, Open.Planned?.Id ?? Id, clock),
+            PlanCalendar.Write(Lesson, Layout.Titles, Class, Date, Open.Planned?.Id ?? Id, clock),
             "text/calendar; charset=utf-8",
             $"lesson-{Date:yyyy-MM-dd}.ics");
     }
@@ -487,7 +491,7 @@ public sealed class PlanModel(DanceShelf shelf, LessonBook book, PlanDesk plans,
         Beside = await book.PlannedBeside(Id, cancel);
         if (Open.LastTime is { } last)
         {
-            var lines = LoggedLine.Of(Analysis, Lexicon);
+            var lines = LoggedLine.LinesOf(Analysis, Lexicon);
             LineNames = [.. lines.Select(l => l.Name)];
             NextTime = TaughtClass.NextOf(Id, lines, await book.HeldWith(last.GroupId, [Id], cancel), last).Words;
         }

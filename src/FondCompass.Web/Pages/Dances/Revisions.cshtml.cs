@@ -1,5 +1,5 @@
 using FondCompass.Core.Comparing;
-using FondCompass.Data;
+using FondCompass.Data.Dances;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;

@@ -1,7 +1,8 @@
 using System.Globalization;
-using FondCompass.Core.Counts;
-using FondCompass.Core.Rooms;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Rooms;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using FondCompass.Web.Drawing;
 using Microsoft.AspNetCore.Mvc;
@@ -150,7 +151,7 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
                 $"The room is reckoned over the first {reckoned} of {all} repeats; where the pattern travels, more would need more room.");
         }
 
-        Plan = RoomPlan.Of(Analysis.Trace, wish);
+        Plan = RoomPlan.Lay(Analysis.Trace, wish);
     }
 
     /// <summary>Units of the drawing for a metre.</summary>

@@ -1,5 +1,6 @@
-using FondCompass.Core.Teaching;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
@@ -35,7 +36,7 @@ public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(sh
         }
 
         await TellPlanned(cancel);
-        return new JsonResult(BoardTimeline.Of(Analysis, Run(), rate / 100.0, repeats, Lexicon));
+        return new JsonResult(BoardTimeline.Build(Analysis, Run(), rate / 100.0, repeats, Lexicon));
     }
 
     /// <summary>The words of the group whose lesson is planned next.</summary>

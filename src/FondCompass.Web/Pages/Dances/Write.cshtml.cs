@@ -1,12 +1,14 @@
 using System.Globalization;
 using FondCompass.Core;
-using FondCompass.Core.Composing;
-using FondCompass.Core.Lessons;
+using FondCompass.Core.Editing;
 using FondCompass.Core.Prose;
 using FondCompass.Core.Swaps;
-using FondCompass.Data;
+using FondCompass.Core.Teaching.Material;
+using FondCompass.Data.Dances;
 using FondCompass.Web.Api;
 using FondCompass.Web.Drawing;
+using FondCompass.Web.Drawing.Rulers;
+using FondCompass.Web.Pages.Dances.Forms;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
@@ -24,7 +26,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
 
     public override string Stage => "Write";
 
-    public RulerSheet Sheet => RulerSheet.Of(Analysis.WithTriedFixes(Lexicon), null, RulerPaper.Of(Request));
+    public RulerSheet Sheet => RulerSheet.Draw(Analysis.WithTriedFixes(Lexicon), null, RulerPaper.AskedBy(Request));
 
     [BindProperty(Name = "script")]
     public string? Sent { get; set; }
@@ -50,11 +52,11 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
     /// <summary>The ruler of what is in the text box; nothing is stored.</summary>
     public IActionResult OnPostRuler()
     {
-        var analysis = Analysis.Of(Script, Lexicon).WithTriedFixes(Lexicon);
+        var analysis = Analysis.Analyse(Script, Lexicon).WithTriedFixes(Lexicon);
         var title = analysis.Dance.Header.Title.Trim();
         Dance.Title = title.Length == 0 ? "Untitled dance" : title;
         var tempo = Dance.Fit.Kept.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
-        return Partial("_Ruler", RulerSheet.Of(analysis, Compass.Of(Dance, analysis, tempo), RulerPaper.Of(Request)));
+        return Partial("_Ruler", RulerSheet.Draw(analysis, Compass.From(Dance, analysis, tempo), RulerPaper.AskedBy(Request)));
     }
 
     /// <summary>A change made on the ruler, carried out in the text.</summary>
@@ -63,7 +65,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
     /// <summary>Steps that begin with what has been typed, on a row of the text or at a place of the ruler.</summary>
     public IActionResult OnPostOffers(int row, string? typed, string? part, int line, int count)
     {
-        var analysis = Analysis.Of(Script, Lexicon);
+        var analysis = Analysis.Analyse(Script, Lexicon);
         var header = analysis.Dance.Header;
         var offers = part is null
             ? StepCompletion.ForRow(Script, row, Lexicon)
@@ -73,15 +75,15 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
                 header,
                 Lexicon,
                 analysis.Dance.Definitions);
-        return Partial("_Offers", OfferSheet.Of(offers, header.LineCounts));
+        return Partial("_Offers", OfferSheet.Lay(offers, header.LineCounts));
     }
 
     /// <summary>What else could be danced at a step: safe swaps, and ways to fill what is left of its line.</summary>
     public IActionResult OnPostWays(int row, SwapAim aim) =>
-        Partial("_Ways", WaySheet.Of(Analysis.Of(Script, Lexicon), Lexicon, row, aim, Tempo));
+        Partial("_Ways", WaySheet.Find(Analysis.Analyse(Script, Lexicon), Lexicon, row, aim, Tempo));
 
     /// <summary>The whole text in the plain form that the product itself would write.</summary>
-    public IActionResult OnPostTidy() => new JsonResult(new { script = CanonicalForm.Of(Script, Lexicon) });
+    public IActionResult OnPostTidy() => new JsonResult(new { script = CanonicalForm.Write(Script, Lexicon) });
 
     /// <summary>Somebody's own step list, read: what is understood, and what stays as a note.</summary>
     public IActionResult OnPostPaste(string? list)

@@ -1,9 +1,10 @@
 using System.Text.Json;
-using FondCompass.Core.Days;
-using FondCompass.Core.Teaching;
-using FondCompass.Data;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Boards;
+using FondCompass.Data.Dances;
+using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
-using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Databases;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -16,7 +17,7 @@ public sealed class BoardModel(
     DanceShelf shelf,
     TrackBook tracks,
     ClassRelay relay,
-    CatchUp catchUp,
+    BackgroundUpdates catchUp,
     InstructorClock clock) : PageModel
 {
     /// <summary>Taps that are read at once.</summary>
@@ -54,7 +55,7 @@ public sealed class BoardModel(
         }
 
         return new JsonResult(
-            BoardData.Of(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)),
+            BoardData.Build(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)),
             JsonSerializerOptions.Web);
     }
 
@@ -109,7 +110,7 @@ public sealed class BoardModel(
             return Refused(StatusCodes.Status422UnprocessableEntity, $"Send at most {MostTaps} moments in seconds.");
         }
 
-        return TapTrain.Of([.. taps]) is { } beat
+        return TapTrain.Follow([.. taps]) is { } beat
             ? new JsonResult(new { bpm = beat.Bpm, beatAt = beat.BeatAt, beats = beat.Beats, spread = beat.Spread, drift = beat.Drift })
                 : StatusCode(StatusCodes.Status204NoContent);
     }

@@ -1,4 +1,4 @@
-using FondCompass.Web.Hosting;
+using FondCompass.Web.Hosting.Databases;
 using Npgsql;
 
 namespace FondCompass.Web.Pages.Teaching;

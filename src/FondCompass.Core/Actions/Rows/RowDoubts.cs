@@ -1,0 +1,272 @@
+using FondCompass.Core.Actions.Placing;
+using FondCompass.Core.Findings;
+using FondCompass.Core.Lexicon;
+using FondCompass.Core.Measures;
+using FondCompass.Core.Notation;
+using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Reading;
+
+namespace FondCompass.Core.Actions.Rows;
+
+/// <summary>
+/// What is to be said of the reading that a row was given: words without an owner, names with several meanings, sides and counts that
+/// contradict, and whatever may have been meant otherwise (reading, section 1).
+/// </summary>
+internal sealed class RowDoubts(Dance dance, IStepNames names)
+{
+    /// <summary>Counts from which on one step alone, of somebody walking or of no foot, may be meant to go on.</summary>
+    private const int HeldLong = 3;
+
+    /// <summary>Letters of a wording that a message repeats.</summary>
+    private const int MostShown = 60;
+
+    public static string Shorten(string text) => text.Length > MostShown ? text[..MostShown] + "…" : text;
+
+    /// <summary>A guess between two sensible readings.</summary>
+    /// <param name="instead">The wording that means the other; empty where none is offered.</param>
+    public Finding Of(StepEntry entry, Place place, string message, string instead)
+    {
+        var row = dance.Rows[entry.Row - 1];
+        return new Finding(
+            ActionFindings.Doubtful,
+            place with { Words = entry.Span },
+            message,
+            instead.Length == 0 || entry.Span.End > row.Length ? null
+                : new Fix($"read it as '{Shorten(instead)}'", entry.Row, entry.Span.Replace(row, instead)));
+    }
+
+    public void Tell(RowReading wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        foreach (var slip in wording.Respelled)
+        {
+            tell(UnknownWords.Respelled(place, slip, entry, dance.Rows[entry.Row - 1]));
+        }
+
+        foreach (var phrase in wording.Phrases)
+        {
+            foreach (var unread in phrase.Unread)
+            {
+                tell(UnknownWords.InStep(place, unread, entry));
+            }
+
+            TellSides(phrase, entry, place, tell);
+        }
+
+        if (wording.Items is [{ Main: { Otherwise.Count: > 0 } only }]
+            && UnknownWords.Ambiguous(place, only, entry, dance.Header.Genre) is { } ambiguous)
+        {
+            tell(ambiguous);
+        }
+
+        if (wording.Styled)
+        {
+            TellSlips(wording, entry, place, tell);
+        }
+
+        TellHeld(wording, placement, entry, place, tell);
+        TellCounts(wording, placement, entry, place, tell);
+        TellPace(wording, placement, entry, place, tell);
+        TellEach(wording, placement, entry, place, tell);
+        TellSameFoot(wording, entry, place, tell);
+        TellLayers(entry.Layers, place, tell);
+    }
+
+    /// <summary>
+    /// "Stomp R twice": a foot that has taken the weight cannot go again, so the other follows; that may not be what is meant.
+    /// </summary>
+    private void TellSameFoot(RowReading wording, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        if (wording.Phrases.FirstOrDefault(p =>
+            p is { Times: 2, TimesInAll: false, Step: null, Feet: [var lead], Verb.Kind: VerbKind.Takes }
+            && lead.IsSingle()
+            && !p.Verb.Has(VerbTraits.Gait)) is { Verb: { } verb } twice)
+        {
+            var up = Verbs.Find($"{verb.Name}-up") is { } light ? light.Name : $"{verb.Name} without weight";
+            tell(Of(
+                entry,
+                place,
+                $"'{PhraseText.Write(twice)}' is read as one foot after the other, for a foot that has taken the weight cannot go "
+                    + $"again. If the same foot goes twice, write '{up} {twice.Foot.Letter()}, {verb.Name} {twice.Foot.Letter()}'.",
+                ""));
+        }
+    }
+
+    /// <summary>"Jazz box R + weave R": what stands behind a plus moves no foot, and here it names a step that does.</summary>
+    public void TellLayers(IReadOnlyList<LayerText> layers, Place place, Action<Finding> tell)
+    {
+        foreach (var layer in layers)
+        {
+            var read = RowReader.Read(names, layer.Text).First;
+            if (read.IsRead && !read.Unread.Any() && read.Phrases.Any(NamesAStep))
+            {
+                tell(new Finding(
+                    ActionFindings.Doubtful,
+                    place,
+                    $"'{Shorten(layer.Text)}' stands behind a plus, so it is done beside the steps and moves no foot. If it is danced, "
+                    + "write it without the plus."));
+            }
+        }
+    }
+
+    private static bool NamesAStep(Phrase phrase) =>
+        phrase.Step is not null || phrase is { Verb.Kind: VerbKind.Takes, Words.Length: > 0, Feet.Count: > 0 };
+
+    /// <summary>"Vine R, tuch": a word kept as styling that is hardly another one.</summary>
+    private void TellSlips(RowReading wording, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        foreach (var styling in wording.Phrases.SelectMany(p => p.Layers))
+        {
+            var from = entry.Wording.IndexOf(styling, StringComparison.Ordinal);
+            if (from < 0 || UnknownWords.Slip(styling, names) is not var (word, known))
+            {
+                continue;
+            }
+
+            var at = entry.Wording.IndexOf(word, from, StringComparison.OrdinalIgnoreCase);
+            var instead = at < 0 ? "" : string.Concat(entry.Wording.AsSpan(0, at), known, entry.Wording.AsSpan(at + word.Length));
+            tell(Of(entry, place,
+                $"'{Shorten(styling)}' is kept as styling and moves no foot; '{word}' may be '{known}'. Write it so if it is danced.",
+                instead));
+        }
+    }
+
+    /// <summary>"Step forward for 8 counts" is one step that is held, where eight may have been meant.</summary>
+    private void TellHeld(RowReading wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        if (wording.Items
+            is not [{ Main: { Step: null, Verb: { Kind: VerbKind.Takes } verb, Feet.Count: <= 1, Paces.Count: 0, Turn: null } only }]
+            || placement.Actions.Count != 1 || entry.Counts is not { IsRange: true, Span: var span })
+        {
+            return;
+        }
+
+        var isOpen = only.Feet.Count == 0 || verb.Has(VerbTraits.Gait);
+        if (isOpen && (span >= HeldLong || only.Counts > 1))
+        {
+            tell(Of(
+                entry,
+                place,
+                $"'{Shorten(PhraseText.Write(only))}' is one step here, held for {span} counts; it may also mean {span} of them. "
+                + "Write 'hold' behind it, or how many.",
+                PhraseText.Write(only with { Times = span, Counts = 0 })));
+        }
+    }
+
+    /// <summary>"5-8 vine R, kick on 4": it is danced on another count than is said.</summary>
+    private void TellCounts(RowReading wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        for (var i = 0; i < wording.Items.Count; i++)
+        {
+            if (wording.Items[i].Main is { OnCount: > 0 and var said } phrase
+                && placement.Actions.FirstOrDefault(a => a.Item == i) is { Beat: var beat } && beat.Number != said)
+            {
+                tell(Of(entry, place,
+                    $"'{Shorten(PhraseText.Write(phrase))}' is said to be on {said} and falls on {beat.Label(dance.Header.LineCounts)} "
+                        + "here. "
+                    + "Write the count it is danced on.",
+                    ""));
+            }
+        }
+    }
+
+    /// <summary>"1-4 vine R, slow": the counts leave it the pace of its own.</summary>
+    private void TellPace(RowReading wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        if (!wording.Phrases.All(p => p.Paces.All(pace => pace == Pace.Slow)))
+        {
+            // Beside a quick one a slow one is only the longer of the two.
+            return;
+        }
+
+        for (var i = 0; i < wording.Items.Count; i++)
+        {
+            var danced = placement.Actions.Where(a => a.Item == i).ToList();
+            if (wording.Items[i].Main is { Step: { } step, Paces.Count: 1, Times: 1, Feet.Count: <= 1, Manner: null } phrase
+                && danced.Count > 1
+                && step.Forms.FirstOrDefault(f => f.Actions.Count == danced.Count) is { } form
+                && Apart(danced[0].Beat, danced[^1].Beat) <= Apart(form))
+            {
+                tell(Of(entry, place,
+                    $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' "
+                        + "changes nothing. "
+                    + $"Write {2 * form.Counts} counts if it is meant.",
+                    ""));
+            }
+        }
+    }
+
+    /// <summary>"1-4 walk R L R L, two counts each": the counts written leave each less, or more, than is said.</summary>
+    private void TellEach(RowReading wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        for (var i = 0; i < wording.Items.Count; i++)
+        {
+            var begins = placement.Actions.Where(a => a.Item == i).GroupBy(a => a.Call)
+                .Select(c => c.First().Beat).Append(new Beat(placement.Last + 1, Fraction.Whole)).ToList();
+            var said = wording.Items[i].Main.CountsEach;
+            if (said > 0 && (i + 1 == wording.Items.Count || begins.Count > 2)
+                && Enumerable.Range(1, begins.Count - (i + 1 == wording.Items.Count ? 1 : 2))
+                    .Any(n => Apart(begins[n - 1], begins[n]) != said * Tick.PerCount))
+            {
+                tell(Of(entry, place,
+                    $"'{Shorten(PhraseText.Write(wording.Items[i].Main with { Counts = 0 }))}' is said to take {said} counts each, and "
+                        + "does not on the counts written. "
+                    + "Write the counts it is danced on.",
+                    ""));
+            }
+        }
+    }
+
+    private static int Apart(Beat first, Beat last) =>
+        last.ToTick(swing: false, bothInCount: false).Value - first.ToTick(swing: false, bothInCount: false).Value;
+
+    private static int Apart(StepForm form) => form.Actions[^1].At.Value - form.Actions[0].At.Value;
+
+    private void TellSides(Phrase phrase, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        if (phrase is { Step: { Pivots: true, IsOwn: false }, Turn: null or { IsOpen: true } } && !phrase.Words.Contains(' '))
+        {
+            tell(Of(entry, place,
+                $"'{Shorten(phrase.Words)}' does not say how far it turns{(phrase.Turn is { Side: not 0 } ? "" : ", nor which way")}; "
+                    + "it is read as half a turn away from the foot in front. "
+                + "Write the amount and the side ('pivot 1/2 left').",
+                ""));
+        }
+
+        if (phrase is { Step: { } aside, Turn: { Amount: not null, Side: 0, Target: null, Goal: TurnGoal.None, Spread: false } }
+            && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
+        {
+            tell(Of(entry, place,
+                $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. "
+                    + "Write left or right.",
+                ""));
+        }
+
+        if (phrase is { Direction: Direction.Forward or Direction.Back, Step: { GoesAnywhere: false } fixedStep }
+            && fixedStep.Forms[0].Actions[0].Phrase.Direction == Direction.Side)
+        {
+            tell(Of(entry, place,
+                $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes "
+                    + "nothing. "
+                + "Spell its actions out if another way is meant.",
+                ""));
+        }
+
+        if (phrase.Way != 0
+            && phrase.Feet is [var foot]
+            && foot.IsSingle()
+            && (foot == Foot.Right) != (phrase.Way > 0)
+            && GoesAside(phrase))
+        {
+            var side = phrase.Way > 0 ? "right" : "left";
+            tell(Of(
+                entry,
+                place,
+                $"'{Shorten(phrase.Name)}' begins here with the {foot.Word()} foot and goes to the {side}. It is read by its foot; "
+                + $"write '{phrase.Name} {foot.Other().Letter()}' if the side is what is meant.",
+                PhraseText.Write(phrase with { Feet = [foot.Other()], Way = 0 })));
+        }
+    }
+
+    private static bool GoesAside(Phrase phrase) =>
+        phrase.Step is { } step && step.Forms[0].Actions[0].Phrase.Direction is Direction.Side or Direction.Across or Direction.Behind;
+}

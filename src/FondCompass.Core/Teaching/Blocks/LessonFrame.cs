@@ -1,0 +1,73 @@
+using System.Globalization;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Plans;
+
+namespace FondCompass.Core.Teaching.Blocks;
+
+/// <summary>
+/// Warm-up and cool-down of a lesson (rules, section 7): by the effort between, or as a share of its minutes; none where the kind or the
+/// instructor says none, and in a plan that is itself one of them, or a party set.
+/// </summary>
+internal static class LessonFrame
+{
+    /// <param name="peak">The greatest effort of any block between, 0 to 5.</param>
+    /// <returns>One block each, or none.</returns>
+    public static (List<BlockDraft> WarmUp, List<BlockDraft> CoolDown) Build(LessonBrief brief, double peak)
+    {
+        if (brief.Rules.Frame == FrameRule.None || (brief.Dances.Count > 0 && brief.Dances.All(d => d.Use != DanceUse.Taught)))
+        {
+            return ([], []);
+        }
+
+        var isScaled = brief.Rules.Frame == FrameRule.Scaled;
+        return (
+            Block(
+                brief,
+                peak,
+                brief.Pace.WarmUpMinutes,
+                isWarmUp: true,
+                "warm-up",
+                isScaled ? "Warm-up: slow moves that grow" : "Floor, shoes and a warm-up that grows",
+                brief.WarmUpMoves),
+            Block(brief, peak, brief.Pace.CoolDownMinutes, isWarmUp: false, "cool-down", "Cool down and stretch", brief.CoolDownMoves));
+    }
+
+    private static List<BlockDraft> Block(
+        LessonBrief brief,
+        double peak,
+        double? own,
+        bool isWarmUp,
+        string id,
+        string title,
+        IReadOnlyList<string> moves)
+    {
+        var isScaled = brief.Rules.Frame == FrameRule.Scaled;
+        var seconds = Math.Round(isScaled ? TeachingTime.ScaledFrame(own, brief.Minutes, isWarmUp) : TeachingTime.Frame(own, peak), 3);
+        if (seconds <= 0)
+        {
+            return [];
+        }
+
+        var reckoned = own * 60 >= seconds ? "as the group has it"
+            : isScaled
+                ? string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"of {brief.Minutes:0.#}: {(isWarmUp ? "a quarter, at least 2.5" : "a twelfth, at least 1")} and at most "
+                        + $"{TeachingTime.MostFrame:0}")
+            : string.Create(CultureInfo.InvariantCulture, $"for a greatest effort of {peak:0.0} of 5");
+        return
+        [
+            SingleDraft.Fixed(
+                new LessonBlock
+                {
+                    Id = id,
+                    Kind = isWarmUp ? BlockKind.WarmUp : BlockKind.CoolDown,
+                    Title = title,
+                    Why = string.Create(CultureInfo.InvariantCulture, $"{seconds / 60:0.#} minutes {reckoned}. This never gives."),
+                    Moves = moves,
+                    Say = moves,
+                },
+                seconds),
+        ];
+    }
+}

@@ -1,0 +1,67 @@
+using System.Globalization;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Plans;
+
+namespace FondCompass.Core.Teaching.Boards;
+
+/// <summary>One line of a dance in the lessons of a group.</summary>
+/// <param name="Name">As it is called.</param>
+/// <param name="Days">Each day on which it was danced, and what was marked then: clean, lost, or nothing (null).</param>
+/// <param name="Spent">Seconds first spent on it; 0 where nobody knows.</param>
+public sealed record LineDanced(string Name, IReadOnlyList<(DateOnly Day, bool? Clean)> Days, double Spent)
+{
+    /// <summary>The share reckoned to be kept on a day; null where it was never clean.</summary>
+    public double? KeptOn(DateOnly day) => Memory.Kept(Days, day);
+}
+
+/// <summary>A line to be brought back, and how long that takes.</summary>
+/// <param name="Kept">The share reckoned to be kept by then; null where it was never clean.</param>
+public readonly record struct RecapLine(string Name, double? Kept, double Seconds);
+
+/// <summary>What the lessons so far say of the next (rules, section 7).</summary>
+/// <param name="Recap">What is due then, or was never clean; those kept least first.</param>
+/// <param name="Rate">Percent at which to begin.</param>
+/// <param name="GoOn">The line that is new then; null when all were reached.</param>
+public sealed record NextTime(IReadOnlyList<RecapLine> Recap, int Rate, string? GoOn)
+{
+    /// <summary>Percent under the best clean rate at which what was lost is taken up again, and the slowest there is.</summary>
+    private const int Slower = 15, Slowest = 60;
+
+    public double Seconds => Recap.Sum(r => r.Seconds);
+
+    /// <param name="lines">The dance's lines, as many as were reached first.</param>
+    /// <param name="reached">Lines that the last lesson reached.</param>
+    /// <param name="rate">Its best clean rate in percent; 0 for walked.</param>
+    /// <param name="next">The day of the next lesson.</param>
+    public static NextTime Advise(IReadOnlyList<LineDanced> lines, int reached, int rate, DateOnly next)
+    {
+        var due = lines.Take(reached)
+            .Select(l => new RecapLine(l.Name, l.KeptOn(next), 0) is var r && l.KeptOn(next) is { } kept
+                ? r with { Seconds = new Learned(kept, l.Spent).Recap }
+                : r with { Seconds = l.Spent })
+            .Where(r => r.Kept is null or < Memory.Due).OrderBy(r => r.Kept ?? -1).ToList();
+        var lost = lines.Take(reached).Any(l => l.Days.Count > 0 && l.Days[^1].Clean == false);
+        return new NextTime(due, Math.Clamp(lost ? rate - Slower : rate, Slowest, 100), reached < lines.Count ? lines[reached].Name : null);
+    }
+
+    private static string Named(RecapLine line) =>
+        line.Kept is { } kept
+            ? string.Create(CultureInfo.InvariantCulture, $"{line.Name} ({kept:0%} kept by then)")
+            : $"{line.Name} (never clean yet)";
+
+    /// <summary>The same in a sentence or two.</summary>
+    public string Words
+    {
+        get
+        {
+            var recap = Recap.Count == 0 ? "" : string.Create(
+                CultureInfo.InvariantCulture,
+                $"recap {string.Join(", ", Recap.Select(Named))}{(Seconds > 0 ? $", {LessonWords.Clock(Seconds)} min" : "")}, from "
+                    + $"{Rate} %");
+            var then = GoOn is { } line ? $"go on with {line}"
+                : Recap.Count == 0 ? "it is known: dance it whole, on every wall, at full tempo"
+                : "dance it whole on every wall";
+            return $"Next time: {(recap.Length > 0 ? $"{recap}; then {then}" : then)}.";
+        }
+    }
+}

@@ -1,0 +1,150 @@
+using FondCompass.Core.Measures;
+using FondCompass.Core.Runs;
+using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Teaching.Material;
+
+namespace FondCompass.Core.Teaching.Plans;
+
+/// <summary>
+/// The usual cautions, where content or plan give cause (craft, section 7). They defer to venue rules, local codes and professionals, and
+/// are quiet where there is nothing.
+/// </summary>
+internal static class SafetyNotices
+{
+    /// <summary>A whole turn faster than this is told at tempo, in seconds.</summary>
+    private const double FastTurn = 1.2;
+
+    /// <summary>A track that is faster at some place than where the dance begins, by this factor, is told.</summary>
+    internal const double SpeedsUp = 1.1;
+
+    public static List<SafetyNotice> Find(LessonBrief brief, IReadOnlyList<IReadOnlyList<Bite>> bites, IReadOnlyList<LessonBlock> blocks)
+    {
+        var cares = new List<SafetyNotice>();
+        for (var i = 0; i < brief.Dances.Count; i++)
+        {
+            Content(brief, i, bites[i], cares);
+        }
+
+        if (bites.Any(d => d.Any(b => b.Actions.Any(a => !a.Turn.IsNone))))
+        {
+            cares.Add(new(
+                "FLOOR01",
+                "It turns: look at floor and shoes before it begins. Soles that stick twist knees.",
+                "Clear the floor; who has sticky soles steps the turns round."));
+        }
+
+        var jumps = bites.Any(d => d.Any(b => b.Actions.Any(a => a.Verb.IsHighImpact)));
+        var warm = blocks.FirstOrDefault(b => b.Kind == BlockKind.WarmUp);
+        if (warm is null && jumps && brief.Dances.Any(d => d.Use != DanceUse.WarmUp))
+        {
+            cares.Add(new(
+                "WARM01",
+                "There is no warm-up in this plan, and it has jumps or hops.",
+                "Warm up elsewhere first, or begin with a slow run of small steps."));
+        }
+        else if (brief.Rules.Frame == FrameRule.ByEffort && warm is { IsPinned: true, Seconds: < TeachingTime.LeastFrame * 60 })
+        {
+            cares.Add(new(
+                "WARM01",
+                $"The warm-up is cut to {LessonWords.Clock(warm.Seconds)}.",
+                $"{TeachingTime.LeastFrame:0} minutes are the usual least; take the pin away."));
+        }
+
+        foreach (var (before, next) in !brief.Rules.Breathes || brief.Way.Order == TeachingOrder.FollowAlong
+            ? []
+            : blocks.Where(b => b.Seconds > 0).Zip(blocks.Where(b => b.Seconds > 0).Skip(1)))
+        {
+            if (before.IsDanced && next.IsDanced && before.Effort >= TeachingTime.HardEffort && next.Effort >= TeachingTime.HardEffort)
+            {
+                cares.Add(new(
+                    "HARD01",
+                    $"'{before.Title}' and '{next.Title}' are hard runs without a minute between.",
+                    "Put water or talk between them. Pain, chest discomfort or faintness: stop and seek help."));
+                break;
+            }
+        }
+
+        return cares;
+    }
+
+    private static void Content(LessonBrief brief, int index, IReadOnlyList<Bite> bites, List<SafetyNotice> cares)
+    {
+        var dance = brief.Dances[index];
+        var top = dance.Song is { } song
+            ? song.Passages.Where(p => p.Rest is null).SelectMany(p => (double[])[p.Bpm, p.BpmEnd ?? p.Bpm]).Append(dance.Tempo).Max()
+            : dance.Tempo;
+        string In(Bite bite) => $"{dance.Title}, {LessonWords.Say(bite)}";
+        if (bites.FirstOrDefault(b => Spins(b, top)) is { } spin)
+        {
+            cares.Add(new(
+                "SPIN01",
+                $"{In(spin)}: a spin at {top:0} counts a minute. Dizziness means stop.",
+                "Spot one wall, or take the version without the turn; at rising tempo turn less."));
+        }
+
+        if (bites.FirstOrDefault(b => b.Actions.Any(a => a.Verb.IsHighImpact)) is { } jump)
+        {
+            cares.Add(new(
+                "JUMP01",
+                $"{In(jump)}: it leaves the floor. Land softly, joints bent a little.",
+                "Any hop or jump may be stepped."));
+        }
+
+        if (bites.FirstOrDefault(b => b.Actions.Any(a => a.Verb.Name is "kick" or "flick")) is { } kick
+            && dance.Analysis.Dance.Header.Layout != Notation.Layout.Circle)
+        {
+            cares.Add(new(
+                "KICK01",
+                $"{In(kick)}: kicks in rows. Keep them under the knee where others stand near.",
+                "Touch instead of kicking; warm up before high ones."));
+        }
+
+        if (bites.FirstOrDefault(b => b.Actions.Any(a => a.Action.Step.Contains("squat", StringComparison.Ordinal)
+            || a.Action.Step.Contains("lunge", StringComparison.Ordinal)
+            || a.Action.Step.Contains("plie", StringComparison.Ordinal))) is { } deep)
+        {
+            cares.Add(new(
+                "DEEP01",
+                $"{In(deep)}: deep bends. Small range first, knees over toes.",
+                "Bend half as far; people with knee trouble ask their doctor."));
+        }
+
+        if (dance.Analysis.Dance.Header.Layout == Notation.Layout.Chain)
+        {
+            cares.Add(new(
+                "CONTACT01",
+                $"{dance.Title} is danced in light contact: one dancer's slip must move nobody else.",
+                "Let go before anything fast."));
+        }
+
+        if (top > dance.Tempo * SpeedsUp)
+        {
+            cares.Add(new(
+                "SPEED01",
+                $"{dance.Title}: its track goes from {dance.Tempo:0} to {top:0} a minute.",
+                "Say before where it speeds up; half of each step, or march through it, is always right."));
+        }
+
+        if (bites.Count > 0
+            && top > 0
+            && bites.Select(b => b.Pattern)
+                .Distinct()
+                .Select(p => TempoLimits.LimitOf(p, dance.Analysis.Dance.Header.Genre))
+                .MinBy(l => l.Bpm) is { } limit
+            && limit.Bpm < top)
+        {
+            cares.Add(new(
+                "TEMPO01",
+                $"{dance.Title}: '{limit.Step}' in line {limit.Line} is hard to dance over {limit.Bpm:0} a minute, and the music has "
+                    + $"{top:0}.",
+                "Slow the music, or take an easier version of it."));
+        }
+    }
+
+    private static bool Spins(Bite bite, double bpm) => bite.Actions.Any(a =>
+        a.Turn.Size > Eighths.Full / 2
+            || (a.Turn.Size > 0
+                && bite.Actions.Where(b => b.At >= a.At && (b.At - a.At).InCounts < 2 && Math.Sign(b.Turn.Value) == Math.Sign(a.Turn.Value))
+                    .Sum(b => b.Turn.Size) is >= Eighths.Full and var turned
+            && 2 * 60 / bpm / (turned / (double)Eighths.Full) < FastTurn * 2));
+}

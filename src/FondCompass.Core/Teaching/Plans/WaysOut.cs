@@ -1,0 +1,145 @@
+using FondCompass.Core.Actions;
+using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Swaps;
+using FondCompass.Core.Teaching.Material;
+
+namespace FondCompass.Core.Teaching.Plans;
+
+/// <summary>What could give where a lesson does not fit (rules, section 7).</summary>
+internal static class WaysOut
+{
+    /// <summary>Begins the name of a version that has one of its own.</summary>
+    private const string Named = "version ";
+
+    /// <summary>Seconds that a version saves at the least to be worth another dance.</summary>
+    private const double LeastSaved = 5;
+
+    /// <summary>Versions that are tried; each is traced anew.</summary>
+    private const int MostVersions = 8;
+
+    /// <summary>Counts of the shortest count-in that a class can begin on.</summary>
+    private const int ShortCountIn = 2;
+
+    /// <summary>Ways out, each planned so that it saves what it says; those that make it fit first, the smallest change first.</summary>
+    public static List<OfferedWayOut> Find(
+        LessonBrief brief,
+        IReadOnlyList<IReadOnlyList<Bite>> bites,
+        LessonPlan plan,
+        CancellationToken cancel)
+    {
+        // What was due is put off already.
+        brief = brief with { Recaps = false };
+        var way = brief.Way;
+        var least = plan.TotalSeconds;
+        var ways = new List<(string What, TeachingWay Way)>();
+        void Add(bool can, string what, Func<TeachingWay> so)
+        {
+            if (can)
+            {
+                ways.Add((what, so()));
+            }
+        }
+
+        foreach (var pace in new[] { PaceName.Brisk, PaceName.Quick }.Where(p => p < (way.Pace ?? brief.PaceName ?? brief.Rules.Pace)))
+        {
+            Add(
+                true,
+                pace == PaceName.Brisk
+                    ? "Teach it briskly: less talk, less time for each step"
+                    : "Teach it quickly, as to a class that knows the words",
+                () => way with { Pace = pace });
+        }
+
+        var taught = plan.Bites.Select(b => b.Count).DefaultIfEmpty(0).Max();
+        Add(way.Walls != WallSchool.FirstOnly, "Stay on the first wall today", () => way with { Walls = WallSchool.FirstOnly });
+        Add(way.Demonstration, "Go straight to the first bite, without showing it whole", () => way with { Demonstration = false });
+        Add(
+            way.Layers == LayerSchool.FeetFirst,
+            "Arms and hips along with the feet: no blocks of their own",
+            () => way with { Layers = LayerSchool.AllAtOnce });
+        Add(
+            way.Ladder.Count > 2,
+            "Leave out a rung of the tempo ladder",
+            () => way with { Ladder = [.. way.Ladder.Where((_, i) => i != way.Ladder.Count - 2)] });
+        Add(
+            way.Ladder.Count > 1,
+            "Leave out all rungs but the first and full tempo",
+            () => way with { Ladder = way.Ladder.Count > 2 ? [way.Ladder[0], way.Ladder[^1]] : [way.Ladder[^1]] });
+        Add(
+            way.Walls == WallSchool.Weighted,
+            "All walls alike: each further one once, none walked by its turns",
+            () => way with { Walls = WallSchool.Alike });
+        Add(
+            way.Order is TeachingOrder.AddOn or TeachingOrder.LastPartFirst or TeachingOrder.Parts,
+            "Teach it in pairs: fewer times from the top",
+            () => way with { Order = TeachingOrder.Pairs });
+        Add(
+            way.Music == MusicSchool.Late,
+            "Music at full tempo at once, without slowed music before",
+            () => way with { Music = MusicSchool.Early });
+        Add(
+            way.Progress != ProgressSchool.OneRun,
+            "End with one run to the music, without further runs",
+            () => way with { Progress = ProgressSchool.OneRun });
+        Add(way.CountIn is null or > ShortCountIn, $"Count in with {ShortCountIn} only", () => way with { CountIn = ShortCountIn });
+        Add(
+            way.Order != TeachingOrder.FollowAlong,
+            "Let them follow along, without walking it",
+            () => way with { Order = TeachingOrder.FollowAlong });
+        if (taught > 1)
+        {
+            var first = plan.Bites.MaxBy(b => b.Count)!;
+            var half = Half(first);
+            Add(
+                true,
+                $"Two lessons: up to {LessonWords.Say(first[half - 1])} now, from {LessonWords.Say(first[half])} on next time",
+                () => way with { Until = half });
+        }
+
+        return ways
+            .Select(w =>
+            {
+                cancel.ThrowIfCancellationRequested();
+                return new OfferedWayOut(w.What, Math.Round(least - LessonPlanner.LeastOf(brief with { Way = w.Way }, bites), 3), w.Way);
+            })
+            .Concat(InVersions(brief, least, cancel))
+            .Where(g => g.SavesSeconds > 0)
+            .OrderByDescending(g => g.SavesSeconds >= plan.Over).ThenBy(g => g.SavesSeconds)
+            .ToList();
+    }
+
+    /// <summary>Versions of the dances, own variants and what is on top of the feet left out, with what each saves.</summary>
+    private static IEnumerable<OfferedWayOut> InVersions(LessonBrief brief, double least, CancellationToken cancel)
+    {
+        var taught = brief.Dances.Where(d => !d.IsKnown).ToList();
+        // Nobody shows more to save time.
+        foreach (var version in taught.SelectMany(d => ClassVersion.Choices(d.Analysis.Trace.Actions)
+            .Where(v => Versions.Find(d.Analysis.Trace.Actions, v) is not { Kind: VariantKind.Showier }))
+            .Distinct(StringComparer.OrdinalIgnoreCase)
+            .Take(MostVersions))
+        {
+            cancel.ThrowIfCancellationRequested();
+            var danced = brief with
+            {
+                Dances = [.. brief.Dances.Select(d => d.IsKnown ? d : d with { Analysis = d.Analysis.In(version) })]
+            };
+            var what = version.StartsWith("no ", StringComparison.OrdinalIgnoreCase) ? $"Dance it with {version} today"
+                : version == ClassVersion.FeetOnly ? "Dance it feet only today"
+                : "Dance the version "
+                    + $"“{(version.StartsWith(Named, StringComparison.OrdinalIgnoreCase) ? version[Named.Length..] : version)}” today";
+            var saves = Math.Round(least - LessonPlanner.LeastOf(danced, LessonPlanner.BitesOf(danced, cancel)), 3);
+            if (saves >= LeastSaved)
+            {
+                yield return new OfferedWayOut(what, saves, brief.Way) { Version = version };
+            }
+        }
+    }
+
+    /// <summary>How many bites a first lesson of two has: up to the part's boundary nearest to the middle, else half.</summary>
+    private static int Half(IReadOnlyList<Bite> bites)
+    {
+        var middle = (bites.Count + 1) / 2;
+        var ends = Enumerable.Range(1, bites.Count - 1).Where(i => bites[i].Part != bites[i - 1].Part).ToList();
+        return ends.Count > 0 ? ends.MinBy(e => Math.Abs(e - (bites.Count / 2.0))) : middle;
+    }
+}
