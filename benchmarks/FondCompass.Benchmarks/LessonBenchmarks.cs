@@ -23,7 +23,12 @@ public class LessonBenchmarks
         Analysis.Analyse(
             "part V\n1-4 weave R\n5-8 rocking chair R\n1-4 vine L\n5-8 jazz box R\n1-4 k step R\n5-8 k step R\npart C\n1-4 vine R\n5-8 "
                 + "vine L\n1-4 monterey 1/4 right\n5-8 v step R\npart B\n1-8 march R\norder V C V C B C");
-    private static readonly LessonDance[] Three = [new(Loop, 112), new(Phrased, 116), new(Analysis.Analyse(AnalyseBenchmarks.Script(64)), 120)];
+    private static readonly LessonDance[] Three =
+    [
+        new(Loop, 112),
+        new(Phrased, 116),
+        new(Analysis.Analyse(AnalyseBenchmarks.Script(64)), 120)
+    ];
     private static readonly ClassKnowledge Beginners = new(StepLexicon.Shipped, ClassLevel.Beginner);
     private static readonly DanceHeader Header = Loop.Dance.Header;
     private static readonly DanceRun Run = RunUnroller.Unroll(Loop.Trace, Song.Steady(400, new Bpm(112)), 16);

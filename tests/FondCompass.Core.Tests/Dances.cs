@@ -24,7 +24,8 @@ internal static class Dances
         .ToDictionary(f => Path.GetFileNameWithoutExtension(f), File.ReadAllText);
 
     /// <summary>Everything that is danced, one row for each action, to compare two readings by.</summary>
-    public static string Danced(string script) => string.Join('\n', Analysis.Analyse(script).Trace.Parts.SelectMany(p => p.Actions).Select(a =>
+    public static string Danced(string script) =>
+        string.Join('\n', Analysis.Analyse(script).Trace.Parts.SelectMany(p => p.Actions).Select(a =>
         $"{a.Action.Line} {a.At.Value} {a.Action.Step} {a.Action.Verb.Name} {a.Foot} {a.Turn} {a.Direction} {a.After.Weight} "
             + $"{a.After.Facing} {string.Join('+', a.Action.Layers)}"));
 

@@ -12,17 +12,22 @@ public class FloorsTests
     /// <summary>From the ground up; the folder of <see cref="Core.Analysis"/> itself has no name.</summary>
     private static readonly string[] Floors =
     [
-        "Counts", "Days", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Told",
-        "Swaps", "Checks", "", "Composing", "Prose",
-        "Music", "Runs", "Saying", "Calling", "Floor", "Comparing", "Lessons", "Rooms", "Teaching", "Planning",
+        "Measures", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Wording", "Swaps", "Checks", "",
+        "Editing", "Prose", "Music", "Runs", "Calling", "Floor", "Comparing", "Teaching", "Teaching.Rooms", "Teaching.Boards",
+        "Teaching.Planning",
     ];
 
     private static readonly Architecture Core = new ArchLoader().LoadAssemblies(typeof(Core.Analysis).Assembly).Build();
 
-    private static string FloorOf(IType type) =>
-        type.Namespace.FullName is var name && name.StartsWith(Root + ".", StringComparison.Ordinal)
-            ? name[(Root.Length + 1)..].Split('.')[0]
-            : "";
+    /// <summary>The floor that names the most of a type's folder: what stands in a folder of a floor belongs to it.</summary>
+    private static string FloorOf(IType type)
+    {
+        var name = type.Namespace.FullName;
+        var folder = name.StartsWith(Root + ".", StringComparison.Ordinal) ? name[(Root.Length + 1)..] : "";
+        return Floors.Where(f => f.Length > 0 && (folder == f || folder.StartsWith(f + ".", StringComparison.Ordinal)))
+            .MaxBy(f => f.Length)
+            ?? folder;
+    }
 
     private static IEnumerable<IType> Own =>
         Core.Types.Where(t => t.Namespace.FullName == Root || t.Namespace.FullName.StartsWith(Root + ".", StringComparison.Ordinal));

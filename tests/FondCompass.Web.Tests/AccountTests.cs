@@ -100,7 +100,8 @@ public partial class AccountTests(Studio studio)
     [Fact]
     public async Task An_address_of_three_hundred_letters_is_refused_in_words()
     {
-        Assert.NotNull(Accounts.SignIns.SignIn.EmailOf($"{new string('a', 60)}@{new string('b', 60)}.{new string('c', 60)}.{new string('d', 60)}.example"));
+        Assert.NotNull(Accounts.SignIns.SignIn.EmailOf(
+            $"{new string('a', 60)}@{new string('b', 60)}.{new string('c', 60)}.{new string('d', 60)}.example"));
         foreach (var handler in (string[])["In", "New"])
         {
             using var answer = await Stranger().Post(

@@ -148,7 +148,8 @@ public sealed class LessonDesk(
         var log = LessonLog.Read((await events.Of(id, cancel)).Select(EventCodes.Read).OfType<LessonEvent>());
         var blocks = HeldBlock.Read(lesson.HeldPlan);
         // Held from its first block done: looking at a board holds nothing.
-        lesson.Held |= blocks.Any(b => log.BlockOf(b.Id)?.WasDone(b.Seconds) == true) || (blocks.Count == 0 && log.Blocks.Any(b => b.IsDone));
+        lesson.Held |= blocks.Any(b => log.BlockOf(b.Id)?.WasDone(b.Seconds) == true)
+            || (blocks.Count == 0 && log.Blocks.Any(b => b.IsDone));
         lesson.Heads = log.Heads ?? lesson.Heads;
         lesson.Times = TimesOf(log, blocks).Written;
         // A lesson that was logged by hand keeps that, until a board tells of its blocks.

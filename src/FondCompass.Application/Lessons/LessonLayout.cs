@@ -115,7 +115,10 @@ public sealed class LessonLayout
         var steps = TaughtClass.StepsOf(held, lines, clock.Today);
         var knowledge = TaughtClass.KnowledgeOf(group, lexicon, steps);
         List<Guid> here = [first.Id, .. also.Select(d => d.Id)];
-        taught = [.. taught.Select((d, i) => d with { Logged = TaughtClass.LinesOf(here[i], LoggedLine.LinesOf(d.Analysis, lexicon), held) })];
+        taught = [.. taught.Select((d, i) => d with
+        {
+            Logged = TaughtClass.LinesOf(here[i], LoggedLine.LinesOf(d.Analysis, lexicon), held)
+        })];
         var usual = SuggestedFor(first.Dance, group, asked.Kind);
         if (usual.Kind == LessonKind.Party)
         {

@@ -163,7 +163,8 @@ internal sealed class ProseSettings
 
     /// <summary>"Heel taps x8 (16 counts)": the counts are those of the steps before them.</summary>
     private static bool IsLengthOfSteps(string text, StepLexicon lexicon) => ProseForms.Find("length behind", text) is { } length
-        && WordLookup.Read(lexicon, Lexer.Read(text[..length.Index])).Exists(l => l.Step is not null || l.Verb is { Kind: not VerbKind.NoFoot });
+        && WordLookup.Read(lexicon, Lexer.Read(text[..length.Index]))
+            .Exists(l => l.Step is not null || l.Verb is { Kind: not VerbKind.NoFoot });
 
     private static int? Number(string kind, string plain) => ProseForms.Find(kind, plain) is { } match
         ? int.Parse(match.Groups["n"].Value, CultureInfo.InvariantCulture) : null;

@@ -82,7 +82,9 @@ internal sealed partial class ListReader
     {
         for (var i = 0; i < clause.Count && drafts.Count < MostDeeds; i++)
         {
-            clause[i].Joint = joint is ClauseJoint.Without or ClauseJoint.Instead ? joint : i > 0 ? ClauseJoint.Comma : drafts.Count == 0 ? ClauseJoint.None
+            clause[i].Joint = joint is ClauseJoint.Without or ClauseJoint.Instead ? joint
+                : i > 0 ? ClauseJoint.Comma
+                : drafts.Count == 0 ? ClauseJoint.None
                 : joint == ClauseJoint.None ? ClauseJoint.Comma : joint;
             clause[i].GoesOn = i > 0;
             if (clause[i].SaysNothing && !clause[i].IsPaceOnly && clause[i].Joint is not (ClauseJoint.Without or ClauseJoint.Instead))

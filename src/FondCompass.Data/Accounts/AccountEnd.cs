@@ -8,7 +8,12 @@ namespace FondCompass.Data.Accounts;
 /// </summary>
 public static class AccountEnd
 {
-    public static Task Delete(FondCompassContext context, Guid account, string from, DateTimeOffset now, CancellationToken cancel = default) =>
+    public static Task Delete(
+        FondCompassContext context,
+        Guid account,
+        string from,
+        DateTimeOffset now,
+        CancellationToken cancel = default) =>
         context.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
         {
             context.ChangeTracker.Clear();

@@ -10,25 +10,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Data.Dances;
 
-/// <summary>How a save ended.</summary>
-/// <param name="Saved">False when somebody saved in between; then <paramref name="Current"/> is theirs.</param>
-public sealed record SaveOutcome(bool Saved, DanceRecord Current);
-
-/// <summary>One save of a dance.</summary>
-/// <param name="Kept">Marked by the instructor: never thinned.</param>
-public sealed record RevisionRow(int Version, DateTimeOffset SavedAt, bool Kept);
-
-/// <summary>A dance in which a step occurs, and where it does first.</summary>
-public sealed record StepUse(Guid DanceId, string Title, int Line, string Count);
-
-/// <summary>Where a step is danced.</summary>
-/// <param name="Unread">Dances whose words may mean it and that were not looked through.</param>
-public sealed record StepUses(IReadOnlyList<StepUse> Where, int Unread);
-
 /// <summary>
 /// One instructor's dances: every read and write goes through the owner's id, so that nobody reaches another's.
 /// </summary>
-public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBook words, InstructorClock clock)
+public sealed partial class DanceShelf(FondCompassContext context, Guid ownerId, WordBook words, InstructorClock clock)
 {
     /// <summary>Dances looked through for a step at the most.</summary>
     private const int MostUses = 100;
@@ -151,7 +136,8 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
             .ToListAsync(cancel);
         return own.AsParallel()
             .WithCancellation(cancel)
-            .Select(d => (d.Id, Lines: LoggedLine.Read(d.Lines) ?? LoggedLine.LinesOf(Analysis.WhileWaited(d.Script, lexicon, cancel), lexicon)))
+            .Select(d => (d.Id, Lines: LoggedLine.Read(d.Lines)
+                ?? LoggedLine.LinesOf(Analysis.WhileWaited(d.Script, lexicon, cancel), lexicon)))
             .ToDictionary(d => d.Id, d => d.Lines);
     }
 
@@ -245,38 +231,6 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         }
     }
 
-    /// <summary>Saves after which older revisions are thinned, and looked at how much is kept.</summary>
-    private const int ThinnedEvery = 20;
-
-    /// <summary>Revisions on one page of them.</summary>
-    public const int RevisionsPage = 100;
-
-    /// <summary>Revisions of an own dance, newest first, a page of them, without their texts.</summary>
-    public async Task<IReadOnlyList<RevisionRow>> Revisions(Guid id, int skip = 0, CancellationToken cancel = default) =>
-        await OwnRevisions(id)
-            .OrderByDescending(r => r.Version)
-            .Skip(Math.Max(0, skip))
-            .Take(RevisionsPage)
-            .Select(r => new RevisionRow(r.Version, r.SavedAt, r.Kept))
-            .ToListAsync(cancel);
-
-    public Task<int> CountRevisions(Guid id, CancellationToken cancel = default) => OwnRevisions(id).CountAsync(cancel);
-
-    /// <summary>The revision of an own dance before another; null when there is none.</summary>
-    public Task<int?> RevisionBefore(Guid id, int version, CancellationToken cancel = default) =>
-        OwnRevisions(id).Where(r => r.Version < version).MaxAsync(r => (int?)r.Version, cancel);
-
-    /// <summary>Marks a revision as one that is never thinned, or takes the mark away.</summary>
-    public async Task<bool> KeepRevision(Guid id, int version, bool kept, CancellationToken cancel = default) =>
-        await OwnRevisions(id).Where(r => r.Version == version).ExecuteUpdateAsync(set => set.SetProperty(r => r.Kept, kept), cancel) > 0;
-
-    /// <summary>One revision of an own dance; null when there is none.</summary>
-    public Task<DanceRevision?> Revision(Guid id, int version, CancellationToken cancel = default) =>
-        OwnRevisions(id).FirstOrDefaultAsync(r => r.Version == version, cancel);
-
-    private IQueryable<DanceRevision> OwnRevisions(Guid id) =>
-        context.Revisions.AsNoTracking().Where(r => r.DanceId == id && context.Dances.Any(d => d.Id == id && d.OwnerId == ownerId));
-
     public async Task<bool> SaveFit(Guid id, DanceFit fit, CancellationToken cancel = default)
     {
         if (await Find(id, cancel) is not { } dance)
@@ -298,16 +252,6 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
         await context.Dances.Where(d => d.Id == id && d.OwnerId == ownerId)
             .ExecuteUpdateAsync(set => set.SetProperty(d => d.DeletedAt, deleted), cancel) > 0;
 
-    private async Task<DanceRevision> RevisionOf(DanceRecord dance, CancellationToken cancel) =>
-        new()
-        {
-            DanceId = dance.Id,
-            Version = dance.Version,
-            Script = dance.Script,
-            Words = (await words.Stored(cancel)).Text,
-            SavedAt = dance.ChangedAt
-        };
-
     internal static DanceState StateOf(Analysis analysis) =>
         analysis.HasErrors ? DanceState.Errors
         : analysis.Findings.Any(f => f.Severity == Severity.Warning) ? DanceState.Warnings
@@ -315,7 +259,9 @@ public sealed class DanceShelf(FondCompassContext context, Guid ownerId, WordBoo
 
     /// <summary>The lines of a dance as they are logged: as they are kept, or read anew where they are of other words.</summary>
     public static IReadOnlyList<LoggedLine> LinesOf(DanceRecord dance, StepLexicon lexicon) =>
-        !dance.IsStale && LoggedLine.Read(dance.Lines) is { } kept ? kept : LoggedLine.LinesOf(Analysis.Analyse(dance.Script, lexicon), lexicon);
+        !dance.IsStale && LoggedLine.Read(dance.Lines) is { } kept
+            ? kept
+            : LoggedLine.LinesOf(Analysis.Analyse(dance.Script, lexicon), lexicon);
 
     /// <summary>Sets what the shelf is searched by.</summary>
     internal static void Describe(DanceRecord dance, string script, StepLexicon lexicon)

@@ -44,7 +44,8 @@ public sealed class DanceRecord : IOwned
     public int Tags { get; set; }
 
     /// <summary>
-    /// Its lines as they are logged, each with its name and its steps (<see cref="Core.Teaching.Classes.LoggedLine"/>, JSON); empty until it is
+    /// Its lines as they are logged, each with its name and its steps (<see cref="Core.Teaching.Classes.LoggedLine"/>, JSON); empty until
+    /// it is
     /// described.
     /// </summary>
     public string Lines { get; set; } = "";

@@ -19,7 +19,10 @@ public sealed record AskedLetter(string Email, Uri Site, bool MayBegin, string F
 /// server
 /// they are files in a folder, one for each: a simulated post office.
 /// </summary>
-public sealed class AccountLetters(IServiceScopeFactory scopes, IOptions<StudioOptions> studio, ILogger<AccountLetters> log) : BackgroundService
+public sealed class AccountLetters(
+    IServiceScopeFactory scopes,
+    IOptions<StudioOptions> studio,
+    ILogger<AccountLetters> log) : BackgroundService
 {
     /// <summary>Letters that wait; who comes behind them is told to come again.</summary>
     private const int MostWaiting = 500;

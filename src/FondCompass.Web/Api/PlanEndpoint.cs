@@ -156,7 +156,10 @@ internal sealed record PlanJson(
     IEnumerable<CareJson> Cautions)
 {
     public static PlanJson From(LessonPlan plan) => new(
-        plan.TotalSeconds, plan.Over, plan.Blocks.Select(BlockJson.FromBlock), plan.Gives.Where(g => g.Version.Length == 0).Select(GiveJson.From),
+        plan.TotalSeconds,
+        plan.Over,
+        plan.Blocks.Select(BlockJson.FromBlock),
+        plan.Gives.Where(g => g.Version.Length == 0).Select(GiveJson.From),
         plan.Bites.SelectMany((dance, i) => dance.Select(b => BiteJson.From(b, i))),
         plan.Cautions.Select(c => new CareJson(c.Code, c.Message, c.Gentler)));
 }

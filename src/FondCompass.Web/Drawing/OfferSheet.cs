@@ -12,7 +12,8 @@ public sealed record DrawnOffer(OfferedStep Step, string Ends, RulerLine? Line, 
 /// <summary>The steps offered at a place.</summary>
 public sealed record OfferSheet(IReadOnlyList<DrawnOffer> Offers)
 {
-    public static OfferSheet Lay(IReadOnlyList<OfferedStep> offers, int lineCounts) => new(offers.Select(o => Draw(o, lineCounts)).ToList());
+    public static OfferSheet Lay(IReadOnlyList<OfferedStep> offers, int lineCounts) =>
+        new(offers.Select(o => Draw(o, lineCounts)).ToList());
 
     private static DrawnOffer Draw(OfferedStep offer, int lineCounts)
     {

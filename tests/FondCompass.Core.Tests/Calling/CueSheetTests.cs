@@ -75,7 +75,8 @@ public class CueSheetTests
             var trace = Analysis.Analyse("part A\n" + string.Join('\n', rows)).Trace;
             var run = RunUnroller.Unroll(trace, Song.Steady(16 + (2 * trace.TotalCounts), new Bpm(bpm)), 16);
             var actions = RunTimeline.ActionsOf(run, 2);
-            foreach (var cue in CueSheet.Write(run, new CallSettings(Rate.Full, 2, 2)).Where(c => !c.IsBeat && c.Form != CueForm.Structural))
+            foreach (var cue in CueSheet.Write(run, new CallSettings(Rate.Full, 2, 2))
+                .Where(c => !c.IsBeat && c.Form != CueForm.Structural))
             {
                 var side = cue.Words.EndsWith("left", StringComparison.Ordinal) ? -1
                     : cue.Words.EndsWith("right", StringComparison.Ordinal) ? 1

@@ -38,7 +38,8 @@ public class RingTests
     [InlineData(45, "half in, against the sun")]
     public void A_ring_faces_the_ring_and_no_clock(int degrees, string words)
     {
-        var (ring, rows) = (Analysis.Analyse("layout circle\npart A\n1-8 hold").Dance.Header, Analysis.Analyse("part A\n1-8 hold").Dance.Header);
+        var (ring, rows) =
+            (Analysis.Analyse("layout circle\npart A\n1-8 hold").Dance.Header, Analysis.Analyse("part A\n1-8 hold").Dance.Header);
         var facing = new Facing(degrees / 45);
         Assert.Equal(words, FacingWords.Say(ring, facing));
         Assert.Equal($"{facing}", FacingWords.Say(rows, facing));

@@ -139,7 +139,8 @@ public class WorkedCallsTests
     [Fact]
     public void The_way_of_counting_of_a_line_is_its_own_and_goes_with_every_pass()
     {
-        var lines = Analysis.Analyse("part A\nline out x2\ncounting down\n1-8 march R x8\nline home\n1-8 march R x8").Trace.Parts[0].Part.Lines;
+        var lines =
+            Analysis.Analyse("part A\nline out x2\ncounting down\n1-8 march R x8\nline home\n1-8 march R x8").Trace.Parts[0].Part.Lines;
         Assert.Equal([CountStyle.Down, CountStyle.Down, null], lines.Select(l => l.Counting));
         Assert.Equal(["out", "out", "home"], lines.Select(l => l.Name));
     }
@@ -148,7 +149,8 @@ public class WorkedCallsTests
     public void What_a_called_part_is_laid_with_and_counted_by_stays_with_it()
     {
         var part =
-            Analysis.Analyse("part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts[^1].Part;
+            Analysis.Analyse(
+                "part A + arms loose\ncounting down\n1-8 march R x8\npart B\nA\n1-8 march R x8\norder A B").Trace.Parts[^1].Part;
         Assert.Equal([CountStyle.Down, null], part.Lines.Select(l => l.Counting));
         Assert.Equal([1], part.Layers.Select(l => l.Line));
     }

@@ -10,9 +10,11 @@ public sealed class SideBySideTests
 {
     private const string Harbour = "part A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-6 pivot 1/2 left\n7-8 pivot 1/4 left\n";
 
-    private static SideBySide Beside(string left, string right) => SideBySide.Lay(Analysis.Analyse(left).Trace, Analysis.Analyse(right).Trace);
+    private static SideBySide Beside(string left, string right) =>
+        SideBySide.Lay(Analysis.Analyse(left).Trace, Analysis.Analyse(right).Trace);
 
-    private static RoomHalves Halves(string left, string right) => RoomHalves.Judge(Analysis.Analyse(left).Trace, Analysis.Analyse(right).Trace);
+    private static RoomHalves Halves(string left, string right) =>
+        RoomHalves.Judge(Analysis.Analyse(left).Trace, Analysis.Analyse(right).Trace);
 
     [Fact]
     public void They_part_and_meet_again()

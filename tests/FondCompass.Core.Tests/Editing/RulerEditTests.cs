@@ -195,7 +195,9 @@ public sealed class RulerEditTests
         var twice = BlockEdits.Part(Two, Steps, "A", BlockAct.Duplicate).Script;
         Assert.Equal(["A", "B"], Analysis.Analyse(twice).Dance.Parts.Select(p => p.Name));
         Assert.Equal(["A", "B", "C"], Analysis.Analyse(BlockEdits.NewPart(twice, Steps).Script).Dance.Parts.Select(p => p.Name));
-        Assert.Equal(["B", "A"], Analysis.Analyse(BlockEdits.Part(twice, Steps, "A", BlockAct.Later).Script).Dance.Parts.Select(p => p.Name));
+        Assert.Equal(
+            ["B", "A"],
+            Analysis.Analyse(BlockEdits.Part(twice, Steps, "A", BlockAct.Later).Script).Dance.Parts.Select(p => p.Name));
         Assert.Equal(Feet(Two), Feet(BlockEdits.Part(twice, Steps, "B", BlockAct.Cut).Script));
     }
 

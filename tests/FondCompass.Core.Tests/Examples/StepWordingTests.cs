@@ -8,7 +8,9 @@ namespace FondCompass.Core.Tests.Examples;
 public class StepWordingTests
 {
     private static IReadOnlyList<StepWording> Of(string row, string head = "") =>
-        [.. Analysis.Analyse($"{head}\npart A\n{row}").Trace.Parts[0].Actions.GroupBy(a => a.Action.Call).Select(g => StepWording.Word([.. g]))];
+        [.. Analysis.Analyse($"{head}\npart A\n{row}").Trace.Parts[0].Actions
+            .GroupBy(a => a.Action.Call)
+            .Select(g => StepWording.Word([.. g]))];
 
     [Theory]
     [InlineData("1-4 vine R", "vine", "R", "vine R")]
@@ -48,7 +50,8 @@ public class StepWordingTests
     [InlineData("Left hand on the hip, R elbow", "Right hand on the hip, L elbow")]
     [InlineData("arms up", "arms up")]
     [InlineData("links Arm hoch", "links Arm hoch (other side)")]
-    public void On_the_other_side_words_of_the_arms_change_sides(string words, string other) => Assert.Equal(other, SideWords.Mirrored(words));
+    public void On_the_other_side_words_of_the_arms_change_sides(string words, string other) =>
+        Assert.Equal(other, SideWords.Mirrored(words));
 
     [Theory]
     [InlineData("right arm up", LayerKind.Arms)]

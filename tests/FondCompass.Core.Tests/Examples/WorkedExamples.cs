@@ -57,7 +57,8 @@ public class WorkedExamples
         Assert.Equal(TurnChecks.UnwindWay.Code, Assert.Single(wrong.Findings, f => f.Severity == Severity.Error).Code);
 
         var right =
-            Analysis.Analyse("start weight R\npart A\n1 step L behind\n2 unwind 1/2 left onto R\n3 step L across\n4 unwind 3/4 right onto L");
+            Analysis.Analyse(
+                "start weight R\npart A\n1 step L behind\n2 unwind 1/2 left onto R\n3 step L across\n4 unwind 3/4 right onto L");
         Assert.DoesNotContain(right.Findings, f => f.Severity == Severity.Error);
         Assert.Equal("6:00", right.Trace.Parts[0].Actions[1].After.Facing.ToString());
         Assert.Equal("3:00", right.Trace.EndFacing.ToString());

@@ -66,7 +66,9 @@ public sealed class OwnLexiconTests
     }
 
     private static IEnumerable<string> Steps(string own, string rows) =>
-        Analysis.Analyse("part A\n" + rows, Over(own).Lexicon).Trace.Parts[0].Actions.Where(a => a.Action.StartsCall).Select(a => a.Action.Step);
+        Analysis.Analyse("part A\n" + rows, Over(own).Lexicon).Trace.Parts[0].Actions
+            .Where(a => a.Action.StartsCall)
+            .Select(a => a.Action.Step);
 
     private static IEnumerable<string> Danced(string own, string rows) =>
         Analysis.Analyse("part A\n" + rows, Over(own).Lexicon).Trace.Parts[0].Actions.Select(a => $"{a.Action.Verb.Name} {a.Foot}");

@@ -142,7 +142,8 @@ public class HostileTests
     [InlineData("line pier\n1-8 vine R, vine L\npier\nline quay\npier\nquay\npier\nquay", 48)]
     [InlineData("line pier x3\n1-8 vine R, vine L\npier x3\nline quay\n1-8 vine R, vine L\npier x2\nquay", 80)]
     [InlineData("line pier\nquay\nline quay\npier", 0)]
-    public void No_line_contains_itself(string rows, int counts) => Assert.Equal(counts, Analysis.Analyse($"part A\n{rows}").Trace.TotalCounts);
+    public void No_line_contains_itself(string rows, int counts) =>
+        Assert.Equal(counts, Analysis.Analyse($"part A\n{rows}").Trace.TotalCounts);
 
     /// <summary>A row that repeats, in a line that is danced again, is what it was; it once repeated itself without end.</summary>
     [Theory]

@@ -117,7 +117,8 @@ public class PlainFormTests
     [Fact]
     public void What_is_not_understood_makes_the_weight_unknown_and_nothing_more()
     {
-        var analysis = Analysis.Analyse("part A\n1-4 vine R\n5-6 flurble the wizzle quonk by grommet lane\n7 step L side\n8 touch R beside");
+        var analysis =
+            Analysis.Analyse("part A\n1-4 vine R\n5-6 flurble the wizzle quonk by grommet lane\n7 step L side\n8 touch R beside");
         var error = Assert.Single(analysis.Findings, f => f.Severity == Severity.Error);
         Assert.Equal(("WORD01", "5"), (error.Code, error.Place.Count));
         Assert.Equal(Weight.Left, analysis.Trace.EndWeight);

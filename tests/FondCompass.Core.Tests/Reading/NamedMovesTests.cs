@@ -128,7 +128,8 @@ public class NamedMovesTests
     public void Where_nothing_tells_the_foot_after_a_turn_it_is_said(string rows, bool told) =>
         Assert.Equal(
             told,
-            Analysis.Analyse("order A A\n" + Head + rows).Findings.Any(f => f.Code == "WORD06" && f.Message.Contains("weight after the turn")));
+            Analysis.Analyse("order A A\n" + Head + rows).Findings
+                .Any(f => f.Code == "WORD06" && f.Message.Contains("weight after the turn")));
 
     [Theory]
     [InlineData("1&2 shuflle R", "1 step R forward · 1& close L · 2 step R forward", "1&2 shuffle R")]
@@ -170,7 +171,8 @@ public class NamedMovesTests
     [InlineData("1-2 step touch R", Weight.Left)]
     public void A_pool_begins_each_move_on_its_own_foot_and_has_no_loop(string row, Weight begins)
     {
-        var analysis = Analysis.Analyse($"order free\npart small\n{row}\npart big\n1-4 walk R forward x4\n5-8 walk R x4\npart last\n1-4 vine L");
+        var analysis =
+            Analysis.Analyse($"order free\npart small\n{row}\npart big\n1-4 walk R forward x4\n5-8 walk R x4\npart last\n1-4 vine L");
         Assert.Equal(begins, analysis.Trace.Parts[0].Start.Weight);
         Assert.Equal((8, Weight.Right), (analysis.Trace.TotalCounts, analysis.Trace.Parts[2].Start.Weight));
         Assert.DoesNotContain(analysis.Findings, f => f.Severity != Severity.Info);

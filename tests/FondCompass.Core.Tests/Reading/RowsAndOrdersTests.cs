@@ -76,7 +76,8 @@ public class RowsAndOrdersTests
     public void A_free_stretch_gives_the_weight_it_says_to_the_part_behind_it()
     {
         var analysis =
-            Analysis.Analyse("part A\n1-8 march x8\npart B\n1-4 free, left free\n5 step R forward\n6 step L forward\n7-8 hold\norder A B\n");
+            Analysis.Analyse(
+                "part A\n1-8 march x8\npart B\n1-4 free, left free\n5 step R forward\n6 step L forward\n7-8 hold\norder A B\n");
 
         Assert.Contains(analysis.Findings, f => f.Code == "FOOT01" && f.Place.Row == 5);
     }

@@ -128,7 +128,8 @@ public class WordingTests
     [Theory]
     [InlineData("1-4 knee up R, down")]
     [InlineData("1-4 kick R, up, hold")]
-    public void Up_and_down_alone_are_told(string row) => Assert.Contains(Analysis.Analyse($"part A\n{row}").Findings, f => f.Code == "WORD02");
+    public void Up_and_down_alone_are_told(string row) =>
+        Assert.Contains(Analysis.Analyse($"part A\n{row}").Findings, f => f.Code == "WORD02");
 
     [Theory]
     [InlineData("1-4 right hand points up, then down, up, down")]

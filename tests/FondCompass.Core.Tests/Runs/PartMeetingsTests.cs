@@ -11,7 +11,8 @@ public class PartMeetingsTests
     private static PartMeetings Of(string order, int start, params (string Name, int Counts)[] song)
     {
         var analysis =
-            Analysis.Analyse($"start weight L\npart V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\npart B\n1-2 step R, step L\norder {order}");
+            Analysis.Analyse(
+                $"start weight L\npart V\n1-8 march x8\npart C\n1-4 walk R, L, R, L\npart B\n1-2 step R, step L\norder {order}");
         return PartMeetings.Judge(RunUnroller.Unroll(
             analysis.Trace,
             new Song([.. song.Select(p => new Passage(p.Name, p.Counts, 120))]),

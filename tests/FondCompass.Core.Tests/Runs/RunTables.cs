@@ -162,7 +162,8 @@ public class RunTables
     [Fact]
     public void Each_part_of_an_order_has_walls_of_its_own()
     {
-        var trace = Analysis.Analyse("part V\n1-4 march R\npart C\n1 step R forward, turn 1/4 left\n2 step L beside\norder V C C C C V").Trace;
+        var trace =
+            Analysis.Analyse("part V\n1-4 march R\npart C\n1 step R forward, turn 1/4 left\n2 step L beside\norder V C C C C V").Trace;
         var run = RunUnroller.Unroll(trace, new Song([new Passage("song", 16, 120)]), 0);
         Assert.Equal(["12:00"], run.PartWalls["V"].Select(f => f.ToString()));
         Assert.Equal(["12:00", "9:00", "6:00", "3:00"], run.PartWalls["C"].Select(f => f.ToString()));

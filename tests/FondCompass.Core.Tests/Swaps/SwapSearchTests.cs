@@ -140,7 +140,9 @@ public sealed class SwapSearchTests
         {
             var end = pieces[^1].Trace.End;
             // In the line: with what is before and behind it.
-            var load = pieces.Aggregate(DanceLoad.Sum([.. ofLine.Where(x => x.At < start)]), (sum, p) => sum + DanceLoad.Sum(p.Trace.Actions))
+            var load = pieces.Aggregate(
+                DanceLoad.Sum([.. ofLine.Where(x => x.At < start)]),
+                (sum, p) => sum + DanceLoad.Sum(p.Trace.Actions))
                 + DanceLoad.Sum([.. ofLine.Where(x => x.At >= finish)]);
             var score = Difficulty.PointsOf(load, part.Part.Lines[0].Counts, 112);
             if (end.Weight == after.Weight

@@ -86,7 +86,8 @@ public class RepeatWalkTests
     public void Each_begins_where_the_one_before_ended()
     {
         var trace =
-            Analysis.Analyse("part A\n1-3 walk R, L, R, turn 1/4 left\n4 touch L beside\ntag T\n1 step L side, turn 1/8 right\nafter 1 T").Trace;
+            Analysis.Analyse(
+                "part A\n1-3 walk R, L, R, turn 1/4 left\n4 touch L beside\ntag T\n1 step L side, turn 1/8 right\nafter 1 T").Trace;
         var walked = RepeatWalk.Walk(trace.Dance, new DancedPatterns(trace)).Take(5).ToList();
         Assert.All(
             walked.Zip(walked.Skip(1)),

@@ -50,12 +50,15 @@ public class UnwindTests
     [InlineData("onto R", "R")]
     [InlineData("", "R")]
     public void Onto_says_where_the_weight_is_afterwards(string onto, string weight) =>
-        Assert.Equal(weight, Core.Measures.Feet.Letter(Analysis.Analyse($"part A\n1 step R across\n2 unwind 1/2 left {onto}").Trace.EndWeight));
+        Assert.Equal(
+            weight,
+            Core.Measures.Feet.Letter(Analysis.Analyse($"part A\n1 step R across\n2 unwind 1/2 left {onto}").Trace.EndWeight));
 
     [Fact]
     public void The_wrong_way_can_be_mended_with_one_key()
     {
-        var finding = Analysis.Analyse("part A\n1 step R across\n2 unwind 1/2 right onto L").Findings.Single(f => f.Severity == Severity.Error);
+        var finding = Analysis.Analyse("part A\n1 step R across\n2 unwind 1/2 right onto L").Findings
+            .Single(f => f.Severity == Severity.Error);
         Assert.Equal("2 unwind 1/2 left onto L", finding.Fix!.NewText);
     }
 }

@@ -427,7 +427,12 @@ public class WrittenOut
         {
             t.Head(what);
             var dance = new LessonDance(a, Bpm, song);
-            foreach (var block in Plan(a, 60, LessonKinds.RulesOf(LessonKind.Hall).Way(a.Dance.IsPhrased), ClassLevel.Improver, song).Blocks)
+            foreach (var block in Plan(
+                a,
+                60,
+                LessonKinds.RulesOf(LessonKind.Hall).Way(a.Dance.IsPhrased),
+                ClassLevel.Improver,
+                song).Blocks)
             {
                 foreach (var other in new[] { false, true })
                 {

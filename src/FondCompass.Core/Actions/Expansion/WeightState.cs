@@ -7,7 +7,12 @@ namespace FondCompass.Core.Actions.Expansion;
 /// <param name="Forward">The foot that stepped forward last and holds the weight since; a pivot away from it changes weight.</param>
 /// <param name="Lifted">The standing foot was raised or hopped on just before.</param>
 /// <param name="Call">The call that leads now, and its lead.</param>
-public readonly record struct WeightState(Weight Weight, Foot Forward = Foot.None, bool Lifted = false, int Call = -1, Foot Lead = Foot.None)
+public readonly record struct WeightState(
+    Weight Weight,
+    Foot Forward = Foot.None,
+    bool Lifted = false,
+    int Call = -1,
+    Foot Lead = Foot.None)
 {
     /// <summary>The foot an action uses, and whose lead it follows.</summary>
     /// <param name="genreLead">The foot that goes first where both are free.</param>

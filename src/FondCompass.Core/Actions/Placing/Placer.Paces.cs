@@ -10,7 +10,8 @@ internal sealed partial class Placer
     private const int Own = 2;
 
     /// <summary>A single movement of which it is said how long it lasts.</summary>
-    private static bool HasItsCounts(StepExpansion dancing) => dancing is { IsNamed: false, IsFirst: true, IsLast: true, Phrase.Counts: > 1 };
+    private static bool HasItsCounts(StepExpansion dancing) =>
+        dancing is { IsNamed: false, IsFirst: true, IsLast: true, Phrase.Counts: > 1 };
 
     /// <summary>
     /// Ways to take the words for slow and quick, the most natural first; each gives the length of every dancing in halves of its own.

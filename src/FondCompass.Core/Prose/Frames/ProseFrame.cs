@@ -1,13 +1,10 @@
-using System.Text.RegularExpressions;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Prose.Clauses;
 using FondCompass.Core.Prose.Search;
-using FondCompass.Core.Reading;
 using FondCompass.Core.Steps;
-using FondCompass.Core.Text;
 
 namespace FondCompass.Core.Prose.Frames;
 
@@ -211,11 +208,6 @@ internal sealed partial class ProseFrame
         && CountsReader.TryRead(next.Text, MostCounts, null, out var counts, out _) == CountsOutcome.Read
         && (counts!.First.Number - 1) % LineCounts == 0;
 
-    private bool IsFeetBeside(string text) => _items.Count > 0 && _items[^1] is SentenceItem && FeetAlone().IsMatch(text);
-
-    [GeneratedRegex(@"^[LR]{1,4}(?:[\s,·-]+[LR]{1,4})*$", RegexOptions.CultureInvariant)]
-    private static partial Regex FeetAlone();
-
     private void Write(string row, double bound = 0) => _items.Add(new FrameItem(_row, row, bound));
 
     private void Note(string text)
@@ -241,65 +233,4 @@ internal sealed partial class ProseFrame
     private bool TellsSteps(string text) =>
         Clauses(text).Any(c => c.Kind == ClauseKind.Steps && c.Stray == 0 && (c.Deeds > 0 || ProseForms.Says("lasting", text)))
         || (ProseForms.Says("lasting", text) && Clauses(text).Any(c => c is { IsBody: true, Stray: 0 }));
-
-    /// <summary>"Music: …", "Choreographed by: …" and the like.</summary>
-    private bool ReadKey(string text, ProseLine line)
-    {
-        if (!_hasPart && ProseForms.Find("maker", text) is { } maker)
-        {
-            Write($"credit {maker.Groups["who"].Value.Trim(' ', '.')}");
-            return true;
-        }
-
-        foreach (var key in new[] { "title", "credit", "level" })
-        {
-            if (ProseForms.Find($"key {key}", text) is { } match)
-            {
-                if (_settings.BoundIn(text) > 0 && match.Groups["value"].Value.Any(char.IsDigit))
-                {
-                    // "Level: Improver  Count: 32  Walls: 4": settings, and no level of that name.
-                    _hasTitle |= key == "title";
-                    Bound += _settings.BoundIn(text);
-                    Note(text);
-                    return true;
-                }
-
-                _hasTitle |= key == "title";
-                Write($"{key} {match.Groups["value"].Value.Trim()}");
-                return true;
-            }
-        }
-
-        if (!ProseForms.Says("key beside", text))
-        {
-            return false;
-        }
-
-        Note(line.Text);
-        return true;
-    }
-
-    private bool StartsWithCounts(string text)
-    {
-        if (CountsReader.TryRead(text, LineCounts, null, out var counts, out var length) != CountsOutcome.Read || length >= text.Length
-            || ClockTime().IsMatch(text)
-            || (text.Length > length + 1 && char.IsAsciiDigit(text[length]) && text[length - 1] == ':')
-                || ProseForms.Says("sized", ProseForms.Plain(text, _lexicon.Translation)))
-        {
-            return false;
-        }
-
-        if (counts!.Positions.Count > 1 || text[length - 1] is ':' or '.')
-        {
-            return true;
-        }
-
-        // "4 heel digs": so many of them, but behind a row that ends on count 3 the fourth count.
-        var words = WordLookup.Read(Names, Lexer.Read(text[length..])).TakeWhile(l => !l.IsSeparator && !l.Is(Roles.And)).Take(3).ToList();
-        return !ProseForms.Says("counted steps", text[length..]) && !words.Exists(l => l.Plural)
-            && (counts.First.Number == 1 || words.TrueForAll(l => l.Step is null) || _ended.Contains(counts.First.Number - 1));
-    }
-
-    [GeneratedRegex(@"^\d{1,2}[:.]\d\d\b", RegexOptions.CultureInvariant)]
-    private static partial Regex ClockTime();
 }

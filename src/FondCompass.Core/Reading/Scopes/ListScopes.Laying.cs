@@ -15,7 +15,9 @@ internal sealed partial class ListScopes
             return;
         }
 
-        if (Last is { Body: not null } before && draft.Joint is ClauseJoint.Comma or ClauseJoint.And or ClauseJoint.Then && draft.Times == 1)
+        if (Last is { Body: not null } before
+            && draft.Joint is ClauseJoint.Comma or ClauseJoint.And or ClauseJoint.Then
+            && draft.Times == 1)
         {
             GoOn(before, draft);
             before.Onto = draft.Onto == Foot.None ? before.Onto : draft.Onto;
@@ -88,7 +90,8 @@ internal sealed partial class ListScopes
             return;
         }
 
-        if (Last is { Step: not null, Direction: Direction.None, Way: 0 } named && draft.Joint is ClauseJoint.Comma or ClauseJoint.And or ClauseJoint.With
+        if (Last is { Step: not null, Direction: Direction.None, Way: 0 } named
+            && draft.Joint is ClauseJoint.Comma or ClauseJoint.And or ClauseJoint.With
             && (draft.Feet.Count > 0
                 ? (named.Feet.Count > 0
                     && draft.Feet[0] != named.Feet[^1]
@@ -126,7 +129,8 @@ internal sealed partial class ListScopes
         step.Verb = like switch
         {
             // "Tap R front, back, side": the same foot, the same deed.
-            { Verb: { Kind: VerbKind.Leaves } leaves, Feet.Count: > 0 } when draft.Joint is ClauseJoint.Comma or ClauseJoint.And or ClauseJoint.Then
+            { Verb: { Kind: VerbKind.Leaves } leaves, Feet.Count: > 0 } when draft.Joint is ClauseJoint.Comma or ClauseJoint.And
+                or ClauseJoint.Then
                 && (draft.Feet.Count == 0 || IsLikeOnTheOther(like, draft)) =>
                 leaves,
             { Verb: { } aside } when aside.Has(VerbTraits.Aside) && draft.Feet.Count == 0 => aside,

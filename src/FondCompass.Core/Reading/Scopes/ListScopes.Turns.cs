@@ -10,7 +10,11 @@ internal sealed partial class ListScopes
     public static bool IsBetween(PhraseDraft? before, PhraseDraft turn, PhraseDraft? behind) =>
         turn is { IsTurnOnly: true, Joint: ClauseJoint.Comma, Times: 1, Turn: { Each: false, Spread: false } }
             && before is { HasHead: true, Body: null, Turn: null, Verb: not { Kind: VerbKind.NoFoot } }
-        && behind is { HasHead: true, Body: null, Turn: null, Joint: ClauseJoint.Comma or ClauseJoint.Then, Verb: not { Kind: VerbKind.NoFoot } };
+        && behind is
+        {
+            HasHead: true, Body: null, Turn: null, Joint: ClauseJoint.Comma
+            or ClauseJoint.Then, Verb: not { Kind: VerbKind.NoFoot }
+        };
 
     private void LayTurn(PhraseDraft draft, PhraseDraft? next)
     {
@@ -40,7 +44,9 @@ internal sealed partial class ListScopes
         var ahead = _scope.TurnsAhead && IsBetween(Last, draft, next);
         var leads = ahead
             || next is { HasHead: true, Body: null, Turn: null } && next.Verb is not { Kind: VerbKind.NoFoot } && (_items.Count == 0
-            || (next.Joint is ClauseJoint.And or ClauseJoint.With or ClauseJoint.Then && next.Verb is { Kind: VerbKind.Takes } && draft.Joint != ClauseJoint.With));
+            || (next.Joint is ClauseJoint.And or ClauseJoint.With or ClauseJoint.Then
+                && next.Verb is { Kind: VerbKind.Takes }
+                && draft.Joint != ClauseJoint.With));
         if (leads || _items.Count == 0)
         {
             if (_waiting is null && draft.Times == 1 && next is not null and not { Verb.Kind: VerbKind.NoFoot })

@@ -105,7 +105,9 @@ internal sealed partial class ListScopes
             return false;
         }
 
-        _items.Add([new PhraseDraft { Verb = Verbs.Hold, EndsStep = true, OnCount = count, Span = clause.Whole, Joint = ClauseJoint.With }]);
+        _items.Add([
+            new PhraseDraft { Verb = Verbs.Hold, EndsStep = true, OnCount = count, Span = clause.Whole, Joint = ClauseJoint.With }
+        ]);
         return true;
     }
 

@@ -39,7 +39,9 @@ internal static class ScopeRules
             ("turn alone", drafts.Exists(d => d.IsTurnOnly)),
             ("pivot on a step", drafts.Exists(ListScopes.MayPivot)),
             ("unknown words", drafts.Exists(d => !d.HasHead && d.Unread.Count > 0) && drafts.Exists(d => d.HasHead)),
-            ("sound", drafts.Exists(d => d.Joint is ClauseJoint.Then or ClauseJoint.And && d.Verb is { } heard && heard.Has(VerbTraits.Sound))),
+            ("sound", drafts.Exists(d => d.Joint is ClauseJoint.Then or ClauseJoint.And
+                && d.Verb is { } heard
+                && heard.Has(VerbTraits.Sound))),
         ];
         return [.. signs.Where(s => s.IsSeen).Select(s => s.Sign)];
     }

@@ -117,7 +117,9 @@ public sealed class LiveMoves
         var eight = analysis.Dance.Header.LineCounts;
         var knowledge = new ClassKnowledge(lexicon, ClassLevel.Regular, [], []);
         var moves = new List<LiveMove>();
-        foreach (var bite in Bites.Cut(analysis, knowledge, bpm).Where(b => b.Counts == eight && b.Relation != BiteRelation.Same).Take(Most))
+        foreach (var bite in Bites.Cut(analysis, knowledge, bpm)
+            .Where(b => b.Counts == eight && b.Relation != BiteRelation.Same)
+            .Take(Most))
         {
             var eights = Enum.GetValues<Weight>()
                 .Select(w => EightOf(bite.Stretch, w, eight) ?? EightOf(Mirrored(bite.Stretch), w, eight))

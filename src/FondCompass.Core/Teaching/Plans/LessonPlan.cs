@@ -203,7 +203,8 @@ public sealed record LessonDance(Analysis Analysis, double Bpm, Song? Song = nul
     public int? Intro { get; init; }
 
     /// <summary>Song count at which repeat 1 begins.</summary>
-    public int Start => Song is { } song ? Math.Clamp(Intro ?? SongStart.CountOf(Analysis.Trace, song), 0, Math.Max(0, song.Counts - 1)) : 0;
+    public int Start =>
+        Song is { } song ? Math.Clamp(Intro ?? SongStart.CountOf(Analysis.Trace, song), 0, Math.Max(0, song.Counts - 1)) : 0;
 
     /// <summary>The tempo it begins with.</summary>
     public double Tempo => Song?.Time.BpmAt(Start) ?? Bpm;

@@ -1,5 +1,4 @@
 using System.Net;
-using System.Net.Mail;
 using System.Security.Claims;
 using System.Security.Cryptography;
 using FondCompass.Core.Measures;
@@ -17,13 +16,8 @@ using Microsoft.Extensions.Options;
 
 namespace FondCompass.Web.Accounts.SignIns;
 
-/// <summary>How coming in ended.</summary>
-/// <param name="Problem">Why not, in words; null when in, or when a code is asked for.</param>
-/// <param name="NeedsCode">The password was right, and the account has a second factor.</param>
-public readonly record struct SignInOutcome(string? Problem, bool NeedsCode = false);
-
 /// <summary>Who comes in, and how: passwords, the beginning and the end of sessions, and letters.</summary>
-public sealed class SignIn(
+public sealed partial class SignIn(
     SignInManager<Instructor> signIn,
     UserManager<Instructor> users,
     SessionBook sessions,
@@ -73,15 +67,6 @@ public sealed class SignIn(
 
     /// <summary>The address at which links in letters begin.</summary>
     public Uri Site => studio.Value.Site ?? new Uri($"{Http.Request.Scheme}://{Http.Request.Host}");
-
-    /// <summary>An address that letters can be sent to, as it is kept; null for what is none.</summary>
-    public static string? EmailOf(string? written) =>
-        written?.Trim() is { Length: > 0 and <= LongestEmail } email
-            && !email.Any(c => char.IsControl(c) || char.IsWhiteSpace(c) || char.IsSurrogate(c))
-            && MailAddress.TryCreate(email, out var address)
-            && address.Address == email
-            ? email
-            : null;
 
     /// <summary>Signs in with a password; an account with a second factor is asked for its code next.</summary>
     /// <param name="stays">For a month after each use, instead of for an evening.</param>
@@ -171,43 +156,6 @@ public sealed class SignIn(
         return right;
     }
 
-    /// <summary>Makes an account and signs in, or sends the letter it begins with; what is wrong otherwise.</summary>
-    public async Task<(SignInOutcome Entrance, string? Said)> New(string? email, string? password, bool stays)
-    {
-        if (EmailOf(email) is not { } address)
-        {
-            return (new SignInOutcome(NoAddress), null);
-        }
-
-        if (BeginsByLetter)
-        {
-            var (problem, said) = await SendLetter(address);
-            return (new SignInOutcome(problem), said);
-        }
-
-        if (CommonPasswords.Problem(password ?? "", address) is { } weak)
-        {
-            return (new SignInOutcome(weak), null);
-        }
-
-        if (!IsHere && !await tries.Begin($"new {Place}", MostNewFromOnePlace))
-        {
-            return (new SignInOutcome(Wait), null);
-        }
-
-        if (await users.FindByEmailAsync(address) is not null)
-        {
-            var entrance = await In(address, password, stays);
-            return (entrance.Problem is null ? entrance
-                : new SignInOutcome(
-                    "No account can be made with this e-mail and password. If the address is yours, sign in, or have a letter sent to "
-                        + "choose a new password."),
-                    null);
-        }
-
-        return (new SignInOutcome(await Begin(address, password!, stays)), null);
-    }
-
     /// <summary>Begins an account and signs in; what is wrong otherwise.</summary>
     public async Task<string?> Begin(string email, string password, bool stays)
     {
@@ -227,37 +175,6 @@ public sealed class SignIn(
         await Enter(account, "made", stays);
         return null;
     }
-
-    /// <summary>A letter by which a password can be chosen; the same is said whoever has the address.</summary>
-    public async Task<(string? Problem, string? Said)> SendLetter(string? email)
-    {
-        if (EmailOf(email) is not { } address)
-        {
-            return (NoAddress, null);
-        }
-
-        if (await MayNotWrite(address) is { } problem)
-        {
-            return (problem, null);
-        }
-
-        if (!post.Ask(new AskedLetter(address, Site, BeginsByLetter, From)))
-        {
-            return (AccountLetters.Full, null);
-        }
-
-        return (null, BeginsByLetter ? $"A letter is on its way to {address}. Open its link within an hour and choose a password."
-            : $"If {address} has an account here, a letter is on its way to it. Open its link within an hour and choose a new password.");
-    }
-
-    /// <summary>
-    /// Why no more letters may be asked for to an address, from here; null where one more may. Said of every address alike, whoever has it.
-    /// </summary>
-    public async Task<string?> MayNotWrite(string address) =>
-        !IsHere && !await tries.Begin($"letters {Place}", MostLettersFromOnePlace) ? Wait
-        : await tries.Begin($"letter {address.ToUpperInvariant()}", MostLetters) ? null
-        : $"{MostLetters} letters to this address were asked for just now. Look for them, also among the unwanted ones, or ask again in "
-            + "five minutes.";
 
     /// <summary>Into the demo studio; false where it is not offered.</summary>
     public async Task<bool> Demo()
@@ -340,9 +257,4 @@ public sealed class SignIn(
     private AuthenticationProperties Lasting(bool stays, DateTimeOffset until) =>
         stays ? new AuthenticationProperties { IsPersistent = true, IssuedUtc = clock.Now }
         : new AuthenticationProperties { IsPersistent = false, AllowRefresh = false, IssuedUtc = clock.Now, ExpiresUtc = until };
-
-    internal static string Words(IdentityResult outcome) =>
-        outcome.Errors.Any(e => e.Code.StartsWith("Duplicate", StringComparison.Ordinal))
-            ? "An account with this address was made just now. Sign in to it."
-        : string.Join(" ", outcome.Errors.Select(e => e.Description).Distinct());
 }

@@ -78,7 +78,8 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     /// <summary>The fitted track's tempo, else the script's, else the usual one.</summary>
     public double Tempo => Dance.Fit.Kept.Tempo ?? Analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
 
-    public int Intro => Dance.Fit.Kept.Intro ?? SongStart.CountOf(Analysis.Trace, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
+    public int Intro =>
+        Dance.Fit.Kept.Intro ?? SongStart.CountOf(Analysis.Trace, string.IsNullOrWhiteSpace(PassagesText) ? null : Track().Song);
 
     public int Repeats => Dance.Fit.Kept.Repeats ?? (Analysis.Dance.IsPhrased ? 1 : 6);
 

@@ -96,7 +96,8 @@ public class TapTrainTests
     }
 
     [Fact]
-    public void Taps_that_go_back_in_time_are_passed_over() => Assert.Equal(120, TapTrain.Follow([0, 0.5, 0.25, 1, 1, 1.5, 2])!.Value.Bpm, 6);
+    public void Taps_that_go_back_in_time_are_passed_over() =>
+        Assert.Equal(120, TapTrain.Follow([0, 0.5, 0.25, 1, 1, 1.5, 2])!.Value.Bpm, 6);
 
     [Fact]
     public void Music_that_gathers_speed_is_followed_and_said()

@@ -19,7 +19,8 @@ public class LessonPlanTests
     private static ClassKnowledge Class(ClassLevel level = ClassLevel.Beginner, string[]? known = null, string[]? seen = null) =>
         new(StepLexicon.Shipped, level, known, seen);
 
-    private static LessonDance Dance(string script, double bpm = 112, bool known = false) => new(Analysis.Analyse(script), bpm, IsKnown: known);
+    private static LessonDance Dance(string script, double bpm = 112, bool known = false) =>
+        new(Analysis.Analyse(script), bpm, IsKnown: known);
 
     private static LessonPlan Plan(
         string script,

@@ -2,7 +2,7 @@ using FondCompass.Core.Comparing;
 using FondCompass.Data.Dances;
 using Microsoft.AspNetCore.Mvc;
 
-namespace FondCompass.Web.Pages.Dances;
+namespace FondCompass.Web.Pages.Dances.History;
 
 /// <summary>Every save of a dance, what has changed since, and the way back. Going back is a save like any other.</summary>
 public sealed class RevisionsModel(DanceShelf shelf) : DancePage(shelf)

@@ -7,7 +7,7 @@ using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 
-namespace FondCompass.Web.Pages.Dances;
+namespace FondCompass.Web.Pages.Dances.History;
 
 /// <summary>The dance beside another one, beside a version of its own, or beside what it was at an earlier save.</summary>
 public sealed class CompareModel(DanceShelf shelf) : DancePage(shelf)

@@ -2,7 +2,7 @@ using FondCompass.Data.Dances;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
-namespace FondCompass.Web.Pages.Dances;
+namespace FondCompass.Web.Pages.Dances.History;
 
 /// <summary>The address of a dance that was thrown away: says so and offers it back.</summary>
 public sealed class BinnedModel(DanceShelf shelf) : PageModel

@@ -1,6 +1,7 @@
 using FondCompass.Core.Notation;
+using FondCompass.Core.Runs.Fitting;
 
-namespace FondCompass.Core.Runs.Fitting;
+namespace FondCompass.Core.Runs;
 
 /// <summary>How a passage of the song is met.</summary>
 /// <param name="Passage">The passage's name.</param>
@@ -40,7 +41,9 @@ public sealed record PartMeetings(IReadOnlyList<PassageBinding> Bound, IReadOnly
     public IReadOnlyList<PassageMeeting> Wrong { get; } = [.. All.Where(m => m.IsWrong)];
 
     /// <summary>Kinds of passage of a phrased dance that no part was found to belong to, so that any is taken.</summary>
-    public IReadOnlyList<string> Unbound { get; } = [.. All.Where(m => m.Right is null).Select(m => PassageKind.KindOf(m.Passage)).Distinct()];
+    public IReadOnlyList<string> Unbound { get; } = [.. All.Where(m => m.Right is null)
+        .Select(m => PassageKind.KindOf(m.Passage))
+        .Distinct()];
 
     public static PartMeetings Judge(DanceRun run)
     {

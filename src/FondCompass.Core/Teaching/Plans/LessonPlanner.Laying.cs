@@ -1,0 +1,226 @@
+using FondCompass.Core.Teaching.Blocks;
+using FondCompass.Core.Teaching.Material;
+
+namespace FondCompass.Core.Teaching.Plans;
+
+/// <summary>The order and the lengths of the blocks, with what was changed by hand.</summary>
+public sealed partial class LessonPlanner
+{
+    /// <summary>The instructor's own blocks; where none is moved they stand before the cool-down.</summary>
+    private void AddOwn(List<IReadOnlyList<Bite>> taught)
+    {
+        foreach (var own in _brief.Changes.Added.Take(BlockChanges.Most))
+        {
+            var bite = own is { Dance: { } dance, Bite: { } key } && dance >= 0 && dance < taught.Count
+                ? taught[dance].FirstOrDefault(b => b.Key == key)
+                : null;
+            if (own.Bite is not null && bite is null)
+            {
+                _notes.Add(new(
+                    "OWN01",
+                    $"Your block '{own.Title}' drills {own.Bite}, which is not taught in this lesson; its minutes stand.",
+                    "Take it out, or add it again for another bite.")
+                {
+                    IsOfThePlan = true
+                });
+            }
+
+            var block = new LessonBlock
+            {
+                Id = own.Id,
+                Kind = bite is null ? BlockKind.Talk : BlockKind.Drill,
+                Title = own.Title,
+                Dance = bite is null ? null : own.Dance,
+                IsOwn = true,
+                Why = "You added it."
+            };
+            _drafts.Add(bite is null
+                ? SingleDraft.Fixed(block, own.Seconds)
+                : new DanceBlocks(_brief, own.Dance!.Value, taught[own.Dance.Value], false, null).Drill(block, bite, own.Seconds));
+        }
+    }
+
+    /// <summary>Warm-up and cool-down, laid round what is between them.</summary>
+    private List<BlockDraft> Frame()
+    {
+        var (warm, cool) = LessonFrame.Build(_brief, _drafts.SelectMany(d => d.Outline).Select(b => b.Effort).DefaultIfEmpty(0).Max());
+        _drafts.InsertRange(0, warm);
+        _drafts.AddRange(cool);
+        return [.. warm, .. cool];
+    }
+
+    private void Lay(List<BlockDraft> drafts, Dictionary<string, BlockPin> pins)
+    {
+        foreach (var draft in _brief.Changes == BlockChanges.None ? [] : drafts)
+        {
+            draft.Lay(_brief.Changes, pins);
+        }
+    }
+
+    /// <summary>What was changed by hand and is not there any more is said; it waits.</summary>
+    private void CheckChanges()
+    {
+        var changes = _brief.Changes;
+        if (changes == BlockChanges.None)
+        {
+            return;
+        }
+
+        var met = _drafts.SelectMany(d => d.Offered).Select(b => b.Id).ToHashSet();
+        foreach (var block in changes.Pins.Select(p => p.Block).Distinct().Where(b => !met.Contains(b)))
+        {
+            _notes.Add(new(
+                "PIN01",
+                $"You settled '{block}', and this plan has no such block to settle.",
+                "It waits until the block is there again; or take it away.")
+            {
+                IsOfThePlan = true
+            });
+        }
+
+        met.UnionWith(_known.InTurn.Select(d => KnownDances.IdOf(d.Index)));
+        foreach (var block in changes.Removed.Concat(changes.Split).Distinct().Where(b => !met.Contains(b)))
+        {
+            _notes.Add(new("GONE01", $"You changed '{block}', and this plan has no such block.", "It waits until the block is there again.")
+            {
+                IsOfThePlan = true
+            });
+        }
+    }
+
+    /// <summary>Blocks put elsewhere by hand, in the order in which they were put there.</summary>
+    private List<LessonBlock> Moved(List<LessonBlock> blocks)
+    {
+        foreach (var move in _brief.Changes.Moves.Take(BlockChanges.Most))
+        {
+            var from = blocks.FindIndex(b => b.Id == move.Block);
+            var after = move.After.Length == 0 ? -1 : blocks.FindIndex(b => b.Id == move.After);
+            if (from < 0 || (after < 0 && move.After.Length > 0))
+            {
+                _notes.Add(new(
+                    "MOVE01",
+                    $"You put '{move.Block}' {(move.After.Length == 0 ? "first" : $"after '{move.After}'")}, and this plan has not both.",
+                    "It waits until they are there again.")
+                {
+                    IsOfThePlan = true
+                });
+                continue;
+            }
+
+            if (from == after)
+            {
+                continue;
+            }
+
+            var block = blocks[from];
+            blocks.RemoveAt(from);
+            blocks.Insert((after > from ? after - 1 : after) + 1, block);
+        }
+
+        return blocks;
+    }
+
+    /// <summary>One repeat at a time to the block with the greatest need, until the next does not fit or is no use.</summary>
+    private void Spread()
+    {
+        var left = Lesson - _drafts.Sum(d => d.Seconds(d.Repeats));
+        var queue = new PriorityQueue<BlockDraft, (int, double, int)>();
+        for (var i = 0; i < _drafts.Count; i++)
+        {
+            Offer(_drafts[i], i);
+        }
+
+        while (queue.TryDequeue(out var draft, out var at))
+        {
+            _cancel.ThrowIfCancellationRequested();
+            var more = draft.Seconds(draft.Next) - draft.Seconds(draft.Repeats);
+            if (more > left + 1e-9)
+            {
+                _next = (draft.Offered.First().Title, more);
+                return;
+            }
+
+            left -= more;
+            draft.Repeats = draft.Next;
+            Offer(draft, at.Item3);
+        }
+
+        void Offer(BlockDraft draft, int at)
+        {
+            if (draft.Repeats < draft.Most && !draft.IsSettled && (draft.Need >= NoUse || draft.IsWaiting))
+            {
+                queue.Enqueue(draft, (draft.IsWaiting ? 0 : 1, -draft.Need, at));
+            }
+        }
+    }
+
+    /// <summary>
+    /// What repeats cannot use: to known dances by name, those due first; up to a minute to questions; more is told as free.
+    /// </summary>
+    private List<LessonBlock> Fill()
+    {
+        var blocks = _drafts.SelectMany(d => d.Blocks).ToList();
+        var left = Math.Round(Lesson - blocks.Sum(b => b.Seconds), 3);
+        if (left <= 0)
+        {
+            return blocks;
+        }
+
+        var end = blocks.Count > 0 && blocks[^1].Kind == BlockKind.CoolDown ? blocks.Count - 1 : blocks.Count;
+        var known = _brief.Kind == LessonKind.Party ? [] : _known.Filling(left);
+        blocks.InsertRange(end, known);
+        left = Math.Round(left - known.Sum(b => b.Seconds), 3);
+        if (left is > 0 and <= MostTalk)
+        {
+            blocks.Insert(
+                end + known.Count,
+                new LessonBlock
+                {
+                    Id = "talk",
+                    IsRest = true,
+                    Kind = BlockKind.Talk,
+                    Title = "Questions, and what they ask for once more",
+                    Seconds = left,
+                    Why = "No further repeat fits into what is left."
+                });
+        }
+        else if (left > 0)
+        {
+            // A set has its own dances in their places; elsewhere those they know would have come.
+            var (isSet, hasKnown) = (_brief.Kind == LessonKind.Party, _known.InTurn.Any());
+            var why = _next is { } next
+                ? $"what comes next, '{next.Title}' once more, takes {LessonWords.Clock(next.Seconds)}"
+                : "every block has as many repeats as are of use";
+            _notes.Add(new(
+                "FREE01",
+                $"{LessonWords.Clock(left)} of the lesson {(left < 2 * MostTalk ? "is" : "are")} free: "
+                    + $"{why}{(hasKnown && !isSet ? ", and no further dance that they know fits in whole" : "")}.",
+                isSet ? "Put another dance into the set, or give it fewer minutes."
+                : hasKnown ? "End early, add a block of your own, or give the lesson fewer minutes."
+                : "Name the dances this group knows, add a block of your own, or give the lesson fewer minutes.")
+            { IsOfThePlan = true });
+        }
+
+        return blocks;
+    }
+
+    /// <summary>Where several dances are taught, each block bears the title of its own.</summary>
+    private List<LessonBlock> Named(List<LessonBlock> blocks) =>
+        _brief.Dances.Count(d => !d.IsKnown) < 2 && _brief.Kind != LessonKind.Party ? blocks
+        : blocks.ConvertAll(b => b is { Dance: { } dance, Kind: not (BlockKind.Known or BlockKind.Recap) } || b.Id == "recap"
+            ? b with { DanceTitle = _brief.Dances[b.Dance!.Value].Title }
+            : b);
+
+    private static List<LessonBlock> Placed(List<LessonBlock> blocks)
+    {
+        var from = 0.0;
+        var placed = new List<LessonBlock>(blocks.Count);
+        foreach (var block in blocks)
+        {
+            placed.Add(block with { From = from });
+            from = Math.Round(from + block.Seconds, 3);
+        }
+
+        return placed;
+    }
+}
