@@ -3,6 +3,8 @@ namespace FondCompass.Mutants;
 /// <summary>Changes that nobody could notice, each with the reason: a line <c>file | was | becomes | why</c>.</summary>
 internal sealed class Equivalents(HashSet<(string File, string Was, string Becomes)> known)
 {
+    public static Equivalents None { get; } = new([]);
+
     public int Count => known.Count;
 
     public bool Knows(Mutation m) => known.Contains((m.File, m.Was, m.Becomes));

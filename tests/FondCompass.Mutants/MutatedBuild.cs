@@ -45,6 +45,28 @@ internal sealed partial class MutatedBuild(string root)
         return all;
     }
 
+    /// <summary>The changes of a table: lines <c>file | was | becomes | what it means</c>; of a constant only the value becomes another.</summary>
+    /// <exception cref="FormatException">A line has not four fields, or what was is nowhere in its file.</exception>
+    public List<Mutation> Table(string path)
+    {
+        var found = new List<Mutation>();
+        foreach (var (text, i) in File.ReadAllLines(path).Select((text, i) => (text, i)).Where(l => l.text.Length > 0 && l.text[0] != '#'))
+        {
+            if (text.Split(" | ", StringSplitOptions.TrimEntries) is not [var file, var was, var becomes, _])
+            {
+                throw new FormatException($"{path}:{i + 1}: a line is: file | was | becomes | what it means");
+            }
+
+            var tree = CSharpSyntaxTree.ParseText(File.ReadAllText(Path.Combine(core, file)));
+            var node = tree.GetRoot().DescendantNodes()
+                .FirstOrDefault(n => n is ExpressionSyntax or VariableDeclaratorSyntax && OneLine(n.ToString()) == was)
+                ?? throw new FormatException($"{path}:{i + 1}: {file} has no '{was}'");
+            found.Add(new Mutation(found.Count, file, tree.GetLineSpan(node.Span).StartLinePosition.Line + 1, node, was, becomes));
+        }
+
+        return found;
+    }
+
     /// <summary>Writes and builds it. Returns the changes that compile.</summary>
     /// <exception cref="InvalidOperationException">It does not compile for a reason that is none of the changes.</exception>
     public List<Mutation> Build(List<Mutation> chosen)
@@ -67,6 +89,11 @@ internal sealed partial class MutatedBuild(string root)
             }
 
             Console.Error.WriteLine($"  build {build}: {bad.Count} changes do not compile and are left out");
+            foreach (var faulty in left.Where(m => bad.Contains(m.Id)))
+            {
+                Console.Error.WriteLine($"    {faulty}");
+            }
+
             left.RemoveAll(m => bad.Contains(m.Id));
         }
 
@@ -110,10 +137,12 @@ internal sealed partial class MutatedBuild(string root)
                 <PackageReference Include="CsCheck" />
                 <PackageReference Include="TngTech.ArchUnitNET" />
                 <ProjectReference Include="../core/FondCompass.Core.csproj" />
-                <Compile Include="{tests}/**/*.cs" Exclude="{tests}/bin/**;{tests}/obj/**;{tests}/FloorsTests.cs;{tests}/DocsTests.cs" />
+                <Compile Include="{tests}/**/*.cs" Exclude="{tests}/bin/**;{tests}/obj/**;{tests}/FloorsTests.cs;{tests}/DocsTests.cs;{tests}/StructureTests.cs;{tests}/CitationTests.cs" />
                 <Compile Include="{here}/Worker.cs" />
+                <Compile Include="{tests}/../FondCompass.Wordings/*.cs" Exclude="{tests}/../FondCompass.Wordings/Program.cs" />
                 <None Include="{tests}/Reading/readings.json" Link="Reading/readings.json" CopyToOutputDirectory="PreserveNewest" />
                 <None Include="{tests}/Prose/pastes.json" Link="Prose/pastes.json" CopyToOutputDirectory="PreserveNewest" />
+                <None Include="{tests}/Prose/manners.json" Link="Prose/manners.json" CopyToOutputDirectory="PreserveNewest" />
               </ItemGroup>
             </Project>
             """);

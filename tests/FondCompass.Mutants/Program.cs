@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Mutants;
 
+// ./test mutate table tries the changes of changes.txt on the tests of their own folder alone.
 // Changes the core at random places and tells which share of the changes the tests notice: [FOLDER…] [--count N] [--seed N] [--minutes N].
 var root = new DirectoryInfo(AppContext.BaseDirectory);
 while (root is not null && !File.Exists(Path.Combine(root.FullName, "start")))
@@ -49,6 +50,14 @@ for (var i = 0; i < args.Length; i++)
 }
 
 var build = new MutatedBuild(root.FullName);
+if (folders is ["table"])
+{
+    var meant = build.Table(Path.Combine(root.FullName, "tests", "FondCompass.Mutants", "changes.txt"));
+    var built = build.Build(meant);
+    var ends = new Trial(build.Worker, Environment.ProcessorCount, TimeSpan.FromMinutes(minutes), ownFolder: true).Run(built);
+    return new Report(meant, built, ends, Equivalents.None, Path.Combine(root.FullName, ".build", "mutants"), 0.8).Write() ? 0 : 1;
+}
+
 var all = build.All();
 var strange = folders.Where(f => all.All(m => m.Folder != f && m.File != f)).ToList();
 if (strange.Count > 0)

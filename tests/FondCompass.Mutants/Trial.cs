@@ -4,7 +4,7 @@ using System.Diagnostics;
 namespace FondCompass.Mutants;
 
 /// <summary>Tries each change on the tests that touch it, the quickest first, on two processors, until the time is up.</summary>
-internal sealed class Trial(string program, int processors, TimeSpan budget)
+internal sealed class Trial(string program, int processors, TimeSpan budget, bool ownFolder = false)
 {
     private readonly Stopwatch clock = Stopwatch.StartNew();
     private readonly ConcurrentDictionary<string, ConcurrentQueue<int>> killers = [];
@@ -65,9 +65,15 @@ internal sealed class Trial(string program, int processors, TimeSpan budget)
             .OrderBy(n => lately.Contains(n) ? 0 : cases[n].Folder == mutation.Folder ? 1 : 2)
             .ThenBy(n => cases[n].Seconds)
             .Select(n => cases[n])
+            .Where(c => !ownFolder || c.Folder == mutation.Folder)
             .ToList();
         var seconds = 0.0;
         order = order.TakeWhile(c => (seconds += c.Seconds) < MostSeconds).ToList();
+        if (order.Count == 0)
+        {
+            return (Fate.Untouched, null);
+        }
+
         var (fate, by) = touching.Count > 0 ? worker.Try(mutation.Id, order) : worker.TryFromTheStart(mutation.Id, order);
         if (by is { } killer)
         {

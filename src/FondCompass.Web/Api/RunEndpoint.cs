@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Fits;
 using System.Text.Json.Serialization;
 using FondCompass.Core;
 using FondCompass.Core.Measures;

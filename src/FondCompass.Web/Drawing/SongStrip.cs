@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Fits;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;

@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Fits;
 using System.Collections;
 using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Calling;

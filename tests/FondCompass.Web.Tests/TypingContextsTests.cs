@@ -6,7 +6,7 @@ using Xunit;
 namespace FondCompass.Web.Tests;
 
 /// <summary>What a keystroke is read with is remembered for its owner and its dance only, and until the owner's words change.</summary>
-public sealed class TypingDesksTests
+public sealed class TypingContextsTests
 {
     private readonly TypingContexts _desks = new(new MemoryCache(new MemoryCacheOptions()));
     private readonly Guid _owner = Guid.NewGuid();

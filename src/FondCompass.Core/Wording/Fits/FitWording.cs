@@ -1,7 +1,7 @@
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
 
-namespace FondCompass.Core.Wording;
+namespace FondCompass.Core.Wording.Fits;
 
 /// <summary>The facts of a fit in words.</summary>
 public static class FitWording

@@ -5,7 +5,7 @@ using Xunit;
 namespace FondCompass.Web.Tests;
 
 /// <summary>Signing in, making accounts, and the pages beside the dances.</summary>
-public class DoorTests(Studio studio)
+public class SignInTests(Studio studio)
 {
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
