@@ -45,13 +45,13 @@ public partial class CitationTests
             .ToHashSet();
         var cited = Files.SelectMany(f => SectionsCited(TextOf(f)).Select(s => (File: f, Section: s))).ToList();
         Assert.True(cited.Count > 50, $"only {cited.Count} citations are found");
-        Assert.Empty(cited.Where(c => !there.Contains(c.Section)));
+        Assert.DoesNotContain(cited, c => !there.Contains(c.Section));
     }
 
     [Fact]
     public void Pages_that_are_cited_exist() =>
-        Assert.Empty(Files.SelectMany(f => Page().Matches(TextOf(f)).Select(m => (File: f, Page: m.Value)))
-            .Where(c => !File.Exists(Path.Combine(Root, c.Page))));
+        Assert.DoesNotContain(Files.SelectMany(f => Page().Matches(TextOf(f)).Select(m => (File: f, Page: m.Value)))
+, c => !File.Exists(Path.Combine(Root, c.Page)));
 
     [Theory]
     [InlineData("docs/architecture.md")]
@@ -70,8 +70,8 @@ public partial class CitationTests
             || paths.Exists(p => $"/{p}".EndsWith($"/{path}", StringComparison.Ordinal)
                 || Path.ChangeExtension($"/{p}", null).EndsWith($"/{path}", StringComparison.Ordinal));
         var spans = CodeSpan().Matches(TextOf(page)).Select(m => m.Groups[1].Value).Distinct().ToList();
-        Assert.Empty(spans.Where(s => Name().IsMatch(s) && s.Split('.').Any(part => !words.Contains(part))));
-        Assert.Empty(spans.Where(s => PathLike().IsMatch(s) && !Exists(s.TrimEnd('/'))));
+        Assert.DoesNotContain(spans, s => Name().IsMatch(s) && s.Split('.').Any(part => !words.Contains(part)));
+        Assert.DoesNotContain(spans, s => PathLike().IsMatch(s) && !Exists(s.TrimEnd('/')));
     }
 
     [GeneratedRegex(@"\((?:[^()]*?[ ;])?(?<page>rules|craft|calls|reading), sections? (?<numbers>\d+a?(?:(?:, | and | to )\d+a?)*)")]

@@ -13,7 +13,8 @@ public class FloorsTests
     private static readonly string[] Floors =
     [
         "Measures", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Wording", "Swaps", "Checks", "",
-        "Editing", "Prose", "Music", "Runs", "Wording.Fits", "Calling", "Floor", "Comparing", "Teaching", "Teaching.Rooms", "Teaching.Boards",
+        "Editing", "Prose", "Music", "Runs", "Wording.Fits", "Calling", "Floor", "Comparing", "Teaching",
+        "Teaching.Rooms", "Teaching.Boards",
         "Teaching.Planning",
     ];
 

@@ -73,8 +73,8 @@ public class StructureTests
             File.WriteAllLines(list, head.Concat(large.Where(m => listed.ContainsKey(m.Name)).Select(m => $"{m}")));
         }
 
-        Assert.Empty(large.Where(m => !listed.ContainsKey(m.Name)));
-        Assert.Empty(large.Where(m => listed[m.Name] is var was && (m.Lines > was.Lines || m.Branches > was.Branches)));
+        Assert.DoesNotContain(large, m => !listed.ContainsKey(m.Name));
+        Assert.DoesNotContain(large, m => listed[m.Name] is var was && (m.Lines > was.Lines || m.Branches > was.Branches));
         Assert.Empty(listed.Keys.Except(large.Select(m => m.Name)));
     }
 
@@ -110,11 +110,13 @@ public class StructureTests
         _ => $"{method.Kind()}",
     };
 
-    /// <summary>A place where the way parts: conditions and what joins them, loops, labels; the arms of a choice of values are a table.</summary>
+    /// <summary>
+    /// A place where the way parts: conditions and what joins them, loops, labels; the arms of a choice of values are a table.
+    /// </summary>
     private static bool IsBranch(SyntaxNode node) => node is IfStatementSyntax or ForStatementSyntax or CommonForEachStatementSyntax
         or WhileStatementSyntax or DoStatementSyntax or ConditionalExpressionSyntax or CatchClauseSyntax or CaseSwitchLabelSyntax
         or CasePatternSwitchLabelSyntax or BinaryExpressionSyntax
-        {
-            RawKind: (int)SyntaxKind.LogicalAndExpression or (int)SyntaxKind.LogicalOrExpression,
-        };
+    {
+        RawKind: (int)SyntaxKind.LogicalAndExpression or (int)SyntaxKind.LogicalOrExpression,
+    };
 }

@@ -45,11 +45,15 @@ internal sealed partial class MutatedBuild(string root)
         return all;
     }
 
-    /// <summary>The changes of a table: lines <c>file | was | becomes | what it means</c>; of a constant only the value becomes another.</summary>
+    /// <summary>
+    /// The changes of a table: lines <c>file | was | becomes | what it means</c>; of a constant only the value becomes another.
+    /// </summary>
     /// <exception cref="FormatException">A line has not four fields, or what was is nowhere in its file.</exception>
     public List<Mutation> Table(string path)
     {
         var found = new List<Mutation>();
+        // One tree for each file: its changes are written into it together.
+        var trees = new Dictionary<string, SyntaxTree>();
         foreach (var (text, i) in File.ReadAllLines(path).Select((text, i) => (text, i)).Where(l => l.text.Length > 0 && l.text[0] != '#'))
         {
             if (text.Split(" | ", StringSplitOptions.TrimEntries) is not [var file, var was, var becomes, _])
@@ -57,7 +61,11 @@ internal sealed partial class MutatedBuild(string root)
                 throw new FormatException($"{path}:{i + 1}: a line is: file | was | becomes | what it means");
             }
 
-            var tree = CSharpSyntaxTree.ParseText(File.ReadAllText(Path.Combine(core, file)));
+            if (!trees.TryGetValue(file, out var tree))
+            {
+                trees[file] = tree = CSharpSyntaxTree.ParseText(File.ReadAllText(Path.Combine(core, file)));
+            }
+
             var node = tree.GetRoot().DescendantNodes()
                 .FirstOrDefault(n => n is ExpressionSyntax or VariableDeclaratorSyntax && OneLine(n.ToString()) == was)
                 ?? throw new FormatException($"{path}:{i + 1}: {file} has no '{was}'");

@@ -54,7 +54,7 @@ internal sealed class Trial(string program, int processors, TimeSpan budget, boo
 
     private (Fate, string?) Judge(Workers worker, Mutation mutation, Touch[] cases, List<int> touching, bool cold, List<int> quickest)
     {
-        if (touching.Count == 0 && !cold)
+        if (touching.Count == 0 && !cold && !ownFolder)
         {
             return (Fate.Untouched, null);
         }

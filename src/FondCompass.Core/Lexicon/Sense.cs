@@ -51,6 +51,9 @@ public enum Roles : long
     /// <summary>The turn behind it is what several steps come to together: "making a full turn".</summary>
     SumsUp = 1L << 38,
 
+    /// <summary>The turn before it is what several steps come to together: "1/2 left in all".</summary>
+    SummedUp = 1L << 42,
+
     /// <summary>Takes away what is named behind it.</summary>
     Not = 1L << 39,
 

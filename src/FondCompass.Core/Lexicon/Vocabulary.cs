@@ -148,6 +148,7 @@ public static class Vocabulary
         "standing on" => Roles.StandingOn,
         "other side" => Roles.OtherSide,
         "sums up" => Roles.SumsUp,
+        "summed up" => Roles.SummedUp,
         "hourish" => Roles.Hour,
         _ => Enum.Parse<Roles>(name, ignoreCase: true),
     };

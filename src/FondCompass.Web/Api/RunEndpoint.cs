@@ -1,10 +1,9 @@
-using FondCompass.Core.Wording.Fits;
 using System.Text.Json.Serialization;
 using FondCompass.Core;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
-using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Fits;
 
 namespace FondCompass.Web.Api;
 

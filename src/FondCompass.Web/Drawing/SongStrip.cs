@@ -1,9 +1,8 @@
-using FondCompass.Core.Wording.Fits;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
-using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Fits;
 
 namespace FondCompass.Web.Drawing;
 

@@ -1,4 +1,5 @@
 using System.Text;
+using FondCompass.Core.Checks;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
@@ -49,7 +50,7 @@ public class HostileTests
     {
         var analysis = Analysis.Analyse(Fill(head, row));
         Assert.Contains(analysis.Findings, f => f.Code == code);
-        Assert.InRange(analysis.Findings.Count, 1, Checks.DanceChecks.Most);
+        Assert.InRange(analysis.Findings.Count, 1, DanceChecks.Most);
         Assert.All(analysis.Findings, f => Assert.InRange(f.Message.Length, 1, 600));
     }
 
@@ -64,13 +65,13 @@ public class HostileTests
         const string Fine = "part A\n1-4 vine R\n5-8 vine L\n";
         Assert.Empty(Analysis.Analyse(Fine).Findings);
         var findings = Analysis.Analyse(string.Concat(Enumerable.Repeat("tempo soon\n", wrong)) + Fine).Findings;
-        Assert.Equal(Math.Min(wrong, Checks.DanceChecks.Most), findings.Count);
+        Assert.Equal(Math.Min(wrong, DanceChecks.Most), findings.Count);
         Assert.Equal(isCut, findings[^1].Code == "TEXT11");
         Assert.All(isCut ? findings.SkipLast(1) : findings, f => Assert.Equal("TEXT03", f.Code));
         if (isCut)
         {
             Assert.Contains(
-                $"at least {(wrong - Checks.DanceChecks.Most + 1).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)} more",
+                $"at least {(wrong - DanceChecks.Most + 1).ToString("N0", System.Globalization.CultureInfo.InvariantCulture)} more",
                 findings[^1].Message,
                 StringComparison.Ordinal);
         }

@@ -1,11 +1,10 @@
-using FondCompass.Core.Wording.Fits;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
-using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Fits;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;

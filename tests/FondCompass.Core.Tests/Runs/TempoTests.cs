@@ -1,4 +1,3 @@
-using FondCompass.Core.Wording.Fits;
 using CsCheck;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
@@ -7,7 +6,7 @@ using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Tests.Properties;
-using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Fits;
 using Xunit;
 
 namespace FondCompass.Core.Tests.Runs;

@@ -1,4 +1,3 @@
-using FondCompass.Core.Wording.Fits;
 using System.Collections;
 using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Calling;
@@ -18,7 +17,7 @@ using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Teaching.Rooms;
 using FondCompass.Core.Tracing;
-using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Fits;
 using Xunit;
 using static FondCompass.Core.Tests.WrittenOut.Table;
 

@@ -141,6 +141,12 @@ internal sealed record StepExpansion(
             return whole with { Amount = sum / times, InAll = false, Spread = false };
         }
 
+        if (phrase is { Step: null, Turn: { InAll: true, Amount: not null } uneven } && times > 1)
+        {
+            // "Walk R L R L, 3/8 left in all": as even as it can be.
+            return uneven with { InAll = false, Spread = true };
+        }
+
         if (phrase.Turn is not { } turn || times == 1 || turn.Each || turn.Spread || HasSlot(phrase) || phrase.Verb is { IsTurn: true })
         {
             return phrase.Turn is { Each: true } each ? each with { Each = false } : phrase.Turn;

@@ -37,7 +37,8 @@ internal sealed partial class ClauseReader
         public readonly bool Any => Amount > 0 || Side != 0 || Target is not null || Goal != TurnGoal.None || Named;
     }
 
-    private bool TryTurn()
+    /// <summary>"Turn L 1/2 right": on the left foot.</summary>
+    private bool TryTurnOnAFoot()
     {
         if (!_draft.HasHead
             && _words[_at].Verb is { } bare
@@ -47,12 +48,21 @@ internal sealed partial class ClauseReader
             && (_words[_at + 2].Amount > 0 || _words[_at + 2].Number > 0)
             && HasSideAhead(_at + 3))
         {
-            // "Turn L 1/2 right": on the left foot.
             (_draft.Head, _draft.Verb) = (_words[_at], bare);
             _draft.Feet.Add(_words[_at + 1].Foot);
             _draft.OnStandingFoot = true;
             _at += 2;
             _last = Kind.Head;
+            return true;
+        }
+
+        return false;
+    }
+
+    private bool TryTurn()
+    {
+        if (TryTurnOnAFoot())
+        {
             return true;
         }
 
@@ -84,8 +94,9 @@ internal sealed partial class ClauseReader
             before--;
         }
 
-        var inAll = before >= 0 && _words[before].Is(Roles.SumsUp);
-        _at = end;
+        var isSummedUp = end < _to && _words[end].Is(Roles.SummedUp);
+        var inAll = isSummedUp || (before >= 0 && _words[before].Is(Roles.SumsUp));
+        _at = isSummedUp ? end + 1 : end;
         if (turn.Side == 0 && _draft.Way != 0 && turn.Target is null)
         {
             // "To the right half a pivot": in some languages the side is said first.

@@ -1,6 +1,6 @@
 using Xunit;
 
-namespace FondCompass.Core.Tests.Findings;
+namespace FondCompass.Core.Tests.Checks;
 
 /// <summary>A fix changes the words the finding is about; what else stands in the row, remarks and layers too, stays as it is.</summary>
 public class RowFixTests

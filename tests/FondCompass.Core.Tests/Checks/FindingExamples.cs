@@ -2,7 +2,7 @@ using System.Reflection;
 using FondCompass.Core.Findings;
 using Xunit;
 
-namespace FondCompass.Core.Tests.Findings;
+namespace FondCompass.Core.Tests.Checks;
 
 /// <summary>
 /// For every finding a script that has it at a row, and the same script with that row put right, which has it no more. A new finding

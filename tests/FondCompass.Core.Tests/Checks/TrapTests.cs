@@ -1,6 +1,6 @@
 using Xunit;
 
-namespace FondCompass.Core.Tests.Findings;
+namespace FondCompass.Core.Tests.Checks;
 
 /// <summary>Traps are told where a novice would lose the foot, and nowhere else (rules, section 2).</summary>
 public class TrapTests
