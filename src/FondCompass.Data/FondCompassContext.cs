@@ -49,21 +49,15 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
     {
         base.OnModelCreating(builder);
         builder.HasPostgresExtension("pg_trgm");
-        builder.Entity<DanceRecord>(dance =>
-        {
-            dance.Property(d => d.Title).HasMaxLength(200);
-            dance.Property(d => d.State).HasConversion<string>().HasMaxLength(16);
-            dance.Property(d => d.Version).IsConcurrencyToken();
-            dance.ComplexProperty(d => d.Fit, fit => Kept(fit.Property(f => f.Kept)));
-            dance.Property(d => d.Level).HasMaxLength(60);
-            dance.Property(d => d.Genre).HasMaxLength(20);
-            dance.Property(d => d.Lines).HasDefaultValue("");
-            dance.HasIndex(d => new { d.OwnerId, d.DeletedAt, d.Title });
-            dance.HasIndex(d => d.OwnerId, "IX_Dances_Stale").HasFilter("\"IsStale\"");
-            // Parts of words are found anywhere in them.
-            dance.HasIndex(d => d.Finds, "IX_Dances_Finds_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
-            dance.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
-        });
+        WithAccounts(builder);
+        WithDances(builder);
+        WithGroups(builder);
+        WithLessons(builder);
+    }
+
+    /// <summary>Accounts, where they are signed in, and what happened with them.</summary>
+    private static void WithAccounts(ModelBuilder builder)
+    {
         builder.Entity<Instructor>(account => account.Property(a => a.TimeZone)
             .HasMaxLength(InstructorClock.LongestZone)
             .HasDefaultValue(""));
@@ -80,6 +74,26 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             told.Property(e => e.Kind).HasMaxLength(AccountEvent.LongestKind);
             told.Property(e => e.From).HasMaxLength(AccountEvent.LongestFrom);
             told.HasIndex(e => new { e.AccountId, e.Id });
+        });
+    }
+
+    /// <summary>Dances with their revisions, own words, tracks and fits.</summary>
+    private static void WithDances(ModelBuilder builder)
+    {
+        builder.Entity<DanceRecord>(dance =>
+        {
+            dance.Property(d => d.Title).HasMaxLength(200);
+            dance.Property(d => d.State).HasConversion<string>().HasMaxLength(16);
+            dance.Property(d => d.Version).IsConcurrencyToken();
+            dance.ComplexProperty(d => d.Fit, fit => Kept(fit.Property(f => f.Kept)));
+            dance.Property(d => d.Level).HasMaxLength(60);
+            dance.Property(d => d.Genre).HasMaxLength(20);
+            dance.Property(d => d.Lines).HasDefaultValue("");
+            dance.HasIndex(d => new { d.OwnerId, d.DeletedAt, d.Title });
+            dance.HasIndex(d => d.OwnerId, "IX_Dances_Stale").HasFilter("\"IsStale\"");
+            // Parts of words are found anywhere in them.
+            dance.HasIndex(d => d.Finds, "IX_Dances_Finds_Trigrams").HasMethod("gin").HasOperators("gin_trgm_ops");
+            dance.HasOne<Instructor>().WithMany().HasForeignKey(d => d.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<DanceRevision>(revision =>
         {
@@ -105,6 +119,11 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             fit.HasOne<DanceRecord>().WithMany().HasForeignKey(f => f.DanceId).OnDelete(DeleteBehavior.Cascade);
             fit.HasOne<TrackRecord>().WithMany().HasForeignKey(f => f.TrackId).OnDelete(DeleteBehavior.Cascade);
         });
+    }
+
+    /// <summary>Groups, what they are told otherwise, and their courses.</summary>
+    private static void WithGroups(ModelBuilder builder)
+    {
         builder.Entity<GroupRecord>(group =>
         {
             group.Property(g => g.Name).HasMaxLength(120);
@@ -138,6 +157,11 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             course.HasOne(c => c.Group).WithMany().HasForeignKey(c => c.GroupId).OnDelete(DeleteBehavior.Cascade);
             course.HasOne<Instructor>().WithMany().HasForeignKey(c => c.OwnerId).OnDelete(DeleteBehavior.Cascade);
         });
+    }
+
+    /// <summary>Lessons planned and held, with what boards tell of them.</summary>
+    private static void WithLessons(ModelBuilder builder)
+    {
         builder.Entity<LessonEventRecord>(told =>
         {
             told.HasKey(e => new { e.LessonId, e.Id });

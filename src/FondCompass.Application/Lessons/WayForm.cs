@@ -82,46 +82,32 @@ public static class WayForm
             Mistakes = Word("mistakes", WayWords.MistakeSchools, way.Mistakes),
             Progress = Word("progress", WayWords.ProgressSchools, way.Progress),
         };
-        if (field(Ladder)?.Trim() is { } rungs)
-        {
-            if (rungs.Length == 0)
-            {
-                way = way with { Ladder = null };
-            }
-            else if (LadderOf(rungs) is { } ladder)
-            {
-                way = way with { Ladder = ladder };
-            }
-            else
-            {
-                problem = problem.Length > 0
-                    ? problem
-                    : $"'{rungs}' is no tempo ladder: write at most {WayAsked.MostRungs} rungs from {Rate.Slowest:0} to "
-                        + $"{Rate.Fastest:0} percent, such as 60 75 90 100, or none. Until then it stays as it was.";
-            }
-        }
-
-        if (field(CountIn)?.Trim() is { } counts)
-        {
-            if (counts.Length == 0)
-            {
-                way = way with { CountIn = null };
-            }
-            else if (int.TryParse(counts, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
-                && number <= WayAsked.LongestCountIn)
-            {
-                way = way with { CountIn = number };
-            }
-            else
-            {
-                problem = problem.Length > 0
-                    ? problem
-                    : $"'{counts}' is no count-in: write counts from 0 to {WayAsked.LongestCountIn}. Until then it stays as it was.";
-            }
-        }
-
+        var (ladder, noLadder) = LadderAsked(field(Ladder)?.Trim(), way.Ladder);
+        var (countIn, noCountIn) = CountInAsked(field(CountIn)?.Trim(), way.CountIn);
+        way = way with { Ladder = ladder, CountIn = countIn };
+        problem = new[] { problem, noLadder, noCountIn }.FirstOrDefault(p => p.Length > 0) ?? "";
         return (new TeachingHabit(way, kind), problem);
     }
+
+    /// <summary>The rungs as they were typed; none for an emptied field, those before with the reason for what is no ladder.</summary>
+    private static (IReadOnlyList<Rate>? Ladder, string Problem) LadderAsked(string? rungs, IReadOnlyList<Rate>? before) => rungs switch
+    {
+        null => (before, ""),
+        "" => (null, ""),
+        _ when LadderOf(rungs) is { } ladder => (ladder, ""),
+        _ => (before, $"'{rungs}' is no tempo ladder: write at most {WayAsked.MostRungs} rungs from {Rate.Slowest:0} to "
+            + $"{Rate.Fastest:0} percent, such as 60 75 90 100, or none. Until then it stays as it was."),
+    };
+
+    /// <summary>The same of the counts of a count-in.</summary>
+    private static (int? Counts, string Problem) CountInAsked(string? counts, int? before) => counts switch
+    {
+        null => (before, ""),
+        "" => (null, ""),
+        _ when int.TryParse(counts, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            && number <= WayAsked.LongestCountIn => (number, ""),
+        _ => (before, $"'{counts}' is no count-in: write counts from 0 to {WayAsked.LongestCountIn}. Until then it stays as it was."),
+    };
 
     private static List<Rate>? LadderOf(string text)
     {

@@ -72,6 +72,25 @@ public static class Vocabulary
 
     public static bool IsDirection(string word) => Find(word) is { Direction: not Direction.None };
 
+    /// <summary>What the lists of words.yaml say of their words.</summary>
+    private static IEnumerable<(IEnumerable<string> Words, Sense Sense)> Senses(VocabularyRows rows) =>
+    [
+        .. rows.Feet.Select(r => ((IEnumerable<string>)r.Value, new Sense
+        {
+            Foot = r.Key switch { "left" => Foot.Left, "right" => Foot.Right, _ => Foot.Both }
+        })),
+        .. rows.Sides.Select(r => ((IEnumerable<string>)r.Value, new Sense { Side = r.Key == "right" ? 1 : -1 })),
+        .. rows.Directions.Select(r => ((IEnumerable<string>)r.Value, new Sense { Direction = LexiconFiles.Direction(r.Key) })),
+        .. rows.Targets.Select(r => ((IEnumerable<string>)r.Value, new Sense
+        {
+            Wall = new Facing(r.Key switch { "right" => 2, "back" => 4, "left" => 6, _ => 0 })
+        })),
+        .. rows.Amounts.Select(r => ((IEnumerable<string>)r.Value, new Sense { Amount = r.Key })),
+        .. rows.Numbers.Select(r => ((IEnumerable<string>)[r.Key], new Sense { Number = r.Value })),
+        .. rows.Times.Select(r => ((IEnumerable<string>)[r.Key], new Sense { Times = r.Value })),
+        .. rows.Roles.Select(r => ((IEnumerable<string>)r.Value, new Sense { Roles = Role(r.Key) })),
+    ];
+
     private static Tables Build()
     {
         var rows = LexiconFiles.Read<VocabularyRows>("words.yaml");
@@ -84,44 +103,9 @@ public static class Vocabulary
             }
         }
 
-        foreach (var (name, entries) in rows.Feet)
+        foreach (var (entries, sense) in Senses(rows))
         {
-            Add(entries, new Sense { Foot = name switch { "left" => Foot.Left, "right" => Foot.Right, _ => Foot.Both } });
-        }
-
-        foreach (var (name, entries) in rows.Sides)
-        {
-            Add(entries, new Sense { Side = name == "right" ? 1 : -1 });
-        }
-
-        foreach (var (name, entries) in rows.Directions)
-        {
-            Add(entries, new Sense { Direction = LexiconFiles.Direction(name) });
-        }
-
-        foreach (var (name, entries) in rows.Targets)
-        {
-            Add(entries, new Sense { Wall = new Facing(name switch { "right" => 2, "back" => 4, "left" => 6, _ => 0 }) });
-        }
-
-        foreach (var (eighths, entries) in rows.Amounts)
-        {
-            Add(entries, new Sense { Amount = eighths });
-        }
-
-        foreach (var (word, number) in rows.Numbers)
-        {
-            Add([word], new Sense { Number = number });
-        }
-
-        foreach (var (word, times) in rows.Times)
-        {
-            Add([word], new Sense { Times = times });
-        }
-
-        foreach (var (name, entries) in rows.Roles)
-        {
-            Add(entries, new Sense { Roles = Role(name) });
+            Add(entries, sense);
         }
 
         return new Tables(

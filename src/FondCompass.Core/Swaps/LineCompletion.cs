@@ -46,6 +46,11 @@ public static class LineCompletion
     /// <summary>Counts that are filled at the most.</summary>
     public const int MostCounts = 32;
 
+    /// <summary>
+    /// Steps that do the same: from which weight, how many counts long, onto which weight, how many eighths to the right.
+    /// </summary>
+    private sealed record Kind(Weight From, int Length, Weight To, int Net, List<(StepEffect Effect, int Place)> Steps);
+
     private readonly record struct Reached(int Counts, Weight Weight, int Net, int Pieces);
 
     /// <summary>A sequence of steps. By cost, then by the words of its steps from the first on.</summary>
@@ -82,16 +87,7 @@ public static class LineCompletion
             return [];
         }
 
-        var turns = gap.Turn is { } turn ? !turn.IsNone : gap.Facing is { } facing && facing != start.Facing;
-        var places = new Dictionary<(string, int), int>();
-        var kinds = StepEffects.For(lexicon, header, turns).Where(e => e.EndsOpen && e.Choice.Counts <= gap.Counts)
-            .OrderBy(e => e.Choice.Wording, StringComparer.Ordinal).ThenBy(e => e.Choice.Counts)
-            .Select(e => (Effect: e, Place: places.TryGetValue((e.Choice.Wording, e.Choice.Counts), out var place)
-                ? place
-                : places[(e.Choice.Wording, e.Choice.Counts)] = places.Count + 1))
-            .GroupBy(e => (e.Effect.From, Length: e.Effect.Choice.Counts, e.Effect.To, e.Effect.Net))
-            .Select(g => (g.Key, Steps: g.OrderBy(e => e.Effect.Cost).ThenBy(e => e.Place).Take(most).ToList()))
-            .ToLookup(k => k.Key.From);
+        var kinds = KindsOf(header, start, gap, lexicon, most);
         // What costs more than so much is not among the best that are known to end in a state.
         var bounds = new Dictionary<Reached, int>();
         var reached = new Dictionary<Reached, List<Way>> { [new(0, start.Weight, 0, 0)] = [default] };
@@ -101,7 +97,7 @@ public static class LineCompletion
             foreach (var (state, ways) in reached.Where(r => r.Key.Counts == counts && r.Key.Pieces < MostPieces).ToList())
             {
                 Trim(ways, most);
-                foreach (var ((_, length, end, net), steps) in kinds[state.Weight])
+                foreach (var (_, length, end, net, steps) in kinds[state.Weight])
                 {
                     var to = new Reached(counts + length, end, state.Net + net, state.Pieces + 1);
                     // The last piece has to reach the end, and the end is as it is asked for.
@@ -114,15 +110,7 @@ public static class LineCompletion
 
                     var kept = reached.TryGetValue(to, out var list) ? list : reached[to] = [];
                     var bound = bounds.GetValueOrDefault(to, int.MaxValue);
-                    // Of two ordered lists the pair (i, j) has (i + 1) · (j + 1) − 1 pairs before it, so that no other is among the best.
-                    for (var i = 0; i < ways.Count; i++)
-                    {
-                        for (var j = 0; j < steps.Count && (i + 1) * (j + 1) <= most && ways[i].Cost + steps[j].Effect.Cost <= bound; j++)
-                        {
-                            kept.Add(ways[i].With(steps[j].Effect, steps[j].Place, state.Pieces));
-                        }
-                    }
-
+                    AddBest(kept, ways, steps, state.Pieces, most, bound);
                     if (kept.Count > most * 4)
                     {
                         Trim(kept, most);
@@ -138,6 +126,53 @@ public static class LineCompletion
             .OfType<Filling>()
             .DistinctBy(f => string.Join('\n', f.Rows))
             .Take(most)];
+    }
+
+    /// <summary>
+    /// The steps that may stand in the gap, by the foot that must be free for them and by what they do; of those that do the same the
+    /// cheapest, as many as are wanted.
+    /// </summary>
+    private static ILookup<Weight, Kind> KindsOf(
+        DanceHeader header,
+        TraceState start,
+        Gap gap,
+        StepLexicon lexicon,
+        int most)
+    {
+        var turns = gap.Turn is { } turn ? !turn.IsNone : gap.Facing is { } facing && facing != start.Facing;
+        var places = new Dictionary<(string, int), int>();
+        return StepEffects.For(lexicon, header, turns).Where(e => e.EndsOpen && e.Choice.Counts <= gap.Counts)
+            .OrderBy(e => e.Choice.Wording, StringComparer.Ordinal).ThenBy(e => e.Choice.Counts)
+            .Select(e => (Effect: e, Place: places.TryGetValue((e.Choice.Wording, e.Choice.Counts), out var place)
+                ? place
+                : places[(e.Choice.Wording, e.Choice.Counts)] = places.Count + 1))
+            .GroupBy(e => (e.Effect.From, Length: e.Effect.Choice.Counts, e.Effect.To, e.Effect.Net))
+            .Select(g => new Kind(
+                g.Key.From,
+                g.Key.Length,
+                g.Key.To,
+                g.Key.Net,
+                g.OrderBy(e => e.Effect.Cost).ThenBy(e => e.Place).Take(most).ToList()))
+            .ToLookup(k => k.From);
+    }
+
+    /// <summary>Each way with each step behind it, as far as they may be among the best: of two ordered lists the pair (i, j) has
+    /// (i + 1) · (j + 1) − 1 pairs before it.</summary>
+    private static void AddBest(
+        List<Way> kept,
+        List<Way> ways,
+        List<(StepEffect Effect, int Place)> steps,
+        int pieces,
+        int most,
+        int bound)
+    {
+        for (var i = 0; i < ways.Count; i++)
+        {
+            for (var j = 0; j < steps.Count && (i + 1) * (j + 1) <= most && ways[i].Cost + steps[j].Effect.Cost <= bound; j++)
+            {
+                kept.Add(ways[i].With(steps[j].Effect, steps[j].Place, pieces));
+            }
+        }
     }
 
     /// <summary>The least are enough: whatever comes behind costs all of them the same.</summary>

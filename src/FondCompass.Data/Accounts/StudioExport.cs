@@ -58,6 +58,13 @@ public sealed class StudioExport(NpgsqlDataSource database)
 
         await using var archive = await ZipArchive.CreateAsync(to, ZipArchiveMode.Create, leaveOpen: true, Encoding.UTF8, cancel);
         await Text(archive, "README.txt", ReadMe, cancel);
+        await Tables(archive, context, owner, cancel);
+        await Texts(archive, context, owner, cancel);
+    }
+
+    /// <summary>A JSON file for each kind of thing that is kept.</summary>
+    private static async Task Tables(ZipArchive archive, FondCompassContext context, Guid owner, CancellationToken cancel)
+    {
         await Table(
             archive,
             "account",
@@ -96,6 +103,11 @@ public sealed class StudioExport(NpgsqlDataSource database)
                 .OrderBy(e => e.LessonId)
                 .ThenBy(e => e.Arrived),
             cancel);
+    }
+
+    /// <summary>Scripts, songs and own words as the text they are.</summary>
+    private static async Task Texts(ZipArchive archive, FondCompassContext context, Guid owner, CancellationToken cancel)
+    {
         var names = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         await foreach (var dance in context.Dances.AsNoTracking()
             .Where(d => d.OwnerId == owner)

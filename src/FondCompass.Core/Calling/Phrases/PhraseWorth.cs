@@ -38,17 +38,10 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
             && (phrase.Side == 0 || phrase.Side == _before.Side)
             && phrase.TurnSide == _turnBefore
             && phrase.Movements == _movementsBefore;
-        var changes = (phrase.Way.Length > 0 && phrase.Way != _before.Way) || (phrase.Side != 0 && phrase.Side != _before.Side);
         var heard = settings.Way == CallerWay.Fading ? settings.Heard.TimesOf(phrase) : 0;
         var isNewWay = _ways.Add((phrase.Name, phrase.Way, phrase.Side)) && heard == 0;
-        var name = settings.Way == CallerWay.Beat ? 0
-            : times + heard == 0 || isOther ? NameFirst
-            : goesOn || (loops && phrase.Stretch.Repeat >= KnownRound) ? 0
-            : settings.Way == CallerWay.Fading ? Faded(Math.Max(times, heard))
-            : NameLater;
-        var way = !changes || (loops && phrase.Stretch.Repeat >= KnownRound && !isOther) ? 0
-            : (isNewWay && !otherSide) || isOther ? ChangeFirst
-            : ChangeLater;
+        var name = WorthOfName(phrase, times, heard, isOther, goesOn);
+        var way = WorthOfWay(phrase, isNewWay && !otherSide, isOther);
         _names[phrase.Name] = times + 1;
         _places[(unit, offset)] = phrase.Kind;
         (_before, _turnBefore) = ((phrase.Way, phrase.Side), phrase.TurnSide);
@@ -61,6 +54,24 @@ internal sealed class PhraseWorth(CallSettings settings, bool loops)
             goesOn,
             times + heard == 0,
             isOther);
+    }
+
+    private bool IsKnownRound(CallPhrase phrase) => loops && phrase.Stretch.Repeat >= KnownRound;
+
+    private double WorthOfName(CallPhrase phrase, int times, int heard, bool isOther, bool goesOn) =>
+        settings.Way == CallerWay.Beat ? 0
+        : times + heard == 0 || isOther ? NameFirst
+        : goesOn || IsKnownRound(phrase) ? 0
+        : settings.Way == CallerWay.Fading ? Faded(Math.Max(times, heard))
+        : NameLater;
+
+    /// <summary>What a way or a side is worth that is another than before; nothing where neither changes.</summary>
+    private double WorthOfWay(CallPhrase phrase, bool isNew, bool isOther)
+    {
+        var changes = (phrase.Way.Length > 0 && phrase.Way != _before.Way) || (phrase.Side != 0 && phrase.Side != _before.Side);
+        return !changes || (IsKnownRound(phrase) && !isOther) ? 0
+            : isNew || isOther ? ChangeFirst
+            : ChangeLater;
     }
 
     /// <summary>What a name is worth to a caller who says less and less.</summary>

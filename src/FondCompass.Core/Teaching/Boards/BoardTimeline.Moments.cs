@@ -125,51 +125,78 @@ public sealed partial record BoardTimeline
             .Where(c => c.Words.Length > 0 && !c.IsBeat)
             .Select(c => new BoardSay(c.At, c.Until, c.StepAt, c.Words, c.IsOwn, c.Layer))];
 
-    private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats)
+    private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats) =>
+        ExceptionsOf(run, repeats).Concat(JoinsOf(run, stretches)).Concat(PassagesOf(run));
+
+    private static string FacingOf(DanceRun run, Facing facing) => $"facing {FacingWords.Say(run.Trace.Dance.Header, facing)}";
+
+    private static BoardEvent EventAt(DanceRun run, SongCount count, int ahead, string words) =>
+        new(run.Song.Time.SecondsAt(count.After(-ahead)), run.Song.Time.SecondsAt(count), words);
+
+    /// <summary>Tags and restarts.</summary>
+    private static IEnumerable<BoardEvent> ExceptionsOf(DanceRun run, int repeats)
     {
-        var time = run.Song.Time;
-        string Facing(Facing facing) => $"facing {FacingWords.Say(run.Trace.Dance.Header, facing)}";
-        BoardEvent Event(SongCount count, int ahead, string words) =>
-            new(time.SecondsAt(count.After(-ahead)), time.SecondsAt(count), words);
         foreach (var happens in run.Events.Where(e => e.Kind != RunEventKind.Ending && e.AfterRepeat <= repeats))
         {
             var tag = run.Stretches.FirstOrDefault(s => s.IsTag && s.FromCount == happens.AtCount);
-            yield return Event(
+            var facing = FacingOf(run, happens.Facing);
+            yield return EventAt(
+                run,
                 happens.AtCount,
                 AheadOfChange,
-                happens.Kind == RunEventKind.Tag
-                    ? $"{tag?.Called ?? "tag"}, {Facing(happens.Facing)}"
-                    : $"restart from the top, {Facing(happens.Facing)}");
+                happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? "tag"}, {facing}" : $"restart from the top, {facing}");
         }
+    }
 
+    /// <summary>Where one part, or one time through, goes over to the next.</summary>
+    private static IEnumerable<BoardEvent> JoinsOf(DanceRun run, List<RunStretch> stretches)
+    {
         var told = run.Events.Where(e => e.Kind == RunEventKind.Restart).Select(e => e.AtCount).ToHashSet();
         foreach (var (before, next) in stretches.Zip(stretches.Skip(1)))
         {
-            if (next.IsTag || told.Contains(next.FromCount))
+            if (!next.IsTag && !told.Contains(next.FromCount))
             {
-                continue;
+                yield return EventAt(
+                    run,
+                    next.FromCount,
+                    AheadOfPart,
+                    $"{JoinWords(run, before, next)}, {FacingOf(run, next.StartFacing)}");
             }
+        }
+    }
 
-            var words = run.IsExcerpt
-                ? next.Repeat == before.Repeat ? $"next: {next.Called}" : next == run.Stretches.First(s =>
-                    s.Repeat == run.Stretches[^1].Repeat) ? "last one" : "again"
-                : run.Trace.Dance.IsPhrased
-                    ? $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}"
-                : next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag ? "from the top, other side" : "from the top";
-            yield return Event(next.FromCount, AheadOfPart, $"{words}, {Facing(next.StartFacing)}");
+    private static string JoinWords(DanceRun run, RunStretch before, RunStretch next)
+    {
+        if (run.IsExcerpt)
+        {
+            return next.Repeat == before.Repeat ? $"next: {next.Called}"
+                : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? "last one"
+                : "again";
         }
 
+        if (run.Trace.Dance.IsPhrased)
+        {
+            return $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}";
+        }
+
+        return next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag ? "from the top, other side" : "from the top";
+    }
+
+    /// <summary>Rests of the music, another way to count it, and what the song's text reminds of.</summary>
+    private static IEnumerable<BoardEvent> PassagesOf(DanceRun run)
+    {
         for (var i = 0; i < run.Song.Passages.Count; i++)
         {
             var passage = run.Song.Passages[i];
             var before = i > 0 ? run.Song.Passages[i - 1].Feel : CountingFeel.AsPlayed;
             if (passage.Rest is { } rest)
             {
-                yield return Event(run.Song.Starts[i], AheadOfPart, $"the music stops for {rest:0.#} s");
+                yield return EventAt(run, run.Song.Starts[i], AheadOfPart, $"the music stops for {rest:0.#} s");
             }
             else if (passage.Feel != before)
             {
-                yield return Event(
+                yield return EventAt(
+                    run,
                     run.Song.Starts[i],
                     AheadOfPart,
                     passage.Feel switch
@@ -182,7 +209,7 @@ public sealed partial record BoardTimeline
 
             if (passage.Note is { Length: > 0 } reminder)
             {
-                yield return Event(run.Song.Starts[i], AheadOfPart, reminder);
+                yield return EventAt(run, run.Song.Starts[i], AheadOfPart, reminder);
             }
         }
     }

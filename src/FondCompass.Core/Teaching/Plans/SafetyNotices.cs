@@ -73,6 +73,22 @@ internal static class SafetyNotices
         var top = dance.Song is { } song
             ? song.Passages.Where(p => p.Rest is null).SelectMany(p => (double[])[p.Bpm, p.BpmEnd ?? p.Bpm]).Append(dance.Tempo).Max()
             : dance.Tempo;
+        ContentOfBites(dance, bites, top, cares);
+        if (dance.Analysis.Dance.Header.Layout == Notation.Layout.Chain)
+        {
+            cares.Add(new(
+                "CONTACT01",
+                $"{dance.Title} is danced in light contact: one dancer's slip must move nobody else.",
+                "Let go before anything fast."));
+        }
+
+        ContentOfTempo(dance, bites, top, cares);
+    }
+
+    /// <summary>What the steps of a bite give cause for.</summary>
+    /// <param name="top">The greatest tempo of the dance's music, counts a minute.</param>
+    private static void ContentOfBites(LessonDance dance, IReadOnlyList<Bite> bites, double top, List<SafetyNotice> cares)
+    {
         string In(Bite bite) => $"{dance.Title}, {LessonWords.Say(bite)}";
         if (bites.FirstOrDefault(b => Spins(b, top)) is { } spin)
         {
@@ -108,15 +124,11 @@ internal static class SafetyNotices
                 $"{In(deep)}: deep bends. Small range first, knees over toes.",
                 "Bend half as far; people with knee trouble ask their doctor."));
         }
+    }
 
-        if (dance.Analysis.Dance.Header.Layout == Notation.Layout.Chain)
-        {
-            cares.Add(new(
-                "CONTACT01",
-                $"{dance.Title} is danced in light contact: one dancer's slip must move nobody else.",
-                "Let go before anything fast."));
-        }
-
+    /// <summary>What the music's tempo gives cause for.</summary>
+    private static void ContentOfTempo(LessonDance dance, IReadOnlyList<Bite> bites, double top, List<SafetyNotice> cares)
+    {
         if (top > dance.Tempo * SpeedsUp)
         {
             cares.Add(new(

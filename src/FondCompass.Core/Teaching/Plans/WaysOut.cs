@@ -29,74 +29,8 @@ internal static class WaysOut
     {
         // What was due is put off already.
         brief = brief with { Recaps = false };
-        var way = brief.Way;
         var least = plan.TotalSeconds;
-        var ways = new List<(string What, TeachingWay Way)>();
-        void Add(bool can, string what, Func<TeachingWay> so)
-        {
-            if (can)
-            {
-                ways.Add((what, so()));
-            }
-        }
-
-        foreach (var pace in new[] { PaceName.Brisk, PaceName.Quick }.Where(p => p < (way.Pace ?? brief.PaceName ?? brief.Rules.Pace)))
-        {
-            Add(
-                true,
-                pace == PaceName.Brisk
-                    ? "Teach it briskly: less talk, less time for each step"
-                    : "Teach it quickly, as to a class that knows the words",
-                () => way with { Pace = pace });
-        }
-
-        var taught = plan.Bites.Select(b => b.Count).DefaultIfEmpty(0).Max();
-        Add(way.Walls != WallSchool.FirstOnly, "Stay on the first wall today", () => way with { Walls = WallSchool.FirstOnly });
-        Add(way.Demonstration, "Go straight to the first bite, without showing it whole", () => way with { Demonstration = false });
-        Add(
-            way.Layers == LayerSchool.FeetFirst,
-            "Arms and hips along with the feet: no blocks of their own",
-            () => way with { Layers = LayerSchool.AllAtOnce });
-        Add(
-            way.Ladder.Count > 2,
-            "Leave out a rung of the tempo ladder",
-            () => way with { Ladder = [.. way.Ladder.Where((_, i) => i != way.Ladder.Count - 2)] });
-        Add(
-            way.Ladder.Count > 1,
-            "Leave out all rungs but the first and full tempo",
-            () => way with { Ladder = way.Ladder.Count > 2 ? [way.Ladder[0], way.Ladder[^1]] : [way.Ladder[^1]] });
-        Add(
-            way.Walls == WallSchool.Weighted,
-            "All walls alike: each further one once, none walked by its turns",
-            () => way with { Walls = WallSchool.Alike });
-        Add(
-            way.Order is TeachingOrder.AddOn or TeachingOrder.LastPartFirst or TeachingOrder.Parts,
-            "Teach it in pairs: fewer times from the top",
-            () => way with { Order = TeachingOrder.Pairs });
-        Add(
-            way.Music == MusicSchool.Late,
-            "Music at full tempo at once, without slowed music before",
-            () => way with { Music = MusicSchool.Early });
-        Add(
-            way.Progress != ProgressSchool.OneRun,
-            "End with one run to the music, without further runs",
-            () => way with { Progress = ProgressSchool.OneRun });
-        Add(way.CountIn is null or > ShortCountIn, $"Count in with {ShortCountIn} only", () => way with { CountIn = ShortCountIn });
-        Add(
-            way.Order != TeachingOrder.FollowAlong,
-            "Let them follow along, without walking it",
-            () => way with { Order = TeachingOrder.FollowAlong });
-        if (taught > 1)
-        {
-            var first = plan.Bites.MaxBy(b => b.Count)!;
-            var half = Half(first);
-            Add(
-                true,
-                $"Two lessons: up to {LessonWords.Say(first[half - 1])} now, from {LessonWords.Say(first[half])} on next time",
-                () => way with { Until = half });
-        }
-
-        return ways
+        return InPaces(brief).Concat(InSchools(brief.Way)).Concat(InTwoLessons(brief.Way, plan))
             .Select(w =>
             {
                 cancel.ThrowIfCancellationRequested();
@@ -106,6 +40,75 @@ internal static class WaysOut
             .Where(g => g.SavesSeconds > 0)
             .OrderByDescending(g => g.SavesSeconds >= plan.Over).ThenBy(g => g.SavesSeconds)
             .ToList();
+    }
+
+    /// <summary>The same at a brisker pace.</summary>
+    private static IEnumerable<(string What, TeachingWay Way)> InPaces(LessonBrief brief) =>
+        new[] { PaceName.Brisk, PaceName.Quick }
+            .Where(p => p < (brief.Way.Pace ?? brief.PaceName ?? brief.Rules.Pace))
+            .Select(p => (
+                p == PaceName.Brisk
+                    ? "Teach it briskly: less talk, less time for each step"
+                    : "Teach it quickly, as to a class that knows the words",
+                brief.Way with { Pace = p }));
+
+    /// <summary>Each choice of the way that can be a shorter one.</summary>
+    private static IEnumerable<(string What, TeachingWay Way)> InSchools(TeachingWay way)
+    {
+        List<(bool Can, string What, Func<TeachingWay> Way)> all =
+        [
+            (way.Walls != WallSchool.FirstOnly, "Stay on the first wall today", () => way with { Walls = WallSchool.FirstOnly }),
+            (way.Demonstration, "Go straight to the first bite, without showing it whole", () => way with { Demonstration = false }),
+            (
+                way.Layers == LayerSchool.FeetFirst,
+                "Arms and hips along with the feet: no blocks of their own",
+                () => way with { Layers = LayerSchool.AllAtOnce }),
+            (
+                way.Ladder.Count > 2,
+                "Leave out a rung of the tempo ladder",
+                () => way with { Ladder = [.. way.Ladder.Where((_, i) => i != way.Ladder.Count - 2)] }),
+            (
+                way.Ladder.Count > 1,
+                "Leave out all rungs but the first and full tempo",
+                () => way with { Ladder = way.Ladder.Count > 2 ? [way.Ladder[0], way.Ladder[^1]] : [way.Ladder[^1]] }),
+            (
+                way.Walls == WallSchool.Weighted,
+                "All walls alike: each further one once, none walked by its turns",
+                () => way with { Walls = WallSchool.Alike }),
+            (
+                way.Order is TeachingOrder.AddOn or TeachingOrder.LastPartFirst or TeachingOrder.Parts,
+                "Teach it in pairs: fewer times from the top",
+                () => way with { Order = TeachingOrder.Pairs }),
+            (
+                way.Music == MusicSchool.Late,
+                "Music at full tempo at once, without slowed music before",
+                () => way with { Music = MusicSchool.Early }),
+            (
+                way.Progress != ProgressSchool.OneRun,
+                "End with one run to the music, without further runs",
+                () => way with { Progress = ProgressSchool.OneRun }),
+            (way.CountIn is null or > ShortCountIn, $"Count in with {ShortCountIn} only", () => way with { CountIn = ShortCountIn }),
+            (
+                way.Order != TeachingOrder.FollowAlong,
+                "Let them follow along, without walking it",
+                () => way with { Order = TeachingOrder.FollowAlong }),
+        ];
+        return all.Where(w => w.Can).Select(w => (w.What, w.Way()));
+    }
+
+    /// <summary>The first half of what is taught now, the rest next time; nothing where there is one bite only.</summary>
+    private static IEnumerable<(string What, TeachingWay Way)> InTwoLessons(TeachingWay way, LessonPlan plan)
+    {
+        if (plan.Bites.Select(b => b.Count).DefaultIfEmpty(0).Max() <= 1)
+        {
+            yield break;
+        }
+
+        var first = plan.Bites.MaxBy(b => b.Count)!;
+        var half = Half(first);
+        yield return (
+            $"Two lessons: up to {LessonWords.Say(first[half - 1])} now, from {LessonWords.Say(first[half])} on next time",
+            way with { Until = half });
     }
 
     /// <summary>Versions of the dances, own variants and what is on top of the feet left out, with what each saves.</summary>

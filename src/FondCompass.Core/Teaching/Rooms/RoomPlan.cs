@@ -100,30 +100,41 @@ public sealed partial record RoomPlan
         };
     }
 
-    private static List<string> InsteadsOf(DanceTrace trace, RoomWish wish, RoomPlan plan, CancellationToken cancel)
+    private static List<string> InsteadsOf(DanceTrace trace, RoomWish wish, RoomPlan plan, CancellationToken cancel) =>
+    [
+        plan.Most == 0
+            ? "Nobody fits: the way of one dancer is longer than the floor."
+            : $"{plan.Most} fit; {wish.Dancers - plan.Most} too many. Dance in "
+                + $"{(int)Math.Ceiling(wish.Dancers / (double)plan.Most)} groups, one after the other.",
+        .. WithSmallSteps(trace, wish, plan, cancel),
+        .. InOtherRows(trace, wish, plan, cancel),
+        .. FacingAcross(trace, wish, plan, cancel),
+        .. ByTheWayItTakes(trace, wish, plan),
+    ];
+
+    private static string Number(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
+
+    private static IEnumerable<string> WithSmallSteps(DanceTrace trace, RoomWish wish, RoomPlan plan, CancellationToken cancel)
     {
-        string Number(double value) => value.ToString("0.##", CultureInfo.InvariantCulture);
-        var insteads = new List<string>
-        {
-            plan.Most == 0
-                ? "Nobody fits: the way of one dancer is longer than the floor."
-                : $"{plan.Most} fit; {wish.Dancers - plan.Most} too many. Dance in "
-                    + $"{(int)Math.Ceiling(wish.Dancers / (double)plan.Most)} groups, one after the other."
-        };
         var header = trace.Dance.Header;
-        if (header.Stride > SmallStride)
+        if (header.Stride <= SmallStride)
         {
-            var stepped = DanceTracer.Trace(trace.Actions with
-            {
-                Dance = trace.Dance with { Header = header with { Stride = SmallStride } }
-            });
-            var small = Place(stepped, wish, FloorPicture.EnvelopeOf(stepped, wish.RepeatsOf(stepped), cancel), cancel);
-            if (small.Most > plan.Most)
-            {
-                insteads.Add($"With small steps of {Number(SmallStride)} m {small.Most} fit{(small.Fits ? "" : ", still too few")}.");
-            }
+            yield break;
         }
 
+        var stepped = DanceTracer.Trace(trace.Actions with
+        {
+            Dance = trace.Dance with { Header = header with { Stride = SmallStride } }
+        });
+        var small = Place(stepped, wish, FloorPicture.EnvelopeOf(stepped, wish.RepeatsOf(stepped), cancel), cancel);
+        if (small.Most > plan.Most)
+        {
+            yield return $"With small steps of {Number(SmallStride)} m {small.Most} fit{(small.Fits ? "" : ", still too few")}.";
+        }
+    }
+
+    private static IEnumerable<string> InOtherRows(DanceTrace trace, RoomWish wish, RoomPlan plan, CancellationToken cancel)
+    {
         foreach (var layout in (RoomLayout[])[RoomLayout.Rows, RoomLayout.Staggered])
         {
             if (wish.Layout is RoomLayout.Rows or RoomLayout.Staggered
@@ -131,10 +142,14 @@ public sealed partial record RoomPlan
                 && Place(trace, wish with { Layout = layout }, (plan.Low, plan.High), cancel) is { } other
                 && other.Most > plan.Most)
             {
-                insteads.Add($"In {(layout == RoomLayout.Rows ? "straight" : "staggered")} rows {other.Most} fit.");
+                yield return $"In {(layout == RoomLayout.Rows ? "straight" : "staggered")} rows {other.Most} fit.";
             }
         }
+    }
 
+    /// <summary>The hall with another wall as its front.</summary>
+    private static IEnumerable<string> FacingAcross(DanceTrace trace, RoomWish wish, RoomPlan plan, CancellationToken cancel)
+    {
         var turned = wish with
         {
             Hall = wish.Hall with
@@ -153,24 +168,25 @@ public sealed partial record RoomPlan
             && Place(trace, turned, (plan.Low, plan.High), cancel) is { } across
             && across.Most > plan.Most)
         {
-            insteads.Add($"With the room's 3:00 wall as the front {across.Most} fit.");
+            yield return $"With the room's 3:00 wall as the front {across.Most} fit.";
         }
+    }
 
+    private static IEnumerable<string> ByTheWayItTakes(DanceTrace trace, RoomWish wish, RoomPlan plan)
+    {
         var middle = new FloorPoint((plan.Low.X + plan.High.X) / 2, (plan.Low.Y + plan.High.Y) / 2);
         if (middle.Length > 0.2)
         {
-            insteads.Add(
-                $"The dance leans {Number(Math.Abs(middle.Y))} m {(middle.Y > 0 ? "forward" : "back")} and {Number(Math.Abs(middle.X))} "
-                    + $"m to the {(middle.X > 0 ? "right" : "left")}: begin as far to the other side of the middle.");
+            yield return $"The dance leans {Number(Math.Abs(middle.Y))} m {(middle.Y > 0 ? "forward" : "back")} and "
+                + $"{Number(Math.Abs(middle.X))} m to the {(middle.X > 0 ? "right" : "left")}: begin as far to the other side of the "
+                + "middle.";
         }
 
         if (trace.WallOrder.Count == 1 && wish.Repeats > 1 && plan.DriftPerPattern.Length > 0.2)
         {
-            insteads.Add(
-                $"Each pattern carries everybody {Number(plan.DriftPerPattern.Length)} m on; walk back between repeats, or write a "
-                    + "small-room version that ends where it begins.");
+            yield return $"Each pattern carries everybody {Number(plan.DriftPerPattern.Length)} m on; walk back between repeats, or "
+                + "write a "
+                + "small-room version that ends where it begins.";
         }
-
-        return insteads;
     }
 }
