@@ -85,6 +85,13 @@ public sealed record DanceRun
 
     public required IReadOnlyList<RunRepeat> Repeats { get; init; }
 
+    /// <summary>
+    /// Where a passage can be met, in song counts and rising: each repeat, and in an order the tags it calls as well, which are parts that
+    /// it names like any other. In a loop a tag is no beginning: the round begins again behind it.
+    /// </summary>
+    public IReadOnlyList<(int At, string Part)> Beginnings =>
+        [.. Stretches.Where(s => !s.IsTag || Trace.Dance.IsPhrased).Select(s => (s.FromCount, s.Part))];
+
     public required IReadOnlyList<RunEvent> Events { get; init; }
 
     public required RunEnding? Ending { get; init; }

@@ -55,7 +55,8 @@ public sealed record PartMeetings(IReadOnlyList<PassageBinding> Bound, IReadOnly
 
         var all = new List<PassageMeeting>();
         var wants = bound.ToDictionary(b => b.Passage, b => b.Part);
-        var starts = run.Repeats.GroupBy(r => r.FromCount).ToDictionary(g => g.Key, g => g.First().Part);
+        var beginnings = run.Beginnings;
+        var starts = beginnings.GroupBy(b => b.At).ToDictionary(g => g.Key, g => g.First().Part);
         var seen = new Dictionary<string, int>();
         var counted = FitTargets.Counted(run.Song, run.Start).ToHashSet();
         for (var i = 0; i < run.Song.Passages.Count; i++)
@@ -73,7 +74,7 @@ public sealed record PartMeetings(IReadOnlyList<PassageBinding> Bound, IReadOnly
                     counted.Contains(i),
                     right,
                     starts.GetValueOrDefault(at),
-                    Nearest(run, right, at)));
+                    Nearest(beginnings, right, at)));
             }
         }
 
@@ -85,7 +86,8 @@ public sealed record PartMeetings(IReadOnlyList<PassageBinding> Bound, IReadOnly
             .Select(b => (Kind: PassageKind.KindOf(run.Song.Passages[b.Passage].Name), Part: b.Part!, b.By))
             .DistinctBy(b => (b.Kind, b.Part))];
 
-    private static int? Nearest(DanceRun run, string? part, int at) =>
-        run.Repeats.Where(r => part is null || string.Equals(r.Part, part, StringComparison.OrdinalIgnoreCase))
-            .MinBy(r => Math.Abs(r.FromCount - at))?.FromCount;
+    private static int? Nearest(IReadOnlyList<(int At, string Part)> beginnings, string? part, int at) =>
+        beginnings.Where(b => part is null || string.Equals(b.Part, part, StringComparison.OrdinalIgnoreCase))
+            .Select(b => (int?)b.At)
+            .MinBy(b => Math.Abs(b!.Value - at));
 }

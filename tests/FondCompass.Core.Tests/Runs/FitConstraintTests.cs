@@ -1,4 +1,5 @@
 using FondCompass.Core.Music;
+using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
 using Xunit;
 
@@ -126,7 +127,7 @@ public class FitConstraintTests
     [InlineData("order Bell V C V C", 0)]
     [InlineData("order Bell V C, round and round", 0)]
     [InlineData("order Bell V C V C\nC on verse", 32)]
-    public void An_order_that_begins_with_a_tag_is_fitted_from_its_first_part(string order, int off)
+    public void A_tag_that_the_order_calls_is_met_like_a_part(string order, int off)
     {
         // The bell of 4, then verse and chorus in turn: as it is sung.
         var trace =
@@ -135,11 +136,32 @@ public class FitConstraintTests
         var song = order.Contains("round", StringComparison.Ordinal)
             ? Named(("bell", 4), ("verse", 16), ("chorus", 16), ("bell", 4), ("verse", 16), ("chorus", 16))
             : Named(("bell", 4), ("verse", 16), ("chorus", 16), ("verse", 16), ("chorus", 16));
-        var bell = order.Contains("round", StringComparison.Ordinal) ? 8 : 4;
         var fit = PhraseFit.Solve(trace, song, 0);
-        Assert.Equal(off + bell, fit.OffBefore);
+        Assert.Equal(off, fit.OffBefore);
         Assert.True(fit.OffAfter <= fit.OffBefore);
         Assert.Equal(4, fit.Starts[0]);
+    }
+
+    [Theory]
+    [InlineData("\norder V C Bell", 32, true)]
+    [InlineData("\norder V Bell C", 16, false)]
+    public void A_passage_waits_for_a_tag_by_its_name(string order, int nearest, bool fits)
+    {
+        var script = "part V\n1-8 march R\n1-8 march R\npart C\n1-8 step touch R x4\n1-8 step touch R x4\ntag Bell\n1-4 hold" + order;
+        var meetings = PartMeetings.Judge(
+            RunUnroller.Unroll(Analysis.Analyse(script).Trace, Named(("verse", 16), ("chorus", 16), ("bell", 4)), 0));
+        var bell = meetings.All.Single(m => m.Passage == "bell");
+        Assert.Equal(fits, meetings.Fits);
+        Assert.Equal(("Bell", nearest), (bell.Right, bell.Nearest));
+    }
+
+    [Fact]
+    public void In_a_loop_a_tag_is_no_beginning()
+    {
+        var trace = Analysis.Analyse("1-8 march R\n1-8 march R\nafter 1 Bell\ntag Bell\n1-4 hold").Trace;
+        var run = RunUnroller.Unroll(trace, Named(("verse", 16), ("bell", 4), ("verse", 16)), 0);
+        Assert.Equal([0, 20], run.Beginnings.Select(b => b.At));
+        Assert.False(PartMeetings.Judge(run).Fits);
     }
 
     private const string VerseAndChorus =

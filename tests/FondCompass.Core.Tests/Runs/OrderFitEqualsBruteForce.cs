@@ -17,9 +17,11 @@ public class OrderFitEqualsBruteForce
         1-4 walk R, L, R, L
         part B
         1-2 walk R, L
+        tag T
+        1-2 walk R, L
         """;
 
-    private static readonly Dictionary<char, int> Counts = new() { ['V'] = 8, ['C'] = 4, ['B'] = 2 };
+    private static readonly Dictionary<char, int> Counts = new() { ['V'] = 8, ['C'] = 4, ['B'] = 2, ['T'] = 2 };
 
     /// <summary>More than the solver ever needs on these songs; in an order that goes round all could be dropped for ever.</summary>
     private const int MostChanges = 12;
@@ -38,7 +40,7 @@ public class OrderFitEqualsBruteForce
     }
 
     private static readonly Gen<(string Order, int Start, (string, int, bool)[] Passages, bool Loops, string Said)> Cases = Gen.Select(
-        Gen.OneOfConst('V', 'C', 'B').Array[1, 4].Select(c => string.Join(' ', c)),
+        Gen.OneOfConst('V', 'V', 'C', 'C', 'B', 'B', 'T').Array[1, 4].Select(c => string.Join(' ', c)),
         Gen.Int[0, 1],
         // By their names, by the order laid along them, or by nothing.
         Gen.Select(
@@ -46,7 +48,7 @@ public class OrderFitEqualsBruteForce
             Gen.OneOf(Gen.OneOfConst(2, 4, 8, 12), Gen.Int[2, 8]),
             Gen.Bool.Select(Gen.Bool, (a, b) => a && b)).Array[1, 3],
         Gen.Bool,
-        Gen.OneOfConst("", "", "\nC on chorus", "\nV on break\nB on verse"));
+        Gen.OneOfConst("", "", "\nC on chorus", "\nV on break\nB on verse", "\nT on one"));
 
     private static Song SongOf((string, int, bool)[] passages) =>
         new([.. passages.Select(p => new Passage(p.Item1, p.Item2, 100, null, p.Item3))]);
@@ -103,7 +105,7 @@ public class OrderFitEqualsBruteForce
             [.. fit.Changes.Select(c => c.AtCount)]);
         Assert.Equal((best.Off, best.Changes, best.Counted, best.Rank), (found.Off, found.Changes, found.Counted, found.Rank));
         Assert.Equal(best.Times, found.Times);
-        Assert.Equal(Off(passages, start, bound, [.. written.Repeats.Select(r => (r.FromCount, r.Part[0]))]), fit.OffBefore);
+        Assert.Equal(Off(passages, start, bound, [.. written.Stretches.Select(r => (r.FromCount, r.Part[0]))]), fit.OffBefore);
     }
 
     [Fact]
@@ -232,20 +234,24 @@ public class OrderFitEqualsBruteForce
                 return;
             }
 
+            // The tags behind a part are danced with it, and a part that has some is not cut, left out or moved.
             var part = order[call];
             var length = Counts[part];
-            var isLast = call + 1 == order.Length && !loops;
+            var tags = order[(call + 1)..].TakeWhile(c => c == 'T').Count();
+            var next = call + 1 + tags;
+            var isLast = next == order.Length && !loops;
+            List<(int, char)> TagsFrom(int from) => [.. Enumerable.Range(0, tags).Select(t => (from + (t * Counts['T']), 'T'))];
             List<(int, char)> once = [.. starts, (at, part)];
-            Try(call + 1, at + length, once, changes, counted, rank, times);
+            Try(next, at + length + (tags * Counts['T']), [.. once, .. TagsFrom(at + length)], changes, counted, rank, times);
             Try(
-                call + 1,
-                at + (2 * length),
-                [.. once, (at + length, part)],
+                next,
+                at + (2 * length) + (tags * Counts['T']),
+                [.. once, (at + length, part), .. TagsFrom(at + (2 * length))],
                 changes + 1,
                 counted + length,
                 rank + 1,
                 [.. times, at + length]);
-            if (!isLast)
+            if (!isLast && tags == 0)
             {
                 Try(call + 1, at, starts, changes + 1, counted + length, rank, [.. times, at]);
                 for (var cut = 2; cut < length; cut += 2)
@@ -265,7 +271,7 @@ public class OrderFitEqualsBruteForce
                 }
             }
 
-            for (var far = 1; moves && call + far < order.Length; far++)
+            for (var far = 1; moves && tags == 0 && call + far < order.Length && !HasTags(call + far); far++)
             {
                 var between = Enumerable.Range(call + 1, far - 1).ToList();
                 List<int>[] ways = far == 1 ? [[call + 1, call]] : [[.. between, call + far, call], [call + far, call, .. between]];
@@ -284,7 +290,13 @@ public class OrderFitEqualsBruteForce
             }
         }
 
-        Try(0, start, [], 0, 0, 0, []);
+        var lead = order.TakeWhile(c => c == 'T').Count();
+        // In a round they follow its last part.
+        order = order[lead..] + (loops ? order[..lead] : "");
+        Try(0, start + (lead * Counts['T']), [.. Enumerable.Range(0, lead).Select(t => (start + (t * Counts['T']), 'T'))], 0, 0, 0, []);
         return best!;
+
+        // A call that is a tag, or has one behind it.
+        bool HasTags(int call) => order[call] == 'T' || (call + 1 < order.Length && order[call + 1] == 'T');
     }
 }

@@ -62,15 +62,20 @@ internal sealed class FitLowerBound
         }
 
         _passes = !moves.Ends && _states.Any(s => _ways[s]!.Any(w => w.Length == 0)) ? 2 : 1;
-        _since = [.. Enumerable.Range(0, targets.Lanes).Select(lane => Since(lane))];
+        var lead = moves.LeadStarts.Select(s => (Lane: targets.LaneOf(s.Part), Since: moves.Lead - s.Offset)).ToList();
+        _since = [.. Enumerable.Range(0, targets.Lanes)
+            .Select(lane => Since(lane, moves.Begin, lead.Where(s => s.Lane == lane).Select(s => s.Since).Append(counts).Min()))];
         _until = [.. Enumerable.Range(0, targets.Lanes).Select(lane => Until(lane))];
         _least = new FitCost[_ways.Length][];
         _reached = new FitCost[_ways.Length][];
     }
 
-    private int[] Since(int lane)
+    /// <param name="begin">The state in which the dance begins.</param>
+    /// <param name="lead">Counts since the lane's part began there, in the tags before it.</param>
+    private int[] Since(int lane, int begin, int lead)
     {
         int[] since = [.. Enumerable.Repeat(_counts, _ways.Length)];
+        since[begin] = lead;
         for (var isOpen = true; isOpen;)
         {
             isOpen = false;

@@ -2,7 +2,8 @@ namespace FondCompass.Core.Runs.Fitting;
 
 /// <summary>Where a part begins within a move.</summary>
 /// <param name="Offset">Counts from the move's beginning.</param>
-internal readonly record struct FitStart(int Offset, string Part);
+/// <param name="IsTag">A tag that the order calls: it is met like a part, and is no repeat.</param>
+internal readonly record struct FitStart(int Offset, string Part, bool IsTag = false);
 
 /// <summary>One way to dance a repeat and what follows it.</summary>
 /// <param name="Kind">The change that it is; null when danced as written.</param>

@@ -6,6 +6,36 @@ namespace FondCompass.Core.Runs.Fitting;
 /// <summary>Each kind of change that is open to a repeat.</summary>
 internal sealed partial class FitMoves
 {
+    /// <summary>The call danced twice, its tags behind the second time.</summary>
+    /// <param name="end">Weight after the first time.</param>
+    /// <param name="length">Counts of once, with the tags.</param>
+    private void AddRepeat(List<FitMove> moves, int entry, Weight end, Stretch stretch, int length)
+    {
+        var (own, name) = (_entries[entry], stretch.Pattern.Part.Name);
+        if (!own.CanRepeat || !CanBegin(entry, end))
+        {
+            return;
+        }
+
+        var after = own.Tags.Aggregate(stretch.End(end).Weight, (w, tag) => tag.End(w).Weight);
+        if (CanBegin(After(entry), after))
+        {
+            moves.Add(new(
+                FitKind.Repeat,
+                own.Number,
+                name,
+                own.Counts + length,
+                own.Counts,
+                own.Counts,
+                own.Counts,
+                [new(0, name), new(own.Counts, name), .. TagStarts(2 * own.Counts, own.Tags)],
+                Follow(entry, after))
+            {
+                EndsRound = EndsRound(entry)
+            });
+        }
+    }
+
     private void AddRestarts(List<FitMove> moves, int entry, Stretch stretch, Weight weight)
     {
         var (own, name, length) = (_entries[entry], stretch.Pattern.Part.Name, stretch.Counts);

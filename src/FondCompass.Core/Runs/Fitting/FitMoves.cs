@@ -27,6 +27,7 @@ internal sealed partial class FitMoves
     private readonly DanceTrace _trace;
     private readonly FitConstraints _constraints;
     private readonly List<Entry> _entries = [];
+    private readonly List<Stretch> _lead = [];
     private readonly List<(int Entry, Weight Weight)> _states = [];
     private readonly Dictionary<(int Entry, Weight Weight), int> _known = [];
     private readonly List<FitMove[]?> _moves = [];
@@ -70,7 +71,7 @@ internal sealed partial class FitMoves
             }
             else
             {
-                Lead += walked.Whole.Counts;
+                _lead.Add(walked.Whole);
             }
         }
 
@@ -84,7 +85,10 @@ internal sealed partial class FitMoves
     public bool Ends => _again is null;
 
     /// <summary>Counts of the tags that the order begins with, before its first part.</summary>
-    public int Lead { get; }
+    public int Lead => _lead.Sum(t => t.Counts);
+
+    /// <summary>Where each of these tags begins.</summary>
+    public IReadOnlyList<FitStart> LeadStarts => TagStarts(0, _lead);
 
     /// <summary>Calls of one round; 1 in a loop.</summary>
     public int Round => _round;
@@ -135,6 +139,19 @@ internal sealed partial class FitMoves
 
     private bool CanBegin(int? entry, Weight weight) => entry is not { } e || Danced(e, weight).CanBeginOn(weight);
 
+    /// <summary>Where tags begin that are danced one behind the other from an offset on: in a loop none of them is a beginning.</summary>
+    private List<FitStart> TagStarts(int from, IReadOnlyList<Stretch> tags)
+    {
+        var starts = new List<FitStart>();
+        foreach (var tag in _trace.Dance.IsPhrased ? tags : [])
+        {
+            starts.Add(new FitStart(from, tag.Pattern.Part.Name, IsTag: true));
+            from += tag.Counts;
+        }
+
+        return starts;
+    }
+
     private FitMove[] Moves(int entry, Weight weight)
     {
         var own = _entries[entry];
@@ -146,30 +163,16 @@ internal sealed partial class FitMoves
         var length = own.Counts + own.Tags.Sum(t => t.Counts);
         var moves = new List<FitMove>
         {
-            new(null, own.Number, name, length, 0, 0, length, once, Follow(entry, tagged)) { EndsRound = EndsRound(entry) }
+            new(null, own.Number, name, length, 0, 0, length, [.. once, .. TagStarts(own.Counts, own.Tags)], Follow(entry, tagged))
+            {
+                EndsRound = EndsRound(entry)
+            }
         };
         var next = After(entry);
         var isOpen = _trace.Dance.IsPhrased && !_constraints.KeepOrder;
-        if (isOpen
-            && own.CanRepeat
-            && CanBegin(entry, end)
-            && stretch.End(end).Weight is var twice
-            && own.Tags.Aggregate(twice, (w, tag) => tag.End(w).Weight) is var after
-            && CanBegin(next, after))
+        if (isOpen)
         {
-            moves.Add(new(
-                FitKind.Repeat,
-                own.Number,
-                name,
-                own.Counts + length,
-                own.Counts,
-                own.Counts,
-                own.Counts,
-                [.. once, new(own.Counts, name)],
-                Follow(entry, after))
-            {
-                EndsRound = EndsRound(entry)
-            });
+            AddRepeat(moves, entry, end, stretch, length);
         }
 
         if (own.IsFixed)

@@ -63,15 +63,9 @@ public sealed partial class PhraseFit
         _known.Clear();
         _nodes.Clear();
         _queue.Clear();
-        // What begins while the order's first tags are danced is as far off as its first part for whatever takes any.
-        Reach(
-            _moves.Begin,
-            _start + _moves.Lead,
-            0,
-            LatestStarts.None,
-            default(FitCost).And(_targets.Between(0, null, _start + _moves.Lead)),
-            -1,
-            null);
+        // The order may begin with tags: they are danced whatever changes behind them.
+        var (off, latest) = Pass(_moves.LeadStarts, _start, LatestStarts.None, null, _start + _moves.Lead);
+        Reach(_moves.Begin, _start + _moves.Lead, 0, latest, default(FitCost).And(off), -1, null);
     }
 
     /// <returns>The end of the best way; null when all are too far off, or there are too many to look at.</returns>
@@ -122,10 +116,30 @@ public sealed partial class PhraseFit
     private void Go(int from, FitMove move)
     {
         var node = _nodes[from];
-        var (off, latest, before) = (0, node.Latest, node.At);
-        foreach (var start in move.Starts)
+        var to = node.At + move.Length;
+        var isOver = to >= _song.Counts || move.Next is null;
+        var (off, latest) = Pass(move.Starts, node.At, node.Latest, node.At, isOver ? null : to);
+        for (var lane = 1; isOver && lane < _targets.Lanes; lane++)
         {
-            var at = node.At + start.Offset;
+            off += _targets.Between(lane, _latest.Of(latest, lane), null);
+        }
+
+        var cost = node.Cost + new FitCost(off, move.Kind is null ? 0 : 1, move.Changed, move.Rank);
+        var tags = move.IsTag && _mostTags is not null ? node.Tags + 1 : node.Tags;
+        Reach(isOver ? -1 : move.Next!.Value, isOver ? int.MaxValue : to, isOver ? 0 : tags, isOver ? 0 : latest, cost, from, move);
+    }
+
+    /// <summary>What the passages cost that are passed while something is danced, and where each part began last behind it.</summary>
+    /// <param name="starts">What begins, in the order of the song.</param>
+    /// <param name="from">Song count from which their offsets count.</param>
+    /// <param name="before">Song count of the last beginning of any part; null when there was none.</param>
+    /// <param name="to">Where whatever comes next begins; null when nothing does.</param>
+    private (int Off, int Latest) Pass(IReadOnlyList<FitStart> starts, int from, int latest, int? before, int? to)
+    {
+        var off = 0;
+        foreach (var start in starts)
+        {
+            var at = from + start.Offset;
             if (at < _song.Counts)
             {
                 off += _targets.Between(0, before, at);
@@ -138,18 +152,7 @@ public sealed partial class PhraseFit
             }
         }
 
-        // Whatever comes next, something begins where the move ends.
-        var to = node.At + move.Length;
-        var isOver = to >= _song.Counts || move.Next is null;
-        off += _targets.Between(0, before, isOver ? null : to);
-        for (var lane = 1; isOver && lane < _targets.Lanes; lane++)
-        {
-            off += _targets.Between(lane, _latest.Of(latest, lane), null);
-        }
-
-        var cost = node.Cost + new FitCost(off, move.Kind is null ? 0 : 1, move.Changed, move.Rank);
-        var tags = move.IsTag && _mostTags is not null ? node.Tags + 1 : node.Tags;
-        Reach(isOver ? -1 : move.Next!.Value, isOver ? int.MaxValue : to, isOver ? 0 : tags, isOver ? 0 : latest, cost, from, move);
+        return (off + _targets.Between(0, before, to), latest);
     }
 
     private void Reach(int state, int at, int tags, int latest, FitCost cost, int before, FitMove? move)

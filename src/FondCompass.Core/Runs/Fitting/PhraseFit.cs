@@ -101,7 +101,7 @@ public sealed partial class PhraseFit
         constraints ??= new FitConstraints();
         var (trace, song, start) = (written.Trace, written.Song, written.Start);
         var targets = new FitTargets(song, start, PassageParts.Bind(written));
-        var offBefore = targets.Off([.. written.Repeats.Select(r => (r.FromCount, r.Part))]);
+        var offBefore = targets.Off(written.Beginnings);
         var unchanged = new FitResult([], offBefore, offBefore, [.. written.Repeats.Select(r => r.FromCount)]);
         if (written.Repeats.Count == 0 || start >= song.Counts)
         {
@@ -189,7 +189,7 @@ public sealed partial class PhraseFit
         foreach (var node in way)
         {
             var (move, from) = (node.Move!, _nodes[node.Before].At);
-            starts.AddRange(move.Starts.Select(s => from + s.Offset).Where(s => s < _song.Counts));
+            starts.AddRange(move.Starts.Where(s => !s.IsTag).Select(s => from + s.Offset).Where(s => s < _song.Counts));
             if (move.Kind is { } kind)
             {
                 var next = from + move.Length;
