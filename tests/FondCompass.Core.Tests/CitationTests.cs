@@ -19,7 +19,7 @@ public partial class CitationTests
             .Append(Path.Combine(Root, "README.md"))
             .Where(f => Path.GetExtension(f) is "" || Kinds.Contains(Path.GetExtension(f)))
             .Select(f => Path.GetRelativePath(Root, f).Replace('\\', '/'))
-            .Where(f => !f.Split('/').Any(folder => folder is "bin" or "obj" or "Migrations" or "node_modules" or "lib" or "WrittenOut")),
+            .Where(f => !f.Split('/').Any(folder => folder is "bin" or "obj" or "Migrations" or "node_modules" or "lib")),
     ];
 
     private static string Here([CallerFilePath] string here = "") => Path.GetDirectoryName(here)!;

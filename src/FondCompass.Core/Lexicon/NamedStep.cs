@@ -50,6 +50,12 @@ public sealed record NamedStep
     /// <summary>Whether one action is repeated, feet alternating, for as many counts as are written (march).</summary>
     public bool Repeats { get; init; }
 
+    /// <summary>
+    /// It turns away from the foot that leads, like a pivot or a paddle: "paddle left" names the turn, where "monterey right" names both.
+    /// </summary>
+    public bool TurnsAway => Forms[0].Actions is [{ Phrase.Foot: Foot.Right }, ..]
+        && Forms[0].Actions.Any(a => a.Phrase is { TurnSlot: true, Turn.Side: < 0 });
+
     /// <summary>It may be sent another way than its own: a shuffle back.</summary>
     public bool GoesAnywhere => Forms[0].Actions.Any(a => a.Phrase.DirectionSlot);
 

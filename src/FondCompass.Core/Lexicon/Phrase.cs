@@ -47,6 +47,7 @@ public enum TurnGoal
 /// <param name="Each">Whether every dancing of its list turns so.</param>
 /// <param name="Goal">The kind of target, when it is no wall by name.</param>
 /// <param name="On">The action, from 1, of its step that turns; −1 the last, 0 when not said.</param>
+/// <param name="OnIsCount">Whether <paramref name="On"/> was said as a count of the row, which then is checked.</param>
 /// <param name="InAll">Whether it is the sum over all dancings of its step ("four paddle turns making a full turn").</param>
 /// <param name="Share">Of a turn spread over actions up to a wall: how many, this one included, are still to come; 0 when it is
 /// whole.</param>
@@ -60,7 +61,8 @@ public sealed record Turn(
     TurnGoal Goal = TurnGoal.None,
     int On = 0,
     int Share = 0,
-    bool InAll = false)
+    bool InAll = false,
+    bool OnIsCount = false)
 {
     /// <summary>Nothing says how far.</summary>
     public bool IsOpen => Amount is null && Target is null && Goal == TurnGoal.None;
@@ -80,6 +82,7 @@ public sealed record Turn(
         Spread = (Spread || more.Spread) && !(Each || more.Each),
         Each = Each || more.Each,
         On = On == 0 ? more.On : On,
+        OnIsCount = On == 0 ? more.OnIsCount : OnIsCount,
         InAll = InAll || more.InAll,
     };
 }

@@ -62,6 +62,9 @@ public enum Roles : long
 
     /// <summary>A number behind it is a count.</summary>
     At = 1L << 41,
+
+    /// <summary>The foot before it leads: "L leads".</summary>
+    Leads = 1L << 43,
 }
 
 /// <summary>Everything a word, or some words together, may mean; which of it is meant the words beside it decide.</summary>

@@ -14,12 +14,27 @@ public static class HeaderReader
         "stride", "walls", "layout", "mirrors", "adapted", "changed", "lead", "counting", "count-in",
     ];
 
+    /// <summary>First words of settings in other usual spellings: "count in 8", "bpm 112".</summary>
+    private static readonly Dictionary<string, string> OtherSpellings = new() { ["count"] = "count-in", ["bpm"] = "tempo" };
+
+    internal static IEnumerable<string> OtherWords => OtherSpellings.Keys;
+
+    /// <summary>What follows "count" where it is a count-in and no count of a step.</summary>
+    private const string CountInRest = "in ";
+
+    /// <summary>What stands behind the words of a setting, given what stands behind the first of them.</summary>
+    internal static string ValueOf(string word, string rest) => word == "count" ? rest[CountInRest.Length..].TrimStart() : rest;
+
+    /// <summary>A setting's first word as it is documented.</summary>
+    internal static string WordOf(string word) => OtherSpellings.GetValueOrDefault(word, word);
+
     /// <summary>Keeps a step row such as "line dance walk" or "start R" apart from a header line.</summary>
     public static bool LooksLikeSetting(string word, string rest) => word switch
     {
         "start" =>
             rest.StartsWith("weight", StringComparison.OrdinalIgnoreCase) || rest.StartsWith("facing", StringComparison.OrdinalIgnoreCase),
         "lead" => Feet.TryParse(rest, out var foot) && foot.IsSingle(),
+        "count" => rest.StartsWith(CountInRest, StringComparison.OrdinalIgnoreCase),
         _ => true,
     };
 

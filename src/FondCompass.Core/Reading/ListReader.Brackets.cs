@@ -36,15 +36,18 @@ internal sealed partial class ListReader
         return (1, Math.Min(next, to));
     }
 
-    private ClauseJoint Bracket(List<PhraseDraft> drafts, int from, int to, int depth, ClauseJoint joint, int times)
+    /// <param name="isGroup">Only such brackets stand before it: what it holds comes next, and explains nothing.</param>
+    private ClauseJoint Bracket(List<PhraseDraft> drafts, (int From, int To) words, int depth, ClauseJoint joint, int times, bool isGroup)
     {
+        var (from, to) = words;
         if (depth >= Deepest || from >= to)
         {
             return joint;
         }
 
         var inside = Drafts(from, to, depth + 1);
-        if (times == 1 && drafts.Count > 0)
+        isGroup &= inside.Exists(d => d.HasHead);
+        if (times == 1 && drafts.Count > 0 && !isGroup)
         {
             foreach (var draft in inside)
             {
@@ -87,8 +90,7 @@ internal sealed partial class ListReader
                 draft.IsRepeat |= time > 1;
                 draft.Joint = i > 0 || draft.Joint is ClauseJoint.Without or ClauseJoint.Instead ? draft.Joint
                     : drafts.Count == 0 ? ClauseJoint.None
-                    : times == 1
-                    ? ClauseJoint.Colon : ClauseJoint.Comma;
+                    : times == 1 && !isGroup ? ClauseJoint.Colon : ClauseJoint.Comma;
                 drafts.Add(draft);
             }
         }

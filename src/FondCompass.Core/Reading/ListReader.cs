@@ -39,6 +39,8 @@ internal sealed partial class ListReader
         var drafts = new List<PhraseDraft>();
         var joint = ClauseJoint.None;
         var start = from;
+        // Nothing but brackets before: "(vine R) (vine L)" are two groups, where "vine R (side, behind, side)" explains.
+        var isGroup = true;
         // Where the word stands that a clause opens with: "without", "like".
         var opening = 0;
         for (var i = from; i <= to; i++)
@@ -58,6 +60,7 @@ internal sealed partial class ListReader
                     clause.ForEach(d => d.Opening = _words[opening].Span);
                 }
 
+                isGroup &= clause.Count == 0;
                 Append(drafts, clause, ref joint);
             }
 
@@ -66,7 +69,7 @@ internal sealed partial class ListReader
             if (opens)
             {
                 var close = Closing(i, to);
-                joint = Bracket(drafts, i + 1, close, depth, joint, AfterTimes(i, close, to) is var times ? times.Count : 1);
+                joint = Bracket(drafts, (i + 1, close), depth, joint, AfterTimes(i, close, to) is var times ? times.Count : 1, isGroup);
                 i = times.Next - 1;
                 start = times.Next;
                 continue;

@@ -192,7 +192,7 @@ internal sealed class PhraseDraft
 
     public bool SaysNothing =>
         !HasHead && Feet.Count == 0 && Direction == Direction.None && Way == 0 && Turn is null && Angle is null && Onto == Foot.None
-        && Times == 1 && Counts == 0 && !HasFact && Operation == Operation.None && Unread.Count == 0;
+        && Times == 1 && Counts == 0 && !HasFact && !SaysWeight && Operation == Operation.None && Unread.Count == 0;
 
     /// <summary>
     /// Takes over the words of a clause that belongs to this one, and what they say that cannot contradict: what goes along, the foot the

@@ -215,13 +215,20 @@ internal static partial class WordLookup
         if (Vocabulary.IsOpener(words[at]))
         {
             Span<char> key = stackalloc char[96];
-            var longest = Math.Min(Vocabulary.Longest, tokens.Count - at);
+            var isHyphened = at + 1 < tokens.Count && tokens[at + 1] is { Kind: TokenKind.Mark, Text: "-" };
+            var longest = Math.Min(isHyphened ? (2 * Vocabulary.Longest) - 1 : Vocabulary.Longest, tokens.Count - at);
             for (var length = longest; length > 1; length--)
             {
                 var used = 0;
                 var fits = true;
                 for (var i = at; i < at + length && fits; i++)
                 {
+                    if (tokens[i] is { Kind: TokenKind.Mark, Text: "-" } && i > at && i + 1 < at + length)
+                    {
+                        // "Three-quarter": a hyphen parts its words like a space.
+                        continue;
+                    }
+
                     fits = tokens[i].Kind is TokenKind.Word or TokenKind.Number && used + words[i].Length + 1 < key.Length;
                     if (fits)
                     {

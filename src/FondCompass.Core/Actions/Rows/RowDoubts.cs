@@ -1,3 +1,4 @@
+using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Actions.Placing;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
@@ -166,6 +167,29 @@ internal sealed class RowDoubts(Dance dance, IStepNames names)
                     + "Write the count it is danced on.",
                     ""));
             }
+
+            TellTurnPlace(wording.Items[i].Main, [.. placement.Actions.Where(a => a.Item == i)], entry, place, tell);
+        }
+    }
+
+    /// <summary>"5-8 walk R L R L, 1/4 left on 3": the turn falls on another count than is said, or on none.</summary>
+    private void TellTurnPlace(Phrase phrase, List<PlacedAction> danced, StepEntry entry, Place place, Action<Finding> tell)
+    {
+        if (phrase.Turn is not { On: > 0 and var said, OnIsCount: var isCount } || danced.Count == 0)
+        {
+            return;
+        }
+
+        var turning = danced.FirstOrDefault(a => a.Phrase.Turn is { Amount: not null } or { Target: not null });
+        if (isCount ? turning?.Beat.Number != said : said > danced.Count)
+        {
+            tell(Of(entry, place,
+                $"The turn of '{Shorten(PhraseText.Write(phrase with { Turn = null }))}' is said to be on {(isCount ? "count" : "step")} "
+                    + $"{said}, and {(turning is null || (!isCount && said > danced.Count)
+                        ? $"it has {danced.Count} steps here"
+                        : $"falls on count {turning.Beat.Label(dance.Header.LineCounts)}")}. "
+                + "Write the step that turns as a row of its own.",
+                ""));
         }
     }
 

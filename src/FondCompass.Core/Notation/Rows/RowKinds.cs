@@ -142,9 +142,9 @@ public static class RowKinds
             RowSort.Setting,
             CountsStand.Nowhere,
             false,
-            HeaderReader.Words,
+            [.. HeaderReader.Words, .. HeaderReader.OtherWords],
             "tempo 112",
-            (text, word, rest) => HeaderReader.LooksLikeSetting(word, rest) ? FirstWord(text, word, rest) : -1),
+            (text, word, rest) => HeaderReader.LooksLikeSetting(word, rest) ? FirstWord(text, word, HeaderReader.ValueOf(word, rest)) : -1),
         StepRow,
     ];
 
@@ -166,7 +166,8 @@ public static class RowKinds
             {
                 if ((inPart || !kind.OnlyInPart) && kind.Opener(content, word, rest) is >= 0 and var opener)
                 {
-                    return new OpenedRow(kind, word, TextSpan.Trimmed(content, opener, content.Length));
+                    var said = kind.Sort == RowSort.Setting ? HeaderReader.WordOf(word) : word;
+                    return new OpenedRow(kind, said, TextSpan.Trimmed(content, opener, content.Length));
                 }
             }
         }

@@ -54,7 +54,7 @@ internal sealed partial class ClauseReader
             && _draft.Turn is { Side: 0, IsOpen: false, Target: null } turning
             && TurnsByItself
             && _last is Kind.Head or Kind.Turn
-            && (_draft.Feet.Count > 0 || (_draft.TurnBefore && _draft.Step is { Pivots: true })))
+            && (_draft.Feet.Count > 0 || (_draft.TurnBefore && _draft.Step is { TurnsAway: true })))
         {
             // "R fwd, 1/2 pivot L": the side of the turn, said behind it.
             _draft.Turn = turning with { Side = word.Side };

@@ -6,6 +6,9 @@ namespace FondCompass.Core.Reading.Clauses;
 /// <summary>Which way a turn goes, and which step of several makes it.</summary>
 internal sealed partial class ClauseReader
 {
+    /// <summary>Letters behind a turn that are feet together; of two, the first may still be the side.</summary>
+    private const int FeetOfAList = 3;
+
     /// <summary>"over the left shoulder".</summary>
     private bool Shoulder(ref TurnWords turn, ref int at)
     {
@@ -33,7 +36,7 @@ internal sealed partial class ClauseReader
     private bool SideOf(ref TurnWords turn, ref int at, bool isIn)
     {
         var word = _words[at];
-        if (word.Side == 0 || turn.Side != 0)
+        if (word.Side == 0 || turn.Side != 0 || IsListOfFeet(at))
         {
             return false;
         }
@@ -62,12 +65,7 @@ internal sealed partial class ClauseReader
             return false;
         }
 
-        var leadsToWall = next < _to && (_words[next].Is(Roles.To | Roles.Facing | Roles.Wall) || _words[next].Wall is not null
-            || (_words[next].Direction != Direction.None && _words[next].Words > 1));
-        var pivots = _draft.Verb is { } verb ? verb.Has(VerbTraits.Pivots) : _draft.Step is { Pivots: true };
-        var slot = _draft.Step is { Pivots: false };
-        if ((slot || (pivots && word.Text.Length == 1)) && !leadsToWall && !(word.Text.Length > 1 && next < _to && _words[next].Amount > 0)
-            && word.Foot.IsSingle())
+        if (NamesTheFoot(word, next))
         {
             return false;
         }
@@ -75,6 +73,35 @@ internal sealed partial class ClauseReader
         turn.Side = word.Side;
         at++;
         return true;
+    }
+
+    /// <summary>A side beside a deed that turns, with nothing else said of the turn, is the foot's.</summary>
+    /// <param name="next">The word behind it, small ones left out.</param>
+    private bool NamesTheFoot(Lexeme word, int next)
+    {
+        var leadsToWall = next < _to && (_words[next].Is(Roles.To | Roles.Facing | Roles.Wall) || _words[next].Wall is not null
+            || (_words[next].Direction != Direction.None && _words[next].Words > 1));
+        var pivots = _draft.Verb is { } verb ? verb.Has(VerbTraits.Pivots) : _draft.Step is { TurnsAway: true };
+        var slot = _draft.Step is { TurnsAway: false };
+        return (slot || (pivots && word.Text.Length == 1))
+            && !leadsToWall
+            && !(word.Text.Length > 1 && next < _to && _words[next].Amount > 0)
+            && word.Foot.IsSingle();
+    }
+
+    /// <summary>"In a circle R L R L": three letters and more, in turn, are feet, and none of them is the turn's side.</summary>
+    private bool IsListOfFeet(int at)
+    {
+        var end = at + 1;
+        while (end < _to
+            && _words[end] is { Text.Length: 1 }
+            && _words[end].Foot.IsSingle()
+            && _words[end].Foot == _words[end - 1].Foot.Other())
+        {
+            end++;
+        }
+
+        return _words[at].Text.Length == 1 && end - at >= FeetOfAList;
     }
 
     private bool HasSideAhead(int from)
@@ -90,6 +117,40 @@ internal sealed partial class ClauseReader
         return false;
     }
 
+    /// <summary>"The last turning 1/4 right": which action turns, said before the turn; 0 when it is not.</summary>
+    private int TurnOpening()
+    {
+        if (!_draft.SaysNothing || _at + 1 >= _to || !_words[_at + 1].Is(Roles.Turning | Roles.Turn) || _words[_at].Verb is not null)
+        {
+            return 0;
+        }
+
+        var place = OrdinalOf(_words[_at].Text);
+        _at += place == 0 ? 0 : 1;
+        return place;
+    }
+
+    /// <summary>"On 3", "on count 3": the count that turns, said behind the turn and nothing behind it; 0 when it is not.</summary>
+    private int TurnCount()
+    {
+        var at = _at;
+        while (at < _to && (IsSmall(at) || _words[at].Is(Roles.Counts | Roles.At)))
+        {
+            at++;
+        }
+
+        if (at == _at || at + 1 != _to || _words[at].Number <= 0 || !_words.Skip(_at).Take(at - _at).Any(w => w.Is(Roles.At)))
+        {
+            return 0;
+        }
+
+        _at = at + 1;
+        return _words[at].Number;
+    }
+
+    /// <summary>First as 1, last as −1; 0 for any other word.</summary>
+    private static int OrdinalOf(string word) => word == "last" ? -1 : Array.IndexOf(Ordinals, word) + 1;
+
     /// <summary>"on the third step": which action of the step turns; 0 when it is not said.</summary>
     private int TurnPlace()
     {
@@ -104,12 +165,7 @@ internal sealed partial class ClauseReader
             return 0;
         }
 
-        var ordinal = Array.IndexOf(Ordinals, _words[at].Text) + 1;
-        if (ordinal == 0 && _words[at].Text is "last")
-        {
-            ordinal = -1;
-        }
-
+        var ordinal = OrdinalOf(_words[at].Text);
         if (ordinal == 0)
         {
             return 0;

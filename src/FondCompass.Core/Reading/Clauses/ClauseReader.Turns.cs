@@ -66,6 +66,7 @@ internal sealed partial class ClauseReader
             return true;
         }
 
+        var opened = TurnOpening();
         var turn = new TurnWords();
         var (from, at, end) = (_at, _at, _at);
         while (at < _to && Piece(ref turn, ref at))
@@ -88,14 +89,8 @@ internal sealed partial class ClauseReader
             return false;
         }
 
-        var before = _at - 1;
-        while (before > 0 && IsSmall(before) && !_words[before].Is(Roles.SumsUp))
-        {
-            before--;
-        }
-
         var isSummedUp = end < _to && _words[end].Is(Roles.SummedUp);
-        var inAll = isSummedUp || (before >= 0 && _words[before].Is(Roles.SumsUp));
+        var inAll = isSummedUp || SumsUpBefore();
         _at = isSummedUp ? end + 1 : end;
         if (turn.Side == 0 && _draft.Way != 0 && turn.Target is null)
         {
@@ -103,7 +98,7 @@ internal sealed partial class ClauseReader
             (turn.Side, _draft.Way) = (_draft.Way, 0);
         }
 
-        var on = TurnPlace();
+        var (on, isCount) = TurnPlace() is not 0 and var place ? (place, false) : (TurnCount(), true);
         var made = new Turn(
             turn.Amount > 0 ? turn.Amount : null,
             turn.Side,
@@ -111,8 +106,9 @@ internal sealed partial class ClauseReader
             Spread: turn.Spread && !turn.Each,
             Each: turn.Each,
             Goal: turn.Goal,
-            On: on,
-            InAll: inAll);
+            On: on == 0 ? opened : on,
+            InAll: inAll,
+            OnIsCount: on != 0 && isCount);
         _draft.TurnBehind = _draft.Feet.Count > 0 && _draft.Direction != Direction.None;
         if (_draft.Turn is { } held && held.Contradicts(made))
         {
@@ -130,6 +126,18 @@ internal sealed partial class ClauseReader
         _last = Kind.Turn;
         _parted |= _draft.HasHead;
         return true;
+    }
+
+    /// <summary>"Making a full turn": what stands before the turn, small words left out, says that several steps make it.</summary>
+    private bool SumsUpBefore()
+    {
+        var before = _at - 1;
+        while (before > 0 && IsSmall(before) && !_words[before].Is(Roles.SumsUp))
+        {
+            before--;
+        }
+
+        return before >= 0 && _words[before].Is(Roles.SumsUp);
     }
 
     private bool IsSmall(int at) =>

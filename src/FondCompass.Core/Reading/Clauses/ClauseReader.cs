@@ -112,6 +112,13 @@ internal sealed partial class ClauseReader
             _draft.Feet.Add(_words[lead].Foot);
             _at = lead + 1;
         }
+        else if (word.Foot.IsSingle() && _at < _to && _words[_at].Is(Roles.Leads) && _at + 1 == _to)
+        {
+            // "Pivot 1/2 left, R leads".
+            _draft.Leads = true;
+            _draft.Feet.Add(word.Foot);
+            _at++;
+        }
         else if (word.Foot != Foot.None)
         {
             FootWord(word);

@@ -47,7 +47,7 @@ internal sealed partial class ListScopes
             && (inside[0].Bracketed || (inside[0].Joint == ClauseJoint.Colon && inside.Count > 1))
             && counts > 0
             && whole % counts == 0
-            && inside.TrueForAll(d => d.Body is null))
+            && inside.TrueForAll(d => d.Body is null && d.Step != step))
         {
             Explained(named, inside);
             return inside.Count;

@@ -64,6 +64,15 @@ internal sealed partial class ListScopes
             return;
         }
 
+        if (draft is { Bracketed: true, Feet.Count: 0, Turn: null }
+            && Last is { Body: null, Step: null, Direction: Direction.None, Way: 0, Verb.Kind: VerbKind.Takes or VerbKind.Leaves } told)
+        {
+            // "Step R (to the side)": the way of what it stands behind.
+            (told.Direction, told.Way) = (draft.Direction, draft.Way);
+            told.Absorb(draft);
+            return;
+        }
+
         if (Last is { Body: not null } body && draft.Feet.Count == 0)
         {
             GoOn(body, draft);
@@ -215,6 +224,27 @@ internal sealed partial class ListScopes
         {
             _counts = draft.Counts;
         }
+    }
+
+    /// <summary>"Touch R and take weight", "touch R with weight": of a deed that leaves the weight, its own foot takes it.</summary>
+    private bool TakesWeight(PhraseDraft draft)
+    {
+        if (draft is { SaysWeight: true, Onto: Foot.None, Verb.Kind: VerbKind.Leaves, Feet: [.., var own] } && own.IsSingle())
+        {
+            draft.Onto = own;
+        }
+
+        if (draft is not { SaysWeight: true, HasHead: false, HasFact: false, Onto: Foot.None, Feet.Count: 0, Turn: null, Times: 1 }
+            || Last is not { Verb.Kind: VerbKind.Leaves, Feet: [.., var foot] } last
+            || !foot.IsSingle())
+        {
+            return false;
+        }
+
+        draft.Unread.RemoveAll(u => Vocabulary.Find(u.Text)?.Is(Roles.Onto) == true);
+        last.Absorb(draft);
+        last.Onto = foot;
+        return true;
     }
 
     /// <summary>"Heels out", of nobody's foot: both go on the floor.</summary>

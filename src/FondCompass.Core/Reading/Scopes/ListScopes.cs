@@ -151,6 +151,11 @@ internal sealed partial class ListScopes
             (draft.Verb, draft.Onto) = (Verbs.Recover, Foot.None);
         }
 
+        if (TakesWeight(draft))
+        {
+            return;
+        }
+
         if (draft.OnCount > 0)
         {
             LayOnCount(draft);
