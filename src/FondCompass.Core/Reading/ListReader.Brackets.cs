@@ -49,37 +49,7 @@ internal sealed partial class ListReader
         isGroup &= inside.Exists(d => d.HasHead);
         if (times == 1 && drafts.Count > 0 && !isGroup)
         {
-            foreach (var draft in inside)
-            {
-                draft.Bracketed = true;
-                if (draft is { IsTurnOnly: true, Turn: { Amount: null, Side: 0, Target: { } named } })
-                {
-                    // "(3:00)" tells where one faces then.
-                    (draft.FactFacing, draft.Turn) = (named, null);
-                }
-
-                if (draft is { HasHead: false, BareNumber: > 0 } && inside.Count == 1)
-                {
-                    // "Vine R (4)": so many counts.
-                    draft.Counts = draft.BareNumber;
-                    draft.Unread.Clear();
-                }
-
-                if (draft.Onto != Foot.None && !draft.HasHead)
-                {
-                    // "(weight on L)" is a fact, checked, where outside brackets it says where the weight goes.
-                    draft.FactWeight = draft.Onto.OnWeight();
-                    draft.Onto = Foot.None;
-                }
-
-                if (draft is { HasHead: false, Direction: Direction.Forward or Direction.Back, Feet.Count: 0 } && inside.Count == 1
-                    && _words[from..to].Exists(w => w.Is(Roles.Filler | Roles.Facing)))
-                {
-                    // "(back to the front!)".
-                    draft.FactFacing ??= new Facing(draft.Direction == Direction.Back ? 4 : 0);
-                    draft.Direction = Direction.None;
-                }
-            }
+            Explains(inside, from, to);
         }
 
         for (var time = 1; time <= times; time++)
@@ -96,5 +66,41 @@ internal sealed partial class ListReader
         }
 
         return ClauseJoint.None;
+    }
+
+    /// <summary>What brackets behind a deed say of it: facts, where one faces, how many counts.</summary>
+    private void Explains(List<PhraseDraft> inside, int from, int to)
+    {
+        foreach (var draft in inside)
+        {
+            draft.Bracketed = true;
+            if (draft is { IsTurnOnly: true, Turn: { Amount: null, Side: 0, Target: { } named } })
+            {
+                // "(3:00)" tells where one faces then.
+                (draft.FactFacing, draft.Turn) = (named, null);
+            }
+
+            if (draft is { HasHead: false, BareNumber: > 0 } && inside.Count == 1)
+            {
+                // "Vine R (4)": so many counts.
+                draft.Counts = draft.BareNumber;
+                draft.Unread.Clear();
+            }
+
+            if (draft.Onto != Foot.None && !draft.HasHead)
+            {
+                // "(weight on L)" is a fact, checked, where outside brackets it says where the weight goes.
+                draft.FactWeight = draft.Onto.OnWeight();
+                draft.Onto = Foot.None;
+            }
+
+            if (draft is { HasHead: false, Direction: Direction.Forward or Direction.Back, Feet.Count: 0 } && inside.Count == 1
+                && _words[from..to].Exists(w => w.Is(Roles.Filler | Roles.Facing)))
+            {
+                // "(back to the front!)".
+                draft.FactFacing ??= new Facing(draft.Direction == Direction.Back ? 4 : 0);
+                draft.Direction = Direction.None;
+            }
+        }
     }
 }

@@ -38,7 +38,9 @@ public class NotationTable
     private static string Danced(Analysis dance)
     {
         var run = RunUnroller.Unroll(dance.Trace, Song.Steady(104, new Bpm(112)), dance.Dance.Header.Intro);
-        return string.Join(", ", run.Stretches.Take(9).Select(s => $"{(s.IsTag ? s.Part : s.Called)} {s.FromCount}–{s.ToCount} {s.StartFacing}"));
+        return string.Join(
+            ", ",
+            run.Stretches.Take(9).Select(s => $"{(s.IsTag ? s.Part : s.Called)} {s.FromCount}–{s.ToCount} {s.StartFacing}"));
     }
 
     private static IEnumerable<string> Told(Analysis dance) => dance.Findings.Select(f => $"{f.Code}:{f.Place.Row}").Distinct();

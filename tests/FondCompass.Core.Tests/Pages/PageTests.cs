@@ -123,7 +123,8 @@ public class PageTests
         foreach (var block in plan.Blocks)
         {
             page.Line($"{Page.Clock(block.From),5} for {Page.Clock(block.Seconds)}  {block.Named}"
-                + $"{(block is { Repeats: { } times, Counts: { } counts } ? $", {times} × {counts} counts at {block.Rate}" : "")}: {block.Why}"
+                + $"{(block is { Repeats: { } times, Counts: { } counts } ? $", {times} × {counts} counts at {block.Rate}" : "")}: "
+                    + $"{block.Why}"
                 + $"{(block.Say.Count > 0 ? $" Say: {string.Join("; ", block.Say)}" : "")}"
                 + $"{(block.Watch.Count > 0 ? $" Watch: {string.Join("; ", block.Watch)}" : "")}");
         }
@@ -179,7 +180,9 @@ public class PageTests
         }
 
         page.Head("The end, the tempo, and what is told");
-        page.Line(run.Ending is { } end ? $"The music ends on count {end.Count} of {end.Part}, facing {end.Facing}. {FitWording.Say(end)}" : "");
+        page.Line(run.Ending is { } end
+            ? $"The music ends on count {end.Count} of {end.Part}, facing {end.Facing}. {FitWording.Say(end)}"
+            : "");
         foreach (var past in TempoLimits.Past(run))
         {
             page.Line($"{Page.Clock(past.Seconds.Value)}: {FitWording.Say(past)}");

@@ -38,7 +38,8 @@ internal sealed class RowTable(string file)
             kept.SequenceEqual(now),
             string.Create(
                 CultureInfo.InvariantCulture,
-                $"{file}\n  written: {written}\n  is to come: {string.Join(" | ", kept.Skip(1))}\n  comes:      {string.Join(" | ", now.Skip(1))}"));
+                $"{file}\n  written: {written}\n  is to come: {string.Join(" | ", kept.Skip(1))}\n  comes:      "
+                    + $"{string.Join(" | ", now.Skip(1))}"));
     }
 
     private List<string[]> Rows() => [.. File.ReadAllLines(_path).Where(IsRow).Select(Cells)];

@@ -12,7 +12,8 @@ internal static class Script
     {
         var rows = written.Replace(" / ", "\n", StringComparison.Ordinal);
         var isWhole = rows.StartsWith("genre ", StringComparison.Ordinal) || rows.StartsWith("part ", StringComparison.Ordinal);
-        var own = rows.Split('\n').TakeWhile(r => r.StartsWith("step ", StringComparison.Ordinal) && r.Contains('=', StringComparison.Ordinal)
+        var own = rows.Split('\n')
+            .TakeWhile(r => r.StartsWith("step ", StringComparison.Ordinal) && r.Contains('=', StringComparison.Ordinal)
             || r.StartsWith("alias ", StringComparison.Ordinal)).ToList();
         return Analysis.Analyse(isWhole ? rows
             : string.Join('\n', [.. own, "part A", .. rows.Split('\n').Skip(own.Count)]));

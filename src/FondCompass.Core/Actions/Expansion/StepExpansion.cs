@@ -70,6 +70,8 @@ internal sealed record StepExpansion(
                     : forms.Count == 0 ? 1
                     : inCounts ? forms[0].Counts
                     : forms[0].Positions;
+                // "Slow walks": each takes twice its counts.
+                size *= inCounts && phrase.Paces is [Pace.Slow] ? 2 : 1;
                 times = Math.Max(1, given / size);
             }
 

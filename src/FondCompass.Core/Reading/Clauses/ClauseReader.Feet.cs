@@ -62,13 +62,16 @@ internal sealed partial class ClauseReader
             return;
         }
 
-        if (word.Side != 0 && word.Text.Length > 1 && _last == Kind.Head
+        if (word.Side != 0 && _last == Kind.Head
             && _draft is { TurnBefore: true, TimesInAll: true, Feet.Count: 0, Turn: { Side: 0, IsOpen: false, Target: null } each })
         {
-            // "Two 1/4 jazz boxes left": each turns so.
-            _draft.Turn = each with { Side = word.Side, Each = true };
-            (_last, _parted) = (Kind.Turn, true);
-            return;
+            // "Two 1/4 jazz boxes left": each turns so; of "two 1/4 jazz boxes L" each turns too, and the letter is the foot.
+            _draft.Turn = each with { Side = word.Text.Length > 1 ? word.Side : 0, Each = true };
+            if (word.Text.Length > 1)
+            {
+                (_last, _parted) = (Kind.Turn, true);
+                return;
+            }
         }
 
         // "Step in beside the left": it is the other foot that steps.

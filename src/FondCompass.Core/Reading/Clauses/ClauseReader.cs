@@ -106,18 +106,9 @@ internal sealed partial class ClauseReader
         {
             Number(word);
         }
-        else if (word.Is(Roles.Starting) && NextFoot(_at) is { } lead && !HasDeedAhead(lead + 1))
+        else if (TryLead(word))
         {
             _draft.Leads = true;
-            _draft.Feet.Add(_words[lead].Foot);
-            _at = lead + 1;
-        }
-        else if (word.Foot.IsSingle() && _at < _to && _words[_at].Is(Roles.Leads) && _at + 1 == _to)
-        {
-            // "Pivot 1/2 left, R leads".
-            _draft.Leads = true;
-            _draft.Feet.Add(word.Foot);
-            _at++;
         }
         else if (word.Foot != Foot.None)
         {
@@ -138,6 +129,26 @@ internal sealed partial class ClauseReader
         }
 
         Grow(from);
+    }
+
+    /// <summary>Which foot leads: "starting with the left", "R leads".</summary>
+    private bool TryLead(Lexeme word)
+    {
+        if (word.Is(Roles.Starting) && NextFoot(_at) is { } lead && !HasDeedAhead(lead + 1))
+        {
+            _draft.Feet.Add(_words[lead].Foot);
+            _at = lead + 1;
+            return true;
+        }
+
+        if (word.Foot.IsSingle() && _at + 1 == _to && _words[_at].Is(Roles.Leads))
+        {
+            _draft.Feet.Add(word.Foot);
+            _at++;
+            return true;
+        }
+
+        return false;
     }
 
     /// <summary>A word that is no deed, foot, way or number: pace, body, wall, each, weight; else it is told.</summary>
@@ -217,6 +228,13 @@ internal sealed partial class ClauseReader
         if (_number > 0)
         {
             Number(_number, _numberSpan, after: true);
+        }
+
+        if (_draft
+            is { TurnBefore: true, TimesInAll: true, Step: not null, Turn: { Side: 0, IsOpen: false, Target: null, InAll: false } each })
+        {
+            // "Two 1/4 jazz boxes": each turns so, whichever way.
+            _draft.Turn = each with { Each = true };
         }
 
         if (_draft is { Direction: Direction.Beside, Step: null, Verb.Brought: { } brought })

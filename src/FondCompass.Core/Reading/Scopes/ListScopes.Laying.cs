@@ -64,12 +64,8 @@ internal sealed partial class ListScopes
             return;
         }
 
-        if (draft is { Bracketed: true, Feet.Count: 0, Turn: null }
-            && Last is { Body: null, Step: null, Direction: Direction.None, Way: 0, Verb.Kind: VerbKind.Takes or VerbKind.Leaves } told)
+        if (IsWayOfTheLast(draft))
         {
-            // "Step R (to the side)": the way of what it stands behind.
-            (told.Direction, told.Way) = (draft.Direction, draft.Way);
-            told.Absorb(draft);
             return;
         }
 
@@ -165,6 +161,20 @@ internal sealed partial class ListScopes
         }
 
         Add(step);
+    }
+
+    /// <summary>"Step R (to the side)": the way in brackets is that of what it stands behind.</summary>
+    private bool IsWayOfTheLast(PhraseDraft draft)
+    {
+        if (draft is not { Bracketed: true, Feet.Count: 0, Turn: null }
+            || Last is not { Body: null, Step: null, Direction: Direction.None, Way: 0, Verb.Kind: VerbKind.Takes or VerbKind.Leaves } told)
+        {
+            return false;
+        }
+
+        (told.Direction, told.Way) = (draft.Direction, draft.Way);
+        told.Absorb(draft);
+        return true;
     }
 
     /// <summary>"Point R to the side and L to the side": said alike of the other foot, it is the same deed.</summary>
