@@ -31,7 +31,13 @@ public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
             return this;
         }
 
-        var trace = DanceTracer.Trace(danced);
+        return Judge(danced);
+    }
+
+    /// <summary>Actions danced and judged, without reading a word again.</summary>
+    public static Analysis Judge(DanceActions actions)
+    {
+        var trace = DanceTracer.Trace(actions);
         return new Analysis(trace, DanceChecks.Check(trace));
     }
 
@@ -45,7 +51,6 @@ public sealed record Analysis(DanceTrace Trace, IReadOnlyList<Finding> Findings)
         var dance = ScriptReader.WhileWaited(script, cancel);
         var actions = ActionBinder.WhileWaited(dance, lexicon ?? StepLexicon.Shipped, cancel);
         cancel.ThrowIfCancellationRequested();
-        var trace = DanceTracer.Trace(actions);
-        return new Analysis(trace, DanceChecks.Check(trace));
+        return Judge(actions);
     }
 }

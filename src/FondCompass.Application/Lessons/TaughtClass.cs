@@ -174,7 +174,7 @@ public static class TaughtClass
         CancellationToken cancel)
     {
         var fit = record.Fit.Kept;
-        var analysis = Analysis.WhileWaited(fit.Under(cues.Over(record.Script, lexicon)), lexicon, cancel);
+        var analysis = cues.On(Analysis.WhileWaited(fit.Under(record.Script), lexicon, cancel));
         var tempo = fit.Tempo ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
         var track = record.Fit.TrackId is { } id ? await tracks.Find(id, cancel) : null;
         var passages = track?.Passages ?? fit.Passages;

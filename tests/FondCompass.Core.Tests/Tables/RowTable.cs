@@ -33,7 +33,7 @@ internal sealed class RowTable(string file)
             }
         }
 
-        var kept = Rows().Single(r => r[0] == written);
+        var kept = Of(written);
         Assert.True(
             kept.SequenceEqual(now),
             string.Create(
@@ -41,6 +41,9 @@ internal sealed class RowTable(string file)
                 $"{file}\n  written: {written}\n  is to come: {string.Join(" | ", kept.Skip(1))}\n  comes:      "
                     + $"{string.Join(" | ", now.Skip(1))}"));
     }
+
+    /// <summary>The columns of a row, the first one included.</summary>
+    public string[] Of(string written) => Rows().Single(r => r[0] == written);
 
     private List<string[]> Rows() => [.. File.ReadAllLines(_path).Where(IsRow).Select(Cells)];
 

@@ -40,7 +40,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     public Analysis Analysis => _analysis ??= Written.In(Variant);
 
     /// <summary>The dance as it is written, whatever version of it is looked at.</summary>
-    public Analysis Written => _written ??= Analysis.Analyse(DancedScript, Lexicon);
+    public Analysis Written => _written ??= OwnCues.On(Analysis.Analyse(DancedScript, Lexicon));
 
     private Analysis? _written;
 
@@ -51,9 +51,7 @@ public abstract class DancePage(DanceShelf shelf) : PageModel
     protected void Choose(string? variant) => (Variant, _analysis) = (variant ?? "", null);
 
     /// <summary>The script, and below it the exceptions that hold for the track in use.</summary>
-    protected string DancedScript => UsesExceptions ? Dance.Fit.Kept.Under(CuedScript) : CuedScript;
-
-    private string CuedScript => OwnCues.Over(Dance.Script, Lexicon);
+    protected string DancedScript => UsesExceptions ? Dance.Fit.Kept.Under(Dance.Script) : Dance.Script;
 
     /// <summary>What the class is told otherwise.</summary>
     protected ClassCues OwnCues { get; private set; } = ClassCues.None;

@@ -259,18 +259,4 @@ public class LessonAskedTests
         };
         Assert.Equal(own, WayAsked.From(own).Over(new TeachingWay { Ladder = [new Rate(80)], Demonstration = false }));
     }
-
-    [Fact]
-    public void A_class_is_told_in_its_own_words()
-    {
-        const string script = "part A\n1-4 vine R\n5-8 vine L\n";
-        var told = ClassCues.None.With(new ClassCue("A", 1, "5", "to the quay"))
-            .With(new ClassCue("Z", 9, "1", "nowhere"))
-            .With(new ClassCue("A", 1, "5", "home"));
-        Assert.Equal(2, told.Cues.Count);
-        Assert.Contains("cue 5 home", told.Over(script, StepLexicon.Shipped), StringComparison.Ordinal);
-        Assert.DoesNotContain("quay", told.Over(script, StepLexicon.Shipped), StringComparison.Ordinal);
-        Assert.Equal(script, told.With(new ClassCue("A", 1, "5", "")).Over(script, StepLexicon.Shipped));
-        Assert.Equal(script, ClassCues.None.Over(script, StepLexicon.Shipped));
-    }
 }
