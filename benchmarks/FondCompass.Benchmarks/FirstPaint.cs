@@ -1,4 +1,3 @@
-using FondCompass.Tests.Databases;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 
@@ -11,21 +10,18 @@ internal static class FirstPaint
     private const int Milliseconds = 400;
 
     private const int BytesASecond = 400 * 1024 / 8;
-    private const int Runs = 5;
+    private const int Runs = 3;
 
-    public static async Task Run(string dll)
+    public static void Run(string address, KeptFigures figures)
     {
-        await using var application = new RunningApplication(dll);
-        await application.Start();
         var times = new List<double>();
         for (var run = 0; run < Runs; run++)
         {
-            times.Add(Cold(application.Address));
+            times.Add(Cold(address));
         }
 
         times.Sort();
-        Console.WriteLine(
-            $"{"first paint of Write, cold, slow 3G",-52} {times[times.Count / 2],9:0} ms {times[^1],9:0} ms (worst of {Runs})");
+figures.Print("first paint of Write, cold, slow 3G", times[times.Count / 2], $"{times[^1]:0} ms");
     }
 
     private static double Cold(string address)

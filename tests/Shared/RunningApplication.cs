@@ -24,7 +24,12 @@ public sealed class RunningApplication : IAsyncDisposable
     {
     }
 
-    private RunningApplication(string dll, TestDatabase database) => (_dll, Database) = (dll, database);
+    private RunningApplication(string dll, TestDatabase database)
+    {
+        (_dll, Database) = (dll, database);
+        // Whoever is ended from outside ends what it began.
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => End();
+    }
 
     public TestDatabase Database { get; }
 
@@ -109,6 +114,7 @@ public sealed class RunningApplication : IAsyncDisposable
         }
 
         _process?.Dispose();
+        _process = null;
     }
 
     private static int FreePort()

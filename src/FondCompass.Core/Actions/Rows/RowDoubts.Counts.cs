@@ -3,7 +3,6 @@ using FondCompass.Core.Actions.Placing;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
-using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
 

@@ -1,4 +1,3 @@
-using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Actions.Placing;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Lexicon;
