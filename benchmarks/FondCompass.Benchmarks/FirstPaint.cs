@@ -21,7 +21,7 @@ internal static class FirstPaint
         }
 
         times.Sort();
-figures.Print("first paint of Write, cold, slow 3G", times[times.Count / 2], $"{times[^1]:0} ms");
+        figures.Print("first paint of Write, cold, slow 3G", times[times.Count / 2], $"{times[^1]:0} ms");
     }
 
     private static double Cold(string address)

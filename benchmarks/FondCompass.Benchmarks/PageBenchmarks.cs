@@ -67,7 +67,8 @@ internal static partial class PageBenchmarks
         var group = (Guid)(await first.ExecuteScalarAsync())!;
         var cues = new ClassCues
         {
-            Cues = [.. Enumerable.Range(0, OwnCues).Select(i => new ClassCue("A", (i / 4) + 1, $"{(2 * (i % 4)) + 1}", $"to the quay {i}"))],
+            Cues = [.. Enumerable.Range(0, OwnCues)
+                .Select(i => new ClassCue("A", (i / 4) + 1, $"{(2 * (i % 4)) + 1}", $"to the quay {i}"))],
         };
         await using var tell = source.CreateCommand("""
             insert into "ClassCues" ("GroupId", "DanceId", "Told") values ($1, $2, $3)
@@ -108,7 +109,7 @@ internal static partial class PageBenchmarks
         }
 
         times.Sort();
-figures.Print(what, times[times.Count / 2], $"p95 {times[times.Count * 95 / 100]:0.00} ms");
+        figures.Print(what, times[times.Count / 2], $"p95 {times[times.Count * 95 / 100]:0.00} ms");
     }
 
     private static async Task<string> Post(HttpClient client, string path, string script)

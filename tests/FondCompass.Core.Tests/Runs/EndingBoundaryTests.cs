@@ -1,4 +1,3 @@
-using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
@@ -15,7 +14,9 @@ public class EndingBoundaryTests
             new Song([.. passages.Select(p => new Passage(p.Name, p.Counts, 112))]),
             0);
 
-    /// <summary>Sixteen counts with a quarter on one of them: of the last eight it may be left out, before them only a pose helps.</summary>
+    /// <summary>
+    /// Sixteen counts with a quarter on one of them: of the last eight it may be left out, before them only a pose helps.
+    /// </summary>
     [Theory]
     [InlineData(8, false)]
     [InlineData(9, true)]
@@ -36,7 +37,8 @@ public class EndingBoundaryTests
     [InlineData("V", "C", "B", "B")]
     public void Initials_of_a_passage(string first, string second, string third, string? wanted)
     {
-        var script = string.Concat(new[] { first, second, third }.Select(p => $"part {p}\n1-8 march R\n")) + $"order {third} {first} {second}";
+        var script = string.Concat(new[] { first, second, third }.Select(p => $"part {p}\n1-8 march R\n"))
+            + $"order {third} {first} {second}";
         // Too long for any order laid along it: only its name can bind it.
         var run = Run(script, ("bridge", 20), ("x", 100));
         Assert.Equal(wanted, PassageParts.Bind(run)[0].Part);

@@ -77,11 +77,12 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
     private void TellSameFoot(RowReading wording, StepEntry entry, Place place, Action<Finding> tell)
     {
         if (wording.Phrases.FirstOrDefault(p =>
-            p is { Times: 2, TimesInAll: false, Step: null, Feet: [var lead], Verb.Kind: VerbKind.Takes }
+            p is { Times: >= 2, TimesInAll: false, Step: null, Feet: [var lead], Verb.Kind: VerbKind.Takes }
             && lead.IsSingle()
-            && !p.Verb.Has(VerbTraits.Gait)) is { Verb: { } verb } twice)
+            && !p.Verb.Has(VerbTraits.Gait)
+            && (p.Times == 2 || Light(p.Verb) is not null)) is { Verb: { } verb } twice)
         {
-            var up = Verbs.Find($"{verb.Name}-up") is { } light ? light.Name : $"{verb.Name} without weight";
+            var up = Light(verb)?.Name ?? $"{verb.Name} without weight";
             tell(Of(
                 entry,
                 place,
@@ -90,6 +91,9 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
                 ""));
         }
     }
+
+    /// <summary>The same deed without weight, where the craft has a name for it: a stomp-up.</summary>
+    private static Verb? Light(Verb verb) => Verbs.Find($"{verb.Name}-up");
 
     /// <summary>"Jazz box R + weave R": what stands behind a plus moves no foot, and here it names a step that does.</summary>
     public void TellLayers(IReadOnlyList<LayerText> layers, Place place, Action<Finding> tell)

@@ -26,16 +26,22 @@ public class ClassCuesTests
             .With(new ClassCue("A", 1, "5", "home"));
         Assert.Equal(4, told.Cues.Count);
         Assert.Equal(["A1 off # we go", "A1 home"], Own(told.On(dance)));
-        Assert.Equal(["A1 off # we go", "A1 away"], Own(told.With(new ClassCue("A", 1, "5", "")).On(dance)).Order(StringComparer.Ordinal).Reverse());
+        Assert.Equal(
+            ["A1 off # we go", "A1 away"],
+            Own(told.With(new ClassCue("A", 1, "5", "")).On(dance)).Order(StringComparer.Ordinal).Reverse());
         Assert.Same(dance, ClassCues.None.On(dance));
     }
 
     [Fact]
     public void It_is_told_at_each_call_of_a_part_and_on_lines_that_stand_for_others()
     {
-        var dance = Analysis.Analyse("part A\nline pier x2\n1-8 march R\nline quay\n1-4 vine R\nfirst time 5-8 vine L\nsecond time 5-8 march L\norder A A");
+        var dance =
+            Analysis.Analyse(
+                "part A\nline pier x2\n1-8 march R\nline quay\n1-4 vine R\nfirst time 5-8 vine L\nsecond time 5-8 march L\norder A A");
         var told = ClassCues.None.With(new ClassCue("A", 2, "1", "once more")).On(dance);
-        Assert.All(told.Trace.Parts.Concat(told.Trace.LaterCalls), p => Assert.Contains(p.Part.Notes, n => n is { Line: 2, Text: "once more" }));
+        Assert.All(
+            told.Trace.Parts.Concat(told.Trace.LaterCalls),
+            p => Assert.Contains(p.Part.Notes, n => n is { Line: 2, Text: "once more" }));
         Assert.NotEmpty(told.Trace.LaterCalls);
     }
 

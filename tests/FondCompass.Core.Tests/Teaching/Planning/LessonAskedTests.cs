@@ -1,7 +1,6 @@
 using CsCheck;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
-using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Blocks;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Planning;

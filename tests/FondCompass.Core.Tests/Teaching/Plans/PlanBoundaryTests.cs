@@ -1,4 +1,3 @@
-using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Plans;
