@@ -65,6 +65,9 @@ public enum Roles : long
 
     /// <summary>The foot before it leads: "L leads".</summary>
     Leads = 1L << 43,
+
+    /// <summary>Beside "weight", the foot of the deed takes it: "touch R and take weight".</summary>
+    Taking = 1L << 44,
 }
 
 /// <summary>Everything a word, or some words together, may mean; which of it is meant the words beside it decide.</summary>

@@ -239,12 +239,18 @@ internal sealed partial class ListScopes
     /// <summary>"Touch R and take weight", "touch R with weight": of a deed that leaves the weight, its own foot takes it.</summary>
     private bool TakesWeight(PhraseDraft draft)
     {
-        if (draft is { SaysWeight: true, Onto: Foot.None, Verb.Kind: VerbKind.Leaves, Feet: [.., var own] } && own.IsSingle())
+        if (draft is not { SaysWeight: true, Onto: Foot.None } || (draft.Joint != ClauseJoint.With && !SaysTaking(draft)))
+        {
+            // "Keep your weight", "weight back" leave it where it is.
+            return false;
+        }
+
+        if (draft is { Verb.Kind: VerbKind.Leaves, Feet: [.., var own] } && own.IsSingle())
         {
             draft.Onto = own;
         }
 
-        if (draft is not { SaysWeight: true, HasHead: false, HasFact: false, Onto: Foot.None, Feet.Count: 0, Turn: null, Times: 1 }
+        if (draft is not { HasHead: false, HasFact: false, Onto: Foot.None, Feet.Count: 0, Direction: Direction.None, Turn: null, Times: 1 }
             || Last is not { Verb.Kind: VerbKind.Leaves, Feet: [.., var foot] } last
             || !foot.IsSingle())
         {
@@ -256,6 +262,9 @@ internal sealed partial class ListScopes
         last.Onto = foot;
         return true;
     }
+
+    private bool SaysTaking(PhraseDraft draft) =>
+        draft.Span.In(_text).Split(' ').Any(w => Vocabulary.Find(w.ToLowerInvariant())?.Is(Roles.Taking) == true);
 
     /// <summary>"Heels out", of nobody's foot: both go on the floor.</summary>
     private static bool BothGo(PhraseDraft draft) =>
