@@ -239,9 +239,9 @@ internal sealed partial class ListScopes
     /// <summary>"Touch R and take weight", "touch R with weight": of a deed that leaves the weight, its own foot takes it.</summary>
     private bool TakesWeight(PhraseDraft draft)
     {
-        if (draft is not { SaysWeight: true, Onto: Foot.None } || (draft.Joint != ClauseJoint.With && !SaysTaking(draft)))
+        if (draft is not { SaysWeight: true, Onto: Foot.None } || !SaysTaking(draft))
         {
-            // "Keep your weight", "weight back" leave it where it is.
+            // "Keep your weight", "while the weight stays" leave it where it is.
             return false;
         }
 
@@ -264,7 +264,8 @@ internal sealed partial class ListScopes
     }
 
     private bool SaysTaking(PhraseDraft draft) =>
-        draft.Span.In(_text).Split(' ').Any(w => Vocabulary.Find(w.ToLowerInvariant())?.Is(Roles.Taking) == true);
+        $"{draft.Opening.In(_text)} {draft.Span.In(_text)}".Split(' ')
+            .Any(w => Vocabulary.Find(w.ToLowerInvariant())?.Is(Roles.Taking) == true);
 
     /// <summary>"Heels out", of nobody's foot: both go on the floor.</summary>
     private static bool BothGo(PhraseDraft draft) =>
