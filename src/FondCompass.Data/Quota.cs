@@ -1,4 +1,5 @@
-using System.Globalization;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -8,20 +9,20 @@ namespace FondCompass.Data;
 public sealed class QuotaException(string message) : Exception(message);
 
 /// <summary>How much one account may keep: far more than anybody writes, so that nobody fills the disk of everybody.</summary>
-public sealed record Quota(string What, int Most, string Instead)
+public sealed record Quota(Sentence What, int Most, Sentence Instead)
 {
     public static Quota Dances { get; } = new(
-        "dances, deleted ones among them",
+        DeskTexts.DancesAndDeleted,
         5000,
-        "Copy what you do not need to files and delete it, or use another account.");
+        DeskTexts.CopyAndDelete);
 
-    public static Quota Tracks { get; } = new("tracks", 2000, "Take out tracks that no dance is fitted to.");
+    public static Quota Tracks { get; } = new(DeskTexts.Tracks, 2000, DeskTexts.TakeOutTracks);
 
-    public static Quota Groups { get; } = new("groups", 500, "Rename one that is not taught any more.");
+    public static Quota Groups { get; } = new(DeskTexts.Groups, 500, DeskTexts.RenameOne);
 
-    public static Quota Courses { get; } = new("courses", 500, "Delete courses that are over; their lessons stay.");
+    public static Quota Courses { get; } = new(DeskTexts.Courses, 500, DeskTexts.DeleteCourses);
 
-    public static Quota Lessons { get; } = new("lessons, those taken out among them", 20_000, "Begin another account for new groups.");
+    public static Quota Lessons { get; } = new(DeskTexts.LessonsAndTakenOut, 20_000, DeskTexts.AnotherAccountForGroups);
 
     /// <summary>Bytes of scripts and revisions, as the database packs them.</summary>
     public const long MostBytes = 512L * 1024 * 1024;
@@ -36,9 +37,7 @@ public sealed record Quota(string What, int Most, string Instead)
     {
         if (await kept.CountAsync(k => k.OwnerId == owner, cancel) >= Most)
         {
-            throw new QuotaException(string.Create(
-                CultureInfo.InvariantCulture,
-                $"This studio holds {Most:N0} {What}, as many as an account may keep. {Instead}"));
+            throw new QuotaException(DeskTexts.StudioHolds(Most, What, Instead));
         }
     }
 
@@ -57,8 +56,7 @@ public sealed record Quota(string What, int Most, string Instead)
         if (await BytesOf(context, owner, cancel) >= MostBytes)
         {
             throw new QuotaException(
-                $"The dances of this studio and their revisions take {MostBytes / 1024 / 1024} MB, as much as an account may keep. "
-                    + "Begin another account for new dances; all that is here stays as it is.");
+                DeskTexts.StudioTakesMegabytes(MostBytes / 1024 / 1024));
         }
     }
 }

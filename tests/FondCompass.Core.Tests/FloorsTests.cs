@@ -12,7 +12,7 @@ public class FloorsTests
     /// <summary>From the ground up; the folder of <see cref="Core.Analysis"/> itself has no name.</summary>
     private static readonly string[] Floors =
     [
-        "Measures", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Wording", "Swaps", "Checks", "",
+        "Wording.Texts", "Measures", "Text", "Findings", "Lexicon", "Notation", "Steps", "Reading", "Actions", "Tracing", "Wording", "Swaps", "Checks", "",
         "Editing", "Prose", "Music", "Runs", "Wording.Fits", "Calling", "Floor", "Comparing", "Teaching",
         "Teaching.Rooms", "Teaching.Boards",
         "Teaching.Planning",

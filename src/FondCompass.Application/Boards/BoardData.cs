@@ -7,6 +7,8 @@ using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Application.Boards;
 
@@ -249,7 +251,7 @@ public sealed record BoardMoveEight(
         eight.Begins.Letter(),
         eight.Ends.Letter(),
         eight.Turn.Value,
-        eight.Stretches[0].Mirrored ? "other side" : "",
+        eight.Stretches[0].Mirrored ? DeskTexts.OtherSideBoard : Sentence.None,
         eight.Stretches.Sum(s => s.Counts),
         eight.PickUp,
         eight.Free,

@@ -1,4 +1,5 @@
 using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Wording.Texts.Lessons;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Boards;
@@ -34,12 +35,12 @@ public static class EventCodes
         static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
         if (sent is null || sent.Id == Guid.Empty || sent.Board == Guid.Empty)
         {
-            return (null, "It has no id of its own, or no board's.");
+            return (null, DeskTexts.NoIdOfItsOwn);
         }
 
         if (!Enum.TryParse<LessonEventKind>(sent.Kind, true, out var kind) || !Enum.IsDefined(kind) || int.TryParse(sent.Kind, out _))
         {
-            return (null, $"'{Clean(sent.Kind)}' is nothing that a board tells.");
+            return (null, DeskTexts.NothingABoardTells(Clean(sent.Kind)));
         }
 
         if (!(sent.Opened is >= Earliest and <= Latest)
@@ -47,13 +48,13 @@ public static class EventCodes
             || sent.Number < 1
             || sent.Value is { } value && !(value is >= 0 and <= Largest))
         {
-            return (null, "Its moment, its number or its value cannot be.");
+            return (null, DeskTexts.ValueCannotBe);
         }
 
         var (block, bite, words) = (Clean(sent.Block), Clean(sent.Bite), Clean(sent.Words));
         return block.Length > LessonEventRecord.LongestBlock || bite.Length > LessonEventRecord.LongestBite
-            ? (null, "The block or the bite it names is none.")
-            : kind == LessonEventKind.Undo && sent.Undoes is null ? (null, "It takes back nothing.")
+            ? (null, DeskTexts.NamesNoBlock)
+            : kind == LessonEventKind.Undo && sent.Undoes is null ? (null, DeskTexts.TakesBackNothing)
             : (new LessonEventRecord
             {
                 Id = sent.Id,

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using FondCompass.Core.Wording.Texts.Lessons;
 using FondCompass.Data.Records;
 
 namespace FondCompass.Application.Boards;
@@ -34,16 +35,16 @@ public sealed record SentEvent
     {
         if (sent.ValueKind != JsonValueKind.Object)
         {
-            throw new FormatException("It is no event.");
+            throw new FormatException(DeskTexts.IsNoEvent);
         }
 
         JsonElement? Field(string name) => sent.TryGetProperty(name, out var value) && value.ValueKind != JsonValueKind.Null ? value : null;
         Guid? Id(string name) => Field(name) is not { } value ? null
             : value.ValueKind == JsonValueKind.String && value.TryGetGuid(out var id) ? id
-            : throw new FormatException($"Its {name} is no id: ids are written as \"01234567-89ab-cdef-0123-456789abcdef\".");
+            : throw new FormatException(DeskTexts.IsNoId(name));
         double? Number(string name) => Field(name) is not { } value ? null
             : value.ValueKind == JsonValueKind.Number && value.TryGetDouble(out var number) && double.IsFinite(number) ? number
-            : throw new FormatException($"Its {name} is no number.");
+            : throw new FormatException(DeskTexts.IsNoNumber(name));
         string? Text(string name)
         {
             if (Field(name) is not { } value)
@@ -53,7 +54,7 @@ public sealed record SentEvent
 
             if (value.ValueKind != JsonValueKind.String)
             {
-                throw new FormatException($"Its {name} is no text.");
+                throw new FormatException(DeskTexts.IsNoText(name));
             }
 
             try
@@ -62,7 +63,7 @@ public sealed record SentEvent
             }
             catch (InvalidOperationException)
             {
-                throw new FormatException($"Its {name} holds half of a character, which no text has.");
+                throw new FormatException(DeskTexts.HalfACharacter(name));
             }
         }
 
@@ -73,7 +74,7 @@ public sealed record SentEvent
             Board = Id("board") ?? Guid.Empty,
             Number = number is >= 0 and <= int.MaxValue && Math.Floor(number) == number
                 ? (int)number
-                : throw new FormatException("Its number is no whole number from 1."),
+                : throw new FormatException(DeskTexts.NoWholeNumber),
             Opened = Number("opened") ?? 0,
             Since = Number("since") ?? 0,
             Kind = Text("kind"),

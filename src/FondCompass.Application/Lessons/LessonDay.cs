@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Application.Lessons;
 
@@ -15,7 +16,7 @@ public static class LessonDay
 
     /// <summary>What is wrong with a text that is none, and what to do.</summary>
     public static string Problem(string? text, string what) =>
-        $"'{text}' is no day between {FirstYear} and {LastYear}; choose the day of {what}.";
+        DeskTexts.NoDay(text, FirstYear, LastYear, what);
 
     /// <summary>So many days later, or the last day there is; lessons were once kept on any.</summary>
     public static DateOnly After(DateOnly day, int days) =>

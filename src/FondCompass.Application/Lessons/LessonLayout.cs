@@ -5,6 +5,7 @@ using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Lessons;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -213,7 +214,7 @@ public sealed class LessonLayout
         var rules = LessonKinds.RulesOf(kind);
         var way = rules.Way(dance.Analysis.Dance.IsPhrased);
         return habits is not null && (habits.Kind ?? usual) == kind
-            ? (kind, habits.Way.Over(way), $"As {group!.Name} is used to it.")
+            ? (kind, habits.Way.Over(way), DeskTexts.AsTheGroupIsUsed(group!.Name))
             : (kind, way, rules.Why);
     }
 

@@ -2,6 +2,7 @@ using FondCompass.Application.Courses;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Lessons;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -132,7 +133,7 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         {
             return await LayOut(open, open.State, danced, cancel) with
             {
-                Problem = open.CanUndo ? Elsewhere : "There is no change to go back to."
+                Problem = open.CanUndo ? Elsewhere : DeskTexts.NoChangeToGoBack
             };
         }
 
@@ -144,8 +145,7 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
     }
 
     /// <summary>What is said to who presses on a plan that he has not seen as it is.</summary>
-    public const string Elsewhere =
-        "This plan was changed in another window meanwhile. It stands here as it is now; press again what you still want.";
+    public static string Elsewhere => DeskTexts.ChangedInOtherWindow;
 
     /// <summary>Times that a change is laid on what came in between.</summary>
     private const int MostTries = 5;
@@ -156,8 +156,7 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
         return new LaidPlan(open, state, layout, layout.Plan(state.Asked))
         {
             Problem = layout.LeftOut.Count > 0
-                ? $"{string.Join(", ", layout.LeftOut)}: not planned here. The dances of a lesson may have {LessonSize.Most} together; "
-                    + "teach it in a lesson of its own."
+                ? DeskTexts.NotPlannedHere(string.Join(", ", layout.LeftOut), LessonSize.Most.ToString())
                 : null,
         };
     }
@@ -179,10 +178,9 @@ public sealed class PlanDesk(DanceShelf shelf, LessonBook book, TrackBook tracks
     /// <summary>Why a state cannot be kept, and what to do; empty when it can.</summary>
     public static string Problem(PlanState state) =>
         state.Asked.Changes.Count() > MostChanges
-            ? $"More than {MostChanges} changes were made by hand. Let some go; this one was not kept."
+            ? DeskTexts.TooManyChangesByHand(MostChanges)
         : KeptJson.Write(state.Asked).Length > LongestAsked
-            ? "More is settled here than can be kept with a lesson. Let some blocks go, or shorten the lists of moves; this change was "
-                + "not kept."
+            ? DeskTexts.TooMuchSettled
         : "";
 
     /// <summary>

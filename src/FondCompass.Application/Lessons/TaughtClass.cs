@@ -7,6 +7,7 @@ using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Lessons;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 
@@ -95,12 +96,12 @@ public static class TaughtClass
     {
         string Name(int line) => lines is not null && line <= lines.Count ? lines[line - 1] : $"eight {line}";
         var reached = went.ReachedLine > 0 ? $"reached {Name(went.ReachedLine)}{(went.RatePercent > 0 ? $" at {went.RatePercent} %" : "")}"
-            : went.RatePercent > 0 ? $"danced at {went.RatePercent} %"
-            : "no line is logged as reached";
+            : went.RatePercent > 0 ? DeskTexts.DancedAt(went.RatePercent)
+            : DeskTexts.NoLineReached;
         var lost = went.WeakLines.Length > 0 ? $"; lost: {string.Join(", ", went.WeakLines.Select(Name))}" : "";
         var isAllClean = went.ReachedLine > 0 && Enumerable.Range(1, went.ReachedLine).All(went.CleanLines.Contains);
         var clean = went.CleanLines.Length == 0 ? ""
-            : isAllClean ? "; clean: all of it"
+            : isAllClean ? DeskTexts.CleanAll
             : $"; clean: {string.Join(", ", went.CleanLines.Select(Name))}";
         return $"{reached}{lost}{clean}";
     }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Application.Lessons;
 
@@ -64,7 +65,7 @@ public static class WayForm
 
             problem = problem.Length > 0
                 ? problem
-                : $"'{said}' is none of the choices for {key}: {string.Join(", ", words.Keys)}. Until then it stays as it was.";
+                : DeskTexts.NoneOfTheChoices(said, key, string.Join(", ", words.Keys));
             return was;
         }
 
@@ -95,8 +96,7 @@ public static class WayForm
         null => (before, ""),
         "" => (null, ""),
         _ when LadderOf(rungs) is { } ladder => (ladder, ""),
-        _ => (before, $"'{rungs}' is no tempo ladder: write at most {WayAsked.MostRungs} rungs from {Rate.Slowest:0} to "
-            + $"{Rate.Fastest:0} percent, such as 60 75 90 100, or none. Until then it stays as it was."),
+        _ => (before, DeskTexts.NoLadder(rungs, WayAsked.MostRungs, Rate.Slowest, Rate.Fastest)),
     };
 
     /// <summary>The same of the counts of a count-in.</summary>
@@ -106,7 +106,7 @@ public static class WayForm
         "" => (null, ""),
         _ when int.TryParse(counts, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
             && number <= WayAsked.LongestCountIn => (number, ""),
-        _ => (before, $"'{counts}' is no count-in: write counts from 0 to {WayAsked.LongestCountIn}. Until then it stays as it was."),
+        _ => (before, DeskTexts.NoCountIn(counts, WayAsked.LongestCountIn)),
     };
 
     private static List<Rate>? LadderOf(string text)

@@ -7,6 +7,7 @@ using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions;
 
@@ -25,7 +26,7 @@ internal sealed partial class PartBinder
         {
             Tell(ActionFindings.NothingAgain.At(
                 row,
-                "There is no line above to dance again. Write its steps first, then 'again' or 'again mirrored'.",
+                ActionTexts.NoLineAboveToRepeat,
                 part: part.Name));
             return;
         }
@@ -150,7 +151,7 @@ internal sealed partial class PartBinder
         {
             Tell(ActionFindings.NothingAgain.At(
                 entry.Row,
-                $"There are no {span} counts above to dance again. Write them first.",
+                ActionTexts.NoCountsAboveToRepeat(span),
                 part: part.Name));
             return;
         }
@@ -189,8 +190,7 @@ internal sealed partial class PartBinder
         {
             Tell(ActionFindings.Doubtful.At(
                 row,
-                "What is danced again names no foot, and ends with the same foot free as it begins: it begins with that foot again, not "
-                    + "with the other. Name the foot above, or write a step or a hold between.",
+                ActionTexts.RepeatBeginsWithSameFoot,
                 part: part.Name));
         }
     }
@@ -209,8 +209,7 @@ internal sealed partial class PartBinder
         {
             Tell(ActionFindings.Doubtful.At(
                 row,
-                $"What is danced again names no foot: it begins with the {free.Word()} foot, which is free, and not with the "
-                    + $"{asked.Word()}. Write the steps out with the foot they begin with.",
+                ActionTexts.RepeatBeginsWithFreeFoot(free.Word(), asked.Word()),
                 part: part.Name));
         }
     }

@@ -5,6 +5,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions;
 
@@ -100,7 +101,7 @@ internal sealed partial class PartBinder
         {
             Tell(NotationFindings.BadVariant.At(
                 variant.Row,
-                "A variant stands below the steps it may replace; there is no line above it.",
+                ActionTexts.NoLineAboveForVariant,
                 part: part.Name));
             return;
         }

@@ -7,6 +7,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions;
 
@@ -106,8 +107,7 @@ internal sealed partial class PartBinder(
             Tell(new Finding(
                 ActionFindings.PartLength,
                 new Place(part.Name, Row: part.Row),
-                $"{part.Name} has {counts} counts, which is no multiple of {LineCounts}. Any total can be danced, but music is mostly "
-                    + $"phrased in {LineCounts}s."));
+                ActionTexts.PartIsNoMultipleOfLine(part.Name, counts, LineCounts)));
         }
 
         findings.AddRange(_told);
@@ -166,9 +166,7 @@ internal sealed partial class PartBinder(
         {
             Tell(ActionFindings.TooLong.At(
                 row,
-                $"A dance may have {ActionBinder.MostMoments} actions and {ActionBinder.MostCounts} counts in all, made of "
-                    + $"{ActionBinder.MostEntries} rows as often as they are danced. What this row and those below it would add, or "
-                        + "dance again, is left out. Write what repeats as a part and call it in the order."));
+                ActionTexts.MoreActionsThanAreRead(ActionBinder.MostMoments, ActionBinder.MostCounts, ActionBinder.MostEntries)));
         }
 
         return isFull;

@@ -3,6 +3,7 @@ using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Calling;
 
@@ -90,7 +91,7 @@ internal sealed class BeatTrack(
                 first.Count,
                 last.Count + 1,
                 "",
-                "on the beat, in what the calls leave free"));
+                CallTexts.OnTheBeatWhereCallsLeaveRoom));
         }
 
         open.Clear();

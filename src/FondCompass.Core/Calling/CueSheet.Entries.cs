@@ -1,6 +1,7 @@
 using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Runs;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Calling;
 
@@ -50,25 +51,23 @@ public sealed partial class CueSheet
     {
         if (said is not { } call)
         {
-            return $"'{entry.Best}' cannot be said in time: what is said before leaves no room";
+            return CallTexts.NoRoomToSay(entry.Best);
         }
 
         var why = entry.Why;
         if (call.Late > 0)
         {
-            why +=
-                FormattableString.Invariant(
-                    $"; {call.Late / _settings.Rate.Share:0.0} s late, for what must be said before takes the time");
+            why += CallTexts.SaidLate(call.Late / _settings.Rate.Share);
         }
         else if (entry.Best.Length > 0
             && entry.Best != call.Option.Words
             && entry.Item.Options.First(o => o.Words == entry.Best) is { } best
             && best.Takes > call.Option.Takes + 1e-9)
         {
-            why += FormattableString.Invariant($"; '{entry.Best}' would take {best.Takes / _settings.Rate.Share:0.0} s and does not fit");
+            why += CallTexts.BestDoesNotFit(entry.Best, best.Takes / _settings.Rate.Share);
         }
 
-        return call.At < entry.Item.Begins - 1e-6 ? $"{why}; begun earlier, so that it is whole before its step" : why;
+        return call.At < entry.Item.Begins - 1e-6 ? CallTexts.BegunEarlier(why) : why;
     }
 
     private void AddChange(RunChange change)
@@ -91,7 +90,7 @@ public sealed partial class CueSheet
             "",
             change.At,
             change.Until,
-            "told once within the eight before",
+            CallTexts.ToldOnceInTheEightBefore,
             change.Words[0],
             false));
     }
@@ -146,7 +145,7 @@ public sealed partial class CueSheet
             CountOf(stretch, from),
             "",
             from,
-            _run.Song.Time.CountAt(layer.Until), "on top of the feet, said once", layer.Text, false)
+            _run.Song.Time.CountAt(layer.Until), CallTexts.OnTopOfTheFeetOnce, layer.Text, false)
         { Layer = layer.Kind });
     }
 
@@ -164,7 +163,7 @@ public sealed partial class CueSheet
             step,
             begins,
             to,
-            "your own words",
+            CallTexts.YourOwnWords,
             "",
             false));
     }
@@ -212,7 +211,7 @@ public sealed partial class CueSheet
                 line.Name,
                 first.From,
                 line.To,
-                met.IsFirst ? "the line's name, danced for the first time" : "the line is danced again", words[0], met.IsFirst));
+                met.IsFirst ? CallTexts.LineNameFirstTime : CallTexts.LineDancedAgain, words[0], met.IsFirst));
         }
 
         return met.IsOtherSide;

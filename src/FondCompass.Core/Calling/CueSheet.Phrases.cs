@@ -1,5 +1,6 @@
 using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Calling;
 
@@ -42,11 +43,11 @@ public sealed partial class CueSheet
                 phrase.Step,
                 phrase.From,
                 phrase.To,
-                telling.IsOther ? "other than the time before"
-                    : telling.Turn > 0 ? "a turn is said each time"
-                    : telling.IsFirst ? "danced for the first time"
-                    : telling.Way > 0 ? "the way changes"
-                    : "its name",
+                telling.IsOther ? CallTexts.OtherThanTheTimeBefore
+                    : telling.Turn > 0 ? CallTexts.TurnSaidEachTime
+                    : telling.IsFirst ? CallTexts.DancedFirstTime
+                    : telling.Way > 0 ? CallTexts.WayChanges
+                    : CallTexts.ItsName,
                 best.Words,
                 missed));
         }

@@ -1,9 +1,9 @@
-using System.Globalization;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Text;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
 
@@ -16,7 +16,7 @@ public static class DanceChecks
     /// <summary>Parts beyond so many findings are not looked at any more.</summary>
     private const int EnoughToSort = 20_000;
 
-    public static readonly FindingCode More = new("TEXT11", Severity.Info, "More findings than are listed");
+    public static readonly FindingCode More = new("TEXT11", Severity.Info);
 
     public static IReadOnlyList<Finding> Check(DanceTrace trace)
     {
@@ -57,10 +57,7 @@ public static class DanceChecks
         return new Finding(
             More,
             new Place(Row: ordered[Most - 1].Place.Row ?? 1),
-            string.Create(
-                CultureInfo.InvariantCulture,
-                $"{Most - 1} findings are listed, those that cannot be danced first; at least {left:N0} more are not. Mend some, and "
-                    + $"the others are listed."));
+            CheckTexts.MoreFindings(Most - 1, left));
     }
 
     /// <summary>A row without its remark and the space around it.</summary>

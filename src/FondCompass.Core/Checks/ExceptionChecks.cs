@@ -1,15 +1,16 @@
 using FondCompass.Core.Findings;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
 
 /// <summary>Exceptions by repeat that no song could bring about.</summary>
 public static class ExceptionChecks
 {
-    public static readonly FindingCode RestartBeyond = new("RUN01", Severity.Warning, "A restart after a count that does not exist");
+    public static readonly FindingCode RestartBeyond = new("RUN01", Severity.Warning);
 
-    public static readonly FindingCode NoOrder = new("RUN06", Severity.Warning, "What only an order can have, in a dance without one");
+    public static readonly FindingCode NoOrder = new("RUN06", Severity.Warning);
 
     public static IEnumerable<Finding> Check(DanceTrace trace) => [.. Beyonds(trace), .. WithoutOrder(trace.Dance)];
 
@@ -17,8 +18,7 @@ public static class ExceptionChecks
     private static IEnumerable<Finding> WithoutOrder(Dance dance) => dance.IsPhrased || dance.IsFree ? []
         : dance.OrderChanges.Select(c => c.Row).Concat(dance.Meetings.Select(m => m.Row)).Order().Select(row => NoOrder.At(
             row,
-            "This speaks of the parts of an order, and the dance has none: it goes round its first part. Write one, such as 'order A B "
-                + "A', or take the line out."));
+            CheckTexts.OnlyWithAnOrder));
 
     private static IEnumerable<Finding> Beyonds(DanceTrace trace)
     {
@@ -35,6 +35,5 @@ public static class ExceptionChecks
     /// <param name="counts">Counts that the repeat has.</param>
     public static Finding Beyond(RestartAfter restart, int counts) => RestartBeyond.At(
         restart.Row,
-        $"Repeat {restart.Repeat} has {counts} counts, so it cannot be cut after count {restart.AfterCount}; it is danced whole. Name a "
-            + $"count from 1 to {counts - 1}.");
+        CheckTexts.CutAfterNoCount(restart.Repeat, counts, restart.AfterCount, counts - 1));
 }

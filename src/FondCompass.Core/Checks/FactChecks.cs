@@ -2,14 +2,16 @@ using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
 
 /// <summary>Stated facts that the trace does not bear out (rules, section 2).</summary>
 public static class FactChecks
 {
-    public static readonly FindingCode WrongWeight = new("FACT01", Severity.Error, "The stated weight does not hold");
-    public static readonly FindingCode WrongFacing = new("FACT02", Severity.Error, "The stated facing does not hold");
+    public static readonly FindingCode WrongWeight = new("FACT01", Severity.Error);
+    public static readonly FindingCode WrongFacing = new("FACT02", Severity.Error);
 
     public static IEnumerable<Finding> Check(Dance dance, PartTrace trace)
     {
@@ -21,8 +23,7 @@ public static class FactChecks
                 yield return new Finding(
                     WrongWeight,
                     place,
-                    $"Weight {fault.Fact.Weight!.Value.Letter()} is stated here, but the weight is {Where(fault.ActualWeight)}. Correct "
-                        + "the steps above, or the statement.");
+                    CheckTexts.StatedWeightDiffers(fault.Fact.Weight!.Value.Letter(), Where(fault.ActualWeight)));
             }
 
             if (fault.FacingWrong)
@@ -30,11 +31,11 @@ public static class FactChecks
                 yield return new Finding(
                     WrongFacing,
                     place,
-                    $"Facing {fault.Fact.Facing} is stated here, but the steps end facing {fault.ActualFacing}. Correct a turn above, "
-                        + "or the statement.");
+                    CheckTexts.StatedFacingDiffers($"{fault.Fact.Facing}", fault.ActualFacing.ToString()));
             }
         }
     }
 
-    private static string Where(Weight weight) => weight == Weight.Both ? "on both feet" : $"on the {weight.StandingFoot().Word()}";
+    private static Sentence Where(Weight weight) =>
+        weight == Weight.Both ? CheckTexts.OnBothFeet : CheckTexts.OnTheFoot(weight.StandingFoot().Word());
 }

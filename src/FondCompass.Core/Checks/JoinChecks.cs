@@ -3,18 +3,20 @@ using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
 
 /// <summary>Where parts meet, the pattern meets its own top, and pick-ups meet what is still moving.</summary>
 public static class JoinChecks
 {
-    public static readonly FindingCode FeetDoNotFit = new("JOIN01", Severity.Warning, "Feet that do not fit where two parts meet");
-    public static readonly FindingCode LoopFeet = new("JOIN02", Severity.Warning, "Feet that do not fit from the end to the top");
-    public static readonly FindingCode RestartFeet = new("JOIN03", Severity.Warning, "Feet that do not suit the top after a restart");
-    public static readonly FindingCode Mirrors = new("MIRROR01", Severity.Warning, "A pattern that comes back on the other foot");
-    public static readonly FindingCode PickUp = new("PICKUP01", Severity.Warning, "A pick-up that lands where feet already move");
-    public static readonly FindingCode NeverDanced = new("PART04", Severity.Warning, "A part that nothing calls");
+    public static readonly FindingCode FeetDoNotFit = new("JOIN01", Severity.Warning);
+    public static readonly FindingCode LoopFeet = new("JOIN02", Severity.Warning);
+    public static readonly FindingCode RestartFeet = new("JOIN03", Severity.Warning);
+    public static readonly FindingCode Mirrors = new("MIRROR01", Severity.Warning);
+    public static readonly FindingCode PickUp = new("PICKUP01", Severity.Warning);
+    public static readonly FindingCode NeverDanced = new("PART04", Severity.Warning);
 
     public static IEnumerable<Finding> Check(DanceTrace trace)
     {
@@ -24,9 +26,7 @@ public static class JoinChecks
             yield return new Finding(
                 Mirrors,
                 new Place(last.Name, last.Lines.Count > 0 ? last.Lines[^1].Number : null, null, last.Row),
-                $"The pattern begins with weight {trace.StartWeight.Letter()} and ends with weight {trace.EndWeight.Letter()}: every "
-                    + "second repeat is danced as its mirror image. Write 'mirrors' above the parts if that is meant; else change one "
-                        + "step to a touch, or a touch to a step.");
+                CheckTexts.PatternMirrors(trace.StartWeight.Letter(), trace.EndWeight.Letter()));
         }
 
         foreach (var join in trace.Joins.Where(j => !j.Fits).DistinctBy(j => (j.Kind, j.After.Pattern.Part.Name, j.Weight)))
@@ -41,9 +41,13 @@ public static class JoinChecks
                 var from = call.FromCount > called.Part.Counts ? 1 : call.FromCount ?? 1;
                 yield return NotationFindings.BadCall.At(
                     call.Row,
-                    $"{called.Part.Name} has {called.Part.Counts} counts, so [{call.FromCount ?? 1}-{call.ToCount}] goes past its end; "
-                        + $"{(call.FromCount > called.Part.Counts ? "nothing of it is danced" : "it is danced to its end")}. Write "
-                        + $"{called.Part.Name}[{from}-{called.Part.Counts}].");
+                    CheckTexts.SpanPastTheEnd(
+                        called.Part.Name,
+                        called.Part.Counts,
+                        call.FromCount ?? 1,
+                        call.ToCount.Value,
+                        call.FromCount > called.Part.Counts ? CheckTexts.NothingOfItIsDanced : CheckTexts.DancedToItsEnd,
+                        from));
             }
         }
 
@@ -58,9 +62,8 @@ public static class JoinChecks
                 NeverDanced,
                 new Place(part.Part.Name, Row: part.Part.Row),
                 part.Part.IsTag
-                    ? $"Nothing calls the tag {part.Part.Name}. Write 'after 3 {part.Part.Name}', or name it in the order."
-                    : $"Nothing calls {part.Part.Name}: without an order the first part goes round and round. Write 'order …' to dance "
-                        + "the parts one after another.");
+                    ? CheckTexts.NothingCallsTag(part.Part.Name)
+                    : CheckTexts.NothingCallsPart(part.Part.Name));
         }
     }
 
@@ -76,21 +79,17 @@ public static class JoinChecks
                 new Finding(
                     LoopFeet,
                     place,
-                    $"The pattern ends with {weight}, and its first step needs that foot. Change the last step (a touch for a step, or "
-                        + "a step for a touch), or the first."),
+                    CheckTexts.PatternEndsOnNeededFoot(weight)),
             JoinKind.Restart =>
                 new Finding(
                     RestartFeet,
                     place with { Row = join.Row },
-                    $"After {join.Before.Counts} counts the weight is {join.Weight.Letter()}, and the top needs that foot free. Make "
-                        + "the last count before the restart a touch where it is a step, or a step where it is a touch, or restart "
-                            + "elsewhere."),
+                    CheckTexts.RestartNeedsFoot(join.Before.Counts, join.Weight.Letter())),
             _ =>
                 new Finding(
                     FeetDoNotFit,
                     place,
-                    $"{join.Before.Pattern.Part.Name} ends with {weight}, and {after.Name} begins by moving that foot. Change the last "
-                        + $"step of {join.Before.Pattern.Part.Name} or the first of {after.Name}."),
+                    CheckTexts.PartsMeetOnNeededFoot(join.Before.Pattern.Part.Name, weight, after.Name)),
         };
     }
 
@@ -106,7 +105,7 @@ public static class JoinChecks
                 {
                     yield return Collision(
                         FindingPlaces.Action(trace.Dance, part, action),
-                        $"line {before.Action.Line} still moves on count {FindingPlaces.Count(trace.Dance, before)}");
+                        CheckTexts.LineStillMoves(before.Action.Line, FindingPlaces.Count(trace.Dance, before)));
                     break;
                 }
             }
@@ -132,8 +131,8 @@ public static class JoinChecks
                 && told.Add((join.Kind, join.Before.Pattern.Part.Name, join.After.Pattern.Part.Name, join.Before.To)))
             {
                 var where = join.Kind == JoinKind.Loop
-                    ? "the end of the pattern still moves there when it comes round"
-                    : $"{join.Before.Pattern.Part.Name} still moves there";
+                    ? CheckTexts.PatternStillMoves
+                    : CheckTexts.PartStillMoves(join.Before.Pattern.Part.Name);
                 yield return Collision(FindingPlaces.Moment(trace.Dance, join.After.Pattern.Part.Name, pickUp), where);
             }
         }
@@ -151,11 +150,11 @@ public static class JoinChecks
         }
     }
 
-    private static Finding Collision(Place place, string why) =>
+    private static Finding Collision(Place place, Sentence why) =>
         new(
             PickUp,
             place,
-            $"The pick-up {place.Count} takes its time from the line before, but {why}. Free that count, or begin the pick-up later.");
+            CheckTexts.PickUpTakesItsTime(place.Count, why));
 
     private static bool Moves(TracedAction action) => action.Verb.MovesFeet;
 }

@@ -4,6 +4,7 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
 
@@ -14,11 +15,11 @@ namespace FondCompass.Core.Checks;
 /// </summary>
 public static class TrapChecks
 {
-    public static readonly FindingCode TouchThenStep = new("TRAP01", Severity.Info, "A touch, then the same foot steps elsewhere");
-    public static readonly FindingCode LeavesInARow = new("TRAP02", Severity.Info, "One foot moves twice or more without taking weight");
-    public static readonly FindingCode OpensOnLeave = new("TRAP03", Severity.Info, "The dance opens on a step without weight");
+    public static readonly FindingCode TouchThenStep = new("TRAP01", Severity.Info);
+    public static readonly FindingCode LeavesInARow = new("TRAP02", Severity.Info);
+    public static readonly FindingCode OpensOnLeave = new("TRAP03", Severity.Info);
 
-    public static readonly FindingCode AlteredEnding = new("TRAP04", Severity.Info, "A known step with another ending");
+    public static readonly FindingCode AlteredEnding = new("TRAP04", Severity.Info);
 
     public static IEnumerable<Finding> Check(Dance dance, PartTrace trace, bool opensDance)
     {
@@ -32,8 +33,7 @@ public static class TrapChecks
                 yield return new Finding(
                     AlteredEnding,
                     known,
-                    $"count {known.Count}: '{trace.Actions[i - 1].Action.Step}' ends here with a {action.Action.Verb.Name}, not as the "
-                        + "class knows it. Say so before the step, not on it.");
+                    CheckTexts.KnownStepEndsOtherwise(known.Count, trace.Actions[i - 1].Action.Step, action.Action.Verb.Name));
             }
 
             if (!action.Foot.IsSingle() || action.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot)
@@ -48,8 +48,7 @@ public static class TrapChecks
                 yield return new Finding(
                     OpensOnLeave,
                     place,
-                    $"count {place.Count}: the dance opens on a {action.Action.Verb.Name} that takes no weight; say beforehand which "
-                        + "foot it is.");
+                    CheckTexts.OpensWithoutWeight(place.Count, action.Action.Verb.Name));
             }
 
             opened |= action.Action.Verb.Kind is VerbKind.Takes or VerbKind.Leaves;
@@ -65,8 +64,11 @@ public static class TrapChecks
                 yield return new Finding(
                     TouchThenStep,
                     place,
-                    $"count {place.Count}: after this {action.Action.Verb.Name} the {action.Foot.Word()} foot goes again, on count "
-                        + $"{FindingPlaces.Count(dance, next)}. Novices stand on it; cue 'no weight'.");
+                    CheckTexts.SameFootGoesAgain(
+                        place.Count,
+                        action.Action.Verb.Name,
+                        action.Foot.Word(),
+                        FindingPlaces.Count(dance, next)));
             }
 
             if (leavesBetween > 0 && !inside && !LeftBefore(trace, i))
@@ -74,8 +76,7 @@ public static class TrapChecks
                 yield return new Finding(
                     LeavesInARow,
                     place,
-                    $"count {place.Count}: the {action.Foot.Word()} foot moves {leavesBetween + 1} times before it takes weight. Say "
-                        + "that it stays free.");
+                    CheckTexts.FootMovesUnweighted(place.Count, action.Foot.Word(), leavesBetween + 1));
             }
         }
     }

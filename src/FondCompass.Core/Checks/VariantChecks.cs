@@ -6,20 +6,22 @@ using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
 
 /// <summary>Variants must leave both halves of the class together (rules, section 5).</summary>
 public static class VariantChecks
 {
-    public static readonly FindingCode OtherFoot = new("VARIANT03", Severity.Warning, "A variant that ends on another foot");
-    public static readonly FindingCode OtherFacing = new("VARIANT04", Severity.Warning, "A variant that ends on another wall");
-    public static readonly FindingCode OtherPlace = new("VARIANT05", Severity.Warning, "A variant that ends somewhere else on the floor");
-    public static readonly FindingCode OtherTotal = new("VARIANT06", Severity.Warning, "A variant of a part with another total");
-    public static readonly FindingCode NotWhatItSays = new("VARIANT07", Severity.Warning, "A variant that is not what it is called");
-    public static readonly FindingCode WrongFoot = new("VARIANT08", Severity.Error, "A variant that moves the foot with the weight");
+    public static readonly FindingCode OtherFoot = new("VARIANT03", Severity.Warning);
+    public static readonly FindingCode OtherFacing = new("VARIANT04", Severity.Warning);
+    public static readonly FindingCode OtherPlace = new("VARIANT05", Severity.Warning);
+    public static readonly FindingCode OtherTotal = new("VARIANT06", Severity.Warning);
+    public static readonly FindingCode NotWhatItSays = new("VARIANT07", Severity.Warning);
+    public static readonly FindingCode WrongFoot = new("VARIANT08", Severity.Error);
 
-    public static readonly FindingCode NotWritten = new("VARIANT09", Severity.Warning, "A repeat that asks for a variant nobody wrote");
+    public static readonly FindingCode NotWritten = new("VARIANT09", Severity.Warning);
 
     /// <summary>More variants of one part than anybody teaches.</summary>
     private const int Most = 100;
@@ -32,9 +34,10 @@ public static class VariantChecks
         {
             yield return NotWritten.At(
                 asked.Row,
-                $"Repeat {asked.Repeat} is to be danced '{asked.Label}', but no step, line or part has such a "
-                    + $"variant{(known.Count > 0 ? $"; there are: {string.Join(", ", known)}" : "")}. Write one, for instance "
-                        + $"'{asked.Label} 1-4 vine R' below a step.");
+                CheckTexts.NobodyWroteVariant(
+                    asked.Repeat,
+                    $"{asked.Label}",
+                    known.Count > 0 ? CheckTexts.ThereAre(string.Join(", ", known)) : Sentence.None));
         }
 
         foreach (var part in trace.Parts)
@@ -69,8 +72,7 @@ public static class VariantChecks
                 yield return new Finding(
                     OtherTotal,
                     place,
-                    $"{variant.Part.Name} has {variant.Part.Counts} counts and {own.Part.Name} {own.Part.Counts}: the two cannot be "
-                        + "danced side by side. Give them the same counts.");
+                    CheckTexts.VariantHasOtherTotal(variant.Part.Name, variant.Part.Counts, own.Part.Name, own.Part.Counts));
             }
 
             foreach (var finding in Compare(variant.Part.Variant!, place, variant, own.End, Turning(own.Actions)))
@@ -88,9 +90,11 @@ public static class VariantChecks
             yield return new Finding(
                 WrongFoot,
                 place,
-                $"In this variant ({label}) the {wrong.Foot.Word()} foot "
-                    + $"{(wrong.Fault == Fault.FootHoldsWeight ? "already holds the weight" : "does not hold the weight")} on count "
-                        + $"{wrong.Action.Beat.Label()}. Use the other foot.");
+                CheckTexts.VariantMovesWrongFoot(
+                    label.ToString(),
+                    wrong.Foot.Word(),
+                    wrong.Fault == Fault.FootHoldsWeight ? CheckTexts.AlreadyHoldsWeight : CheckTexts.DoesNotHoldWeight,
+                    wrong.Action.Beat.Label()));
             yield break;
         }
 
@@ -99,11 +103,10 @@ public static class VariantChecks
         {
             yield return new Finding(
                 OtherFoot, place, verdict.Weight
-                    ? $"This variant ({label}) ends with the feet {(danced.End.Stance == Stance.Open ? "open" : "crossed")}, the step "
-                        + "it stands in for does not."
-                    : $"This variant ({label}) ends with weight {danced.End.Weight.Letter()}, the step it stands in for with weight "
-                        + $"{own.Weight.Letter()}: the two halves of the class go on with different feet. Make its last step a touch, "
-                            + "or a touch a step.");
+                    ? CheckTexts.VariantEndsOtherStance(
+                        label.ToString(),
+                        danced.End.Stance == Stance.Open ? CheckTexts.StanceOpen : CheckTexts.StanceCrossed)
+                    : CheckTexts.VariantEndsOtherWeight(label.ToString(), danced.End.Weight.Letter(), own.Weight.Letter()));
         }
 
         if (!verdict.Facing)
@@ -111,16 +114,14 @@ public static class VariantChecks
             yield return new Finding(
                 OtherFacing,
                 place,
-                $"This variant ({label}) ends facing {danced.End.Facing}, the step it stands in for facing {own.Facing}. Let it end on "
-                    + "the same wall.");
+                CheckTexts.VariantEndsOtherFacing(label.ToString(), danced.End.Facing.ToString(), own.Facing.ToString()));
         }
         else if (!verdict.SamePlace && own.Weight != Weight.Unknown && danced.End.Weight != Weight.Unknown)
         {
             yield return new Finding(
                 OtherPlace,
                 place,
-                $"This variant ({label}) ends {verdict.Metres:0.0} m from where the step it stands in for ends: neighbours come too "
-                    + "close. Let it travel as far, or mind the spacing.");
+                CheckTexts.VariantEndsElsewhere(label.ToString(), verdict.Metres));
         }
 
         if ((label.Kind == VariantKind.NoTurn && Turning(danced.Actions) is > 0 and var turning && turning >= ownTurning)
@@ -128,9 +129,8 @@ public static class VariantChecks
         {
             yield return new Finding(
                 NotWhatItSays, place, label.Kind == VariantKind.NoTurn
-                    ? "This variant is called 'no turn' and turns as much as the step it stands in for. Take turning out, or call it by "
-                        + "what it is."
-                    : "This variant is called 'low impact' and has a hop or jump in it. Step instead, or call it by what it is.");
+                    ? CheckTexts.NoTurnTurns
+                    : CheckTexts.LowImpactJumps);
         }
     }
 

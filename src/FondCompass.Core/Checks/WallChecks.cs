@@ -1,14 +1,15 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
 
 /// <summary>Walls against what was meant, and the way a one-wall dance wanders (rules, sections 3 and 4).</summary>
 public static class WallChecks
 {
-    public static readonly FindingCode IntendedWalls = new("WALL01", Severity.Warning, "Other walls than intended");
-    public static readonly FindingCode Drift = new("DRIFT01", Severity.Warning, "A pattern that drifts across the floor");
+    public static readonly FindingCode IntendedWalls = new("WALL01", Severity.Warning);
+    public static readonly FindingCode Drift = new("DRIFT01", Severity.Warning);
 
     /// <summary>Metres per repeat below which a drift is not worth saying.</summary>
     private const double SmallDrift = 0.4;
@@ -30,8 +31,7 @@ public static class WallChecks
             yield return new Finding(
                 IntendedWalls,
                 place,
-                $"{wanted} walls are intended, but one pattern turns {trace.NetTurn} in all, which gives {trace.WallOrder.Count}. Check "
-                    + $"the turns, or change 'walls {wanted}'.");
+                CheckTexts.OtherWallsThanIntended(wanted, trace.NetTurn.ToString(), trace.WallOrder.Count));
         }
 
         // Where something was not understood nobody knows where the dancers are.
@@ -46,13 +46,11 @@ public static class WallChecks
             yield return new Finding(
                 Drift,
                 place,
-                $"Each repeat ends {end.Length:0.00} m {Way(end)} where it began and always faces the same wall: "
-                    + $"{end.Length * UsualRepeats:0.0} m after {UsualRepeats} repeats. Travel back somewhere, or start from the other "
-                        + "end of the floor.");
+                CheckTexts.PatternDrifts(end.Length, Way(end), end.Length * UsualRepeats, UsualRepeats));
         }
     }
 
     private static string Way(FloorPoint to) => Math.Abs(to.X) > Math.Abs(to.Y)
-        ? to.X > 0 ? "to the right of" : "to the left of"
-        : to.Y > 0 ? "in front of" : "behind";
+        ? to.X > 0 ? CheckTexts.ToTheRightOf : CheckTexts.ToTheLeftOf
+        : to.Y > 0 ? CheckTexts.InFrontOf : "behind";
 }

@@ -1,6 +1,7 @@
 using FondCompass.Core.Floor;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Comparing;
 
@@ -20,40 +21,40 @@ public sealed record RoomHalves(IReadOnlyList<string> Obstacles, IReadOnlyList<s
         var notes = new List<string>();
         if (left.TotalCounts == 0 || right.TotalCounts == 0)
         {
-            return new RoomHalves(["One of them has no counts yet."], []);
+            return new RoomHalves([RoomTexts.OneHasNoCounts], []);
         }
 
         if (left.StartWeight != right.StartWeight)
         {
-            obstacles.Add("They begin on different feet.");
+            obstacles.Add(RoomTexts.BeginOnDifferentFeet);
         }
 
         if (left.StartFacing != right.StartFacing)
         {
-            obstacles.Add($"They begin facing different ways, {left.StartFacing} and {right.StartFacing}.");
+            obstacles.Add(RoomTexts.BeginFacingDifferently(left.StartFacing.ToString(), right.StartFacing.ToString()));
         }
 
         if (left.TotalCounts != right.TotalCounts)
         {
             obstacles.Add(
-                $"One pattern has {left.TotalCounts} counts, the other {right.TotalCounts}; after the first repeat one half is ahead.");
+                RoomTexts.OtherLengths(left.TotalCounts, right.TotalCounts));
         }
 
         if (left.EndWeight != right.EndWeight)
         {
-            obstacles.Add("They end on different feet.");
+            obstacles.Add(RoomTexts.EndOnDifferentFeet);
         }
 
         if (left.NetTurn.Value % 8 != right.NetTurn.Value % 8 && left.EndFacing != right.EndFacing)
         {
-            obstacles.Add($"They end facing different walls, {left.EndFacing} and {right.EndFacing}.");
+            obstacles.Add(RoomTexts.EndFacingDifferently(left.EndFacing.ToString(), right.EndFacing.ToString()));
         }
 
         var (a, b) = (FloorPicture.OfPattern(left), FloorPicture.OfPattern(right));
         var apart = (a.Drift - b.Drift).Length;
         if (apart > SwapVerdict.Tolerance)
         {
-            obstacles.Add($"Every pattern leaves them {apart:0.0} m farther apart.");
+            obstacles.Add(RoomTexts.PatternsLeaveThemApart(apart));
         }
 
         Compare(a, b, Math.Min(left.TotalCounts, right.TotalCounts), notes);
@@ -82,15 +83,13 @@ public sealed record RoomHalves(IReadOnlyList<string> Obstacles, IReadOnlyList<s
         if (turned is { } look)
         {
             notes.Add(
-                $"At {look.A.Part} {look.A.Line}, count {look.A.Count} one half faces {look.A.Facing} and the other {look.B.Facing}: "
-                    + "they cannot copy each other there.");
+                RoomTexts.CannotCopyThere(look.A.Part, look.A.Line, look.A.Count, look.A.Facing.ToString(), look.B.Facing.ToString()));
         }
 
         if (far is { } at && widest > Spacing / 2)
         {
             notes.Add(
-                $"At {at.A.Part} {at.A.Line}, count {at.A.Count} they are {widest:0.0} m apart: leave {Spacing + widest:0.0} m between "
-                    + "the halves.");
+                RoomTexts.ApartAt(at.A.Part, at.A.Line, at.A.Count, widest, Spacing + widest));
         }
     }
 }

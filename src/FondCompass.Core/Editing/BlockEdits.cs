@@ -3,6 +3,8 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Editing;
 
@@ -30,7 +32,7 @@ public static class BlockEdits
         var (dance, map, names) = Read(script, lexicon);
         if (map.Line(part, number) is not { } line)
         {
-            return new EditResult(script, 1, $"There is no line {number} in {part}.");
+            return new EditResult(script, 1, EditTexts.NoSuchLine(number, part));
         }
 
         var lines = map.Part(part)!.Lines.ToList();
@@ -43,7 +45,7 @@ public static class BlockEdits
             neighbour is null ? null : (neighbour.FirstRow, neighbour.LastRow),
             act,
             taken,
-            "line of this part");
+            EditTexts.LineOfThisPart);
     }
 
     public static EditResult Part(string script, StepLexicon lexicon, string part, BlockAct act, string? taken = null)
@@ -51,7 +53,7 @@ public static class BlockEdits
         var (dance, map, names) = Read(script, lexicon);
         if (map.Part(part) is not { } written)
         {
-            return new EditResult(script, 1, $"There is no part called {part}.");
+            return new EditResult(script, 1, EditTexts.NoSuchPart(part));
         }
 
         var parts = map.Parts.ToList();
@@ -74,7 +76,7 @@ public static class BlockEdits
             neighbour is null ? null : (neighbour.Row, neighbour.LastRow),
             act,
             taken,
-            "part");
+            EditTexts.PartOfThisDance);
     }
 
     /// <summary>A new part with its heading, below all others.</summary>
@@ -102,7 +104,7 @@ public static class BlockEdits
         (int First, int Last)? neighbour,
         BlockAct act,
         string? taken,
-        string what)
+        Sentence what)
     {
         var rows = new ScriptRows(dance);
         var own = rows.Range(block.First, block.Last).ToList();
@@ -121,9 +123,9 @@ public static class BlockEdits
                 return new EditResult(
                     rows.ToString(),
                     block.First,
-                    rows.ToString() == script ? "Nothing here names a side, so the mirror image is the same." : null);
+                    rows.ToString() == script ? EditTexts.NothingNamesASide : null);
             case BlockAct.Paste when string.IsNullOrWhiteSpace(taken):
-                return new EditResult(script, block.First, "Nothing has been cut or copied yet.");
+                return new EditResult(script, block.First, EditTexts.NothingCutYet);
             case BlockAct.Paste:
                 rows.Insert(block.Last + 1, RowText.SplitRows(taken!).Rows);
                 return new EditResult(rows.ToString(), block.Last + 1);
@@ -134,7 +136,10 @@ public static class BlockEdits
                         act == BlockAct.Earlier ? other : block,
                         act == BlockAct.Earlier ? block : other,
                         movedIsLate: act == BlockAct.Earlier)
-                    : new EditResult(script, block.First, $"This is the {(act == BlockAct.Earlier ? "first" : "last")} {what}.");
+                    : new EditResult(
+                        script,
+                        block.First,
+                        act == BlockAct.Earlier ? EditTexts.ThisIsTheFirst(what) : EditTexts.ThisIsTheLast(what));
         }
     }
 

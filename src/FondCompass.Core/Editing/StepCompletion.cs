@@ -8,6 +8,7 @@ using FondCompass.Core.Reading;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Editing;
 
@@ -216,8 +217,8 @@ public static class StepCompletion
     private static OfferedStep Offer(StepChoice choice, StepSlot slot, DanceHeader header)
     {
         var trace = StepChoices.From(header, choice, slot.State);
-        var why = trace is null ? "this foot is not free for it"
-            : choice.Counts > slot.Room ? $"takes {choice.Counts} counts, {slot.Room} are left"
+        var why = trace is null ? EditTexts.FootNotFreeForIt
+            : choice.Counts > slot.Room ? EditTexts.TakesMoreThanLeft(choice.Counts, slot.Room)
             : "";
         var row = choice.Row(slot.Count, trace is null ? "" : Lead(trace));
         return new OfferedStep(choice.Wording, row, row[(row.IndexOf(' ') + 1)..], choice.Counts, trace, choice.Step?.Level ?? 1, why);
@@ -225,9 +226,11 @@ public static class StepCompletion
 
     private static string Why(PartTrace trace, int counts, StepSlot slot) =>
         trace.Actions.FirstOrDefault(a => a.Fault is Fault.FootHoldsWeight or Fault.StandingVerbOnFreeFoot) is { } wrong
-            ? $"the {wrong.Foot.Word()} foot {(wrong.Fault == Fault.FootHoldsWeight ? "holds the weight" : "is the free one")}"
-        : trace.Actions.Any(a => a.Fault == Fault.UnwindWrongWay) ? "the feet unwind the other way"
-        : counts > slot.Room ? $"takes {counts} counts, {slot.Room} are left"
+            ? EditTexts.TheFootIs(
+                wrong.Foot.Word(),
+                wrong.Fault == Fault.FootHoldsWeight ? EditTexts.HoldsTheWeight : EditTexts.IsTheFreeOne)
+        : trace.Actions.Any(a => a.Fault == Fault.UnwindWrongWay) ? EditTexts.UnwindOtherWay
+        : counts > slot.Room ? EditTexts.TakesMoreThanLeft(counts, slot.Room)
         : "";
 
     /// <summary>0 for a name that begins so, then names of which a word does, then names that hold it somewhere.</summary>

@@ -2,6 +2,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Editing;
 
@@ -13,7 +14,7 @@ public sealed partial class StepEdits
     private EditResult On(int row, Func<StepEdits, WrittenLine, WrittenRow, EditResult> change) =>
         _map.At(row) is { } at
             ? change(this, at.Line, at.Row)
-            : Refuse(row, "There is no step on that row. Choose a step on the ruler first.");
+            : Refuse(row, EditTexts.NoStepOnRow);
 
     private EditResult Done(int row) => new(_rows.ToString(), Math.Clamp(row, 1, _rows.Count));
 
@@ -100,12 +101,12 @@ public sealed partial class StepEdits
     {
         if (wordings[0].Trim().Length == 0)
         {
-            return Refuse(1, "Write the step's name first.");
+            return Refuse(1, EditTexts.WriteTheName);
         }
 
         if (length is < 1 or > Beat.Largest || count is < 1 or > Beat.Largest)
         {
-            return Refuse(1, "A step begins on a count from 1 on and takes at least one.");
+            return Refuse(1, EditTexts.StepBeginsOnACount);
         }
 
         var own = CountsReader.TryRead(wordings[0], LineCounts, null, out var counts, out _) == CountsOutcome.Read;
@@ -137,7 +138,7 @@ public sealed partial class StepEdits
         line = Math.Max(1, line);
         if (_map.Part(part) is not { } written)
         {
-            return Refuse(1, $"There is no part called {part}.");
+            return Refuse(1, EditTexts.NoSuchPart(part));
         }
 
         if (written.Lines.FirstOrDefault(l => l.Number == line) is not { } target)

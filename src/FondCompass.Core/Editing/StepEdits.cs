@@ -5,6 +5,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Editing;
 
@@ -47,7 +48,7 @@ public sealed partial class StepEdits
         var text = e._rows[written.Row];
         if (wording.Trim().Length == 0)
         {
-            return e.Refuse(row, "Nothing was written. To take the step out, press Delete.");
+            return e.Refuse(row, EditTexts.NothingWritten);
         }
 
         var (opener, remark) = Around(text);
@@ -79,12 +80,12 @@ public sealed partial class StepEdits
         var last = written.Last + by;
         if (last < written.First)
         {
-            return e.Refuse(row, "A step takes at least one count. To take it out, press Delete.");
+            return e.Refuse(row, EditTexts.StepTakesOneCount);
         }
 
         if (last > Beat.Largest)
         {
-            return e.Refuse(row, $"A line has at most {Beat.Largest} counts.");
+            return e.Refuse(row, EditTexts.LineHasAtMost(Beat.Largest));
         }
 
         e._rows[written.Row] = CountShift.Until(e._rows[written.Row], e.LineCounts, written.First, last);
@@ -99,7 +100,7 @@ public sealed partial class StepEdits
         var pieces = SplitText.Split(e._analysis, e._names, line, written);
         if (pieces.Count < 2)
         {
-            return e.Refuse(row, "This is one action on one count; there is nothing to split.");
+            return e.Refuse(row, EditTexts.NothingToSplit);
         }
 
         var text = e._rows[written.Row];
@@ -130,7 +131,7 @@ public sealed partial class StepEdits
         }
 
         return e._rows.ToString() == script
-            ? e.Refuse(row, "Nothing in this step names a side, so its mirror image is itself.")
+            ? e.Refuse(row, EditTexts.MirrorIsItself)
             : e.Done(written.Row);
     });
 
@@ -179,8 +180,8 @@ public sealed partial class StepEdits
             return e.Refuse(
                 row,
                 way < 0
-                    ? "This is the first step of the part."
-                    : "This is the last step of the part. To begin another line, write a step there.");
+                    ? EditTexts.IsTheFirstStep
+                    : EditTexts.IsTheLastStep);
         }
 
         return e.MoveInto(line, written, lines[at], way < 0 ? lines[at].End + 1 : 1);
@@ -192,7 +193,7 @@ public sealed partial class StepEdits
     {
         if (e._map.Line(part, line) is not { } to)
         {
-            return e.Refuse(row, $"There is no line {line} in {part}.");
+            return e.Refuse(row, EditTexts.NoSuchLine(line, part));
         }
 
         var same = to.Number == from.Number && to.Part == from.Part;
@@ -206,7 +207,7 @@ public sealed partial class StepEdits
     {
         var edits = new StepEdits(script, lexicon);
         var texts = RowText.SplitRows(rows).Rows.Where(r => r.Trim().Length > 0).ToList();
-        return texts.Count == 0 ? edits.Refuse(1, "Nothing has been cut or copied yet.") : edits.PasteAt(part, line, count, texts);
+        return texts.Count == 0 ? edits.Refuse(1, EditTexts.NothingCutYet) : edits.PasteAt(part, line, count, texts);
     }
 
     /// <summary>Writes what may be danced instead of some counts below the rows that have them.</summary>
@@ -227,7 +228,7 @@ public sealed partial class StepEdits
             .LastOrDefault(r => r.First <= last);
         if (written is null)
         {
-            return edits.Refuse(1, $"There is no count {last} in line {line} of {part} to write it below.");
+            return edits.Refuse(1, EditTexts.NoSuchCountToWriteBelow(last, line, part));
         }
 
         edits._rows.Insert(written.BlockEnd + 1, [.. rows.Select(r => $"{label} {r}")]);
@@ -240,8 +241,7 @@ public sealed partial class StepEdits
             ? done
             : edits.Refuse(
                 written.Row,
-                $"Line {line} of {part} is danced from rows that stand for other lines too, and there it would not be right. Write the "
-                    + "line out first.");
+                EditTexts.LineStandsForOthers(line, part));
     }
 
     /// <summary>Letters of a cue at the most.</summary>
@@ -260,8 +260,8 @@ public sealed partial class StepEdits
             return edits.Refuse(
                 1,
                 said.Length > LongestCue
-                    ? $"A cue has at most {LongestCue} letters; nobody can say more in time."
-                    : "A '#' begins a remark in a script; say the cue without it.");
+                    ? EditTexts.CueTooLong(LongestCue)
+                    : EditTexts.CueHoldsRemarkSign);
         }
 
         var traced = edits._analysis.Trace.Part(part);
@@ -269,7 +269,7 @@ public sealed partial class StepEdits
         var written = step is null ? null : edits._map.At(step.Action.Row)?.Row;
         if (traced is null || step is null || written is null)
         {
-            return edits.Refuse(1, $"There is no step on count {count} in line {line} of {part}.");
+            return edits.Refuse(1, EditTexts.NoStepOnCount(count, line, part));
         }
 
         var at = step.At;
@@ -290,10 +290,10 @@ public sealed partial class StepEdits
             .Part(part)?.Part.Notes.Where(n => n.Kind == "cue" && n.Line == line && n.At == at).Select(n => n.Text).ToList()
             ?? [];
         return said.Length == 0
-            ? notes.Count == 0 ? done : edits.Refuse(written.Row, "That cue stands for other lines too; take it out in the script.")
+            ? notes.Count == 0 ? done : edits.Refuse(written.Row, EditTexts.CueStandsForOthers)
             : notes.Contains(said) ? done
             : edits.Refuse(
                 written.Row,
-                $"Line {line} of {part} is danced from rows that stand for other lines too; write the cue in the script.");
+                EditTexts.CueLineStandsForOthers(line, part));
     }
 }

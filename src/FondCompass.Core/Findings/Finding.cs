@@ -1,4 +1,6 @@
 using FondCompass.Core.Text;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Findings;
 
@@ -13,7 +15,11 @@ public enum Severity
 }
 
 /// <summary>A stable code with its severity and what it is about; one static field beside the rule that raises it.</summary>
-public sealed record FindingCode(string Code, Severity Severity, string Title);
+public sealed record FindingCode(string Code, Severity Severity)
+{
+    /// <summary>What findings of this kind are about, in a few words.</summary>
+    public string Title => FindingTitles.Of(Code);
+}
 
 /// <summary>Where a finding points: the part, the line (eight) from 1, the count's label and the text row from 1.</summary>
 /// <param name="Words">The words of the row it is about; all of the row when left out.</param>
@@ -27,8 +33,12 @@ public readonly record struct Place(string? Part = null, int? Line = null, strin
 public sealed record Fix(string Label, int Row, string NewText, Fix? Otherwise = null);
 
 /// <summary>Something the instructor should know: what, where, why and the way out.</summary>
-public sealed record Finding(FindingCode Kind, Place Place, string Message, Fix? Fix = null)
+/// <param name="Told">What is to be told, as a text with its facts; worded when it is read.</param>
+public sealed record Finding(FindingCode Kind, Place Place, Sentence Told, Fix? Fix = null)
 {
+    /// <summary>What, why and the way out, in the reader's language.</summary>
+    public string Message => Told;
+
     /// <summary>Answers to what it asks, one key each; empty when it asks nothing.</summary>
     public IReadOnlyList<Fix> Answers { get; init; } = [];
 

@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Texts.Dances;
 using YamlDotNet.Serialization;
 using YamlDotNet.Serialization.NamingConventions;
 
@@ -41,6 +42,6 @@ internal static class LexiconFiles
         "out" => Lexicon.Direction.Out,
         "with the sun" or "round" => Lexicon.Direction.WithSun,
         "against the sun" => Lexicon.Direction.AgainstSun,
-        _ => throw new FormatException($"'{way}' is no direction."),
+        _ => throw new FormatException(StepTexts.NoDirection(way)),
     };
 }

@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Lexicon;
 
@@ -141,7 +142,7 @@ public static class Verbs
         "leaves" => VerbKind.Leaves,
         "standing" => VerbKind.Standing,
         "none" => VerbKind.NoFoot,
-        _ => throw new FormatException($"'{kind}' is no kind of verb."),
+        _ => throw new FormatException(StepTexts.NoVerbKind(kind)),
     };
 
     private static VerbTraits Trait(string flag) => flag switch
@@ -171,7 +172,7 @@ public static class Verbs
         "hips" => VerbTraits.Hips,
         "is-body" => VerbTraits.IsBody,
         "aside" => VerbTraits.Aside,
-        _ => throw new FormatException($"'{flag}' is no flag of a verb."),
+        _ => throw new FormatException(StepTexts.NoVerbFlag(flag)),
     };
 
     /// <summary>An entry as it stands in verbs.yaml.</summary>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Measures;
 
@@ -15,7 +16,7 @@ public readonly record struct Bpm
             throw new ArgumentOutOfRangeException(
                 nameof(value),
                 value,
-                $"A tempo is at least {Slowest} and at most {Fastest} counts per minute.");
+                StepTexts.TempoOutOfRange(Slowest, Fastest));
         }
 
         Value = value;
@@ -43,7 +44,7 @@ public readonly record struct Bpm
     }
 
     public static Bpm Parse(string text) =>
-        TryParse(text, out var bpm) ? bpm : throw new FormatException($"'{text}' is no tempo: write counts per minute, such as 112.");
+        TryParse(text, out var bpm) ? bpm : throw new FormatException(StepTexts.NoTempo(text));
 
     public override string ToString() => Value.ToString("0.###", CultureInfo.InvariantCulture);
 }

@@ -1,3 +1,5 @@
+using FondCompass.Core.Wording.Texts.Dances;
+
 namespace FondCompass.Core.Measures;
 
 /// <summary>
@@ -77,7 +79,7 @@ public readonly record struct Eighths(int Value)
     }
 
     public static Eighths Parse(string text) =>
-        TryParse(text, out var turn) ? turn : throw new FormatException($"'{text}' is no turn: write for instance '1/4 left'.");
+        TryParse(text, out var turn) ? turn : throw new FormatException(StepTexts.NoTurn(text));
 
     public override string ToString() => Value switch
     {

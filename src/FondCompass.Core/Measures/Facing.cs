@@ -1,3 +1,5 @@
+using FondCompass.Core.Wording.Texts.Dances;
+
 namespace FondCompass.Core.Measures;
 
 /// <summary>
@@ -46,7 +48,7 @@ public readonly record struct Facing
     }
 
     public static Facing Parse(string text) =>
-        TryParse(text, out var facing) ? facing : throw new FormatException($"'{text}' is no facing: write 12:00, 1:30, 3:00 … 10:30.");
+        TryParse(text, out var facing) ? facing : throw new FormatException(StepTexts.NoFacing(text));
 
     public override string ToString() => Names[Index];
 }

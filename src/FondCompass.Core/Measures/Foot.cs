@@ -1,3 +1,5 @@
+using FondCompass.Core.Wording.Texts.Dances;
+
 namespace FondCompass.Core.Measures;
 
 /// <summary>The foot, or feet, an action uses.</summary>
@@ -78,8 +80,8 @@ public static class Feet
     {
         Foot.Left => "left",
         Foot.Right => "right",
-        Foot.Both => "both feet",
-        _ => "no foot",
+        Foot.Both => StepTexts.BothFeet,
+        _ => StepTexts.NoFoot,
     };
 
     /// <summary>Reads R, right, rf, L, left, lf, both and feet in any case.</summary>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Measures;
 
@@ -13,7 +14,7 @@ public readonly record struct Rate
     {
         if (!IsValid(percent))
         {
-            throw new ArgumentOutOfRangeException(nameof(percent), percent, "A rate is from 10 to 200 percent of the tempo.");
+            throw new ArgumentOutOfRangeException(nameof(percent), percent, StepTexts.RateOutOfRange);
         }
 
         Percent = percent;

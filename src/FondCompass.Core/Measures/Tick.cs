@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Measures;
 
@@ -48,7 +49,7 @@ public readonly record struct Tick(int Value) : IComparable<Tick>
     }
 
     public static Tick Parse(string text) =>
-        TryParse(text, out var tick) ? tick : throw new FormatException($"'{text}' is no tick: write a whole number.");
+        TryParse(text, out var tick) ? tick : throw new FormatException(StepTexts.NoTick(text));
 
     public override string ToString() => Value.ToString(CultureInfo.InvariantCulture);
 }

@@ -1,4 +1,5 @@
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Music;
 
@@ -91,12 +92,12 @@ public sealed record Song
     {
         if (passages.Count == 0)
         {
-            return "The song has no passages. Give at least one, with its counts and tempo.";
+            return SongTexts.NoPassages;
         }
 
         if (passages.Count > MostPassages)
         {
-            return $"The song has {passages.Count} passages; at most {MostPassages} can be reckoned. Join some of them.";
+            return SongTexts.TooManyPassages(passages.Count, MostPassages);
         }
 
         long total = 0;
@@ -108,8 +109,7 @@ public sealed record Song
             {
                 if (!(rest > 0 && rest <= LongestRest) || passage.Counts != 0)
                 {
-                    return $"{where} lasts {rest} seconds without a beat; that is more than 0 and at most {LongestRest} seconds, and "
-                        + "has no counts.";
+                    return SongTexts.PauseOutOfRange(where, rest, LongestRest);
                 }
 
                 continue;
@@ -117,13 +117,12 @@ public sealed record Song
 
             if (passage.Counts <= 0)
             {
-                return $"{where} has {passage.Counts} counts; a passage has at least 1.";
+                return SongTexts.PassageWithoutCounts(where, passage.Counts);
             }
 
             if (!IsTempo(passage.Bpm) || (passage.BpmEnd is { } end && !IsTempo(end)))
             {
-                return $"{where} has a tempo that cannot be danced; it is at least {Core.Measures.Bpm.Slowest} and at most "
-                    + $"{Core.Measures.Bpm.Fastest} counts per minute.";
+                return SongTexts.PassageTempoOutOfRange(where, Core.Measures.Bpm.Slowest, Core.Measures.Bpm.Fastest);
             }
 
             total += passage.Counts;
@@ -131,10 +130,10 @@ public sealed record Song
 
         if (total == 0)
         {
-            return "The song has no counts to dance to. Give at least one passage with counts and a tempo.";
+            return SongTexts.NoCountsToDanceTo;
         }
 
-        return total > MostCounts ? $"The song has {total} counts; at most {MostCounts} can be reckoned." : null;
+        return total > MostCounts ? SongTexts.TooManySongCounts(total, MostCounts) : null;
     }
 
     /// <summary>What makes these anchors impossible on a song, in words; null when they hold.</summary>
@@ -149,15 +148,13 @@ public sealed record Song
                 || anchor.Count < before.Count
                 || anchor.Seconds < before.Seconds)
             {
-                return $"Count {anchor.Count} cannot be held to {anchor.Seconds:0.##} s: counts and moments rise together, and the song "
-                    + $"has {song.Counts} counts.";
+                return SongTexts.AnchorOutOfOrder(anchor.Count, anchor.Seconds, song.Counts);
             }
 
             var (own, wanted) = (song.Time.SecondsAt(anchor.Count) - song.Time.SecondsAt(before.Count), anchor.Seconds - before.Seconds);
             if ((own == 0) != (wanted == 0) || (wanted > 0 && own / wanted is < 0.25 or > 4))
             {
-                return $"Holding count {anchor.Count} to {anchor.Seconds:0.##} s would change the tempo more than fourfold. Look at the "
-                    + "counts of the passages before it.";
+                return SongTexts.AnchorChangesTempo(anchor.Count, anchor.Seconds);
             }
 
             before = anchor;

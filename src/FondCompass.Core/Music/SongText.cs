@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using System.Text.RegularExpressions;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Music;
 
@@ -29,7 +30,7 @@ public static partial class SongText
         var rows = text.ReplaceLineEndings("\n").Split('\n');
         if (rows.Length > MostRows)
         {
-            return new ReadSong([], [], $"The song has {rows.Length} rows; at most {MostRows} are read. Join some of its passages.");
+            return new ReadSong([], [], SongTexts.TooManySongRows(rows.Length, MostRows));
         }
 
         for (var i = 0; i < rows.Length; i++)
@@ -51,9 +52,7 @@ public static partial class SongText
                 return new ReadSong(
                     [],
                     [],
-                    $"Row {i + 1} of the song, '{(row.Length > 60 ? row[..60] + "…" : row)}', cannot be read. Write a name, its counts "
-                        + "and, if it changes, the tempo: 'verse 32 @112', 'rise 64 @96-160', '! chorus 32'; or seconds without a beat: "
-                            + "'pause 2.5s'.");
+                    SongTexts.SongRowCannotBeRead(i + 1, row.Length > 60 ? row[..60] + "…" : row));
             }
 
             passages.Add(passage);

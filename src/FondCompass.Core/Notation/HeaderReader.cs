@@ -1,6 +1,8 @@
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Notation;
 
@@ -39,7 +41,7 @@ public static class HeaderReader
     };
 
     /// <returns>The header with the setting applied, or unchanged with what is wrong and the way out.</returns>
-    public static (DanceHeader Header, string? Problem) Read(DanceHeader header, string word, string rest)
+    public static (DanceHeader Header, Sentence? Problem) Read(DanceHeader header, string word, string rest)
     {
         var value = rest.ToLowerInvariant();
         switch (word)
@@ -58,8 +60,7 @@ public static class HeaderReader
                 return (header with { MirrorMeant = true }, null);
             case "mirrors":
                 return (header,
-                    $"'mirrors {rest}' cannot be read: write 'mirrors' alone where the pattern is meant to come back on the other foot, "
-                        + "or take the line out.");
+                    NotationTexts.MirrorsCannotBeRead(rest));
             case "adapted":
                 return (header with { Adapted = WithoutBy(rest) }, null);
             case "changed":
@@ -69,50 +70,48 @@ public static class HeaderReader
             case "counting" when CountingOf(rest) is { } style:
                 return (header with { CountStyle = style }, null);
             case "counting":
-                return (header, $"'counting {rest}' cannot be read: write up, down, by fours, down by fours, rhythm words or names.");
+                return (header, NotationTexts.CountingCannotBeRead(rest));
             case "count-in" when CountIn(rest) is { } called:
                 return (header with { CountIn = called.Counts, CountInWords = called.Words }, null);
             case "count-in":
                 return (header,
-                    $"'count-in {rest}' cannot be read: write how many counts are called before the first step ('count-in 4'), the "
-                        + "counts themselves ('count-in 5 6 7 8') or what is said on them ('count-in \"ready and\"').");
+                    NotationTexts.CountInCannotBeRead(rest));
             case "start":
                 return ReadStart(header, value);
             case "genre" when Enum.TryParse<Genre>(rest, ignoreCase: true, out var genre) && !char.IsAsciiDigit(rest[0]):
                 return (header with { Genre = genre }, null);
             case "genre":
-                return (header, $"'{rest}' is no genre we know. Write line, social, percussive, fitness, jazz or circle.");
+                return (header, NotationTexts.GenreCannotBeRead(rest));
             case "line" when CountsOf(value) is > 0 and <= 64 and var counts:
                 return (header with { LineCounts = counts }, null);
             case "line":
                 return (header,
-                    $"'line {rest}' cannot be read: write how many counts a line has, from 1 to 64, such as 'line 6' for a waltz.");
+                    NotationTexts.LineCannotBeRead(rest));
             case "feel" when value is "straight" or "swing":
                 return (header with { Swing = value == "swing" }, null);
             case "feel":
-                return (header, $"'feel {rest}' cannot be read: write 'feel straight' or 'feel swing'.");
+                return (header, NotationTexts.FeelCannotBeRead(rest));
             case "tempo" when Bpm.TryParse(value.Replace("bpm", "").Trim(), out var tempo):
                 return (header with { Tempo = tempo }, null);
             case "tempo":
                 return (header,
-                    $"'tempo {rest}' cannot be read: write counts per minute, at least {Bpm.Slowest} and at most {Bpm.Fastest}, such as "
-                        + "'tempo 112'.");
+                    NotationTexts.TempoCannotBeRead(rest, Bpm.Slowest, Bpm.Fastest));
             case "intro" when CountsOf(value) is >= 0 and <= 100_000 and var intro:
                 return (header with { Intro = intro }, null);
             case "intro":
-                return (header, $"'intro {rest}' cannot be read: write how many counts to wait, such as 'intro 16'.");
+                return (header, NotationTexts.IntroCannotBeRead(rest));
             case "stride" when value is "small" or "normal" or "big":
                 return (header with { Stride = value switch { "small" => 0.3, "big" => 0.6, _ => 0.45 } }, null);
             case "stride":
-                return (header, $"'stride {rest}' cannot be read: write small, normal or big.");
+                return (header, NotationTexts.StrideCannotBeRead(rest));
             case "walls" when int.TryParse(value, out var walls) && walls is 1 or 2 or 4 or 8:
                 return (header with { IntendedWalls = walls }, null);
             case "walls":
-                return (header, $"'walls {rest}' cannot be read: a dance has 1, 2, 4 or 8 walls.");
+                return (header, NotationTexts.WallsCannotBeRead(rest));
             case "layout" when LayoutOf(value) is { } layout:
                 return (header with { Layout = layout }, null);
             default:
-                return (header, $"'layout {rest}' cannot be read: write rows, turning rows, circle or chain.");
+                return (header, NotationTexts.LayoutCannotBeRead(rest));
         }
     }
 
@@ -158,7 +157,7 @@ public static class HeaderReader
             : null;
     }
 
-    private static (DanceHeader Header, string? Problem) ReadStart(DanceHeader header, string value)
+    private static (DanceHeader Header, Sentence? Problem) ReadStart(DanceHeader header, string value)
     {
         if (FactReader.TryRead(value, out var weight, out var facing) && weight is not null | facing is not null)
         {
@@ -169,7 +168,7 @@ public static class HeaderReader
             }, null);
         }
 
-        return (header, $"'start {value}' cannot be read: write 'start weight L facing 12' (weight L, R or both; facing 12, 1:30, 3 …).");
+        return (header, NotationTexts.StartCannotBeRead(value));
     }
 
     /// <summary>Settles what no row has said by the genre's habits; what was said stays, wherever it stood.</summary>

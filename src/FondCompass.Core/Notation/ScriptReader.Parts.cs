@@ -2,6 +2,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Text;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Notation;
 
@@ -42,7 +43,7 @@ public sealed partial class ScriptReader
         {
             _findings.Add(NotationFindings.SamePart.At(
                 row,
-                $"There is a part called {read.Name} already. Give this one a name of its own; until then only the first can be called."));
+                NotationTexts.PartNamedTwice(read.Name)));
         }
 
         _parts.Add((new DancePart(read.Name, isTag, row, [], read.Times, read.Mirrored, read.VariantOf, read.Label), []));
@@ -53,7 +54,7 @@ public sealed partial class ScriptReader
     {
         if (_parts.Count == 0)
         {
-            _findings.Add(NotationFindings.StepsBeforePart.At(row, "No part has been named yet, so these steps are read as part A."));
+            _findings.Add(NotationFindings.StepsBeforePart.At(row, NotationTexts.ReadAsPartA));
             _partNames.Add("A");
             _parts.Add((new DancePart("A", false, row, []), []));
         }
@@ -69,8 +70,7 @@ public sealed partial class ScriptReader
         {
             _findings.Add(NotationFindings.ImpossibleCounts.At(
                 row,
-                $"'{read.CountsAt.In(text).Trim()}' cannot be counted: counts go up from 1, no higher than {Beat.Largest}, each later "
-                    + "than the one before. Write for instance 1-4, 5&6 or 7.",
+                NotationTexts.CannotBeCounted(read.CountsAt.In(text).Trim(), Beat.Largest),
                 part: _parts.Count > 0 ? _parts[^1].Part.Name : null));
             Entries(row).Add(new UnreadableEntry(row, at.In(text)));
             return;
@@ -84,7 +84,7 @@ public sealed partial class ScriptReader
 
         if (read.Words.Length == 0)
         {
-            _findings.Add(NotationFindings.Unreadable.At(row, "There are counts here but no step. Write the step after them, or 'hold'."));
+            _findings.Add(NotationFindings.Unreadable.At(row, NotationTexts.CountsWithoutStep));
             Entries(row).Add(new UnreadableEntry(row, at.In(text)));
             return;
         }
@@ -144,7 +144,7 @@ public sealed partial class ScriptReader
         }
 
         _findings.Add(NotationFindings.BadFact.At(
-            row, $"'check {rest}' cannot be read. Write what should be so after the row above: 'check weight R facing 6'."));
+            row, NotationTexts.CheckCannotBeRead(rest)));
     }
 
     private void ReadDefinition(int row, string rest)
@@ -156,13 +156,13 @@ public sealed partial class ScriptReader
         {
             _findings.Add(NotationFindings.BadDefinition.At(
                 row,
-                "Write the step's name, '=', and what it is made of: 'step rope walk = step R across, step L across'."));
+                NotationTexts.WriteDefinition));
             return;
         }
 
         if (!_definedNames.Add(name))
         {
-            _findings.Add(NotationFindings.SameDefinition.At(row, $"'{name}' is defined twice; the first one counts."));
+            _findings.Add(NotationFindings.SameDefinition.At(row, NotationTexts.DefinedTwice(name)));
             return;
         }
 
@@ -188,8 +188,7 @@ public sealed partial class ScriptReader
                 {
                     _findings.Add(NotationFindings.BadException.At(
                         row,
-                        $"Repeat {first.Repeat} is cut after {first.AfterCount} counts already, by row {first.Row}, and that counts. "
-                            + "Take one of the two out."));
+                        NotationTexts.RestartSaidTwice(first.Repeat, first.AfterCount, first.Row)));
                 }
 
                 _restarts.Add(restart);

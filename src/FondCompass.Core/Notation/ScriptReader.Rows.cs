@@ -1,6 +1,7 @@
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Text;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Notation;
 
@@ -25,7 +26,7 @@ public sealed partial class ScriptReader
         {
             _findings.Add(NotationFindings.BadVariant.At(
                 row,
-                $"'{label}' must say for which counts and what is danced instead: '{label} 5-8 vine R'."));
+                NotationTexts.VariantWithoutCounts(label.ToString())));
             return;
         }
 

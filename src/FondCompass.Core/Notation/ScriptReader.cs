@@ -3,6 +3,7 @@ using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Notation;
 
@@ -59,10 +60,7 @@ public sealed partial class ScriptReader
             {
                 _findings.Add(NotationFindings.TooMuch.At(
                     i + 1,
-                    string.Create(
-                        CultureInfo.InvariantCulture,
-                        $"{MostRows:N0} rows are read; this one and what is behind it are not. Part it into several dances, or write "
-                            + $"what repeats once and call it in an order.")));
+                    NotationTexts.TooManyRows(MostRows)));
                 break;
             }
 
@@ -72,10 +70,7 @@ public sealed partial class ScriptReader
                 _parts.RemoveAt(MostParts);
                 _findings.Add(NotationFindings.TooMuch.At(
                     i + 1,
-                    string.Create(
-                        CultureInfo.InvariantCulture,
-                        $"A dance may have {MostParts:N0} parts and tags; this one and what is behind it are not read. Part it into "
-                            + $"several dances, or call what repeats in an order.")));
+                    NotationTexts.TooManyParts(MostParts)));
                 break;
             }
         }
@@ -92,7 +87,7 @@ public sealed partial class ScriptReader
         {
             _findings.Add(NotationFindings.Empty.At(
                 Math.Max(1, _rows.Length),
-                "There are no steps yet. Write counts and a step on a row, for instance '1-4 vine R'."));
+                NotationTexts.NoStepsYet));
         }
 
         return new Dance
@@ -121,7 +116,7 @@ public sealed partial class ScriptReader
         var content = RowText.Content(text);
         if (RowText.HasControlCharacters(RowText.WithoutComment(raw)))
         {
-            _findings.Add(NotationFindings.OddCharacter.At(row, "This row holds a character that does not print; it is read as a space."));
+            _findings.Add(NotationFindings.OddCharacter.At(row, NotationTexts.ControlCharacter));
         }
 
         if (content.Length == 0)
@@ -134,10 +129,7 @@ public sealed partial class ScriptReader
         {
             _findings.Add(NotationFindings.TooMuch.At(
                 row,
-                string.Create(
-                    CultureInfo.InvariantCulture,
-                    $"This row has {content.Length:N0} letters; one of more than {LongestRow:N0} is not read. Write each step on a row "
-                        + $"of its own.")));
+                NotationTexts.RowTooLong(content.Length, LongestRow)));
             return;
         }
 
@@ -220,7 +212,7 @@ public sealed partial class ScriptReader
         {
             _findings.Add(NotationFindings.SettingTwice.At(
                 row,
-                $"Another '{word}' stands above; the last one counts, this one. Take one of the two out."));
+                NotationTexts.SettingSaidTwice(word)));
         }
 
         _header = read.Header;

@@ -4,6 +4,7 @@ using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Prose.Frames;
 using FondCompass.Core.Prose.Search;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Prose;
 
@@ -52,8 +53,8 @@ internal sealed partial class ProseHonesty(
         var understood = Understood();
         if (rival is not null)
         {
-            doubts.Add(rival.Total != Total ? $"It may also be read so that it has {rival.Total} counts."
-                : "It may also be read so that it ends on another foot or faces another wall.");
+            doubts.Add(rival.Total != Total ? PasteTexts.RivalHasOtherTotal(rival.Total)
+                : PasteTexts.RivalEndsOtherwise);
             understood = Math.Min(understood, MostRivalled);
         }
 
@@ -79,9 +80,7 @@ internal sealed partial class ProseHonesty(
         var share = Share();
         if (_bound < Doubtful && rows.Find(r => r.From.Length > LongLine) is { } row)
         {
-            doubts.Add($"One line has {row.From.Length} letters: the line breaks may have been lost on the way. Put each section, or "
-                + "each eight, "
-                + $"on a line of its own.");
+            doubts.Add(PasteTexts.LineBreaksLost(row.From.Length));
         }
 
         return share;
@@ -102,26 +101,26 @@ internal sealed partial class ProseHonesty(
         if (MissesTheTotal && settings.Counts is { } counts)
         {
             share *= Math.Min((double)total, counts) / Math.Max(total, counts) * 0.8;
-            doubts.Add($"The text says {counts} counts; what is made of it has {total}.");
+            doubts.Add(PasteTexts.TextSaysOtherCounts(counts, total));
         }
 
         if (MissesTheWalls && settings.WallCount is { } walls)
         {
             share *= 0.8;
             doubts.Add(
-                $"The text says {walls} {(walls == 1 ? "wall" : "walls")}; what is made of it goes through {trace.WallOrder.Count}.");
+                PasteTexts.TextSaysOtherWalls(walls, trace.WallOrder.Count));
         }
 
         if (way.Stated > way.Met)
         {
             share = Math.Min(share, (double)way.Met / way.Stated);
-            doubts.Add($"Of {way.Stated} counts that headings state {way.Met} come out so.");
+            doubts.Add(PasteTexts.StatedLengthsMet(way.Stated, way.Met));
         }
 
         if (way.Written > way.Filled)
         {
             share = Math.Min(share, (double)way.Filled / way.Written);
-            doubts.Add($"Of {way.Written} counts that are written beside steps {way.Filled} are filled.");
+            doubts.Add(PasteTexts.WrittenCountsFilled(way.Written, way.Filled));
         }
 
         // Walls alone may come out by chance.
@@ -131,15 +130,14 @@ internal sealed partial class ProseHonesty(
         if (!isProved && share > MostUnproved && rows.Exists(r => r.Fate is PastedFate.Aside or PastedFate.Partly))
         {
             share = MostUnproved;
-            doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                $"The text states no length that would bear this out, so no more than {MostUnproved:0 %} of it is claimed as understood."));
+            doubts.Add(PasteTexts.NothingBearsItOut(MostUnproved));
         }
 
         share = frame.IsOrderGuessed ? Math.Min(share, MostUnproved) : share;
         share *= 1 - TellDoubtful();
         if (lost - spare >= 1)
         {
-            doubts.Add("Some words beside the steps were not read; they stay as notes.");
+            doubts.Add(PasteTexts.WordsNotRead);
         }
 
         return Math.Round(Math.Clamp(share, 0, 1) * 0.98, 3);
@@ -176,7 +174,7 @@ internal sealed partial class ProseHonesty(
             .Select(f => $"'{script[Math.Clamp((f.Place.Row ?? 1) - 1, 0, script.Length - 1)]}': {f.Message}"));
         if (told.Count > MostDoubts)
         {
-            doubts.Add($"{told.Count - MostDoubts} more {(told.Count == MostDoubts + 1 ? "row is" : "rows are")} doubtful in such a way.");
+            doubts.Add(PasteTexts.MoreRowsDoubtful(told.Count - MostDoubts));
         }
 
         return Math.Min(0.7, 0.8 * told.Count / Math.Max(1, danced));

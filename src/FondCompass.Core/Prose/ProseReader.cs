@@ -6,6 +6,7 @@ using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Prose.Frames;
 using FondCompass.Core.Prose.Search;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Prose;
 
@@ -47,8 +48,7 @@ public static class ProseReader
             doubts.AddRange(frame.Doubts);
             if (search.HurriedFrom is { } row)
             {
-                doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                    $"From row {row + 1} on only the likeliest reading was followed: so much may be meant that not all was weighed."));
+                doubts.Add(PasteTexts.OnlyLikeliestFollowed(row + 1));
             }
 
             var honesty = new ProseHonesty(way, settings, frame, analysis, rows, doubts) { IsNarrowed = search.HurriedFrom is not null };
@@ -120,18 +120,13 @@ public static class ProseReader
         {
             if (lines[i].IsTooLong)
             {
-                doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                    $"Row {i + 1} has {lines[i].Raw.Length:N0} letters; one of more than {ProseLine.LongestRow:N0} is not read, "
-                    + $"and stays as a remark. Part it into sentences, a row each."));
+                doubts.Add(PasteTexts.ProseRowTooLong(i + 1, lines[i].Raw.Length, ProseLine.LongestRow));
             }
         }
 
         if (way.Actions > MostTried && way.Units is { } last)
         {
-            doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                $"Row {last.Row + 1} goes on, or repeats what stands before it, past the {MostTried:N0} actions that are tried on their "
-                    + $"counts; "
-                + $"what is left of it stays as notes. Write what is danced again as a part, and call it."));
+            doubts.Add(PasteTexts.GoesOnPastWhatIsTried(last.Row + 1, MostTried));
             if (last.Row + 1 < lines.Count)
             {
                 behind = [.. lines.Skip(last.Row + 1).Select(l => l.Raw), .. behind];
@@ -142,10 +137,7 @@ public static class ProseReader
         if (behind.Length > 0)
         {
             var first = (way.Actions > MostTried && way.Units is { } unit ? unit.Row + 1 : lines.Count) + 1;
-            doubts.Add(string.Create(CultureInfo.InvariantCulture,
-                $"{ProseLine.MostRows:N0} rows and {ProseLine.MostWords:N0} words are read, and {MostTried:N0} actions tried on their "
-                    + $"counts; "
-                + $"what begins with row {first:N0} is not, and stays as remarks. Paste one dance at a time."));
+            doubts.Add(PasteTexts.TooMuchToRead(ProseLine.MostRows, ProseLine.MostWords, MostTried, first));
             var kept = behind.Where(r => r.Trim().Length > 0).Select(r => $"# {RowText.Plain(r).Trim()}");
             rows.Add(new PastedRow(string.Join('\n', behind), string.Join('\n', kept), PastedFate.Aside));
         }

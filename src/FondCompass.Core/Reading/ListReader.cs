@@ -2,6 +2,7 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Reading.Clauses;
 using FondCompass.Core.Reading.Scopes;
 using FondCompass.Core.Text;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Reading;
 
@@ -187,12 +188,12 @@ internal sealed partial class ListReader
 
         foreach (var whole in trailing ? alone ? new[] { false, true } : [true, false] : [false])
         {
-            var otherwise = trailing ? whole ? "only the last of them is repeated" : "the whole list is repeated" : "";
+            var otherwise = trailing ? whole ? StepTexts.OnlyTheLastIsRepeated : StepTexts.WholeListIsRepeated : "";
             foreach (var rule in ScopeRules.All.Where(r => !r.Once && signs.Contains(r.When)))
             {
                 var doubt = rule.Doubt.Length > 0 ? rule.Doubt
                     : signs.Contains("turn between deeds") && !rule.Scope.Explained && !rule.Scope.BodyAlong
-                    ? "the turn comes before the step behind it" : otherwise;
+                    ? StepTexts.TurnComesBeforeStep : otherwise;
                 Try(rule, rule.Scope with { TimesForAll = whole }, rule.Times && trailing && whole == alone ? 1 : 0, doubt);
             }
         }

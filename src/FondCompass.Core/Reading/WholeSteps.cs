@@ -1,5 +1,6 @@
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Reading;
 
@@ -51,7 +52,7 @@ internal static class WholeSteps
     private static RowReading OnThatFoot(RowReading wording) => wording with
     {
         Cost = wording.Cost + LeftOpen,
-        Doubt = "it is half a turn away from the foot in front",
+        Doubt = StepTexts.HalfATurnFromFrontFoot,
         Items = [.. wording.Items.Select(i => IsPivotOfAFoot(i.Main)
             ? i with
             {

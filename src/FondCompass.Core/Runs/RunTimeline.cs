@@ -7,6 +7,7 @@ using FondCompass.Core.Reading;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Runs;
 
@@ -195,7 +196,7 @@ public static class RunTimeline
                     facing,
                     Eighths.None,
                     stretch.Repeat, wall, stretch.Part, free.Line, stretch.IsTag, true)
-                { Wording = new StepWording("your own", "", "", Foot.None) });
+                { Wording = new StepWording(CheckTexts.YourOwn, "", "", Foot.None) });
                 call = -1;
             }
             else if (step.Moment is DanceAction action && step.Verb is { } verb)

@@ -6,16 +6,17 @@ using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Runs;
 
 /// <summary>Unrolls a dance over a song, as written: no proposal is applied (rules, section 6).</summary>
 public sealed class RunUnroller
 {
-    public static readonly FindingCode NeverReached = new("RUN02", Severity.Warning, "An exception that is never come to");
-    public static readonly FindingCode CornerLanding = new("RUN03", Severity.Warning, "A tag or restart that lands on a corner");
-    public static readonly FindingCode OrderTooShort = new("RUN04", Severity.Warning, "The order ends before the song does");
-    public static readonly FindingCode OrderTooLong = new("RUN05", Severity.Warning, "The song ends before the order does");
+    public static readonly FindingCode NeverReached = new("RUN02", Severity.Warning);
+    public static readonly FindingCode CornerLanding = new("RUN03", Severity.Warning);
+    public static readonly FindingCode OrderTooShort = new("RUN04", Severity.Warning);
+    public static readonly FindingCode OrderTooLong = new("RUN05", Severity.Warning);
 
     private readonly DanceTrace _trace;
     private readonly Song _song;
@@ -86,8 +87,7 @@ public sealed class RunUnroller
                 {
                     _findings.Add(OrderTooLong.At(
                         walked.Row ?? last?.Row ?? 1,
-                        $"The song ends after {_song.Counts} counts, before the order is through: {walked.Whole.Pattern.Part.Name} is "
-                            + "no longer danced. Shorten the order, or begin earlier."));
+                        CheckTexts.SongEndsBeforeOrder(_song.Counts, walked.Whole.Pattern.Part.Name)));
                 }
 
                 return;
@@ -101,8 +101,7 @@ public sealed class RunUnroller
         {
             _findings.Add(OrderTooShort.At(
                 last.Row ?? 1,
-                $"The order ends at count {_at} of the song and {_song.Counts - _at} counts are left. Write 'round and round' behind "
-                    + "the order, repeat a part, add an ending pose, or fade the music."));
+                CheckTexts.OrderEndsBeforeSong(_at, _song.Counts - _at)));
         }
     }
 
@@ -187,8 +186,7 @@ public sealed class RunUnroller
         {
             _findings.Add(NeverReached.At(
                 finish.Row,
-                $"The music ends on count {last.Stretch.To} of {last.Part}, and nothing is danced on count {count} there the last time. "
-                    + "Take the line out, or name a count that is danced."));
+                CheckTexts.NothingOnLastCount(last.Stretch.To, last.Part, count)));
             return;
         }
 
@@ -217,7 +215,7 @@ public sealed class RunUnroller
             {
                 _findings.Add(NeverReached.At(
                     row,
-                    $"The song ends in repeat {last}, so this never comes. Take the line out, or choose a longer song."));
+                    CheckTexts.RepeatNeverComes(last)));
             }
         }
 
@@ -227,8 +225,7 @@ public sealed class RunUnroller
             {
                 _findings.Add(NeverReached.At(
                     change.Row,
-                    $"Call {change.Call} of the order is never danced: "
-                        + $"{(isOver ? "the song ends before it" : $"the order has {last}")}. Take the line out."));
+                    CheckTexts.CallNeverDanced(change.Call, isOver ? CheckTexts.SongEndsBeforeIt : CheckTexts.OrderHasCalls(last))));
             }
         }
     }
@@ -239,8 +236,7 @@ public sealed class RunUnroller
         {
             _findings.Add(CornerLanding.At(
                 walked.Restart?.Row ?? walked.Row ?? 1,
-                $"The {(walked.IsTag ? "tag" : "restart")} after repeat {walked.Repeat} leaves everybody facing the corner {facing}, "
-                    + "and every later wall with them. Choose another count, or let it turn an eighth."));
+                CheckTexts.LandsOnCorner(walked.IsTag ? CheckTexts.ATag : CheckTexts.ARestart, walked.Repeat, facing.ToString())));
         }
     }
 

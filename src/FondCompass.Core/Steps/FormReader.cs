@@ -1,6 +1,7 @@
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Counting;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Steps;
 
@@ -17,7 +18,7 @@ public static class FormReader
         var colon = text.IndexOf(':');
         if (colon < 0 || CountsReader.TryRead(text[..colon], 8, null, out var counts, out _) != CountsOutcome.Read)
         {
-            throw new FormatException($"The form '{text}' must begin with its counts, such as '1-4:'.");
+            throw new FormatException(StepTexts.FormNeedsCounts(text));
         }
 
         var positions = counts!.Positions;
@@ -29,7 +30,7 @@ public static class FormReader
 
         if (pieces.Length != positions.Count)
         {
-            throw new FormatException($"The form '{text}' has {positions.Count} counts and {pieces.Length} actions.");
+            throw new FormatException(StepTexts.FormCountsDiffer(text, positions.Count, pieces.Length));
         }
 
         var actions = pieces.Select((piece, i) => new FormAction(Action(piece), positions[i].ToTick(swing: false, bothInCount: false)))
@@ -87,5 +88,5 @@ public static class FormReader
         return TurnAmount.TryParse(string.Join(' ', rest[..^1]).TrimEnd('*'), out var amount) ? (new Turn(amount, side), slot) : null;
     }
 
-    private static FormatException Unreadable(string piece) => new($"The action '{piece}' cannot be read.");
+    private static FormatException Unreadable(string piece) => new(StepTexts.ActionCannotBeRead(piece));
 }

@@ -1,4 +1,5 @@
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Steps;
 
@@ -74,7 +75,7 @@ public sealed partial class StepLexicon
         {
             if (Step.Length == 0 || Forms.Count == 0)
             {
-                throw new FormatException($"The lexicon entry '{Step}' needs a name and at least one form.");
+                throw new FormatException(StepTexts.StepNeedsForm(Step));
             }
 
             var forms = Forms.ConvertAll(FormReader.Read);
@@ -99,7 +100,7 @@ public sealed partial class StepLexicon
                     "beginner" => 0,
                     _ =>
                         throw new FormatException(
-                            $"'{Trusted}' is no class that can be trusted with '{Step}': write beginner, or leave it out.")
+                            StepTexts.NoClassTrusted(Trusted, Step))
                 },
                 Caution = Caution,
                 HighImpact = forms.Exists(f => f.Actions.Any(a => a.Phrase.Verb is { IsHighImpact: true })),

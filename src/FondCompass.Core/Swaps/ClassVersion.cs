@@ -3,6 +3,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Swaps;
 
@@ -10,7 +11,7 @@ namespace FondCompass.Core.Swaps;
 /// <param name="From">First count of the line, from 1, with <paramref name="To"/> the last.</param>
 public sealed record VersionPlace(string Part, int Line, int From, int To, string Written, string Danced)
 {
-    public override string ToString() => $"{Part} {Line}, counts {From} to {To}: {Danced}, in place of {Written}";
+    public override string ToString() => SwapTexts.InPlaceOf(Part, Line, From, To, Danced, Written);
 }
 
 /// <summary>

@@ -2,6 +2,7 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Swaps;
 
@@ -31,20 +32,20 @@ public sealed record Difficulty(IReadOnlyList<DifficultyTerm> Terms)
         var seconds = DanceLoad.Seconds(counts, bpm);
         var terms = new List<DifficultyTerm>
         {
-            new($"{span.Footed / seconds:0.0} foot actions a second at {bpm:0} counts a minute", span.Footed / seconds)
+            new(SwapTexts.FootActionsASecond(span.Footed / seconds, bpm), span.Footed / seconds)
         };
-        Add(terms, span.Uneven, UnevenCount, n => $"{n} actions between the counts");
-        Add(terms, span.Crossings, Crossing, n => $"{n} crossings in front or behind");
-        Add(terms, span.Changes, ChangeOfWay, n => $"{n} changes of direction");
-        Add(terms, span.Jumps, Jump, n => $"{n} hops or jumps");
-        Add(terms, span.Leaves, WithoutWeight, n => $"{n} steps without weight");
-        Add(terms, span.Traps, Trap, n => n == 1 ? "1 trap for the free foot" : $"{n} traps for the free foot");
-        Add(terms, span.Both, BothFeet, n => $"{n} with two feet at once");
-        Add(terms, span.Levels, StepLevel, n => $"{n} levels of steps above the easiest");
+        Add(terms, span.Uneven, UnevenCount, n => SwapTexts.ActionsBetweenCounts(n));
+        Add(terms, span.Crossings, Crossing, n => SwapTexts.Crossings(n));
+        Add(terms, span.Changes, ChangeOfWay, n => SwapTexts.ChangesOfDirection(n));
+        Add(terms, span.Jumps, Jump, n => SwapTexts.HopsOrJumps(n));
+        Add(terms, span.Leaves, WithoutWeight, n => SwapTexts.StepsWithoutWeight(n));
+        Add(terms, span.Traps, Trap, n => n == 1 ? SwapTexts.OneTrap : SwapTexts.Traps(n));
+        Add(terms, span.Both, BothFeet, n => SwapTexts.TwoFeetAtOnce(n));
+        Add(terms, span.Levels, StepLevel, n => SwapTexts.LevelsAboveEasiest(n));
         if (span.Hardest > 0)
         {
             terms.Add(new DifficultyTerm(
-                $"{Eighths.AmountText(span.Hardest)} of turning in one count of {60 / bpm:0.00} s",
+                SwapTexts.TurningInOneCount(Eighths.AmountText(span.Hardest), 60 / bpm),
                 TurnPoints(span.Hardest, bpm)));
         }
 

@@ -3,6 +3,7 @@ using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Tracing;
 
@@ -21,7 +22,7 @@ internal sealed partial class PartTracer
     private readonly bool _throughJoin;
     private TraceState _state;
     private WeightState _feet;
-    private string _heldSince = "the start";
+    private string _heldSince = ActionTexts.TheStart;
     private bool _footTried;
     private int? _joinFault;
 

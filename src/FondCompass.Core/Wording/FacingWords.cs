@@ -1,5 +1,7 @@
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Wording;
 
@@ -9,21 +11,22 @@ namespace FondCompass.Core.Wording;
 /// </summary>
 public static class FacingWords
 {
-    private static readonly string[] InRing =
+    private static readonly Sentence[] InRing =
         [
-            "to the middle", "half in, against the sun", "against the sun", "half out, against the sun", "outwards",
-            "half out, with the sun", "with the sun", "half in, with the sun"
+            StepTexts.ToTheMiddle, StepTexts.HalfInAgainstTheSun, StepTexts.AgainstTheSun, StepTexts.HalfOutAgainstTheSun,
+            StepTexts.Outwards,
+            StepTexts.HalfOutWithTheSun, StepTexts.WithTheSun, StepTexts.HalfInWithTheSun
         ];
 
     /// <summary>The same in two words, where there is little room.</summary>
     public static string InBrief(Facing facing) =>
         (facing.Degrees / 45 % InRing.Length) switch
         {
-            0 => "middle",
-            2 => "against sun",
-            4 => "outwards",
-            6 => "with sun",
-            var half => half is 1 or 7 ? "half in" : "half out"
+            0 => StepTexts.MiddleBrief,
+            2 => StepTexts.AgainstSunBrief,
+            4 => StepTexts.Outwards,
+            6 => StepTexts.WithSunBrief,
+            var half => half is 1 or 7 ? StepTexts.HalfInBrief : StepTexts.HalfOutBrief
         };
 
     public static bool IsRing(DanceHeader header) => header.Layout == Layout.Circle;

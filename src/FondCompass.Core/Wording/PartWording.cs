@@ -1,5 +1,6 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Wording;
 
@@ -15,9 +16,9 @@ public static class PartWording
         return (stretch.From, stretch.To) switch
         {
             (0, var to) when to == part.Counts => name,
-            (0, var to) when to == half => $"{name}, first half",
-            (var from, var to) when from == half && to == part.Counts => $"{name}, second half",
-            var (from, to) => $"{name}, counts {from + 1} to {to}",
+            (0, var to) when to == half => StepTexts.FirstHalf(name),
+            (var from, var to) when from == half && to == part.Counts => StepTexts.SecondHalf(name),
+            var (from, to) => StepTexts.CountsTo(name, from + 1, to),
         };
     }
 

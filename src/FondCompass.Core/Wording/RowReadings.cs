@@ -4,6 +4,7 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Wording;
 
@@ -52,7 +53,7 @@ public static class RowReadings
                 told += string.Concat(Resting(layers[group.Key.Row].Where(l => l.Line == group.Key.Line), actions)
                     .Take(Most)
                     .Select(l => $" · {l.Beat.Label(trace.Dance.Header.LineCounts)} + {l.Text}"));
-                told += actions.Count > Most ? $" · and {actions.Count - Most} more" : "";
+                told += actions.Count > Most ? StepTexts.AndMore(actions.Count - Most) : "";
                 reads[group.Key.Row] = doubts.TryGetValue(group.Key.Row, out var doubt)
                     ? new RowRead(group.Key.Row, told, doubt.Message, doubt.Fix?.NewText ?? "")
                     : new RowRead(group.Key.Row, told);
@@ -105,7 +106,7 @@ public static class RowReadings
 
             if (action.Action.Way != 0)
             {
-                words.Add(action.Action.Way > 0 ? "to the right" : "to the left");
+                words.Add(action.Action.Way > 0 ? StepTexts.ToTheRight : StepTexts.ToTheLeft);
             }
         }
 
@@ -117,7 +118,7 @@ public static class RowReadings
 
         if (!action.Turn.IsNone)
         {
-            text += $"{(action.TurnFirst ? " after turning " : ", turning ")}{action.Turn}";
+            text += $"{(action.TurnFirst ? StepTexts.AfterTurning : ", turning ")}{action.Turn}";
         }
 
         text += action.Onto != Foot.None && action.Verb.Kind != VerbKind.Takes

@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Wording;
 
@@ -11,7 +12,7 @@ public static partial class SideWords
     public static string Mirrored(string words)
     {
         var changed = Word().Replace(words, m => Other(m.Value) ?? m.Value);
-        return changed == words && SaysASide(words) ? $"{words} (other side)" : changed;
+        return changed == words && SaysASide(words) ? StepTexts.TheOtherSide(words) : changed;
     }
 
     /// <summary>Whether some word, of whatever language is known, is a side.</summary>

@@ -3,6 +3,7 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Wording;
 
@@ -76,10 +77,10 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
         var oneWay = turns.TrueForAll(t => t.Value > 0) || turns.TrueForAll(t => t.Value < 0);
         return oneWay ? Amount(sum)
             : turns.Count <= 3 ? string.Join(", ", turns.Select(Amount))
-            : sum.IsNone ? "to and fro"
-            : $"{Amount(sum)} in all";
+            : sum.IsNone ? StepTexts.ToAndFro
+            : StepTexts.InAll(Amount(sum));
     }
 
     private static string Amount(Eighths turn) =>
-        Math.Abs(turn.Value) == Eighths.Full ? $"full turn {(turn.Value > 0 ? "right" : "left")}" : turn.ToString();
+        Math.Abs(turn.Value) == Eighths.Full ? turn.Value > 0 ? StepTexts.FullTurnRight : StepTexts.FullTurnLeft : turn.ToString();
 }

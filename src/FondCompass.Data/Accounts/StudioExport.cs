@@ -4,6 +4,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Unicode;
 using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Wording.Texts.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
@@ -34,15 +35,7 @@ public sealed class StudioExport(NpgsqlDataSource database)
     /// <summary>Most letters of a file's name.</summary>
     private const int LongestName = 80;
 
-    private const string ReadMe = """
-        Your studio in Fond Compass.
-
-        dances/   every dance as it was last saved, as text; write a new dance and paste one in, and it is there again
-        songs/    the passages of every track, as text
-        words.txt your own words and steps
-        *.json    everything, field by field, as it is stored: dances, their revisions, tracks and fits, groups with their cues and rooms,
-                  courses, lessons with what happened in them, and what happened with the account itself
-        """;
+    private static string ReadMe => DeskTexts.ExportReadme;
 
     /// <summary>Seconds that one kind of thing may take to be read.</summary>
     private const int Patience = 300;

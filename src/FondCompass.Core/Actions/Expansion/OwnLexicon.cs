@@ -3,6 +3,7 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Expansion;
 
@@ -12,8 +13,8 @@ namespace FondCompass.Core.Actions.Expansion;
 /// </summary>
 public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> Steps, IReadOnlyList<Finding> Findings)
 {
-    public static readonly FindingCode BadRow = new("OWN01", Severity.Error, "A row of the own lexicon that cannot be read");
-    public static readonly FindingCode UnknownMeaning = new("OWN02", Severity.Error, "A name that stands for nothing known");
+    public static readonly FindingCode BadRow = new("OWN01", Severity.Error);
+    public static readonly FindingCode UnknownMeaning = new("OWN02", Severity.Error);
 
     /// <summary>Rows read at the most.</summary>
     internal const int MostRows = 1_000;
@@ -45,7 +46,7 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
             {
                 findings.Add(BadRow.At(
                     i + 1,
-                    "Write 'step NAME = what it is made of', 'alias NAME = a step', 'rename STEP = NAME' or 'word WORD = its meaning'."));
+                    ActionTexts.OwnWordCannotBeRead));
             }
             else if (kind == "step")
             {
@@ -62,7 +63,7 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
                 {
                     findings.Add(UnknownMeaning.At(
                         i + 1,
-                        $"'{meaning}' is no step, verb or direction that is known, so '{name}' cannot mean it."));
+                        ActionTexts.OwnWordMeansNothingKnown(meaning, name)));
                 }
             }
             else
@@ -79,7 +80,7 @@ public sealed record OwnLexicon(StepLexicon Lexicon, IReadOnlyList<NamedStep> St
             if ((made.Find(s => string.Equals(s.Name, meaning, StringComparison.OrdinalIgnoreCase))
                 ?? shipped.Find(meaning)) is not { } step)
             {
-                findings.Add(UnknownMeaning.At(row, $"'{meaning}' is no step that is known, so '{name}' cannot stand for it."));
+                findings.Add(UnknownMeaning.At(row, ActionTexts.OwnNameStandsForNothingKnown(meaning, name)));
                 continue;
             }
 

@@ -7,6 +7,7 @@ using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Expansion;
 
@@ -161,8 +162,7 @@ internal sealed class OwnSteps : IStepNames
         {
             _findings.Add(ActionFindings.DefinitionCircle.At(
                 definition.Row,
-                $"'{definition.Name}' is made of itself, directly or by way of another step. Spell out one of them action by action, "
-                    + "such as 'step R side'."));
+                ActionTexts.StepMadeOfItself(definition.Name)));
             _done[key] = null;
             return null;
         }
@@ -180,8 +180,7 @@ internal sealed class OwnSteps : IStepNames
         {
             _findings.Add(ActionFindings.TooLong.At(
                 definition.Row,
-                $"Steps may be defined of {ActionBinder.MostMoments} actions in all, and those above have more, so '{definition.Name}' "
-                    + "is left out. Write what is so long as a part."));
+                ActionTexts.TooManyDefinedActions(ActionBinder.MostMoments, definition.Name)));
             return null;
         }
 
@@ -242,7 +241,7 @@ internal sealed class OwnSteps : IStepNames
                 .Select(p => (Placed: p, Cost: r.Cost + (2 * p.Cost)))).MinBy(p => p.Cost).Placed;
             if (placed.Complaint is { } complaint)
             {
-                _findings.Add(ActionFindings.TooFewCounts.At(definition.Row, $"In the definition of '{definition.Name}': {complaint}"));
+                _findings.Add(ActionFindings.TooFewCounts.At(definition.Row, ActionTexts.InDefinition(definition.Name, complaint)));
             }
 
             actions.AddRange(placed.Actions);
@@ -262,8 +261,7 @@ internal sealed class OwnSteps : IStepNames
         if (read.Count > 0)
         {
             _findings.AddRange(read[0].Respelled.Select(s => ActionFindings.Misspelt.At(definition.Row,
-                $"In the definition of '{definition.Name}', '{s.Written}' is read as '{s.Known}'. Write it so, or define a step of that "
-                    + "name.")));
+                ActionTexts.DefinitionReadAs(definition.Name, s.Written, s.Known))));
             return read;
         }
 
@@ -273,8 +271,7 @@ internal sealed class OwnSteps : IStepNames
             // What hangs on a broken definition has been told with that one.
             _findings.Add(ActionFindings.DefinitionUnread.At(
                 definition.Row,
-                $"In the definition of '{definition.Name}', '{(unread.Count > 0 ? string.Join(", ", unread) : words)}' is not known. "
-                    + "Name a step of the lexicon or spell it out: 'step R side'."));
+                ActionTexts.DefinitionHasUnknownStep(definition.Name, unread.Count > 0 ? string.Join(", ", unread) : words)));
         }
 
         return [];

@@ -1,5 +1,6 @@
 using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Placing;
 
@@ -14,7 +15,7 @@ internal static class LineChecks
             tell(new Finding(
                 ActionFindings.LineLength,
                 new Place(part, line, counts.ToString(), row),
-                $"This line holds {counts} counts, not {wanted}. Any total can be danced; look for a count too many or a hold left out."));
+                ActionTexts.LineHoldsOtherCounts(counts, wanted)));
         }
 
         var filledTo = 0;
@@ -30,12 +31,12 @@ internal static class LineChecks
             if (moment.Beat.Number > filledTo + 1 && moment.Row != rowBefore)
             {
                 var gap = moment.Beat.Number == filledTo + 2
-                    ? $"Count {filledTo + 1} is"
-                    : $"Counts {filledTo + 1} to {moment.Beat.Number - 1} are";
+                    ? ActionTexts.CountEmpty(filledTo + 1)
+                    : ActionTexts.CountsEmpty(filledTo + 1, moment.Beat.Number - 1);
                 tell(new Finding(
                     ActionFindings.Gap,
                     new Place(part, line, (filledTo + 1).ToString(), moment.Row),
-                    $"{gap} empty. Write 'hold' there if nothing moves."));
+                    ActionTexts.WriteHoldWhereEmpty(gap)));
             }
 
             filledTo = Math.Max(filledTo, until.Number);
@@ -45,8 +46,7 @@ internal static class LineChecks
                 tell(new Finding(
                     ActionFindings.SwingE,
                     new Place(part, line, moment.Beat.Label(wanted), moment.Row),
-                    "An 'e' has no place of its own in a swing feel; it is set a quarter of the count after the beat. Write & or a, or "
-                        + "a straight feel."));
+                    ActionTexts.EInSwing));
             }
         }
     }

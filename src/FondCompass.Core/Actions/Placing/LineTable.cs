@@ -1,5 +1,6 @@
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Wording.Texts;
 
 namespace FondCompass.Core.Actions.Placing;
 
@@ -58,7 +59,7 @@ internal sealed class LineTable
     /// <summary>What a row calls.</summary>
     /// <param name="Name">As the row writes it.</param>
     /// <param name="Problem">What is wrong with how often it says; null when nothing is.</param>
-    public sealed record Call(string Name, IReadOnlyList<PartEntry> Entries, int Times, bool Mirrored, string? Problem);
+    public sealed record Call(string Name, IReadOnlyList<PartEntry> Entries, int Times, bool Mirrored, Sentence? Problem);
 
     /// <summary>
     /// What a row calls: the entries danced, how often, and whether on the other foot; null when it is no call. A row is read once, however

@@ -1,5 +1,6 @@
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Placing;
 
@@ -145,7 +146,7 @@ internal sealed partial class Placer
                 _counts!.First,
                 4 + bent,
                 pace,
-                $"{Named()} takes {natural} counts and {span} are written; the rest is held. Write 'hold' there if that is meant.",
+                ActionTexts.TakesFewerCounts(Named(), natural, span),
                 last: span);
         }
         else if (natural > span && _found.Count == 0)
@@ -240,8 +241,7 @@ internal sealed partial class Placer
         {
             // Steps that are known keep their own rhythm where it lies on the counts; else they take the first positions.
             var said =
-                $"{Named()} has {needed} actions and {counts.Positions.Count} counts are written; the rest is held. Write 'hold' there "
-                    + "if that is meant.";
+                ActionTexts.HasFewerActions(Named(), needed, counts.Positions.Count);
             var hold = _dancings.FindLastIndex(d => d.Holds);
             OneEach(usual, Sparse(counts.Positions, needed), 4, hold >= 0 ? null : said, last: counts.Last.Number);
         }

@@ -1,5 +1,7 @@
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Placing;
 
@@ -72,15 +74,13 @@ internal sealed partial class Placer
             usual,
             positions,
             8,
-            $"{Named()} has {needed} actions but only {have.Count} {(have.Count == 1 ? "count is" : "counts are")} written, so they are "
-                + $"crowded. Write {needed} counts, or spell out what is danced.",
+            ActionTexts.ActionsCrowded(Named(), needed, have.Count),
             last: _counts.Last.Number);
     }
 
-    private string Faster(List<StepForm?> forms, int span)
+    private Sentence Faster(List<StepForm?> forms, int span)
     {
         var natural = forms.Sum(CountsOf);
-        return $"{Named()} takes {natural} {(natural == 1 ? "count" : "counts")} of its own and has {span} here, so it is danced "
-            + $"faster. Write {natural} counts, or the halves ('1&2&'), if that is meant.";
+        return ActionTexts.DancedFaster(Named(), natural, span);
     }
 }

@@ -1,13 +1,16 @@
 using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Placing;
 
 /// <summary>Which form of each named step is danced.</summary>
 internal sealed partial class Placer
 {
-    private string Named() => _dancings.Select(d => d.Index).Distinct().Count() == 1 ? $"'{_dancings[0].Phrase.Name}'" : "This row";
+    private string Named() =>
+        _dancings.Select(d => d.Index).Distinct().Count() == 1 ? $"'{_dancings[0].Phrase.Name}'" : ActionTexts.ThisRow;
 
     /// <summary>"jazz box R, touch L": the last actions of the form give way to the ones written after it.</summary>
     private void Ending(IReadOnlyList<Beat> positions)
@@ -149,7 +152,7 @@ internal sealed partial class Placer
         }
     }
 
-    private void OneEach(List<StepForm?> forms, IReadOnlyList<Beat> positions, int cost, string? complaint = null, int? last = null)
+    private void OneEach(List<StepForm?> forms, IReadOnlyList<Beat> positions, int cost, Sentence? complaint = null, int? last = null)
     {
         var actions = new List<PlacedAction>();
         var written = _written?.Onwards();
@@ -174,7 +177,7 @@ internal sealed partial class Placer
         Beat first,
         int cost,
         int[] pace,
-        string? complaint = null,
+        Sentence? complaint = null,
         int? last = null,
         (int Index, int By)? held = null)
     {
@@ -214,7 +217,7 @@ internal sealed partial class Placer
     private static bool Falls(StepForm? form, int pace) =>
         form is null || form.Actions.All(a => a.At.Value * pace % Own == 0 && a.At.Value * pace / Own % (Tick.PerCount / 4) == 0);
 
-    private void Found(List<PlacedAction> actions, int last, int cost, string? complaint) =>
+    private void Found(List<PlacedAction> actions, int last, int cost, Sentence? complaint) =>
         _found.Add(new Placement(MarkAlteredEnding(FormExpansion.Spread(actions)), last, cost, complaint));
 
     /// <summary>Marks what is danced in place of a known step's own ending: "vine R, brush L" (rules, free-foot trap).</summary>

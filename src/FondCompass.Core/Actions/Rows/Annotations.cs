@@ -3,6 +3,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Rows;
 
@@ -126,9 +127,10 @@ internal sealed class Annotations(string part, DanceHeader header)
                 tell(new Finding(
                     ActionFindings.LayerOutside,
                     PlaceOf(line, layer),
-                    $"'{layer.Text}' is laid on count {hung.Moment.Beat.Label(header.LineCounts)}, outside "
-                        + $"{(outsideStep ? "the step it stands with" : $"this line of {line.Counts}")}. Give it counts of that step, "
-                            + $"or write it on a row of its own: '+ {hung.Moment.Beat.Label(header.LineCounts)} {layer.Text}'."));
+                    ActionTexts.LayerOutsideStep(
+                        layer.Text,
+                        hung.Moment.Beat.Label(header.LineCounts),
+                        outsideStep ? ActionTexts.StepItStandsWith : ActionTexts.ThisLineOf(line.Counts))));
             }
 
             if (from is not null && starts.TryGetValue(layer.At, out var index) && moments[index] is DanceAction action)
@@ -162,9 +164,10 @@ internal sealed class Annotations(string part, DanceHeader header)
                 tell(new Finding(
                     ActionFindings.HangsOnNothing,
                     PlaceOf(line, note),
-                    $"This {entry.Kind} hangs on count {first.Label(header.LineCounts)}, but "
-                        + $"{(first.Number > line.Counts ? $"the line has {line.Counts} counts" : "nothing begins there")}. Give it the "
-                            + "count of the step it belongs to."));
+                    ActionTexts.NoteHangsOnNothing(
+                        entry.Kind,
+                        first.Label(header.LineCounts),
+                        first.Number > line.Counts ? ActionTexts.LineHasCounts(line.Counts) : ActionTexts.NothingBeginsThere)));
             }
         }
     }
@@ -181,9 +184,10 @@ internal sealed class Annotations(string part, DanceHeader header)
                 tell(new Finding(
                     ActionFindings.VariantCounts,
                     new Place(part, line.Number, counts.First.Label(header.LineCounts), entry.Row),
-                    $"This variant ({entry.Label}) does not keep to counts {counts.First.Label(header.LineCounts)} to "
-                        + $"{Math.Min(counts.Last.Number, line.Counts)} of its line. Both halves of the class must be done together: "
-                            + "give it the same counts."));
+                    ActionTexts.VariantOnOtherCounts(
+                        entry.Label.ToString(),
+                        counts.First.Label(header.LineCounts),
+                        Math.Min(counts.Last.Number, line.Counts))));
             }
 
             var moments = steps.ConvertAll(s => place(s));

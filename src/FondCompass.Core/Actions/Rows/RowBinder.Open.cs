@@ -4,6 +4,7 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Rows;
 
@@ -149,9 +150,7 @@ internal sealed partial class RowBinder
             else if (end is null)
             {
                 tell(Doubts.Of(entry, place,
-                    $"'{RowDoubts.Shorten(PhraseText.Write(wording))}' does not say which foot holds the weight after the turn, and "
-                        + "nothing behind it does. "
-                    + "Write 'onto R' or 'onto L' behind it.",
+                    ActionTexts.WeightAfterTurnOpen(RowDoubts.Shorten(PhraseText.Write(wording))),
                     ""));
             }
         }

@@ -9,6 +9,8 @@ using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Text;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Rows;
 
@@ -230,15 +232,16 @@ internal sealed partial class RowBinder(Dance dance, string part, IStepNames nam
             .Select(t => t.Option).FirstOrDefault();
         if (rival is not null && best.Option.Wording.Doubt.Length > 0)
         {
-            var words = PhraseText.Spell(rival.Wording);
-            tell(Doubts.Of(entry, place,
-                $"'{RowDoubts.Shorten(entry.Wording)}' is read as '{RowDoubts.Shorten(PhraseText.Write(best.Option.Wording))}'; "
-                + $"it may also mean that {best.Option.Wording.Doubt}. Write which is meant.",
-                words));
+            tell(Doubts.Of(entry, place, MayAlsoMean(entry, best.Option.Wording), PhraseText.Spell(rival.Wording)));
         }
 
         return best.Option;
     }
+
+    private static Sentence MayAlsoMean(StepEntry entry, RowReading read) => ActionTexts.ReadAsMayAlsoMean(
+        RowDoubts.Shorten(entry.Wording),
+        RowDoubts.Shorten(PhraseText.Write(read)),
+        read.Doubt);
 
     private static bool SameDeeds(List<PendingMoment> a, List<PendingMoment> b) => a.Count == b.Count && a.Zip(b).All(p =>
         p.First.Moment is DanceAction x && p.Second.Moment is DanceAction y

@@ -5,6 +5,7 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Rows;
 
@@ -20,9 +21,7 @@ internal sealed partial class RowDoubts
                 && placement.Actions.FirstOrDefault(a => a.Item == i) is { Beat: var beat } && beat.Number != said)
             {
                 tell(Of(entry, place,
-                    $"'{Shorten(PhraseText.Write(phrase))}' is said to be on {said} and falls on {beat.Label(dance.Header.LineCounts)} "
-                        + "here. "
-                    + "Write the count it is danced on.",
+                    ActionTexts.SaidOnOtherCount(Shorten(PhraseText.Write(phrase)), said, beat.Label(dance.Header.LineCounts)),
                     ""));
             }
 
@@ -42,11 +41,13 @@ internal sealed partial class RowDoubts
         if (isCount ? turning?.Beat.Number != said : said > danced.Count)
         {
             tell(Of(entry, place,
-                $"The turn of '{Shorten(PhraseText.Write(phrase with { Turn = null }))}' is said to be on {(isCount ? "count" : "step")} "
-                    + $"{said}, and {(turning is null || (!isCount && said > danced.Count)
-                        ? $"it has {danced.Count} steps here"
-                        : $"falls on count {turning.Beat.Label(dance.Header.LineCounts)}")}. "
-                + "Write the step that turns as a row of its own.",
+                ActionTexts.TurnSaidOnOtherCount(
+                    Shorten(PhraseText.Write(phrase with { Turn = null })),
+                    isCount ? ActionTexts.UnitCount : ActionTexts.UnitStep,
+                    said,
+                    turning is null || (!isCount && said > danced.Count)
+                        ? ActionTexts.HasStepsHere(danced.Count)
+                        : ActionTexts.FallsOnCount(turning.Beat.Label(dance.Header.LineCounts))),
                 ""));
         }
     }
@@ -70,9 +71,7 @@ internal sealed partial class RowDoubts
                 && Apart(danced[0].Beat, danced[^1].Beat) <= Apart(form))
             {
                 tell(Of(entry, place,
-                    $"'{Shorten(PhraseText.Write(phrase with { Paces = [] }))}' has no more counts here than are its own, so 'slow' "
-                        + "changes nothing. "
-                    + $"Write {2 * form.Counts} counts if it is meant.",
+                    ActionTexts.SlowChangesNothing(Shorten(PhraseText.Write(phrase with { Paces = [] })), 2 * form.Counts),
                     ""));
             }
         }
@@ -94,7 +93,7 @@ internal sealed partial class RowDoubts
             is { } slow)
         {
             tell(Of(entry, place,
-                $"'{Shorten(PhraseText.Write(slow))}' has no more counts here than the steps beside it. Write the counts of each.",
+                ActionTexts.SlowAsTheStepsBeside(Shorten(PhraseText.Write(slow))),
                 ""));
         }
     }
@@ -112,9 +111,7 @@ internal sealed partial class RowDoubts
                     .Any(n => Apart(begins[n - 1], begins[n]) != said * Tick.PerCount))
             {
                 tell(Of(entry, place,
-                    $"'{Shorten(PhraseText.Write(wording.Items[i].Main with { Counts = 0 }))}' is said to take {said} counts each, and "
-                        + "does not on the counts written. "
-                    + "Write the counts it is danced on.",
+                    ActionTexts.CountsEachDoNotHold(Shorten(PhraseText.Write(wording.Items[i].Main with { Counts = 0 })), said),
                     ""));
             }
         }

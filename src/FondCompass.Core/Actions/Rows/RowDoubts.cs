@@ -5,6 +5,8 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Rows;
 
@@ -24,7 +26,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
 
     /// <summary>A guess between two sensible readings.</summary>
     /// <param name="instead">The wording that means the other; empty where none is offered.</param>
-    public Finding Of(StepEntry entry, Place place, string message, string instead)
+    public Finding Of(StepEntry entry, Place place, Sentence message, string instead)
     {
         var row = dance.Rows[entry.Row - 1];
         return new Finding(
@@ -32,7 +34,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
             place with { Words = entry.Span },
             message,
             instead.Length == 0 || entry.Span.End > row.Length ? null
-                : new Fix($"read it as '{Shorten(instead)}'", entry.Row, entry.Span.Replace(row, instead)));
+                : new Fix(ActionTexts.ReadItAs(Shorten(instead)), entry.Row, entry.Span.Replace(row, instead)));
     }
 
     public void Tell(RowReading wording, Placement placement, StepEntry entry, Place place, Action<Finding> tell)
@@ -82,12 +84,11 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
             && !p.Verb.Has(VerbTraits.Gait)
             && (p.Times == 2 || Light(p.Verb) is not null)) is { Verb: { } verb } twice)
         {
-            var up = Light(verb)?.Name ?? $"{verb.Name} without weight";
+            var up = Light(verb)?.Name ?? ActionTexts.WithoutWeight(verb.Name);
             tell(Of(
                 entry,
                 place,
-                $"'{PhraseText.Write(twice)}' is read as one foot after the other, for a foot that has taken the weight cannot go "
-                    + $"again. If the same foot goes twice, write '{up} {twice.Foot.Letter()}, {verb.Name} {twice.Foot.Letter()}'.",
+                ActionTexts.OneFootAfterTheOther(PhraseText.Write(twice), up, twice.Foot.Letter(), verb.Name),
                 ""));
         }
     }
@@ -106,8 +107,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
                 tell(new Finding(
                     ActionFindings.Doubtful,
                     place,
-                    $"'{Shorten(layer.Text)}' stands behind a plus, so it is done beside the steps and moves no foot. If it is danced, "
-                    + "write it without the plus."));
+                    ActionTexts.LayerMovesNoFoot(Shorten(layer.Text))));
             }
         }
     }
@@ -129,7 +129,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
             var at = entry.Wording.IndexOf(word, from, StringComparison.OrdinalIgnoreCase);
             var instead = at < 0 ? "" : string.Concat(entry.Wording.AsSpan(0, at), known, entry.Wording.AsSpan(at + word.Length));
             tell(Of(entry, place,
-                $"'{Shorten(styling)}' is kept as styling and moves no foot; '{word}' may be '{known}'. Write it so if it is danced.",
+                ActionTexts.StylingMayBeDanced(Shorten(styling), word, known),
                 instead));
         }
     }
@@ -150,8 +150,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
             tell(Of(
                 entry,
                 place,
-                $"'{Shorten(PhraseText.Write(only))}' is one step here, held for {span} counts; it may also mean {span} of them. "
-                + "Write 'hold' behind it, or how many.",
+                ActionTexts.OneStepHeld(Shorten(PhraseText.Write(only)), span),
                 PhraseText.Write(only with { Times = span, Counts = 0 })));
         }
     }
@@ -161,9 +160,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
         if (phrase is { Step: { Pivots: true, IsOwn: false }, Turn: null or { IsOpen: true } } && !phrase.Words.Contains(' '))
         {
             tell(Of(entry, place,
-                $"'{Shorten(phrase.Words)}' does not say how far it turns{(phrase.Turn is { Side: not 0 } ? "" : ", nor which way")}; "
-                    + "it is read as half a turn away from the foot in front. "
-                + "Write the amount and the side ('pivot 1/2 left').",
+                ActionTexts.TurnAmountOpen(Shorten(phrase.Words), phrase.Turn is { Side: not 0 } ? Sentence.None : ActionTexts.NorWhichWay),
                 ""));
         }
 
@@ -171,8 +168,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
             && aside.Forms[0].Actions[0].Phrase.Direction == Direction.Side && aside.Forms[0].Actions.All(a => a.Phrase.Turn is null))
         {
             tell(Of(entry, place,
-                $"'{Shorten(PhraseText.Write(phrase))}' does not say which way it turns; it is read as turning the way the step goes. "
-                    + "Write left or right.",
+                ActionTexts.TurnSideOpen(Shorten(PhraseText.Write(phrase))),
                 ""));
         }
 
@@ -180,9 +176,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
             && fixedStep.Forms[0].Actions[0].Phrase.Direction == Direction.Side)
         {
             tell(Of(entry, place,
-                $"'{Shorten(phrase.Name)}' goes aside first and has its own ways, so '{PhraseText.Words(phrase.Direction)}' changes "
-                    + "nothing. "
-                + "Spell its actions out if another way is meant.",
+                ActionTexts.WayChangesNothing(Shorten(phrase.Name), PhraseText.Words(phrase.Direction)),
                 ""));
         }
 
@@ -196,8 +190,7 @@ internal sealed partial class RowDoubts(Dance dance, IStepNames names)
             tell(Of(
                 entry,
                 place,
-                $"'{Shorten(phrase.Name)}' begins here with the {foot.Word()} foot and goes to the {side}. It is read by its foot; "
-                + $"write '{phrase.Name} {foot.Other().Letter()}' if the side is what is meant.",
+                ActionTexts.SideIsTheFoots(Shorten(phrase.Name), foot.Word(), side, phrase.Name, foot.Other().Letter()),
                 PhraseText.Write(phrase with { Feet = [foot.Other()], Way = 0 })));
         }
     }

@@ -5,6 +5,8 @@ using FondCompass.Core.Notation;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Reading;
 using FondCompass.Core.Text;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Actions.Rows;
 
@@ -22,21 +24,22 @@ internal static class UnknownWords
         var fix = near is null || span.End > row.Length
             ? null
             : new Fix($"write '{near}'", place.Row!.Value, strange.From(span.Start).Replace(row, near));
-        var hint = near is null ? "" : $" Did you mean '{near}'?";
+        var hint = near is null ? Sentence.None : ActionTexts.DidYouMean(near);
         return new Finding(
             ActionFindings.UnknownStep,
             place with { Words = span },
-            $"'{shown}' is no step that is known.{hint} Name a step of the lexicon, spell it out ('step R side'), or define it: 'step "
-                + $"{WithoutFeet(shown)} = …'. Until then the weight is unknown.",
+            ActionTexts.UnknownStep(shown, Hint(near), WithoutFeet(shown)),
             fix);
     }
+
+    /// <summary>The nearest known name, asked after; nothing where there is none.</summary>
+    private static Sentence Hint(string? near) => near is null ? Sentence.None : ActionTexts.DidYouMean(near);
 
     /// <summary>A step whose definition has been complained of already.</summary>
     public static Finding Broken(Place place, UnreadWord unread, StepEntry entry) => new(
         ActionFindings.BrokenStep,
         place with { Words = unread.Span.From(entry.Column) },
-        $"'{Shorten(unread.Text)}' is defined in this script, but its definition cannot be read; put that right. Until then the weight "
-            + "is unknown.");
+        ActionTexts.DefinitionUnreadable(Shorten(unread.Text)));
 
     /// <summary>A row that was pasted or put aside: nothing is lost, but its feet are not known.</summary>
     public static Finding Parked(Place place, UnreadableEntry entry, IStepNames names, string row, bool suggest)
@@ -57,8 +60,7 @@ internal static class UnknownWords
         return new Finding(
             ActionFindings.Parked,
             start < 0 ? place : place with { Words = new TextSpan(start, entry.Text.Length) },
-            $"'{Shorten(entry.Text)}' is not understood yet and stays as a note.{(near is null ? "" : $" Did you mean '{near}'?")} Put "
-                + "it in words of the lexicon and take the question mark away. Until then the weight is unknown.",
+            ActionTexts.NotUnderstoodYet(Shorten(entry.Text), Hint(near)),
             fix);
     }
 
@@ -68,7 +70,7 @@ internal static class UnknownWords
         var span = slip.Span.From(entry.Column);
         return new Finding(
             ActionFindings.Misspelt, place with { Words = span },
-            $"'{slip.Written}' is read as '{slip.Known}'. Write it so, or define a step of that name: 'step {slip.Written} = …'.",
+            ActionTexts.SlipReadAs(slip.Written, slip.Known),
             span.End > row.Length ? null : new Fix($"write '{slip.Known}'", entry.Row, span.Replace(row, slip.Known)));
     }
 
@@ -85,9 +87,7 @@ internal static class UnknownWords
         return new Finding(
             ActionFindings.OpenMove,
             place,
-            $"'{name}' is kept as a move by its name; the feet go on behind it as they were before. Which foot holds the weight after "
-                + "it: the same as before, "
-            + $"the other, both? Or say how it goes: 'step {name} = …'.{(near is null ? "" : $" Did you mean '{near}'?")}",
+            ActionTexts.KeptAsNamedMove(name, Hint(near)),
             near is null || words.Length == 0
                 ? null
                 : new Fix($"write '{near}'", place.Row.Value, words.Replace(row, WithFeet(near, words.In(row)))))
@@ -102,8 +102,7 @@ internal static class UnknownWords
         return new Finding(
             IsBesideSteps(unread, entry.Wording) ? ActionFindings.WordBeside : ActionFindings.UnknownWord,
             place with { Words = unread.Span.From(entry.Column) },
-            $"'{shown}' in '{Shorten(entry.Wording)}' is not understood; the rest is read without it. Write a foot, a direction or a "
-                + "turn, or move the words to a note.");
+            ActionTexts.WordNotUnderstood(shown, Shorten(entry.Wording)));
     }
 
     /// <summary>"Shuffle R skyward": the steps before it name their foot and are danced, and the word means nothing anywhere.</summary>
@@ -125,9 +124,10 @@ internal static class UnknownWords
         return meanings.Count < 2 ? null : new Finding(
             ActionFindings.Ambiguous,
             place with { Words = phrase.Span.From(entry.Column) },
-            $"'{Shorten(entry.Wording)}' is read as '{meanings[0].Name}'; it may also be "
-                + $"{string.Join(" or ", meanings.Skip(1).Select(m => $"'{m.Name}'"))}. Write the full name, state the genre, or settle "
-                    + "the word for your class among your own steps.");
+            ActionTexts.SeveralStepsGoByName(
+                Shorten(entry.Wording),
+                meanings[0].Name,
+                string.Join(" or ", meanings.Skip(1).Select(m => $"'{m.Name}'"))));
     }
 
     private static string WithFeet(string name, string wording) =>

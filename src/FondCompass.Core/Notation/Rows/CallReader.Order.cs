@@ -1,3 +1,5 @@
+using FondCompass.Core.Wording.Texts.Dances;
+
 namespace FondCompass.Core.Notation.Rows;
 
 /// <summary>Orders: calls, groups, repeats.</summary>
@@ -16,7 +18,7 @@ internal sealed partial class CallReader
         {
             findings.Add(NotationFindings.BadCall.At(
                 row,
-                "This order calls nothing. Write the parts one after another, such as 'order A B A', or take the line out."));
+                NotationTexts.OrderCallsNothing));
         }
 
         var walk = new Walk(rest, row) { Calls = _called };
@@ -26,8 +28,7 @@ internal sealed partial class CallReader
         {
             findings.Add(NotationFindings.BadCall.At(
                 row,
-                $"An order may call {MostCalls} times in all; what is beyond is not danced. Write what goes on and on as 'round and "
-                    + "round', or longer parts."));
+                NotationTexts.TooManyCalls(MostCalls)));
         }
 
         return new Order(calls, walk.Loops, false);
@@ -112,7 +113,7 @@ internal sealed partial class CallReader
             {
                 findings.Add(NotationFindings.BadCall.At(
                     walk.Row,
-                    "The order closes a bracket that was never opened; it is passed over. Write both, as in '(A B) x2', or take it out."));
+                    NotationTexts.BracketNeverOpened));
                 walk.At++;
                 last = calls.Count;
                 continue;
@@ -179,7 +180,7 @@ internal sealed partial class CallReader
             {
                 findings.Add(NotationFindings.BadCall.At(
                     walk.Row,
-                    $"'{name}[{inside}]' cannot be danced: write the first and last count, such as {name}[1-16]."));
+                    NotationTexts.SpanCannotBeDanced(name, inside)));
                 return;
             }
 
@@ -238,8 +239,7 @@ internal sealed partial class CallReader
         {
             findings.Add(NotationFindings.BadCall.At(
                 walk.Row,
-                $"'{calls[from].Part} x{times}' dances nothing. Take the part out of the order, or write how often it is danced, from 1 "
-                    + "on."));
+                NotationTexts.CalledNoTimes(calls[from].Part, times.Value)));
             calls.RemoveRange(from, calls.Count - from);
             return true;
         }
@@ -271,6 +271,6 @@ internal sealed partial class CallReader
         end = Math.Max(end, walk.At + 1);
         var word = walk.Text[walk.At..end];
         walk.At = end;
-        findings.Add(NotationFindings.UnknownPart.At(walk.Row, $"The order calls '{word}', but no part or tag has that name.{Known()}"));
+        findings.Add(NotationFindings.UnknownPart.At(walk.Row, NotationTexts.OrderCallsUnknown(word, Known())));
     }
 }

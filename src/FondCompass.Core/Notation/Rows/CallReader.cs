@@ -1,4 +1,5 @@
 using FondCompass.Core.Findings;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Notation.Rows;
 
@@ -42,13 +43,13 @@ internal sealed partial class CallReader(List<(string Name, bool IsTag)> parts, 
         {
             findings.Add(NotationFindings.BadException.At(
                 row,
-                $"'after {rest}' cannot be read: write the repeat and the tag, such as 'after 3 T1'."));
+                NotationTexts.AfterCannotBeRead(rest)));
             return null;
         }
 
         if (repeat < 1)
         {
-            findings.Add(NotationFindings.BadException.At(row, "Repeats are numbered from 1; a tag cannot come before the first."));
+            findings.Add(NotationFindings.BadException.At(row, NotationTexts.TagBeforeTheFirst));
             return null;
         }
 
@@ -56,7 +57,7 @@ internal sealed partial class CallReader(List<(string Name, bool IsTag)> parts, 
         {
             findings.Add(NotationFindings.UnknownPart.At(
                 row,
-                $"'after {rest}' calls '{name}', but no tag or part has that name.{Known()}"));
+                NotationTexts.AfterCallsNothing(rest, name, Known())));
             return null;
         }
 
@@ -81,7 +82,7 @@ internal sealed partial class CallReader(List<(string Name, bool IsTag)> parts, 
         if (repeat < 1 || count < 1 || !after || walk.Text[walk.At..].Trim().Length > 0)
         {
             findings.Add(NotationFindings.BadException.At(
-                row, $"'restart {rest}' cannot be read: write the repeat and the last count danced, such as 'restart 4 after 16'."));
+                row, NotationTexts.RestartCannotBeRead(rest)));
             return null;
         }
 
@@ -94,7 +95,7 @@ internal sealed partial class CallReader(List<(string Name, bool IsTag)> parts, 
         var known = parts.Exists(p => Same(p.Name, name));
         if (!known)
         {
-            findings.Add(NotationFindings.UnknownPart.At(row, $"'{text}' calls '{name}', but no part or tag has that name.{Known()}"));
+            findings.Add(NotationFindings.UnknownPart.At(row, NotationTexts.CallsNothing(text, name, Known())));
         }
 
         return known;
@@ -118,8 +119,8 @@ internal sealed partial class CallReader(List<(string Name, bool IsTag)> parts, 
     }
 
     private string Known() => parts.Count == 0
-        ? " There are no parts yet."
-        : $" There is {string.Join(", ", parts.Select(p => p.Name).Distinct().Take(12))}.";
+        ? NotationTexts.NoPartsYet
+        : NotationTexts.ThereIs(string.Join(", ", parts.Select(p => p.Name).Distinct().Take(12)));
 
     private static bool Same(string a, string b) => string.Equals(a, b, StringComparison.OrdinalIgnoreCase);
 }

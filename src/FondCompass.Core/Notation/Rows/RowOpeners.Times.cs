@@ -1,4 +1,6 @@
 using System.Text.RegularExpressions;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Notation.Rows;
 
@@ -20,11 +22,10 @@ internal static partial class RowOpeners
     }
 
     /// <summary>What is wrong with how often stands at a row's end; null where nothing is, or nothing stands there.</summary>
-    public static string? TimesProblem(string text) =>
+    public static Sentence? TimesProblem(string text) =>
         TimesBehind().Match(" " + text).Groups["times"] is { Success: true } times
             && (times.Length > 3 || int.Parse(times.ValueSpan) is < 1 or > MostTimes)
-            ? $"'{text}' can be danced from 1 to {MostTimes} times, and is danced "
-                + $"{(Count(times) == 1 ? "once" : $"{Count(times)} times")} here. Write such a number."
+            ? NotationTexts.TimesOutOfRange(text, MostTimes, Count(times))
                 : null;
 
     private static int Count(Group digits) =>

@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Prose.Clauses;
 using FondCompass.Core.Prose.Search;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Prose.Frames;
 
@@ -19,8 +20,7 @@ internal sealed partial class ProseFrame
             // What is other the last time: no part of its own.
             Note(text);
             _doubts.Add(
-                $"What row {_row + 1} says of the ending stays as a note and is not danced. Write a part of its own, and call it last, "
-                    + "if it is.");
+                PasteTexts.EndingStaysAsNote(_row + 1));
             return true;
         }
 

@@ -1,5 +1,6 @@
 using FondCompass.Core.Prose.Clauses;
 using FondCompass.Core.Prose.Search;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Prose.Frames;
 
@@ -64,7 +65,7 @@ internal sealed partial class ProseFrame
         if (ProseForms.Says("recap", ProseForms.Plain(sentence, _lexicon.Translation)) && _items.OfType<SentenceItem>().Count() > 1)
         {
             Note(sentence);
-            _doubts.Add($"Row {_row + 1} is taken for what was told before, once more, and is not danced again.");
+            _doubts.Add(PasteTexts.ToldOnceMore(_row + 1));
             return true;
         }
 

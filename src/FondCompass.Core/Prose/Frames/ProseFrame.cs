@@ -5,6 +5,7 @@ using FondCompass.Core.Notation.Counting;
 using FondCompass.Core.Prose.Clauses;
 using FondCompass.Core.Prose.Search;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Prose.Frames;
 
@@ -123,7 +124,7 @@ internal sealed partial class ProseFrame
 
         if (parts.Count == 0 && hasOrder && _tail.RemoveAll(t => t.StartsWith("order ", StringComparison.Ordinal)) > 0)
         {
-            _doubts.Add("The order calls parts that do not stand in the text; it stays as a remark.");
+            _doubts.Add(PasteTexts.OrderStaysAsRemark);
         }
 
         // The first part may have begun by itself; one of which nothing is danced is not called.
@@ -137,7 +138,7 @@ internal sealed partial class ProseFrame
         {
             _tail.Insert(0, $"order {string.Join(", ", danced)}");
             IsOrderGuessed = true;
-            _doubts.Add("No order of the parts is said; they are danced one after another, each once. Write 'order …' if it is another.");
+            _doubts.Add(PasteTexts.NoOrderSaid);
         }
 
         return _items;

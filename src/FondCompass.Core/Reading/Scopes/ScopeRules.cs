@@ -1,4 +1,5 @@
 using FondCompass.Core.Lexicon;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Reading.Scopes;
 
@@ -65,7 +66,7 @@ internal static class ScopeRules
         "pivots apart" => scope with { PivotsApart = true },
         "then" => scope with { And = AndMeans.Then },
         "together" => scope with { And = AndMeans.Together },
-        _ => throw new FormatException($"'{take}' is no way to take a list; scopes.yaml."),
+        _ => throw new FormatException(StepTexts.NoWayToTakeAList(take)),
     };
 
     private sealed class Row

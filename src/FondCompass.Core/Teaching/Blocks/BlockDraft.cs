@@ -1,4 +1,5 @@
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Blocks;
 
@@ -112,9 +113,9 @@ internal abstract class BlockDraft
                 {
                     Seconds = Math.Round(seconds, 3),
                     IsPinned = true,
-                    Why = $"You gave it {LessonWords.Clock(seconds)}. By the formula: {block.Why}"
+                    Why = BlockTexts.YouGaveItTime(LessonWords.Clock(seconds), block.Why)
                 }
-            : block with { IsPinned = true, Why = $"You settled {block.Repeats}. {block.Why}" };
+            : block with { IsPinned = true, Why = BlockTexts.YouSettled(block.Repeats!.Value, block.Why) };
     }
 }
 
@@ -155,7 +156,7 @@ internal sealed record BlockReckoning(
         }
 
         BlockReckoning Half(LessonBlock block) =>
-            this with { Block = block, Seconds = r => Seconds(r) / 2, Why = r => $"Half of it: {Why(r)}" };
+            this with { Block = block, Seconds = r => Seconds(r) / 2, Why = r => BlockTexts.HalfOfIt(Why(r)) };
         return [Half(Block), Half(again)];
     }
 }

@@ -3,6 +3,7 @@ using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Blocks;
 
@@ -36,7 +37,7 @@ internal sealed partial class DanceBlocks
                 AddDanced(
                     BlockKind.Drill,
                     $"drill:{part}:{LessonWords.Say(kind)}",
-                    $"{Capital(LessonWords.Say(kind))} alone, feet still: {LessonWords.Say(with, _bites)}",
+                    BlockTexts.LayerAlone(Capital(LessonWords.Say(kind)), LessonWords.Say(with, _bites)),
                     with,
                     with.Sum(b => b.Counts),
                     FirstRate,
@@ -47,7 +48,7 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Layer,
                 $"layer:{part}:{LessonWords.Say(kind)}",
-                $"{Capital(LessonWords.Say(kind))} on top of the feet of {part}",
+                BlockTexts.LayerOnTopOfPart(Capital(LessonWords.Say(kind)), part),
                 bites,
                 bites.Sum(b => b.Counts),
                 RungOf(1, 2),
@@ -73,7 +74,7 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Layer,
                 $"layer:{bite.Key}:{LessonWords.Say(kind)}",
-                $"{Capital(LessonWords.Say(kind))} on top of {LessonWords.Say(bite)}",
+                BlockTexts.LayerOnTop(Capital(LessonWords.Say(kind)), LessonWords.Say(bite)),
                 [bite],
                 bite.Counts,
                 FirstRate,
@@ -99,7 +100,7 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Show,
                 $"show:{bite.Key}",
-                $"Show {LessonWords.Say(bite)}: it is new to them",
+                BlockTexts.ShowWhatIsNew(LessonWords.Say(bite)),
                 [bite],
                 bite.Counts,
                 FirstRate,
@@ -118,7 +119,9 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Layer,
                 $"layer:{layer}",
-                i == 0 ? $"{WholeWord}: feet only" : layer == "attitude" ? $"{WholeWord}, with attitude" : $"{WholeWord}, with {layer}",
+                i == 0 ? BlockTexts.FeetOnly(WholeWord)
+                    : layer == "attitude" ? BlockTexts.WithAttitude(WholeWord)
+                    : $"{WholeWord}, with {layer}",
                 _bites,
                 WholeCounts,
                 rate,

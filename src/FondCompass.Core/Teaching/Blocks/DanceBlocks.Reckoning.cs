@@ -4,6 +4,8 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Blocks;
 
@@ -69,8 +71,8 @@ internal sealed partial class DanceBlocks
                 _ =>
                     RuleOf(kind) switch
                     {
-                        CallRule.CountsOnly => ["Counts only."],
-                        CallRule.ChangesOnly => ["Silence, but for what changes."],
+                        CallRule.CountsOnly => [BlockTexts.CountsOnly],
+                        CallRule.ChangesOnly => [BlockTexts.SilenceButChanges],
                         _ => []
                     },
             },
@@ -100,8 +102,8 @@ internal sealed partial class DanceBlocks
     /// <summary>What is done when it breaks, where more than one bite is danced.</summary>
     private string[] OnMistakes(BlockKind kind) =>
         _cues is null || kind is BlockKind.Show or BlockKind.Dance or BlockKind.Drill or BlockKind.Recap ? []
-        : Way.Mistakes == MistakeSchool.Stop ? ["Lost: stop, take the weak eight by itself, chain it back in."]
-        : ["Lost: let it run, rejoin at the next eight."];
+        : Way.Mistakes == MistakeSchool.Stop ? [BlockTexts.LostTakeTheWeakEight]
+        : [BlockTexts.LostLetItRun];
 
     /// <summary>
     /// A danced block with its formula; it begins anew with a count-in wherever it cannot be danced again from where it ends.
@@ -115,11 +117,16 @@ internal sealed partial class DanceBlocks
                 ? 0
                 : _brief.Pace.Regroup
                     + TeachingTime.Danced(block.Counts!.Value, times, Starts(times), block.CountIn!.Value, block.Rate!.Value, _dance.Tempo);
-        string Why(int times) => string.Create(
-            CultureInfo.InvariantCulture,
-            $"{times} × {block.Counts} counts and {(Starts(times) == 1 ? "a count-in" : $"{Starts(times)} count-ins")} of {_countIn} at "
-                + $"{block.Rate} of {_dance.Tempo:0.#} a minute, then {_brief.Pace.Regroup:0.#} s to "
-                    + $"gather{(loops || times == 1 ? "" : "; it ends on the other foot than it begins on, so each time begins anew")}.");
+        string Why(int times) =>
+            BlockTexts.RunsReckoned(
+                times,
+                block.Counts!.Value,
+                Starts(times),
+                _countIn,
+                $"{block.Rate}",
+                _dance.Tempo,
+                _brief.Pace.Regroup,
+                loops || times == 1 ? Sentence.None : BlockTexts.EndsOnOtherFoot);
         return new BlockReckoning(block, repeats, Starts, Seconds, Why);
     }
 
@@ -157,12 +164,12 @@ internal sealed partial class DanceBlocks
             watch.AddRange(bite.WatchIn(Way.Counting).Select(w => bites.Count > 1 ? $"{LessonWords.Say(bite)}: {w}" : w));
             if (bite.Relation == BiteRelation.OtherEnding)
             {
-                watch.Add($"{LessonWords.Say(bite)} begins as {LessonWords.Say(bite.SameAs!)} and ends otherwise: say so before it comes.");
+                watch.Add(BlockTexts.BeginsAlikeEndsOtherwise(LessonWords.Say(bite), LessonWords.Say(bite.SameAs!)));
             }
 
             if (watch.Count > MostWatched)
             {
-                return [.. watch.Take(MostWatched), "And more: look at the dance's findings."];
+                return [.. watch.Take(MostWatched), BlockTexts.MoreInFindings];
             }
         }
 

@@ -4,6 +4,8 @@ using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Blocks;
 
@@ -25,7 +27,7 @@ internal sealed partial class DanceBlocks
         {
             if (i == half)
             {
-                AddFixed(BlockKind.Water, "water", "Water and questions", WaterSeconds, "Half of it is known: time to drink and to ask.");
+                AddFixed(BlockKind.Water, "water", BlockTexts.WaterAndQuestions, WaterSeconds, BlockTexts.HalfIsKnown);
             }
 
             var move = moves[i];
@@ -100,26 +102,12 @@ internal sealed partial class DanceBlocks
             return;
         }
 
-        var title = bite.Relation switch
-        {
-            BiteRelation.OtherSide => $"Walk {LessonWords.Say(bite)}: the other side of {LikeOf(bite)}",
-            BiteRelation.OtherEnding => $"Walk the other ending: {LessonWords.Say(bite)}, as {LikeOf(bite)} but for its end",
-            _ => $"Walk {LessonWords.Say(bite)}",
-        };
-        var novelty = bite.Novelties.DefaultIfEmpty(1).Average();
-        var reckoned = string.Create(
-            CultureInfo.InvariantCulture,
-            $"{bite.Novelties.Count} {(bite.Novelties.Count == 1 ? "action" : "actions")} at {_brief.Pace.SecondsPerAction:0.##} s, "
-                + $"{novelty:0%} new to them, {1 + (bite.Difficulty.Points / 10):0.00} times for difficulty "
-                    + $"{bite.Difficulty.Points:0.0}; {_brief.Pace.TalkPerBite:0.#} s of talk, {Math.Max(0.5, novelty):0%} of "
-                        + $"it{(share < 1 ? "; the other side costs 40 % of that" : "")}.");
-        var hardest = bite.Difficulty.Terms.MaxBy(t => t.Points);
         AddFixed(
             BlockKind.Walk,
             $"walk:{bite.Key}",
-            title,
+            WalkOf(bite),
             seconds,
-            hardest is null ? reckoned : $"{reckoned} Hardest: {hardest.Why}.",
+            ReckonedWalk(bite, share < 1),
             b => b with
             {
                 Part = bite.Part,
@@ -135,6 +123,28 @@ internal sealed partial class DanceBlocks
             });
     }
 
+    private static Sentence WalkOf(Bite bite) => bite.Relation switch
+    {
+        BiteRelation.OtherSide => BlockTexts.WalkOtherSide(LessonWords.Say(bite), LikeOf(bite)),
+        BiteRelation.OtherEnding => BlockTexts.WalkOtherEnding(LessonWords.Say(bite), LikeOf(bite)),
+        _ => BlockTexts.Walk(LessonWords.Say(bite)),
+    };
+
+    private Sentence ReckonedWalk(Bite bite, bool isOtherSide)
+    {
+        var novelty = bite.Novelties.DefaultIfEmpty(1).Average();
+        var reckoned = BlockTexts.WalkReckoned(
+            bite.Novelties.Count,
+            _brief.Pace.SecondsPerAction,
+            novelty,
+            1 + (bite.Difficulty.Points / 10),
+            bite.Difficulty.Points,
+            _brief.Pace.TalkPerBite,
+            Math.Max(0.5, novelty),
+            isOtherSide ? BlockTexts.OtherSideCosts : Sentence.None);
+        return bite.Difficulty.Terms.MaxBy(t => t.Points) is { } hardest ? BlockTexts.WithHardest(reckoned, hardest.Why) : reckoned;
+    }
+
     /// <summary>The bite that another is like, with the dance it is of where that is another.</summary>
     private static string LikeOf(Bite bite) =>
         bite.SameAs is not { } like ? ""
@@ -145,10 +155,10 @@ internal sealed partial class DanceBlocks
     {
         var bite = unit.First;
         var isSame = bite.Relation == BiteRelation.Same;
-        var times = unit.Bites.Count > 1 && _cues is not null ? $", {unit.Bites.Count} times in a row in the dance" : "";
+        var times = unit.Bites.Count > 1 && _cues is not null ? BlockTexts.TimesInARow(unit.Bites.Count) : Sentence.None;
         var title = _cues is null ? ""
-            : isSame ? $"Recall {LessonWords.Say(bite)}: the same as {LikeOf(bite)}{times}"
-            : $"Dance {LessonWords.Say(bite)}{times}";
+            : isSame ? BlockTexts.RecallTheSame(LessonWords.Say(bite), LikeOf(bite), times)
+            : BlockTexts.DanceIt(LessonWords.Say(bite), times);
         var most = bite.Novelties.All(n => n <= ClassKnowledge.Novelty(Familiarity.Known)) ? MostOfKnown : MostOfBite;
         // Moves one by one are danced at full tempo too; both together have the most of a bite.
         var atFull = !isSame && Way.Order is TeachingOrder.MoveByMove or TeachingOrder.Pool && FirstRate.Percent < 100
@@ -169,7 +179,7 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Dance,
                 $"dance:{bite.Key}:100",
-                $"{title}, at full tempo",
+                BlockTexts.AtFullTempo(title),
                 [bite],
                 bite.Counts,
                 Rate.Full,
@@ -188,7 +198,7 @@ internal sealed partial class DanceBlocks
     {
         var bites = _units.Skip(move.From).Take(move.To - move.From + 1).SelectMany(u => u.Bites).ToList();
         var (first, last) = (bites[0], bites[^1]);
-        var top = move.From == 0 && Way.Order != TeachingOrder.LastPartFirst ? "From the top, " : "Join ";
+        var top = move.From == 0 && Way.Order != TeachingOrder.LastPartFirst ? BlockTexts.FromTheTop : "Join ";
         var isOrder = isWhole && _isWhole && IsPhrased;
         AddDanced(
             BlockKind.Chain,
@@ -206,7 +216,7 @@ internal sealed partial class DanceBlocks
         AddDanced(
             BlockKind.Recap,
             "recap",
-            $"Recall {LessonWords.Say(bites, _bites)}, from the lessons before",
+            BlockTexts.RecallFromBefore(LessonWords.Say(bites, _bites)),
             bites,
             bites.Sum(b => b.Counts),
             FirstRate,
@@ -226,7 +236,7 @@ internal sealed partial class DanceBlocks
             times++;
         }
 
-        return new SingleDraft(reckoning with { Why = n => $"You added it. {reckoning.Why(n)}" })
+        return new SingleDraft(reckoning with { Why = n => BlockTexts.YouAddedIt(reckoning.Why(n)) })
         {
             Repeats = times,
             Least = times,
@@ -235,11 +245,11 @@ internal sealed partial class DanceBlocks
     }
 
     private void AddMap() => AddFixed(
-        BlockKind.Map, "map", "Walk the order by names, without steps", _order.Count * MapCall,
-        string.Create(
-            CultureInfo.InvariantCulture,
-            $"{_order.Count} calls at {MapCall:0} s: "
-                + $"{string.Join(", ", _order.Take(16).Select(c => PartWording.Name(c.Stretch)))}{(_order.Count > 16 ? " …" : "")}."));
+        BlockKind.Map, "map", BlockTexts.WalkTheOrder, _order.Count * MapCall,
+        BlockTexts.OrderReckoned(
+            _order.Count,
+            MapCall,
+            string.Join(", ", _order.Take(16).Select(c => PartWording.Name(c.Stretch))) + (_order.Count > 16 ? " …" : "")));
 
     /// <summary>No two hard runs without a minute between.</summary>
     private List<BlockDraft> Breathing()
@@ -254,11 +264,9 @@ internal sealed partial class DanceBlocks
                     {
                         Id = draft.Outline.First().Id + BlockChanges.Breath,
                         Kind = BlockKind.Water,
-                        Title = "Breathe and drink",
+                        Title = BlockTexts.BreatheAndDrink,
                         Dance = _index,
-                        Why = string.Create(
-                            CultureInfo.InvariantCulture,
-                            $"Two hard runs would follow each other: {draft.Outline.First().Effort:0.0} of 5."),
+                        Why = BlockTexts.TwoHardRuns(draft.Outline.First().Effort),
                     }, BreathSeconds));
             }
 

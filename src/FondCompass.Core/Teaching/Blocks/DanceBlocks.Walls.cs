@@ -3,6 +3,8 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Blocks;
 
@@ -48,12 +50,12 @@ internal sealed partial class DanceBlocks
         }
 
         var weighted = Way.Walls == WallSchool.Weighted;
-        var what = key.Length > 0 ? $"{bites[0].Part} on its" : "On the";
+        var what = key.Length > 0 ? BlockTexts.PartOnIts(bites[0].Part) : BlockTexts.OnThe;
         LessonBlock Wall(Facing wall, int number, string id, Rate rate) =>
             Block(
                 BlockKind.Walls,
                 $"walls:{key}{wall}{id}",
-                $"{what} {Ordinal(number)} wall, facing {wall}{(rate == Rate.Full ? "" : $", at {rate}")}",
+                OnWall(what, number, wall, rate),
                 bites,
                 counts,
                 rate) with
@@ -61,7 +63,7 @@ internal sealed partial class DanceBlocks
                 Walls = [wall],
                 Watch = number == 2
                     ? [
-                        "The room looks different here for the first time: say the first step, and which way, before the count-in.",
+                        BlockTexts.RoomLooksDifferent,
                         .. OnMistakes(BlockKind.Walls)
                     ]
                     : OnMistakes(BlockKind.Walls),
@@ -81,8 +83,7 @@ internal sealed partial class DanceBlocks
             Block(
                 BlockKind.Walls,
                 $"walls:{key}all",
-                $"{(key.Length > 0 ? $"{bites[0].Part} on" : "On")} "
-                    + $"{(inARow.Count == walls.Count ? "all walls" : "the last two walls")} in a row",
+                InARow(key.Length > 0 ? bites[0].Part : null, inARow.Count == walls.Count),
                 bites,
                 counts,
                 Rate.Full) with
@@ -108,7 +109,7 @@ internal sealed partial class DanceBlocks
     }
 
     /// <summary>The second wall is walked by its turns: the bites that turn, as known steps, and one talk.</summary>
-    private void AddTurnsOf(string key, Facing wall, string what, IReadOnlyList<Bite> bites)
+    private void AddTurnsOf(string key, Facing wall, Sentence what, IReadOnlyList<Bite> bites)
     {
         var turning = bites.Where(b => b.Relation != BiteRelation.Same && b.Actions.Any(a => !a.Turn.IsNone)).ToList();
         if (turning.Count == 0)
@@ -121,11 +122,8 @@ internal sealed partial class DanceBlocks
             + _brief.Pace.TalkPerBite;
         var parts = turning.Select(b => b.Part).Distinct().ToList();
         AddFixed(
-            BlockKind.Walls, $"walls:{key}{wall}:turns", $"{what} second wall, facing {wall}: walk its turns", seconds,
-            string.Create(
-                CultureInfo.InvariantCulture,
-                $"{turning.Sum(b => b.Actions.Count)} actions of what turns at {_brief.Pace.SecondsPerAction:0.##} s, as known "
-                    + $"({known:0%}), by their difficulty; {_brief.Pace.TalkPerBite:0.#} s of talk."),
+            BlockKind.Walls, $"walls:{key}{wall}:turns", BlockTexts.SecondWallTurns(what, wall.ToString()), seconds,
+            BlockTexts.WallTurnsReckoned(turning.Sum(b => b.Actions.Count), _brief.Pace.SecondsPerAction, known, _brief.Pace.TalkPerBite),
             b => b with
             {
                 Part = parts.Count == 1 ? parts[0] : null,
@@ -135,7 +133,7 @@ internal sealed partial class DanceBlocks
                 Walls = [wall],
                 Say = _cues is null ? [] : _cues.Keywords(turning, Trace),
                 Watch = [
-                    "The room looks different here for the first time: say which way each turn goes, and to what they look behind it."
+                    BlockTexts.RoomLooksDifferentTurns
                 ],
             });
     }
@@ -153,7 +151,7 @@ internal sealed partial class DanceBlocks
 
         if (Way.Progress != ProgressSchool.RunsOnly)
         {
-            AddRun(BlockKind.Music, "music", Rules.Kind == LessonKind.Fitness ? "Rounds to the music" : "One run to the music");
+            AddRun(BlockKind.Music, "music", Rules.Kind == LessonKind.Fitness ? BlockTexts.RoundsToTheMusic : BlockTexts.OneRunToTheMusic);
         }
 
         if (Way.Progress == ProgressSchool.LookBack && !Way.RunIsGift)
@@ -161,14 +159,14 @@ internal sealed partial class DanceBlocks
             AddFixed(
                 BlockKind.LookBack,
                 "look-back",
-                "Look back: what was lost, and where",
+                BlockTexts.LookBack,
                 LookBackSeconds,
-                "One run and a look back before runs without a break.");
+                BlockTexts.LookBackWhy);
         }
 
         if (Way.Progress != ProgressSchool.OneRun)
         {
-            AddRun(BlockKind.Runs, "runs", "Runs without a break");
+            AddRun(BlockKind.Runs, "runs", BlockTexts.RunsWithoutABreak);
         }
     }
 
@@ -186,10 +184,7 @@ internal sealed partial class DanceBlocks
             };
             double Seconds(int times) => times == 0 ? 0 : (times * song.Seconds) + _brief.Pace.Regroup;
             string Why(int times) =>
-                string.Create(
-                    CultureInfo.InvariantCulture,
-                    $"{(times == 1 ? "The song" : $"{times} times the song")}, {LessonWords.Clock(song.Seconds)} with its intro, all "
-                        + $"its passages, tags and ending, then {_brief.Pace.Regroup:0.#} s to gather.");
+                BlockTexts.SongReckoned(times, LessonWords.Clock(song.Seconds), _brief.Pace.Regroup);
             _drafts.Add(new SingleDraft(new BlockReckoning(block, isGift ? 0 : 1, times => times, Seconds, Why))
             {
                 Repeats = isGift ? 0 : 1,
@@ -217,6 +212,26 @@ internal sealed partial class DanceBlocks
             firstGift: isGift ? repeats : 0);
     }
 
-    private static string Ordinal(int number) =>
-        number switch { 2 => "second", 3 => "third", 4 => "fourth", 5 => "fifth", 6 => "sixth", 7 => "seventh", _ => "eighth" };
+    private static Sentence InARow(string? part, bool areAll)
+    {
+        var walls = areAll ? BlockTexts.AllWalls : BlockTexts.TheLastTwoWalls;
+        return part is null ? BlockTexts.WallsInARow(walls) : BlockTexts.PartWallsInARow(part, walls);
+    }
+
+    private static Sentence OnWall(Sentence where, int number, Facing wall, Rate rate) =>
+        rate == Rate.Full
+            ? BlockTexts.OnWallFacing(where, Ordinal(number), wall.ToString())
+            : BlockTexts.OnWallFacingAt(where, Ordinal(number), wall.ToString(), $"{rate}");
+
+    private static Sentence Ordinal(int number) =>
+        number switch
+        {
+            2 => BlockTexts.SecondWall,
+            3 => BlockTexts.ThirdWall,
+            4 => BlockTexts.FourthWall,
+            5 => BlockTexts.FifthWall,
+            6 => BlockTexts.SixthWall,
+            7 => BlockTexts.SeventhWall,
+            _ => BlockTexts.EighthWall,
+        };
 }

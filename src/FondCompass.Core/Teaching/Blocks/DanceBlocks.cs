@@ -5,6 +5,8 @@ using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Blocks;
 
@@ -110,7 +112,7 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Show,
                 "show",
-                IsFree ? "Show the moves, one after the other" : "Show it whole, with counts",
+                IsFree ? BlockTexts.ShowTheMoves : BlockTexts.ShowItWhole,
                 _bites,
                 WholeCounts,
                 Rules.Kind == LessonKind.Breakdown ? FirstRate : Rate.Full,
@@ -152,7 +154,7 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Whole,
                 "mixed",
-                "Mixed: each move as you call it, in any order",
+                BlockTexts.MovesAsCalled,
                 _bites,
                 _bites.Sum(b => b.Counts),
                 Rate.Full,
@@ -170,7 +172,7 @@ internal sealed partial class DanceBlocks
                 AddDanced(
                     BlockKind.Whole,
                     "whole:100",
-                    "All moves in a row",
+                    BlockTexts.AllMovesInARow,
                     _bites,
                     WholeCounts,
                     Rate.Full,
@@ -189,12 +191,12 @@ internal sealed partial class DanceBlocks
         foreach (var rung in rungs)
         {
             var slowed = rung.Percent < 100 && Way.Music == MusicSchool.Late && rung == rungs.LastOrDefault(r => r.Percent < 100)
-                ? ", to slowed music"
-                : "";
+                ? BlockTexts.ToSlowedMusic
+                : Sentence.None;
             AddDanced(
                 BlockKind.Whole,
                 $"whole:{rung.Percent:0.##}",
-                rung == Rate.Full ? $"{WholeWord}, at full tempo" : $"{WholeWord}, at {rung}{slowed}",
+                rung == Rate.Full ? BlockTexts.AtFullTempo(WholeWord) : BlockTexts.AtRateWith(WholeWord, $"{rung}", slowed),
                 _bites,
                 WholeCounts,
                 rung,
@@ -219,18 +221,24 @@ internal sealed partial class DanceBlocks
             .ToList();
         return faster.Count == 0 ? block : block with
         {
-            Watch = [.. block.Watch, .. faster.DistinctBy(p => (p.Passage.Name, p.Top)).Take(3).Select(p => string.Create(
-                CultureInfo.InvariantCulture,
-                $"The track has {p.Top:0} a minute in {(p.Passage.Name.Length > 0 ? p.Passage.Name : "a passage")}, from its count "
-                    + $"{p.At + 1}, and {_dance.Tempo:0} where you begin: dance it once at {p.Top / _dance.Tempo:0%} before the music, "
-                        + $"or halve the steps there."))],
+            Watch = [
+                .. block.Watch,
+                .. faster.DistinctBy(p => (p.Passage.Name, p.Top))
+                    .Take(3)
+                    .Select(p => BlockTexts.TrackIsFasterThere(
+                        p.Top,
+                        p.Passage.Name.Length > 0 ? p.Passage.Name : BlockTexts.APassage,
+                        p.At + 1,
+                        _dance.Tempo,
+                        p.Top / _dance.Tempo))
+            ],
         };
     }
 
     private string WholeWord =>
-        !_isWhole ? "All that is taught today"
-            : IsPhrased ? IsFolded ? "The order once, what repeats at once left out" : "The order once through"
-            : "The whole";
+        !_isWhole ? BlockTexts.AllTaughtToday
+            : IsPhrased ? IsFolded ? BlockTexts.OrderOnceShortened : BlockTexts.OrderOnceThrough
+            : BlockTexts.TheWhole;
 
     /// <summary>Chains climb the ladder slowly, and never onto its last rung.</summary>
     private Rate RungOf(int chain, int chains) =>

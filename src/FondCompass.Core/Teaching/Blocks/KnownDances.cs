@@ -1,6 +1,8 @@
 using System.Globalization;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Blocks;
 
@@ -38,12 +40,10 @@ internal sealed class KnownDances(LessonBrief brief)
             {
                 Id = string.Create(CultureInfo.InvariantCulture, $"recap:{d.Index}"),
                 Kind = BlockKind.Recap,
-                Title = $"Recap {d.Dance.Title}",
+                Title = BlockTexts.Recap(d.Dance.Title),
                 Dance = d.Index,
                 Why =
-                    $"By the convention of spaced practice it is due when less than {Memory.Due:0%} of it is kept, with the share that "
-                        + "is lost of the time first spent on it: "
-                        + $"{string.Join(", ", d.Dance.Learned.Where(l => l.IsDue).Select(Lost))}.",
+                    BlockTexts.DueBySpacedPractice(Memory.Due, string.Join(", ", d.Dance.Learned.Where(l => l.IsDue).Select(Lost))),
             },
             d.Dance.Learned.Sum(l => l.Recap)));
 
@@ -91,7 +91,7 @@ internal sealed class KnownDances(LessonBrief brief)
                     {
                         Seconds = Math.Round(blocks[place].Seconds + once, 3),
                         Repeats = round + 1,
-                        Why = $"{block.Why} There is time for it {(round == 1 ? "twice" : $"{round + 1} times")}."
+                        Why = round == 1 ? BlockTexts.TimeForItTwice(block.Why) : BlockTexts.TimeForItAgain(block.Why, round + 1)
                     };
                 }
             }
@@ -106,14 +106,11 @@ internal sealed class KnownDances(LessonBrief brief)
     {
         Id = IdOf(index),
         Kind = BlockKind.Known,
-        Title = $"{dance.Title}, which they know",
+        Title = BlockTexts.TheyKnowIt(dance.Title),
         Dance = index,
         Why = dance.Kept < 1
-            ? string.Create(
-                CultureInfo.InvariantCulture,
-                $"{dance.Kept:0%} is reckoned to be kept, by the convention of spaced "
-                    + $"practice{(dance.Kept < Memory.Due ? ": it is due" : "")}. To its music, and the time to gather.")
-            : "To its music, and the time to gather.",
+            ? BlockTexts.ReckonedToBeKept(dance.Kept, dance.Kept < Memory.Due ? BlockTexts.ItIsDue : Sentence.None)
+            : BlockTexts.ToItsMusic,
     };
 
     /// <summary>Seconds of a known dance: its track, else four times round.</summary>

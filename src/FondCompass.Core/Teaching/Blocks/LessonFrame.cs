@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Blocks;
 
@@ -27,9 +28,9 @@ internal static class LessonFrame
                 brief.Pace.WarmUpMinutes,
                 isWarmUp: true,
                 "warm-up",
-                isScaled ? "Warm-up: slow moves that grow" : "Floor, shoes and a warm-up that grows",
+                isScaled ? BlockTexts.WarmUpSlowMoves : BlockTexts.FloorShoesWarmUp,
                 brief.WarmUpMoves),
-            Block(brief, peak, brief.Pace.CoolDownMinutes, isWarmUp: false, "cool-down", "Cool down and stretch", brief.CoolDownMoves));
+            Block(brief, peak, brief.Pace.CoolDownMinutes, isWarmUp: false, "cool-down", BlockTexts.CoolDown, brief.CoolDownMoves));
     }
 
     private static List<BlockDraft> Block(
@@ -48,13 +49,13 @@ internal static class LessonFrame
             return [];
         }
 
-        var reckoned = own * 60 >= seconds ? "as the group has it"
+        var reckoned = own * 60 >= seconds ? BlockTexts.AsTheGroupHasIt
             : isScaled
-                ? string.Create(
-                    CultureInfo.InvariantCulture,
-                    $"of {brief.Minutes:0.#}: {(isWarmUp ? "a quarter, at least 2.5" : "a twelfth, at least 1")} and at most "
-                        + $"{TeachingTime.MostFrame:0}")
-            : string.Create(CultureInfo.InvariantCulture, $"for a greatest effort of {peak:0.0} of 5");
+                ? BlockTexts.ShareOfTheLesson(
+                    brief.Minutes,
+                    isWarmUp ? BlockTexts.WarmUpShare : BlockTexts.CoolDownShare,
+                    TeachingTime.MostFrame)
+            : BlockTexts.ForGreatestEffort(peak);
         return
         [
             SingleDraft.Fixed(
@@ -63,7 +64,7 @@ internal static class LessonFrame
                     Id = id,
                     Kind = isWarmUp ? BlockKind.WarmUp : BlockKind.CoolDown,
                     Title = title,
-                    Why = string.Create(CultureInfo.InvariantCulture, $"{seconds / 60:0.#} minutes {reckoned}. This never gives."),
+                    Why = BlockTexts.FrameNeverGives(seconds / 60, reckoned),
                     Moves = moves,
                     Say = moves,
                 },

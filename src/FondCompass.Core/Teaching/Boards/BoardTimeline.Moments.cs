@@ -7,6 +7,7 @@ using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Boards;
 
@@ -144,7 +145,7 @@ public sealed partial record BoardTimeline
                 run,
                 happens.AtCount,
                 AheadOfChange,
-                happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? "tag"}, {facing}" : $"restart from the top, {facing}");
+                happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? "tag"}, {facing}" : BoardTexts.RestartFromTop(facing));
         }
     }
 
@@ -170,7 +171,7 @@ public sealed partial record BoardTimeline
         if (run.IsExcerpt)
         {
             return next.Repeat == before.Repeat ? $"next: {next.Called}"
-                : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? "last one"
+                : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? BoardTexts.LastOne
                 : "again";
         }
 
@@ -179,7 +180,9 @@ public sealed partial record BoardTimeline
             return $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}";
         }
 
-        return next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag ? "from the top, other side" : "from the top";
+        return next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag
+            ? BoardTexts.FromTheTopOtherSide
+            : BoardTexts.BoardFromTheTop;
     }
 
     /// <summary>Rests of the music, another way to count it, and what the song's text reminds of.</summary>
@@ -191,7 +194,7 @@ public sealed partial record BoardTimeline
             var before = i > 0 ? run.Song.Passages[i - 1].Feel : CountingFeel.AsPlayed;
             if (passage.Rest is { } rest)
             {
-                yield return EventAt(run, run.Song.Starts[i], AheadOfPart, $"the music stops for {rest:0.#} s");
+                yield return EventAt(run, run.Song.Starts[i], AheadOfPart, BoardTexts.MusicStops(rest));
             }
             else if (passage.Feel != before)
             {
@@ -201,9 +204,9 @@ public sealed partial record BoardTimeline
                     AheadOfPart,
                     passage.Feel switch
                     {
-                        CountingFeel.HalfTime => "half time",
-                        CountingFeel.DoubleTime => "double time",
-                        _ => "at its own pace again"
+                        CountingFeel.HalfTime => BoardTexts.HalfTime,
+                        CountingFeel.DoubleTime => BoardTexts.DoubleTime,
+                        _ => BoardTexts.OwnPaceAgain
                     });
             }
 

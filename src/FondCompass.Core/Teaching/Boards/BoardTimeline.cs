@@ -6,6 +6,7 @@ using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Boards;
 
@@ -107,7 +108,7 @@ public sealed partial record BoardTimeline(
             new BoardEvent(
                 time.SecondsAt(new SongCount(end).After(-AheadOfChange)),
                 time.SecondsAt(end),
-                $"the board ends here: no more than {shown} of the {block.Repeats} repeats can be shown")
+                BoardTexts.BoardEndsHere(shown, block.Repeats))
         ];
 
     /// <summary>
@@ -138,12 +139,12 @@ public sealed partial record BoardTimeline(
                 false,
                 true,
                 0,
-                "wait through the intro",
+                BoardTexts.WaitThroughIntro,
                 wall));
 
     private static string WallOf(DanceRun run, RunStretch stretch) =>
         stretch.IsTag ? stretch.Called
-        : run.WallOf(run.Repeats[stretch.Repeat - 1]) is { Wall: { } wall, Of: > 1 and var walls } ? $"wall {wall} of {walls}"
+        : run.WallOf(run.Repeats[stretch.Repeat - 1]) is { Wall: { } wall, Of: > 1 and var walls } ? BoardTexts.WallOf(wall, walls)
         : FacingWords.IsRing(run.Trace.Dance.Header) ? "" : $"to {stretch.StartFacing}";
 
     /// <summary>

@@ -1,6 +1,8 @@
 using System.Globalization;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Boards;
 
@@ -46,22 +48,26 @@ public sealed record NextTime(IReadOnlyList<RecapLine> Recap, int Rate, string? 
 
     private static string Named(RecapLine line) =>
         line.Kept is { } kept
-            ? string.Create(CultureInfo.InvariantCulture, $"{line.Name} ({kept:0%} kept by then)")
-            : $"{line.Name} (never clean yet)";
+            ? BoardTexts.KeptByThen(line.Name, kept)
+            : BoardTexts.NeverCleanYet(line.Name);
 
     /// <summary>The same in a sentence or two.</summary>
     public string Words
     {
         get
         {
-            var recap = Recap.Count == 0 ? "" : string.Create(
-                CultureInfo.InvariantCulture,
-                $"recap {string.Join(", ", Recap.Select(Named))}{(Seconds > 0 ? $", {LessonWords.Clock(Seconds)} min" : "")}, from "
-                    + $"{Rate} %");
-            var then = GoOn is { } line ? $"go on with {line}"
-                : Recap.Count == 0 ? "it is known: dance it whole, on every wall, at full tempo"
-                : "dance it whole on every wall";
-            return $"Next time: {(recap.Length > 0 ? $"{recap}; then {then}" : then)}.";
+            var then = GoOn is { } line ? BoardTexts.GoOnWith(line)
+                : Recap.Count == 0 ? BoardTexts.KnownDanceItWhole
+                : BoardTexts.DanceItOnEveryWall;
+            if (Recap.Count == 0)
+            {
+                return BoardTexts.NextTime(then);
+            }
+
+            var lines = string.Join(", ", Recap.Select(Named));
+            return BoardTexts.NextTimeThen(
+                Seconds > 0 ? BoardTexts.RecapMinutes(lines, LessonWords.Clock(Seconds), Rate) : BoardTexts.Recap(lines, Rate),
+                then);
         }
     }
 }

@@ -1,4 +1,6 @@
 using System.Globalization;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Boards;
 
@@ -22,11 +24,12 @@ public sealed record LearnedConstant(string Name, double Before, double Factor, 
 {
     public double After => IsHeld || IsGiven ? Before : Before * Factor;
 
-    public string Why => Blocks == 0 ? "No block of this kind is logged yet."
-        : string.Create(
-            CultureInfo.InvariantCulture,
-            $"{Blocks} {(Blocks == 1 ? "block" : "blocks")} took on the whole {Whole:0%} of the time planned; with so few it counts as "
-                + $"{Factor:0.00}.{(IsHeld ? " You hold it fast." : IsGiven ? " You gave the number, and it stands." : "")}");
+    public string Why => Blocks == 0 ? BoardTexts.NoBlockLogged
+        : BoardTexts.BlocksTook(
+            Blocks,
+            Whole,
+            Factor,
+            IsHeld ? BoardTexts.YouHoldItFast : IsGiven ? BoardTexts.YouGaveTheNumber : Sentence.None);
 
     /// <summary>The mean ratio itself, with nothing held back.</summary>
     private double Whole => Math.Pow(Factor, (Blocks + PaceLearning.Doubt) / (double)Math.Max(1, Blocks));

@@ -6,6 +6,8 @@ using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Classes;
 
@@ -86,11 +88,11 @@ public static class MixedClass
             var actions = calls[i];
             var (kind, why) = actions.Sum(a => a.Turn.Value) is var turn && Math.Abs(turn) >= Spin
                 ? (VariantKind.NoTurn, Math.Abs(turn) == Eighths.Full
-                    ? "it turns once round"
-                    : $"it turns {Eighths.AmountText(Math.Abs(turn))}")
-                : actions.Exists(a => a.Verb.IsHighImpact) ? (VariantKind.LowImpact, "it leaves the floor")
+                    ? PlanTexts.TurnsOnceRound
+                    : PlanTexts.ItTurns(Eighths.AmountText(Math.Abs(turn))))
+                : actions.Exists(a => a.Verb.IsHighImpact) ? (VariantKind.LowImpact, PlanTexts.LeavesTheFloor)
                 : knowledge.Level == ClassLevel.Mixed && actions.Exists(a => knowledge.Of(a) is Familiarity.New or Familiarity.Nearly)
-                    ? (VariantKind.Easier, "it is new to some")
+                    ? (VariantKind.Easier, PlanTexts.NewToSome)
                 : (VariantKind.Version, "");
             if (kind == VariantKind.Version || SpanOf(bite, actions) is not var (first, last))
             {
@@ -148,7 +150,7 @@ public static class MixedClass
                     PartWording.WordsOf(danced),
                     [],
                     variant.Label,
-                    $"{place.Why}; the dance has it",
+                    PlanTexts.DanceHasIt(place.Why),
                     true);
             }
         }
@@ -197,8 +199,10 @@ public static class MixedClass
                 ? null
                 : new SideBySide(
                     bite, first, last, WordsOf(steps), swap.Words, swap.Rows, new VariantLabel(place.Kind),
-                    $"{place.Why}; {(known ? "everybody knows this, " : "")}it ends on the same foot, facing the same way, "
-                        + $"{(swap.Metres < 0.05 ? "at the same place" : FormattableString.Invariant($"{swap.Metres:0.0} m away"))}",
+                    PlanTexts.EndsOnTheSameFoot(
+                        place.Why,
+                        known ? PlanTexts.EverybodyKnows : Sentence.None,
+                        swap.Metres < 0.05 ? PlanTexts.AtTheSamePlace : PlanTexts.MetresAway(swap.Metres)),
                     false);
         }
 

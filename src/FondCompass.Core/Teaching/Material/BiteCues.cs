@@ -6,6 +6,7 @@ using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Material;
 
@@ -66,7 +67,7 @@ public sealed class BiteCues(StepLexicon lexicon)
                 Heard = before,
                 Say = block.Kind is not (BlockKind.Dance or BlockKind.Chain) ? block.Say
                     : say.Count > 0 ? say
-                    : ["Names are known by now: only ways, turns and what is new."]
+                    : [BlockTexts.NamesAreKnown]
             });
         }
 

@@ -4,6 +4,7 @@ using FondCompass.Core.Swaps;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Material;
 
@@ -75,7 +76,7 @@ public static class Bites
                     .Concat(actions.SelectMany(a => a.Action.Layers).Select(WordedLayer.Read)).Distinct().ToList();
                 var trouble = numbers.SelectMany(n => troubleOf[n])
                     .Where(n => !isSplit || (n.At >= line.Start && n.At < line.End))
-                    .Select(n => n.Text.Length > 0 ? $"trouble spot: {n.Text}" : "declared a trouble spot")
+                    .Select(n => n.Text.Length > 0 ? BlockTexts.TroubleSpot(n.Text) : BlockTexts.DeclaredTroubleSpotIs)
                     .ToList();
                 var found = numbers.SelectMany(n => traps[(pattern.Part.Name, n)])
                     .Where(f => !isSplit || IsIn(line, written, f.Place.Count))
@@ -161,17 +162,20 @@ public static class Bites
         }
 
         string Named(Familiarity how) => string.Join(", ", steps.Where(s => s.How == how).Select(s => s.Name).Distinct());
-        Add(steps.Count(s => s.How == Familiarity.New), ClassKnowledge.PointsOf(Familiarity.New), $"new to them: {Named(Familiarity.New)}");
+        Add(
+            steps.Count(s => s.How == Familiarity.New),
+            ClassKnowledge.PointsOf(Familiarity.New),
+            BlockTexts.NewToThem(Named(Familiarity.New)));
         Add(
             steps.Count(s => s.How == Familiarity.Nearly),
             ClassKnowledge.PointsOf(Familiarity.Nearly),
-            $"known otherwise: {Named(Familiarity.Nearly)}");
+            BlockTexts.KnownOtherwise(Named(Familiarity.Nearly)));
         Add(
             steps.Count(s => s.How == Familiarity.Seen),
             ClassKnowledge.PointsOf(Familiarity.Seen),
-            $"seen, not yet clean: {Named(Familiarity.Seen)}");
-        Add(layers.Count, Layer, layers.Count == 1 ? "layer on top of the feet" : "layers on top of the feet");
-        Add(troubles, Trouble, troubles == 1 ? "declared trouble spot" : "declared trouble spots");
+            BlockTexts.SeenNotClean(Named(Familiarity.Seen)));
+        Add(layers.Count, Layer, layers.Count == 1 ? BlockTexts.LayerOnTheFeet : BlockTexts.LayersOnTheFeet);
+        Add(troubles, Trouble, troubles == 1 ? BlockTexts.DeclaredTroubleSpot : BlockTexts.DeclaredTroubleSpots);
         return new Difficulty(terms);
     }
 
@@ -186,7 +190,7 @@ public static class Bites
         var calls = actions.GroupBy(a => a.Action.Call).Select(c => StepWording.Word([.. c])).ToList();
         if (calls.Count == 0)
         {
-            return $"{line.Counts} counts of your own";
+            return BlockTexts.CountsOfYourOwn(line.Counts);
         }
 
         string Joined(Func<StepWording, string> word)

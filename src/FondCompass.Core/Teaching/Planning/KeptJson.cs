@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Planning;
 
@@ -51,14 +52,13 @@ public static class KeptJson
                 || read[FormatName] is not JsonValue said
                 || !said.TryGetValue<int>(out var format))
             {
-                throw new KeptFormatException($"This is no {typeof(T).Name} as it is kept: it has no \"{FormatName}\".");
+                throw new KeptFormatException(PlanTexts.NotAsItIsKept(typeof(T).Name, FormatName));
             }
 
             if (format is < 1 or > Format)
             {
                 throw new KeptFormatException(
-                    $"This {typeof(T).Name} was written in format {format}, by a later version of the program; this one reads up to "
-                        + $"{Format}. Start the later version again.");
+                    PlanTexts.OfALaterVersion(typeof(T).Name, format, Format));
             }
 
             read.Remove(FormatName);
@@ -66,7 +66,7 @@ public static class KeptJson
         }
         catch (Exception none) when (none is JsonException or ArgumentException)
         {
-            throw new KeptFormatException($"This {typeof(T).Name} cannot be read: {none.Message}", none);
+            throw new KeptFormatException(PlanTexts.KeptCannotBeRead(typeof(T).Name, none.Message), none);
         }
     }
 
@@ -75,7 +75,7 @@ public static class KeptJson
         public override Rate Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
             reader.GetDouble() is var percent && Rate.IsValid(percent)
                 ? new Rate(percent)
-                : throw new JsonException($"{percent} is no rate from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
+                : throw new JsonException(PlanTexts.NoRate(percent, Rate.Slowest, Rate.Fastest));
 
         public override void Write(Utf8JsonWriter writer, Rate value, JsonSerializerOptions options) =>
             writer.WriteNumberValue(value.Percent);

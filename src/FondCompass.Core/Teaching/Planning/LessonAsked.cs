@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using FondCompass.Core.Teaching.Blocks;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Planning;
 
@@ -34,7 +35,7 @@ public sealed record LessonAsked
                 ? value
                 : throw new ArgumentOutOfRangeException(
                     nameof(Minutes),
-                    $"A lesson has from {LeastMinutes} to {LessonBrief.Longest:0} minutes, not {value}.");
+                    PlanTexts.LessonMinutes(LeastMinutes, LessonBrief.Longest, value));
     } = UsualMinutes;
 
     public WayAsked Way { get; init; } = WayAsked.AsSuggested;

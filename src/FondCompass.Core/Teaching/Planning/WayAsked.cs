@@ -1,6 +1,7 @@
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Planning;
 
@@ -29,7 +30,7 @@ public sealed record WayAsked
         init =>
             field = value is null or { Count: <= MostRungs }
                 ? value
-                : throw new ArgumentOutOfRangeException(nameof(Ladder), $"A ladder has at most {MostRungs} rungs, not {value.Count}.");
+                : throw new ArgumentOutOfRangeException(nameof(Ladder), PlanTexts.TooManyRungs(MostRungs, value.Count));
     }
 
     public WallSchool? Walls { get; init; }
@@ -56,7 +57,7 @@ public sealed record WayAsked
         init =>
             field = value is null or (>= 0 and <= LongestCountIn)
                 ? value
-                : throw new ArgumentOutOfRangeException(nameof(CountIn), $"A count-in has from 0 to {LongestCountIn} counts, not {value}.");
+                : throw new ArgumentOutOfRangeException(nameof(CountIn), PlanTexts.CountInOutOfRange(LongestCountIn, value.Value));
     }
 
     /// <summary>Bites taught in this lesson, from 1.</summary>
@@ -67,7 +68,7 @@ public sealed record WayAsked
         init =>
             field = value is null or >= 1
                 ? value
-                : throw new ArgumentOutOfRangeException(nameof(Until), $"A lesson teaches from 1 bite on, not {value}.");
+                : throw new ArgumentOutOfRangeException(nameof(Until), PlanTexts.TooFewBites(value.Value));
     }
 
     /// <summary>A whole way, with nothing left to be suggested but what it leaves open itself.</summary>

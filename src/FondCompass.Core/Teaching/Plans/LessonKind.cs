@@ -1,5 +1,7 @@
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -66,7 +68,7 @@ public sealed record KindRules
     public required LessonKind Kind { get; init; }
 
     /// <summary>Why it is taught so, in a line.</summary>
-    public required string Why { get; init; }
+    public required Sentence Why { get; init; }
 
     public required PaceName Pace { get; init; }
 
@@ -141,7 +143,7 @@ public static class LessonKinds
         new()
         {
             Kind = LessonKind.Hall,
-            Why = "A hall lesson adds one bite to the next: what is danced always begins at the top.",
+            Why = PlanTexts.KindHall,
             Pace = PaceName.Unhurried,
             Order = TeachingOrder.AddOn,
             Shown = Shown.Whole,
@@ -157,7 +159,7 @@ public static class LessonKinds
         new()
         {
             Kind = LessonKind.Breakdown,
-            Why = "A breakdown has the dance and nothing round it: shown once, added up, danced at full tempo.",
+            Why = PlanTexts.KindBreakdown,
             Pace = PaceName.Brisk,
             Order = TeachingOrder.AddOn,
             PhrasedOrder = TeachingOrder.Parts,
@@ -175,7 +177,7 @@ public static class LessonKinds
         new()
         {
             Kind = LessonKind.Fitness,
-            Why = "A fitness class keeps moving: each part quickly, then the song as its rounds.",
+            Why = PlanTexts.KindFitness,
             Pace = PaceName.Quick,
             Order = TeachingOrder.Parts,
             Shown = Shown.None,
@@ -187,7 +189,7 @@ public static class LessonKinds
         new()
         {
             Kind = LessonKind.Song,
-            Why = "A song is learned move by move, as it goes on, and danced once.",
+            Why = PlanTexts.KindSong,
             Pace = PaceName.Quick,
             Order = TeachingOrder.MoveByMove,
             Shown = Shown.None,
@@ -198,7 +200,7 @@ public static class LessonKinds
         new()
         {
             Kind = LessonKind.Circle,
-            Why = "A circle learns its moves one by one and level by level, then dances them as they are called.",
+            Why = PlanTexts.KindCircle,
             Pace = PaceName.Unhurried,
             Order = TeachingOrder.Pool,
             Shown = Shown.EachMove,
@@ -211,7 +213,7 @@ public static class LessonKinds
         new()
         {
             Kind = LessonKind.Party,
-            Why = "A party set shows each dance, goes through its moves once, and dances it to its song.",
+            Why = PlanTexts.KindParty,
             Pace = PaceName.Brisk,
             Order = TeachingOrder.MoveByMove,
             Shown = Shown.Whole,

@@ -9,6 +9,8 @@ using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -141,7 +143,7 @@ public sealed record LessonBlock
 /// <summary>A way out where a lesson does not fit.</summary>
 /// <param name="SavesSeconds">What it saves, by planning it so.</param>
 /// <param name="Way">The way of teaching with it.</param>
-public sealed record OfferedWayOut(string What, double SavesSeconds, TeachingWay Way)
+public sealed record OfferedWayOut(Sentence What, double SavesSeconds, TeachingWay Way)
 {
     /// <summary>
     /// The version of the dances that is taught then, as <see cref="ClassVersion"/> names it; as they are taught already when empty.
@@ -151,7 +153,7 @@ public sealed record OfferedWayOut(string What, double SavesSeconds, TeachingWay
 
 /// <summary>What to look after, and a gentler way; venue rules, local codes and professionals decide.</summary>
 /// <param name="Gentler">The gentler way; of what the plan itself could not do, the way out.</param>
-public sealed record SafetyNotice(string Code, string Message, string Gentler)
+public sealed record SafetyNotice(string Code, Sentence Message, Sentence Gentler)
 {
     /// <summary>It tells what could not be planned as asked; else it is about dancing it.</summary>
     public bool IsOfThePlan { get; init; }
@@ -197,7 +199,7 @@ public sealed record LessonDance(Analysis Analysis, double Bpm, Song? Song = nul
     /// <summary>Bites, from its first, that are taught when the lesson is over; the others come in a later one. All when null.</summary>
     public int? Until { get; init; }
 
-    public string Title => Analysis.Dance.Header.Title.Trim() is { Length: > 0 } title ? title : "Untitled dance";
+    public string Title => Analysis.Dance.Header.Title.Trim() is { Length: > 0 } title ? title : PlanTexts.UntitledDance;
 
     /// <summary>Song count at which it begins with this track; as <see cref="SongStart"/> has it when null.</summary>
     public int? Intro { get; init; }

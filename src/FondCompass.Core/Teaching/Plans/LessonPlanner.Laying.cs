@@ -1,5 +1,7 @@
 using FondCompass.Core.Teaching.Blocks;
 using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -18,8 +20,8 @@ public sealed partial class LessonPlanner
             {
                 _notes.Add(new(
                     "OWN01",
-                    $"Your block '{own.Title}' drills {own.Bite}, which is not taught in this lesson; its minutes stand.",
-                    "Take it out, or add it again for another bite.")
+                    PlanTexts.DrillsWhatIsNotTaught(own.Title, own.Bite),
+                    PlanTexts.TakeItOutOrAgain)
                 {
                     IsOfThePlan = true
                 });
@@ -32,7 +34,7 @@ public sealed partial class LessonPlanner
                 Title = own.Title,
                 Dance = bite is null ? null : own.Dance,
                 IsOwn = true,
-                Why = "You added it."
+                Why = PlanTexts.YouAddedThis
             };
             _drafts.Add(bite is null
                 ? SingleDraft.Fixed(block, own.Seconds)
@@ -71,8 +73,8 @@ public sealed partial class LessonPlanner
         {
             _notes.Add(new(
                 "PIN01",
-                $"You settled '{block}', and this plan has no such block to settle.",
-                "It waits until the block is there again; or take it away.")
+                PlanTexts.SettledNoSuchBlock(block),
+                PlanTexts.WaitsOrTakeAway)
             {
                 IsOfThePlan = true
             });
@@ -81,7 +83,7 @@ public sealed partial class LessonPlanner
         met.UnionWith(_known.InTurn.Select(d => KnownDances.IdOf(d.Index)));
         foreach (var block in changes.Removed.Concat(changes.Split).Distinct().Where(b => !met.Contains(b)))
         {
-            _notes.Add(new("GONE01", $"You changed '{block}', and this plan has no such block.", "It waits until the block is there again.")
+            _notes.Add(new("GONE01", PlanTexts.ChangedNoSuchBlock(block), PlanTexts.WaitsUntilThere)
             {
                 IsOfThePlan = true
             });
@@ -99,8 +101,8 @@ public sealed partial class LessonPlanner
             {
                 _notes.Add(new(
                     "MOVE01",
-                    $"You put '{move.Block}' {(move.After.Length == 0 ? "first" : $"after '{move.After}'")}, and this plan has not both.",
-                    "It waits until they are there again.")
+                    move.After.Length == 0 ? PlanTexts.PutFirstNotThere(move.Block) : PlanTexts.PutAfterNotBoth(move.Block, move.After),
+                    PlanTexts.WaitUntilBothThere)
                 {
                     IsOfThePlan = true
                 });
@@ -179,9 +181,9 @@ public sealed partial class LessonPlanner
                     Id = "talk",
                     IsRest = true,
                     Kind = BlockKind.Talk,
-                    Title = "Questions, and what they ask for once more",
+                    Title = PlanTexts.QuestionsOnceMore,
                     Seconds = left,
-                    Why = "No further repeat fits into what is left."
+                    Why = PlanTexts.NoFurtherRepeat
                 });
         }
         else if (left > 0)
@@ -189,15 +191,18 @@ public sealed partial class LessonPlanner
             // A set has its own dances in their places; elsewhere those they know would have come.
             var (isSet, hasKnown) = (_brief.Kind == LessonKind.Party, _known.InTurn.Any());
             var why = _next is { } next
-                ? $"what comes next, '{next.Title}' once more, takes {LessonWords.Clock(next.Seconds)}"
-                : "every block has as many repeats as are of use";
+                ? PlanTexts.NextTakes(next.Title, LessonWords.Clock(next.Seconds))
+                : PlanTexts.AllRepeatsOfUse;
             _notes.Add(new(
                 "FREE01",
-                $"{LessonWords.Clock(left)} of the lesson {(left < 2 * MostTalk ? "is" : "are")} free: "
-                    + $"{why}{(hasKnown && !isSet ? ", and no further dance that they know fits in whole" : "")}.",
-                isSet ? "Put another dance into the set, or give it fewer minutes."
-                : hasKnown ? "End early, add a block of your own, or give the lesson fewer minutes."
-                : "Name the dances this group knows, add a block of your own, or give the lesson fewer minutes.")
+                PlanTexts.MinutesFree(
+                    LessonWords.Clock(left),
+                    left < 2 * MostTalk ? 1 : 2,
+                    why,
+                    hasKnown && !isSet ? PlanTexts.NoFurtherKnownDance : Sentence.None),
+                isSet ? PlanTexts.AnotherDanceIntoSet
+                : hasKnown ? PlanTexts.EndEarly
+                : PlanTexts.NameKnownDances)
             { IsOfThePlan = true });
         }
 

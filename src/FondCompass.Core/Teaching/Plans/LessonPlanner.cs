@@ -3,6 +3,7 @@ using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Blocks;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -164,11 +165,10 @@ public sealed partial class LessonPlanner
             var firstLeft = all.FirstOrDefault(b => !taught.Contains(b) && !IsTag(b)) ?? all.FirstOrDefault(b => !taught.Contains(b));
             _notes.Add(new(
                 "ERROR01",
-                broken.Count > 0 && isAll ? $"{dance.Title} is planned without {string.Join(", ", broken)}, where: {errors[0].Message}"
-                : taught.Count == all.Count ? $"{dance.Title} has {Number(errors.Count, "error")}: {errors[0].Message}"
-                : $"{dance.Title} has {Number(errors.Count, "error")}; it is planned up to {LessonWords.Say(firstLeft!)}, "
-                    + $"where: {errors[0].Message}",
-                "Mend it under Write; the plan follows.")
+                broken.Count > 0 && isAll ? PlanTexts.PlannedWithout(dance.Title, string.Join(", ", broken), errors[0].Message)
+                : taught.Count == all.Count ? PlanTexts.HasErrors(dance.Title, errors.Count, errors[0].Message)
+                : PlanTexts.PlannedUpTo(dance.Title, errors.Count, LessonWords.Say(firstLeft!), errors[0].Message),
+                PlanTexts.MendUnderWrite)
             { IsOfThePlan = true });
         }
 
@@ -176,8 +176,8 @@ public sealed partial class LessonPlanner
         {
             _notes.Add(new(
                 "EMPTY01",
-                $"{dance.Title} has no steps yet, so there is nothing to teach of it.",
-                "Write its steps first; the plan follows.")
+                PlanTexts.NothingToTeach(dance.Title),
+                PlanTexts.WriteItsSteps)
             {
                 IsOfThePlan = true
             });
@@ -188,8 +188,8 @@ public sealed partial class LessonPlanner
             taught = [.. taught.Take(MostBites)];
             _notes.Add(new(
                 "LONG01",
-                $"{dance.Title} has {all.Count} bites; the first {MostBites} are planned.",
-                "Teach the rest as a dance of its own.")
+                PlanTexts.TooManyBites(dance.Title, all.Count, MostBites),
+                PlanTexts.TeachTheRest)
             {
                 IsOfThePlan = true
             });
@@ -227,7 +227,7 @@ public sealed partial class LessonPlanner
         return [.. (first < 0 ? all : all.Take(first)).Where(b => !IsTag(b) || !tags.Contains(b.Part))];
     }
 
-    private static string Number(int count, string what) => count == 1 ? $"one {what}" : $"{count} {what}s";
+
 
     /// <summary>What is due and does not fit is put off, what is kept best first.</summary>
     private double PutOff(double least)
@@ -248,8 +248,8 @@ public sealed partial class LessonPlanner
         {
             _notes.Add(new(
                 "DUE01",
-                $"Due, and without room in this lesson: {string.Join(", ", put)}.",
-                "Give the lesson more minutes, or bring them back next time.")
+                PlanTexts.DueWithoutRoom(string.Join(", ", put)),
+                PlanTexts.GiveMoreMinutes)
             {
                 IsOfThePlan = true
             });

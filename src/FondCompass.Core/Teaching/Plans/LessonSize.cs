@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -17,5 +18,5 @@ public readonly record struct LessonSize(int Lines, int Actions)
 
     public static LessonSize operator +(LessonSize a, LessonSize b) => new(a.Lines + b.Lines, a.Actions + b.Actions);
 
-    public override string ToString() => string.Create(CultureInfo.InvariantCulture, $"{Lines} lines (eights) and {Actions} actions");
+    public override string ToString() => PlanTexts.LinesAndActions(Lines, Actions);
 }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -19,7 +20,7 @@ public static class LessonWords
     {
         var line = bite.Pattern.Part.Lines[bite.Line - 1];
         var counts = bite.LastLine == bite.Line && bite.Counts < line.Counts
-            ? $", counts {bite.FromCount} to {bite.FromCount + bite.Counts - 1}"
+            ? PlanTexts.CountsFromTo(bite.FromCount, bite.FromCount + bite.Counts - 1)
             : "";
         var lines = bite.LastLine > bite.Line ? $"{bite.Line} to {bite.LastLine}" : $"{bite.Line}";
         return $"{bite.Name} ({bite.Part} {lines}{counts}{(bite.Time > 1 ? $", time {bite.Time}" : "")})";
@@ -36,16 +37,19 @@ public static class LessonWords
         var parts = bites.Select(b => b.Part).Distinct().ToList();
         var whole = parts.TrueForAll(p => all.Count(b => b.Part == p) == bites.Count(b => b.Part == p));
         return whole && parts.Count < all.Select(b => b.Part).Distinct().Count()
-            ? parts.Count == 1 ? $"all of {parts[0]}" : $"{string.Join(", ", parts.SkipLast(1))} and {parts[^1]}"
-            : $"up to {bites[^1].Name} ({bites[0].Part} {bites[0].Line} to "
-                + $"{(parts.Count > 1 ? bites[^1].Part + " " : "")}{bites[^1].LastLine})";
+            ? parts.Count == 1 ? PlanTexts.AllOf(parts[0]) : $"{string.Join(", ", parts.SkipLast(1))} and {parts[^1]}"
+            : PlanTexts.UpTo(
+                bites[^1].Name,
+                bites[0].Part,
+                bites[0].Line,
+                parts.Count > 1 ? $"{bites[^1].Part} {bites[^1].LastLine}" : $"{bites[^1].LastLine}");
     }
 
     public static string Say(BiteRelation relation) => relation switch
     {
         BiteRelation.Same => "same",
-        BiteRelation.OtherSide => "other side",
-        BiteRelation.OtherEnding => "other ending",
+        BiteRelation.OtherSide => PlanTexts.OtherSide,
+        BiteRelation.OtherEnding => PlanTexts.OtherEnding,
         _ => "new",
     };
 

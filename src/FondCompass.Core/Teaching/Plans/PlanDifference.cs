@@ -1,4 +1,5 @@
 using System.Globalization;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -26,22 +27,23 @@ public static class PlanDifference
         {
             if (!was.Remove(block.Id, out var old))
             {
-                lines.Add($"{block.Title} is new, with {LessonWords.Clock(block.Seconds)}");
+                lines.Add(PlanTexts.IsNewWith(block.Title, LessonWords.Clock(block.Seconds)));
             }
             else if (Math.Abs(block.Seconds - old.Seconds) >= Same || block.Repeats != old.Repeats)
             {
                 lines.Add(block.Repeats == old.Repeats || block.Repeats is null
-                    ? $"{block.Title} has {LessonWords.Clock(block.Seconds)}, not {LessonWords.Clock(old.Seconds)}"
-                    : string.Create(CultureInfo.InvariantCulture, $"{block.Title} × {block.Repeats}, not × {old.Repeats}"));
+                    ? PlanTexts.HasNot(block.Title, LessonWords.Clock(block.Seconds), LessonWords.Clock(old.Seconds))
+                    : PlanTexts.RepeatsNot(block.Title, block.Repeats.Value, old.Repeats ?? 0));
             }
         }
 
-        lines.AddRange(before.Where(b => was.ContainsKey(b.Id)).Select(b => $"{b.Title} is gone, {LessonWords.Clock(b.Seconds)}"));
+        lines.AddRange(before.Where(b => was.ContainsKey(b.Id))
+            .Select(b => PlanTexts.IsGone(b.Title, LessonWords.Clock(b.Seconds)).ToString()));
         var (order, earlier) = (now.Blocks.Select(b => b.Id)
             .Where(i => before.Any(b => b.Id == i)), before.Select(b => b.Id).Where(i => now.Blocks.Any(b => b.Id == i)));
         if (lines.Count == 0 && !order.SequenceEqual(earlier))
         {
-            lines.Add("The same blocks, in another order");
+            lines.Add(PlanTexts.SameBlocksOtherOrder);
         }
 
         return lines;

@@ -2,6 +2,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -29,8 +30,8 @@ internal static class SafetyNotices
         {
             cares.Add(new(
                 "FLOOR01",
-                "It turns: look at floor and shoes before it begins. Soles that stick twist knees.",
-                "Clear the floor; who has sticky soles steps the turns round."));
+                PlanTexts.ItTurnsLookAtShoes,
+                PlanTexts.ClearTheFloor));
         }
 
         var jumps = bites.Any(d => d.Any(b => b.Actions.Any(a => a.Verb.IsHighImpact)));
@@ -39,15 +40,15 @@ internal static class SafetyNotices
         {
             cares.Add(new(
                 "WARM01",
-                "There is no warm-up in this plan, and it has jumps or hops.",
-                "Warm up elsewhere first, or begin with a slow run of small steps."));
+                PlanTexts.NoWarmUpWithJumps,
+                PlanTexts.WarmUpElsewhere));
         }
         else if (brief.Rules.Frame == FrameRule.ByEffort && warm is { IsPinned: true, Seconds: < TeachingTime.LeastFrame * 60 })
         {
             cares.Add(new(
                 "WARM01",
-                $"The warm-up is cut to {LessonWords.Clock(warm.Seconds)}.",
-                $"{TeachingTime.LeastFrame:0} minutes are the usual least; take the pin away."));
+                PlanTexts.WarmUpIsCut(LessonWords.Clock(warm.Seconds)),
+                PlanTexts.WarmUpUsualLeast(TeachingTime.LeastFrame)));
         }
 
         foreach (var (before, next) in !brief.Rules.Breathes || brief.Way.Order == TeachingOrder.FollowAlong
@@ -58,8 +59,8 @@ internal static class SafetyNotices
             {
                 cares.Add(new(
                     "HARD01",
-                    $"'{before.Title}' and '{next.Title}' are hard runs without a minute between.",
-                    "Put water or talk between them. Pain, chest discomfort or faintness: stop and seek help."));
+                    PlanTexts.HardRunsWithoutAMinute(before.Title, next.Title),
+                    PlanTexts.WaterOrTalkBetween));
                 break;
             }
         }
@@ -78,8 +79,8 @@ internal static class SafetyNotices
         {
             cares.Add(new(
                 "CONTACT01",
-                $"{dance.Title} is danced in light contact: one dancer's slip must move nobody else.",
-                "Let go before anything fast."));
+                PlanTexts.DancedInContact(dance.Title),
+                PlanTexts.LetGoBefore));
         }
 
         ContentOfTempo(dance, bites, top, cares);
@@ -94,16 +95,16 @@ internal static class SafetyNotices
         {
             cares.Add(new(
                 "SPIN01",
-                $"{In(spin)}: a spin at {top:0} counts a minute. Dizziness means stop.",
-                "Spot one wall, or take the version without the turn; at rising tempo turn less."));
+                PlanTexts.SpinAtTempo(In(spin), top),
+                PlanTexts.SpotOneWall));
         }
 
         if (bites.FirstOrDefault(b => b.Actions.Any(a => a.Verb.IsHighImpact)) is { } jump)
         {
             cares.Add(new(
                 "JUMP01",
-                $"{In(jump)}: it leaves the floor. Land softly, joints bent a little.",
-                "Any hop or jump may be stepped."));
+                PlanTexts.ItLeavesTheFloor(In(jump)),
+                PlanTexts.MayBeStepped));
         }
 
         if (bites.FirstOrDefault(b => b.Actions.Any(a => a.Verb.Name is "kick" or "flick")) is { } kick
@@ -111,8 +112,8 @@ internal static class SafetyNotices
         {
             cares.Add(new(
                 "KICK01",
-                $"{In(kick)}: kicks in rows. Keep them under the knee where others stand near.",
-                "Touch instead of kicking; warm up before high ones."));
+                PlanTexts.KicksInRows(In(kick)),
+                PlanTexts.TouchInsteadOfKick));
         }
 
         if (bites.FirstOrDefault(b => b.Actions.Any(a => a.Action.Step.Contains("squat", StringComparison.Ordinal)
@@ -121,8 +122,8 @@ internal static class SafetyNotices
         {
             cares.Add(new(
                 "DEEP01",
-                $"{In(deep)}: deep bends. Small range first, knees over toes.",
-                "Bend half as far; people with knee trouble ask their doctor."));
+                PlanTexts.DeepBends(In(deep)),
+                PlanTexts.BendHalfAsFar));
         }
     }
 
@@ -133,8 +134,8 @@ internal static class SafetyNotices
         {
             cares.Add(new(
                 "SPEED01",
-                $"{dance.Title}: its track goes from {dance.Tempo:0} to {top:0} a minute.",
-                "Say before where it speeds up; half of each step, or march through it, is always right."));
+                PlanTexts.TrackSpeedsUp(dance.Title, dance.Tempo, top),
+                PlanTexts.SayWhereItSpeedsUp));
         }
 
         if (bites.Count > 0
@@ -147,9 +148,8 @@ internal static class SafetyNotices
         {
             cares.Add(new(
                 "TEMPO01",
-                $"{dance.Title}: '{limit.Step}' in line {limit.Line} is hard to dance over {limit.Bpm:0} a minute, and the music has "
-                    + $"{top:0}.",
-                "Slow the music, or take an easier version of it."));
+                PlanTexts.HardOverTempo(dance.Title, limit.Step, limit.Line, limit.Bpm, top),
+                PlanTexts.SlowTheMusic));
         }
     }
 

@@ -2,6 +2,8 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;
 
@@ -43,61 +45,61 @@ internal static class WaysOut
     }
 
     /// <summary>The same at a brisker pace.</summary>
-    private static IEnumerable<(string What, TeachingWay Way)> InPaces(LessonBrief brief) =>
+    private static IEnumerable<(Sentence What, TeachingWay Way)> InPaces(LessonBrief brief) =>
         new[] { PaceName.Brisk, PaceName.Quick }
             .Where(p => p < (brief.Way.Pace ?? brief.PaceName ?? brief.Rules.Pace))
             .Select(p => (
                 p == PaceName.Brisk
-                    ? "Teach it briskly: less talk, less time for each step"
-                    : "Teach it quickly, as to a class that knows the words",
+                    ? PlanTexts.TeachBriskly
+                    : PlanTexts.TeachQuickly,
                 brief.Way with { Pace = p }));
 
     /// <summary>Each choice of the way that can be a shorter one.</summary>
-    private static IEnumerable<(string What, TeachingWay Way)> InSchools(TeachingWay way)
+    private static IEnumerable<(Sentence What, TeachingWay Way)> InSchools(TeachingWay way)
     {
-        List<(bool Can, string What, Func<TeachingWay> Way)> all =
+        List<(bool Can, Sentence What, Func<TeachingWay> Way)> all =
         [
-            (way.Walls != WallSchool.FirstOnly, "Stay on the first wall today", () => way with { Walls = WallSchool.FirstOnly }),
-            (way.Demonstration, "Go straight to the first bite, without showing it whole", () => way with { Demonstration = false }),
+            (way.Walls != WallSchool.FirstOnly, PlanTexts.StayOnTheFirstWall, () => way with { Walls = WallSchool.FirstOnly }),
+            (way.Demonstration, PlanTexts.StraightToTheFirstBite, () => way with { Demonstration = false }),
             (
                 way.Layers == LayerSchool.FeetFirst,
-                "Arms and hips along with the feet: no blocks of their own",
+                PlanTexts.LayersAlongWithFeet,
                 () => way with { Layers = LayerSchool.AllAtOnce }),
             (
                 way.Ladder.Count > 2,
-                "Leave out a rung of the tempo ladder",
+                PlanTexts.LeaveOutARung,
                 () => way with { Ladder = [.. way.Ladder.Where((_, i) => i != way.Ladder.Count - 2)] }),
             (
                 way.Ladder.Count > 1,
-                "Leave out all rungs but the first and full tempo",
+                PlanTexts.LeaveOutAllRungs,
                 () => way with { Ladder = way.Ladder.Count > 2 ? [way.Ladder[0], way.Ladder[^1]] : [way.Ladder[^1]] }),
             (
                 way.Walls == WallSchool.Weighted,
-                "All walls alike: each further one once, none walked by its turns",
+                PlanTexts.AllWallsAlike,
                 () => way with { Walls = WallSchool.Alike }),
             (
                 way.Order is TeachingOrder.AddOn or TeachingOrder.LastPartFirst or TeachingOrder.Parts,
-                "Teach it in pairs: fewer times from the top",
+                PlanTexts.TeachInPairs,
                 () => way with { Order = TeachingOrder.Pairs }),
             (
                 way.Music == MusicSchool.Late,
-                "Music at full tempo at once, without slowed music before",
+                PlanTexts.FullTempoAtOnce,
                 () => way with { Music = MusicSchool.Early }),
             (
                 way.Progress != ProgressSchool.OneRun,
-                "End with one run to the music, without further runs",
+                PlanTexts.EndWithOneRun,
                 () => way with { Progress = ProgressSchool.OneRun }),
-            (way.CountIn is null or > ShortCountIn, $"Count in with {ShortCountIn} only", () => way with { CountIn = ShortCountIn }),
+            (way.CountIn is null or > ShortCountIn, PlanTexts.CountInWithOnly(ShortCountIn), () => way with { CountIn = ShortCountIn }),
             (
                 way.Order != TeachingOrder.FollowAlong,
-                "Let them follow along, without walking it",
+                PlanTexts.LetThemFollow,
                 () => way with { Order = TeachingOrder.FollowAlong }),
         ];
         return all.Where(w => w.Can).Select(w => (w.What, w.Way()));
     }
 
     /// <summary>The first half of what is taught now, the rest next time; nothing where there is one bite only.</summary>
-    private static IEnumerable<(string What, TeachingWay Way)> InTwoLessons(TeachingWay way, LessonPlan plan)
+    private static IEnumerable<(Sentence What, TeachingWay Way)> InTwoLessons(TeachingWay way, LessonPlan plan)
     {
         if (plan.Bites.Select(b => b.Count).DefaultIfEmpty(0).Max() <= 1)
         {
@@ -107,7 +109,7 @@ internal static class WaysOut
         var first = plan.Bites.MaxBy(b => b.Count)!;
         var half = Half(first);
         yield return (
-            $"Two lessons: up to {LessonWords.Say(first[half - 1])} now, from {LessonWords.Say(first[half])} on next time",
+            PlanTexts.TwoLessons(LessonWords.Say(first[half - 1]), LessonWords.Say(first[half])),
             way with { Until = half });
     }
 
@@ -126,10 +128,11 @@ internal static class WaysOut
             {
                 Dances = [.. brief.Dances.Select(d => d.IsKnown ? d : d with { Analysis = d.Analysis.In(version) })]
             };
-            var what = version.StartsWith("no ", StringComparison.OrdinalIgnoreCase) ? $"Dance it with {version} today"
-                : version == ClassVersion.FeetOnly ? "Dance it feet only today"
-                : "Dance the version "
-                    + $"“{(version.StartsWith(Named, StringComparison.OrdinalIgnoreCase) ? version[Named.Length..] : version)}” today";
+            var what = version.StartsWith("no ", StringComparison.OrdinalIgnoreCase) ? PlanTexts.DanceItWith(version)
+                : version == ClassVersion.FeetOnly ? PlanTexts.DanceFeetOnly
+                : PlanTexts.DanceTheVersion(version.StartsWith(Named, StringComparison.OrdinalIgnoreCase)
+                    ? version[Named.Length..]
+                    : version);
             var saves = Math.Round(least - LessonPlanner.LeastOf(danced, LessonPlanner.BitesOf(danced, cancel)), 3);
             if (saves >= LeastSaved)
             {

@@ -2,6 +2,8 @@ using System.Globalization;
 using FondCompass.Core.Floor;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Rooms;
 
@@ -32,9 +34,9 @@ public sealed partial record RoomPlan
 
     private const double Hair = 1e-9;
 
-    public const string Caution =
-        "The venue's posted occupancy and the local codes decide how many may be in the room, and its exits stay free; this only "
-            + "reckons the space the dance takes.";
+    /// <summary>That the venue and the local codes decide, not this.</summary>
+    public static Sentence Caution =>
+        RoomTexts.OccupancyCaution;
 
     public required bool Fits { get; init; }
 
@@ -103,9 +105,8 @@ public sealed partial record RoomPlan
     private static List<string> InsteadsOf(DanceTrace trace, RoomWish wish, RoomPlan plan, CancellationToken cancel) =>
     [
         plan.Most == 0
-            ? "Nobody fits: the way of one dancer is longer than the floor."
-            : $"{plan.Most} fit; {wish.Dancers - plan.Most} too many. Dance in "
-                + $"{(int)Math.Ceiling(wish.Dancers / (double)plan.Most)} groups, one after the other.",
+            ? RoomTexts.NobodyFits
+            : RoomTexts.TooManyDancers(plan.Most, wish.Dancers - plan.Most, (int)Math.Ceiling(wish.Dancers / (double)plan.Most)),
         .. WithSmallSteps(trace, wish, plan, cancel),
         .. InOtherRows(trace, wish, plan, cancel),
         .. FacingAcross(trace, wish, plan, cancel),
@@ -129,7 +130,7 @@ public sealed partial record RoomPlan
         var small = Place(stepped, wish, FloorPicture.EnvelopeOf(stepped, wish.RepeatsOf(stepped), cancel), cancel);
         if (small.Most > plan.Most)
         {
-            yield return $"With small steps of {Number(SmallStride)} m {small.Most} fit{(small.Fits ? "" : ", still too few")}.";
+            yield return RoomTexts.WithSmallSteps(Number(SmallStride), small.Most, small.Fits ? Sentence.None : RoomTexts.StillTooFew);
         }
     }
 
@@ -142,7 +143,7 @@ public sealed partial record RoomPlan
                 && Place(trace, wish with { Layout = layout }, (plan.Low, plan.High), cancel) is { } other
                 && other.Most > plan.Most)
             {
-                yield return $"In {(layout == RoomLayout.Rows ? "straight" : "staggered")} rows {other.Most} fit.";
+                yield return layout == RoomLayout.Rows ? RoomTexts.InStraightRows(other.Most) : RoomTexts.InStaggeredRows(other.Most);
             }
         }
     }
@@ -168,7 +169,7 @@ public sealed partial record RoomPlan
             && Place(trace, turned, (plan.Low, plan.High), cancel) is { } across
             && across.Most > plan.Most)
         {
-            yield return $"With the room's 3:00 wall as the front {across.Most} fit.";
+            yield return RoomTexts.AcrossTheRoom(across.Most);
         }
     }
 
@@ -177,16 +178,16 @@ public sealed partial record RoomPlan
         var middle = new FloorPoint((plan.Low.X + plan.High.X) / 2, (plan.Low.Y + plan.High.Y) / 2);
         if (middle.Length > 0.2)
         {
-            yield return $"The dance leans {Number(Math.Abs(middle.Y))} m {(middle.Y > 0 ? "forward" : "back")} and "
-                + $"{Number(Math.Abs(middle.X))} m to the {(middle.X > 0 ? "right" : "left")}: begin as far to the other side of the "
-                + "middle.";
+            yield return RoomTexts.DanceLeans(
+                Number(Math.Abs(middle.Y)),
+                middle.Y > 0 ? RoomTexts.Forward : RoomTexts.Back,
+                Number(Math.Abs(middle.X)),
+                middle.X > 0 ? RoomTexts.Right : RoomTexts.Left);
         }
 
         if (trace.WallOrder.Count == 1 && wish.Repeats > 1 && plan.DriftPerPattern.Length > 0.2)
         {
-            yield return $"Each pattern carries everybody {Number(plan.DriftPerPattern.Length)} m on; walk back between repeats, or "
-                + "write a "
-                + "small-room version that ends where it begins.";
+            yield return RoomTexts.DanceDrifts(Number(plan.DriftPerPattern.Length));
         }
     }
 }

@@ -1,5 +1,7 @@
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Wording.Fits;
 
@@ -10,8 +12,8 @@ public static class FitWording
     public static string Say(FitChange change)
     {
         var goal = change.Meets is { } passage
-            ? $" what follows begins with {passage}, at count {change.Next}"
-            : " the repeats after it come nearer to the passages";
+            ? FitTexts.WhatFollowsBegins(passage, change.Next)
+            : FitTexts.RepeatsComeNearer;
         return $"{What(change)}:{goal}.";
     }
 
@@ -21,16 +23,16 @@ public static class FitWording
     /// <summary>The change alone: "Leave out V, call 3".</summary>
     public static string What(FitChange change) => change.Kind switch
     {
-        FitKind.Restart => $"Restart in repeat {change.Repeat} after {Counts(change.Counts)}",
-        FitKind.Tag => $"A tag of {Counts(change.Counts)} after repeat {change.Repeat}",
-        FitKind.Wait => $"Wait {Counts(change.Counts)} after {change.Part}, call {change.Repeat}",
-        FitKind.Half => $"Only the first half of {change.Part}, {Counts(change.Counts)}, as call {change.Repeat}",
-        FitKind.Drop => $"Leave out {change.Part}, call {change.Repeat}",
-        FitKind.Repeat => $"Dance {change.Part}, call {change.Repeat}, twice",
+        FitKind.Restart => FitTexts.RestartInRepeat(change.Repeat, Counts(change.Counts)),
+        FitKind.Tag => FitTexts.TagAfterRepeat(Counts(change.Counts), change.Repeat),
+        FitKind.Wait => FitTexts.WaitAfter(Counts(change.Counts), change.Part, change.Repeat),
+        FitKind.Half => FitTexts.OnlyFirstHalf(change.Part, Counts(change.Counts), change.Repeat),
+        FitKind.Drop => FitTexts.LeaveOut(change.Part, change.Repeat),
+        FitKind.Repeat => FitTexts.DanceTwice(change.Part, change.Repeat),
         _ =>
             change.To == 0
-                ? $"Dance {change.Part}, call {change.Repeat}, first"
-                : $"Dance {change.Part}, call {change.Repeat}, after call {change.To}",
+                ? FitTexts.DanceFirst(change.Part, change.Repeat)
+                : FitTexts.DanceAfter(change.Part, change.Repeat, change.To),
     };
 
     /// <summary>
@@ -40,29 +42,34 @@ public static class FitWording
 
     public static string Say(EndingFix way) => way switch
     {
-        { IsPose: true } => $"To finish to the front, turn {way.Becomes} on the last count and hold a pose.",
-        { Becomes.IsNone: true } => $"To finish to the front, on count {way.Count} leave out the {way.Was} turn the last time.",
+        { IsPose: true } => FitTexts.FinishTurnAndPose(way.Becomes.ToString()),
+        { Becomes.IsNone: true } => FitTexts.FinishWithoutTurn(way.Count, way.Was.ToString()),
         _ when Math.Sign(way.Becomes.Value) == Math.Sign(way.Was.Value) =>
-            $"To finish to the front, on count {way.Count} turn {way.Becomes} in place of {way.Was} the last time.",
-        _ => $"To finish to the front, on count {way.Count} turn {way.Becomes}, the other way, in place of {way.Was} the last time.",
+            FitTexts.FinishOtherTurn(way.Count, way.Becomes.ToString(), way.Was.ToString()),
+        _ => FitTexts.FinishOtherWay(way.Count, way.Becomes.ToString(), way.Was.ToString()),
     };
 
     /// <summary>A tempo limit's reason.</summary>
     public static string Say(TempoLimit limit) => limit switch
     {
-        { Turn.IsNone: false } => $"{limit.Step} turns {limit.Turn} and has {Counts(limit.Apart)} for it",
-        _ => $"{limit.Step} sets the feet {Counts(limit.Apart)} apart{(limit.Running > 2 ? $", {limit.Running} times running" : "")}",
+        { Turn.IsNone: false } => FitTexts.TurnsAndHas(limit.Step, limit.Turn.ToString(), Counts(limit.Apart)),
+        _ =>
+            FitTexts.SetsFeetApart(
+                limit.Step,
+                Counts(limit.Apart),
+                limit.Running > 2 ? FitTexts.TimesRunning(limit.Running) : Sentence.None),
     };
 
     /// <summary>What could carry a part that the music overtakes.</summary>
     public static string Say(PastTempo past) => past.Instead switch
     {
-        null => "Write an easier variant of it.",
-        { Carries: true } instead => $"Instead: {Say(instead)} can be danced at the {past.Fastest:0} it comes to.",
-        var instead => $"Instead: {Say(instead)} carries it as far as {instead.Bpm:0}.",
+        null => FitTexts.WriteEasierVariant,
+        { Carries: true } instead => FitTexts.CanBeDancedAt(Say(instead), past.Fastest),
+        var instead => FitTexts.CarriesItAsFar(Say(instead), instead.Bpm),
     };
 
-    private static string Say(TempoInstead instead) => instead.Variant is { } variant ? $"its variant '{variant}'" : $"part {instead.Part}";
+    private static string Say(TempoInstead instead) =>
+        instead.Variant is { } variant ? FitTexts.ItsVariant(variant.ToString()) : $"part {instead.Part}";
 
     private static string Counts(double counts) =>
         string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{counts:0.##} {(counts == 1 ? "count" : "counts")}");

@@ -339,7 +339,7 @@ public class LessonPlanTests
         Assert.True(TeachingTime.Danced(16, chain.Repeats.Value + 1, chain.Starts.Value, chain.CountIn.Value, chain.Rate.Value, 112)
             + 12 > 100);
         Assert.Equal(2700, plan.TotalSeconds + FreeOf(plan), 3);
-        Assert.Contains(plan.Cautions, c => c.Code == "PIN01" && c.Message.Contains("walls:none", StringComparison.Ordinal));
+        Assert.Contains(plan.Cautions, c => c.Code == "PIN01" && c.Message.ToString().Contains("walls:none", StringComparison.Ordinal));
     }
 
     [Theory]
