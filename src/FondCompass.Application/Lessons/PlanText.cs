@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Application.Lessons;
 
@@ -21,7 +22,7 @@ public static class PlanText
                     + $"{block.Named}{(block.Repeats > 1 ? $" × {block.Repeats}" : "")}{(block.Rate is { } rate ? $", {rate}" : "")}\n");
             foreach (var watch in block.Watch)
             {
-                text.Append(CultureInfo.InvariantCulture, $"                watch: {watch}\n");
+                text.Append(CultureInfo.InvariantCulture, $"                {DeskTexts.Watch(watch)}\n");
             }
         }
 

@@ -94,15 +94,15 @@ public static class TaughtClass
     /// <param name="lines">The names of the dance's lines; their numbers where they are not at hand.</param>
     public static string WordsOf(DanceHeld went, IReadOnlyList<string>? lines = null)
     {
-        string Name(int line) => lines is not null && line <= lines.Count ? lines[line - 1] : $"eight {line}";
-        var reached = went.ReachedLine > 0 ? $"reached {Name(went.ReachedLine)}{(went.RatePercent > 0 ? $" at {went.RatePercent} %" : "")}"
+        string Name(int line) => lines is not null && line <= lines.Count ? lines[line - 1] : DeskTexts.EightNumber(line);
+        var reached = went.ReachedLine > 0 ? (went.RatePercent > 0 ? DeskTexts.ReachedAt(Name(went.ReachedLine), went.RatePercent) : DeskTexts.Reached(Name(went.ReachedLine)))
             : went.RatePercent > 0 ? DeskTexts.DancedAt(went.RatePercent)
             : DeskTexts.NoLineReached;
-        var lost = went.WeakLines.Length > 0 ? $"; lost: {string.Join(", ", went.WeakLines.Select(Name))}" : "";
+        var lost = went.WeakLines.Length > 0 ? DeskTexts.Lost(string.Join(", ", went.WeakLines.Select(Name))) : "";
         var isAllClean = went.ReachedLine > 0 && Enumerable.Range(1, went.ReachedLine).All(went.CleanLines.Contains);
         var clean = went.CleanLines.Length == 0 ? ""
             : isAllClean ? DeskTexts.CleanAll
-            : $"; clean: {string.Join(", ", went.CleanLines.Select(Name))}";
+            : DeskTexts.Clean(string.Join(", ", went.CleanLines.Select(Name)));
         return $"{reached}{lost}{clean}";
     }
 

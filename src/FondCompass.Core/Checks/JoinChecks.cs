@@ -72,7 +72,7 @@ public static class JoinChecks
         var after = join.After.Pattern.Part;
         var first = after.Moments.Count > 0 ? after.Moments[0] : null;
         var place = new Place(after.Name, first?.Line ?? 1, first?.Beat.Label(), first?.Row ?? after.Row);
-        var weight = $"weight {join.Weight.Letter()}";
+        var weight = CheckTexts.TheWeight(join.Weight.Letter());
         return join.Kind switch
         {
             JoinKind.Loop =>

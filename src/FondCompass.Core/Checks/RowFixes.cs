@@ -7,6 +7,7 @@ using FondCompass.Core.Notation.Rows;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
 
@@ -88,7 +89,7 @@ internal static class RowFixes
         }
 
         var text = changed.Append(row, at, row.Length - at).ToString();
-        return new Fix($"write '{Shorten(text[source.Start..(source.End + text.Length - row.Length)])}'", action.Action.Row, text);
+        return new Fix(ActionTexts.WriteIt(Shorten(text[source.Start..(source.End + text.Length - row.Length)])), action.Action.Row, text);
     }
 
     private static string Shorten(string words) => words.Length > LongestLabel ? words[..LongestLabel] + "…" : words;

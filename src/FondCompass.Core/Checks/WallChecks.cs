@@ -1,6 +1,7 @@
 using FondCompass.Core.Actions;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Checks;
@@ -50,7 +51,7 @@ public static class WallChecks
         }
     }
 
-    private static string Way(FloorPoint to) => Math.Abs(to.X) > Math.Abs(to.Y)
+    private static Sentence Way(FloorPoint to) => Math.Abs(to.X) > Math.Abs(to.Y)
         ? to.X > 0 ? CheckTexts.ToTheRightOf : CheckTexts.ToTheLeftOf
-        : to.Y > 0 ? CheckTexts.InFrontOf : "behind";
+        : to.Y > 0 ? CheckTexts.InFrontOf : CheckTexts.Behind;
 }

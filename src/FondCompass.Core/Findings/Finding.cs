@@ -30,7 +30,7 @@ public readonly record struct Place(string? Part = null, int? Line = null, strin
 /// <param name="Row">Text row from 1.</param>
 /// <param name="NewText">The whole row after the change.</param>
 /// <param name="Otherwise">A wider change to try where this one mends nothing.</param>
-public sealed record Fix(string Label, int Row, string NewText, Fix? Otherwise = null);
+public sealed record Fix(Sentence Label, int Row, string NewText, Fix? Otherwise = null);
 
 /// <summary>Something the instructor should know: what, where, why and the way out.</summary>
 /// <param name="Told">What is to be told, as a text with its facts; worded when it is read.</param>

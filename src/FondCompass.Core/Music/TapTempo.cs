@@ -1,3 +1,5 @@
+using FondCompass.Core.Wording.Texts.Dances;
+
 namespace FondCompass.Core.Music;
 
 /// <summary>A tempo tapped along: the median of the taps, and how evenly they came.</summary>
@@ -60,7 +62,7 @@ public static class TapTempo
             counts = four > 0 && Math.Abs(four - counts) <= Near ? four : counts;
             if (counts > 0)
             {
-                passages.Add(new Passage($"passage {passages.Count + 1}", counts, bpm));
+                passages.Add(new Passage(SongTexts.TappedPassage(passages.Count + 1), counts, bpm));
                 at += counts;
             }
         }

@@ -236,7 +236,7 @@ public static class RunTimeline
         }
 
         var way = action.Direction == Direction.None ? "" : $" {PhraseText.Words(action.Direction)}";
-        return $"{verb.Name}{way}{(turn.IsNone ? "" : $", turn {turn}")}";
+        return turn.IsNone ? verb.Name + way : StepTexts.WithTurn(verb.Name + way, $"{turn}");
     }
 
     private static StepWording WordingOf(

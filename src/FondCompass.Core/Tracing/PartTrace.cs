@@ -2,6 +2,7 @@ using FondCompass.Core.Actions;
 using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts;
 
 namespace FondCompass.Core.Tracing;
 
@@ -62,7 +63,7 @@ public sealed record TracedAction
     public required Fault Fault { get; init; }
 
     /// <summary>For a foot that already holds the weight: the count label since which it does.</summary>
-    public string? HeldSince { get; init; }
+    public Sentence? HeldSince { get; init; }
 
     public bool TakesWeight => Verb.Kind == VerbKind.Takes || Onto != Foot.None;
 

@@ -3,6 +3,7 @@ using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
+using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Tracing;
@@ -22,7 +23,7 @@ internal sealed partial class PartTracer
     private readonly bool _throughJoin;
     private TraceState _state;
     private WeightState _feet;
-    private string _heldSince = ActionTexts.TheStart;
+    private Sentence _heldSince = ActionTexts.TheStart;
     private bool _footTried;
     private int? _joinFault;
 
@@ -164,7 +165,7 @@ internal sealed partial class PartTracer
         _footTried |= foot.IsSingle();
         if (after.Weight != before)
         {
-            _heldSince = $"count {action.Beat.Label(_header.LineCounts)}";
+            _heldSince = ActionTexts.SinceCount(action.Beat.Label(_header.LineCounts));
         }
 
         // Which deed it is here: in percussive dances a drag of the standing foot is that foot's.

@@ -96,7 +96,7 @@ public static class RowReadings
                 : action.Action.Verb.Name);
             if (action.Foot != Foot.None)
             {
-                words.Add(action.Foot == Foot.Both ? "both" : action.Foot.Letter());
+                words.Add(action.Foot == Foot.Both ? StepTexts.Both : action.Foot.Letter());
             }
 
             if (action.Direction != Direction.None && action.Direction != action.Action.Verb.Default)
@@ -113,17 +113,19 @@ public static class RowReadings
         var text = string.Join(' ', words);
         if (action.Action.Crossing != Foot.None)
         {
-            text += $", {action.Action.Crossing.Letter()} crossed";
+            text = StepTexts.Crossed(text, action.Action.Crossing.Letter());
         }
 
         if (!action.Turn.IsNone)
         {
-            text += $"{(action.TurnFirst ? StepTexts.AfterTurning : ", turning ")}{action.Turn}";
+            text = action.TurnFirst ? StepTexts.AfterTurning(text, $"{action.Turn}") : StepTexts.TurningWith(text, $"{action.Turn}");
         }
 
-        text += action.Onto != Foot.None && action.Verb.Kind != VerbKind.Takes
-            ? $", onto {(action.Onto == Foot.Both ? "both" : action.Onto.Letter())}"
-            : "";
+        if (action.Onto != Foot.None && action.Verb.Kind != VerbKind.Takes)
+        {
+            text = StepTexts.Onto(text, action.Onto == Foot.Both ? StepTexts.Both : action.Onto.Letter());
+        }
+
         return text + string.Concat(action.Action.Layers.Where(l => without?.Contains(l) != true).Select(l => $" + {l}"));
     }
 }

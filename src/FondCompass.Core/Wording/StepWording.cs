@@ -37,7 +37,7 @@ public sealed record StepWording(string Name, string Way, string Turn, Foot Lead
     /// </summary>
     public override string ToString() =>
         Letter.Length == 0 ? Called
-        : Turn.Length > 0 ? $"{Called}, {Letter} leads"
+        : Turn.Length > 0 ? StepTexts.Leads(Called, Letter)
         : string.Join(' ', (WayFirst ? new[] { Way, Said, Letter } : [Said, Letter, Way]).Where(w => w.Length > 0));
 
     /// <summary>A call of a part as it is written.</summary>

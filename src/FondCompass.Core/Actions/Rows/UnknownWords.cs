@@ -23,7 +23,7 @@ internal static class UnknownWords
         var near = suggest && row.Length < 300 ? Nearest(strange.In(unread.Text), names) : null;
         var fix = near is null || span.End > row.Length
             ? null
-            : new Fix($"write '{near}'", place.Row!.Value, strange.From(span.Start).Replace(row, near));
+            : new Fix(ActionTexts.WriteIt(near), place.Row!.Value, strange.From(span.Start).Replace(row, near));
         var hint = near is null ? Sentence.None : ActionTexts.DidYouMean(near);
         return new Finding(
             ActionFindings.UnknownStep,
@@ -50,7 +50,7 @@ internal static class UnknownWords
         var fix = near is null || start < 0
             ? null
             : new Fix(
-                $"write '{near}'",
+                ActionTexts.WriteIt(near),
                 place.Row!.Value,
                 string.Concat(
                     row.AsSpan(0, at),
@@ -71,7 +71,7 @@ internal static class UnknownWords
         return new Finding(
             ActionFindings.Misspelt, place with { Words = span },
             ActionTexts.SlipReadAs(slip.Written, slip.Known),
-            span.End > row.Length ? null : new Fix($"write '{slip.Known}'", entry.Row, span.Replace(row, slip.Known)));
+            span.End > row.Length ? null : new Fix(ActionTexts.WriteIt(slip.Known), entry.Row, span.Replace(row, slip.Known)));
     }
 
     /// <summary>A move that is only named, and that nothing tells the end of.</summary>
@@ -83,16 +83,16 @@ internal static class UnknownWords
         var near = row.Length < 300 ? Nearest(move, names) : null;
         var words = place.Words is { } span && span.End <= row.Length ? span : default;
         var at = Math.Max(1, dance.Parts.Where(p => p.Row > 0).Select(p => p.Row).DefaultIfEmpty(place.Row.Value).Min());
-        Fix Answer(string label, string meaning) => new(label, at, $"step {move.ToLowerInvariant()} = {meaning}\n{dance.Rows[at - 1]}");
+        Fix Answer(Sentence label, string meaning) => new(label, at, $"step {move.ToLowerInvariant()} = {meaning}\n{dance.Rows[at - 1]}");
         return new Finding(
             ActionFindings.OpenMove,
             place,
             ActionTexts.KeptAsNamedMove(name, Hint(near)),
             near is null || words.Length == 0
                 ? null
-                : new Fix($"write '{near}'", place.Row.Value, words.Replace(row, WithFeet(near, words.In(row)))))
+                : new Fix(ActionTexts.WriteIt(near), place.Row.Value, words.Replace(row, WithFeet(near, words.In(row)))))
         {
-            Answers = [Answer("same foot", "same foot"), Answer("other foot", "other foot"), Answer("both feet", "both feet")],
+            Answers = [Answer(ActionTexts.SameFoot, "same foot"), Answer(ActionTexts.OtherFoot, "other foot"), Answer(ActionTexts.BothFeetThen, "both feet")],
         };
     }
 
@@ -127,7 +127,7 @@ internal static class UnknownWords
             ActionTexts.SeveralStepsGoByName(
                 Shorten(entry.Wording),
                 meanings[0].Name,
-                string.Join(" or ", meanings.Skip(1).Select(m => $"'{m.Name}'"))));
+                string.Join(ActionTexts.Or, meanings.Skip(1).Select(m => $"'{m.Name}'"))));
     }
 
     private static string WithFeet(string name, string wording) =>

@@ -147,7 +147,7 @@ internal sealed record BlockReckoning(
         var again = Block with
         {
             Id = BlockChanges.SecondOf(Block.Id),
-            Title = $"{Block.Title}, again",
+            Title = BlockTexts.Again(Block.Title),
             Say = Block.IsDanced ? Block.Say : []
         };
         if (Block.IsDanced)

@@ -121,7 +121,7 @@ internal sealed partial class DanceBlocks
                 $"layer:{layer}",
                 i == 0 ? BlockTexts.FeetOnly(WholeWord)
                     : layer == "attitude" ? BlockTexts.WithAttitude(WholeWord)
-                    : $"{WholeWord}, with {layer}",
+                    : BlockTexts.WithLayer(WholeWord, layer),
                 _bites,
                 WholeCounts,
                 rate,
@@ -134,7 +134,7 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Whole,
                 $"whole:{top.Percent:0.##}",
-                $"{WholeWord}, at {top}",
+                BlockTexts.AtRate(WholeWord, $"{top}"),
                 _bites,
                 WholeCounts,
                 top,

@@ -84,7 +84,7 @@ internal sealed partial class DanceBlocks
             AddDanced(
                 BlockKind.Show,
                 $"show:{bite.Key}",
-                $"Show {LessonWords.Say(bite)}",
+                BlockTexts.Show(LessonWords.Say(bite)),
                 [bite],
                 bite.Counts,
                 FirstRate,
@@ -149,7 +149,7 @@ internal sealed partial class DanceBlocks
     private static string LikeOf(Bite bite) =>
         bite.SameAs is not { } like ? ""
             : like.DanceTitle == bite.DanceTitle || like.DanceTitle.Length == 0 ? LessonWords.Say(like)
-            : $"{LessonWords.Say(like)} of {like.DanceTitle}";
+            : BlockTexts.OfDance(LessonWords.Say(like), like.DanceTitle);
 
     private void AddDance(TaughtUnit unit)
     {
@@ -198,7 +198,7 @@ internal sealed partial class DanceBlocks
     {
         var bites = _units.Skip(move.From).Take(move.To - move.From + 1).SelectMany(u => u.Bites).ToList();
         var (first, last) = (bites[0], bites[^1]);
-        var top = move.From == 0 && Way.Order != TeachingOrder.LastPartFirst ? BlockTexts.FromTheTop : "Join ";
+        var top = move.From == 0 && Way.Order != TeachingOrder.LastPartFirst ? BlockTexts.FromTheTop : BlockTexts.Join;
         var isOrder = isWhole && _isWhole && IsPhrased;
         AddDanced(
             BlockKind.Chain,

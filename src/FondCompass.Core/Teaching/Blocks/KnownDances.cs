@@ -27,7 +27,7 @@ internal sealed class KnownDances(LessonBrief brief)
 
     /// <summary>"20% of 3:10".</summary>
     private static string Lost(Learned line) =>
-        string.Create(CultureInfo.InvariantCulture, $"{1 - line.Kept:0%} of {LessonWords.Clock(line.Seconds)}");
+        BlockTexts.LostOf(1 - line.Kept, LessonWords.Clock(line.Seconds));
 
     /// <summary>
     /// What is due comes back before anything new: of the time first spent on it, the share that is reckoned lost (rules, section 7).

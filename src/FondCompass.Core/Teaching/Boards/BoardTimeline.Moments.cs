@@ -36,7 +36,7 @@ public sealed partial record BoardTimeline
                 var at = stretch.FromCount - stretch.Stretch.From + count;
                 var where = run.Trace.Dance.IsPhrased || stretch.IsTag
                     ? $"{name} · {PartWording.Name(line)}"
-                    : $"repeat {stretch.Repeat}, {PartWording.Name(part, line, several: true)}";
+                    : BoardTexts.RepeatOf(stretch.Repeat, PartWording.Name(part, line, several: true));
                 yield return new BoardClick(
                     run.Song.Time.SecondsAt(at),
                     counted(line, at, i + 1),
@@ -129,7 +129,7 @@ public sealed partial record BoardTimeline
     private static IEnumerable<BoardEvent> EventsOf(DanceRun run, List<RunStretch> stretches, int repeats) =>
         ExceptionsOf(run, repeats).Concat(JoinsOf(run, stretches)).Concat(PassagesOf(run));
 
-    private static string FacingOf(DanceRun run, Facing facing) => $"facing {FacingWords.Say(run.Trace.Dance.Header, facing)}";
+    private static string FacingOf(DanceRun run, Facing facing) => BoardTexts.Facing(FacingWords.Say(run.Trace.Dance.Header, facing));
 
     private static BoardEvent EventAt(DanceRun run, SongCount count, int ahead, string words) =>
         new(run.Song.Time.SecondsAt(count.After(-ahead)), run.Song.Time.SecondsAt(count), words);
@@ -145,7 +145,7 @@ public sealed partial record BoardTimeline
                 run,
                 happens.AtCount,
                 AheadOfChange,
-                happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? "tag"}, {facing}" : BoardTexts.RestartFromTop(facing));
+                happens.Kind == RunEventKind.Tag ? $"{tag?.Called ?? BoardTexts.ATag}, {facing}" : BoardTexts.RestartFromTop(facing));
         }
     }
 
@@ -170,14 +170,16 @@ public sealed partial record BoardTimeline
     {
         if (run.IsExcerpt)
         {
-            return next.Repeat == before.Repeat ? $"next: {next.Called}"
+            return next.Repeat == before.Repeat ? BoardTexts.Next(next.Called)
                 : next == run.Stretches.First(s => s.Repeat == run.Stretches[^1].Repeat) ? BoardTexts.LastOne
-                : "again";
+                : BoardTexts.AgainOnly;
         }
 
         if (run.Trace.Dance.IsPhrased)
         {
-            return $"{(next.Part == before.Part && next.Stretch.From <= before.Stretch.From ? "again: " : "next: ")}{next.Called}";
+            return next.Part == before.Part && next.Stretch.From <= before.Stretch.From
+                ? BoardTexts.AgainPart(next.Called)
+                : BoardTexts.Next(next.Called);
         }
 
         return next.Stretch.Mirrored != before.Stretch.Mirrored && !before.IsTag

@@ -145,7 +145,7 @@ public sealed partial record BoardTimeline(
     private static string WallOf(DanceRun run, RunStretch stretch) =>
         stretch.IsTag ? stretch.Called
         : run.WallOf(run.Repeats[stretch.Repeat - 1]) is { Wall: { } wall, Of: > 1 and var walls } ? BoardTexts.WallOf(wall, walls)
-        : FacingWords.IsRing(run.Trace.Dance.Header) ? "" : $"to {stretch.StartFacing}";
+        : FacingWords.IsRing(run.Trace.Dance.Header) ? "" : BoardTexts.ToWall($"{stretch.StartFacing}");
 
     /// <summary>
     /// What is counted aloud on a count of a line: up or down; the step's name where one begins, or slow and quick, and the number where

@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Material;
 
@@ -64,7 +65,7 @@ public sealed class BiteCuts
     }
 
     private static string Half(DanceLine line, int from, int to) =>
-        line.Name.Length == 0 ? "" : string.Create(CultureInfo.InvariantCulture, $"{line.Name}, {from} to {to}");
+        line.Name.Length == 0 ? "" : BlockTexts.PartOfLine(line.Name, from, to);
 }
 
 /// <summary>A line that is no bite by itself.</summary>

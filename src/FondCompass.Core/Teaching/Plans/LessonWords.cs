@@ -22,8 +22,8 @@ public static class LessonWords
         var counts = bite.LastLine == bite.Line && bite.Counts < line.Counts
             ? PlanTexts.CountsFromTo(bite.FromCount, bite.FromCount + bite.Counts - 1)
             : "";
-        var lines = bite.LastLine > bite.Line ? $"{bite.Line} to {bite.LastLine}" : $"{bite.Line}";
-        return $"{bite.Name} ({bite.Part} {lines}{counts}{(bite.Time > 1 ? $", time {bite.Time}" : "")})";
+        var lines = bite.LastLine > bite.Line ? PlanTexts.LinesFromTo(bite.Line, bite.LastLine) : $"{bite.Line}";
+        return $"{bite.Name} ({bite.Part} {lines}{counts}{(bite.Time > 1 ? PlanTexts.TimeNumber(bite.Time) : "")})";
     }
 
     /// <summary>Bites next to each other by the last of them: "up to rocking chair (A 1 to 3)"; whole parts by their names.</summary>
@@ -37,7 +37,7 @@ public static class LessonWords
         var parts = bites.Select(b => b.Part).Distinct().ToList();
         var whole = parts.TrueForAll(p => all.Count(b => b.Part == p) == bites.Count(b => b.Part == p));
         return whole && parts.Count < all.Select(b => b.Part).Distinct().Count()
-            ? parts.Count == 1 ? PlanTexts.AllOf(parts[0]) : $"{string.Join(", ", parts.SkipLast(1))} and {parts[^1]}"
+            ? parts.Count == 1 ? PlanTexts.AllOf(parts[0]) : PlanTexts.PartsAnd(string.Join(", ", parts.SkipLast(1)), parts[^1])
             : PlanTexts.UpTo(
                 bites[^1].Name,
                 bites[0].Part,
@@ -47,10 +47,10 @@ public static class LessonWords
 
     public static string Say(BiteRelation relation) => relation switch
     {
-        BiteRelation.Same => "same",
+        BiteRelation.Same => PlanTexts.Same,
         BiteRelation.OtherSide => PlanTexts.OtherSide,
         BiteRelation.OtherEnding => PlanTexts.OtherEnding,
-        _ => "new",
+        _ => PlanTexts.New,
     };
 
     /// <summary>hips, arms, head, sounds, body.</summary>

@@ -69,8 +69,8 @@ public static class FitWording
     };
 
     private static string Say(TempoInstead instead) =>
-        instead.Variant is { } variant ? FitTexts.ItsVariant(variant.ToString()) : $"part {instead.Part}";
+        instead.Variant is { } variant ? FitTexts.ItsVariant(variant.ToString()) : FitTexts.PartInstead(instead.Part);
 
     private static string Counts(double counts) =>
-        string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{counts:0.##} {(counts == 1 ? "count" : "counts")}");
+        FitTexts.CountsLong(counts, counts == 1 ? 1 : 2);
 }

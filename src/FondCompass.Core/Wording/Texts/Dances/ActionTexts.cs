@@ -7,6 +7,8 @@ public static class ActionTexts
 
     public static Sentence ActionsCrowded(string row, int actions, int counts) => Source.Say([row, actions, counts]);
 
+    public static Sentence BothFeetThen => Source.Say();
+
     public static Sentence CountEmpty(int filledTo) => Source.Say([filledTo]);
 
     public static Sentence CountsEachDoNotHold(string step, int counts) => Source.Say([step, counts]);
@@ -63,6 +65,10 @@ public static class ActionTexts
 
     public static Sentence OneStepHeld(string only, int span) => Source.Say([only, span]);
 
+    public static Sentence Or => Source.Say();
+
+    public static Sentence OtherFoot => Source.Say();
+
     public static Sentence OwnNameStandsForNothingKnown(string meaning, string name) => Source.Say([meaning, name]);
 
     public static Sentence OwnWordCannotBeRead => Source.Say();
@@ -81,10 +87,14 @@ public static class ActionTexts
 
     public static Sentence SaidOnOtherCount(string step, int said, string count) => Source.Say([step, said, count]);
 
+    public static Sentence SameFoot => Source.Say();
+
     public static Sentence SeveralStepsGoByName(string wording, string reading, string others) => Source.Say([wording, reading, others]);
 
     public static Sentence SideIsTheFoots(string step, string foot, string side, string name, string letter) =>
         Source.Say([step, foot, side, name, letter]);
+
+    public static Sentence SinceCount(string count) => Source.Say([count]);
 
     public static Sentence SlipReadAs(string written, string known) => Source.Say([written, known]);
 
@@ -132,4 +142,6 @@ public static class ActionTexts
     public static Sentence WordNotUnderstood(string word, string wording) => Source.Say([word, wording]);
 
     public static Sentence WriteHoldWhereEmpty(string gap) => Source.Say([gap]);
+
+    public static Sentence WriteIt(string words) => Source.Say([words]);
 }

@@ -11,6 +11,8 @@ public static class CheckTexts
 
     public static Sentence AlreadyHoldsWeight => Source.Say();
 
+    public static Sentence Behind => Source.Say();
+
     public static Sentence CallNeverDanced(int call, Sentence reason) => Source.Say([call, reason]);
 
     public static Sentence CutAfterNoCount(int repeat, int counts, int afterCount, int last) =>
@@ -20,10 +22,10 @@ public static class CheckTexts
 
     public static Sentence DoesNotHoldWeight => Source.Say();
 
-    public static Sentence FootHoldsWeight(string count, string foot, string? heldSince, string verb, string otherFoot) =>
+    public static Sentence FootHoldsWeight(string count, string foot, Sentence? heldSince, string verb, string otherFoot) =>
         Source.Say([count, foot, heldSince, verb, otherFoot]);
 
-    public static Sentence FootIsFree(string count, string verb, string foot, string? heldSince, string freeFoot) =>
+    public static Sentence FootIsFree(string count, string verb, string foot, Sentence? heldSince, string freeFoot) =>
         Source.Say([count, verb, foot, heldSince, freeFoot]);
 
     public static Sentence FootMovesUnweighted(string? count, string foot, int leavesBetween) => Source.Say([count, foot, leavesBetween]);
@@ -76,7 +78,7 @@ public static class CheckTexts
 
     public static Sentence PartsMeetOnNeededFoot(string part, string weight, string after) => Source.Say([part, weight, after]);
 
-    public static Sentence PatternDrifts(double metres, string way, double afterAll, int repeats) =>
+    public static Sentence PatternDrifts(double metres, Sentence way, double afterAll, int repeats) =>
         Source.Say([metres, way, afterAll, repeats]);
 
     public static Sentence PatternEndsOnNeededFoot(string weight) => Source.Say([weight]);
@@ -109,6 +111,8 @@ public static class CheckTexts
     public static Sentence StatedFacingDiffers(string facing, string actualFacing) => Source.Say([facing, actualFacing]);
 
     public static Sentence StatedWeightDiffers(string weight, string actualWeight) => Source.Say([weight, actualWeight]);
+
+    public static Sentence TheWeight(string foot) => Source.Say([foot]);
 
     public static Sentence ThereAre(string labels) => Source.Say([labels]);
 

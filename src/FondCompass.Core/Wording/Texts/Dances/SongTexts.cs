@@ -13,6 +13,10 @@ public static class SongTexts
 
     public static Sentence NoPassages => Source.Say();
 
+    public static Sentence PassageNamed(int number, string name) => Source.Say([number, name]);
+
+    public static Sentence PassageNumber(int number) => Source.Say([number]);
+
     public static Sentence PassageTempoOutOfRange(string where, double slowest, double fastest) => Source.Say([where, slowest, fastest]);
 
     public static Sentence PassageWithoutCounts(string where, int counts) => Source.Say([where, counts]);
@@ -20,6 +24,8 @@ public static class SongTexts
     public static Sentence PauseOutOfRange(string where, double seconds, double most) => Source.Say([where, seconds, most]);
 
     public static Sentence SongRowCannotBeRead(int number, string row) => Source.Say([number, row]);
+
+    public static Sentence TappedPassage(int number) => Source.Say([number]);
 
     public static Sentence TooManyPassages(int passages, int most) => Source.Say([passages, most]);
 

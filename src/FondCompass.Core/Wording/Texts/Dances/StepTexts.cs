@@ -7,7 +7,7 @@ public static class StepTexts
 
     public static Sentence ActionCannotBeRead(string piece) => Source.Say([piece]);
 
-    public static Sentence AfterTurning => Source.Say();
+    public static Sentence AfterTurning(string deed, string turn) => Source.Say([deed, turn]);
 
     public static Sentence AgainstSunBrief => Source.Say();
 
@@ -15,9 +15,13 @@ public static class StepTexts
 
     public static Sentence AndMore(int actions) => Source.Say([actions]);
 
+    public static Sentence Both => Source.Say();
+
     public static Sentence BothFeet => Source.Say();
 
     public static Sentence CountsTo(string name, int from, int to) => Source.Say([name, from, to]);
+
+    public static Sentence Crossed(string deed, string foot) => Source.Say([deed, foot]);
 
     public static Sentence FirstHalf(string name) => Source.Say([name]);
 
@@ -45,6 +49,8 @@ public static class StepTexts
 
     public static Sentence InAll(string amount) => Source.Say([amount]);
 
+    public static Sentence Leads(string step, string foot) => Source.Say([step, foot]);
+
     public static Sentence MiddleBrief => Source.Say();
 
     public static Sentence NoClassTrusted(string trusted, string step) => Source.Say([trusted, step]);
@@ -69,6 +75,8 @@ public static class StepTexts
 
     public static Sentence OnlyTheLastIsRepeated => Source.Say();
 
+    public static Sentence Onto(string deed, string foot) => Source.Say([deed, foot]);
+
     public static Sentence Outwards => Source.Say();
 
     public static Sentence RateOutOfRange => Source.Say();
@@ -91,9 +99,13 @@ public static class StepTexts
 
     public static Sentence TurnComesBeforeStep => Source.Say();
 
+    public static Sentence TurningWith(string deed, string turn) => Source.Say([deed, turn]);
+
     public static Sentence WholeListIsRepeated => Source.Say();
 
     public static Sentence WithSunBrief => Source.Say();
 
     public static Sentence WithTheSun => Source.Say();
+
+    public static Sentence WithTurn(string deed, string turn) => Source.Say([deed, turn]);
 }

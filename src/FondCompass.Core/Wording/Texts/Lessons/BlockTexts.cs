@@ -7,6 +7,8 @@ public static class BlockTexts
 
     public static Sentence APassage => Source.Say();
 
+    public static Sentence Again(string block) => Source.Say([block]);
+
     public static Sentence AllMovesInARow => Source.Say();
 
     public static Sentence AllTaughtToday => Source.Say();
@@ -16,6 +18,8 @@ public static class BlockTexts
     public static Sentence AsTheGroupHasIt => Source.Say();
 
     public static Sentence AtFullTempo(string wholeWord) => Source.Say([wholeWord]);
+
+    public static Sentence AtRate(string what, string rate) => Source.Say([what, rate]);
 
     public static Sentence AtRateWith(string what, string rate, Sentence slowed) => Source.Say([what, rate, slowed]);
 
@@ -65,6 +69,8 @@ public static class BlockTexts
 
     public static Sentence ItIsDue => Source.Say();
 
+    public static Sentence Join => Source.Say();
+
     public static Sentence KnownOtherwise(string nearly) => Source.Say([nearly]);
 
     public static Sentence LayerAlone(string kind, string with) => Source.Say([kind, with]);
@@ -83,6 +89,8 @@ public static class BlockTexts
 
     public static Sentence LostLetItRun => Source.Say();
 
+    public static Sentence LostOf(double share, string clock) => Source.Say([share, clock]);
+
     public static Sentence LostTakeTheWeakEight => Source.Say();
 
     public static Sentence MoreInFindings => Source.Say();
@@ -91,7 +99,11 @@ public static class BlockTexts
 
     public static Sentence NamesAreKnown => Source.Say();
 
+    public static Sentence NamesJoined(string first, string second) => Source.Say([first, second]);
+
     public static Sentence NewToThem(string newWord) => Source.Say([newWord]);
+
+    public static Sentence OfDance(string bite, string dance) => Source.Say([bite, dance]);
 
     public static Sentence OnThe => Source.Say();
 
@@ -109,6 +121,8 @@ public static class BlockTexts
     public static Sentence OrderReckoned(int calls, double seconds, string names) => Source.Say([calls, seconds, names]);
 
     public static Sentence OtherSideCosts => Source.Say();
+
+    public static Sentence PartOfLine(string line, int from, int to) => Source.Say([line, from, to]);
 
     public static Sentence PartOnIts(string part) => Source.Say([part]);
 
@@ -150,6 +164,8 @@ public static class BlockTexts
     public static Sentence SeventhWall => Source.Say();
 
     public static Sentence ShareOfTheLesson(double minutes, Sentence share, double most) => Source.Say([minutes, share, most]);
+
+    public static Sentence Show(string bite) => Source.Say([bite]);
 
     public static Sentence ShowItWhole => Source.Say();
 
@@ -221,6 +237,8 @@ public static class BlockTexts
     public static Sentence WithAttitude(string wholeWord) => Source.Say([wholeWord]);
 
     public static Sentence WithHardest(Sentence reckoned, string why) => Source.Say([reckoned, why]);
+
+    public static Sentence WithLayer(string what, string layer) => Source.Say([what, layer]);
 
     public static Sentence YouAddedIt(string reckoning) => Source.Say([reckoning]);
 

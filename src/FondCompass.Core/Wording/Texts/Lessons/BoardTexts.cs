@@ -5,6 +5,12 @@ public static class BoardTexts
 {
     private static readonly TextSource Source = new(typeof(BoardTexts));
 
+    public static Sentence ATag => Source.Say();
+
+    public static Sentence AgainOnly => Source.Say();
+
+    public static Sentence AgainPart(string part) => Source.Say([part]);
+
     public static Sentence BlocksTook(int blocks, double whole, double factor, Sentence held) => Source.Say([blocks, whole, factor, held]);
 
     public static Sentence BoardEndsHere(int shown, int repeats) => Source.Say([shown, repeats]);
@@ -14,6 +20,8 @@ public static class BoardTexts
     public static Sentence DanceItOnEveryWall => Source.Say();
 
     public static Sentence DoubleTime => Source.Say();
+
+    public static Sentence Facing(string facing) => Source.Say([facing]);
 
     public static Sentence FromTheTopOtherSide => Source.Say();
 
@@ -31,6 +39,8 @@ public static class BoardTexts
 
     public static Sentence NeverCleanYet(string line) => Source.Say([line]);
 
+    public static Sentence Next(string part) => Source.Say([part]);
+
     public static Sentence NextTime(Sentence then) => Source.Say([then]);
 
     public static Sentence NextTimeThen(Sentence recap, Sentence then) => Source.Say([recap, then]);
@@ -43,7 +53,11 @@ public static class BoardTexts
 
     public static Sentence RecapMinutes(string lines, string clock, int rate) => Source.Say([lines, clock, rate]);
 
+    public static Sentence RepeatOf(int repeat, string line) => Source.Say([repeat, line]);
+
     public static Sentence RestartFromTop(string facing) => Source.Say([facing]);
+
+    public static Sentence ToWall(string facing) => Source.Say([facing]);
 
     public static Sentence WaitThroughIntro => Source.Say();
 

@@ -11,6 +11,8 @@ public static class DeskTexts
 
     public static Sentence ChangedInOtherWindow => Source.Say();
 
+    public static Sentence Clean(string lines) => Source.Say([lines]);
+
     public static Sentence CleanAll => Source.Say();
 
     public static Sentence CopyAndDelete => Source.Say();
@@ -22,6 +24,8 @@ public static class DeskTexts
     public static Sentence DancesAndDeleted => Source.Say();
 
     public static Sentence DeleteCourses => Source.Say();
+
+    public static Sentence EightNumber(int line) => Source.Say([line]);
 
     public static Sentence ExportReadme => Source.Say();
 
@@ -38,6 +42,8 @@ public static class DeskTexts
     public static Sentence IsNoText(string name) => Source.Say([name]);
 
     public static Sentence LessonsAndTakenOut => Source.Say();
+
+    public static Sentence Lost(string lines) => Source.Say([lines]);
 
     public static Sentence NamesNoBlock => Source.Say();
 
@@ -63,6 +69,10 @@ public static class DeskTexts
 
     public static Sentence OtherSideBoard => Source.Say();
 
+    public static Sentence Reached(string line) => Source.Say([line]);
+
+    public static Sentence ReachedAt(string line, int percent) => Source.Say([line, percent]);
+
     public static Sentence RenameOne => Source.Say();
 
     public static Sentence StudioHolds(int most, string what, string instead) => Source.Say([most, what, instead]);
@@ -80,4 +90,6 @@ public static class DeskTexts
     public static Sentence Tracks => Source.Say();
 
     public static Sentence ValueCannotBe => Source.Say();
+
+    public static Sentence Watch(string what) => Source.Say([what]);
 }

@@ -9,6 +9,8 @@ public static class FitTexts
 
     public static Sentence CarriesItAsFar(string instead, double bpm) => Source.Say([instead, bpm]);
 
+    public static Sentence CountsLong(double counts, int number) => Source.Say([counts, number]);
+
     public static Sentence DanceAfter(string part, int repeat, int to) => Source.Say([part, repeat, to]);
 
     public static Sentence DanceFirst(string part, int repeat) => Source.Say([part, repeat]);
@@ -28,6 +30,8 @@ public static class FitTexts
     public static Sentence LeaveOut(string part, int repeat) => Source.Say([part, repeat]);
 
     public static Sentence OnlyFirstHalf(string part, string counts, int repeat) => Source.Say([part, counts, repeat]);
+
+    public static Sentence PartInstead(string? part) => Source.Say([part]);
 
     public static Sentence RepeatsComeNearer => Source.Say();
 

@@ -106,6 +106,8 @@ public static class PlanTexts
 
     public static Sentence LinesAndActions(int lines, int actions) => Source.Say([lines, actions]);
 
+    public static Sentence LinesFromTo(int from, int to) => Source.Say([from, to]);
+
     public static Sentence MayBeStepped => Source.Say();
 
     public static Sentence MendUnderWrite => Source.Say();
@@ -116,6 +118,8 @@ public static class PlanTexts
         Source.Say([clock, minutes, why, noKnownDance]);
 
     public static Sentence NameKnownDances => Source.Say();
+
+    public static Sentence New => Source.Say();
 
     public static Sentence NewToSome => Source.Say();
 
@@ -139,6 +143,8 @@ public static class PlanTexts
 
     public static Sentence OtherSide => Source.Say();
 
+    public static Sentence PartsAnd(string parts, string last) => Source.Say([parts, last]);
+
     public static Sentence PlannedUpTo(string dance, int errors, string bite, string error) => Source.Say([dance, errors, bite, error]);
 
     public static Sentence PlannedWithout(string dance, string parts, string error) => Source.Say([dance, parts, error]);
@@ -150,6 +156,8 @@ public static class PlanTexts
     public static Sentence QuestionsOnceMore => Source.Say();
 
     public static Sentence RepeatsNot(string block, int repeats, int before) => Source.Say([block, repeats, before]);
+
+    public static Sentence Same => Source.Say();
 
     public static Sentence SameBlocksOtherOrder => Source.Say();
 
@@ -176,6 +184,8 @@ public static class PlanTexts
     public static Sentence TeachQuickly => Source.Say();
 
     public static Sentence TeachTheRest => Source.Say();
+
+    public static Sentence TimeNumber(int time) => Source.Say([time]);
 
     public static Sentence TooFewBites(int bites) => Source.Say([bites]);
 
