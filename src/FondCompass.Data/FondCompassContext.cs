@@ -126,11 +126,11 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
     {
         builder.Entity<GroupRecord>(group =>
         {
-            group.Property(g => g.Name).HasMaxLength(120);
-            group.Property(g => g.Meets).HasMaxLength(200);
+            group.Property(g => g.Name).HasMaxLength(GroupRecord.LongestName);
+            group.Property(g => g.Meets).HasMaxLength(GroupRecord.LongestMeets);
             group.Property(g => g.Level).HasMaxLength(20).HasDefaultValue("beginner");
-            group.Property(g => g.Knows).HasMaxLength(8000);
-            group.Property(g => g.Seen).HasMaxLength(8000);
+            group.Property(g => g.Knows).HasMaxLength(GroupRecord.LongestSteps);
+            group.Property(g => g.Seen).HasMaxLength(GroupRecord.LongestSteps);
             Kept(group.Property(g => g.Habits));
             group.Property(g => g.Gentle).HasMaxLength(GroupRecord.LongestGentle).HasDefaultValue("");
             group.Property(g => g.Room).HasMaxLength(GroupRecord.LongestRoom).HasDefaultValue("");
@@ -150,7 +150,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
         });
         builder.Entity<CourseRecord>(course =>
         {
-            course.Property(c => c.Name).HasMaxLength(200);
+            course.Property(c => c.Name).HasMaxLength(CourseRecord.LongestName);
             Kept(course.Property(c => c.Way));
             Kept(course.Property(c => c.Settled));
             course.HasIndex(c => new { c.OwnerId, c.First });
@@ -195,7 +195,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             lesson.Property(l => l.Also).HasDefaultValueSql("'{}'");
             lesson.HasIndex(l => l.Also).HasMethod("gin");
             lesson.HasOne<CourseRecord>().WithMany().HasForeignKey(l => l.CourseId).OnDelete(DeleteBehavior.SetNull);
-            lesson.Property(l => l.Note).HasMaxLength(4000);
+            lesson.Property(l => l.Note).HasMaxLength(LessonRecord.LongestNote);
             Kept(lesson.Property(l => l.Asked));
             lesson.OwnsMany(l => l.Further, f => f.ToJson());
             lesson.HasQueryFilter(l => l.DeletedAt == null);

@@ -13,7 +13,7 @@ public partial class DocsTests
     private static string Page([CallerFilePath] string here = "") =>
         Path.Combine(Path.GetDirectoryName(here)!, "..", "..", "docs", "findings.md");
 
-    private static List<FindingCode> Codes() => typeof(FindingCode).Assembly.GetTypes()
+    internal static List<FindingCode> Codes() => typeof(FindingCode).Assembly.GetTypes()
         .SelectMany(t => t.GetFields(BindingFlags.Public | BindingFlags.Static))
         .Where(f => f.FieldType == typeof(FindingCode))
         .Select(f => (FindingCode)f.GetValue(null)!)

@@ -95,7 +95,10 @@ public static class TaughtClass
     public static string WordsOf(DanceHeld went, IReadOnlyList<string>? lines = null)
     {
         string Name(int line) => lines is not null && line <= lines.Count ? lines[line - 1] : DeskTexts.EightNumber(line);
-        var reached = went.ReachedLine > 0 ? (went.RatePercent > 0 ? DeskTexts.ReachedAt(Name(went.ReachedLine), went.RatePercent) : DeskTexts.Reached(Name(went.ReachedLine)))
+        var reached = went.ReachedLine > 0
+            ? (went.RatePercent > 0
+                ? DeskTexts.ReachedAt(Name(went.ReachedLine), went.RatePercent)
+                : DeskTexts.Reached(Name(went.ReachedLine)))
             : went.RatePercent > 0 ? DeskTexts.DancedAt(went.RatePercent)
             : DeskTexts.NoLineReached;
         var lost = went.WeakLines.Length > 0 ? DeskTexts.Lost(string.Join(", ", went.WeakLines.Select(Name))) : "";

@@ -104,7 +104,9 @@ public sealed record Song
         for (var i = 0; i < passages.Count; i++)
         {
             var passage = passages[i];
-            var where = string.IsNullOrWhiteSpace(passage.Name) ? SongTexts.PassageNumber(i + 1) : SongTexts.PassageNamed(i + 1, passage.Name);
+            var where = string.IsNullOrWhiteSpace(passage.Name)
+                ? SongTexts.PassageNumber(i + 1)
+                : SongTexts.PassageNamed(i + 1, passage.Name);
             if (passage.Rest is { } rest)
             {
                 if (!(rest > 0 && rest <= LongestRest) || passage.Counts != 0)

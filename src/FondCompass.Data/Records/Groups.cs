@@ -45,8 +45,8 @@ public sealed class GroupRecord : IOwned
     /// <summary>What they want gentle, in the instructor's words.</summary>
     public string Gentle { get; set; } = "";
 
-    /// <summary>Most letters of a room and of what is to be gentle that are kept.</summary>
-    public const int LongestRoom = 4000, LongestGentle = 400;
+    /// <summary>Most letters of each that are kept: its name, when it meets, a list of steps, its room, what is to be gentle.</summary>
+    public const int LongestName = 120, LongestMeets = 200, LongestSteps = 8000, LongestRoom = 4000, LongestGentle = 400;
 
     /// <summary>The hall it dances in, as the room's page writes it; empty for none told yet.</summary>
     public string Room { get; set; } = "";
@@ -83,6 +83,9 @@ public sealed class ClassCuesRecord
 /// <summary>Weekly lessons of one group over several dances. What each week does is reckoned from it, never stored.</summary>
 public sealed class CourseRecord : IOwned
 {
+    /// <summary>Most letters of its name.</summary>
+    public const int LongestName = 200;
+
     public Guid Id { get; set; }
 
     public Guid OwnerId { get; set; }

@@ -59,6 +59,9 @@ public sealed class LessonRecord : IOwned
 
     public string Note { get; set; } = "";
 
+    /// <summary>Most letters of a note.</summary>
+    public const int LongestNote = 4000;
+
     /// <summary>Dancers counted; null where nobody counted.</summary>
     public int? Heads { get; set; }
 

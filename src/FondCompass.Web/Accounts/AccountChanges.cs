@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;
 using FondCompass.Data.Accounts;
 using FondCompass.Data.Records;
@@ -31,7 +32,7 @@ public sealed class AccountChanges(
 
     /// <summary>Gives an account another password: every session but this one ends.</summary>
     /// <returns>What is wrong with it; null when it is changed.</returns>
-    public async Task<string?> ChangePassword(Instructor account, string password, string kind)
+    public async Task<string?> ChangePassword(Instructor account, string password, AccountAct act)
     {
         if (CommonPasswords.Problem(password, account.Email) is { } problem)
         {
@@ -47,11 +48,11 @@ public sealed class AccountChanges(
         }
 
         await door.GoOn(account);
-        await log.Write(account.Id, kind, From, Http.RequestAborted);
+        await log.Write(account.Id, act, From, Http.RequestAborted);
         post.Tell(
             account.Email!,
-            "Your password in Fond Compass was changed",
-            "The password of your studio was changed, and every other browser is signed out.");
+            AccountTexts.PasswordChangedSubject,
+            AccountTexts.PasswordChanged);
         return null;
     }
 
@@ -68,7 +69,7 @@ public sealed class AccountChanges(
 
         if (string.Equals(address, account.Email, StringComparison.OrdinalIgnoreCase))
         {
-            return "That is the address of this account already.";
+            return AccountTexts.AddressIsYoursAlready;
         }
 
         if (await door.MayNotWrite(address) is { } problem)
@@ -82,14 +83,12 @@ public sealed class AccountChanges(
         var sent = isTaken
             ? post.Tell(
                 address,
-                "Your address in Fond Compass",
-                "Somebody wanted to use this address for another studio. It has a studio of its own, so nothing was changed.")
+                AccountTexts.YourAddress,
+                AccountTexts.AddressHasAStudio)
             : post.Tell(
                 address,
-                "Your new address in Fond Compass",
-                "Somebody, hopefully you, wants to use this address for a studio in Fond Compass. Open this link and say so "
-                    + $"there:\r\n\r\n{link}\r\n\r\nIt holds for an hour and works once. Until then the old address holds. If it was "
-                        + "not you, leave it: nothing changes.");
+                AccountTexts.YourNewAddress,
+                AccountTexts.OpenThisLink($"{link}"));
         if (!sent)
         {
             return AccountLetters.Full;
@@ -97,11 +96,9 @@ public sealed class AccountChanges(
 
         post.Tell(
             account.Email!,
-            "Another address for your studio in Fond Compass",
-            $"Somebody who is signed in to your studio, hopefully you, asked to use {address} for it instead of this one. It is changed "
-                + "when the link in the letter to that address is opened. If it was not you, choose a new password now, which makes "
-                    + $"the link void: {new Uri(door.Site, "/password")}");
-        await log.Write(account.Id, "asked for another address", From, Http.RequestAborted);
+            AccountTexts.AnotherAddressSubject,
+            AccountTexts.AnotherAddressAsked(address, (new Uri(door.Site, "/password")).ToString()));
+        await log.Write(account.Id, AccountAct.AskedForAddress, From, Http.RequestAborted);
         return null;
     }
 
@@ -112,18 +109,18 @@ public sealed class AccountChanges(
         (account.Email, account.UserName, account.EmailConfirmed) = (address, address, true);
         if (await users.UpdateAsync(account) is { Succeeded: false })
         {
-            return "This address has an account of its own by now; nothing was changed.";
+            return AccountTexts.AddressTakenByNow;
         }
 
         await users.UpdateSecurityStampAsync(account);
         await door.GoOn(account);
-        await log.Write(account.Id, "changed the address", From, Http.RequestAborted);
+        await log.Write(account.Id, AccountAct.ChangedAddress, From, Http.RequestAborted);
         foreach (var to in (string[])[old, address])
         {
             post.Tell(
                 to,
-                "Your address in Fond Compass was changed",
-                $"The address of your studio is {address} from now on, and was {old}. Every other browser is signed out.");
+                AccountTexts.AddressChangedSubject,
+                AccountTexts.AddressChanged(address, old));
         }
 
         return null;
@@ -144,7 +141,7 @@ public sealed class AccountChanges(
         if (ended)
         {
             log.Decide(SignInDecision.SessionEnded, account, From);
-            await log.Write(account, "signed another browser out", From, Http.RequestAborted);
+            await log.Write(account, AccountAct.SignedBrowserOut, From, Http.RequestAborted);
         }
 
         return ended;
@@ -157,7 +154,7 @@ public sealed class AccountChanges(
         await users.UpdateSecurityStampAsync(account);
         Sessions.Changed(cache, account.Id);
         log.Decide(SignInDecision.SignedOut, account.Id, From);
-        await log.Write(account.Id, "signed out everywhere", From, Http.RequestAborted);
+        await log.Write(account.Id, AccountAct.SignedOutEverywhere, From, Http.RequestAborted);
         await signIn.SignOutAsync();
     }
 
@@ -184,7 +181,7 @@ public sealed class AccountChanges(
         var (id, email) = (account.Id, account.Email!);
         await AccountEnd.Delete(context, id, From, time.GetUtcNow(), Http.RequestAborted);
         Sessions.Changed(cache, id);
-        post.Tell(email, "Your studio in Fond Compass was deleted", "Your studio was deleted, with everything that belonged to it.");
+        post.Tell(email, AccountTexts.StudioDeletedSubject, AccountTexts.StudioDeleted);
         await signIn.SignOutAsync();
     }
 }

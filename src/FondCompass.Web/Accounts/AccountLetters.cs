@@ -1,5 +1,6 @@
 using System.Net.Mail;
 using System.Threading.Channels;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts.SignIns;
 using FondCompass.Web.Hosting;
@@ -34,7 +35,7 @@ public sealed class AccountLetters(
 
     public bool IsFolder => studio.Value.MailServer.Length == 0;
 
-    public const string Full = "More letters are asked for just now than can be sent. Ask again in a few minutes.";
+    public static string Full => AccountTexts.TooManyLetters;
 
     /// <summary>Tells somebody by letter what happened with the account.</summary>
     /// <returns>False when so many wait that it was not taken.</returns>
@@ -42,12 +43,12 @@ public sealed class AccountLetters(
         Later((_, cancel) => Send(
             email,
             subject,
-            $"{words}\r\n\r\nIf it was not you, choose a new password at once: {PasswordPage}\r\n",
+            AccountTexts.IfItWasNotYou(words, PasswordPage).ToString().ReplaceLineEndings("\r\n"),
             cancel));
 
     /// <summary>Where a new password is chosen; without a site people know where their own machine answers.</summary>
     private string PasswordPage =>
-        studio.Value.Site is { } site ? $"{new Uri(site, "/password")}" : "on the page \"Forgotten the password?\" of your Fond Compass.";
+        studio.Value.Site is { } site ? $"{new Uri(site, "/password")}" : AccountTexts.OnTheForgottenPage;
 
     /// <returns>False when so many wait that it was not taken.</returns>
     public bool Ask(AskedLetter asked) => Later((services, cancel) => Write(asked, services, cancel));
@@ -85,16 +86,16 @@ public sealed class AccountLetters(
 
         var link = new Uri(asked.Site, $"/password/new?key={services.GetRequiredService<PasswordLinkKey>().For(asked.Email, account)}");
         var (subject, first) = account is null
-            ? ("Your studio in Fond Compass", "Somebody, hopefully you, asked for an account with this address. Choose its password here:")
-            : ("A new password for Fond Compass", "Somebody, hopefully you, asked for a new password. Choose it here:");
+            ? (AccountTexts.YourStudio, AccountTexts.AccountAsked)
+            : (AccountTexts.NewPasswordSubject, AccountTexts.NewPasswordAsked);
         await Send(
             asked.Email,
             subject,
-            $"{first}\r\n\r\n{link}\r\n\r\nThe link holds for an hour and works once. If it was not you, leave it: nothing changes.\r\n",
+            AccountTexts.LinkHoldsAnHour(first, $"{link}").ToString().ReplaceLineEndings("\r\n"),
             cancel);
         if (account is not null)
         {
-            await services.GetRequiredService<AccountLog>().Write(account.Id, "asked for a letter with a new password", asked.From, cancel);
+            await services.GetRequiredService<AccountLog>().Write(account.Id, AccountAct.AskedForPasswordLetter, asked.From, cancel);
         }
     }
 

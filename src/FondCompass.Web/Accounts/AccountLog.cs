@@ -42,9 +42,9 @@ public sealed class AccountLog(FondCompassContext context, InstructorClock clock
             new EventId((int)decision, $"{decision}"),
             "Sign-in: {Decision}, account {Account}, from {From}", decision, account?.ToString() ?? "none", from);
 
-    public async Task Write(Guid account, string kind, string from, CancellationToken cancel = default)
+    public async Task Write(Guid account, AccountAct act, string from, CancellationToken cancel = default)
     {
-        context.AccountEvents.Add(new AccountEvent { AccountId = account, At = clock.Now, Kind = kind, From = from });
+        context.AccountEvents.Add(new AccountEvent { AccountId = account, At = clock.Now, Kind = $"{act}", From = from });
         await context.SaveChangesAsync(cancel);
         var oldest = await Of(account).Skip(Most).Select(e => (long?)e.Id).FirstOrDefaultAsync(cancel);
         if (oldest is { } last)

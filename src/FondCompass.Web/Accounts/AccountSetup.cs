@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;
 using FondCompass.Data.Accounts;
 using FondCompass.Data.Records;
@@ -72,5 +73,5 @@ internal static class AccountSetup
     public static Guid OwnerId(this ClaimsPrincipal user) =>
         Guid.TryParse(user.FindFirstValue(ClaimTypes.NameIdentifier), out var id)
             ? id
-            : throw new InvalidOperationException("Nobody is signed in.");
+            : throw new InvalidOperationException(AccountTexts.NobodySignedIn);
 }

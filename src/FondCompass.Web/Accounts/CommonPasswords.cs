@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Identity;
 
@@ -24,7 +25,7 @@ internal sealed class CommonPasswords : IPasswordValidator<Instructor>
     private static readonly Lazy<HashSet<ulong>> Digests = new(Load);
 
     public static string Rule { get; } =
-        $"A password needs at least {Shortest} characters; a few words that do not belong together are best.";
+        AccountTexts.PasswordRule(Shortest);
 
     public Task<IdentityResult> ValidateAsync(UserManager<Instructor> manager, Instructor user, string? password) =>
         Task.FromResult(Problem(password ?? "", user.Email) is { } problem
@@ -36,24 +37,24 @@ internal sealed class CommonPasswords : IPasswordValidator<Instructor>
     {
         if (password.Length < Shortest)
         {
-            return $"The password is too short. {Rule}";
+            return AccountTexts.PasswordTooShort(Rule);
         }
 
         if (password.Length > Longest)
         {
-            return $"The password is longer than {Longest} characters; take fewer.";
+            return AccountTexts.PasswordTooLong(Longest);
         }
 
         var small = password.ToLowerInvariant();
         var name = email?.Split('@')[0].ToLowerInvariant() ?? "";
         if (name.Length >= ShortWord && Bare(small) == Bare(name))
         {
-            return "The password is your own address, which is tried first. Take other words.";
+            return AccountTexts.PasswordIsAddress;
         }
 
         var word = Once(small);
         return word.Length <= ShortWord || IsCommon(small) || IsCommon(word) || IsCommon(Bare(small)) || IsCommon(Bare(word))
-            ? "This password is among the common ones, which are tried first. A few words that do not belong together are best."
+            ? AccountTexts.PasswordIsCommon
             : null;
     }
 

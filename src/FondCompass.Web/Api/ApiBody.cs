@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.Json;
 using FondCompass.Core.Music;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Web.Hosting.Requests;
 
 namespace FondCompass.Web.Api;
@@ -12,7 +13,7 @@ internal sealed class RefusedException(int status, string title, string detail) 
 
     /// <summary>400: something is not there, or is of another kind.</summary>
     public static RefusedException Missing(string what) =>
-        new(StatusCodes.Status400BadRequest, "Something is missing", $"The body needs {what}.");
+        new(StatusCodes.Status400BadRequest, ApiTexts.SomethingIsMissing, ApiTexts.BodyNeeds(what));
 
     /// <summary>422: a number, or a word, that cannot be.</summary>
     public static RefusedException Impossible(string why) => new(StatusCodes.Status422UnprocessableEntity, "Impossible", why);
@@ -47,7 +48,7 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
         }
         catch (InvalidOperationException)
         {
-            throw RefusedException.Impossible($"\"{what}\" holds half of a character (a lone surrogate), which no text has.");
+            throw RefusedException.Impossible(ApiTexts.HalfACharacterIn(what));
         }
     }
 
@@ -55,23 +56,23 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
 
     public int? Whole(string name) => Field(name, JsonValueKind.Number, "a whole number") is not { } value ? null
         : value.TryGetInt32(out var whole) ? whole
-        : throw RefusedException.Impossible($"\"{At}{name}\" is {value.GetRawText()}; it is a whole number.");
+        : throw RefusedException.Impossible(ApiTexts.IsAWholeNumber(At, name, value.GetRawText()));
 
     /// <summary>A number in a range; outside of it 422.</summary>
     public double? Number(string name, double least, double most) => Number(name) is not { } value ? null
         : value >= least && value <= most ? value
-        : throw RefusedException.Impossible(FormattableString.Invariant($"\"{At}{name}\" is {value}; it goes from {least} to {most}."));
+        : throw RefusedException.Impossible(ApiTexts.GoesFromTo(At, name, value, least, most));
 
     public int? Whole(string name, int least, int most) => Whole(name) is not { } value ? null
         : value >= least && value <= most ? value
-        : throw RefusedException.Impossible($"\"{At}{name}\" is {value}; it goes from {least} to {most}.");
+        : throw RefusedException.Impossible(ApiTexts.NumberGoesFromTo(At, name, value, least, most));
 
     public bool? Flag(string name) => Element.TryGetProperty(name, out var value) && value.ValueKind != JsonValueKind.Null
         ? value.ValueKind switch
         {
             JsonValueKind.True => true,
             JsonValueKind.False => false,
-            _ => throw RefusedException.Missing($"\"{At}{name}\" as true or false")
+            _ => throw RefusedException.Missing(ApiTexts.AsTrueOrFalse(At, name))
         }
         : null;
 
@@ -89,13 +90,13 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
         return [.. list.EnumerateArray()
             .Select((item, i) => item.ValueKind == JsonValueKind.Object
                 ? new ApiBody(item, $"{at}{name}[{i}].")
-                : throw RefusedException.Missing($"\"{at}{name}[{i}]\" as an object"))];
+                : throw RefusedException.Missing(ApiTexts.AsAnObject(at, name, i)))];
     }
 
     public IReadOnlyList<string>? Texts(string name)
     {
         var at = At;
-        return Field(name, JsonValueKind.Array, "a list of strings") is not { } list ? null
+        return Field(name, JsonValueKind.Array, ApiTexts.AListOfStrings) is not { } list ? null
             : [.. list.EnumerateArray()
                 .Select((item, i) => item.ValueKind == JsonValueKind.String
                     ? TextOf(item, $"{at}{name}[{i}]")
@@ -105,7 +106,7 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
     public IReadOnlyList<double>? Numbers(string name)
     {
         var at = At;
-        return Field(name, JsonValueKind.Array, "a list of numbers") is not { } list ? null
+        return Field(name, JsonValueKind.Array, ApiTexts.AListOfNumbers) is not { } list ? null
             : [.. list.EnumerateArray()
                 .Select((item, i) => item.ValueKind == JsonValueKind.Number
                     ? item.GetDouble()
@@ -117,17 +118,17 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
         where T : struct =>
         Text(name) is not { } said ? null
         : words.TryGetValue(said.Trim().ToLowerInvariant(), out var value) ? value
-        : throw RefusedException.Impossible($"\"{At}{name}\" is '{said}'; it is one of {string.Join(", ", words.Keys)}.");
+        : throw RefusedException.Impossible(ApiTexts.IsOneOf(At, name, said, string.Join(", ", words.Keys)));
 
     /// <summary>The dance script, which has to be there.</summary>
     public string Script()
     {
-        var script = Text("script") ?? throw RefusedException.Missing($"\"{At}script\" with the dance script as a string");
+        var script = Text("script") ?? throw RefusedException.Missing(ApiTexts.ScriptAsString(At));
         return Encoding.UTF8.GetByteCount(script) <= RequestText.LargestScript ? script
             : throw new RefusedException(
                 StatusCodes.Status413PayloadTooLarge,
                 "Too large",
-                $"At most {RequestText.LargestScript / 1024} KiB of script are read.");
+                ApiTexts.MostScript(RequestText.LargestScript / 1024));
     }
 
     /// <summary>The song; null when it is left out.</summary>
@@ -137,8 +138,7 @@ internal readonly record struct ApiBody(JsonElement Element, string At)
     public double? Bpm(string name = "bpm") => Number(name) is not { } bpm ? null
         : Core.Measures.Bpm.IsValid(bpm) ? bpm
         : throw RefusedException.Impossible(
-            $"\"{At}{name}\" is {bpm}; a tempo is at least {Core.Measures.Bpm.Slowest} and at most {Core.Measures.Bpm.Fastest:0} "
-                + "counts a minute.");
+            ApiTexts.TempoGoesFromTo(At, name, bpm, Core.Measures.Bpm.Slowest, Core.Measures.Bpm.Fastest));
 }
 
 /// <summary>Endpoints that take a JSON object and answer with one; nothing is stored.</summary>
@@ -175,7 +175,7 @@ internal static class JsonEndpoints
             }
             catch (JsonException bad)
             {
-                return ClearErrors.Problem(400, "Not JSON", $"The body cannot be read as JSON, from row {bad.LineNumber + 1} on.");
+                return ClearErrors.Problem(400, "Not JSON", ApiTexts.NoJson((bad.LineNumber + 1).ToString()));
             }
             catch (RefusedException refused)
             {
@@ -185,6 +185,6 @@ internal static class JsonEndpoints
 
     /// <summary>How an endpoint is described to the outside: what it answers, and that refusals are problem details.</summary>
     public static RouteHandlerBuilder Describe<TAnswer>(this RouteHandlerBuilder endpoint, string what) => endpoint
-        .WithSummary($"Takes {what}; nothing is stored.")
+        .WithSummary(ApiTexts.TakesAndStoresNothing(what))
         .Produces<TAnswer>().ProducesProblem(400).ProducesProblem(413).ProducesProblem(415).ProducesProblem(422);
 }

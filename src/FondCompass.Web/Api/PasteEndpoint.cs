@@ -1,6 +1,7 @@
 using FondCompass.Core;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Prose;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api;
 
@@ -21,7 +22,7 @@ internal static class PasteEndpoint
             return Hosting.Requests.ClearErrors.Problem(
                 422,
                 "Unknown genre",
-                $"'{genre}' is no genre; send line, social, percussive, fitness, jazz or circle, or none.");
+                ApiTexts.NoGenreSent(genre));
         }
 
         var pasted = ProseReader.WhileWaited(text, null, genre?.ToLowerInvariant(), cancel);

@@ -5,6 +5,7 @@ using FondCompass.Core.Teaching.Blocks;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api;
 
@@ -24,22 +25,21 @@ internal static class PlanEndpoint
     public static void MapPlan(this WebApplication app) =>
         app.MapJson<PlanBody, PlanJson>(
             "/api/plan",
-            "what is to be planned",
+            ApiTexts.WhatIsPlanned,
             (body, cancel) => PlanJson.From(LessonPlanner.Plan(Read(body, cancel), null, cancel)));
 
     private static LessonBrief Read(ApiBody body, CancellationToken cancel)
     {
-        var minutes = body.Number("minutes") ?? throw RefusedException.Missing("\"minutes\" as a number");
+        var minutes = body.Number("minutes") ?? throw RefusedException.Missing(ApiTexts.MinutesAsNumber);
         if (!(minutes > 0 && minutes <= LessonBrief.Longest))
         {
-            throw RefusedException.Impossible(FormattableString.Invariant(
-                $"\"minutes\" is {minutes}; a lesson is more than 0 and at most {LessonBrief.Longest:0} minutes long."));
+            throw RefusedException.Impossible(ApiTexts.LessonMinutesSent(minutes, LessonBrief.Longest));
         }
 
-        var sent = body.Objects("dances") ?? throw RefusedException.Missing("\"dances\" as a list of dances, each with its \"script\"");
+        var sent = body.Objects("dances") ?? throw RefusedException.Missing(ApiTexts.DancesAsList);
         if (sent.Count > MostDances)
         {
-            throw RefusedException.Impossible($"\"dances\" has {sent.Count}; at most {MostDances} are planned at once.");
+            throw RefusedException.Impossible(ApiTexts.MostDancesSent(sent.Count, MostDances));
         }
 
         var (dances, size) = (new List<LessonDance>(), default(LessonSize));
@@ -50,7 +50,7 @@ internal static class PlanEndpoint
             if (size.IsTooMuch)
             {
                 throw RefusedException.Impossible(
-                    $"The first {dances.Count} of the dances have {size}; at most {LessonSize.Most} are planned at once.");
+                    ApiTexts.FirstDancesAreTooMuch(dances.Count, size.ToString(), LessonSize.Most.ToString()));
             }
         }
 
@@ -92,7 +92,7 @@ internal static class PlanEndpoint
         if (ladder is not null && (ladder.Count > MostRungs || !ladder.All(Rate.IsValid)))
         {
             throw RefusedException.Impossible(
-                $"\"{way.At}ladder\" has at most {MostRungs} rungs, each from {Rate.Slowest:0} to {Rate.Fastest:0} percent.");
+                ApiTexts.LadderSent(way.At, MostRungs, Rate.Slowest, Rate.Fastest));
         }
 
         var progress = way.Word("progress", WayWords.ProgressSchools);
@@ -139,9 +139,9 @@ internal static class PlanEndpoint
     {
         var sent = body.Objects("pins") ?? [];
         return sent.Count > MostPins
-            ? throw RefusedException.Impossible($"\"pins\" has {sent.Count}; at most {MostPins} are kept.")
+            ? throw RefusedException.Impossible(ApiTexts.MostPinsSent(sent.Count, MostPins))
             : [.. sent.Select(p => new BlockPin(
-                p.Text("block") ?? throw RefusedException.Missing($"\"{p.At}block\" with the id of a block"),
+                p.Text("block") ?? throw RefusedException.Missing(ApiTexts.BlockWithId(p.At)),
                 p.Number("seconds", 0, LessonBrief.Longest * 60),
                 p.Whole("repeats", 1, LessonPlanner.MostPinnedRepeats)))];
     }

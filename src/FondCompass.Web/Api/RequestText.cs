@@ -1,4 +1,5 @@
 using System.Text;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Web.Hosting.Requests;
 using Microsoft.Net.Http.Headers;
 
@@ -14,15 +15,15 @@ internal static class RequestText
         if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type)
             || !type.MediaType.Equals(mediaType, StringComparison.OrdinalIgnoreCase))
         {
-            return ("", ClearErrors.Problem(415, "Another type of content", $"Send {what} as {mediaType}."));
+            return ("", ClearErrors.Problem(415, ApiTexts.AnotherType, $"Send {what} as {mediaType}."));
         }
 
         if (EncodingOf(type) is not { } encoding)
         {
             return ("", ClearErrors.Problem(
                 415,
-                "Unknown character set",
-                $"The character set '{type.Charset}' is not known here; send UTF-8."));
+                ApiTexts.UnknownCharacterSet,
+                ApiTexts.SendUtf8(type.Charset.ToString())));
         }
 
         if (request.ContentLength > largest)
@@ -45,7 +46,7 @@ internal static class RequestText
 
         if (body.Length == 0)
         {
-            return ("", ClearErrors.Problem(400, "Nothing was sent", $"The body is empty; send {what}."));
+            return ("", ClearErrors.Problem(400, ApiTexts.NothingWasSent, ApiTexts.BodyIsEmpty(what)));
         }
 
         var text = encoding.GetString(body.GetBuffer(), 0, (int)body.Length);
@@ -53,7 +54,7 @@ internal static class RequestText
     }
 
     private static IResult TooLarge(string what, int largest) =>
-        ClearErrors.Problem(413, "Too large", $"At most {largest / 1024} KiB are read; send less of {what}.");
+        ClearErrors.Problem(413, "Too large", ApiTexts.MostBytesRead(largest / 1024, what));
 
     private static Encoding? EncodingOf(MediaTypeHeaderValue type)
     {

@@ -1,6 +1,7 @@
 using FondCompass.Core;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Teaching.Rooms;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api;
 
@@ -18,12 +19,12 @@ internal static class RoomEndpoint
     };
 
     public static void MapRoom(this WebApplication app) =>
-        app.MapJson<RoomBody, RoomJson>("/api/room", "a dance and a room", (body, cancel) => RoomJson.From(Read(body, cancel)));
+        app.MapJson<RoomBody, RoomJson>("/api/room", ApiTexts.ADanceAndARoom, (body, cancel) => RoomJson.From(Read(body, cancel)));
 
     private static RoomPlan Read(ApiBody body, CancellationToken cancel)
     {
         var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
-        var room = body.Object("room") ?? throw RefusedException.Missing("\"room\" with its \"width\" and \"depth\"");
+        var room = body.Object("room") ?? throw RefusedException.Missing(ApiTexts.RoomWithItsSides);
         var hall = new Hall(Metres(room, "width"), Metres(room, "depth"), room.Number("margin", 0, Hall.Widest) ?? Hall.UsualMargin)
         {
             Obstacles = Obstacles(room)
@@ -41,14 +42,13 @@ internal static class RoomEndpoint
 
         var wish = new RoomWish(
             hall,
-            body.Whole("dancers", 1, RoomWish.MostDancers) ?? throw RefusedException.Missing("\"dancers\" as a whole number"),
+            body.Whole("dancers", 1, RoomWish.MostDancers) ?? throw RefusedException.Missing(ApiTexts.DancersAsNumber),
             body.Word("layout", Layouts) ?? RoomLayout.Rows,
             repeats,
             body.Number("spacing", 0, Hall.Widest), body.Number("allowance", 0, Hall.Widest) ?? 0);
         return wish.RepeatsOf(analysis.Trace) >= repeats || analysis.Dance.IsPhrased ? RoomPlan.Lay(analysis.Trace, wish, cancel)
             : throw RefusedException.Impossible(
-                $"{repeats} repeats of {analysis.Trace.TotalCounts} counts are more than the {Core.Music.Song.MostCounts} counts that "
-                    + "can be reckoned.");
+                ApiTexts.RepeatsTooMany(repeats, analysis.Trace.TotalCounts, Core.Music.Song.MostCounts));
     }
 
     private static double Metres(ApiBody room, string side) =>
@@ -56,14 +56,13 @@ internal static class RoomEndpoint
             && metres > 0
             && metres <= Hall.Widest
             ? metres
-        : throw RefusedException.Impossible(FormattableString.Invariant(
-            $"\"{room.At}{side}\" is {metres}; a room is more than 0 and at most {Hall.Widest:0} metres."));
+        : throw RefusedException.Impossible(ApiTexts.RoomSideSent(room.At, side, metres, Hall.Widest));
 
     private static List<RoomObstacle> Obstacles(ApiBody room)
     {
         var sent = room.Objects("obstacles") ?? [];
         return sent.Count > MostObstacles
-            ? throw RefusedException.Impossible($"\"{room.At}obstacles\" has {sent.Count}; at most {MostObstacles} are reckoned with.")
+            ? throw RefusedException.Impossible(ApiTexts.MostObstaclesSent(room.At, sent.Count, MostObstacles))
             : [.. sent.Select(o => new RoomObstacle(At(o, "x"), At(o, "y"), At(o, "width"), At(o, "depth"), o.Flag("pillar") ?? false))];
     }
 

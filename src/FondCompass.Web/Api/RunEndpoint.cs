@@ -4,6 +4,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Wording.Fits;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api;
 
@@ -11,7 +12,7 @@ namespace FondCompass.Web.Api;
 internal static class RunEndpoint
 {
     public static void MapRun(this WebApplication app) =>
-        app.MapJson<RunBody, RunJson>("/api/run", "a script and a song", (body, cancel) => Answer(RunRequest.Read(body), cancel));
+        app.MapJson<RunBody, RunJson>("/api/run", ApiTexts.AScriptAndASong, (body, cancel) => Answer(RunRequest.Read(body), cancel));
 
     private static RunJson Answer(RunRequest order, CancellationToken cancel)
     {

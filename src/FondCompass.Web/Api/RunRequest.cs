@@ -1,5 +1,6 @@
 using System.Text.Json;
 using FondCompass.Core.Music;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api;
 
@@ -9,10 +10,10 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
     public static RunRequest Read(ApiBody body)
     {
         var script = body.Script();
-        var song = body.Song() ?? throw RefusedException.Missing("\"song\" with its \"passages\"");
+        var song = body.Song() ?? throw RefusedException.Missing(ApiTexts.SongWithItsPassages);
         if (body.Number("start") is { } start && (start < 0 || start > int.MaxValue || !double.IsInteger(start)))
         {
-            throw RefusedException.Impossible("\"start\" is a whole number of counts, 0 or more.");
+            throw RefusedException.Impossible(ApiTexts.StartAsCounts);
         }
 
         return new RunRequest(script, song, (int?)body.Number("start"));
@@ -23,7 +24,7 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
     {
         if (!song.TryGetProperty("passages", out var list) || list.ValueKind != JsonValueKind.Array)
         {
-            throw RefusedException.Missing("\"song\" with its \"passages\"");
+            throw RefusedException.Missing(ApiTexts.SongWithItsPassages);
         }
 
         var passages = list.EnumerateArray().Select((item, i) => ReadPassage(item, i + 1)).ToList();
@@ -34,11 +35,11 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
     {
         if (item.ValueKind != JsonValueKind.Object)
         {
-            throw RefusedException.Missing($"passage {number} as an object");
+            throw RefusedException.Missing(ApiTexts.PassageAsObject(number));
         }
 
         var name = item.TryGetProperty("name", out var named) && named.ValueKind == JsonValueKind.String
-            ? ApiBody.TextOf(named, $"name of passage {number}")
+            ? ApiBody.TextOf(named, ApiTexts.NameOfPassage(number))
             : $"passage {number}";
         var important = item.TryGetProperty("important", out var marked) && marked.ValueKind == JsonValueKind.True;
         if (item.TryGetProperty("seconds", out var seconds)
@@ -56,8 +57,8 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
         if (!counts.TryGetInt32(out var whole))
         {
             throw RefusedException.Impossible(counts.GetDouble() > int.MaxValue
-                ? $"Passage {number} ({name}) has too many counts; at most {Song.MostCounts} can be reckoned."
-                : $"Passage {number} ({name}) has {counts.GetRawText()} counts; counts are whole.");
+                ? ApiTexts.PassageTooLong(number, name, Song.MostCounts)
+                : ApiTexts.PassageCountsWhole(number, name, counts.GetRawText()));
         }
 
         return new Passage(name, whole, bpm.GetDouble(), end, important);
@@ -66,5 +67,5 @@ internal sealed record RunRequest(string Script, Song Song, int? Start)
     private static JsonElement Number(JsonElement item, string field, int number) =>
         item.TryGetProperty(field, out var value) && value.ValueKind == JsonValueKind.Number
             ? value
-            : throw RefusedException.Missing($"\"{field}\" of passage {number} as a number");
+            : throw RefusedException.Missing(ApiTexts.FieldOfPassageAsNumber(field, number));
 }

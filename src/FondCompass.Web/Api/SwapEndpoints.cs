@@ -7,6 +7,8 @@ using FondCompass.Core.Swaps;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api;
 
@@ -37,28 +39,28 @@ internal static class SwapEndpoints
 
     public static void MapSwaps(this WebApplication app)
     {
-        app.MapJson<SwapsBody, ChoicesJson>("/api/swaps", "a script and a span of it", Swaps);
-        app.MapJson<CompleteBody, ChoicesJson>("/api/complete", "what is to be filled", Complete);
+        app.MapJson<SwapsBody, ChoicesJson>("/api/swaps", ApiTexts.AScriptAndASpan, Swaps);
+        app.MapJson<CompleteBody, ChoicesJson>("/api/complete", ApiTexts.WhatIsFilled, Complete);
     }
 
     private static ChoicesJson Swaps(ApiBody body, CancellationToken cancel)
     {
         var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
-        var name = body.Text("part") ?? throw RefusedException.Missing("\"part\" with the name of a part");
+        var name = body.Text("part") ?? throw RefusedException.Missing(ApiTexts.PartWithItsName);
         var part = analysis.Trace.Written(name)
             ?? throw RefusedException.Impossible(
-                $"There is no part '{name}' in the dance; it has {string.Join(", ", analysis.Trace.Parts.Select(p => p.Part.Name))}.");
-        var line = body.Whole("line") ?? throw RefusedException.Missing("\"line\" as a whole number");
+                ApiTexts.NoSuchPartSent(name, string.Join(", ", analysis.Trace.Parts.Select(p => p.Part.Name))));
+        var line = body.Whole("line") ?? throw RefusedException.Missing(ApiTexts.LineAsNumber);
         if (line < 1 || line > part.Part.Lines.Count)
         {
-            throw RefusedException.Impossible($"Part {part.Part.Name} has lines 1 to {part.Part.Lines.Count}, no line {line}.");
+            throw RefusedException.Impossible(ApiTexts.NoSuchLineSent(part.Part.Name, part.Part.Lines.Count, line));
         }
 
         var counts = part.Part.Lines[line - 1].Counts;
         var (from, to) = (Count(body, "from", counts), Count(body, "to", counts));
         if (to < from)
         {
-            throw RefusedException.Impossible($"The span goes from count {from} to count {to}; its end is before its begin.");
+            throw RefusedException.Impossible(ApiTexts.SpanEndsBeforeItBegins(from, to));
         }
 
         var bpm = analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
@@ -90,27 +92,26 @@ internal static class SwapEndpoints
 
     private static string WhyOf(Swap swap, SwapAim aim)
     {
-        var invariant = CultureInfo.InvariantCulture;
-        var known = aim == SwapAim.Known ? "they know it; " : "";
-        var hard = swap.Difference < -0.05 ? string.Create(invariant, $"easier by {-swap.Difference:0.0}")
-            : swap.Difference > 0.05 ? string.Create(invariant, $"harder by {swap.Difference:0.0}")
-            : "as hard";
-        var turns = swap.Turning > 0 ? $"turns {Eighths.AmountText(swap.Turning)} in all" : "no turn";
-        var leaves = swap.HighImpact ? ", leaves the floor" : "";
-        var ends = swap.Metres < 0.05 ? "at the same place" : string.Create(invariant, $"{swap.Metres:0.00} m away");
-        return $"{known}{hard}; {turns}{leaves}; ends {ends}{(swap.IsOwn ? "" : "; not of this genre")}";
+        var known = aim == SwapAim.Known ? ApiTexts.TheyKnowIt : Sentence.None;
+        var hard = swap.Difference < -0.05 ? ApiTexts.EasierBy(-swap.Difference)
+            : swap.Difference > 0.05 ? ApiTexts.HarderBy(swap.Difference)
+            : ApiTexts.AsHard;
+        var turns = swap.Turning > 0 ? ApiTexts.TurnsInAll(Eighths.AmountText(swap.Turning)) : ApiTexts.NoTurnAtAll;
+        var leaves = swap.HighImpact ? ApiTexts.LeavesTheFloorToo : Sentence.None;
+        var ends = swap.Metres < 0.05 ? ApiTexts.AtTheSamePlaceToo : ApiTexts.MetresAway(swap.Metres);
+        return ApiTexts.SwapWhy(known, hard, turns, leaves, ends, swap.IsOwn ? Sentence.None : ApiTexts.NotOfThisGenre);
     }
 
     private static ChoicesJson Complete(ApiBody body, CancellationToken cancel)
     {
-        var weight = body.Word("startWeight", Feet) ?? throw RefusedException.Missing("\"startWeight\" as L or R");
+        var weight = body.Word("startWeight", Feet) ?? throw RefusedException.Missing(ApiTexts.StartWeightAsFoot);
         var facing = Facing.Front;
         if (body.Text("startFacing") is { } said && !Facing.TryParse(said, out facing))
         {
-            throw RefusedException.Impossible($"\"startFacing\" is '{said}'; it is a facing such as 12, 1:30 or 9:00.");
+            throw RefusedException.Impossible(ApiTexts.StartFacingSent(said));
         }
 
-        var counts = body.Whole("counts", 1, LineCompletion.MostCounts) ?? throw RefusedException.Missing("\"counts\" as a whole number");
+        var counts = body.Whole("counts", 1, LineCompletion.MostCounts) ?? throw RefusedException.Missing(ApiTexts.CountsAsNumber);
         var free = body.Word("endFree", Feet);
         var turn = body.Whole("turnEighths", -2 * Eighths.Full, 2 * Eighths.Full);
         var header = new DanceHeader { Genre = body.Word("genre", Genres) ?? Genre.Line, StartWeight = weight, StartFacing = facing };
@@ -142,10 +143,10 @@ internal static class SwapEndpoints
     /// <summary>A whole count of the line, by its label.</summary>
     private static int Count(ApiBody body, string field, int counts)
     {
-        var label = body.Text(field) ?? throw RefusedException.Missing($"\"{field}\" with a count's label, such as \"5\"");
+        var label = body.Text(field) ?? throw RefusedException.Missing(ApiTexts.WithACountsLabel(field));
         return int.TryParse(label.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count >= 1 && count <= counts
             ? count
-            : throw RefusedException.Impossible($"\"{field}\" is '{label}'; a span is of whole counts, and this line has 1 to {counts}.");
+            : throw RefusedException.Impossible(ApiTexts.SpanOfWholeCounts(field, label, counts));
     }
 }
 

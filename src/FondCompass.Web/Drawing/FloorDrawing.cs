@@ -1,6 +1,8 @@
 using FondCompass.Core.Floor;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Drawing;
 
@@ -101,7 +103,6 @@ public sealed record FloorDrawing(
         void Print(int index, FloorMoment moment, Foot foot, bool takes)
         {
             var (x, y, scale) = At(foot == Foot.Left ? moment.Left : moment.Right);
-            var title = index == 0 ? "where it begins" : $"{moment.Part} {moment.Line}, count {moment.Count}: {moment.Words}";
             prints.Add(new DrawnPrint(
                 index,
                 x,
@@ -110,21 +111,26 @@ public sealed record FloorDrawing(
                 scale,
                 foot == Foot.Left,
                 takes,
-                title));
+                FootWords(index, moment)));
         }
 
         var bodies = picture.Moments.Prepend(picture.Start).Select((m, i) =>
         {
             var (x, y, scale) = At(m.Body);
-            var words = i == 0
-                ? $"Before count 1, facing {m.Facing}"
-                : $"{m.Part} {m.Line}, count {m.Count}. {m.Words}. Weight {m.Weight.Letter()}, facing {m.Facing}";
-            return new DrawnBody(i, x, y, FloorView.Degrees(m.Facing.Degrees, sight), scale, words, isRing ? Ring(m.Body) : null);
+            return new DrawnBody(i, x, y, FloorView.Degrees(m.Facing.Degrees, sight), scale, BodyWords(i, m), isRing ? Ring(m.Body) : null);
         }).ToList();
         return new FloorDrawing(
             picture, sight, prints, bodies, WaysOf(picture, Line), MarksOf(picture, bodies), Line(Corners(picture)) + "Z", WallsOf(sight),
             isRing ? Ring(picture.Start.Body) : null);
     }
+
+    private static Sentence FootWords(int index, FloorMoment moment) =>
+        index == 0 ? DrawingTexts.WhereItBegins : DrawingTexts.FootPlace(moment.Part, moment.Line, moment.Count, moment.Words);
+
+    private static Sentence BodyWords(int index, FloorMoment m) =>
+        index == 0
+            ? DrawingTexts.BeforeCountOne($"{m.Facing}")
+            : DrawingTexts.FloorMoment(m.Part, m.Line, m.Count, m.Words, m.Weight.Letter(), $"{m.Facing}");
 
     /// <summary>One path for each stretch of the same part; the next begins where it ends.</summary>
     private static List<DrawnWay> WaysOf(FloorPicture picture, Func<IEnumerable<FloorPoint>, string> line)

@@ -1,6 +1,7 @@
 using FondCompass.Core.Editing;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Web.Drawing.Rulers;
 
 namespace FondCompass.Web.Drawing;
@@ -23,7 +24,7 @@ public sealed record OfferSheet(IReadOnlyList<DrawnOffer> Offers)
         }
 
         var free = trace.End.Weight.FreeFoot();
-        var feet = free == Foot.None ? $"weight {trace.End.Weight.Letter()}" : $"then {free.Word()} is free";
+        var feet = free == Foot.None ? $"weight {trace.End.Weight.Letter()}" : DrawingTexts.ThenFootIsFree(free.Word());
         var line = trace.Part.Lines.Count == 0
             ? null
             : RulerDrawing.Draw(trace, Math.Min(lineCounts, Math.Max(offer.Counts, 4)), RulerPaper.Narrow, 1)[0];

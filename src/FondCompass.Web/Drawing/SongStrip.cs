@@ -3,6 +3,8 @@ using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Wording.Fits;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Drawing;
 
@@ -66,6 +68,14 @@ public sealed record SongStrip(
         return name.Length <= room ? name : room < 2 ? "" : name[..(room - 1)].TrimEnd() + "…";
     }
 
+    private static Sentence PassageWords(Passage passage, int from)
+    {
+        var note = passage.Note is { } text ? $". {text}" : "";
+        return passage.BpmEnd is { } end
+            ? DrawingTexts.StripPassageTo(passage.Name, passage.Counts, from, passage.Bpm, end, note)
+            : DrawingTexts.StripPassage(passage.Name, passage.Counts, from, passage.Bpm, note);
+    }
+
     private static string FeelOf(CountingFeel feel) => feel switch
     {
         CountingFeel.HalfTime => ", half time",
@@ -88,9 +98,8 @@ public sealed record SongStrip(
                 ? $"{rest:0.#} s"
                 : $"{p.Name}{FeelOf(p.Feel)}",
             p.Rest is { } wait
-                ? $"{p.Name}: {wait:0.#} seconds without a beat"
-                : $"{p.Name}: {p.Counts} counts from count {song.Starts[i]}, {p.Bpm:0.#}{(p.BpmEnd is { } end ? $" to {end:0.#}" : "")} "
-                    + $"a minute{(p.Note is null ? "" : $". {p.Note}")}",
+                ? DrawingTexts.StripPause(p.Name, wait)
+                : PassageWords(p, song.Starts[i]),
             null,
             false,
             p.Rest is not null,
@@ -100,8 +109,11 @@ public sealed record SongStrip(
         var walls = run.Repeats.ToDictionary(r => r.Index, r => run.WallOf(r).Wall);
         var repeats = run.Stretches.Select(s => new StripBlock(
             X(s.FromCount), X(s.ToCount - s.FromCount), s.IsTag || run.Trace.Dance.IsPhrased ? s.Called : $"{s.Repeat}",
-            $"{(s.IsTag ? $"Tag {s.Called}" : $"Repeat {s.Repeat}, {s.Called}")}: counts {s.FromCount} to {s.ToCount}, faces "
-                + $"{s.StartFacing}",
+            DrawingTexts.StripStretch(
+                s.IsTag ? DrawingTexts.StripTag(s.Called) : DrawingTexts.StripRepeat(s.Repeat, s.Called),
+                s.FromCount,
+                s.ToCount,
+                s.StartFacing.ToString()),
             s.IsTag ? null : walls.GetValueOrDefault(s.Repeat), s.Cut, s.IsTag, s.FromCount, s.ToCount)).ToList();
         return new SongStrip(
             width,

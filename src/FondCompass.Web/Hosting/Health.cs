@@ -1,4 +1,5 @@
 using System.Net;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;
 using FondCompass.Web.Hosting.Databases;
 using Microsoft.EntityFrameworkCore;
@@ -27,7 +28,7 @@ internal static class Health
             async (AnswersCheck database, CancellationToken cancel) => await database.CheckHealthAsync(
                 new HealthCheckContext(),
                 cancel) is { Status: HealthStatus.Healthy }
-            ? Results.Text("ok") : Results.Text("the database does not answer", statusCode: StatusCodes.Status503ServiceUnavailable));
+            ? Results.Text("ok") : Results.Text(ServerTexts.DoesNotAnswer, statusCode: StatusCodes.Status503ServiceUnavailable));
         app.MapGet("/healthz/all", async (HttpContext http, HealthCheckService health, CancellationToken cancel) =>
         {
             if (http.Connection.RemoteIpAddress is not { } from || !IPAddress.IsLoopback(from))
@@ -59,7 +60,7 @@ internal static class Health
         {
             // Of a connection alone: whoever watches a start need not wait for the model of the whole database.
             return await watch.Answers().WaitAsync(cancel)
-                ? HealthCheckResult.Healthy("it answers")
+                ? HealthCheckResult.Healthy(ServerTexts.ItAnswers)
                 : HealthCheckResult.Unhealthy(DatabaseAway.Words(null));
         }
     }
@@ -75,13 +76,13 @@ internal static class Health
                         (await context.Database.GetAppliedMigrationsAsync(cancel))
                     .Except(context.Database.GetMigrations())
                     .ToList());
-                return left.Count > 0 ? HealthCheckResult.Unhealthy($"not applied: {string.Join(", ", left)}; restart it")
-                    : done.Count > 0 ? HealthCheckResult.Degraded($"the database is newer than this program: {string.Join(", ", done)}")
-                    : HealthCheckResult.Healthy("all are applied");
+                return left.Count > 0 ? HealthCheckResult.Unhealthy(ServerTexts.NotApplied(string.Join(", ", left)))
+                    : done.Count > 0 ? HealthCheckResult.Degraded(ServerTexts.DatabaseIsNewer(string.Join(", ", done)))
+                    : HealthCheckResult.Healthy(ServerTexts.AllApplied);
             }
             catch (Exception problem) when (DatabaseAway.Is(problem))
             {
-                return HealthCheckResult.Unhealthy("the database does not answer");
+                return HealthCheckResult.Unhealthy(ServerTexts.DoesNotAnswer);
             }
         }
     }
@@ -91,10 +92,10 @@ internal static class Health
         public Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext told, CancellationToken cancel = default)
         {
             var free = new DriveInfo(Path.GetFullPath(studio.Value.Data)).AvailableFreeSpace;
-            var says = $"{free / 1024 / 1024} MB are free where {studio.Value.Data} lies";
+            var says = ServerTexts.MegabytesFree(free / 1024 / 1024, studio.Value.Data);
             return Task.FromResult(free >= LeastFree
                 ? HealthCheckResult.Healthy(says)
-                : HealthCheckResult.Degraded($"{says}; make room before it is full"));
+                : HealthCheckResult.Degraded(ServerTexts.MakeRoom(says)));
         }
     }
 }

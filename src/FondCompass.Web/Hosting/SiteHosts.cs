@@ -1,4 +1,5 @@
 using System.Net;
+using FondCompass.Core.Wording.Texts.Pages;
 using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.Extensions.Options;
 using Microsoft.Extensions.Primitives;
@@ -79,8 +80,7 @@ internal static class SiteHosts
         context.Response.StatusCode = StatusCodes.Status400BadRequest;
         context.Response.ContentType = "text/plain; charset=utf-8";
         return context.Response.WriteAsync(
-            "Fond Compass does not answer to this name. Whoever runs it can name it in FondCompass__Hosts, or in FondCompass__Site for "
-                + "a site (docs/running.md).\n");
+            ServerTexts.NotThisName);
     }
 
     private static string[] Split(string list) => list.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);

@@ -3,6 +3,8 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -77,7 +79,7 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk des
             && (await book.Groups(cancel)).Any(g => g.Id != id
                 && string.Equals(g.Name, Asked.Name?.Trim(), StringComparison.OrdinalIgnoreCase)))
         {
-            Problem = $"There is a group called {Asked.Name!.Trim()} already.";
+            Problem = LessonPageTexts.GroupExists(Asked.Name!.Trim());
         }
 
         if (Problem is not null)
@@ -134,18 +136,18 @@ public sealed class GroupModel(LessonBook book, DanceShelf shelf, LessonDesk des
         Pace =
         [
             PaceLearning.Of(
-                "Seconds to walk one new action",
+                LessonPageTexts.SecondsPerAction,
                 group.SecondsPerAction ?? named.SecondsPerAction,
                 walks,
                 TaughtClass.Holds(group, TaughtClass.Walk),
                 group.SecondsPerAction is not null),
             PaceLearning.Of(
-                "Seconds of talk with each bite",
+                LessonPageTexts.SecondsOfTalk,
                 group.TalkPerBite ?? named.TalkPerBite,
                 talks,
                 TaughtClass.Holds(group, TaughtClass.Talk),
                 group.TalkPerBite is not null),
-            PaceLearning.Of("Seconds to gather after a danced block", named.Regroup, gathers, TaughtClass.Holds(group, TaughtClass.Gather)),
+            PaceLearning.Of(LessonPageTexts.SecondsToGather, named.Regroup, gathers, TaughtClass.Holds(group, TaughtClass.Gather)),
         ];
         Courses = [.. (await book.Courses(cancel)).Where(c => c.GroupId == id)];
         Unknown = [.. TaughtClass.Names(group.Knows)
@@ -220,24 +222,23 @@ public sealed record GroupAsked
         };
     }
 
+    private static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
+
+    /// <summary>What is longer than is kept, or missing; null when nothing is.</summary>
+    private Sentence? TooLong() =>
+        Clean(Name).Length is 0 or > GroupRecord.LongestName || Clean(Meets).Length > GroupRecord.LongestMeets
+            ? LessonPageTexts.GiveGroupAName(GroupRecord.LongestName, GroupRecord.LongestMeets)
+            : Clean(Knows).Length > GroupRecord.LongestSteps || Clean(Seen).Length > GroupRecord.LongestSteps
+                ? LessonPageTexts.StepListTooLong(GroupRecord.LongestSteps)
+            : Clean(Gentle).Length > GroupRecord.LongestGentle ? LessonPageTexts.GentleTooLong(GroupRecord.LongestGentle)
+            : null;
+
     /// <summary>Writes it into the group; what is wrong, in words, when something is, and then nothing is written.</summary>
     public string? Into(GroupRecord group, int mostDancers)
     {
-        static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
-        var name = Clean(Name);
-        if (name.Length is 0 or > 120 || Clean(Meets).Length > 200)
+        if (TooLong() is { } wrong)
         {
-            return "Give the group a name of at most 120 letters, and say in at most 200 when it meets.";
-        }
-
-        if (Clean(Knows).Length > 8000 || Clean(Seen).Length > 8000)
-        {
-            return "A list of steps is at most 8000 letters long.";
-        }
-
-        if (Clean(Gentle).Length > GroupRecord.LongestGentle)
-        {
-            return $"Say in at most {GroupRecord.LongestGentle} letters what is to be gentle.";
+            return wrong;
         }
 
         var (habits, unread) = WayForm.Read(key => Way.TryGetValue(key, out var said) ? Clean(said) : null, group.Habits);
@@ -261,26 +262,23 @@ public sealed record GroupAsked
                 return value;
             }
 
-            problem ??=
-                FormattableString.Invariant($"'{Clean(text)}' cannot be {what}: write a number from {least} to {most}, or nothing.");
+            problem ??= LessonPageTexts.NumberOrNothing(Clean(text), what, least, most);
             return null;
         }
 
-        var size = Number(Size, "the number of dancers", 1, mostDancers);
-        var minutes = Number(Minutes, "the minutes of a lesson", 5, LessonBrief.Longest);
-        var (action, talk) = (Number(
-            SecondsPerAction,
-            "the seconds of an action",
-            0.5,
-            60), Number(TalkPerBite, "the seconds of talk", 0, 600));
-        var (warm, cool) = (Number(WarmUp, "the minutes of a warm-up", 0, 60), Number(CoolDown, "the minutes of a cool-down", 0, 60));
+        var size = Number(Size, LessonPageTexts.TheNumberOfDancers, 1, mostDancers);
+        var minutes = Number(Minutes, LessonPageTexts.TheMinutesOfALesson, LessonAsked.LeastMinutes, LessonBrief.Longest);
+        var action = Number(SecondsPerAction, LessonPageTexts.TheSecondsOfAnAction, 0.5, 60);
+        var talk = Number(TalkPerBite, LessonPageTexts.TheSecondsOfTalk, 0, 600);
+        var warm = Number(WarmUp, LessonPageTexts.TheMinutesOfWarmUp, 0, 60);
+        var cool = Number(CoolDown, LessonPageTexts.TheMinutesOfCoolDown, 0, 60);
         if (problem is not null)
         {
             return problem;
         }
 
-        (group.Name, group.Meets, group.Level) = (name, Clean(Meets), WayWords.Levels.ContainsKey(Level ?? "") ? Level! : "beginner");
-        (group.Size, group.LessonMinutes) = ((int?)size, (int)(minutes ?? 60));
+        (group.Name, group.Meets, group.Level) = (Clean(Name), Clean(Meets), WayWords.Levels.ContainsKey(Level ?? "") ? Level! : "beginner");
+        (group.Size, group.LessonMinutes) = ((int?)size, (int)(minutes ?? LessonAsked.UsualMinutes));
         (group.Knows, group.Seen, group.Archived) = (Clean(Knows), Clean(Seen), Archived);
         group.HeldFast = string.Join(
             ' ',

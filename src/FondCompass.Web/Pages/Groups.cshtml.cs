@@ -1,3 +1,5 @@
+using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
@@ -24,17 +26,17 @@ public sealed class GroupsModel(LessonBook book) : PageModel
     {
         await Load(cancel);
         name = (name ?? "").Trim();
-        if (name.Length is 0 or > 120 || (meets ?? "").Length > 200)
+        if (name.Length is 0 or > GroupRecord.LongestName || (meets ?? "").Length > GroupRecord.LongestMeets)
         {
-            Problem = "Give the group a name of at most 120 letters, and say in at most 200 when it meets.";
+            Problem = LessonPageTexts.GiveGroupAName(GroupRecord.LongestName, GroupRecord.LongestMeets);
         }
-        else if (!int.TryParse(minutes, out var length) || length is < 5 or > 540)
+        else if (!int.TryParse(minutes, out var length) || length is < LessonAsked.LeastMinutes or > (int)LessonBrief.Longest)
         {
-            Problem = $"'{minutes}' is no length of a lesson: write minutes from 5 to 540.";
+            Problem = LessonPageTexts.NoLengthOfLesson(minutes, LessonAsked.LeastMinutes, LessonBrief.Longest);
         }
         else if (All.Any(g => string.Equals(g.Name, name, StringComparison.OrdinalIgnoreCase)))
         {
-            Problem = $"There is a group called {name} already.";
+            Problem = LessonPageTexts.GroupExists(name);
         }
         else
         {

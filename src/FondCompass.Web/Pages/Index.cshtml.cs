@@ -1,4 +1,6 @@
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Lessons;
@@ -53,22 +55,24 @@ public sealed class IndexModel(DanceShelf shelf, LessonBook book, LessonDesk des
     /// <summary>The date on the instructor's calendar.</summary>
     public DateOnly Today => clock.Today;
 
-    public static readonly IReadOnlyList<(DancedSince Value, string Words)> DancedWords =
+    public static readonly IReadOnlyList<(DancedSince Value, Sentence Words)> DancedWords =
         [
-            (DancedSince.Whenever, "whenever"),
-            (DancedSince.InTheLastMonth, "in the last month"),
-            (DancedSince.NotForAMonth, "not for a month"),
-            (DancedSince.NotForThreeMonths, "not for three months"),
-            (DancedSince.Never, "never")
+            (DancedSince.Whenever, DancePageTexts.Whenever),
+            (DancedSince.InTheLastMonth, DancePageTexts.InTheLastMonth),
+            (DancedSince.NotForAMonth, DancePageTexts.NotForAMonth),
+            (DancedSince.NotForThreeMonths, DancePageTexts.NotForThreeMonths),
+            (DancedSince.Never, DancePageTexts.Never)
         ];
 
-    public static readonly IReadOnlyList<(ShelfOrder Value, string Words)> OrderWords =
+    public static readonly IReadOnlyList<(ShelfOrder Value, Sentence Words)> OrderWords =
     [
-        (ShelfOrder.Title, "title"),
-        (ShelfOrder.Changed, "last changed"),
-        (ShelfOrder.LastDanced, "last danced"),
-        (ShelfOrder.LongestNotDanced, "longest not danced"),
-        (ShelfOrder.Counts, "counts"), (ShelfOrder.Tempo, "tempo"), (ShelfOrder.Level, "level"),
+        (ShelfOrder.Title, DancePageTexts.ByTitle),
+        (ShelfOrder.Changed, DancePageTexts.ByLastChanged),
+        (ShelfOrder.LastDanced, DancePageTexts.ByLastDanced),
+        (ShelfOrder.LongestNotDanced, DancePageTexts.LongestNotDanced),
+        (ShelfOrder.Counts, DancePageTexts.ByCounts),
+        (ShelfOrder.Tempo, DancePageTexts.ByTempo),
+        (ShelfOrder.Level, DancePageTexts.ByLevel),
     ];
 
     /// <summary>A day as one says it: today, yesterday, a date with its year where it is not this one.</summary>

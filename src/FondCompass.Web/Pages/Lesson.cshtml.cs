@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -113,7 +114,7 @@ public sealed class LessonModel(
                 cancel);
         }
 
-        Problem = "Choose what was lost from the list; nothing was marked.";
+        Problem = LessonPageTexts.ChooseWhatWasLost;
         return await OnGet(cancel);
     }
 
@@ -127,7 +128,7 @@ public sealed class LessonModel(
             return await Tell(LessonEventKind.Heads, e => e with { Value = count }, cancel);
         }
 
-        Problem = $"'{heads}' is no number of dancers: write one from 0 to {MostHeads}.";
+        Problem = LessonPageTexts.NoDancersNumber(heads, MostHeads);
         return await OnGet(cancel);
     }
 
@@ -153,7 +154,7 @@ public sealed class LessonModel(
         }));
         if (record is null || await desk.Tell(Id, [record], cancel) is EventsKept.TooMany or EventsKept.NoLesson)
         {
-            Problem = problem.Length > 0 ? problem : "This lesson has more events than are kept; nothing was added.";
+            Problem = problem.Length > 0 ? problem : LessonPageTexts.LessonHasTooManyEvents;
             await Load(lesson, cancel);
             return Page();
         }

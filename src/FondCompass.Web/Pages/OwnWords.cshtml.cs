@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
@@ -98,7 +99,7 @@ public sealed class OwnWordsModel(WordBook words, FondCompassContext context, Ba
         if (Text.Length > WordBook.LargestText)
         {
             Problems = [
-                $"These are more than {WordBook.LargestText / 1024} KiB, too many for one instructor. Nothing was saved; take some out."
+                DancePageTexts.OwnWordsTooMany(WordBook.LargestText / 1024)
             ];
             return;
         }

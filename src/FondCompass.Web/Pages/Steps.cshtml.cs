@@ -5,6 +5,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Text;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Web.Drawing;
 using FondCompass.Web.Drawing.Rulers;
@@ -100,8 +101,9 @@ public sealed record TriedStep(
             wording,
             RulerDrawing.Draw(trace, Math.Max(widest, 4), RulerPaper.Narrow, 4),
             FloorDrawing.Draw(FloorPicture.OfPart(trace, Facing.Front), sight, isRing),
-            $"{trace.Part.Counts} {(trace.Part.Counts == 1 ? "count" : "counts")}, ends with weight "
-                + $"{trace.End.Weight.Letter()}{(free == Foot.None ? "" : $", the {free.Word()} free")}, facing {trace.End.Facing}",
+            free == Foot.None
+                ? DancePageTexts.StepTried(trace.Part.Counts, trace.End.Weight.Letter(), $"{trace.End.Facing}")
+                : DancePageTexts.StepTriedFree(trace.Part.Counts, trace.End.Weight.Letter(), free.Word(), $"{trace.End.Facing}"),
             problems);
     }
 }

@@ -94,7 +94,7 @@ public class NamedMovesTests
     {
         var analysis = Read("1-8 barnacle\n1-8 vine");
         var asked = Assert.Single(analysis.Findings, f => f.Code == "WORD08");
-        Assert.Equal(["same foot", "other foot", "both feet"], asked.Answers.Select(a => a.Label));
+        Assert.Equal(["same foot", "other foot", "both feet"], asked.Answers.Select(a => $"{a.Label}"));
         var rows = analysis.Dance.Rows.ToArray();
         rows[asked.Answers[1].Row - 1] = asked.Answers[1].NewText;
         var answered = Analysis.Analyse(string.Join('\n', rows));

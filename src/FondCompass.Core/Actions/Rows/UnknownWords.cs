@@ -92,7 +92,11 @@ internal static class UnknownWords
                 ? null
                 : new Fix(ActionTexts.WriteIt(near), place.Row.Value, words.Replace(row, WithFeet(near, words.In(row)))))
         {
-            Answers = [Answer(ActionTexts.SameFoot, "same foot"), Answer(ActionTexts.OtherFoot, "other foot"), Answer(ActionTexts.BothFeetThen, "both feet")],
+            Answers = [
+                Answer(ActionTexts.SameFoot, "same foot"),
+                Answer(ActionTexts.OtherFoot, "other foot"),
+                Answer(ActionTexts.BothFeetThen, "both feet")
+            ],
         };
     }
 

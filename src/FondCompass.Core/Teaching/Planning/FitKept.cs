@@ -5,6 +5,12 @@ namespace FondCompass.Core.Teaching.Planning;
 /// <summary>What is kept of how a dance is fitted to its music; what is null is as the script or the track has it.</summary>
 public sealed record FitKept
 {
+    /// <summary>Tempi, counts a minute, in which somebody dances.</summary>
+    public const double Slowest = 20, Fastest = 400;
+
+    /// <summary>Most counts that are waited, and most repeats of a steady track.</summary>
+    public const int LongestIntro = 10_000, MostRepeats = 500;
+
     public static readonly FitKept Nothing = new();
 
     /// <summary>Counts a minute of a steady track; the script's tempo when null.</summary>

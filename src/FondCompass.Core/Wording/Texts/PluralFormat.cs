@@ -22,7 +22,7 @@ internal sealed class PluralFormat(CultureInfo numbers, CultureInfo language) : 
             .Replace("#", number.ToString(numbers), StringComparison.Ordinal);
 
     /// <summary>The form's place: of the languages that are spoken here, the others have one and other as English has.</summary>
-    private int FormOf(long number) => language.TwoLetterISOLanguageName switch
+    private int FormOf(long number) => language.Name.Split('-')[0] switch
     {
         "ko" => 0,
         "uk" => (number % 10, number % 100) switch

@@ -1,3 +1,5 @@
+using FondCompass.Core.Wording.Texts.Pages;
+
 namespace FondCompass.Web.Accounts.SignIns;
 
 /// <summary>What a browser calls itself, in words that its owner knows it by.</summary>
@@ -24,7 +26,7 @@ public static class Browsers
             ({ } browser, { } system) => $"{browser} on {system}",
             ({ } browser, null) => browser,
             (null, { } system) => $"a browser on {system}",
-            _ => "an unknown browser",
+            _ => AccountTexts.UnknownBrowser,
         };
     }
 }

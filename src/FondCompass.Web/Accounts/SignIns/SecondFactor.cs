@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Identity;
@@ -29,8 +30,7 @@ public sealed class SecondFactor(
 
     private const string Issuer = "Fond Compass";
 
-    public const string WrongCode =
-        "This code does not hold. Write the six digits that the app shows now, or a recovery code that was not used yet.";
+    public static string WrongCode => AccountTexts.CodeDoesNotHold;
 
     private string From => AccountLog.FromOf(signIn.Context);
 
@@ -70,8 +70,8 @@ public sealed class SecondFactor(
         var codes = (await users.GenerateNewTwoFactorRecoveryCodesAsync(account, RecoveryCodes))!.ToList();
         await Told(
             account,
-            "turned the second factor on",
-            "A second factor was turned on: beside the password a code is asked for from now on.");
+            AccountAct.FactorOn,
+            AccountTexts.FactorTurnedOn);
         return codes;
     }
 
@@ -81,15 +81,15 @@ public sealed class SecondFactor(
         await users.ResetAuthenticatorKeyAsync(account);
         await Told(
             account,
-            "turned the second factor off",
-            "The second factor was turned off: the password alone opens your studio from now on.");
+            AccountAct.FactorOff,
+            AccountTexts.FactorTurnedOff);
     }
 
     /// <summary>New recovery codes; those from before hold no more.</summary>
     public async Task<IReadOnlyList<string>> NewCodes(Instructor account)
     {
         var codes = (await users.GenerateNewTwoFactorRecoveryCodesAsync(account, RecoveryCodes))!.ToList();
-        await Told(account, "made new recovery codes", "New recovery codes were made; those from before hold no more.");
+        await Told(account, AccountAct.NewRecoveryCodes, AccountTexts.NewRecoveryCodes);
         return codes;
     }
 
@@ -112,20 +112,20 @@ public sealed class SecondFactor(
         {
             await tries.Forget($"code {account.Id}");
             await signIn.Context.SignOutAsync(IdentityConstants.TwoFactorUserIdScheme);
-            await door.Enter(account, isRecovery ? "signed in with a recovery code" : "signed in with a code", stays);
+            await door.Enter(account, isRecovery ? AccountAct.SignedInWithRecoveryCode : AccountAct.SignedInWithCode, stays);
             if (isRecovery)
             {
                 post.Tell(
                     account.Email!,
-                    "A recovery code was used in Fond Compass",
-                    $"Somebody, hopefully you, signed in to your studio with a recovery code. {await CodesLeft(account)} are left.");
+                    AccountTexts.RecoveryCodeUsedSubject,
+                    AccountTexts.RecoveryCodeUsed(await CodesLeft(account)));
             }
 
             return null;
         }
 
         log.Decide(SignInDecision.WrongCode, account.Id, From);
-        await log.Write(account.Id, "wrong code", From, signIn.Context.RequestAborted);
+        await log.Write(account.Id, AccountAct.WrongCode, From, signIn.Context.RequestAborted);
         return WrongCode;
     }
 
@@ -143,10 +143,10 @@ public sealed class SecondFactor(
             ? digits
             : plain;
 
-    private async Task Told(Instructor account, string kind, string words)
+    private async Task Told(Instructor account, AccountAct act, string words)
     {
         await door.GoOn(account);
-        await log.Write(account.Id, kind, From, signIn.Context.RequestAborted);
-        post.Tell(account.Email!, "The second factor of your studio in Fond Compass", words);
+        await log.Write(account.Id, act, From, signIn.Context.RequestAborted);
+        post.Tell(account.Email!, AccountTexts.SecondFactorSubject, words);
     }
 }

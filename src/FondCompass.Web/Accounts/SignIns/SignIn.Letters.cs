@@ -1,4 +1,5 @@
 using System.Net.Mail;
+using FondCompass.Core.Wording.Texts.Pages;
 using Microsoft.AspNetCore.Identity;
 
 namespace FondCompass.Web.Accounts.SignIns;
@@ -44,8 +45,7 @@ public sealed partial class SignIn
             var entrance = await In(address, password, stays);
             return (entrance.Problem is null ? entrance
                 : new SignInOutcome(
-                    "No account can be made with this e-mail and password. If the address is yours, sign in, or have a letter sent to "
-                        + "choose a new password."),
+                    AccountTexts.NoAccountCanBeMade),
                     null);
         }
 
@@ -70,8 +70,8 @@ public sealed partial class SignIn
             return (AccountLetters.Full, null);
         }
 
-        return (null, BeginsByLetter ? $"A letter is on its way to {address}. Open its link within an hour and choose a password."
-            : $"If {address} has an account here, a letter is on its way to it. Open its link within an hour and choose a new password.");
+        return (null, BeginsByLetter ? AccountTexts.LetterOnItsWay(address)
+            : AccountTexts.LetterIfAccount(address));
     }
 
     /// <summary>
@@ -80,11 +80,10 @@ public sealed partial class SignIn
     public async Task<string?> MayNotWrite(string address) =>
         !IsHere && !await tries.Begin($"letters {Place}", MostLettersFromOnePlace) ? Wait
         : await tries.Begin($"letter {address.ToUpperInvariant()}", MostLetters) ? null
-        : $"{MostLetters} letters to this address were asked for just now. Look for them, also among the unwanted ones, or ask again in "
-            + "five minutes.";
+        : AccountTexts.LettersAskedForNow(MostLetters);
 
     internal static string Words(IdentityResult outcome) =>
         outcome.Errors.Any(e => e.Code.StartsWith("Duplicate", StringComparison.Ordinal))
-            ? "An account with this address was made just now. Sign in to it."
+            ? AccountTexts.AccountMadeJustNow
         : string.Join(" ", outcome.Errors.Select(e => e.Description).Distinct());
 }

@@ -2,6 +2,7 @@ using System.Net;
 using System.Security.Claims;
 using System.Security.Cryptography;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;
 using FondCompass.Data.Accounts;
 using FondCompass.Data.Dances;
@@ -43,10 +44,9 @@ public sealed partial class SignIn(
         new Instructor(),
         Guid.NewGuid().ToString()));
 
-    public static readonly string NoAddress = $"Write an e-mail address, as name@example.org, of at most {LongestEmail} characters.";
+    public static string NoAddress => AccountTexts.WriteAnAddress(LongestEmail);
 
-    public const string Wait =
-        "Too many tries from here. Wait five minutes, then try again; a letter with a new password lets you in at once.";
+    public static string Wait => AccountTexts.TooManyTries;
 
     private HttpContext Http => signIn.Context;
 
@@ -74,7 +74,7 @@ public sealed partial class SignIn(
     {
         if (string.IsNullOrWhiteSpace(email) || string.IsNullOrEmpty(password))
         {
-            return new SignInOutcome("Write your e-mail and your password.");
+            return new SignInOutcome(AccountTexts.WriteAddressAndPassword);
         }
 
         var account = EmailOf(email) is { } address ? await users.FindByNameAsync(address) : null;
@@ -91,21 +91,22 @@ public sealed partial class SignIn(
             {
                 // Behind the answer: it takes no longer where there is an account.
                 var (id, from) = (account.Id, From);
-                post.Later((services, cancel) => services.GetRequiredService<AccountLog>().Write(id, "wrong password", from, cancel));
+                post.Later((services, cancel) => services.GetRequiredService<AccountLog>()
+                    .Write(id, AccountAct.WrongPassword, from, cancel));
             }
 
-            return new SignInOutcome("No account has this e-mail and password. Check both, or make an account.");
+            return new SignInOutcome(AccountTexts.NoSuchAccount);
         }
 
-        return await ByPassword(account!, "signed in", stays);
+        return await ByPassword(account!, AccountAct.SignedIn, stays);
     }
 
     /// <summary>Whoever has the password, or has just chosen it, comes in, or is asked for the code.</summary>
-    public async Task<SignInOutcome> ByPassword(Instructor account, string kind, bool stays)
+    public async Task<SignInOutcome> ByPassword(Instructor account, AccountAct act, bool stays)
     {
         if (!account.TwoFactorEnabled)
         {
-            await Enter(account, kind, stays);
+            await Enter(account, act, stays);
             return default;
         }
 
@@ -172,7 +173,7 @@ public sealed partial class SignIn(
         }
 
         await Examples.AddTo(new DanceShelf(context, account.Id, clock), Http.RequestAborted);
-        await Enter(account, "made", stays);
+        await Enter(account, AccountAct.Made, stays);
         return null;
     }
 
@@ -189,12 +190,12 @@ public sealed partial class SignIn(
     }
 
     /// <summary>Begins a session, in this browser alone.</summary>
-    public async Task Enter(Instructor account, string kind, bool stays)
+    public async Task Enter(Instructor account, AccountAct act, bool stays)
     {
         await Open(account, stays);
         known.Mark(Http, account.Id);
         log.Decide(SignInDecision.LetIn, account.Id, From);
-        await log.Write(account.Id, kind, From, Http.RequestAborted);
+        await log.Write(account.Id, act, From, Http.RequestAborted);
     }
 
     /// <summary>Ends this session, on the server too: a copy of its cookie opens nothing.</summary>

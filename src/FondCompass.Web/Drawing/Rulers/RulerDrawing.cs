@@ -4,6 +4,8 @@ using FondCompass.Core.Lexicon;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Drawing.Rulers;
 
@@ -60,8 +62,11 @@ public static class RulerDrawing
                 Marks(actions, X),
                 Turns(actions, X),
                 end.Weight.Letter(), end.Facing,
-                $"Line {line.Number}: {line.Counts} counts, ends with weight {end.Weight.Letter()} facing "
-                    + $"{(isRing ? FacingWords.InBrief(end.Facing) : end.Facing)}.")
+                DrawingTexts.RulerLine(
+                    line.Number,
+                    line.Counts,
+                    end.Weight.Letter(),
+                    isRing ? FacingWords.InBrief(end.Facing) : end.Facing.ToString()))
             {
                 InRing = isRing ? FacingWords.InBrief(end.Facing) : "",
                 NotchWidth = notch,
@@ -141,7 +146,7 @@ public static class RulerDrawing
             x(f.At),
             Math.Max(6, x(f.At + f.Length) - x(f.At) - 2),
             "your own",
-            $"your own from count {f.Beat.Label()}",
+            DrawingTexts.YourOwnFromCount(f.Beat.Label()),
             "",
             f.Row,
             Math.Max(1, f.Beat.Number),
@@ -258,18 +263,22 @@ public static class RulerDrawing
             var lane = action.Foot == Foot.Left ? LeftLane : RightLane;
             marks.Add(new FootMark(
                 x(action.At), lane, action.TakesWeight,
-                $"count {action.Action.Beat.Label()}: {action.Action.Deed} {action.Foot.Word()}"
-                    + $"{(action.After.Weight.FreeFoot() is var free && free.IsSingle() ? $", then the {free.Word()} is free" : "")}"));
+                WordsOf(action)));
         }
 
         return marks;
     }
+
+    private static Sentence WordsOf(TracedAction action) =>
+        action.After.Weight.FreeFoot() is var free && free.IsSingle()
+            ? DrawingTexts.RulerMarkFree(action.Action.Beat.Label(), action.Action.Deed, action.Foot.Word(), free.Word())
+            : DrawingTexts.RulerMark(action.Action.Beat.Label(), action.Action.Deed, action.Foot.Word());
 
     private static List<TurnMark> Turns(List<TracedAction> actions, Func<Tick, double> x) => actions
         .Where(a => !a.Turn.IsNone)
         .Select(a => new TurnMark(
             x(a.At),
             a.After.Facing.Degrees,
-            $"count {a.Action.Beat.Label()}: turn {a.Turn}, then facing {a.After.Facing}"))
+            DrawingTexts.RulerTurn(a.Action.Beat.Label(), a.Turn.ToString(), a.After.Facing.ToString())))
         .ToList();
 }

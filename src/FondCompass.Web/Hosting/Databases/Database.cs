@@ -1,5 +1,6 @@
 using System.Reflection;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;
 using FondCompass.Data.Accounts;
 using FondCompass.Data.Dances;
@@ -30,7 +31,7 @@ internal static class Database
     {
         builder.Services.Configure<StudioOptions>(builder.Configuration.GetSection("FondCompass"));
         var connection = builder.Configuration.GetConnectionString("FondCompass")
-            ?? throw new InvalidOperationException("No database is named. Start with ./start, or set ConnectionStrings__FondCompass.");
+            ?? throw new InvalidOperationException(ServerTexts.NoDatabaseNamed);
         var source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connection)
         {
             Timeout = 3,

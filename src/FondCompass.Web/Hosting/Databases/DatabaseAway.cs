@@ -1,4 +1,5 @@
 using System.Net.Sockets;
+using FondCompass.Core.Wording.Texts.Pages;
 using Microsoft.EntityFrameworkCore.Storage;
 using Npgsql;
 
@@ -26,9 +27,9 @@ internal static class DatabaseAway
     /// <summary>What it lacks, in plain words.</summary>
     public static string Words(Exception? problem) => StateOf(problem) switch
     {
-        PostgresErrorCodes.DiskFull => "The disk of the database is full, so nothing can be saved until whoever runs it makes room.",
-        PostgresErrorCodes.TooManyConnections => "The database is asked for more than it can answer just now.",
-        _ => "The database is away just now, so nothing can be fetched or saved.",
+        PostgresErrorCodes.DiskFull => ServerTexts.DiskIsFull,
+        PostgresErrorCodes.TooManyConnections => ServerTexts.DatabaseIsBusy,
+        _ => ServerTexts.DatabaseIsAway,
     };
 
     private static string? StateOf(Exception? problem) =>

@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Web.Hosting.Requests;
 using Microsoft.AspNetCore.Diagnostics;
 using Npgsql;
@@ -5,7 +6,7 @@ using Npgsql;
 namespace FondCompass.Web.Hosting.Databases;
 
 /// <summary>The database took connections and answered nothing, so that what waited for it was let go.</summary>
-public sealed class DatabaseFrozenException() : Exception("The database does not answer what it is asked.");
+public sealed class DatabaseFrozenException() : Exception(ServerTexts.DatabaseFrozen);
 
 /// <summary>
 /// Tells soon when the database hangs. A process that is stopped still takes connections and commands, and whoever asked it would wait for

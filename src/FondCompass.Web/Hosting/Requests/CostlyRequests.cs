@@ -1,5 +1,6 @@
 using System.Net;
 using System.Threading.RateLimiting;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Hosting.Requests;
 
@@ -53,8 +54,8 @@ internal static class CostlyRequests
 
         await ClearErrors.Problem(
             StatusCodes.Status429TooManyRequests,
-            "Too many at once",
-            $"More is asked for just now than can be reckoned. Send it again in {ComeAgain} seconds.")
+            ServerTexts.TooManyAtOnce,
+            ServerTexts.SendAgainIn(ComeAgain))
             .ExecuteAsync(context);
     }
 

@@ -1,5 +1,6 @@
 using System.Diagnostics.Metrics;
 using System.Security.Claims;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;
 using FondCompass.Web.Hosting.Databases;
 using Microsoft.AspNetCore.Diagnostics;
@@ -24,24 +25,24 @@ internal sealed class FaultLog(ILogger<FaultLog> log, IMeterFactory meters) : IE
         {
             _ when DatabaseAway.Is(exception) =>
                 (StatusCodes.Status503ServiceUnavailable,
-                    "The database is away",
-                    "The database does not answer just now; try again in a little while."),
+                    ServerTexts.DatabaseAwayTitle,
+                    ServerTexts.DatabaseAwayTryAgain),
             _ when TooSlow.Is(exception) =>
                 (StatusCodes.Status503ServiceUnavailable,
-                    "That took too long",
-                    $"The database was asked for more than it finds in {TooSlow.Seconds} seconds, and was stopped. Ask for less at once."),
+                    ServerTexts.TookTooLong,
+                    ServerTexts.StoppedAfterSeconds(TooSlow.Seconds)),
             _ when BrokenBody.Is(exception) =>
-                (StatusCodes.Status400BadRequest, "The request is not complete", "It ended early, or is not as HTTP has it."),
-            QuotaException full => (StatusCodes.Status422UnprocessableEntity, "This is as much as fits", full.Message),
+                (StatusCodes.Status400BadRequest, ServerTexts.RequestNotComplete, ServerTexts.EndedEarly),
+            QuotaException full => (StatusCodes.Status422UnprocessableEntity, ServerTexts.AsMuchAsFits, full.Message),
             _ when Conflicts.Is(exception) =>
                 (StatusCodes.Status409Conflict,
-                    "Somebody saved at the same moment",
-                    "Nothing was written over it; look at how it stands, then repeat what is missing."),
-            BadHttpRequestException bad => (bad.StatusCode, "The request is not complete", "It ended early, or is not as HTTP has it."),
+                    ServerTexts.SavedAtTheSameMoment,
+                    ServerTexts.NothingWrittenOver),
+            BadHttpRequestException bad => (bad.StatusCode, ServerTexts.RequestNotComplete, ServerTexts.EndedEarly),
             _ =>
                 (StatusCodes.Status500InternalServerError,
-                    "Something went wrong here",
-                    $"That should not happen. The server's messages say why, under {httpContext.TraceIdentifier}."),
+                    ServerTexts.SomethingWentWrong,
+                    ServerTexts.MessagesSayWhy(httpContext.TraceIdentifier)),
         };
         var request = httpContext.Request;
         // As it was sent: no line of the log can be forged with it.

@@ -1,4 +1,5 @@
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;
 using FondCompass.Data.Accounts;
 using FondCompass.Data.Records;
@@ -82,7 +83,7 @@ public sealed class AccountModel(
         await Act(
             "Password",
             current,
-            async account => await matters.ChangePassword(account, fresh ?? "", "changed the password") is { } wrong
+            async account => await matters.ChangePassword(account, fresh ?? "", AccountAct.ChangedPassword) is { } wrong
                 ? ("Password", wrong)
                 : null,
             "/account?said=password",
@@ -109,7 +110,7 @@ public sealed class AccountModel(
             return LocalRedirect("/account?said=place#place");
         }
 
-        Problem = ("Place", $"'{zone}' is no time zone that is known; choose one of the list, such as Europe/Oslo or America/Lima.");
+        Problem = ("Place", AccountTexts.NoTimeZone(zone));
         return await Show(cancel);
     }
 
@@ -129,7 +130,7 @@ public sealed class AccountModel(
                 return null;
             }
 
-            return await matters.EndSession(one.Id, id) ? null : ("Sessions", "That browser is signed out already.");
+            return await matters.EndSession(one.Id, id) ? null : ("Sessions", AccountTexts.BrowserSignedOutAlready);
         }
 
         var then = session is null ? "/sign-in" : "/account?said=session#sessions";
@@ -148,11 +149,11 @@ public sealed class AccountModel(
     {
         if (!await matters.MayTakeOut(User.OwnerId()))
         {
-            Problem = ("Data", "Your data were taken out ten times just now. Wait five minutes, then take them out again.");
+            Problem = ("Data", AccountTexts.DataTakenOutTooOften);
             return await Show(cancel);
         }
 
-        await log.Write(User.OwnerId(), "took the data out", AccountLog.FromOf(HttpContext), cancel);
+        await log.Write(User.OwnerId(), AccountAct.TookDataOut, AccountLog.FromOf(HttpContext), cancel);
         return new SentWhileWritten(
             "application/zip",
             $"fond-compass-studio-{clock.Today:yyyyMMdd}.zip",
@@ -165,7 +166,7 @@ public sealed class AccountModel(
         {
             if (!sure)
             {
-                return ("End", "Say that you mean it: everything goes, and nobody can bring it back.");
+                return ("End", AccountTexts.SayThatYouMeanIt);
             }
 
             await matters.End(account);
@@ -189,11 +190,11 @@ public sealed class AccountModel(
 
         Problem = account.PasswordHash is null
             ? (form,
-                "The demo studio is for everybody at this machine: it has no password and stays. Make an account of your own for that.")
+                AccountTexts.DemoHasNoPassword)
             : await door.Matches(account, account.Email!, current ?? "") switch
             {
                 null => (form, Web.Accounts.SignIns.SignIn.Wait),
-                false => (form, "That is not the password of this account; nothing was changed."),
+                false => (form, AccountTexts.NotThePassword),
                 true => await act(account),
             };
         return Problem is null ? LocalRedirect(then) : await Show(cancel);
@@ -224,7 +225,7 @@ public sealed class AccountModel(
         ];
         Kept = [
             .. Quota.All.Zip(counts, (q, n) => (q.What, $"{n}", $"{q.Most}")),
-            ("megabytes of scripts and revisions",
+            (AccountTexts.MegabytesOfScripts,
                 $"{await Quota.BytesOf(context, id, cancel) / 1024.0 / 1024:0.0}",
                 $"{Quota.MostBytes / 1024 / 1024}")
         ];

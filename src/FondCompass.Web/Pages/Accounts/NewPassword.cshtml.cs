@@ -27,7 +27,7 @@ public sealed class NewPasswordModel(SignIn door, AccountChanges matters, Passwo
         Email = email;
         Problem = CommonPasswords.Problem(fresh ?? "", email)
             ?? (account is not null
-                ? await matters.ChangePassword(account, fresh!, "chose a new password by a letter")
+                ? await matters.ChangePassword(account, fresh!, AccountAct.ChosePasswordByLetter)
                 : await door.Begin(email, fresh!, stays: false));
         if (Problem is not null)
         {
@@ -35,7 +35,7 @@ public sealed class NewPasswordModel(SignIn door, AccountChanges matters, Passwo
         }
 
         // A letter stands for the password, not for the second factor.
-        return account is not null && (await door.ByPassword(account, "signed in by a letter", stays: false)).NeedsCode
+        return account is not null && (await door.ByPassword(account, AccountAct.SignedInByLetter, stays: false)).NeedsCode
             ? LocalRedirect("/sign-in/code")
             : LocalRedirect("/");
     }

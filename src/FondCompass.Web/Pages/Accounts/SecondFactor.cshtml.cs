@@ -1,3 +1,4 @@
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Records;
 using FondCompass.Web.Accounts.SignIns;
 using Microsoft.AspNetCore.Identity;
@@ -40,7 +41,7 @@ public sealed class SecondFactorModel(SignIn door, SecondFactor factor, UserMana
     {
         if (account.TwoFactorEnabled)
         {
-            Problem = "It is on already. Turn it off first to use another app.";
+            Problem = AccountTexts.FactorIsOnAlready;
             return null;
         }
 
@@ -105,7 +106,7 @@ public sealed class SecondFactorModel(SignIn door, SecondFactor factor, UserMana
                 Problem = Web.Accounts.SignIns.SignIn.Wait;
                 break;
             case false:
-                Problem = "That is not the password of this account; nothing was changed.";
+                Problem = AccountTexts.NotThePassword;
                 break;
             default:
                 then = await act(account);

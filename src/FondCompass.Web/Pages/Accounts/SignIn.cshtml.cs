@@ -1,4 +1,5 @@
 using FondCompass.Core;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Web.Accounts.SignIns;
 using FondCompass.Web.Drawing.Rulers;
 using Microsoft.AspNetCore.Mvc;
@@ -45,7 +46,7 @@ public sealed class SignInModel(SignIn door) : PageModel
 
     public IActionResult OnGet(string? said)
     {
-        Said = said == "ended" ? "The account is deleted, with everything that belonged to it." : null;
+        Said = said == "ended" ? AccountTexts.AccountIsDeleted : null;
         return User.Identity?.IsAuthenticated == true ? LocalRedirect(Onward) : Page();
     }
 

@@ -1,6 +1,7 @@
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Courses;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -60,9 +61,9 @@ public sealed class CourseModel(
     private static string PlannedWords(int planned, int own)
     {
         var told = planned > 0
-            ? $"{planned} {(planned == 1 ? "lesson is" : "lessons are")} planned as the table has them."
-            : "All lessons stand as the table has them already.";
-        return own > 0 ? $"{told} {own} that you changed by hand {(own == 1 ? "stays as it is" : "stay as they are")}." : told;
+            ? LessonPageTexts.LessonsPlanned(planned)
+            : LessonPageTexts.AllLessonsStand;
+        return own > 0 ? LessonPageTexts.OwnLessonsStay(told, own) : told;
     }
 
     /// <summary>Changes what the course is.</summary>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Teaching.Courses;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 
@@ -47,29 +48,29 @@ public sealed record CourseAsked
             int.TryParse(Clean(text), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most
                 ? number
                 : null;
-        if (Clean(Name).Length is 0 or > 200)
+        if (Clean(Name).Length is 0 or > CourseRecord.LongestName)
         {
-            return "Give the course a name of at most 200 letters.";
+            return LessonPageTexts.GiveCourseAName(CourseRecord.LongestName);
         }
 
         if (groups.FirstOrDefault(g => g.Id == Group) is not { } group)
         {
-            return "Choose the group it is for; add it under Groups when it is not there yet.";
+            return LessonPageTexts.ChooseTheGroup;
         }
 
         if (!LessonDay.TryRead(First, out var day))
         {
-            return LessonDay.Problem(First, "the first lesson");
+            return LessonDay.Problem(First, LessonPageTexts.TheFirstLesson);
         }
 
         if (Whole(Weeks, 1, CourseBrief.MostWeeks) is not { } weeks)
         {
-            return $"'{Clean(Weeks)}' is no number of weeks: write from 1 to {CourseBrief.MostWeeks}.";
+            return LessonPageTexts.NoNumberOfWeeks(Clean(Weeks), CourseBrief.MostWeeks);
         }
 
-        if (Whole(Minutes, 5, (int)LessonBrief.Longest) is not { } minutes)
+        if (Whole(Minutes, LessonAsked.LeastMinutes, (int)LessonBrief.Longest) is not { } minutes)
         {
-            return $"'{Clean(Minutes)}' is no length of a lesson: write minutes from 5 to {LessonBrief.Longest:0}.";
+            return LessonPageTexts.NoLengthOfLesson(Clean(Minutes), LessonAsked.LeastMinutes, LessonBrief.Longest);
         }
 
         var titles = Clean(Dances)
@@ -78,7 +79,7 @@ public sealed record CourseAsked
             .ToList();
         if (titles.Count is 0 or > CourseBrief.MostDances)
         {
-            return $"Write the titles of the dances, a row each, from 1 to {CourseBrief.MostDances}.";
+            return LessonPageTexts.WriteTheTitles(CourseBrief.MostDances);
         }
 
         var ids = new List<Guid>();
@@ -86,7 +87,7 @@ public sealed record CourseAsked
         {
             if (await shelf.ByTitle(title, cancel) is not { } dance)
             {
-                return $"No dance on your shelf is called '{title}'. Write its title as the shelf has it, or take the row out.";
+                return LessonPageTexts.NoSuchDanceInRows(title);
             }
 
             ids.Add(dance.Id);

@@ -3,6 +3,8 @@ using FondCompass.Core.Calling;
 using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Editing;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -49,23 +51,22 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     public CallerWay Way => WayWords.CallerWays.TryGetValue(AskedWay ?? "", out var way) ? way : CallerWay.Names;
 
     /// <summary>The ways of calling, as an instructor says them.</summary>
-    public static readonly IReadOnlyList<(string Value, string Words)> Ways =
+    public static readonly IReadOnlyList<(string Value, Sentence Words)> Ways =
     [
-        ("names", "names before their steps"),
-        ("fading", "names, less and less"),
-        ("beat", "counts; changes and turns only"),
-        ("feet", "the foot before the name")
+        ("names", DancePageTexts.NamesBeforeSteps),
+        ("fading", DancePageTexts.NamesLessAndLess),
+        ("beat", DancePageTexts.CountsAndChanges),
+        ("feet", DancePageTexts.FootBeforeName)
     ];
 
     /// <summary>What was asked and cannot be, in words; empty when all can.</summary>
     public string Problem =>
         Number(AskedRate, 100, Slowest, Fastest) is null
-            ? $"'{AskedRate}' is no rate: write percent from {Slowest:0} to {Fastest:0}. Until then it is 100 %."
+            ? DancePageTexts.NoRateAsked(AskedRate, Slowest, Fastest)
         : Number(AskedLead, Speech.DefaultLead, 0, CallSettings.LongestLead) is null
-            ? $"'{AskedLead}' is no lead: write counts from 0 to {CallSettings.LongestLead:0}. Until then it is {Speech.DefaultLead:0}."
+            ? DancePageTexts.NoLeadAsked(AskedLead, CallSettings.LongestLead, Speech.DefaultLead)
         : Number(AskedPace, UsualPace, Speech.Slowest, Speech.Fastest) is null
-            ? $"'{AskedPace}' is no pace of speaking: write syllables a second from {Speech.Slowest:0} to {Speech.Fastest:0}. "
-                + $"Until then it is {UsualPace}."
+            ? DancePageTexts.NoPaceAsked(AskedPace, Speech.Slowest, Speech.Fastest, UsualPace)
         : "";
 
     public IReadOnlyList<SheetCue> Cues { get; private set; } = [];
@@ -126,10 +127,10 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
         {
             var kept = OwnCues.With(new ClassCue(part!, line, count!, said));
             Refused = kept.Cues.Count > ClassCues.Most
-                ? $"More than {ClassCues.Most} calls of a dance cannot be kept for one class; write it into the dance."
+                ? DancePageTexts.TooManyCallsForClass(ClassCues.Most)
                 : said.Length > ClassCues.Longest
-                    ? $"A call has at most {ClassCues.Longest} letters; this one has {said.Length}, and was not kept."
-                : await book.KeepCues(group, Id, kept, cancel) ? "" : "There is no such group of yours.";
+                    ? DancePageTexts.CallTooLong(ClassCues.Longest, said.Length)
+                : await book.KeepCues(group, Id, kept, cancel) ? "" : DancePageTexts.NoSuchGroupOfYours;
         }
         else
         {
@@ -137,7 +138,7 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
             Refused = edit.Refusal
                 ?? (await Shelf.Save(Id, version, edit.Script, cancel) is { Saved: true }
                     ? ""
-                    : "The dance was changed elsewhere meanwhile; nothing was written. Look again, then write it.");
+                    : DancePageTexts.DanceChangedElsewhere);
         }
 
         if (Refused.Length > 0)
@@ -171,10 +172,10 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     /// <summary>How a thing is said, in a word or two.</summary>
     public static string Form(SheetCue cue) => cue.Form switch
     {
-        CueForm.Own => cue.IsLate ? "your words, late" : "your words",
+        CueForm.Own => cue.IsLate ? DancePageTexts.YourWordsLate : "your words",
         CueForm.Structural => cue.IsLate ? "told late" : "told ahead",
         CueForm.None => "left out",
-        CueForm.Count or CueForm.Rhythm => "on the beat",
+        CueForm.Count or CueForm.Rhythm => DancePageTexts.OnTheBeat,
         _ => cue.IsShortened ? "shortened" : "",
     };
 

@@ -2,6 +2,7 @@ using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs.Fitting;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using Microsoft.AspNetCore.Mvc;
 
@@ -15,13 +16,13 @@ public sealed partial class FitModel
     {
         Library = await tracks.All(cancel);
         var fit = Dance.Fit.Kept;
-        if (Bpm.TryParse(tempo?.Trim().Replace(',', '.'), out var bpm) && bpm.Value is >= 20 and <= 400)
+        if (Bpm.TryParse(tempo?.Trim().Replace(',', '.'), out var bpm) && bpm.Value is >= FitKept.Slowest and <= FitKept.Fastest)
         {
             fit = fit with { Tempo = bpm.Value };
         }
         else
         {
-            _problems.Add($"The tempo '{tempo}' cannot be danced: write counts a minute from 20 to 400. Until then {Tempo:0.#} is used.");
+            _problems.Add(DancePageTexts.TempoCannotBeDanced(tempo, FitKept.Slowest, FitKept.Fastest, Tempo));
         }
 
         if (string.IsNullOrWhiteSpace(intro))
@@ -29,29 +30,29 @@ public sealed partial class FitModel
             // As the dance says, else behind an intro of the song.
             fit = fit with { Intro = null };
         }
-        else if (Whole(intro, 0, 10_000) is { } wait)
+        else if (Whole(intro, 0, FitKept.LongestIntro) is { } wait)
         {
             fit = fit with { Intro = wait };
         }
         else
         {
-            _problems.Add($"The intro '{intro}' is no number of counts from 0 to 10000. Until then {Intro} is used.");
+            _problems.Add(DancePageTexts.NoIntroCounts(intro, FitKept.LongestIntro, Intro));
         }
 
-        if (Whole(repeats, 1, 500) is { } times)
+        if (Whole(repeats, 1, FitKept.MostRepeats) is { } times)
         {
             fit = fit with { Repeats = times };
         }
         else
         {
-            _problems.Add($"'{repeats}' is no number of repeats from 1 to 500. Until then {Repeats} are danced.");
+            _problems.Add(DancePageTexts.NoRepeatsNumber(repeats, FitKept.MostRepeats, Repeats));
         }
 
         Dance.Fit.Kept = fit;
         var text = (passages ?? "").Replace("\0", "", StringComparison.Ordinal);
         if (text.Length > TrackBook.LargestText)
         {
-            _problems.Add($"The song's text is longer than {TrackBook.LargestText} characters; nothing of it was saved.");
+            _problems.Add(DancePageTexts.SongTextTooLong(TrackBook.LargestText));
             return Partial("_Run", this);
         }
 
@@ -89,12 +90,12 @@ public sealed partial class FitModel
         if (changed is null)
         {
             _problems.Add(set == "pin"
-                ? $"'{moment}' is no moment of the song: write minutes and seconds, such as 0:35.2. Nothing was changed."
-                : $"'{seconds}' is no number of seconds from 0 to {Song.LongestRest}. Nothing was changed.");
+                ? DancePageTexts.NoMomentOfSong(moment)
+                : DancePageTexts.NoSecondsNumber(seconds, Song.LongestRest));
         }
         else if (SongText.Read(changed, new Bpm(Tempo)) is { Problem: { } problem })
         {
-            _problems.Add($"{problem} Nothing was changed.");
+            _problems.Add(DancePageTexts.NothingWasChanged(problem));
         }
         else
         {
@@ -170,7 +171,7 @@ public sealed partial class FitModel
 
         Take(current);
         Forget();
-        _problems.Add("The dance was changed elsewhere meanwhile; nothing was written into it. Look at it as it is now, then write it.");
+        _problems.Add(DancePageTexts.DanceChangedLookAsItIs);
         Response.StatusCode = StatusCodes.Status409Conflict;
         Library = await tracks.All(cancel);
         _ = Danced;
@@ -205,8 +206,7 @@ public sealed partial class FitModel
         if (tooLong)
         {
             _problems.Add(
-                $"The tags and restarts of this track are longer than {TrackBook.LargestText} characters; this one was not added. Write "
-                    + "them into the dance.");
+                DancePageTexts.TrackTagsTooLong(TrackBook.LargestText));
         }
 
         Library = await tracks.All(cancel);

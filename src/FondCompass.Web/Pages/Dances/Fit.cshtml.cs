@@ -5,6 +5,7 @@ using FondCompass.Core.Notation;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 using FondCompass.Web.Drawing;
@@ -138,7 +139,7 @@ public sealed partial class FitModel(DanceShelf shelf, TrackBook tracks) : Dance
 
     public string EventAfter(int repeat) =>
         string.Join(", ", Danced.Events.Where(e => e.AfterRepeat == repeat && e.Kind != RunEventKind.Ending)
-        .Select(e => e.Kind == RunEventKind.Tag ? $" then a tag, facing {e.Facing}" : $" restart, facing {e.Facing}"));
+        .Select(e => e.Kind == RunEventKind.Tag ? DancePageTexts.ThenATag(e.Facing.ToString()) : $" restart, facing {e.Facing}"));
 
     /// <summary>
     /// The tempo of a track where the dance begins; infinite for one that cannot be read or whose bars the dance's lines do not fill.

@@ -1,5 +1,6 @@
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Classes;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -88,9 +89,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
         // A dance of which the form says nothing stays unsaid.
         AlsoTaught = [.. AlsoTaught.Where(a => also.Any(w => w.Dance == a.Went.Dance))
             .Select(a => a with { Went = also.First(w => w.Dance == a.Went.Dance) })];
-        if (GroupName.Length is 0 or > 120)
+        if (GroupName.Length is 0 or > GroupRecord.LongestName)
         {
-            Problem = "Say which group it was, in at most 120 letters.";
+            Problem = LessonPageTexts.SayWhichGroup(GroupRecord.LongestName);
             return Page();
         }
 
@@ -100,9 +101,9 @@ public sealed class LogModel(DanceShelf shelf, LessonBook book, HandLog log, Les
             return Page();
         }
 
-        if (Note.Length > 4000)
+        if (Note.Length > LessonRecord.LongestNote)
         {
-            Problem = "The note is longer than 4000 letters; shorten it, the rest of the form is kept.";
+            Problem = LessonPageTexts.NoteTooLong(LessonRecord.LongestNote);
             return Page();
         }
 

@@ -2,6 +2,7 @@ using System.Globalization;
 using FondCompass.Core.Editing;
 using FondCompass.Core.Teaching.Blocks;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
 
@@ -112,13 +113,13 @@ public sealed partial class PlanModel
             var (title, minutes) = (Clean(what), Clean(mins));
             if (title.Length is 0 or > OwnBlock.LongestTitle)
             {
-                return Now(null, $"Say in at most {OwnBlock.LongestTitle} letters what is done in your block.");
+                return Now(null, LessonPageTexts.SayWhatOwnBlockIs(OwnBlock.LongestTitle));
             }
 
             if (!double.TryParse(minutes, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var length)
                 || length is not (> 0 and <= LessonBrief.Longest))
             {
-                return Now(null, $"'{minutes}' is no length of a block: write minutes, such as 3 or 1.5.");
+                return Now(null, LessonPageTexts.NoBlockLength(minutes));
             }
 
             // A bite is named by its dance's place and its key, with a blank between.
@@ -147,12 +148,12 @@ public sealed partial class PlanModel
             var title = Clean(with);
             var found = title.Length > 0 ? await Shelf.ByTitle(title, cancel) : null;
             return found is null
-                ? new PlanChange(null, $"No dance on your shelf is called '{title}'. Choose one of those that are offered while you write.")
-                : found.Id == Id || state.Also.Contains(found.Id) ? new PlanChange(null, $"{found.Title} is in this lesson already.")
+                ? new PlanChange(null, LessonPageTexts.NoDanceCalled(title))
+                : found.Id == Id || state.Also.Contains(found.Id) ? new PlanChange(null, LessonPageTexts.InThisLessonAlready(found.Title))
                 : state.Also.Count + 1 >= LessonDance.MostAtOnce
                     ? new PlanChange(
                         null,
-                        $"A lesson teaches at most {LessonDance.MostAtOnce} dances. Take one out first, or make a course of them.")
+                        LessonPageTexts.TooManyDancesInLesson(LessonDance.MostAtOnce))
                 : new PlanChange(state with { Also = [.. state.Also, found.Id] });
         }, cancel);
 
@@ -162,7 +163,7 @@ public sealed partial class PlanModel
         await Show(cancel);
         if (Class is null || !await plans.KeepHabit(Layout, Asked, Class.Id, cancel))
         {
-            Problem = "Choose the group this way is for.";
+            Problem = LessonPageTexts.ChooseGroupForWay;
             return Page();
         }
 
@@ -188,7 +189,7 @@ public sealed partial class PlanModel
                 && string.Join('\n', o.Rows) == (rows ?? "").ReplaceLineEndings("\n"));
         if (offer is null)
         {
-            Problem = "The dance or the class has changed meanwhile, and this is not offered any more. Look again under 'Side by side'.";
+            Problem = LessonPageTexts.NotOfferedAnyMore;
             return Page();
         }
 
@@ -201,7 +202,7 @@ public sealed partial class PlanModel
 
         if (await Shelf.Save(Id, version, edit.Script, cancel) is not { Saved: true })
         {
-            Problem = "The dance was changed elsewhere meanwhile; nothing was written. Look again, then write it.";
+            Problem = LessonPageTexts.DanceChangedElsewhere;
             return Page();
         }
 

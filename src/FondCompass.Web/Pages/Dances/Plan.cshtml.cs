@@ -2,6 +2,7 @@ using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -186,7 +187,7 @@ public sealed partial class PlanModel(
         var isDay = LessonDay.TryRead(date, out var day);
         // What was sent twice is written once, though the first of it closed the plan that the page had seen.
         var refused = !Open.IsSeen(Seen ?? "", Sheet) && await book.WrittenBy(sent, cancel) is null ? PlanDesk.Elsewhere
-            : GroupName.Length is 0 or > 120 ? "Name the group this lesson is for, in at most 120 letters."
+            : GroupName.Length is 0 or > GroupRecord.LongestName ? LessonPageTexts.NameTheGroup(GroupRecord.LongestName)
             : !isDay ? LessonDay.Problem(date, "the lesson")
             : PlanDesk.Problem(State);
         if (refused.Length > 0)
@@ -229,8 +230,7 @@ public sealed partial class PlanModel(
         }
 
         problems.Add(
-            $"'{said}' is no length of a lesson: write minutes from {LessonAsked.LeastMinutes} to {LessonBrief.Longest:0}. Until then "
-                + $"{asked.Minutes} are planned.");
+            LessonPageTexts.NoLessonLength(said, LessonAsked.LeastMinutes, LessonBrief.Longest, asked.Minutes));
         return asked;
     }
 
@@ -246,7 +246,7 @@ public sealed partial class PlanModel(
             return TaughtClass.Names(Clean(said));
         }
 
-        problems.Add($"A list of moves to be led has at most {LessonAsked.LongestMoves} letters; until then it stays as it was.");
+        problems.Add(LessonPageTexts.MovesTooLong(LessonAsked.LongestMoves));
         return was;
     }
 
@@ -258,9 +258,9 @@ public sealed partial class PlanModel(
         Laid = laid;
         Problem = laid.Problem
             ?? (LessonId is null && CourseId is { } asked && Open.Week?.Course != asked
-                ? "There is no such week of a course of yours: this is the dance's lesson by itself."
+                ? LessonPageTexts.NoSuchWeek
             : LessonId is { } lesson && Open.Planned?.Id != lesson
-                ? "There is no such lesson to plan: it is held, taken out, or begins with another dance. This is a plan by itself."
+                ? LessonPageTexts.NoSuchLessonToPlan
             : null);
         GroupName = Class?.Name
             ?? Open.Planned?.Group?.Name

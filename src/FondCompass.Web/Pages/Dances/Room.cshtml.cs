@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Rooms;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -89,12 +90,12 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
         Draw();
         if (Class is null)
         {
-            _problems.Add("Choose the group whose room this is.");
+            _problems.Add(LessonPageTexts.ChooseGroupOfRoom);
         }
 
         if (Kept.Length > GroupRecord.LongestRoom)
         {
-            _problems.Add($"So many obstacles cannot be kept; a room has at most {GroupRecord.LongestRoom} letters.");
+            _problems.Add(LessonPageTexts.TooManyObstaclesKept(GroupRecord.LongestRoom));
         }
 
         if (_problems.Count > 0)
@@ -129,13 +130,13 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
     private void Draw()
     {
         Hall = new Hall(
-            Number(Width, "width of the room in metres", 9, 0.3, 100),
-            Number(Depth, "depth of the room in metres", 12, 0.3, 100),
-            Number(Margin, "margin in metres", Hall.UsualMargin, 0, 20))
+            Number(Width, LessonPageTexts.RoomWidth, 9, 0.3, 100),
+            Number(Depth, LessonPageTexts.RoomDepth, 12, 0.3, 100),
+            Number(Margin, LessonPageTexts.RoomMargin, Hall.UsualMargin, 0, 20))
         {
             Obstacles = ReadObstacles()
         };
-        var dancers = (int)Number(Dancers, "number of dancers", 12, 1, 5000);
+        var dancers = (int)Number(Dancers, LessonPageTexts.NumberOfDancers, 12, 1, 5000);
         var run = Run();
         var wish = new RoomWish(
             Hall,
@@ -143,12 +144,12 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
             Enum.IsDefined(Layout) ? Layout : RoomLayout.Rows,
             Math.Clamp(run.Repeats.Count, 1, RoomWish.MostRepeats),
             null,
-            Number(Allowance, "allowance in metres", 0, 0, 10));
+            Number(Allowance, LessonPageTexts.RoomAllowance, 0, 0, 10));
         if (!Analysis.Dance.IsPhrased && wish.RepeatsOf(Analysis.Trace) < run.Repeats.Count)
         {
             var (reckoned, all) = (wish.RepeatsOf(Analysis.Trace), run.Repeats.Count);
             _problems.Add(
-                $"The room is reckoned over the first {reckoned} of {all} repeats; where the pattern travels, more would need more room.");
+                LessonPageTexts.RoomOverFirstRepeats(reckoned, all));
         }
 
         Plan = RoomPlan.Lay(Analysis.Trace, wish);
@@ -165,7 +166,7 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     /// <summary>Words for who cannot see the drawing.</summary>
     public string Summary =>
-        $"A room of {Hall.Width:0.#} by {Hall.Depth:0.#} metres with {Plan.Places.Count} dancers in it, seen from above, 12:00 at the top.";
+        LessonPageTexts.RoomDrawn(Hall.Width, Hall.Depth, Plan.Places.Count);
 
     public static string Wall(Facing wall) => $"{wall}";
 
@@ -183,8 +184,7 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
             return value;
         }
 
-        _problems.Add(FormattableString.Invariant(
-            $"'{said.Trim()}' cannot be the {what}: write a number from {least} to {most}. Until then it is {usual}."));
+        _problems.Add(LessonPageTexts.CannotBeTheNumber(said.Trim(), what, least, most, usual));
         return usual;
     }
 
@@ -195,8 +195,7 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
         if (rows.Length > MostObstacles)
         {
             _problems.Add(
-                $"The first {MostObstacles} obstacles are reckoned with; {rows.Length - MostObstacles} more are not. Write what stands "
-                    + "side by side as one.");
+                LessonPageTexts.MoreObstaclesThanReckoned(MostObstacles, rows.Length - MostObstacles));
         }
 
         foreach (var row in rows.Take(MostObstacles))
@@ -215,8 +214,7 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
             else
             {
                 _problems.Add(
-                    $"'{row}' is no obstacle: write metres from the left wall, from the back wall, width and depth, such as 0 0 1.2 "
-                        + "0.8, and pillar behind it if it is one.");
+                    LessonPageTexts.NoObstacle(row));
             }
         }
 

@@ -1,9 +1,11 @@
 using System.Globalization;
+using System.Text.Encodings.Web;
 using FondCompass.Core;
 using FondCompass.Core.Editing;
 using FondCompass.Core.Prose;
 using FondCompass.Core.Swaps;
 using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Web.Api;
 using FondCompass.Web.Drawing;
@@ -91,10 +93,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
         list ??= "";
         return list.Length > LargestPaste
             ? Content(
-                string.Create(
-                    CultureInfo.InvariantCulture,
-                    $"<p class=\"problem\" role=\"alert\">A step list of more than {LargestPaste / 1024} KiB is not read. Paste it in "
-                        + $"pieces.</p>"),
+                $"<p class=\"problem\" role=\"alert\">{HtmlEncoder.Default.Encode(DancePageTexts.StepListOfKib(LargestPaste / 1024))}</p>",
                 "text/html")
             : Partial("_Pasted", ProseReader.Read(list, Lexicon));
     }

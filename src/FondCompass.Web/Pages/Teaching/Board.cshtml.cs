@@ -1,6 +1,7 @@
 using System.Text.Json;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -22,6 +23,9 @@ public sealed class BoardModel(
 {
     /// <summary>Taps that are read at once.</summary>
     private const int MostTaps = 400;
+
+    /// <summary>Counts of a tapped track.</summary>
+    private const int LeastTrack = 8, MostTrack = 4000;
 
     [FromRoute]
     public Guid Id { get; set; }
@@ -75,7 +79,7 @@ public sealed class BoardModel(
     {
         if (SentEvents.Read(sent) is not { } told)
         {
-            return Refused(StatusCodes.Status422UnprocessableEntity, $"Send from 1 to {SentEvents.Most} events at once.");
+            return Refused(StatusCodes.Status422UnprocessableEntity, LessonPageTexts.EventsAtOnce(SentEvents.Most));
         }
 
         List<LessonEventRecord> records = [.. told.Select(t => t.Record).OfType<LessonEventRecord>()];
@@ -86,7 +90,7 @@ public sealed class BoardModel(
             case EventsKept.TooMany:
                 return Refused(
                     StatusCodes.Status413PayloadTooLarge,
-                    $"A lesson keeps at most {LessonEventRecord.Most} events; these are not kept.");
+                    LessonPageTexts.EventsOfALesson(LessonEventRecord.Most));
         }
 
         if (records.Exists(r => r.Kind == LessonEvents.Word(LessonEventKind.Close)))
@@ -107,7 +111,7 @@ public sealed class BoardModel(
     {
         if (taps is not { Length: <= MostTaps } || taps.Any(t => !double.IsFinite(t)))
         {
-            return Refused(StatusCodes.Status422UnprocessableEntity, $"Send at most {MostTaps} moments in seconds.");
+            return Refused(StatusCodes.Status422UnprocessableEntity, LessonPageTexts.MomentsAtOnce(MostTaps));
         }
 
         return TapTrain.Follow([.. taps]) is { } beat
@@ -118,11 +122,13 @@ public sealed class BoardModel(
     /// <summary>Keeps tapped music as a steady track in the library.</summary>
     public async Task<IActionResult> OnPostTrack([FromBody] TappedTrack? track, CancellationToken cancel)
     {
-        if (track is null || !(track.Bpm is >= TapTrain.Slowest and <= TapTrain.Fastest) || !(track.Counts is >= 8 and <= 4000))
+        if (track is null
+            || !(track.Bpm is >= TapTrain.Slowest and <= TapTrain.Fastest)
+            || !(track.Counts is >= LeastTrack and <= MostTrack))
         {
             return Refused(
                 StatusCodes.Status422UnprocessableEntity,
-                "A tapped track has a tempo from 40 to 240 and from 8 to 4000 counts.");
+                LessonPageTexts.TappedTrackOutOfRange(TapTrain.Slowest, TapTrain.Fastest, LeastTrack, MostTrack));
         }
 
         var kept = await tracks.Add($"Tapped on {clock.Today:d MMMM yyyy}", track.Passages, cancel);
@@ -140,7 +146,7 @@ public sealed class BoardModel(
         var text = shown.GetRawText();
         if (text.Length > ClassWindows.LongestState)
         {
-            return Refused(StatusCodes.Status413PayloadTooLarge, "That is more than a screen can show.");
+            return Refused(StatusCodes.Status413PayloadTooLarge, LessonPageTexts.MoreThanAScreenShows);
         }
 
         await relay.Show(Id, text, cancel);
@@ -168,7 +174,7 @@ public sealed class BoardModel(
     private static JsonResult NoLesson() =>
         Refused(
             StatusCodes.Status404NotFound,
-            "There is no such lesson: it was taken out, and can be put back under Lessons, or it is somebody else's.");
+            LessonPageTexts.NoSuchLessonBoard);
 
     private static JsonResult Refused(int status, string why) => new(new { title = why }) { StatusCode = status };
 }

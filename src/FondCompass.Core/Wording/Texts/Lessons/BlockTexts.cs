@@ -99,8 +99,6 @@ public static class BlockTexts
 
     public static Sentence NamesAreKnown => Source.Say();
 
-    public static Sentence NamesJoined(string first, string second) => Source.Say([first, second]);
-
     public static Sentence NewToThem(string newWord) => Source.Say([newWord]);
 
     public static Sentence OfDance(string bite, string dance) => Source.Say([bite, dance]);

@@ -1,4 +1,5 @@
 using FondCompass.Core.Runs.Fitting;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Pages.Dances;
 
@@ -29,15 +30,16 @@ public static class FitChangeWords
         return words switch
         {
             ["after", var repeat, ..] when rows.Length > 2 && rows[2].Split(' ')[0].Split('-') is [_, var last] =>
-                $"a tag of {last} counts after repeat {repeat}",
-            ["drop", var call] => $"call {call} left out",
-            ["repeat", var call, "again"] => $"call {call} twice",
-            ["repeat", var repeat, .. var version] => $"repeat {repeat}: {string.Join(' ', version)}",
-            ["move", var call, "after", "0"] => $"call {call} first",
-            ["move", var call, .. var to] => $"call {call} {string.Join(' ', to)}",
-            ["order", ..] => "the order round and round",
-            ["finish", "pose", .. var turn] => $"a pose at the end{(turn.Length > 0 ? $", {string.Join(' ', turn)}" : "")}",
-            ["finish", var count, .. var turn] => $"the last time, count {count}: {string.Join(' ', turn)}",
+                DancePageTexts.WishTag(last, repeat),
+            ["drop", var call] => DancePageTexts.WishCallLeftOut(call),
+            ["repeat", var call, "again"] => DancePageTexts.WishCallTwice(call),
+            ["repeat", var repeat, .. var version] => DancePageTexts.WishRepeatIn(repeat, string.Join(' ', version)),
+            ["move", var call, "after", "0"] => DancePageTexts.WishCallFirst(call),
+            ["move", var call, .. var to] => DancePageTexts.WishCallMoved(call, string.Join(' ', to)),
+            ["order", ..] => DancePageTexts.WishRoundAndRound,
+            ["finish", "pose", .. var turn] =>
+                turn.Length > 0 ? DancePageTexts.WishPoseTurned(string.Join(' ', turn)) : DancePageTexts.WishPose,
+            ["finish", var count, .. var turn] => DancePageTexts.WishLastTime(count, string.Join(' ', turn)),
             _ => rows[0],
         };
     }

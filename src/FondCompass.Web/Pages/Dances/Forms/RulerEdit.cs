@@ -1,5 +1,6 @@
 using FondCompass.Core.Editing;
 using FondCompass.Core.Steps;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Pages.Dances.Forms;
 
@@ -69,5 +70,5 @@ public sealed record RulerEdit
     };
 
     private EditResult Unknown(string script) =>
-        new(script, Math.Max(1, Row), "That cannot be done here; choose a step, a line or a part on the ruler.");
+        new(script, Math.Max(1, Row), DancePageTexts.CannotBeDoneHere);
 }

@@ -1,4 +1,6 @@
 using FondCompass.Core.Teaching.Plans;
+using FondCompass.Core.Wording.Texts;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Pages.Dances.Forms;
 
@@ -7,7 +9,11 @@ namespace FondCompass.Web.Pages.Dances.Forms;
 /// <param name="Label">What is asked.</param>
 /// <param name="Words">Each answer as forms have it, and as an instructor says it.</param>
 /// <param name="Of">The answer that a way has.</param>
-public sealed record WayChoice(string Key, string Label, IReadOnlyList<(string Value, string Words)> Words, Func<TeachingWay, string> Of)
+public sealed record WayChoice(
+    string Key,
+    Sentence Label,
+    IReadOnlyList<(string Value, Sentence Words)> Words,
+    Func<TeachingWay, string> Of)
 {
     public string Said(TeachingWay way) => Words.First(w => w.Value == Of(way)).Words;
 }
@@ -17,86 +23,98 @@ public static class WayChoices
 {
     /// <summary>The kind of lesson; the rest follows from it.</summary>
     public static readonly WayChoice Kind = new(
-        "kind", "Kind of lesson",
+        "kind", LessonPageTexts.KindOfLesson,
         [
-            ("hall", "hall lesson"), ("breakdown", "breakdown of one dance"), ("fitness", "fitness class"), ("song", "one song"),
-            ("party", "party set"), ("circle", "circle of moves")
+            ("hall", LessonPageTexts.KindHallLesson),
+            ("breakdown", LessonPageTexts.KindBreakdown),
+            ("fitness", LessonPageTexts.KindFitnessClass),
+            ("song", LessonPageTexts.KindOneSong),
+            ("party", LessonPageTexts.KindPartySet), ("circle", LessonPageTexts.KindCircle)
         ],
         _ => "");
 
     public static readonly WayChoice Pace = new(
         "pace",
-        "Pace",
+        LessonPageTexts.Pace,
         [
-            ("", "as the kind has it"),
-            ("quick", "quick, for who knows the words"),
-            ("brisk", "brisk"),
-            ("unhurried", "unhurried, for beginners")
+            ("", LessonPageTexts.AsTheKindHasIt),
+            ("quick", LessonPageTexts.PaceQuick),
+            ("brisk", LessonPageTexts.PaceBrisk),
+            ("unhurried", LessonPageTexts.PaceUnhurried)
         ],
         w => WayWords.Of(w.Pace));
 
     public static readonly WayChoice Order = new(
-        "order", "Order",
+        "order", LessonPageTexts.Order,
         [
-            ("add-on", "add on, always from the top"),
-            ("pairs", "in pairs"),
-            ("last-part-first", "last part first"),
-            ("parts", "part by part, then the order"),
-            ("follow-along", "follow along, no walk"),
-            ("layer-rounds", "rounds, a layer more each"),
-            ("move-by-move", "move by move, then the song"),
-            ("pool", "a pool of moves, in no order")
+            ("add-on", LessonPageTexts.OrderAddOn),
+            ("pairs", LessonPageTexts.OrderPairs),
+            ("last-part-first", LessonPageTexts.OrderLastPartFirst),
+            ("parts", LessonPageTexts.OrderParts),
+            ("follow-along", LessonPageTexts.OrderFollowAlong),
+            ("layer-rounds", LessonPageTexts.OrderRounds),
+            ("move-by-move", LessonPageTexts.OrderMoveByMove),
+            ("pool", LessonPageTexts.OrderPool)
         ],
         w => WayWords.Of(w.Order));
 
     public static readonly WayChoice Show = new(
         "show",
-        "Show it first",
-        [("yes", "yes"), ("no", "no")],
+        LessonPageTexts.ShowItFirst,
+        [("yes", LessonPageTexts.Yes), ("no", LessonPageTexts.No)],
         w => w.Demonstration ? "yes" : "no");
 
     public static readonly WayChoice Layers = new(
         "layers",
-        "Layers",
-        [("feet-first", "feet first, then hips and arms"), ("all-at-once", "all at once")],
+        LessonPageTexts.Layers,
+        [("feet-first", LessonPageTexts.FeetFirst), ("all-at-once", LessonPageTexts.AllAtOnce)],
         w => WayWords.Of(w.Layers));
 
     public static readonly WayChoice Walls = new(
         "walls",
-        "Walls",
-        [("weighted", "the second gets most"), ("alike", "all alike"), ("first-only", "the first only")],
+        LessonPageTexts.Walls,
+        [
+            ("weighted", LessonPageTexts.SecondWallMost),
+            ("alike", LessonPageTexts.WallsAlike),
+            ("first-only", LessonPageTexts.FirstWallOnly)
+        ],
         w => WayWords.Of(w.Walls));
 
     public static readonly WayChoice Music = new(
         "music",
-        "Music",
-        [("late", "when the whole is known"), ("early", "from the first minute")],
+        LessonPageTexts.Music,
+        [("late", LessonPageTexts.MusicWhenWholeKnown), ("early", LessonPageTexts.MusicFromFirstMinute)],
         w => WayWords.Of(w.Music));
 
     public static readonly WayChoice Cues = new(
         "cues",
-        "What is said",
-        [("fading", "less and less, then silence"), ("steady", "keywords to the end")],
+        LessonPageTexts.WhatIsSaid,
+        [("fading", LessonPageTexts.CuesLessAndLess), ("steady", LessonPageTexts.CuesKeywords)],
         w => WayWords.Of(w.Cues));
 
     public static readonly WayChoice Mistakes = new(
         "mistakes",
-        "When they lose it",
-        [("run-on", "rejoin at the next eight"), ("stop", "stop, and chain it back in")],
+        LessonPageTexts.WhenTheyLoseIt,
+        [("run-on", LessonPageTexts.RejoinAtNextEight), ("stop", LessonPageTexts.StopAndChain)],
         w => WayWords.Of(w.Mistakes));
 
     public static readonly WayChoice Progress = new(
         "progress",
-        "To the music",
-        [("look-back", "a run, a look back, then runs"), ("runs-only", "runs only"), ("one-run", "one run only")],
+        LessonPageTexts.ToTheMusic,
+        [("look-back", LessonPageTexts.RunLookBackRuns), ("runs-only", LessonPageTexts.RunsOnly), ("one-run", LessonPageTexts.OneRunOnly)],
         w => WayWords.Of(w.Progress));
 
     public static readonly WayChoice Counting = new(
         "counting",
-        "Counted",
+        LessonPageTexts.Counted,
         [
-            ("", "as the dance says"), ("up", "up, 1 to 8"), ("down", "down, 8 to 1"), ("fours", "by fours, 1 to 4"),
-            ("down-fours", "down by fours, 4 to 1"), ("rhythm", "slow and quick"), ("names", "by the steps' names")
+            ("", LessonPageTexts.CountingAsDance),
+            ("up", LessonPageTexts.CountingUp),
+            ("down", LessonPageTexts.CountingDown),
+            ("fours", LessonPageTexts.CountingByFours),
+            ("down-fours", LessonPageTexts.CountingDownByFours),
+            ("rhythm", LessonPageTexts.CountingSlowQuick),
+            ("names", LessonPageTexts.CountingNames)
         ],
         w => WayWords.Of(w.Counting));
 

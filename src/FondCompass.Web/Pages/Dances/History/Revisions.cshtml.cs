@@ -1,4 +1,5 @@
 using FondCompass.Core.Comparing;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using Microsoft.AspNetCore.Mvc;
 
@@ -76,8 +77,7 @@ public sealed class RevisionsModel(DanceShelf shelf) : DancePage(shelf)
                 // Nothing is written over: what was saved in between is looked at first.
                 Take(current);
                 Problem =
-                    $"The dance was saved elsewhere meanwhile, as revision {current.Version}; nothing was changed. Look at what differs "
-                        + "now, then go back if you still want to.";
+                    DancePageTexts.SavedElsewhereAsRevision(current.Version);
                 Response.StatusCode = StatusCodes.Status409Conflict;
                 return await Open(version, cancel) ? Page() : NotFound();
         }
