@@ -85,7 +85,7 @@ public static class FixTrial
 
     /// <summary>What the fix is to lower: all errors for an error, else the findings of its own kind.</summary>
     private static int Weighed(Analysis analysis, Finding finding) =>
-        analysis.Findings.Count(f => finding.Severity == Severity.Error ? f.Severity == Severity.Error : f.Code == finding.Code);
+        analysis.Findings.Count(f => finding.Severity == Severity.Error ? f.Severity == Severity.Error : f.Kind == finding.Kind);
 
     private static Dictionary<string, int> Errors(Analysis analysis) =>
         analysis.Findings.Where(f => f.Severity == Severity.Error).GroupBy(f => f.Code).ToDictionary(g => g.Key, g => g.Count());

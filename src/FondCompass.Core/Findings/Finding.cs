@@ -17,6 +17,9 @@ public enum Severity
 /// <summary>A stable code with its severity and what it is about; one static field beside the rule that raises it.</summary>
 public sealed record FindingCode(string Code, Severity Severity)
 {
+    /// <summary>Of words that were not read, or read by a guess.</summary>
+    public bool IsOfWords { get; } = Code.StartsWith("WORD", StringComparison.Ordinal);
+
     /// <summary>What findings of this kind are about, in a few words.</summary>
     public string Title => FindingTitles.Of(Code);
 }
@@ -47,7 +50,7 @@ public sealed record Finding(FindingCode Kind, Place Place, Sentence Told, Fix? 
     public Severity Severity => Kind.Severity;
 
     /// <summary>Words that were read by a guess, or that ask something: to be looked at before the class, as a warning is.</summary>
-    public bool IsDoubt => Severity == Severity.Info && Code.StartsWith("WORD", StringComparison.Ordinal);
+    public bool IsDoubt => Severity == Severity.Info && Kind.IsOfWords;
 
     public override string ToString() => $"{Code} {Severity} {Place.Part}/{Place.Line}/{Place.Count} row {Place.Row}: {Message}";
 }

@@ -1,5 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using FondCompass.Core.Actions;
+using FondCompass.Core.Checks;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Prose.Frames;
@@ -24,6 +26,11 @@ internal sealed partial class ProseHonesty(
     private const int LongLine = 400;
 
     private const double Doubtful = 0.9;
+
+    /// <summary>Findings that show that something was read otherwise than it was meant; the latter where the dance has lines.</summary>
+    private static readonly FindingCode[]
+        Broken = [ActionFindings.TooFewCounts, ActionFindings.Gap, JoinChecks.FeetDoNotFit, JoinChecks.LoopFeet],
+        BrokenInLines = [ActionFindings.LineLength, JoinChecks.Mirrors];
 
     /// <summary>What the whole dance costs, in the search's units: a total or walls that do not come out, and each error.</summary>
     private const int MissesTotal = 20, MissesWalls = 10, Errs = 1;
@@ -166,8 +173,10 @@ internal sealed partial class ProseHonesty(
     {
         var trace = analysis.Trace;
         var hasLines = trace.Calls.Any(c => c.Stretch.Pattern.Part.Lines.Count > 1);
-        var told = analysis.Findings.Where(f => f.Severity == Severity.Error || f.Code is "COUNT01" or "COUNT03" or "JOIN01" or "JOIN02"
-            || (f.Code is "COUNT02" or "MIRROR01" && hasLines)).DistinctBy(f => f.Place.Row).ToList();
+        var told = analysis.Findings
+            .Where(f => f.Severity == Severity.Error || Broken.Contains(f.Kind) || (hasLines && BrokenInLines.Contains(f.Kind)))
+            .DistinctBy(f => f.Place.Row)
+            .ToList();
         var danced = trace.Parts.SelectMany(p => p.Actions).Select(a => a.Action.Row).Distinct().Count();
         var script = PastedDance.ScriptOf(rows).Split('\n');
         doubts.AddRange(told.Take(MostDoubts)

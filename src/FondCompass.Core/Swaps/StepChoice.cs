@@ -104,7 +104,7 @@ public static class StepChoices
         var script = string.Concat(rows.Select((r, i) => $"part c{i}\n{r.Text}\n"));
         var dance = ScriptReader.Read($"line {Math.Max(header.LineCounts, 16)}\n{script}") with { Header = header };
         var bound = ActionBinder.Bind(dance, lexicon);
-        var bad = bound.Findings.Where(f => f.Code.StartsWith("WORD", StringComparison.Ordinal) || f.Code == "COUNT01")
+        var bad = bound.Findings.Where(f => f.Kind.IsOfWords || f.Kind == ActionFindings.TooFewCounts)
             .Select(f => f.Place.Part)
             .ToHashSet();
         return rows

@@ -24,11 +24,16 @@ public static class RowReadings
     /// <summary>Variants whose rows are told; a dance with more says the same of them all.</summary>
     private const int MostVariants = 16;
 
+    /// <summary>Findings that tell that a row may mean something else.</summary>
+    private static readonly FindingCode[] Doubts =
+        [ActionFindings.Ambiguous, ActionFindings.Doubtful, ActionFindings.Misspelt, ActionFindings.OpenMove];
+
     /// <summary>In row order; a row that is danced several times is told as it is danced first.</summary>
     public static IReadOnlyList<RowRead> Read(DanceTrace trace, IReadOnlyList<Finding> findings)
     {
-        var doubts = findings.Where(f => f.Code is "WORD04" or "WORD06" or "WORD07" or "WORD08"
-            && f.Place.Row is not null).GroupBy(f => f.Place.Row!.Value).ToDictionary(g => g.Key, g => g.First());
+        var doubts = findings.Where(f => Doubts.Contains(f.Kind) && f.Place.Row is not null)
+            .GroupBy(f => f.Place.Row!.Value)
+            .ToDictionary(g => g.Key, g => g.First());
         var reads = new SortedDictionary<int, RowRead>();
         var variants = Versions.All(trace.Actions)
             .Take(MostVariants)

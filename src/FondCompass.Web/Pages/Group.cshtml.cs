@@ -277,7 +277,9 @@ public sealed record GroupAsked
             return problem;
         }
 
-        (group.Name, group.Meets, group.Level) = (Clean(Name), Clean(Meets), WayWords.Levels.ContainsKey(Level ?? "") ? Level! : "beginner");
+        (group.Name, group.Meets, group.Level) = (Clean(Name), Clean(Meets), WayWords.Levels.ContainsKey(Level ?? "")
+            ? Level!
+            : "beginner");
         (group.Size, group.LessonMinutes) = ((int?)size, (int)(minutes ?? LessonAsked.UsualMinutes));
         (group.Knows, group.Seen, group.Archived) = (Clean(Knows), Clean(Seen), Archived);
         group.HeldFast = string.Join(

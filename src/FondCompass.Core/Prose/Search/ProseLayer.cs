@@ -71,8 +71,8 @@ internal sealed class ProseLayer(Dance frame, IStepNames names, CancellationToke
         var (complaints, doubts) = (0, 0);
         void Count(Finding finding)
         {
-            complaints += finding.Code == ActionFindings.TooFewCounts.Code ? 1 : 0;
-            doubts += finding.Severity == Severity.Error || finding.Code == ActionFindings.Doubtful.Code ? 1 : 0;
+            complaints += finding.Kind == ActionFindings.TooFewCounts ? 1 : 0;
+            doubts += finding.Severity == Severity.Error || finding.Kind == ActionFindings.Doubtful ? 1 : 0;
         }
 
         var bound = new RowBinder(frame, "A", names, new MoveEnds()).Bind(new StepEntry(1, counts, text, 0, []),

@@ -153,10 +153,12 @@ public sealed record OfferedWayOut(Sentence What, double SavesSeconds, TeachingW
 
 /// <summary>What to look after, and a gentler way; venue rules, local codes and professionals decide.</summary>
 /// <param name="Gentler">The gentler way; of what the plan itself could not do, the way out.</param>
-public sealed record SafetyNotice(string Code, Sentence Message, Sentence Gentler)
+public sealed record SafetyNotice(NoticeCode Kind, Sentence Message, Sentence Gentler)
 {
+    public string Code => Kind.Code;
+
     /// <summary>It tells what could not be planned as asked; else it is about dancing it.</summary>
-    public bool IsOfThePlan { get; init; }
+    public bool IsOfThePlan => Kind.IsOfThePlan;
 }
 
 /// <summary>What a dance is in the lesson when it is not what is taught.</summary>

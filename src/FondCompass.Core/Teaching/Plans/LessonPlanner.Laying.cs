@@ -19,12 +19,9 @@ public sealed partial class LessonPlanner
             if (own.Bite is not null && bite is null)
             {
                 _notes.Add(new(
-                    "OWN01",
+                    NoticeCode.OwnBlock,
                     PlanTexts.DrillsWhatIsNotTaught(own.Title, own.Bite),
-                    PlanTexts.TakeItOutOrAgain)
-                {
-                    IsOfThePlan = true
-                });
+                    PlanTexts.TakeItOutOrAgain));
             }
 
             var block = new LessonBlock
@@ -72,21 +69,15 @@ public sealed partial class LessonPlanner
         foreach (var block in changes.Pins.Select(p => p.Block).Distinct().Where(b => !met.Contains(b)))
         {
             _notes.Add(new(
-                "PIN01",
+                NoticeCode.NoBlockToSettle,
                 PlanTexts.SettledNoSuchBlock(block),
-                PlanTexts.WaitsOrTakeAway)
-            {
-                IsOfThePlan = true
-            });
+                PlanTexts.WaitsOrTakeAway));
         }
 
         met.UnionWith(_known.InTurn.Select(d => KnownDances.IdOf(d.Index)));
         foreach (var block in changes.Removed.Concat(changes.Split).Distinct().Where(b => !met.Contains(b)))
         {
-            _notes.Add(new("GONE01", PlanTexts.ChangedNoSuchBlock(block), PlanTexts.WaitsUntilThere)
-            {
-                IsOfThePlan = true
-            });
+            _notes.Add(new(NoticeCode.NoBlockToChange, PlanTexts.ChangedNoSuchBlock(block), PlanTexts.WaitsUntilThere));
         }
     }
 
@@ -100,12 +91,9 @@ public sealed partial class LessonPlanner
             if (from < 0 || (after < 0 && move.After.Length > 0))
             {
                 _notes.Add(new(
-                    "MOVE01",
+                    NoticeCode.NoBlocksToMove,
                     move.After.Length == 0 ? PlanTexts.PutFirstNotThere(move.Block) : PlanTexts.PutAfterNotBoth(move.Block, move.After),
-                    PlanTexts.WaitUntilBothThere)
-                {
-                    IsOfThePlan = true
-                });
+                    PlanTexts.WaitUntilBothThere));
                 continue;
             }
 
@@ -194,7 +182,7 @@ public sealed partial class LessonPlanner
                 ? PlanTexts.NextTakes(next.Title, LessonWords.Clock(next.Seconds))
                 : PlanTexts.AllRepeatsOfUse;
             _notes.Add(new(
-                "FREE01",
+                NoticeCode.FreeMinutes,
                 PlanTexts.MinutesFree(
                     LessonWords.Clock(left),
                     left < 2 * MostTalk ? 1 : 2,
@@ -202,8 +190,7 @@ public sealed partial class LessonPlanner
                     hasKnown && !isSet ? PlanTexts.NoFurtherKnownDance : Sentence.None),
                 isSet ? PlanTexts.AnotherDanceIntoSet
                 : hasKnown ? PlanTexts.EndEarly
-                : PlanTexts.NameKnownDances)
-            { IsOfThePlan = true });
+                : PlanTexts.NameKnownDances));
         }
 
         return blocks;

@@ -164,35 +164,28 @@ public sealed partial class LessonPlanner
         {
             var firstLeft = all.FirstOrDefault(b => !taught.Contains(b) && !IsTag(b)) ?? all.FirstOrDefault(b => !taught.Contains(b));
             _notes.Add(new(
-                "ERROR01",
+                NoticeCode.DanceHasErrors,
                 broken.Count > 0 && isAll ? PlanTexts.PlannedWithout(dance.Title, string.Join(", ", broken), errors[0].Message)
                 : taught.Count == all.Count ? PlanTexts.HasErrors(dance.Title, errors.Count, errors[0].Message)
                 : PlanTexts.PlannedUpTo(dance.Title, errors.Count, LessonWords.Say(firstLeft!), errors[0].Message),
-                PlanTexts.MendUnderWrite)
-            { IsOfThePlan = true });
+                PlanTexts.MendUnderWrite));
         }
 
         if (all.Count == 0)
         {
             _notes.Add(new(
-                "EMPTY01",
+                NoticeCode.NothingToTeach,
                 PlanTexts.NothingToTeach(dance.Title),
-                PlanTexts.WriteItsSteps)
-            {
-                IsOfThePlan = true
-            });
+                PlanTexts.WriteItsSteps));
         }
 
         if (taught.Count > MostBites)
         {
             taught = [.. taught.Take(MostBites)];
             _notes.Add(new(
-                "LONG01",
+                NoticeCode.TooManyBites,
                 PlanTexts.TooManyBites(dance.Title, all.Count, MostBites),
-                PlanTexts.TeachTheRest)
-            {
-                IsOfThePlan = true
-            });
+                PlanTexts.TeachTheRest));
         }
 
         var isWhole = isAll || taught.Count == all.Count;
@@ -247,12 +240,9 @@ public sealed partial class LessonPlanner
         if (put.Count > 0)
         {
             _notes.Add(new(
-                "DUE01",
+                NoticeCode.DueWithoutRoom,
                 PlanTexts.DueWithoutRoom(string.Join(", ", put)),
-                PlanTexts.GiveMoreMinutes)
-            {
-                IsOfThePlan = true
-            });
+                PlanTexts.GiveMoreMinutes));
         }
 
         return least;

@@ -29,7 +29,7 @@ internal static class SafetyNotices
         if (bites.Any(d => d.Any(b => b.Actions.Any(a => !a.Turn.IsNone))))
         {
             cares.Add(new(
-                "FLOOR01",
+                NoticeCode.FloorAndShoes,
                 PlanTexts.ItTurnsLookAtShoes,
                 PlanTexts.ClearTheFloor));
         }
@@ -39,14 +39,14 @@ internal static class SafetyNotices
         if (warm is null && jumps && brief.Dances.Any(d => d.Use != DanceUse.WarmUp))
         {
             cares.Add(new(
-                "WARM01",
+                NoticeCode.WarmUp,
                 PlanTexts.NoWarmUpWithJumps,
                 PlanTexts.WarmUpElsewhere));
         }
         else if (brief.Rules.Frame == FrameRule.ByEffort && warm is { IsPinned: true, Seconds: < TeachingTime.LeastFrame * 60 })
         {
             cares.Add(new(
-                "WARM01",
+                NoticeCode.WarmUp,
                 PlanTexts.WarmUpIsCut(LessonWords.Clock(warm.Seconds)),
                 PlanTexts.WarmUpUsualLeast(TeachingTime.LeastFrame)));
         }
@@ -58,7 +58,7 @@ internal static class SafetyNotices
             if (before.IsDanced && next.IsDanced && before.Effort >= TeachingTime.HardEffort && next.Effort >= TeachingTime.HardEffort)
             {
                 cares.Add(new(
-                    "HARD01",
+                    NoticeCode.HardRuns,
                     PlanTexts.HardRunsWithoutAMinute(before.Title, next.Title),
                     PlanTexts.WaterOrTalkBetween));
                 break;
@@ -78,7 +78,7 @@ internal static class SafetyNotices
         if (dance.Analysis.Dance.Header.Layout == Notation.Layout.Chain)
         {
             cares.Add(new(
-                "CONTACT01",
+                NoticeCode.Contact,
                 PlanTexts.DancedInContact(dance.Title),
                 PlanTexts.LetGoBefore));
         }
@@ -94,7 +94,7 @@ internal static class SafetyNotices
         if (bites.FirstOrDefault(b => Spins(b, top)) is { } spin)
         {
             cares.Add(new(
-                "SPIN01",
+                NoticeCode.Spin,
                 PlanTexts.SpinAtTempo(In(spin), top),
                 PlanTexts.SpotOneWall));
         }
@@ -102,7 +102,7 @@ internal static class SafetyNotices
         if (bites.FirstOrDefault(b => b.Actions.Any(a => a.Verb.IsHighImpact)) is { } jump)
         {
             cares.Add(new(
-                "JUMP01",
+                NoticeCode.Jumps,
                 PlanTexts.ItLeavesTheFloor(In(jump)),
                 PlanTexts.MayBeStepped));
         }
@@ -111,7 +111,7 @@ internal static class SafetyNotices
             && dance.Analysis.Dance.Header.Layout != Notation.Layout.Circle)
         {
             cares.Add(new(
-                "KICK01",
+                NoticeCode.Kicks,
                 PlanTexts.KicksInRows(In(kick)),
                 PlanTexts.TouchInsteadOfKick));
         }
@@ -121,7 +121,7 @@ internal static class SafetyNotices
             || a.Action.Step.Contains("plie", StringComparison.Ordinal))) is { } deep)
         {
             cares.Add(new(
-                "DEEP01",
+                NoticeCode.DeepBends,
                 PlanTexts.DeepBends(In(deep)),
                 PlanTexts.BendHalfAsFar));
         }
@@ -133,7 +133,7 @@ internal static class SafetyNotices
         if (top > dance.Tempo * SpeedsUp)
         {
             cares.Add(new(
-                "SPEED01",
+                NoticeCode.SpeedsUp,
                 PlanTexts.TrackSpeedsUp(dance.Title, dance.Tempo, top),
                 PlanTexts.SayWhereItSpeedsUp));
         }
@@ -147,7 +147,7 @@ internal static class SafetyNotices
             && limit.Bpm < top)
         {
             cares.Add(new(
-                "TEMPO01",
+                NoticeCode.PastTempo,
                 PlanTexts.HardOverTempo(dance.Title, limit.Step, limit.Line, limit.Bpm, top),
                 PlanTexts.SlowTheMusic));
         }

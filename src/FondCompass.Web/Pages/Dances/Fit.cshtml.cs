@@ -78,7 +78,7 @@ public sealed partial class FitModel(DanceShelf shelf, TrackBook tracks) : Dance
     public bool NeverMet => Meetings.All.Any(m => m.Counts && m.Nearest is null);
 
     /// <summary>The order ends while the music goes on, and could be danced again.</summary>
-    public bool EndsEarly => Danced.Findings.Any(f => f.Code == RunUnroller.OrderTooShort.Code);
+    public bool EndsEarly => Danced.Findings.Any(f => f.Kind == RunUnroller.OrderTooShort);
 
     /// <summary>Exceptions of this track, one for each that was accepted.</summary>
     public IReadOnlyList<string> Changes => Dance.Fit.Kept.Changes;
