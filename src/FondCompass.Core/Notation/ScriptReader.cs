@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation.Counting;

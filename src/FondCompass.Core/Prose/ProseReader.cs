@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Actions.Expansion;
 using FondCompass.Core.Notation;

@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Classes;

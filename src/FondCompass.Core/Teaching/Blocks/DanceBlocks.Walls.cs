@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;

@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording.Texts.Lessons;

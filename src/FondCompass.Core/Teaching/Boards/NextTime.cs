@@ -1,7 +1,5 @@
-using System.Globalization;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Plans;
-using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Boards;

@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Lessons;
 

@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Actions;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Wording.Texts.Lessons;

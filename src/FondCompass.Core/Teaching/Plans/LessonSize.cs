@@ -1,4 +1,3 @@
-using System.Globalization;
 using FondCompass.Core.Wording.Texts.Lessons;
 
 namespace FondCompass.Core.Teaching.Plans;

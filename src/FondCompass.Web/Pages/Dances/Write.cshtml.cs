@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.Encodings.Web;
 using FondCompass.Core;
 using FondCompass.Core.Editing;
