@@ -13,7 +13,7 @@ namespace FondCompass.Web.Tests;
 /// </summary>
 public partial class FuzzTests(Studio studio)
 {
-    private const int InTests = 10_000, ToldEvery = 50_000, Seed = 20_261_126;
+    private const int InTests = 4_000, ToldEvery = 50_000, Seed = 20_261_126;
 
     private static int Wished => Number("FOND_FUZZ") ?? InTests;
 
