@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
+using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Identity;
@@ -24,8 +25,7 @@ internal sealed class CommonPasswords : IPasswordValidator<Instructor>
 
     private static readonly Lazy<HashSet<ulong>> Digests = new(Load);
 
-    public static string Rule { get; } =
-        AccountTexts.PasswordRule(Shortest);
+    public static Sentence Rule => AccountTexts.PasswordRule(Shortest);
 
     public Task<IdentityResult> ValidateAsync(UserManager<Instructor> manager, Instructor user, string? password) =>
         Task.FromResult(Problem(password ?? "", user.Email) is { } problem

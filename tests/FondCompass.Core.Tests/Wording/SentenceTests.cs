@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json;
 using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Dances;
 using FondCompass.Core.Wording.Texts.Lessons;
@@ -64,6 +65,10 @@ public class SentenceTests
         Assert.NotEqual(ActionTexts.DidYouMean("vine"), ActionTexts.DidYouMean("jazz box"));
         Assert.NotEqual(BlockTexts.AtFullTempo("A"), BlockTexts.Walk("A"));
     }
+
+    [Fact]
+    public void It_is_sent_as_its_words() =>
+        Assert.Equal("""{"why":"same foot"}""", JsonSerializer.Serialize(new { why = ActionTexts.SameFoot }));
 
     [Fact]
     public void None_is_worded_as_nothing() => Assert.Equal("", Sentence.None);

@@ -1,4 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Text.Json;
+using System.Text.Json.Serialization;
 
 namespace FondCompass.Core.Wording.Texts;
 
@@ -7,6 +9,7 @@ namespace FondCompass.Core.Wording.Texts;
 /// of whoever reads it (<see cref="System.Globalization.CultureInfo.CurrentUICulture"/>), so that what was found out once is read in
 /// several languages.
 /// </summary>
+[JsonConverter(typeof(SentenceJson))]
 public sealed class Sentence : IEquatable<Sentence>
 {
     private readonly TextSource? _source;
@@ -41,4 +44,14 @@ public sealed class Sentence : IEquatable<Sentence>
     /// <summary>Worded at once, for what is shown to the one who asked.</summary>
     [return: NotNullIfNotNull(nameof(sentence))]
     public static implicit operator string?(Sentence? sentence) => sentence?.ToString();
+}
+
+/// <summary>A sentence in an answer is its words; what is read is never one.</summary>
+internal sealed class SentenceJson : JsonConverter<Sentence>
+{
+    public override Sentence Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+        throw new NotSupportedException();
+
+    public override void Write(Utf8JsonWriter writer, Sentence value, JsonSerializerOptions options) =>
+        writer.WriteStringValue(value.ToString());
 }
