@@ -16,7 +16,7 @@ public sealed class TextSource(Type name)
     private readonly ResourceManager _resources = new(name);
 
     /// <summary>Texts as they are put together, by language and name.</summary>
-    private readonly ConcurrentDictionary<(string Language, string Key), CompositeFormat> _formats = [];
+    private readonly ConcurrentDictionary<(string Language, string Key), (CompositeFormat Format, bool HasForms)> _formats = [];
 
     /// <summary>A sentence with its facts.</summary>
     /// <param name="facts">What stands in {0}, {1} …; none where the text has no such places.</param>
@@ -33,9 +33,13 @@ public sealed class TextSource(Type name)
             return Text(key, language);
         }
 
-        var format = _formats.GetOrAdd((language.Name, key), _ => CompositeFormat.Parse(Text(key, language)));
-        return string.Format(new PluralFormat(CultureInfo.CurrentCulture, language), format, facts as object?[] ?? [.. facts]);
+        var (format, hasForms) = _formats.GetOrAdd((language.Name, key), _ => Parsed(Text(key, language)));
+        IFormatProvider numbers = hasForms ? new PluralFormat(CultureInfo.CurrentCulture, language) : CultureInfo.CurrentCulture;
+        return string.Format(numbers, format, facts as object?[] ?? [.. facts]);
     }
+
+    private static (CompositeFormat Format, bool HasForms) Parsed(string text) =>
+        (CompositeFormat.Parse(text), text.Contains('|', StringComparison.Ordinal));
 
     private string Text(string key, CultureInfo language) =>
         _resources.GetString(key, language)
