@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Pages;
 
@@ -31,7 +32,7 @@ public static class AccountActs
 {
     /// <summary>What is told of an event; those of earlier versions hold their words themselves.</summary>
     /// <param name="kept">The act as it is kept.</param>
-    public static string Words(string kept) => Enum.TryParse<AccountAct>(kept, out var act) ? Of(act) : kept;
+    public static string Words(string kept) => Enum.GetNames<AccountAct>().Contains(kept) ? Of(Enum.Parse<AccountAct>(kept)) : kept;
 
     private static Sentence Of(AccountAct act) => act switch
     {
@@ -52,6 +53,7 @@ public static class AccountActs
         AccountAct.FactorOn => AccountTexts.DidTurnFactorOn,
         AccountAct.FactorOff => AccountTexts.DidTurnFactorOff,
         AccountAct.NewRecoveryCodes => AccountTexts.DidMakeRecoveryCodes,
-        _ => AccountTexts.DidTakeDataOut,
+        AccountAct.TookDataOut => AccountTexts.DidTakeDataOut,
+        _ => throw new UnreachableException($"{act} has no words"),
     };
 }

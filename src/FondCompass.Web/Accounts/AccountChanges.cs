@@ -97,7 +97,7 @@ public sealed class AccountChanges(
         post.Tell(
             account.Email!,
             AccountTexts.AnotherAddressSubject,
-            AccountTexts.AnotherAddressAsked(address, (new Uri(door.Site, "/password")).ToString()));
+            AccountTexts.AnotherAddressAsked(address, $"{new Uri(door.Site, "/password")}"));
         await log.Write(account.Id, AccountAct.AskedForAddress, From, Http.RequestAborted);
         return null;
     }

@@ -24,7 +24,6 @@ internal static class UnknownWords
         var fix = near is null || span.End > row.Length
             ? null
             : new Fix(ActionTexts.WriteIt(near), place.Row!.Value, strange.From(span.Start).Replace(row, near));
-        var hint = near is null ? Sentence.None : ActionTexts.DidYouMean(near);
         return new Finding(
             ActionFindings.UnknownStep,
             place with { Words = span },
