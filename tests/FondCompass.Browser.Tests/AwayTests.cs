@@ -86,10 +86,10 @@ public class AwayTests(RunningStudio studio)
             browser.Keys(OpenQA.Selenium.Keys.ArrowDown);
             browser.WaitForText("#rate", "90 %; cues as at 100 %");
             browser.Keys(" ");
-            browser.Wait("it plays on", () => browser.Run("return window.fondBoard.state().playing") is true);
+            browser.Wait("it plays on", () => browser.IsDancing());
             Assert.Equal(
                 0.9,
-                Convert.ToDouble(browser.Run("return window.fondBoard.conductor.rate"), System.Globalization.CultureInfo.InvariantCulture),
+                Convert.ToDouble(browser.Of("board/dance.js", "conductor.rate"), System.Globalization.CultureInfo.InvariantCulture),
                 3);
         }
         finally

@@ -104,9 +104,9 @@ public class KeyboardTests(RunningStudio studio)
         browser.WaitForText("#rate", "a minute");
         browser.WaitForText("#go kbd", "K");
         browser.Keys(" ");
-        Assert.False(browser.Run("return window.fondBoard.state().playing") is true);
+        Assert.False(browser.IsDancing());
         browser.Keys("k");
-        browser.Wait("it plays", () => browser.Run("return window.fondBoard.state().playing") is true);
+        browser.Wait("it plays", () => browser.IsDancing());
 
         browser.Go("/help");
         browser.Settle();

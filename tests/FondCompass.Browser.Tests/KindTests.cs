@@ -8,9 +8,6 @@ namespace FondCompass.Browser.Tests;
 /// <summary>Lessons of several kinds led from the board, and what their log believes of them.</summary>
 public class KindTests(RunningStudio studio)
 {
-    private static string State(Browser browser, string what) =>
-        Convert.ToString(browser.Run($"return window.fondBoard?.state().{what}"), CultureInfo.InvariantCulture) ?? "";
-
     private static void Write(Browser browser, string title, string rows)
     {
         browser.Go("/");
@@ -59,11 +56,11 @@ public class KindTests(RunningStudio studio)
     {
         browser.ClickText(link);
         browser.Find("#board[data-ready]");
-        browser.Wait("the first block is shown", () => State(browser, "block").Length > 0);
+        browser.Wait("the first block is shown", () => browser.LessonState("block").Length > 0);
     }
 
     private static int Told(Browser browser) =>
-        Convert.ToInt32(browser.Run("return window.fondBoard.marks.all.length"), CultureInfo.InvariantCulture);
+        Convert.ToInt32(browser.Of("lesson/telling.js", "marks.all.length"), CultureInfo.InvariantCulture);
 
     [Fact]
     public void A_rehearsal_and_an_opened_board_log_nothing_and_what_is_shown_or_left_out_is_not_reached()
@@ -74,9 +71,9 @@ public class KindTests(RunningStudio studio)
         var dance = Lead(browser, "breakdown");
         Board(browser, "Rehearse it");
         Assert.Contains("nothing of it is logged", browser.Text("#state"), StringComparison.Ordinal);
-        browser.Run("window.fondBoard.hurry(40)");
+        browser.Hurry(40);
         browser.Keys(" ");
-        browser.Wait("the demonstration is danced", () => State(browser, "playing") == "True");
+        browser.Wait("the demonstration is danced", () => browser.LessonState("playing") == "True");
         browser.Keys("g");
         browser.WaitForText("#said", "only what the class dances is clean");
         for (var i = 0; i < 4; i++)
@@ -96,13 +93,13 @@ public class KindTests(RunningStudio studio)
 
         // Shown to its end, and walks pressed through: nothing is reached, and the lesson is still to be held.
         Board(browser, "Lead it");
-        browser.Run("window.fondBoard.hurry(40)");
+        browser.Hurry(40);
         browser.Keys(" ");
-        browser.Wait("it is shown to its end", () => State(browser, "playing") == "False" && State(browser, "pass") == "1", 60);
-        browser.Run("window.fondBoard.hurry(1)");
+        browser.Wait("it is shown to its end", () => browser.LessonState("playing") == "False" && browser.LessonState("pass") == "1", 60);
+        browser.Hurry(1);
         browser.Keys("s");
         browser.Keys("s");
-        browser.Wait("all is told", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
+        browser.Wait("all is told", () => browser.IsToldAll());
         var lesson = browser.Path;
         browser.Go($"/dances/{dance}/log");
         Assert.DoesNotContain("reached vine", browser.Text(".past"), StringComparison.Ordinal);
@@ -130,7 +127,7 @@ public class KindTests(RunningStudio studio)
             browser.Keys(" ");
         }
 
-        browser.Wait("it goes on to what is taught", () => State(browser, "block") == "walk:A:1");
+        browser.Wait("it goes on to what is taught", () => browser.LessonState("block") == "walk:A:1");
     }
 
     [Fact]
@@ -163,12 +160,12 @@ public class KindTests(RunningStudio studio)
         {
             browser.Wait($"{title} comes", () => browser.Text("#block-title").Contains(title, StringComparison.Ordinal));
             browser.Keys(" ");
-            browser.Wait($"{title} is danced", () => State(browser, "playing") == "True");
+            browser.Wait($"{title} is danced", () => browser.LessonState("playing") == "True");
             browser.Keys(Keys.ArrowRight);
         }
 
         browser.Wait(
             "the set is over",
-            () => State(browser, "isOver") == "True" || browser.Text("#block-title").Contains("Questions", StringComparison.Ordinal));
+            () => browser.LessonState("isOver") == "True" || browser.Text("#block-title").Contains("Questions", StringComparison.Ordinal));
     }
 }

@@ -10,9 +10,6 @@ public class LessonTests(RunningStudio studio)
     private const string Script =
         "title Kittiwake Turn\ntempo 120\nintro 8\npart A\n1-4 vine R\n5-8 vine L\n1-4 rocking chair R\n5-8 jazz box R\n";
 
-    private static string State(Browser browser, string what) =>
-        Convert.ToString(browser.Run($"return window.fondBoard?.state().{what}"), CultureInfo.InvariantCulture) ?? "";
-
     /// <summary>Opens a lesson of twenty minutes on the board, in time that hurries.</summary>
     private static string Open(Browser browser)
     {
@@ -39,33 +36,33 @@ public class LessonTests(RunningStudio studio)
     private static void Ready(Browser browser)
     {
         browser.Find("#board[data-ready]");
-        browser.Wait("the first block is shown", () => State(browser, "block").Length > 0);
-        browser.Run("window.fondBoard.hurry(40)");
+        browser.Wait("the first block is shown", () => browser.LessonState("block").Length > 0);
+        browser.Hurry(40);
     }
 
     /// <summary>Presses the one key until the block is over; what is danced is danced to its end.</summary>
     private static void Through(Browser browser)
     {
-        var index = State(browser, "index");
-        for (var press = 0; State(browser, "index") == index && State(browser, "isOver") != "True"; press++)
+        var index = browser.LessonState("index");
+        for (var press = 0; browser.LessonState("index") == index && browser.LessonState("isOver") != "True"; press++)
         {
             Assert.True(press < 60, $"block {index} does not end");
-            if (State(browser, "lead") == "dance" && State(browser, "playing") == "True")
+            if (browser.LessonState("lead") == "dance" && browser.LessonState("playing") == "True")
             {
-                browser.Wait("it is danced through", () => State(browser, "playing") == "False", 60);
+                browser.Wait("it is danced through", () => browser.LessonState("playing") == "False", 60);
             }
 
             browser.Keys(press % 2 == 0 ? " " : Keys.PageDown);
-            if (State(browser, "lead") == "dance" && State(browser, "index") == index)
+            if (browser.LessonState("lead") == "dance" && browser.LessonState("index") == index)
             {
-                browser.Wait("it plays, or is over", () => State(browser, "playing") == "True" || State(browser, "index") != index);
+                browser.Wait("it plays, or is over", () => browser.LessonState("playing") == "True" || browser.LessonState("index") != index);
             }
         }
     }
 
     private static void Until(Browser browser, string block)
     {
-        for (var i = 0; State(browser, "block") != block; i++)
+        for (var i = 0; browser.LessonState("block") != block; i++)
         {
             Assert.True(i < 60, $"{block} never comes");
             Through(browser);
@@ -79,17 +76,17 @@ public class LessonTests(RunningStudio studio)
         var lesson = Open(browser);
         Until(browser, "walk:A:1");
         browser.Keys(" ");
-        browser.Wait("the second step is shown", () => State(browser, "step") == "1");
+        browser.Wait("the second step is shown", () => browser.LessonState("step") == "1");
         browser.Keys(Keys.ArrowLeft);
-        Assert.Equal("0", State(browser, "step"));
+        Assert.Equal("0", browser.LessonState("step"));
         Until(browser, "dance:A:1");
         // Only this bite, round and round, and back.
         browser.Keys("b");
-        Assert.Equal("bite", State(browser, "how"));
+        Assert.Equal("bite", browser.LessonState("how"));
         browser.Keys(" ");
-        browser.Wait("it goes round", () => State(browser, "playing") == "True");
+        browser.Wait("it goes round", () => browser.LessonState("playing") == "True");
         browser.Keys("b");
-        Assert.Equal("block", State(browser, "how"));
+        Assert.Equal("block", browser.LessonState("how"));
         browser.Keys(" ");
         browser.Keys("t");
         browser.WaitForText("#said", "trouble: vine");
@@ -97,7 +94,7 @@ public class LessonTests(RunningStudio studio)
         browser.Keys("t");
         browser.Keys("t");
         browser.Keys("u");
-        browser.Wait("the marks have arrived", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
+        browser.Wait("the marks have arrived", () => browser.IsToldAll());
         browser.Wait(
             "it is said to be kept",
             () =>
@@ -105,10 +102,10 @@ public class LessonTests(RunningStudio studio)
                     is "Kept in this browser: a reload works without a network.");
         browser.Go($"/lessons/{lesson}/teach");
         Ready(browser);
-        Assert.Equal("chain:A:1-2", State(browser, "block"));
+        Assert.Equal("chain:A:1-2", browser.LessonState("block"));
         browser.Wait(
             "that it was opened again has arrived",
-            () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
+            () => browser.IsToldAll());
 
         studio.Stop();
         try
@@ -119,7 +116,7 @@ public class LessonTests(RunningStudio studio)
             Assert.Contains("kept in this browser, and delivered when it is back", browser.Text("#state"), StringComparison.Ordinal);
             browser.Go($"/lessons/{lesson}/teach");
             Ready(browser);
-            Assert.Equal("chain:A:1-2", State(browser, "block"));
+            Assert.Equal("chain:A:1-2", browser.LessonState("block"));
             Through(browser);
             browser.Keys("s");
             Through(browser);
@@ -132,20 +129,17 @@ public class LessonTests(RunningStudio studio)
         browser.Wait(
             "all is delivered",
             () =>
-                browser.Run(
-                    "return Object.keys(localStorage).every(k => !k.startsWith('fond-marks')) && window.fondBoard.marks.waiting.length "
-                        + "=== 0")
-                    is true,
+                browser.Run("return Object.keys(localStorage).every(k => !k.startsWith('fond-marks'))") is true && browser.IsToldAll(),
             60);
         browser.Wait("nothing is left to be said", () => browser.Text("#state").Length == 0);
         Until(browser, "music");
         Until(browser, "runs");
-        for (var i = 0; State(browser, "isOver") != "True" && i < 20; i++)
+        for (var i = 0; browser.LessonState("isOver") != "True" && i < 20; i++)
         {
             Through(browser);
         }
 
-        browser.Wait("the end is told", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
+        browser.Wait("the end is told", () => browser.IsToldAll());
         browser.Go($"/lessons/{lesson}");
         // One at the first dance, one of two in the chain, one while the server was away.
         Assert.Equal(3, browser.Driver.FindElements(By.CssSelector(".marks [aria-label^='Take it out: the mark']")).Count);
@@ -171,20 +165,20 @@ public class LessonTests(RunningStudio studio)
         Open(browser);
         browser.Keys("s");
         browser.Keys("s");
-        Assert.Equal("2", State(browser, "index"));
+        Assert.Equal("2", browser.LessonState("index"));
         browser.Keys("u");
         browser.Keys("u");
-        Assert.Equal("0", State(browser, "index"));
+        Assert.Equal("0", browser.LessonState("index"));
         browser.WaitForText("#said", "taken back: left out");
         Until(browser, "dance:A:1");
         browser.Keys(Keys.ArrowUp);
-        Assert.Equal("75", State(browser, "rate"));
+        Assert.Equal("75", browser.LessonState("rate"));
         browser.Keys("-");
-        Assert.Equal("74", State(browser, "rate"));
+        Assert.Equal("74", browser.LessonState("rate"));
         browser.Keys("o");
         browser.WaitForText("#said", "other side");
         browser.Keys("a");
-        Assert.Equal("block", State(browser, "how"));
+        Assert.Equal("block", browser.LessonState("how"));
         browser.Keys("m");
         Assert.Equal("true", browser.Find("#mirror").GetAttribute("aria-pressed"));
         browser.Keys("h");
@@ -195,7 +189,7 @@ public class LessonTests(RunningStudio studio)
         browser.Keys("n");
         browser.Keys("stop at the top" + Keys.Enter);
         browser.WaitForText("#said", "note kept");
-        Assert.Equal("dance:A:1", State(browser, "block"));
+        Assert.Equal("dance:A:1", browser.LessonState("block"));
         Assert.Equal("", string.Join('\n', browser.Errors()));
 
         // Where the browser has no room left, that is said, and what is marked arrives all the same.
@@ -204,7 +198,7 @@ public class LessonTests(RunningStudio studio)
         browser.Keys("t");
         browser.WaitForText("#state", "do not close it");
         browser.Run("window.fetch = window.realFetch");
-        browser.Wait("it is delivered", () => browser.Run("return window.fondBoard.marks.waiting.length === 0") is true);
+        browser.Wait("it is delivered", () => browser.IsToldAll());
         browser.WaitForText("#state", "");
     }
 
@@ -214,23 +208,24 @@ public class LessonTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         Open(browser);
         Until(browser, "dance:A:1");
-        browser.Run("window.fondBoard.hurry(1)");
+        browser.Hurry(1);
         // Taps at 100 a minute, as a hand gives them to the page.
         ((IJavaScriptExecutor)browser.Driver).ExecuteAsyncScript(
             "const done = arguments[arguments.length - 1]; let n = 0; const next = () => { window.dispatchEvent(new "
                 + "KeyboardEvent('keydown', { key: 'p', bubbles: true })); document.dispatchEvent(new KeyboardEvent('keydown', { key: "
                     + "'p', bubbles: true })); if (++n < 5) setTimeout(next, 600); else done(); }; next();");
-        browser.Wait("the board runs with it", () => State(browser, "playing") == "True");
+        browser.Wait("the board runs with it", () => browser.LessonState("playing") == "True");
         browser.Wait(
             "at the tempo tapped",
-            () => browser.Run("return window.fondBoard.pulse.bpm > 92 && window.fondBoard.pulse.bpm < 108") is true);
+            () => browser.Of("lesson/sound.js", "pulse.bpm") is > 92.0 and < 108.0);
         browser.WaitForText("#said", "a minute over");
         browser.Keys(Keys.Enter);
         browser.Wait("the 1 is now", () => browser.Text("#count") is "1" or "2" or "8");
         browser.Keys(" ");
 
         browser.Keys("l");
-        browser.Run("window.fondBoard.pulse.stop(); window.fondBoard.hurry(4)");
+        browser.Of("lesson/sound.js", "pulse.stop()");
+        browser.Hurry(4);
         browser.Wait("moves are offered", () => browser.Driver.FindElements(By.CssSelector("#moves button")).Count > 3);
         browser.Keys(" ");
         var second = browser.Driver.FindElements(By.CssSelector("#moves button"))[1].Text[2..];
@@ -238,7 +233,7 @@ public class LessonTests(RunningStudio studio)
         browser.WaitForText("#live-said", $"Next: {second}");
         browser.Wait("it is danced after an eight of notice", () => browser.Text("#now").StartsWith(second, StringComparison.Ordinal), 30);
         browser.Keys("l");
-        Assert.Equal("dance:A:1", State(browser, "block"));
+        Assert.Equal("dance:A:1", browser.LessonState("block"));
         Assert.Equal("", string.Join('\n', browser.Errors()));
     }
 
@@ -248,7 +243,10 @@ public class LessonTests(RunningStudio studio)
         using var browser = new Browser(studio.Address);
         Open(browser);
         Until(browser, "dance:A:1");
-        browser.Run("window.fondBoard.hurry(1)");
+        // Screens go by the page's clock as it is.
+        browser.Go(browser.Path);
+        browser.Find("#board[data-ready]");
+        browser.Wait("the block is open again", () => browser.LessonState("block") == "dance:A:1");
         browser.Click(".lesson-more summary");
         browser.ClickText("A screen for the class");
         browser.WaitForText("#screen-said", "/class/");
@@ -260,7 +258,7 @@ public class LessonTests(RunningStudio studio)
         browser.Find("#screen[data-ready]");
         browser.Driver.SwitchTo().Window(board);
         browser.Keys(" ");
-        browser.Wait("it plays", () => State(browser, "playing") == "True");
+        browser.Wait("it plays", () => browser.LessonState("playing") == "True");
         browser.Driver.SwitchTo().Window(screen);
         browser.Wait(
             "the class sees the count",
@@ -274,19 +272,16 @@ public class LessonTests(RunningStudio studio)
     /// <summary>Seconds of the song between what the board plays and what a screen shows at one moment.</summary>
     private static double Skew(Browser browser, string board, string screen)
     {
-        const string Moment = "return [performance.timeOrigin + performance.now(), {0}]";
-        browser.Driver.SwitchTo().Window(board);
-        var rate = Convert.ToDouble(browser.Run("return window.fondBoard.conductor.rate"), CultureInfo.InvariantCulture);
-        var here = ((IEnumerable<object>)browser.Run(Moment.Replace(
-            "{0}",
-            "window.fondBoard.conductor.position()",
-            StringComparison.Ordinal))!)
-            .Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture))
-            .ToList();
-        browser.Driver.SwitchTo().Window(screen);
-        var there = ((IEnumerable<object>)browser.Run(Moment.Replace("{0}", "window.fondClass.position()", StringComparison.Ordinal))!)
-            .Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture))
-            .ToList();
+        List<double> At(string window, string module, string position)
+        {
+            browser.Driver.SwitchTo().Window(window);
+            return [.. ((IEnumerable<object>)browser.Of(module, $"{position}, [performance.timeOrigin + performance.now(), m.{position}]")!)
+                .Select(v => Convert.ToDouble(v, CultureInfo.InvariantCulture))];
+        }
+
+        var here = At(board, "lesson/sound.js", "conductor.position()");
+        var rate = Convert.ToDouble(browser.Of("lesson/sound.js", "conductor.rate"), CultureInfo.InvariantCulture);
+        var there = At(screen, "board/class.js", "position()");
         return Math.Abs(there[1] - (here[1] + ((there[0] - here[0]) / 1000 * rate)));
     }
 }

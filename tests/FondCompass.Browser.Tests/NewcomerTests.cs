@@ -80,13 +80,13 @@ public class NewcomerTests(RunningStudio studio)
         browser.Keys(" ");
         browser.WaitForText("#rate", "90 %");
         Assert.Equal("false", browser.Find("#faster").GetDomAttribute("aria-disabled"));
-        Assert.False(browser.Run("return window.fondBoard.state().playing") is true);
+        Assert.False(browser.IsDancing());
         browser.Run("document.getElementById('repeats').focus()");
         browser.Keys(Keys.ArrowUp);
         Assert.StartsWith("90 %", browser.Text("#rate"), StringComparison.Ordinal);
         browser.Run("document.activeElement.blur()");
         browser.Keys(" ");
-        browser.Wait("it plays", () => browser.Run("return window.fondBoard.state().playing") is true);
+        browser.Wait("it plays", () => browser.IsDancing());
     }
 
     [Fact]

@@ -8,7 +8,7 @@ namespace FondCompass.Web.Tests;
 /// <summary>The help tells what is there: every key, every word of the script, every finding; and every form can be sent.</summary>
 public partial class HelpTests(Studio studio)
 {
-    private static readonly string Web = Path.Combine(TestDatabase.Root, "src", "FondCompass.Web");
+    internal static readonly string Web = Path.Combine(TestDatabase.Root, "src", "FondCompass.Web");
     private static readonly string Keys = File.ReadAllText(Path.Combine(TestDatabase.Root, "docs", "keys.md"));
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;

@@ -15,11 +15,13 @@ namespace FondCompass.Application.Boards;
 /// <summary>All that a board needs to lead a lesson to its end without asking again. Moments are seconds at full tempo.</summary>
 /// <param name="Lesson">The lesson's id.</param>
 /// <param name="Minutes">Planned minutes.</param>
+/// <param name="LateFrom">Minutes behind the plan, or ahead of it, from which that is said.</param>
 /// <param name="Known">Dances they know that can be called up at any time, whatever is planned.</param>
 public sealed record BoardData(
     Guid Lesson,
     string Group,
     int Minutes,
+    int LateFrom,
     IReadOnlyList<BoardDance> Dances,
     IReadOnlyList<BoardBlock> Blocks,
     IReadOnlyList<BoardBlock> Known,
@@ -38,7 +40,14 @@ public sealed record BoardData(
         StepLexicon lexicon,
         BoardLive? live)
     {
-        var blocks = plan.Blocks.Select(b => BoardBlock.From(b, b.Dance is { } d ? dances[d].Dance : null, way, lexicon)).ToList();
+        var startsAt = 0.0;
+        var blocks = new List<BoardBlock>();
+        foreach (var planned in plan.Blocks)
+        {
+            blocks.Add(BoardBlock.From(planned, planned.Dance is { } d ? dances[d].Dance : null, way, lexicon) with { StartsAt = startsAt });
+            startsAt += planned.Seconds;
+        }
+
         var known = dances.Select((d, i) => (d.Dance, Index: i)).Where(d => d.Dance.IsKnown).Select(d => BoardBlock.From(
             new LessonBlock { Id = $"known:{d.Index}", Kind = BlockKind.Known, Title = d.Dance.Title, Why = "", Dance = d.Index },
             d.Dance,
@@ -51,6 +60,7 @@ public sealed record BoardData(
             lesson,
             group,
             (int)Math.Round(plan.LessonSeconds / 60),
+            BoardRules.LateFromMinutes,
             [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))],
             blocks,
             known,
@@ -69,7 +79,7 @@ public sealed record BoardData(
         {
             Minutes = 0,
             Dances = [.. Dances.Select(d => d with { Id = null })],
-            Blocks = [.. Blocks.Select(b => b with { Say = [], Watch = [], Seconds = 0, Timeline = Plain(b.Timeline) })],
+            Blocks = [.. Blocks.Select(b => b with { Say = [], Watch = [], Seconds = 0, StartsAt = 0, Timeline = Plain(b.Timeline) })],
             Known = [.. Known.Select(b => b with { Timeline = Plain(b.Timeline) })],
             Bites = [.. Bites.Select(b => b with { One = Plain(b.One), Other = Plain(b.Other), FromTop = Plain(b.FromTop) })],
             Live = null,
@@ -156,6 +166,9 @@ public sealed record BoardBlock(
     IReadOnlyList<string> Moves,
     BoardTimeline? Timeline)
 {
+    /// <summary>Seconds that the plan has before it.</summary>
+    public double StartsAt { get; init; }
+
     /// <summary>A block as it is led; what is said in a walk stands in its words, by no clock.</summary>
     public static BoardBlock From(LessonBlock block, LessonDance? dance, TeachingWay way, StepLexicon lexicon)
     {
@@ -202,8 +215,22 @@ public sealed record BoardBite(
     BoardTimeline? FromTop);
 
 /// <summary>Moves that can be called without an order.</summary>
+/// <param name="Eight">Counts after which a call may change.</param>
 /// <param name="LeftOut">Names that are no steps that go into an eight.</param>
-public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> Moves, IReadOnlyList<string> LeftOut, bool IsRing)
+/// <param name="Facings">The eight ways to face in words, from the front to the right.</param>
+/// <param name="CountIn">Counts of its count-in.</param>
+/// <param name="Weight">The foot that holds the weight before the first move.</param>
+/// <param name="Between">What is danced where no move can follow.</param>
+public sealed record BoardLive(
+    int Eight,
+    double Bpm,
+    IReadOnlyList<BoardMove> Moves,
+    IReadOnlyList<string> LeftOut,
+    bool IsRing,
+    IReadOnlyList<string> Facings,
+    int CountIn,
+    string Weight,
+    string Between)
 {
     public static BoardLive From(LiveMoves live, IReadOnlyList<string> leftOut, LessonDance dance) => new(
         live.Eight, dance.Tempo, [.. live.Moves.Select((m, i) => new BoardMove(
@@ -214,7 +241,12 @@ public sealed record BoardLive(int Eight, double Bpm, IReadOnlyList<BoardMove> M
             [.. m.Eights.Select(e => BoardMoveEight.From(e))],
             m.Parts,
             [.. m.Layers.Select(l => new BoardMoveLayer(l.From, l.To, LessonWords.Say(l.Layer.Kind), l.Layer.Text))]))],
-        leftOut, FacingWords.IsRing(dance.Analysis.Dance.Header));
+        leftOut,
+        FacingWords.IsRing(dance.Analysis.Dance.Header),
+        FacingWords.All(dance.Analysis.Dance.Header),
+        BoardRules.LiveCountIn(live.Eight),
+        BoardRules.LiveWeight.Letter(),
+        DeskTexts.MarchOnTheSpot);
 }
 
 /// <param name="Needs">Seconds that it takes to say its name.</param>
@@ -255,7 +287,22 @@ public sealed record BoardMoveEight(
         eight.Stretches.Sum(s => s.Counts),
         eight.PickUp,
         eight.Free,
-        [.. eight.Steps.Select(s => new BoardMoveStep(s.Count, s.Words, s.Foot == Foot.None ? "" : s.Foot.Letter()))]);
+        StepsOf(eight));
+
+    private static string LetterOf(Foot foot) => foot == Foot.None ? "" : foot.Letter();
+
+    private static List<BoardMoveStep> StepsOf(LiveEight eight)
+    {
+        List<LiveStep> steps = [.. eight.Steps];
+        return [.. steps.Select((s, i) => new BoardMoveStep(
+            s.Count,
+            s.Words,
+            LetterOf(s.Foot),
+            LetterOf(s.After.FreeFoot()),
+            eight.TurnedAfter(i, steps.Count)))];
+    }
 }
 
-public sealed record BoardMoveStep(double Count, string Words, string Foot);
+/// <param name="Free">The foot that is free behind it; empty where nobody knows.</param>
+/// <param name="Turned">Eighths to the right since the eight began.</param>
+public sealed record BoardMoveStep(double Count, string Words, string Foot, string Free, int Turned);

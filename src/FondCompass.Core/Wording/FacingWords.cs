@@ -29,6 +29,10 @@ public static class FacingWords
             var half => half is 1 or 7 ? StepTexts.HalfInBrief : StepTexts.HalfOutBrief
         };
 
+    /// <summary>The eight ways to face, from the front to the right.</summary>
+    public static IReadOnlyList<string> All(DanceHeader header) =>
+        [.. Enumerable.Range(0, InRing.Length).Select(i => Say(header, new Facing(i)))];
+
     public static bool IsRing(DanceHeader header) => header.Layout == Layout.Circle;
 
     /// <summary>"3:00"; in a ring "against the sun": 12:00 is the middle, the sun goes round to the left of who faces it.</summary>

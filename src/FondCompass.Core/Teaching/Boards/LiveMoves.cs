@@ -25,7 +25,7 @@ public sealed record LiveEight(Weight Begins, Weight Ends, Eighths Turn, IReadOn
     public double Free => Stretches.Sum(s => s.Counts) - Steps.Max(s => s.Count);
 
     /// <summary>What moves, by the count from the eight's beginning, with the foot; a pick-up before it.</summary>
-    public IEnumerable<(double Count, string Words, Foot Foot)> Steps
+    public IEnumerable<LiveStep> Steps
     {
         get
         {
@@ -37,9 +37,11 @@ public sealed record LiveEight(Weight Begins, Weight Ends, Eighths Turn, IReadOn
                     weight = after;
                     if (step.Moment is DanceAction action && step.Verb is { } verb)
                     {
-                        yield return (at - stretch.From + step.Moment.At.InCounts, verb.Has(Lexicon.VerbTraits.IsBody)
-                            ? action.Deed
-                            : verb.Name, step.Foot);
+                        yield return new LiveStep(
+                            at - stretch.From + step.Moment.At.InCounts,
+                            verb.Has(Lexicon.VerbTraits.IsBody) ? action.Deed : verb.Name,
+                            step.Foot,
+                            after);
                     }
                 }
 
@@ -47,7 +49,18 @@ public sealed record LiveEight(Weight Begins, Weight Ends, Eighths Turn, IReadOn
             }
         }
     }
+
+    /// <summary>Eighths turned to the right up to one of its steps: the turn is shared out over all of them.</summary>
+    /// <param name="step">From 0.</param>
+    /// <param name="steps">How many it has, 1 at the least.</param>
+    public int TurnedAfter(int step, int steps) =>
+        (int)Math.Floor((Turn.Value * (step + 1) / (double)steps) + 0.5);
 }
+
+/// <summary>One movement of a called move.</summary>
+/// <param name="Count">From the eight's beginning, from 0; below 0 for a pick-up.</param>
+/// <param name="After">The weight behind it.</param>
+public sealed record LiveStep(double Count, string Words, Foot Foot, Weight After);
 
 /// <summary>A move that the leader can call without an order.</summary>
 /// <param name="Counts">Counts of it once; they go into an eight, or are whole eights.</param>

@@ -1,3 +1,4 @@
+using FondCompass.Core.Teaching.Boards;
 using System.Globalization;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Calling.Phrases;
@@ -15,8 +16,6 @@ namespace FondCompass.Web.Pages.Dances;
 /// <summary>The cue sheet: what is said when, over the track the dance is fitted to, and whether it can be.</summary>
 public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(shelf)
 {
-    private const double Slowest = 50, Fastest = 110;
-
     public override string Stage => "Plan";
 
     protected override bool UsesExceptions => true;
@@ -27,7 +26,7 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
     [BindProperty(SupportsGet = true, Name = "lead")]
     public string? AskedLead { get; set; }
 
-    public double Rate => Number(AskedRate, 100, Slowest, Fastest) ?? 100;
+    public double Rate => Number(AskedRate, 100, BoardRules.Slowest, BoardRules.Fastest) ?? 100;
 
     /// <summary>The version that is called; as it is written when empty.</summary>
     [BindProperty(SupportsGet = true, Name = "variant")]
@@ -61,8 +60,8 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
 
     /// <summary>What was asked and cannot be, in words; empty when all can.</summary>
     public string Problem =>
-        Number(AskedRate, 100, Slowest, Fastest) is null
-            ? DancePageTexts.NoRateAsked(AskedRate, Slowest, Fastest)
+        Number(AskedRate, 100, BoardRules.Slowest, BoardRules.Fastest) is null
+            ? DancePageTexts.NoRateAsked(AskedRate, BoardRules.Slowest, BoardRules.Fastest)
         : Number(AskedLead, Speech.DefaultLead, 0, CallSettings.LongestLead) is null
             ? DancePageTexts.NoLeadAsked(AskedLead, CallSettings.LongestLead, Speech.DefaultLead)
         : Number(AskedPace, UsualPace, Speech.Slowest, Speech.Fastest) is null

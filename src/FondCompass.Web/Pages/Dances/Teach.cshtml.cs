@@ -13,7 +13,7 @@ public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(sh
     protected override bool UsesExceptions => true;
 
     /// <summary>Repeats offered at first: all of an order, or as many as the track is said to hold.</summary>
-    public int Wanted => Math.Clamp(Analysis.Dance.IsPhrased ? Run().Repeats.Count : Repeats, 1, 99);
+    public int Wanted => Math.Clamp(Analysis.Dance.IsPhrased ? Run().Repeats.Count : Repeats, 1, BoardRules.MostRepeats);
 
     /// <summary>The group that is told something otherwise, as it is called here; null where every class is told the same.</summary>
     public string? ToldFor { get; private set; }
@@ -30,7 +30,7 @@ public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(sh
     /// <summary>The run in seconds of the song, with cues that can be said at a rate in percent.</summary>
     public async Task<IActionResult> OnGetTimeline(int rate = 100, int repeats = 2, CancellationToken cancel = default)
     {
-        if (rate is < 30 or > 150 || repeats is < 1 or > 99)
+        if (rate < BoardRules.Slowest || rate > BoardRules.Fastest || repeats is < 1 or > BoardRules.MostRepeats)
         {
             return BadRequest();
         }

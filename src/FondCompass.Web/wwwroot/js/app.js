@@ -3,6 +3,7 @@
 import './keep.js';
 import './keys.js';
 import './paper.js';
+import { onHtmx } from './page.js';
 
 /** @returns {string} */
 export const token = () => document.querySelector('meta[name="fond-token"]')?.getAttribute('content') ?? '';
@@ -10,7 +11,8 @@ export const token = () => document.querySelector('meta[name="fond-token"]')?.ge
 // Where this browser is, for accounts that do not say it yet: the zone, and the first day of a week with Sunday as 0.
 try {
   const place = new Intl.Locale(navigator.language);
-  const week = /** @type {any} */ (place).getWeekInfo?.() ?? /** @type {any} */ (place).weekInfo;
+  const { getWeekInfo, weekInfo } = /** @type {{ getWeekInfo?: () => { firstDay: number }, weekInfo?: { firstDay: number } }} */ (place);
+  const week = getWeekInfo?.call(place) ?? weekInfo;
   document.cookie = `fond-zone=${Intl.DateTimeFormat().resolvedOptions().timeZone}|${(week?.firstDay ?? 1) % 7}; Path=/; SameSite=Lax; Max-Age=31536000${location.protocol === 'https:' ? '; Secure' : ''}`;
 } catch {
   // Nobody knows where it is; the account's page asks.
@@ -57,20 +59,20 @@ document.body.addEventListener('click', (event) => {
 });
 // The word of this session, which every element of our own markup bears that sends something; whatever got into a page otherwise cannot know it.
 const own = document.querySelector('meta[name="fond-own"]')?.getAttribute('content') ?? '';
-document.body.addEventListener('htmx:configRequest', (/** @type {any} */ event) => {
-  if (own === '' || event.detail.elt.dataset.own !== own) {
+onHtmx('htmx:configRequest', (detail, event) => {
+  if (own === '' || detail.elt.dataset.own !== own) {
     event.preventDefault();
     return;
   }
-  if (event.detail.verb !== 'get') {
-    event.detail.headers['X-Fond-Token'] = token();
+  if (detail.verb !== 'get') {
+    detail.headers['X-Fond-Token'] = token();
   }
 });
-document.body.addEventListener('htmx:responseError', (/** @type {any} */ event) => banner(wordsFor(event.detail.xhr.status)));
-document.body.addEventListener('htmx:sendError', () => banner(wordsFor(0)));
-document.body.addEventListener('htmx:timeout', () => banner(wordsFor(0)));
-document.body.addEventListener('htmx:afterOnLoad', (/** @type {any} */ event) => {
-  if (event.detail.successful && !document.body.dataset.unsaved) {
+onHtmx('htmx:responseError', ({ xhr }) => banner(wordsFor(xhr.status)));
+onHtmx('htmx:sendError', () => banner(wordsFor(0)));
+onHtmx('htmx:timeout', () => banner(wordsFor(0)));
+onHtmx('htmx:afterOnLoad', ({ successful }) => {
+  if (successful && !document.body.dataset.unsaved) {
     banner('');
   }
 });

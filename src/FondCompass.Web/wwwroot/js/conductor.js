@@ -12,9 +12,9 @@ const leadIn = 0.12;
  */
 
 export class Conductor {
-  /** @param {{ hear?: (note: Note, when: number) => void, done?: () => void }} [ears] */
-  constructor(ears = {}) {
-    this.ears = ears;
+  constructor() {
+    /** Called when the last note has sounded. @type {() => void} */
+    this.done = () => {};
     /** @type {AudioContext | null} */
     this.audio = null;
     /** @type {Note[]} */
@@ -161,7 +161,6 @@ export class Conductor {
         break;
       }
       if (when >= now) {
-        this.ears.hear?.(note, when);
         this.sound(note, when);
       }
       this.next++;
@@ -172,7 +171,7 @@ export class Conductor {
       this.playing = false;
       this.zeroSong = 0;
       clearInterval(this.pump);
-      this.ears.done?.();
+      this.done();
     }
   }
 
@@ -256,7 +255,9 @@ function hissOf(audio) {
 
 const voices = ['kick', 'snare', 'hat', 'bass', 'tune'];
 
-/** The server's score as notes, with a click on every count. @param {{ notes: number[][], counts: number[], bars: number[] }} score @returns {Note[]} */
+/** @typedef {{ seconds: number, notes: number[][], counts: number[], bars: number[] }} Score a song as the server reckoned it: notes as moment, length, voice, pitch and weight, moments of the counts, and each count's place in its bar */
+
+/** The server's score as notes, with a click on every count. @param {Score} score @returns {Note[]} */
 export function notesOf(score) {
   const notes = score.notes.map(([at, length, voice, pitch, strong]) => ({ at, length, voice: voices[voice], pitch, strong: strong === 1 }));
   for (let i = 0; i < score.counts.length - 1; i++) {

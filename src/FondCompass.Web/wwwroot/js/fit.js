@@ -3,32 +3,29 @@
 import { token } from './app.js';
 import { Conductor, notesOf, tieMix } from './conductor.js';
 import { on } from './keys.js';
+import { field as fieldOf, fieldsOf, form as formOf, htmx, the } from './page.js';
 
-const page = /** @type {HTMLElement} */ (document.getElementById('fit'));
-const run = /** @type {HTMLElement} */ (document.getElementById('run'));
-const form = /** @type {HTMLFormElement} */ (document.getElementById('fit-form'));
-const play = /** @type {HTMLElement} */ (document.getElementById('play'));
-const where = /** @type {HTMLElement} */ (document.getElementById('where'));
-const zoom = /** @type {HTMLInputElement} */ (document.getElementById('zoom'));
-const rate = /** @type {HTMLInputElement} */ (document.getElementById('band-rate'));
+const page = the('fit');
+const run = the('run');
+const form = formOf('fit-form');
+const play = the('play');
+const where = the('where');
+const zoom = fieldOf('zoom');
+const rate = fieldOf('band-rate');
 const address = `/dances/${page.dataset.id}/fit`;
 
-/** @type {{ seconds: number, notes: number[][], counts: number[], bars: number[] } | null} */
+/** @type {import('./conductor.js').Score | null} */
 let score = null;
-/** What has been handed to the audio clock, for whoever wants to compare. @type {{ voice: string, at: number, when: number }[]} */
-const heard = [];
-const conductor = new Conductor({
-  hear: (note, when) => heard.push({ voice: note.voice, at: note.at, when }),
-  done: () => paintPlay(),
-});
-Object.assign(window, { fondBand: { conductor, heard } });
+export const conductor = new Conductor();
+conductor.done = () => paintPlay();
 tieMix(conductor);
 
 async function loadScore() {
   const answer = await fetch(`${address}?handler=Score`);
   if (answer.ok) {
-    score = await answer.json();
-    conductor.load(notesOf(/** @type {any} */ (score)), score?.seconds ?? 0);
+    const fetched = /** @type {import('./conductor.js').Score} */ (await answer.json());
+    score = fetched;
+    conductor.load(notesOf(fetched), fetched.seconds);
   }
 }
 
@@ -80,7 +77,7 @@ function paint() {
 }
 
 function paintPlay() {
-  /** @type {any} */ (play.firstChild).textContent = conductor.playing ? 'Pause ' : 'Play ';
+  the('play-word').textContent = conductor.playing ? 'Pause' : 'Play';
 }
 
 async function toggle() {
@@ -195,8 +192,8 @@ async function draw(times) {
   const most = Number(frameOf()?.dataset.most ?? 1);
   const to = Math.max(1, Math.min(most, Math.round(Number(zoom.value) * times)));
   zoom.value = String(to === Number(zoom.value) && times > 1 ? most : to);
-  const wishes = new URLSearchParams(/** @type {any} */ (new FormData(/** @type {HTMLFormElement} */ (document.getElementById('wishes')))));
-  await /** @type {any} */ (window).htmx.ajax('GET', `${address}?handler=Run&${wishes}`, { source: '#wishes', target: '#run' });
+  const wishes = fieldsOf(formOf('wishes'));
+  await htmx()?.ajax('GET', `${address}?handler=Run&${wishes}`, { source: '#wishes', target: '#run' });
   const frame = frameOf();
   const tide = strip();
   if (frame && tide) {

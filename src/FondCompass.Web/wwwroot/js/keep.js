@@ -1,6 +1,7 @@
 // Keeps what is typed into a form until the server has it: every form marked data-keep is held in this browser from the first
 // letter on, sent again when a server that was away is back, and filled in again when the page was left meanwhile.
 import { banner, wordsFor } from './app.js';
+import { fieldsOf as sentBy, htmx, onHtmx } from './page.js';
 
 const account = document.querySelector('meta[name="fond-account"]')?.getAttribute('content') ?? '';
 const again = 1500;
@@ -73,7 +74,7 @@ async function deliver(form, submitter) {
 /** @param {HTMLFormElement} form @param {HTMLElement | null} submitter @returns {Promise<Response | null>} */
 async function post(form, submitter) {
   const to = submitter?.getAttribute('formaction') ?? form.getAttribute('action') ?? location.href;
-  const body = new URLSearchParams(/** @type {any} */ (new FormData(form, submitter)));
+  const body = sentBy(form, submitter);
   try {
     return await fetch(to, { method: 'POST', body, signal: AbortSignal.timeout(patience) });
   } catch {
@@ -106,7 +107,7 @@ async function arrive(form, answer) {
   }
   banner('');
   here.replaceChildren(...main.childNodes);
-  /** @type {any} */ (window).htmx?.process(here);
+  htmx()?.process(here);
   const told = here.querySelector('.problem, .verdict, [role=status]');
   if (told instanceof HTMLElement) {
     told.tabIndex = -1;
@@ -161,12 +162,11 @@ document.addEventListener('submit', (event) => {
   }
 });
 
-document.body.addEventListener('htmx:afterRequest', async (/** @type {any} */ event) => {
-  const form = event.detail.elt;
+onHtmx('htmx:afterRequest', async ({ elt: form, successful }) => {
   if (!(form instanceof HTMLFormElement) || keptForm(form) !== form) {
     return;
   }
-  if (event.detail.successful) {
+  if (successful) {
     forget(form);
   } else if (!waiting.has(form)) {
     waiting.add(form);

@@ -23,7 +23,7 @@ export function newId() {
 /** @param {string} lesson */
 const addressOf = (lesson) => `/lessons/${lesson}/teach`;
 
-/** Posts JSON to a lesson's board. @param {string} lesson @param {string} handler @param {any} body @returns {Promise<Response | null>} null when the server is away */
+/** Posts JSON to a lesson's board. @param {string} lesson @param {string} handler @param {unknown} body @returns {Promise<Response | null>} null when the server is away */
 export async function post(lesson, handler, body) {
   try {
     return await fetch(`${addressOf(lesson)}?handler=${handler}`, {
@@ -82,9 +82,6 @@ export class Marks {
     this.board = newId();
     this.opened = Date.now() / 1000;
     this.zero = performance.now();
-    /** Seconds told until the speed was last changed, and that speed: lessons are tried out in time that hurries. */
-    this.before = 0;
-    this.speed = 1;
     this.number = 0;
     /** @type {Told[]} */
     this.all = [];
@@ -111,14 +108,7 @@ export class Marks {
 
   /** Seconds since the board was opened. */
   since() {
-    return this.before + ((performance.now() - this.zero) / 1000 * this.speed);
-  }
-
-  /** @param {number} speed */
-  setSpeed(speed) {
-    this.before = this.since();
-    this.zero = performance.now();
-    this.speed = speed;
+    return (performance.now() - this.zero) / 1000;
   }
 
   /** @param {string} kind @param {string} block @param {Partial<Told>} [more] @returns {Told} */

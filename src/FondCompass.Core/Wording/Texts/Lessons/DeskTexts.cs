@@ -45,6 +45,8 @@ public static class DeskTexts
 
     public static Sentence Lost(string lines) => Source.Say([lines]);
 
+    public static Sentence MarchOnTheSpot => Source.Say();
+
     public static Sentence NamesNoBlock => Source.Say();
 
     public static Sentence NoChangeToGoBack => Source.Say();

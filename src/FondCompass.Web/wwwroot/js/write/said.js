@@ -1,7 +1,9 @@
 // Says what changes on the page to those who do not see it: what the checks have become once the typing rests, the step that is
 // chosen, what is offered. Only what is new is said, and of each kind only the last of what comes at once.
 
-const said = /** @type {HTMLElement} */ (document.getElementById('said'));
+import { onHtmx, the } from '../page.js';
+
+const said = the('said');
 /** Milliseconds in which something newer of its kind may take its place. @type {Record<'checks' | 'choice', number>} */
 const rest = { checks: 900, choice: 250 };
 /** @type {Map<string, number>} */
@@ -23,9 +25,9 @@ function checks() {
 }
 
 let last = checks();
-document.body.addEventListener('htmx:afterSettle', (/** @type {any} */ event) => {
+onHtmx('htmx:afterSettle', ({ target }) => {
   const now = checks();
-  if (event.detail.target?.id === 'ruler' && now !== last) {
+  if (target?.id === 'ruler' && now !== last) {
     last = now;
     say(now, 'checks');
   }

@@ -1,14 +1,15 @@
 // Paints one moment of a timeline onto a board: the count, the step now and the next, the feet, the needle, what stands on top and what comes.
 // Board, lesson and the class's screens all paint with it; a place that a page does not have is left out.
 
-/** @typedef {{ at: number, label: string, isCountIn: boolean, isFirst: boolean, isHalf: boolean, repeat: number, where: string, wall: string, part?: string, line?: number, count?: number }} Click */
-/** @typedef {{ at: number, starts: boolean, name: string, foot: string, free: string, facing: string, degrees: number, deed?: string, step?: string }} Step */
-/** @typedef {{ words: string, counts: string, parts: Part[] }} Part of a step: its words, its own counts, what it is made of */
-/** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
-/** @typedef {{ at: number, until: number, for: number, words: string, isOwn: boolean, layer?: string }} Say words, when they begin and end, and the moment they are for */
-/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, isRing?: boolean, clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[], parts?: { step: string, parts: Part[] }[] }} Timeline */
+import { lastAt } from './timeline.js';
 
-/** @param {string} name @returns {any} */
+/** @typedef {import('./timeline.js').Timeline} Timeline */
+/** @typedef {import('./timeline.js').Step} Step */
+/** @typedef {import('./timeline.js').Part} Part */
+/** @typedef {import('./timeline.js').Say} Say */
+/** @typedef {import('./timeline.js').Mark} Mark */
+
+/** @param {string} name */
 const place = (name) => document.getElementById(name);
 
 /** @param {string} name @param {string} words */
@@ -30,21 +31,6 @@ export function list(name, words) {
     at.dataset.words = all.join('|');
     at.replaceChildren(...all.map((w) => Object.assign(document.createElement('li'), { textContent: w })));
   }
-}
-
-/** The last of these moments that is not after now; -1 before the first. @param {{ at: number }[]} moments @param {number} now */
-export function lastAt(moments, now) {
-  let found = -1;
-  for (let low = 0, high = moments.length - 1; low <= high;) {
-    const middle = (low + high) >> 1;
-    if (moments[middle].at <= now) {
-      found = middle;
-      low = middle + 1;
-    } else {
-      high = middle - 1;
-    }
-  }
-  return found;
 }
 
 /** Levels below a part. @param {Part[]} parts @returns {number} */
@@ -74,9 +60,6 @@ function beforeCountIn(line, says, shown) {
   const from = line.clicks[first].at;
   return says.filter((s) => s.until <= from + 0.001 && s.for > from).map((s) => s.words).join(', ');
 }
-
-/** Which of the clicks is now. @param {Timeline} line @param {number} now */
-export const clickAt = (line, now) => Math.max(0, lastAt(line.clicks, now));
 
 /**
  * @param {Timeline} line @param {number} shown the click that is now
@@ -117,7 +100,7 @@ export function paint(line, shown, now, view = {}) {
   mark('foot-r', 'free', step?.free === 'R' && step?.foot !== 'R');
   const until = coming >= 0 ? steps[coming] : next;
   const wait = place('wait');
-  if (until && wait) {
+  if (until && wait instanceof HTMLProgressElement) {
     const from = step?.at ?? 0;
     wait.value = Math.max(0, Math.min(1, (until.at - now) / Math.max(0.01, until.at - from)));
   }

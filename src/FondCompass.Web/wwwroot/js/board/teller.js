@@ -25,7 +25,7 @@ export const here = () => performance.timeOrigin + performance.now();
 
 export class ClassTeller {
   /**
-   * @param {string} lesson @param {(lesson: string, handler: string, body: any) => Promise<Response | null>} post
+   * @param {string} lesson @param {(lesson: string, handler: string, body: unknown) => Promise<Response | null>} post
    * @param {(isAway: boolean) => void} [tell] called when the server is away, and when it is back
    */
   constructor(lesson, post, tell) {
@@ -36,7 +36,7 @@ export class ClassTeller {
     this.offset = 0;
     this.screens = 0;
     this.number = 0;
-    /** @type {(() => any) | null} */
+    /** @type {(() => object) | null} */
     this.shown = null;
     this.waiting = 0;
     this.sending = false;
@@ -53,7 +53,7 @@ export class ClassTeller {
     }
   }
 
-  /** @param {() => any} shown what is shown now, asked for when it is sent */
+  /** @param {() => object} shown what is shown now, asked for when it is sent */
   tell(shown) {
     this.shown = shown;
     this.tellHere();

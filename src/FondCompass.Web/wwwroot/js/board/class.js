@@ -1,16 +1,18 @@
 // A screen for the class: the count, the step, the foot, the wall and what comes, in step with the board. It asks for nothing that the class
 // does not need, and comes back by itself.
-import { clickAt, lastAt, paint, put } from './painter.js';
+import { select, the } from '../page.js';
+import { paint, put } from './painter.js';
 import { here, serverClock } from './teller.js';
+import { clickAt, lastAt } from './timeline.js';
+import { stayAwake } from './wake.js';
 
-/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, known?: number, move?: string, song: number, rate: number, at: number, number: number, live: import('./painter.js').Timeline | null }} Shown */
+/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, known?: number, move?: string, song: number, rate: number, at: number, number: number, live: import('./timeline.js').Timeline | null }} Shown */
 
-const screen = /** @type {HTMLElement} */ (document.getElementById('screen'));
+const screen = the('screen');
 const code = screen.dataset.code ?? '';
 const lessonId = screen.dataset.lesson ?? '';
-const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
 
-/** @type {any} */
+/** What of a lesson the class sees. @type {Pick<import('../lesson/state.js').Lesson, 'blocks' | 'known' | 'bites'> | null} */
 let lesson = null;
 /** @type {Shown | null} */
 let shown = null;
@@ -19,7 +21,7 @@ let heardAt = here();
 /** Words in this screen's own language: what is English on the board, and what it is here. @type {Record<string, string>} */
 let words = {};
 
-/** @returns {import('./painter.js').Timeline | null} */
+/** @returns {import('./timeline.js').Timeline | null} */
 function line() {
   if (!shown || !lesson) {
     return null;
@@ -32,14 +34,14 @@ function line() {
     return block?.timeline ?? null;
   }
   if (shown.how === 'known') {
-    return lesson.known?.[shown.known ?? 0]?.timeline ?? null;
+    return lesson.known[shown.known ?? 0]?.timeline ?? null;
   }
-  const bite = lesson.bites.find((/** @type {any} */ b) => b.dance === block?.dance && b.key === shown?.bite);
+  const bite = lesson.bites.find((b) => b.dance === block?.dance && b.key === shown?.bite);
   return (shown.how === 'chain' ? bite?.fromTop ?? bite?.one : shown.other ? bite?.other : bite?.one) ?? null;
 }
 
 /** Seconds on the timeline now. */
-const position = () => (shown ? shown.song + (shown.playing ? (here() + offset - shown.at) / 1000 * shown.rate : 0) : 0);
+export const position = () => (shown ? shown.song + (shown.playing ? (here() + offset - shown.at) / 1000 * shown.rate : 0) : 0);
 
 /** @param {string} text */
 function translated(text) {
@@ -63,15 +65,15 @@ function show() {
     return;
   }
   const moment = shown.walk >= 0 ? current.steps[shown.walk]?.at ?? 0 : position();
-  const isBack = $('view').value === 'back';
-  paint(current, clickAt(current, moment + 0.001), moment, { mirrored: $('side').value === 'mirrored', turned: isBack ? 180 : 0 });
+  const isBack = select('view').value === 'back';
+  paint(current, clickAt(current, moment + 0.001), moment, { mirrored: select('side').value === 'mirrored', turned: isBack ? 180 : 0 });
   const step = current.steps[lastAt(current.steps, moment + 0.001)];
   const coming = current.steps.find((s) => s.starts && s.at > moment + 0.001);
-  put('now', translated($('now').textContent));
-  put('deed', shown.walk >= 0 ? translated($('deed').textContent) : '');
+  put('now', translated(the('now').textContent ?? ''));
+  put('deed', shown.walk >= 0 ? translated(the('deed').textContent ?? '') : '');
   put('next', coming ? translated(coming.name) : translated(shown.next));
   for (const [box, foot] of [['foot-l', 'L'], ['foot-r', 'R']]) {
-    $(box).classList.toggle('on', step?.foot === ($('side').value === 'mirrored' ? (foot === 'L' ? 'R' : 'L') : foot));
+    the(box).classList.toggle('on', step?.foot === (select('side').value === 'mirrored' ? (foot === 'L' ? 'R' : 'L') : foot));
   }
 }
 
@@ -128,7 +130,7 @@ async function load() {
 
 /** Every choice of this screen is remembered by it. */
 for (const choice of ['size', 'side', 'view', 'language']) {
-  const field = $(choice);
+  const field = select(choice);
   field.value = localStorage.getItem(`fond-class-${choice}`) ?? field.value;
   const apply = async () => {
     localStorage.setItem(`fond-class-${choice}`, field.value);
@@ -147,5 +149,5 @@ for (const choice of ['size', 'side', 'view', 'language']) {
   apply();
 }
 
-Object.assign(window, { fondClass: { position, shown: () => shown, offset: () => offset } });
+stayAwake();
 load();

@@ -1,33 +1,34 @@
 // Moves called without an order. Which can follow, from which foot, and what they do was reckoned by the server for every one; here only
 // the eight that comes next is taken from that.
 
-/** @typedef {{ begins: string, ends: string, turn: number, side: string, counts: number, pickUp: number, free: number, steps: { count: number, words: string, foot: string }[] }} Eight */
-/** @typedef {{ number: number, name: string, difficulty: number, needs: number, eights: Eight[], parts: import('./painter.js').Part[], layers: { from: number, to: number, kind: string, words: string }[] }} Move */
-/** @typedef {{ eight: number, bpm: number, moves: Move[], leftOut: string[], isRing: boolean }} Live */
+import { soundsOf } from '../board/timeline.js';
 
-const inRing = ['to the middle', 'half in, against the sun', 'against the sun', 'half out, against the sun', 'outwards', 'half out, with the sun', 'with the sun', 'half in, with the sun'];
-const facings = ['12:00', '1:30', '3:00', '4:30', '6:00', '7:30', '9:00', '10:30'];
+/** @typedef {{ begins: string, ends: string, turn: number, side: string, counts: number, pickUp: number, free: number, steps: { count: number, words: string, foot: string, free: string, turned: number }[] }} Eight turn: eighths to the right, of the whole of it, and turned: until a step */
+/** @typedef {{ number: number, name: string, difficulty: number, needs: number, eights: Eight[], parts: import('../board/timeline.js').Part[], layers: { from: number, to: number, kind: string, words: string }[] }} Move */
+/** @typedef {{ eight: number, bpm: number, moves: Move[], leftOut: string[], isRing: boolean, facings: string[], countIn: number, weight: string, between: string }} Live facings: the eight ways to face, from the front to the right; countIn: counts of it; weight: on which foot it stands before the first; between: what is danced where nothing can follow */
+
+/** Degrees of an eighth of a turn. */
+const eighth = 45;
+
+/** Seconds by which a sound is a later one for sure. */
+const hair = 0.001;
 
 export class LiveCaller {
   /** @param {{ said: (words: string) => void, offer: (moves: Move[], not: string[]) => void }} ways */
   constructor(ways) {
     this.ways = ways;
     this.isOn = false;
-    this.eight = 8;
-    this.bpm = 112;
-    /** @type {Move[]} */
-    this.moves = [];
-    /** @type {string[]} */
-    this.leftOut = [];
-    /** @type {import('./painter.js').Timeline} */
-    this.line = empty(112);
+    /** What the server gave. @type {Live} */
+    this.live = { eight: 8, bpm: 1, moves: [], leftOut: [], isRing: false, facings: [], countIn: 0, weight: '', between: '' };
+    /** @type {import('../board/timeline.js').Timeline} */
+    this.line = empty(this.live);
     /** @type {Move | null} */
     this.called = null;
     /** @type {Move | null} */
     this.current = null;
-    this.weight = 'L';
+    /** The foot that holds the weight behind what is settled, the counts in which nothing moves there, and eighths turned to the right. */
+    this.weight = '';
     this.free = 1;
-    this.names = facings;
     this.facing = 0;
     this.eights = 0;
     this.turned = 0;
@@ -35,19 +36,17 @@ export class LiveCaller {
     this.offered = [];
   }
 
-  /** @param {Live | null} live */
+  /** @param {Live} live */
   start(live) {
     this.isOn = true;
-    this.weight = 'L';
+    this.weight = live.weight;
     this.free = 1;
     this.facing = 0;
     this.eights = 0;
     this.called = null;
     this.current = null;
-    if (live) {
-      this.take(live);
-    }
-    this.line = { ...empty(this.bpm), isRing: this.names === inRing };
+    this.take(live);
+    this.line = empty(live);
     this.lead();
     this.extend();
     this.extend();
@@ -55,18 +54,15 @@ export class LiveCaller {
 
   /** Other moves from here on. @param {Live} live */
   take(live) {
-    this.moves = live.moves;
-    this.eight = live.eight;
-    this.bpm = live.bpm;
-    this.leftOut = live.leftOut;
-    this.names = live.isRing ? inRing : facings;
+    this.live = live;
     this.line.isRing = live.isRing;
     this.offer();
   }
 
   /** How many there are, and what was left out of them. */
   words() {
-    return `${this.moves.length} moves${this.leftOut.length > 0 ? `; left out, since they are no steps that go into an eight: ${this.leftOut.join(', ')}` : ''}.`;
+    const { moves, leftOut } = this.live;
+    return `${moves.length} moves${leftOut.length > 0 ? `; left out, since they are no steps that go into an eight: ${leftOut.join(', ')}` : ''}.`;
   }
 
   stop() {
@@ -74,12 +70,17 @@ export class LiveCaller {
   }
 
   get beat() {
-    return 60 / this.bpm;
+    return 60 / this.live.bpm;
   }
 
-  /** A count-in of half an eight. */
+  /** Counts after which a call may change. */
+  get eight() {
+    return this.live.eight;
+  }
+
+  /** The count-in. */
   lead() {
-    const counts = Math.max(2, Math.ceil(this.eight / 2));
+    const counts = this.live.countIn;
     for (let i = 0; i < counts; i++) {
       this.line.clicks.push({ at: (i - counts) * this.beat, label: String(this.eight - counts + i + 1), isCountIn: true, isFirst: false, isHalf: false, repeat: 0, where: '', wall: '' });
     }
@@ -92,8 +93,8 @@ export class LiveCaller {
 
   /** What can follow what is settled by now, easy ones first. */
   offer() {
-    this.offered = this.moves.filter((m) => this.eightOf(m));
-    this.ways.offer(this.offered, this.moves.filter((m) => !this.eightOf(m)).map((m) => `${m.name}: ${this.whyNot(m)}`));
+    this.offered = this.live.moves.filter((m) => this.eightOf(m));
+    this.ways.offer(this.offered, this.live.moves.filter((m) => !this.eightOf(m)).map((m) => `${m.name}: ${this.whyNot(m)}`));
   }
 
   /** Why a move cannot follow what is settled. @param {Move} move */
@@ -115,22 +116,27 @@ export class LiveCaller {
     this.ways.said(`Next: ${move.name}`);
   }
 
+  /** Where one faces. @param {number} turned eighths to the right, behind what is settled */
+  faced(turned) {
+    const { facings } = this.live;
+    const facing = (((this.facing + turned) % facings.length) + facings.length) % facings.length;
+    return { facing: facings[facing], degrees: facing * eighth };
+  }
+
   /** The eight behind what is settled: what was called, else the same again, else the easiest that can follow. */
   extend() {
     const wanted = this.called ?? this.current;
     const move = this.eightOf(wanted) ? wanted : this.offered[0] ?? null;
     const eight = this.eightOf(move);
     const at = this.eights * this.eight * this.beat;
-    const name = move ? `${move.name}${eight?.side ? `, ${eight.side}` : ''}` : 'march on the spot';
+    const name = move ? `${move.name}${eight?.side ? `, ${eight.side}` : ''}` : this.live.between;
     const counts = eight?.counts ?? this.eight;
     for (let i = 0; i < counts; i++) {
       this.line.clicks.push({ at: at + (i * this.beat), label: String((i % this.eight) + 1), isCountIn: false, isFirst: i % this.eight === 0, isHalf: false, repeat: this.eights + 1, where: name, wall: '' });
     }
     if (eight && move) {
-      const turns = Math.max(1, eight.steps.length);
       eight.steps.forEach((s, i) => {
-        const facing = (((this.facing + Math.round(eight.turn * (i + 1) / turns)) % 8) + 8) % 8;
-        this.line.steps.push({ at: at + (s.count * this.beat), starts: i === 0, name, foot: s.foot, free: eight.ends === 'L' ? 'R' : 'L', facing: this.names[facing], degrees: facing * 45, step: i === 0 ? move.name : '' });
+        this.line.steps.push({ at: at + (s.count * this.beat), starts: i === 0, name, foot: s.foot, free: s.free, ...this.faced(s.turned), step: i === 0 ? move.name : '' });
       });
       this.line.parts ??= [];
       if (move.parts.length > 0 && !this.line.parts.some((p) => p.step === move.name)) {
@@ -141,9 +147,9 @@ export class LiveCaller {
       }
       this.weight = eight.ends;
       this.free = eight.free;
-      this.facing = (((this.facing + eight.turn) % 8) + 8) % 8;
+      this.facing += eight.turn;
     } else {
-      this.line.steps.push({ at, starts: true, name, foot: '', free: '', facing: this.names[this.facing], degrees: this.facing * 45 });
+      this.line.steps.push({ at, starts: true, name, foot: '', free: '', ...this.faced(0) });
     }
     if (move && wanted && move !== wanted) {
       this.ways.said(`${wanted.name} cannot go on from here: ${move.name} follows.`);
@@ -164,11 +170,12 @@ export class LiveCaller {
     this.offer();
   }
 
-  /** Settles a further eight whenever one begins, and hands its counts to the conductor. @param {import('./conductor.js').Conductor} conductor */
+  /** Settles a further eight whenever one begins, and hands its counts to the conductor. @param {import('../conductor.js').Conductor} conductor */
   follow(conductor) {
     if (conductor.position() >= (this.eights - 2) * this.eight * this.beat) {
       this.extend();
-      const clicks = this.line.clicks.filter((c) => c.at > (conductor.notes.at(-1)?.at ?? -1) + 0.001).map((c) => ({ at: c.at, length: 0.06, voice: 'beat', pitch: 880, strong: c.isFirst }));
+      const last = conductor.notes.at(-1)?.at ?? -1;
+      const clicks = soundsOf(this.line, 'beat').filter((c) => c.at > last + hair);
       conductor.load([...conductor.notes, ...clicks], Number.POSITIVE_INFINITY);
     }
   }
@@ -183,7 +190,7 @@ export class LiveCaller {
   }
 }
 
-/** @param {number} bpm @returns {import('./painter.js').Timeline} */
-function empty(bpm) {
-  return { ratePercent: 100, bpm, end: 0, firstWall: '', clicks: [], steps: [], says: [], marks: [], events: [] };
+/** @param {Live} live @returns {import('../board/timeline.js').Timeline} */
+function empty({ bpm, isRing }) {
+  return { ratePercent: 100, bpm, end: 0, firstWall: '', isRing, clicks: [], steps: [], says: [], marks: [], events: [] };
 }

@@ -9,9 +9,13 @@ const most = 64;
 const least = 4;
 
 export class Pulse {
-  /** @param {{ ask: (taps: number[]) => Promise<Response | null>, run: (beat: { bpm: number, moment: number }, what: 'beat') => void, say: (words: string) => void }} ways */
-  constructor(ways) {
-    this.ways = ways;
+  /** @param {(taps: number[]) => Promise<Response | null>} ask the server for the beat that was tapped; null when it is away */
+  constructor(ask) {
+    this.ask = ask;
+    /** Called with a beat once there is one. @type {(beat: { bpm: number, moment: number }) => void} */
+    this.run = () => {};
+    /** Called with what is to be said. @type {(words: string) => void} */
+    this.say = () => {};
     /** @type {number[]} */
     this.taps = [];
     this.isOn = false;
@@ -27,28 +31,28 @@ export class Pulse {
     this.taps.push(moment);
     this.taps = this.taps.slice(-most);
     if (this.taps.length < least) {
-      this.ways.say(`${this.taps.length} of ${least} taps`);
+      this.say(`${this.taps.length} of ${least} taps`);
       return;
     }
     const asking = ++this.asked;
-    const answer = await this.ways.ask(this.taps);
+    const answer = await this.ask(this.taps);
     if (asking !== this.asked) {
       return;
     }
     if (!answer?.ok) {
-      this.ways.say('The server is away, and a tempo cannot be reckoned without it; set the 1, or go on at the rate there is.');
+      this.say('The server is away, and a tempo cannot be reckoned without it; set the 1, or go on at the rate there is.');
       return;
     }
     if (answer.status === 204) {
-      this.ways.say('No steady beat in these taps yet; go on tapping.');
+      this.say('No steady beat in these taps yet; go on tapping.');
       return;
     }
     const beat = /** @type {Beat} */ (await answer.json());
     this.isOn = true;
     this.bpm = beat.bpm;
     const drift = Math.abs(beat.drift) >= 0.005 ? `, ${beat.drift > 0 ? 'gathering' : 'losing'} speed by ${Math.round(Math.abs(beat.drift) * 1000) / 10} %` : '';
-    this.ways.say(`${Math.round(beat.bpm * 10) / 10} a minute over ${beat.beats} beats, your hand within ${Math.round(beat.spread * 1000)} ms${drift}`);
-    this.ways.run({ bpm: beat.bpm, moment: beat.beatAt }, 'beat');
+    this.say(`${Math.round(beat.bpm * 10) / 10} a minute over ${beat.beats} beats, your hand within ${Math.round(beat.spread * 1000)} ms${drift}`);
+    this.run({ bpm: beat.bpm, moment: beat.beatAt });
   }
 
   stop() {

@@ -1,31 +1,29 @@
 // Drives the call board: the band and the click play what the server reckoned, and the board shows the count, the step now and the
 // step next at those moments. Nothing is reckoned here but "which of these moments is now".
-import { Conductor, notesOf, tieMix } from './conductor.js';
-import { on } from './keys.js';
-import { clickAt, paint as paintAt, put } from './painter.js';
+import { Conductor, notesOf, tieMix } from '../conductor.js';
+import { on } from '../keys.js';
+import { button, field, the } from '../page.js';
+import { fastest, nextRung, slowest, within } from './ladder.js';
+import { paint as paintAt, put } from './painter.js';
+import { clickAt, eightAfter, eightBefore, soundsOf } from './timeline.js';
+import { stayAwake } from './wake.js';
 
-const board = /** @type {HTMLElement} */ (document.getElementById('board'));
-const $ = (/** @type {string} */ name) => /** @type {any} */ (document.getElementById(name));
-const ladder = [50, 60, 75, 90, 100, 110];
-const slowest = ladder[0];
-const fastest = ladder[ladder.length - 1];
+const board = the('board');
 
-/** @type {import('./painter.js').Timeline | null} */
+/** @type {import('./timeline.js').Timeline | null} */
 let line = null;
 let rate = 100;
 let shown = 0;
 /** Levels of the step that are shown: how it goes. */
 let opened = 0;
-/** @type {import('./conductor.js').Note[]} */
+/** @type {import('../conductor.js').Note[]} */
 let band = [];
 
-/** What has been handed to the audio clock, for whoever wants to compare it with the moments asked for. @type {{ voice: string, at: number, when: number }[]} */
-const heard = [];
-const conductor = new Conductor({ hear: (note, when) => heard.push({ voice: note.voice, at: note.at, when }), done: () => { shown = 0; stop('done'); } });
+export const conductor = new Conductor();
+conductor.done = () => { shown = 0; stop('done'); };
 tieMix(conductor);
-Object.assign(window, { fondBoard: { heard, conductor, state: () => ({ playing: conductor.playing, shown, rate, now: conductor.position() }) } });
 
-/** @param {string} address @returns {Promise<any>} null when it does not come */
+/** @template T @param {string} address @returns {Promise<T | null>} null when it does not come */
 async function fetched(address) {
   try {
     const answer = await fetch(address, { signal: AbortSignal.timeout(8000) });
@@ -39,8 +37,10 @@ let asked = 0;
 
 /** Only the last that was asked for counts: answers may overtake each other. */
 async function load() {
-  const repeats = Math.min(99, Math.max(1, Number($('repeats').value) || 1));
+  const { value, min, max } = field('repeats');
+  const repeats = Math.min(Number(max), Math.max(Number(min), Number(value) || 1));
   const asking = ++asked;
+  /** @type {import('./timeline.js').Timeline | null} */
   const answer = await fetched(`${board.dataset.source}&rate=${rate}&repeats=${repeats}`);
   if (asking !== asked) {
     return line !== null;
@@ -51,7 +51,7 @@ async function load() {
     put('phase', line ? 'the server does not answer; the board goes on with what it has' : 'the dance cannot be fetched; press Start to try again');
     return line !== null;
   }
-  line = /** @type {import('./painter.js').Timeline} */ (answer);
+  line = answer;
   put('rate', `${rate} %, ${Math.round(line.bpm * 10) / 10} a minute`);
   if (line.steps.length === 0) {
     put('now', 'This dance has no steps yet');
@@ -64,13 +64,13 @@ async function load() {
     put('phase', 'ready');
     put('now', line.steps.length === 0 ? 'This dance has no steps yet' : 'Press Start');
   }
-  const end = line.end;
-  const clicks = line.clicks.filter((c) => !c.isHalf).map((c) => ({ at: c.at, length: 0.06, voice: 'click', pitch: c.isCountIn ? 660 : 880, strong: c.isFirst }));
-  conductor.load([...band.filter((n) => n.at < end), ...clicks].sort((a, b) => a.at - b.at), end);
+  const { end } = line;
+  conductor.load([...band.filter((n) => n.at < end), ...soundsOf(line, 'click')].sort((a, b) => a.at - b.at), end);
   return true;
 }
 
 async function loadBand() {
+  /** @type {import('../conductor.js').Score | null} */
   const score = await fetched(board.dataset.score ?? '');
   if (score) {
     band = notesOf(score).filter((n) => n.voice !== 'click');
@@ -80,8 +80,8 @@ async function loadBand() {
 
 /** At the slowest and at the fastest rate the way on is shown to be shut. */
 function showEnds() {
-  $('slower').setAttribute('aria-disabled', String(rate <= slowest));
-  $('faster').setAttribute('aria-disabled', String(rate >= fastest));
+  the('slower').setAttribute('aria-disabled', String(rate <= slowest));
+  the('faster').setAttribute('aria-disabled', String(rate >= fastest));
 }
 
 /** Starts at a click; the first four are the count-in. @param {number} from */
@@ -91,7 +91,7 @@ async function start(from) {
   }
   shown = from;
   await conductor.play(line?.clicks[from]?.at ?? 0);
-  $('go').firstChild.textContent = 'Pause ';
+  put('go-word', 'Pause');
   // In the hall there is only the board.
   document.body.classList.add('dancing');
   requestAnimationFrame(show);
@@ -102,8 +102,8 @@ function stop(words) {
   if (conductor.playing) {
     conductor.pause();
   }
-  $('phase').textContent = words;
-  $('go').firstChild.textContent = 'Start ';
+  put('phase', words);
+  put('go-word', 'Start');
   document.body.classList.remove('dancing');
 }
 
@@ -137,15 +137,7 @@ function jump(way) {
   if (!line) {
     return;
   }
-  let at = shown + (way > 0 ? 1 : 0);
-  if (way < 0) {
-    // Back to this eight's first count, or to the one before when it has just begun.
-    at = line.clicks[shown].isFirst ? shown - 1 : shown;
-  }
-  while (at > 0 && at < line.clicks.length && !line.clicks[at].isFirst) {
-    at += way;
-  }
-  at = Math.max(0, Math.min(line.clicks.length - 1, at));
+  const at = way > 0 ? eightAfter(line, shown) : eightBefore(line, shown);
   if (conductor.playing) {
     start(at);
   } else {
@@ -165,8 +157,8 @@ function fromTheTop() {
 
 /** Another rate, without a break in the sound. @param {number} to percent */
 async function setRate(to) {
-  const wanted = Math.min(fastest, Math.max(slowest, Math.round(to)));
-  $('rate-wanted').value = String(wanted);
+  const wanted = within(to);
+  field('rate-wanted').value = String(wanted);
   if (wanted === rate) {
     return;
   }
@@ -179,7 +171,7 @@ async function setRate(to) {
 
 /** The next rung of the ladder. @param {number} way -1 or 1 */
 function changeRate(way) {
-  const next = way > 0 ? ladder.find((r) => r > rate) : ladder.findLast((r) => r < rate);
+  const next = nextRung(rate, way);
   return next ? setRate(next) : undefined;
 }
 
@@ -191,14 +183,14 @@ function open() {
   }
 }
 
-$('go').addEventListener('click', toggle);
-$('open').addEventListener('click', open);
-$('back').addEventListener('click', () => jump(-1));
-$('on').addEventListener('click', () => jump(1));
-$('slower').addEventListener('click', () => changeRate(-1));
-$('faster').addEventListener('click', () => changeRate(1));
-$('rate-wanted').addEventListener('change', () => setRate(Number($('rate-wanted').value) || rate));
-$('repeats').addEventListener('change', async () => {
+button('go').addEventListener('click', toggle);
+button('open').addEventListener('click', open);
+button('back').addEventListener('click', () => jump(-1));
+button('on').addEventListener('click', () => jump(1));
+button('slower').addEventListener('click', () => changeRate(-1));
+button('faster').addEventListener('click', () => changeRate(1));
+field('rate-wanted').addEventListener('change', () => setRate(Number(field('rate-wanted').value) || rate));
+field('repeats').addEventListener('change', async () => {
   stop('ready');
   shown = 0;
   await load();
@@ -216,4 +208,5 @@ board.addEventListener('click', (event) => {
   }
 });
 
+stayAwake();
 load().then(loadBand);
