@@ -1,3 +1,4 @@
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Web.Accounts;
 using FondCompass.Web.Api;
 using FondCompass.Web.Hosting;
@@ -16,7 +17,7 @@ builder.AddForms();
 builder.AddDearWork();
 builder.AddHealth();
 builder.AddTelemetry();
-builder.Services.AddOpenApi();
+builder.AddApi();
 builder.Services.AddExceptionHandler<FaultLog>();
 
 var app = builder.Build();

@@ -1,8 +1,10 @@
+using FondCompass.Web.Api.Bodies;
 using System.Text.Json.Serialization;
 using FondCompass.Core;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api;
 
@@ -10,11 +12,9 @@ namespace FondCompass.Web.Api;
 internal static class AnalyseEndpoint
 {
     public static void MapAnalyse(this WebApplication app) =>
-        app.MapPost("/api/analyse", async (HttpRequest request, CancellationToken cancel) =>
-    {
-        var (script, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "a dance script");
-        return refusal ?? Results.Json(AnalysisJson.From(Analysis.WhileWaited(script, null, cancel).WithTriedFixes()), ApiJson.Options);
-    }).Describe<AnalysisJson>("a dance script").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
+        app.MapPost("/api/analyse", (SentText sent, CancellationToken cancel) =>
+                TypedResults.Ok(AnalysisJson.From(Analysis.WhileWaited(sent.Text, null, cancel).WithTriedFixes())))
+            .TakesText<AnalysisJson>(ApiTexts.ADanceScript);
 }
 
 internal sealed record AnalysisJson(

@@ -1,37 +1,40 @@
-using FondCompass.Core;
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Teaching.Material;
+using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api;
 
 /// <summary>POST /api/cues: a script, a song and a rate in; what is said when out.</summary>
 internal static class CuesEndpoint
 {
-    private const int MostRepeats = 1000;
+    internal const int MostRepeats = 1000;
 
     public static void MapCues(this WebApplication app) =>
-        app.MapJson<CuesBody, CuesJson>("/api/cues", "a script", (body, cancel) => CuesJson.From(Read(body, cancel)));
+        app.MapPost("/api/cues", (CuesBody body, CancellationToken cancel) =>
+                TypedResults.Ok(CuesJson.From(Read(body, cancel))))
+            .TakesJson<CuesBody, CuesJson>(ApiTexts.ADanceScript);
 
-    private static IReadOnlyList<SheetCue> Read(ApiBody body, CancellationToken cancel)
+    private static IReadOnlyList<SheetCue> Read(CuesBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
-        var given = body.Song();
+        var analysis = JsonEndpoints.Analysed(body.Script, cancel);
+        var given = body.Song?.Song();
         // A song is called to its end, an order once, and of a loop two rounds.
-        var repeats = body.Whole("repeats", 1, MostRepeats) ?? (analysis.Dance.IsPhrased || given is not null ? MostRepeats : 2);
-        var rate = new Rate(body.Number("ratePercent", Rate.Slowest, Rate.Fastest) ?? 100);
-        var lead = body.Number("lead", 0, CallSettings.LongestLead) ?? Speech.DefaultLead;
+        var repeats = body.Repeats ?? (analysis.Dance.IsPhrased || given is not null ? MostRepeats : 2);
+        var rate = new Rate(body.RatePercent ?? 100);
+        var lead = body.Lead ?? Speech.DefaultLead;
         var settings = new CallSettings(rate, lead, repeats)
         {
-            Way = body.Word("way", WayWords.CallerWays) ?? CallerWay.Names,
-            Counting = body.Word("counting", WayWords.CountStyles),
-            Speech = body.Number("syllablesPerSecond", Speech.Slowest, Speech.Fastest) is { } pace ? new Speech(pace) : null,
+            Way = WayWords.CallerWays.Meant(body.Way) ?? CallerWay.Names,
+            Counting = WayWords.CountStyles.Meant(body.Counting),
+            Speech = body.SyllablesPerSecond is { } pace ? new Speech(pace) : null,
         };
-        var bpm = new Bpm(body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo);
-        var start = body.Whole("start", 0, Song.MostCounts) ?? SongStart.CountOf(analysis.Trace, given);
+        var bpm = new Bpm(body.Bpm ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo);
+        var start = body.Start ?? SongStart.CountOf(analysis.Trace, given);
         var pattern = Math.Max(1, analysis.Trace.TotalCounts);
         // Without a song nobody knows which repeat is the last, so one more than is asked for goes on behind.
         var counts = start

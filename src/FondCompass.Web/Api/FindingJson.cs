@@ -1,5 +1,3 @@
-using System.Text.Encodings.Web;
-using System.Text.Json;
 using System.Text.Json.Serialization;
 using FondCompass.Core.Findings;
 
@@ -25,12 +23,4 @@ internal sealed record FindingJson(
 internal sealed record FixJson(string Label, int Row, string Text)
 {
     public static FixJson From(Fix fix) => new(fix.Label, fix.Row, fix.NewText);
-}
-
-internal static class ApiJson
-{
-    public static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
-    {
-        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
-    };
 }

@@ -1,3 +1,4 @@
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Core;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Prose;
@@ -9,25 +10,16 @@ namespace FondCompass.Web.Api;
 internal static class PasteEndpoint
 {
     public static void MapPaste(this WebApplication app) =>
-        app.MapPost("/api/paste", async (HttpRequest request, string? genre, CancellationToken cancel) =>
-    {
-        var (text, refusal) = await RequestText.Read(request, "text/plain", RequestText.LargestScript, "free wording");
-        if (refusal is not null)
+        app.MapPost("/api/paste", (SentText sent, string? genre, CancellationToken cancel) =>
         {
-            return refusal;
-        }
+            if (genre is not null && !Enum.TryParse<Genre>(genre, ignoreCase: true, out _))
+            {
+                throw new RefusedException(StatusCodes.Status422UnprocessableEntity, ApiTexts.UnknownGenre, ApiTexts.NoGenreSent(genre));
+            }
 
-        if (genre is not null && !Enum.TryParse<Genre>(genre, ignoreCase: true, out _))
-        {
-            return Hosting.Requests.ClearErrors.Problem(
-                422,
-                "Unknown genre",
-                ApiTexts.NoGenreSent(genre));
-        }
-
-        var pasted = ProseReader.WhileWaited(text, null, genre?.ToLowerInvariant(), cancel);
-        return Results.Json(PasteJson.From(pasted, pasted.Analysis.WithTriedFixes()), ApiJson.Options);
-    }).Describe<PasteJson>("free wording").Accepts<string>("text/plain", JsonEndpoints.AnyType).DisableAntiforgery();
+            var pasted = ProseReader.WhileWaited(sent.Text, null, genre?.ToLowerInvariant(), cancel);
+            return TypedResults.Ok(PasteJson.From(pasted, pasted.Analysis.WithTriedFixes()));
+        }).TakesText<PasteJson>(ApiTexts.FreeWording);
 }
 
 internal sealed record PasteJson(

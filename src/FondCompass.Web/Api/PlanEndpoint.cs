@@ -1,4 +1,4 @@
-using FondCompass.Core;
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Blocks;
@@ -12,9 +12,9 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/plan: minutes, dances and a way of teaching in, a lesson out.</summary>
 internal static class PlanEndpoint
 {
-    private const int MostDances = 60, MostPins = 500, MostRungs = 12;
+    internal const int MostDances = 60, MostPins = 500;
 
-    private static readonly Dictionary<string, DanceUse> Uses = new()
+    internal static readonly IReadOnlyDictionary<string, DanceUse> Uses = new Dictionary<string, DanceUse>
     {
         ["taught"] = DanceUse.Taught,
         ["warm-up"] = DanceUse.WarmUp,
@@ -23,27 +23,14 @@ internal static class PlanEndpoint
     };
 
     public static void MapPlan(this WebApplication app) =>
-        app.MapJson<PlanBody, PlanJson>(
-            "/api/plan",
-            ApiTexts.WhatIsPlanned,
-            (body, cancel) => PlanJson.From(LessonPlanner.Plan(Read(body, cancel), null, cancel)));
+        app.MapPost("/api/plan", (PlanBody body, CancellationToken cancel) =>
+                TypedResults.Ok(PlanJson.From(LessonPlanner.Plan(Read(body, cancel), null, cancel))))
+            .TakesJson<PlanBody, PlanJson>(ApiTexts.WhatIsPlanned);
 
-    private static LessonBrief Read(ApiBody body, CancellationToken cancel)
+    private static LessonBrief Read(PlanBody body, CancellationToken cancel)
     {
-        var minutes = body.Number("minutes") ?? throw RefusedException.Missing(ApiTexts.MinutesAsNumber);
-        if (!(minutes > 0 && minutes <= LessonBrief.Longest))
-        {
-            throw RefusedException.Impossible(ApiTexts.LessonMinutesSent(minutes, LessonBrief.Longest));
-        }
-
-        var sent = body.Objects("dances") ?? throw RefusedException.Missing(ApiTexts.DancesAsList);
-        if (sent.Count > MostDances)
-        {
-            throw RefusedException.Impossible(ApiTexts.MostDancesSent(sent.Count, MostDances));
-        }
-
         var (dances, size) = (new List<LessonDance>(), default(LessonSize));
-        foreach (var dance in sent.Select(d => Dance(d, cancel)))
+        foreach (var dance in body.Dances.Select(d => Dance(d, cancel)))
         {
             dances.Add(dance);
             size += LessonSize.Measure(dance);
@@ -54,96 +41,76 @@ internal static class PlanEndpoint
             }
         }
 
-        var (knowledge, group) = Group(body.Object("group"));
-        var kind = body.Word("kind", WayWords.Kinds) ?? LessonKind.Hall;
+        var (knowledge, group) = Group(body.Group);
+        var kind = WayWords.Kinds.Meant(body.Kind) ?? LessonKind.Hall;
         var usual = LessonKinds.RulesOf(kind).Way(dances.Find(d => !d.IsKnown)?.Analysis.Dance.IsPhrased ?? false);
-        return new LessonBrief(minutes, dances, Way(body.Object("way"), usual), knowledge)
+        return new LessonBrief(body.Minutes, dances, Way(body.Way, usual), knowledge)
         {
             Kind = kind,
-            PaceName = body.Word("pace", WayWords.Paces),
+            PaceName = WayWords.Paces.Meant(body.Pace),
             Group = group,
-            Changes = new BlockChanges { Pins = Pins(body) },
+            Changes = new BlockChanges { Pins = [.. (body.Pins ?? []).Select(p => new BlockPin(p.Block, p.Seconds, p.Repeats))] },
         };
     }
 
-    private static LessonDance Dance(ApiBody body, CancellationToken cancel)
+    private static LessonDance Dance(PlanDanceBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
-        var song = body.Song();
+        var analysis = JsonEndpoints.Analysed(body.Script, cancel);
         return new LessonDance(
             analysis,
-            body.Bpm() ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo,
-            song,
-            body.Flag("known") ?? false)
+            body.Bpm ?? analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo,
+            body.Song?.Song(),
+            body.Known ?? false)
         {
-            Use = body.Word("use", Uses) ?? DanceUse.Taught,
-            Kept = body.Number("kept", 0, 1) ?? 1,
+            Use = Uses.Meant(body.Use) ?? DanceUse.Taught,
+            Kept = body.Kept ?? 1,
         };
     }
 
-    private static TeachingWay Way(ApiBody? sent, TeachingWay usual)
+    private static TeachingWay Way(PlanWayBody? sent, TeachingWay usual)
     {
         if (sent is not { } way)
         {
             return usual;
         }
 
-        var ladder = way.Numbers("ladder");
-        if (ladder is not null && (ladder.Count > MostRungs || !ladder.All(Rate.IsValid)))
-        {
-            throw RefusedException.Impossible(
-                ApiTexts.LadderSent(way.At, MostRungs, Rate.Slowest, Rate.Fastest));
-        }
-
-        var progress = way.Word("progress", WayWords.ProgressSchools);
+        var progress = WayWords.ProgressSchools.Meant(way.Progress);
         return usual with
         {
             // Who says how it is danced to its music has runs, whatever the kind of lesson leaves to gifts.
             RunIsGift = usual.RunIsGift && progress is null,
-            Pace = way.Word("pace", WayWords.Paces),
-            Order = way.Word("order", WayWords.Orders) ?? usual.Order,
-            Demonstration = way.Flag("demonstration") ?? usual.Demonstration,
-            Layers = way.Word("layers", WayWords.LayerSchools) ?? usual.Layers,
-            Ladder = ladder is null ? usual.Ladder : [.. ladder.Distinct().Order().Select(r => new Rate(r))],
-            Walls = way.Word("walls", WayWords.WallSchools) ?? usual.Walls,
-            Music = way.Word("music", WayWords.MusicSchools) ?? usual.Music,
-            Cues = way.Word("cues", WayWords.CueSchools) ?? usual.Cues,
-            Counting = way.Word("counting", WayWords.CountStyles) ?? usual.Counting,
-            Mistakes = way.Word("mistakes", WayWords.MistakeSchools) ?? usual.Mistakes,
+            Pace = WayWords.Paces.Meant(way.Pace),
+            Order = WayWords.Orders.Meant(way.Order) ?? usual.Order,
+            Demonstration = way.Demonstration ?? usual.Demonstration,
+            Layers = WayWords.LayerSchools.Meant(way.Layers) ?? usual.Layers,
+            Ladder = way.Ladder is { } ladder ? [.. ladder.Distinct().Order().Select(r => new Rate(r))] : usual.Ladder,
+            Walls = WayWords.WallSchools.Meant(way.Walls) ?? usual.Walls,
+            Music = WayWords.MusicSchools.Meant(way.Music) ?? usual.Music,
+            Cues = WayWords.CueSchools.Meant(way.Cues) ?? usual.Cues,
+            Counting = WayWords.CountStyles.Meant(way.Counting) ?? usual.Counting,
+            Mistakes = WayWords.MistakeSchools.Meant(way.Mistakes) ?? usual.Mistakes,
             Progress = progress ?? usual.Progress,
-            CountIn = way.Whole("countIn", 0, 64) ?? usual.CountIn,
-            Until = way.Whole("until", 1, 100_000) ?? usual.Until,
+            CountIn = way.CountIn ?? usual.CountIn,
+            Until = way.Until ?? usual.Until,
         };
     }
 
-    private static (ClassKnowledge Knowledge, GroupPace Pace) Group(ApiBody? sent)
+    private static (ClassKnowledge Knowledge, GroupPace Pace) Group(PlanGroupBody? sent)
     {
         if (sent is not { } group)
         {
             return (new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner), GroupPace.Unknown);
         }
 
-        var level = group.Word("level", WayWords.Levels) ?? ClassLevel.Beginner;
-        var pace = group.Object("pace");
-        return (new ClassKnowledge(StepLexicon.Shipped, level, group.Texts("knows"), group.Texts("seen")), new GroupPace
+        var level = WayWords.Levels.Meant(group.Level) ?? ClassLevel.Beginner;
+        return (new ClassKnowledge(StepLexicon.Shipped, level, group.Knows, group.Seen), new GroupPace
         {
-            SecondsPerAction = pace?.Number("secondsPerAction", 0.1, 600),
-            TalkPerBite = pace?.Number("talkPerBite", 0, 3600),
-            Regroup = pace?.Number("regroup", 0, 3600),
-            WarmUpMinutes = group.Number("warmUp", 0, LessonBrief.Longest),
-            CoolDownMinutes = group.Number("coolDown", 0, LessonBrief.Longest),
+            SecondsPerAction = group.Pace?.SecondsPerAction,
+            TalkPerBite = group.Pace?.TalkPerBite,
+            Regroup = group.Pace?.Regroup,
+            WarmUpMinutes = group.WarmUp,
+            CoolDownMinutes = group.CoolDown,
         });
-    }
-
-    private static List<BlockPin> Pins(ApiBody body)
-    {
-        var sent = body.Objects("pins") ?? [];
-        return sent.Count > MostPins
-            ? throw RefusedException.Impossible(ApiTexts.MostPinsSent(sent.Count, MostPins))
-            : [.. sent.Select(p => new BlockPin(
-                p.Text("block") ?? throw RefusedException.Missing(ApiTexts.BlockWithId(p.At)),
-                p.Number("seconds", 0, LessonBrief.Longest * 60),
-                p.Whole("repeats", 1, LessonPlanner.MostPinnedRepeats)))];
     }
 }
 

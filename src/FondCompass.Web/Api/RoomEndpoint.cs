@@ -1,4 +1,4 @@
-using FondCompass.Core;
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Teaching.Rooms;
 using FondCompass.Core.Wording.Texts.Pages;
@@ -8,9 +8,9 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/room: a dance, a hall and a class in; where they stand out.</summary>
 internal static class RoomEndpoint
 {
-    private const int MostObstacles = 200;
+    internal const int MostObstacles = 200;
 
-    private static readonly Dictionary<string, RoomLayout> Layouts = new()
+    internal static readonly IReadOnlyDictionary<string, RoomLayout> Layouts = new Dictionary<string, RoomLayout>
     {
         ["rows"] = RoomLayout.Rows,
         ["staggered"] = RoomLayout.Staggered,
@@ -19,18 +19,20 @@ internal static class RoomEndpoint
     };
 
     public static void MapRoom(this WebApplication app) =>
-        app.MapJson<RoomBody, RoomJson>("/api/room", ApiTexts.ADanceAndARoom, (body, cancel) => RoomJson.From(Read(body, cancel)));
+        app.MapPost("/api/room", (RoomBody body, CancellationToken cancel) =>
+                TypedResults.Ok(RoomJson.From(Read(body, cancel))))
+            .TakesJson<RoomBody, RoomJson>(ApiTexts.ADanceAndARoom);
 
-    private static RoomPlan Read(ApiBody body, CancellationToken cancel)
+    private static RoomPlan Read(RoomBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
-        var room = body.Object("room") ?? throw RefusedException.Missing(ApiTexts.RoomWithItsSides);
-        var hall = new Hall(Metres(room, "width"), Metres(room, "depth"), room.Number("margin", 0, Hall.Widest) ?? Hall.UsualMargin)
+        var analysis = JsonEndpoints.Analysed(body.Script, cancel);
+        var hall = new Hall(body.Room.Width, body.Room.Depth, body.Room.Margin ?? Hall.UsualMargin)
         {
-            Obstacles = Obstacles(room)
+            Obstacles = [.. (body.Room.Obstacles ?? [])
+                .Select(o => new RoomObstacle(o.X, o.Y, o.Width, o.Depth, o.Pillar ?? false))],
         };
-        var repeats = body.Whole("repeats", 1, RoomWish.MostRepeats) ?? RoomWish.UsualRepeats;
-        if (body.Song() is { } song)
+        var repeats = body.Repeats ?? RoomWish.UsualRepeats;
+        if (body.Song?.Song() is { } song)
         {
             var run = RunUnroller.Unroll(
                 analysis.Trace,
@@ -42,32 +44,15 @@ internal static class RoomEndpoint
 
         var wish = new RoomWish(
             hall,
-            body.Whole("dancers", 1, RoomWish.MostDancers) ?? throw RefusedException.Missing(ApiTexts.DancersAsNumber),
-            body.Word("layout", Layouts) ?? RoomLayout.Rows,
+            body.Dancers,
+            Layouts.Meant(body.Layout) ?? RoomLayout.Rows,
             repeats,
-            body.Number("spacing", 0, Hall.Widest), body.Number("allowance", 0, Hall.Widest) ?? 0);
+            body.Spacing,
+            body.Allowance ?? 0);
         return wish.RepeatsOf(analysis.Trace) >= repeats || analysis.Dance.IsPhrased ? RoomPlan.Lay(analysis.Trace, wish, cancel)
             : throw RefusedException.Impossible(
                 ApiTexts.RepeatsTooMany(repeats, analysis.Trace.TotalCounts, Core.Music.Song.MostCounts));
     }
-
-    private static double Metres(ApiBody room, string side) =>
-        (room.Number(side) ?? throw RefusedException.Missing($"\"{room.At}{side}\" in metres")) is var metres
-            && metres > 0
-            && metres <= Hall.Widest
-            ? metres
-        : throw RefusedException.Impossible(ApiTexts.RoomSideSent(room.At, side, metres, Hall.Widest));
-
-    private static List<RoomObstacle> Obstacles(ApiBody room)
-    {
-        var sent = room.Objects("obstacles") ?? [];
-        return sent.Count > MostObstacles
-            ? throw RefusedException.Impossible(ApiTexts.MostObstaclesSent(room.At, sent.Count, MostObstacles))
-            : [.. sent.Select(o => new RoomObstacle(At(o, "x"), At(o, "y"), At(o, "width"), At(o, "depth"), o.Flag("pillar") ?? false))];
-    }
-
-    private static double At(ApiBody obstacle, string field) =>
-        obstacle.Number(field, 0, Hall.Widest) ?? throw RefusedException.Missing($"\"{obstacle.At}{field}\" in metres");
 }
 
 internal sealed record PointJson(double X, double Y);

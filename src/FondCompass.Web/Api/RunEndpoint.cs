@@ -1,3 +1,4 @@
+using FondCompass.Web.Api.Bodies;
 using System.Text.Json.Serialization;
 using FondCompass.Core;
 using FondCompass.Core.Measures;
@@ -12,13 +13,15 @@ namespace FondCompass.Web.Api;
 internal static class RunEndpoint
 {
     public static void MapRun(this WebApplication app) =>
-        app.MapJson<RunBody, RunJson>("/api/run", ApiTexts.AScriptAndASong, (body, cancel) => Answer(RunRequest.Read(body), cancel));
+        app.MapPost("/api/run", (RunBody body, CancellationToken cancel) => TypedResults.Ok(Answer(body, cancel)))
+            .TakesJson<RunBody, RunJson>(ApiTexts.AScriptAndASong);
 
-    private static RunJson Answer(RunRequest order, CancellationToken cancel)
+    private static RunJson Answer(RunBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.WhileWaited(order.Script, null, cancel);
-        var start = order.Start ?? SongStart.CountOf(analysis.Trace, order.Song);
-        var run = RunUnroller.Unroll(analysis.Trace, order.Song, start, cancel);
+        var analysis = JsonEndpoints.Analysed(body.Script, cancel);
+        var song = body.Song.Song();
+        var start = body.Start ?? SongStart.CountOf(analysis.Trace, song);
+        var run = RunUnroller.Unroll(analysis.Trace, song, start, cancel);
         // A part danced at another place has no kind here; repeats and parts left out say the same.
         var fit = PhraseFit.Solve(run, new FitConstraints(NoMoves: true), cancel);
         return RunJson.From(analysis, run, fit, PassageParts.Bind(run));

@@ -1,5 +1,5 @@
+using FondCompass.Web.Api.Bodies;
 using System.Globalization;
-using FondCompass.Core;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Steps;
@@ -15,9 +15,11 @@ namespace FondCompass.Web.Api;
 /// <summary>POST /api/swaps and /api/complete: what else could be danced in a span, and what could fill one.</summary>
 internal static class SwapEndpoints
 {
-    private const int MostChoices = 200, UsualSwaps = 20, UsualFillings = 20;
+    internal const int MostChoices = 200;
 
-    private static readonly Dictionary<string, SwapAim> Aims = new()
+    private const int UsualSwaps = 20, UsualFillings = 20;
+
+    internal static readonly IReadOnlyDictionary<string, SwapAim> Aims = new Dictionary<string, SwapAim>
     {
         ["any"] = SwapAim.Any,
         ["easier"] = SwapAim.Easier,
@@ -27,7 +29,7 @@ internal static class SwapEndpoints
         ["known"] = SwapAim.Known,
     };
 
-    private static readonly Dictionary<string, Weight> Feet = new()
+    internal static readonly IReadOnlyDictionary<string, Weight> Feet = new Dictionary<string, Weight>
     {
         ["l"] = Weight.Left,
         ["r"] = Weight.Right,
@@ -35,38 +37,40 @@ internal static class SwapEndpoints
         ["right"] = Weight.Right
     };
 
-    private static readonly Dictionary<string, Genre> Genres = Enum.GetValues<Genre>().ToDictionary(g => g.ToString().ToLowerInvariant());
+    internal static readonly IReadOnlyDictionary<string, Genre> Genres =
+         Enum.GetValues<Genre>().ToDictionary(g => g.ToString().ToLowerInvariant());
 
     public static void MapSwaps(this WebApplication app)
     {
-        app.MapJson<SwapsBody, ChoicesJson>("/api/swaps", ApiTexts.AScriptAndASpan, Swaps);
-        app.MapJson<CompleteBody, ChoicesJson>("/api/complete", ApiTexts.WhatIsFilled, Complete);
+        app.MapPost("/api/swaps", (SwapsBody body, CancellationToken cancel) => TypedResults.Ok(Swaps(body, cancel)))
+            .TakesJson<SwapsBody, ChoicesJson>(ApiTexts.AScriptAndASpan);
+        app.MapPost("/api/complete", (CompleteBody body, CancellationToken cancel) => TypedResults.Ok(Complete(body, cancel)))
+            .TakesJson<CompleteBody, ChoicesJson>(ApiTexts.WhatIsFilled);
     }
 
-    private static ChoicesJson Swaps(ApiBody body, CancellationToken cancel)
+    private static ChoicesJson Swaps(SwapsBody body, CancellationToken cancel)
     {
-        var analysis = Analysis.WhileWaited(body.Script(), null, cancel);
-        var name = body.Text("part") ?? throw RefusedException.Missing(ApiTexts.PartWithItsName);
-        var part = analysis.Trace.Written(name)
+        var analysis = JsonEndpoints.Analysed(body.Script, cancel);
+        var part = analysis.Trace.Written(body.Part)
             ?? throw RefusedException.Impossible(
-                ApiTexts.NoSuchPartSent(name, string.Join(", ", analysis.Trace.Parts.Select(p => p.Part.Name))));
-        var line = body.Whole("line") ?? throw RefusedException.Missing(ApiTexts.LineAsNumber);
+                ApiTexts.NoSuchPartSent(body.Part, string.Join(", ", analysis.Trace.Parts.Select(p => p.Part.Name))));
+        var line = body.Line;
         if (line < 1 || line > part.Part.Lines.Count)
         {
             throw RefusedException.Impossible(ApiTexts.NoSuchLineSent(part.Part.Name, part.Part.Lines.Count, line));
         }
 
         var counts = part.Part.Lines[line - 1].Counts;
-        var (from, to) = (Count(body, "from", counts), Count(body, "to", counts));
+        var (from, to) = (Count("from", body.From, counts), Count("to", body.To, counts));
         if (to < from)
         {
             throw RefusedException.Impossible(ApiTexts.SpanEndsBeforeItBegins(from, to));
         }
 
         var bpm = analysis.Dance.Header.Tempo?.Value ?? Bites.UsualTempo;
-        var aim = body.Word("want", Aims) ?? SwapAim.Any;
+        var aim = Aims.Meant(body.Want) ?? SwapAim.Any;
         // As a plan for beginners who know these steps reckons it.
-        var knows = body.Texts("knows");
+        var knows = body.Knows;
         var group = new ClassKnowledge(StepLexicon.Shipped, ClassLevel.Beginner, knows);
         var known = knows is null ? null : group.Steps;
         var swaps = SwapSearch.Find(
@@ -79,7 +83,7 @@ internal static class SwapEndpoints
             bpm,
             StepLexicon.Shipped,
             known,
-            body.Whole("most", 1, MostChoices) ?? UsualSwaps,
+            body.Most ?? UsualSwaps,
             newness: group.NoveltyIn(analysis.Dance),
             cancel: cancel);
         return new ChoicesJson(swaps.Select(s => new ChoiceJson(
@@ -102,31 +106,30 @@ internal static class SwapEndpoints
         return ApiTexts.SwapWhy(known, hard, turns, leaves, ends, swap.IsOwn ? Sentence.None : ApiTexts.NotOfThisGenre);
     }
 
-    private static ChoicesJson Complete(ApiBody body, CancellationToken cancel)
+    private static ChoicesJson Complete(CompleteBody body, CancellationToken cancel)
     {
-        var weight = body.Word("startWeight", Feet) ?? throw RefusedException.Missing(ApiTexts.StartWeightAsFoot);
+        var weight = Feet.Meant(body.StartWeight) ?? Weight.Left;
         var facing = Facing.Front;
-        if (body.Text("startFacing") is { } said && !Facing.TryParse(said, out facing))
+        if (body.StartFacing is { } said && !Facing.TryParse(said, out facing))
         {
             throw RefusedException.Impossible(ApiTexts.StartFacingSent(said));
         }
 
-        var counts = body.Whole("counts", 1, LineCompletion.MostCounts) ?? throw RefusedException.Missing(ApiTexts.CountsAsNumber);
-        var free = body.Word("endFree", Feet);
-        var turn = body.Whole("turnEighths", -2 * Eighths.Full, 2 * Eighths.Full);
-        var header = new DanceHeader { Genre = body.Word("genre", Genres) ?? Genre.Line, StartWeight = weight, StartFacing = facing };
+        var counts = body.Counts;
+        var free = Feet.Meant(body.EndFree);
+        var header = new DanceHeader { Genre = Genres.Meant(body.Genre) ?? Genre.Line, StartWeight = weight, StartFacing = facing };
         var gap = new Gap(counts, free switch { Weight.Left => Weight.Right, Weight.Right => Weight.Left, _ => null }, null)
         {
-            Turn = turn is { } eighths ? new Eighths(eighths) : null
+            Turn = body.TurnEighths is { } eighths ? new Eighths(eighths) : null
         };
-        var bpm = body.Bpm() ?? Bites.UsualTempo;
+        var bpm = body.Bpm ?? Bites.UsualTempo;
         var found = LineCompletion.Find(
             header,
             TraceState.Start(weight, facing),
             1,
             gap,
             StepLexicon.Shipped,
-            body.Whole("most", 1, MostChoices) ?? UsualFillings,
+            body.Most ?? UsualFillings,
             cancel);
         return new ChoicesJson(found.Select(f =>
         {
@@ -141,13 +144,10 @@ internal static class SwapEndpoints
     }
 
     /// <summary>A whole count of the line, by its label.</summary>
-    private static int Count(ApiBody body, string field, int counts)
-    {
-        var label = body.Text(field) ?? throw RefusedException.Missing(ApiTexts.WithACountsLabel(field));
-        return int.TryParse(label.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count >= 1 && count <= counts
+    private static int Count(string field, string label, int counts) =>
+        int.TryParse(label.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count >= 1 && count <= counts
             ? count
             : throw RefusedException.Impossible(ApiTexts.SpanOfWholeCounts(field, label, counts));
-    }
 }
 
 internal sealed record ChoicesJson(IEnumerable<ChoiceJson> Choices);

@@ -1,5 +1,5 @@
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Core.Wording.Texts.Pages;
-using FondCompass.Web.Api;
 using FondCompass.Web.Hosting;
 using FondCompass.Web.Hosting.Databases;
 using Microsoft.AspNetCore.Authorization;
@@ -70,7 +70,7 @@ public sealed class StatusModel : PageModel
             413 =>
                 (ServerTexts.TooMuchAtOnce,
                     ServerTexts.ScriptAndFormLimits(
-                        RequestText.LargestScript / 1024,
+                        SentText.Largest / 1024,
                         StudioPages.LargestForm / 1024,
                         StudioPages.MostFields)),
             _ =>

@@ -1,6 +1,4 @@
 using FondCompass.Core.Measures;
-using FondCompass.Core.Steps;
-using FondCompass.Core.Tracing;
 
 namespace FondCompass.Core.Teaching.Boards;
 

@@ -1,3 +1,4 @@
+using FondCompass.Web.Api.Bodies;
 using System.Text.Encodings.Web;
 using FondCompass.Core;
 using FondCompass.Core.Editing;
@@ -6,7 +7,6 @@ using FondCompass.Core.Swaps;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
-using FondCompass.Web.Api;
 using FondCompass.Web.Drawing;
 using FondCompass.Web.Drawing.Rulers;
 using FondCompass.Web.Pages.Dances.Forms;
@@ -44,7 +44,7 @@ public sealed class WriteModel(DanceShelf shelf) : DancePage(shelf)
     /// <summary>No handler reads a text that is too large to be a dance.</summary>
     public override void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
-        if (Script.Length > RequestText.LargestScript)
+        if (Script.Length > SentText.Largest)
         {
             context.Result = StatusCode(StatusCodes.Status413PayloadTooLarge);
         }
