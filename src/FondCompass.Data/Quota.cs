@@ -41,6 +41,16 @@ public sealed record Quota(Sentence What, int Most, Sentence Instead)
         }
     }
 
+    /// <summary>How many an account keeps of each, in the order of <see cref="All"/>; deleted ones count.</summary>
+    public static async Task<IReadOnlyList<int>> CountsOf(FondCompassContext context, Guid owner, CancellationToken cancel = default) =>
+    [
+        await context.Dances.CountAsync(d => d.OwnerId == owner, cancel),
+        await context.Tracks.CountAsync(t => t.OwnerId == owner, cancel),
+        await context.Groups.CountAsync(g => g.OwnerId == owner, cancel),
+        await context.Courses.CountAsync(c => c.OwnerId == owner, cancel),
+        await context.Lessons.IgnoreQueryFilters().CountAsync(l => l.OwnerId == owner, cancel),
+    ];
+
     /// <summary>Bytes of an account's scripts and revisions.</summary>
     public static async Task<long> BytesOf(FondCompassContext context, Guid owner, CancellationToken cancel = default) =>
         await context.Database.SqlQuery<long>(

@@ -248,6 +248,12 @@ public sealed partial class DanceShelf(FondCompassContext context, Guid ownerId,
 
     public Task<bool> Restore(Guid id, CancellationToken cancel = default) => Mark(id, null, cancel);
 
+    /// <summary>Puts all of these in the bin, at once.</summary>
+    /// <returns>How many of them were this instructor's.</returns>
+    public Task<int> DeleteAll(IReadOnlyCollection<Guid> ids, CancellationToken cancel = default) =>
+        context.Dances.Where(d => ids.Contains(d.Id) && d.OwnerId == ownerId)
+            .ExecuteUpdateAsync(set => set.SetProperty(d => d.DeletedAt, clock.Now), cancel);
+
     private async Task<bool> Mark(Guid id, DateTimeOffset? deleted, CancellationToken cancel) =>
         await context.Dances.Where(d => d.Id == id && d.OwnerId == ownerId)
             .ExecuteUpdateAsync(set => set.SetProperty(d => d.DeletedAt, deleted), cancel) > 0;

@@ -45,6 +45,9 @@ public sealed class GroupRecord : IOwned
     /// <summary>What they want gentle, in the instructor's words.</summary>
     public string Gentle { get; set; } = "";
 
+    /// <summary>Dancers of a group at the most.</summary>
+    public const int MostDancers = 5000;
+
     /// <summary>Most letters of each that are kept: its name, when it meets, a list of steps, its room, what is to be gentle.</summary>
     public const int LongestName = 120, LongestMeets = 200, LongestSteps = 8000, LongestRoom = 4000, LongestGentle = 400;
 

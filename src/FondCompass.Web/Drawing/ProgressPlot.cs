@@ -1,13 +1,7 @@
+using FondCompass.Application.Groups;
 using System.Globalization;
 
 namespace FondCompass.Web.Drawing;
-
-/// <summary>One lesson on the plots of a group's progress.</summary>
-/// <param name="Rate">Best rate in percent; 0 for walked.</param>
-/// <param name="Weak">Eights that were lost.</param>
-/// <param name="Planned">Minutes planned.</param>
-/// <param name="Taken">Minutes taken; null where nobody measured.</param>
-public sealed record LessonPoint(Guid Lesson, DateOnly Day, string Dance, int Rate, int Weak, double Planned, double? Taken);
 
 /// <summary>A mark of a plot: where it stands, and what it says.</summary>
 public sealed record PlotMark(double X, double Y, double Height, string Label);

@@ -1,5 +1,4 @@
-using FondCompass.Core.Teaching.Plans;
-using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Application.Groups;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
 using Microsoft.AspNetCore.Mvc;
@@ -8,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages;
 
 /// <summary>The groups that are taught, with what their lessons add up to.</summary>
-public sealed class GroupsModel(LessonBook book) : PageModel
+public sealed class GroupsModel(GroupDesk groups, LessonBook book) : PageModel
 {
     private IReadOnlyDictionary<Guid, (int Held, DateOnly Last)> _held = new Dictionary<Guid, (int, DateOnly)>();
 
@@ -24,26 +23,13 @@ public sealed class GroupsModel(LessonBook book) : PageModel
 
     public async Task<IActionResult> OnPost(string? name, string? meets, string? minutes, CancellationToken cancel)
     {
-        await Load(cancel);
-        name = (name ?? "").Trim();
-        if (name.Length is 0 or > GroupRecord.LongestName || (meets ?? "").Length > GroupRecord.LongestMeets)
+        Problem = await groups.Add(name, meets, minutes, cancel);
+        if (Problem is null)
         {
-            Problem = LessonPageTexts.GiveGroupAName(GroupRecord.LongestName, GroupRecord.LongestMeets);
-        }
-        else if (!int.TryParse(minutes, out var length) || length is < LessonAsked.LeastMinutes or > (int)LessonBrief.Longest)
-        {
-            Problem = LessonPageTexts.NoLengthOfLesson(minutes, LessonAsked.LeastMinutes, LessonBrief.Longest);
-        }
-        else if (All.Any(g => string.Equals(g.Name, name, StringComparison.OrdinalIgnoreCase)))
-        {
-            Problem = LessonPageTexts.GroupExists(name);
-        }
-        else
-        {
-            await book.AddGroup(name, (meets ?? "").Trim(), length, cancel);
             return Redirect("/groups");
         }
 
+        await Load(cancel);
         return Page();
     }
 

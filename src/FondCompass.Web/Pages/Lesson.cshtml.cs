@@ -167,7 +167,7 @@ public sealed class LessonModel(
         Lesson = lesson;
         ViewData["Title"] = $"{lesson.Group!.Name}, {lesson.Date:d MMMM}";
         var titles = await shelf.Titles([.. lesson.Dances], cancel);
-        Dances = [.. lesson.Dances.Select(d => (d, titles.GetValueOrDefault(d, "a deleted dance")))];
+        Dances = [.. lesson.Dances.Select(d => (d, titles.GetValueOrDefault(d, LessonPageTexts.ADeletedDance)))];
         LineNames = (await shelf.LinesOf([.. lesson.Dances], cancel)).ToDictionary(
             d => d.Key,
             IReadOnlyList<string> (d) => [.. d.Value.Select(l => l.Name)]);

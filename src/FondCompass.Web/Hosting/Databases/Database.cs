@@ -1,3 +1,6 @@
+using FondCompass.Application.Tracks;
+using FondCompass.Application.Shelf;
+using FondCompass.Application.Groups;
 using System.Reflection;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Wording.Texts.Pages;
@@ -61,6 +64,10 @@ internal static class Database
         builder.Services.AddScoped(services => new TrackBook(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped(services => new LessonEvents(services.GetRequiredService<FondCompassContext>(), OwnerOf(services)));
         builder.Services.AddScoped<LessonDesk>();
+        builder.Services.AddScoped<GroupDesk>();
+        builder.Services.AddScoped<ShelfDesk>();
+        builder.Services.AddScoped<TrackDesk>();
+        builder.Services.AddScoped<CourseDesk>();
         builder.Services.AddScoped<PlanDesk>();
         builder.Services.AddScoped<HandLog>();
         builder.Services.AddScoped<CourseLessons>();

@@ -215,16 +215,8 @@ public sealed class AccountModel(
         var events = log.Of(id);
         EventCount = await events.CountAsync(cancel);
         Events = await events.Skip((Sheet - 1) * EventsPage).Take(EventsPage).ToListAsync(cancel);
-        int[] counts =
-        [
-            await context.Dances.CountAsync(d => d.OwnerId == id, cancel),
-            await context.Tracks.CountAsync(t => t.OwnerId == id, cancel),
-            await context.Groups.CountAsync(g => g.OwnerId == id, cancel),
-            await context.Courses.CountAsync(c => c.OwnerId == id, cancel),
-            await context.Lessons.IgnoreQueryFilters().CountAsync(l => l.OwnerId == id, cancel),
-        ];
         Kept = [
-            .. Quota.All.Zip(counts, (q, n) => (q.What, $"{n}", $"{q.Most}")),
+            .. Quota.All.Zip(await Quota.CountsOf(context, id, cancel), (q, n) => (q.What, $"{n}", $"{q.Most}")),
             (AccountTexts.MegabytesOfScripts,
                 $"{await Quota.BytesOf(context, id, cancel) / 1024.0 / 1024:0.0}",
                 $"{Quota.MostBytes / 1024 / 1024}")

@@ -13,6 +13,7 @@ namespace FondCompass.Web.Pages.Courses;
 
 /// <summary>One course as a table of weeks and dances, to be altered by hand, and its lessons.</summary>
 public sealed class CourseModel(
+    CourseDesk courses,
     LessonBook book,
     CourseLessons planned,
     DanceShelf shelf,
@@ -74,14 +75,8 @@ public sealed class CourseModel(
             return NotFound();
         }
 
-        Problem = await Asked.Into(Course, Groups, shelf, cancel);
-        if (Problem is not null)
-        {
-            return Page();
-        }
-
-        await book.Save(cancel);
-        return Redirect($"/courses/{id}");
+        Problem = await courses.Change(Course, Asked, Groups, cancel);
+        return Problem is null ? Redirect($"/courses/{id}") : Page();
     }
 
     /// <summary>Settles how many bites of a dance are new in a week; nothing lets it go.</summary>
@@ -92,13 +87,7 @@ public sealed class CourseModel(
             return NotFound();
         }
 
-        var place = Array.IndexOf(Course.Dances, dance);
-        if (place >= 0 && week >= 1 && week <= Course.Weeks)
-        {
-            Course.Settled = Course.Settled.With(week, place, bites is { } number ? Math.Clamp(number, 0, LessonPlanner.MostBites) : null);
-            await book.Save(cancel);
-        }
-
+        await courses.Settle(Course, week, dance, bites, cancel);
         return await Answer(id, cancel);
     }
 
@@ -109,8 +98,7 @@ public sealed class CourseModel(
             return NotFound();
         }
 
-        Course.Settled = CourseSettled.Nothing;
-        await book.Save(cancel);
+        await courses.Free(Course, cancel);
         return await Answer(id, cancel);
     }
 

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace FondCompass.Web.Pages.Courses;
 
 /// <summary>All courses, and a new one.</summary>
-public sealed class IndexModel(LessonBook book, DanceShelf shelf, InstructorClock clock) : PageModel
+public sealed class IndexModel(CourseDesk courses, LessonBook book, DanceShelf shelf, InstructorClock clock) : PageModel
 {
     public IReadOnlyList<CourseRecord> All { get; private set; } = [];
 
@@ -37,9 +37,9 @@ public sealed class IndexModel(LessonBook book, DanceShelf shelf, InstructorCloc
     public async Task<IActionResult> OnPost(CancellationToken cancel)
     {
         await Load(cancel);
-        var course = new CourseRecord();
-        Problem = await Asked.Into(course, Groups, shelf, cancel);
-        return Problem is null && await book.Add(course, cancel) is { } added ? Redirect($"/courses/{added.Id}") : Page();
+        var (added, problem) = await courses.Begin(Asked, Groups, cancel);
+        Problem = problem;
+        return added is not null ? Redirect($"/courses/{added.Id}") : Page();
     }
 
     private async Task Load(CancellationToken cancel)

@@ -1,3 +1,4 @@
+using FondCompass.Application;
 using FondCompass.Core.Teaching.Boards;
 using System.Globalization;
 using FondCompass.Core.Calling;
@@ -178,10 +179,6 @@ public sealed class CuesModel(DanceShelf shelf, LessonBook book) : DancePage(she
         _ => cue.IsShortened ? "shortened" : "",
     };
 
-    private static double? Number(string? said, double usual, double least, double most) => string.IsNullOrWhiteSpace(said) ? usual
-        : double.TryParse(said.Trim(), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value)
-            && value >= least
-            && value <= most
-            ? value
-        : null;
+    private static double? Number(string? said, double usual, double least, double most) =>
+        string.IsNullOrWhiteSpace(said) ? usual : Typed.Number(said, least, most);
 }

@@ -1,3 +1,4 @@
+using FondCompass.Application.Tracks;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
@@ -15,39 +16,8 @@ public sealed partial class FitModel
     public async Task<IActionResult> OnPostChange(string? tempo, string? intro, string? repeats, string? passages, CancellationToken cancel)
     {
         Library = await tracks.All(cancel);
-        var fit = Dance.Fit.Kept;
-        if (Bpm.TryParse(tempo?.Trim().Replace(',', '.'), out var bpm) && bpm.Value is >= FitKept.Slowest and <= FitKept.Fastest)
-        {
-            fit = fit with { Tempo = bpm.Value };
-        }
-        else
-        {
-            _problems.Add(DancePageTexts.TempoCannotBeDanced(tempo, FitKept.Slowest, FitKept.Fastest, Tempo));
-        }
-
-        if (string.IsNullOrWhiteSpace(intro))
-        {
-            // As the dance says, else behind an intro of the song.
-            fit = fit with { Intro = null };
-        }
-        else if (Whole(intro, 0, FitKept.LongestIntro) is { } wait)
-        {
-            fit = fit with { Intro = wait };
-        }
-        else
-        {
-            _problems.Add(DancePageTexts.NoIntroCounts(intro, FitKept.LongestIntro, Intro));
-        }
-
-        if (Whole(repeats, 1, FitKept.MostRepeats) is { } times)
-        {
-            fit = fit with { Repeats = times };
-        }
-        else
-        {
-            _problems.Add(DancePageTexts.NoRepeatsNumber(repeats, FitKept.MostRepeats, Repeats));
-        }
-
+        var (fit, problems) = new FitAsked(tempo, intro, repeats).Over(Dance.Fit.Kept, (Tempo, Intro, Repeats));
+        _problems.AddRange(problems.Select(p => p.ToString()));
         Dance.Fit.Kept = fit;
         var text = (passages ?? "").Replace("\0", "", StringComparison.Ordinal);
         if (text.Length > TrackBook.LargestText)
@@ -77,25 +47,10 @@ public sealed partial class FitModel
             text = SongText.Write(Track().Song.Passages);
         }
 
-        var changed = set switch
-        {
-            "half" => SongEdits.WithFeel(text, passage, CountingFeel.HalfTime),
-            "double" => SongEdits.WithFeel(text, passage, CountingFeel.DoubleTime),
-            "played" => SongEdits.WithFeel(text, passage, CountingFeel.AsPlayed),
-            "stop" when SongText.MomentOf(seconds) is { } rest && rest <= Song.LongestRest => SongEdits.WithRestAfter(text, passage, rest),
-            "pin" when SongText.MomentOf(moment) is { } at => SongEdits.WithAnchor(text, count, at),
-            "loose" => SongEdits.WithAnchor(text, count, null),
-            _ => null,
-        };
+        var (changed, problem) = new StripAsked(set, passage, seconds, count, moment).Into(text, Tempo);
         if (changed is null)
         {
-            _problems.Add(set == "pin"
-                ? DancePageTexts.NoMomentOfSong(moment)
-                : DancePageTexts.NoSecondsNumber(seconds, Song.LongestRest));
-        }
-        else if (SongText.Read(changed, new Bpm(Tempo)) is { Problem: { } problem })
-        {
-            _problems.Add(DancePageTexts.NothingWasChanged(problem));
+            _problems.Add(problem!);
         }
         else
         {
@@ -122,20 +77,8 @@ public sealed partial class FitModel
     }
 
     /// <summary>Dances to another track of the library, to a new one, or to passages of the dance's own.</summary>
-    public async Task<IActionResult> OnPostTrack(string? track, string? title, CancellationToken cancel)
-    {
-        if (track == "new")
-        {
-            track = (await tracks.Add(title ?? "", PassagesText, cancel)).Id.ToString();
-        }
-        else if (track?.StartsWith("preset:", StringComparison.Ordinal) == true
-            && PresetSongs.All.FirstOrDefault(p => p.Title == track[7..]) is { } preset)
-        {
-            track = (await tracks.Add(preset.Title, preset.Text, cancel)).Id.ToString();
-        }
-
-        return await tracks.Choose(Id, Guid.TryParse(track, out var id) ? id : null, cancel) ? Redirect($"/dances/{Id}/fit") : NotFound();
-    }
+    public async Task<IActionResult> OnPostTrack(string? track, string? title, CancellationToken cancel) =>
+        await chosen.Choose(Id, track, title, PassagesText, cancel) ? Redirect($"/dances/{Id}/fit") : NotFound();
 
     public async Task<IActionResult> OnPostForgetTrack(CancellationToken cancel)
     {

@@ -1,3 +1,4 @@
+using FondCompass.Application.Tracks;
 using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
@@ -15,7 +16,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace FondCompass.Web.Pages.Dances;
 
 /// <summary>Fitting: the dance meets the music; which wall each repeat faces and when it begins, and what brings a drift home.</summary>
-public sealed partial class FitModel(DanceShelf shelf, TrackBook tracks) : DancePage(shelf)
+public sealed partial class FitModel(DanceShelf shelf, TrackBook tracks, TrackDesk chosen) : DancePage(shelf)
 {
     private readonly List<string> _problems = [];
     private DanceRun? _run;
@@ -156,9 +157,4 @@ public sealed partial class FitModel(DanceShelf shelf, TrackBook tracks) : Dance
         .Select(t => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var s) ? s : double.NaN)
         .Where(double.IsFinite)
         .ToList();
-
-    private static int? Whole(string? text, int least, int most) =>
-        int.TryParse(text?.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most
-            ? number
-            : null;
 }

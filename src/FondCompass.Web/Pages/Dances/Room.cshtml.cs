@@ -1,3 +1,4 @@
+using FondCompass.Application.Groups;
 using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Rooms;
@@ -12,7 +13,7 @@ using Microsoft.AspNetCore.WebUtilities;
 namespace FondCompass.Web.Pages.Dances;
 
 /// <summary>The hall drawn to scale: how many fit, where they stand, and the way each of them takes over the song.</summary>
-public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(shelf)
+public sealed class RoomModel(DanceShelf shelf, LessonBook book, GroupDesk groups) : DancePage(shelf)
 {
     /// <summary>What an obstacle's row has: left, from the back, width, depth.</summary>
     private const int ObstacleNumbers = 4;
@@ -103,9 +104,7 @@ public sealed class RoomModel(DanceShelf shelf, LessonBook book) : DancePage(she
             return Page();
         }
 
-        (await book.Group(Class!.Id, cancel))!.Room = Kept;
-        await book.Save(cancel);
-        return Redirect($"/dances/{Id}/room?group={Class.Id}");
+        return await groups.KeepRoom(Class!.Id, Kept, cancel) ? Redirect($"/dances/{Id}/room?group={Class.Id}") : NotFound();
     }
 
     private async Task Load(CancellationToken cancel)

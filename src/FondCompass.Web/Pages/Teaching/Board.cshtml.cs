@@ -1,3 +1,4 @@
+using FondCompass.Application.Tracks;
 using System.Text.Json;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
@@ -16,16 +17,13 @@ public sealed class BoardModel(
     LessonDesk desk,
     LessonBook book,
     DanceShelf shelf,
-    TrackBook tracks,
+    TrackDesk tracks,
     ClassRelay relay,
     BackgroundUpdates catchUp,
     InstructorClock clock) : PageModel
 {
     /// <summary>Taps that are read at once.</summary>
     private const int MostTaps = 400;
-
-    /// <summary>Counts of a tapped track.</summary>
-    private const int LeastTrack = 8, MostTrack = 4000;
 
     [FromRoute]
     public Guid Id { get; set; }
@@ -122,17 +120,8 @@ public sealed class BoardModel(
     /// <summary>Keeps tapped music as a steady track in the library.</summary>
     public async Task<IActionResult> OnPostTrack([FromBody] TappedTrack? track, CancellationToken cancel)
     {
-        if (track is null
-            || !(track.Bpm is >= TapTrain.Slowest and <= TapTrain.Fastest)
-            || !(track.Counts is >= LeastTrack and <= MostTrack))
-        {
-            return Refused(
-                StatusCodes.Status422UnprocessableEntity,
-                LessonPageTexts.TappedTrackOutOfRange(TapTrain.Slowest, TapTrain.Fastest, LeastTrack, MostTrack));
-        }
-
-        var kept = await tracks.Add($"Tapped on {clock.Today:d MMMM yyyy}", track.Passages, cancel);
-        return new JsonResult(new { title = kept.Title });
+        var (title, problem) = await tracks.Keep(track, cancel);
+        return problem is { } why ? Refused(StatusCodes.Status422UnprocessableEntity, why) : new JsonResult(new { title });
     }
 
     /// <summary>What the board shows now, for the class's screens.</summary>
@@ -177,11 +166,4 @@ public sealed class BoardModel(
             LessonPageTexts.NoSuchLessonBoard);
 
     private static JsonResult Refused(int status, string why) => new(new { title = why }) { StatusCode = status };
-}
-
-/// <summary>Music that was tapped, to be kept as a track.</summary>
-public sealed record TappedTrack(double Bpm, double Counts)
-{
-    /// <summary>As the library writes a track: one passage at a steady tempo.</summary>
-    public string Passages => FormattableString.Invariant($"tapped {Counts:0} @{Bpm:0.0}");
 }

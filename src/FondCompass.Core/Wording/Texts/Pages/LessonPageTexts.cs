@@ -7,6 +7,8 @@ public static class LessonPageTexts
 {
     private static readonly TextSource Source = new(typeof(LessonPageTexts));
 
+    public static Sentence ADeletedDance => Source.Say();
+
     public static Sentence AllAtOnce => Source.Say();
 
     public static Sentence AllLessonsStand => Source.Say();

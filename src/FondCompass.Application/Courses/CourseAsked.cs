@@ -1,11 +1,13 @@
 using System.Globalization;
+using FondCompass.Application.Lessons;
+using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Courses;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Records;
 
-namespace FondCompass.Web.Pages.Courses;
+namespace FondCompass.Application.Courses;
 
 /// <summary>A course as its form says it; all of it as it was typed, so that nothing typed is lost.</summary>
 public sealed record CourseAsked
@@ -43,12 +45,7 @@ public sealed record CourseAsked
     /// <summary>Writes it into the course; what is wrong, in words, when something is, and then nothing is written.</summary>
     public async Task<string?> Into(CourseRecord course, IReadOnlyList<GroupRecord> groups, DanceShelf shelf, CancellationToken cancel)
     {
-        static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
-        static int? Whole(string? text, int least, int most) =>
-            int.TryParse(Clean(text), NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= least && number <= most
-                ? number
-                : null;
-        if (Clean(Name).Length is 0 or > CourseRecord.LongestName)
+        if (Typed.Clean(Name).Length is 0 or > CourseRecord.LongestName)
         {
             return LessonPageTexts.GiveCourseAName(CourseRecord.LongestName);
         }
@@ -63,17 +60,17 @@ public sealed record CourseAsked
             return LessonDay.Problem(First, LessonPageTexts.TheFirstLesson);
         }
 
-        if (Whole(Weeks, 1, CourseBrief.MostWeeks) is not { } weeks)
+        if (Typed.Whole(Weeks, 1, CourseBrief.MostWeeks) is not { } weeks)
         {
-            return LessonPageTexts.NoNumberOfWeeks(Clean(Weeks), CourseBrief.MostWeeks);
+            return LessonPageTexts.NoNumberOfWeeks(Typed.Clean(Weeks), CourseBrief.MostWeeks);
         }
 
-        if (Whole(Minutes, LessonAsked.LeastMinutes, (int)LessonBrief.Longest) is not { } minutes)
+        if (Typed.Whole(Minutes, LessonAsked.LeastMinutes, (int)LessonBrief.Longest) is not { } minutes)
         {
-            return LessonPageTexts.NoLengthOfLesson(Clean(Minutes), LessonAsked.LeastMinutes, LessonBrief.Longest);
+            return LessonPageTexts.NoLengthOfLesson(Typed.Clean(Minutes), LessonAsked.LeastMinutes, LessonBrief.Longest);
         }
 
-        var titles = Clean(Dances)
+        var titles = Typed.Clean(Dances)
             .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
             .Distinct(StringComparer.OrdinalIgnoreCase)
             .ToList();
@@ -93,7 +90,7 @@ public sealed record CourseAsked
             ids.Add(dance.Id);
         }
 
-        var (way, unread) = WayForm.Read(key => Way.TryGetValue(key, out var said) ? Clean(said) : null, course.Way);
+        var (way, unread) = WayForm.Read(key => Way.TryGetValue(key, out var said) ? Typed.Clean(said) : null, course.Way);
         if (unread.Length > 0)
         {
             return unread;
@@ -102,7 +99,7 @@ public sealed record CourseAsked
         // What was settled stands for a place; a dance that moved takes it along, one that went leaves none.
         course.Settled = course.Settled.Reordered(course.Dances, ids, weeks);
         (course.Name, course.GroupId, course.Group, course.First, course.Weeks, course.Minutes, course.Dances, course.Way) =
-            (Clean(Name), group.Id, null, day, weeks, minutes, [.. ids], way);
+            (Typed.Clean(Name), group.Id, null, day, weeks, minutes, [.. ids], way);
         return null;
     }
 }
