@@ -1,3 +1,4 @@
+using FondCompass.Application.Tracks;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;

@@ -24,6 +24,12 @@ public sealed class RunningApplication : IAsyncDisposable
     {
     }
 
+    /// <param name="database">What is there already.</param>
+    public RunningApplication(TestDatabase database)
+        : this(Path.Combine(Built, "FondCompass.Web.dll"), database)
+    {
+    }
+
     private RunningApplication(string dll, TestDatabase database)
     {
         (_dll, Database) = (dll, database);

@@ -8,7 +8,15 @@ public sealed class TestDatabase : IDisposable
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("fond-test-").FullName;
 
-    public TestDatabase() => Connection = Run("start", _folder, Port).Trim();
+    public TestDatabase() => Connection = Run("database", "start", _folder, Port).Trim();
+
+    /// <summary>One that holds what scripts/backup kept.</summary>
+    /// <param name="backup">Its file.</param>
+    public TestDatabase(string backup)
+    {
+        Run("restore", backup, _folder);
+        Connection = Run("database", "start", _folder, Port).Trim();
+    }
 
     /// <summary>
     /// The first port that is tried: of each share of the tests another, so that none takes that of a database that is away for a while.
@@ -21,9 +29,9 @@ public sealed class TestDatabase : IDisposable
     /// <summary>The project's root, found from where this file was compiled.</summary>
     public static string Root { get; } = FindRoot();
 
-    public void Stop() => Run("stop", _folder);
+    public void Stop() => Run("database", "stop", _folder);
 
-    public void Start() => Run("start", _folder, Port);
+    public void Start() => Run("database", "start", _folder, Port);
 
     /// <summary>Stops its processes where they are, or lets them go on: it takes connections then, and answers nothing.</summary>
     public void Freeze(bool stops)
@@ -48,9 +56,9 @@ public sealed class TestDatabase : IDisposable
         Directory.Delete(_folder, recursive: true);
     }
 
-    private static string Run(params string[] arguments)
+    private static string Run(string script, params string[] arguments)
     {
-        var start = new ProcessStartInfo(Path.Combine(Root, "scripts", "database"), arguments)
+        var start = new ProcessStartInfo(Path.Combine(Root, "scripts", script), arguments)
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,
@@ -62,7 +70,7 @@ public sealed class TestDatabase : IDisposable
         process.WaitForExit();
         return process.ExitCode == 0
             ? output
-            : throw new InvalidOperationException($"scripts/database {arguments[0]} failed: {errors.Result}");
+            : throw new InvalidOperationException($"scripts/{script} {arguments[0]} failed: {errors.Result}");
     }
 
     private static string FindRoot([CallerFilePath] string here = "") => Path.GetFullPath(Path.Combine(here, "..", "..", ".."));
