@@ -37,7 +37,7 @@ public partial class TextsTests
         "src/FondCompass.Core/Runs/Fitting/FitRows.cs", "src/FondCompass.Core/Swaps/StepChoice.cs",
         "src/FondCompass.Core/Teaching/Boards/LiveMoves.cs", "src/FondCompass.Core/Music/PresetSongs.cs", "src/FondCompass.Data/Demo/",
         "src/FondCompass.Web/Hosting/WarmUp.cs",
-        "src/FondCompass.Web/Pages/Index.cshtml.cs",
+        "src/FondCompass.Application/Shelf/ShelfDesk.cs",
         "src/FondCompass.Web/Pages/Accounts/SignIn.cshtml.cs",
     ];
 
