@@ -1,6 +1,6 @@
-using FondCompass.Web.Api.Bodies;
 using FondCompass.Web.Accounts;
 using FondCompass.Web.Api;
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Web.Hosting;
 using FondCompass.Web.Hosting.Databases;
 using FondCompass.Web.Hosting.Requests;

@@ -1,13 +1,12 @@
-using FondCompass.Application.Tracks;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.RegularExpressions;
+using FondCompass.Application.Tracks;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Teaching.Boards;
 using FondCompass.Data.Records;
-using FondCompass.Web.Pages.Teaching;
 using Xunit;
 
 namespace FondCompass.Web.Tests;

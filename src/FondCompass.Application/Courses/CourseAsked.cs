@@ -1,7 +1,7 @@
 using System.Globalization;
 using FondCompass.Application.Lessons;
-using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Courses;
+using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;

@@ -6,7 +6,6 @@ using FondCompass.Core.Teaching.Boards;
 using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
-using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;

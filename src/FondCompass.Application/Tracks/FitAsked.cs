@@ -1,6 +1,5 @@
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
-using FondCompass.Core.Notation;
 using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Pages;

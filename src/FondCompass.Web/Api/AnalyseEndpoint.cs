@@ -1,10 +1,10 @@
-using FondCompass.Web.Api.Bodies;
 using System.Text.Json.Serialization;
 using FondCompass.Core;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 
 namespace FondCompass.Web.Api;
 

@@ -1,4 +1,3 @@
-using FondCompass.Web.Api.Bodies;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Measures;
@@ -6,6 +5,7 @@ using FondCompass.Core.Music;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 
 namespace FondCompass.Web.Api;
 

@@ -1,7 +1,7 @@
-using FondCompass.Web.Api.Bodies;
 using System.Text;
 using FondCompass.Core;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Api;

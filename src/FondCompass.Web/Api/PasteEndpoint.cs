@@ -1,8 +1,8 @@
-using FondCompass.Web.Api.Bodies;
 using FondCompass.Core;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Prose;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 
 namespace FondCompass.Web.Api;
 

@@ -1,4 +1,3 @@
-using FondCompass.Web.Api.Bodies;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Blocks;
@@ -6,6 +5,7 @@ using FondCompass.Core.Teaching.Classes;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 
 namespace FondCompass.Web.Api;
 

@@ -1,7 +1,7 @@
-using FondCompass.Web.Api.Bodies;
 using FondCompass.Core.Runs;
 using FondCompass.Core.Teaching.Rooms;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 
 namespace FondCompass.Web.Api;
 

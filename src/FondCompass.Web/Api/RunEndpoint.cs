@@ -1,4 +1,3 @@
-using FondCompass.Web.Api.Bodies;
 using System.Text.Json.Serialization;
 using FondCompass.Core;
 using FondCompass.Core.Measures;
@@ -6,6 +5,7 @@ using FondCompass.Core.Runs;
 using FondCompass.Core.Runs.Fitting;
 using FondCompass.Core.Wording.Fits;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 
 namespace FondCompass.Web.Api;
 

@@ -1,4 +1,3 @@
-using FondCompass.Web.Api.Bodies;
 using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Notation;
@@ -9,6 +8,7 @@ using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Tracing;
 using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 
 namespace FondCompass.Web.Api;
 

@@ -1,5 +1,5 @@
-using FondCompass.Application.Groups;
 using System.Globalization;
+using FondCompass.Application.Groups;
 
 namespace FondCompass.Web.Drawing;
 

@@ -1,5 +1,5 @@
-using FondCompass.Web.Api.Bodies;
 using FondCompass.Core.Wording.Texts.Pages;
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Web.Hosting;
 using FondCompass.Web.Hosting.Databases;
 using Microsoft.AspNetCore.Authorization;

@@ -1,7 +1,7 @@
-using FondCompass.Application.Tracks;
-using FondCompass.Application.Shelf;
-using FondCompass.Application.Groups;
 using System.Reflection;
+using FondCompass.Application.Groups;
+using FondCompass.Application.Shelf;
+using FondCompass.Application.Tracks;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data;

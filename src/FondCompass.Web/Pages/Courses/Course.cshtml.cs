@@ -1,6 +1,5 @@
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Courses;
-using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;

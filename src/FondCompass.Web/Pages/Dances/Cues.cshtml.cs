@@ -1,10 +1,9 @@
 using FondCompass.Application;
-using FondCompass.Core.Teaching.Boards;
-using System.Globalization;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Calling.Phrases;
 using FondCompass.Core.Editing;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Boards;
 using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;

@@ -1,5 +1,4 @@
 using FondCompass.Application.Tracks;
-using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;
 using FondCompass.Core.Runs.Fitting;

@@ -1,5 +1,5 @@
-using FondCompass.Application.Tracks;
 using System.Globalization;
+using FondCompass.Application.Tracks;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Music;
 using FondCompass.Core.Notation;

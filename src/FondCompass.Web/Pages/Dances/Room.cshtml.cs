@@ -1,5 +1,5 @@
-using FondCompass.Application.Groups;
 using System.Globalization;
+using FondCompass.Application.Groups;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Rooms;
 using FondCompass.Core.Wording.Texts.Pages;

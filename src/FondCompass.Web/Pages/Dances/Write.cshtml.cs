@@ -1,4 +1,3 @@
-using FondCompass.Web.Api.Bodies;
 using System.Text.Encodings.Web;
 using FondCompass.Core;
 using FondCompass.Core.Editing;
@@ -7,6 +6,7 @@ using FondCompass.Core.Swaps;
 using FondCompass.Core.Teaching.Material;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
+using FondCompass.Web.Api.Bodies;
 using FondCompass.Web.Drawing;
 using FondCompass.Web.Drawing.Rulers;
 using FondCompass.Web.Pages.Dances.Forms;

@@ -1,5 +1,5 @@
-using FondCompass.Application.Tracks;
 using System.Text.Json;
+using FondCompass.Application.Tracks;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
 using FondCompass.Core.Wording.Texts.Pages;
