@@ -106,7 +106,7 @@ async function seek(seconds) {
 
 play.addEventListener('click', toggle);
 rate.addEventListener('change', () => {
-  rate.value = String(Math.min(110, Math.max(50, Math.round(Number(rate.value) || 100))));
+  rate.value = String(Math.min(Number(rate.max), Math.max(Number(rate.min), Math.round(Number(rate.value) || 100))));
   conductor.setRate(Number(rate.value) / 100);
 });
 /** The passage that the tools under the strip are about. */
