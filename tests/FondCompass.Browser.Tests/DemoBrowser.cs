@@ -27,7 +27,7 @@ public sealed class DemoBrowser : IDisposable
         var tonight = (string)browser.Run("return document.querySelector('.tonight a.button').getAttribute('href')")!;
         browser.Go(tonight);
         browser.Find("#board[data-ready]");
-        browser.Run("document.querySelector('.lesson-more').open = true");
+        browser.Run("document.querySelector('.board-more').open = true");
         browser.ClickText("A screen for the class");
         browser.WaitForText("#screen-said", "/class/");
         var code = (string)browser.Run("return document.querySelector('#screen-said a').getAttribute('href')")!;

@@ -247,7 +247,7 @@ public class LessonTests(RunningStudio studio)
         browser.Go(browser.Path);
         browser.Find("#board[data-ready]");
         browser.Wait("the block is open again", () => browser.LessonState("block") == "dance:A:1");
-        browser.Click(".lesson-more summary");
+        browser.Click(".board-more summary");
         browser.ClickText("A screen for the class");
         browser.WaitForText("#screen-said", "/class/");
         var address = browser.Find("#screen-said a").GetAttribute("href")!;

@@ -1,6 +1,7 @@
 // Leads a lesson block by block from its plan: counted blocks are played, walks are gone through by hand, the others have a clock. What
 // happens is told to the server by marks.js; everything that is shown was reckoned there, so that the lesson goes on without it. What each
 // button and key does stands here; how it is done, in the modules of lesson/.
+import { closeMore } from './board/more.js';
 import { on as onKeys } from './keys.js';
 import { clean, only, other, trouble } from './lesson/bites.js';
 import { back, close, go, on, skip, toggleLive } from './lesson/blocks.js';
@@ -58,7 +59,7 @@ const keys = {
 onKeys('Lesson', {
   ...Object.fromEntries(Object.entries(keys).map(([key, name]) => [key, whenOpen(buttons[name])])),
   Space: goOrLoad, 'Page Down': goOrLoad, '+': whenOpen(() => setRate(state.rate + 1)), '-': whenOpen(() => setRate(state.rate - 1)),
-  D: whenOpen(() => goTo('known')), U: undo, 'Ctrl Z': undo,
+  Escape: closeMore, D: whenOpen(() => goTo('known')), U: undo, 'Ctrl Z': undo,
   '?': () => window.open('/help#keys', '_blank'), H: () => goTo('heads'), N: () => goTo('note'),
   ...Object.fromEntries([...'123456789'].map((digit) => [digit, () => callMove(live.offered[Number(digit) - 1])])),
 });

@@ -4,6 +4,7 @@ import { Conductor, notesOf, tieMix } from '../conductor.js';
 import { on } from '../keys.js';
 import { button, field, the } from '../page.js';
 import { fastest, nextRung, slowest, within } from './ladder.js';
+import { closeMore } from './more.js';
 import { paint as paintAt, put } from './painter.js';
 import { clickAt, eightAfter, eightBefore, soundsOf } from './timeline.js';
 import { stayAwake } from './wake.js';
@@ -198,7 +199,7 @@ field('repeats').addEventListener('change', async () => {
 
 on('Teach', {
   Space: toggle, '→': () => jump(1), 'Page Down': () => jump(1), '←': () => jump(-1), 'Page Up': () => jump(-1),
-  '↑': () => changeRate(1), '↓': () => changeRate(-1), '+': () => setRate(rate + 1), '-': () => setRate(rate - 1), Home: () => fromTheTop(), I: open,
+  '↑': () => changeRate(1), '↓': () => changeRate(-1), '+': () => setRate(rate + 1), '-': () => setRate(rate - 1), Home: () => fromTheTop(), I: open, Escape: closeMore,
 });
 // Pressed with a finger or a mouse, a button gives the keys back to the board.
 board.addEventListener('click', (event) => {

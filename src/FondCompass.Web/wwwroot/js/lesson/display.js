@@ -52,6 +52,12 @@ function paintUncounted() {
   const { step } = state;
   put('count', isList() ? `${step + 1} of ${moves.length}` : '');
   put('now', isList() ? moves[step] : block().title);
+  [...the('words').querySelectorAll('li')].forEach((li, i) => {
+    li.classList.toggle('now-led', i === step);
+    if (i === step) {
+      li.scrollIntoView({ block: 'nearest' });
+    }
+  });
   put('next', (isList() ? moves[step + 1] : undefined) ?? state.lesson?.blocks[state.at + 1]?.title ?? 'the end');
   for (const name of ofCounts) {
     put(name, '');
@@ -77,7 +83,9 @@ export function showBlock() {
   const current = block();
   put('block-title', `${state.at + 1} of ${state.lesson?.blocks.length ?? 0}: ${current.title}`);
   const says = current.moves.length > 0 ? [] : [...new Set(current.say)];
-  the('words').replaceChildren(...[...says.map((w) => ['say', w]), ...current.watch.map((w) => ['watch', w])]
+  const moves = document.createElement('ol');
+  moves.replaceChildren(...current.moves.map((m) => Object.assign(document.createElement('li'), { textContent: m })));
+  the('words').replaceChildren(...(current.moves.length > 0 ? [moves] : []), ...[...says.map((w) => ['say', w]), ...current.watch.map((w) => ['watch', w])]
     .map(([kind, w]) => Object.assign(document.createElement('p'), { className: kind, textContent: w })));
   document.body.dataset.lead = current.lead;
   the('map').replaceChildren(...(state.lesson?.bites ?? []).filter((b) => b.dance === (current.dance ?? 0)).map((b) => {

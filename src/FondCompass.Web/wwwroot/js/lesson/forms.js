@@ -1,4 +1,5 @@
 // The forms of the board: how many dance, a note, a dance they know, a screen for the class.
+import { showMore } from '../board/more.js';
 import { put } from '../board/painter.js';
 import { post } from '../marks.js';
 import { button, field, form, select, the } from '../page.js';
@@ -15,10 +16,7 @@ function leave() {
 
 /** Opens the box that a field is in, and goes to the field. @param {string} name */
 export function goTo(name) {
-  const box = document.querySelector('.lesson-more');
-  if (box instanceof HTMLDetailsElement) {
-    box.open = true;
-  }
+  showMore(true);
   the(name).focus();
 }
 
