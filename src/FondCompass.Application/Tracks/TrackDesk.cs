@@ -19,10 +19,10 @@ public sealed class TrackDesk(TrackBook tracks, InstructorClock clock)
     /// <returns>False where dance or track are nobody's or anybody else's.</returns>
     public Task<bool> Choose(Guid dance, string? track, string? title, string passages, CancellationToken cancel) => track switch
     {
-        "new" => tracks.ChooseNew(dance, title ?? "", passages, cancel),
+        "new" => tracks.AddAndChoose(dance, title ?? "", passages, cancel),
         _ when track?.StartsWith(Preset, StringComparison.Ordinal) == true
             && PresetSongs.All.FirstOrDefault(p => p.Title == track[Preset.Length..]) is { } preset =>
-            tracks.ChooseNew(dance, preset.Title, preset.Text, cancel),
+            tracks.AddAndChoose(dance, preset.Title, preset.Text, cancel),
         _ => tracks.Choose(dance, Guid.TryParse(track, out var id) ? id : null, cancel),
     };
 

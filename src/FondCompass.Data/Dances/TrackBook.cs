@@ -28,7 +28,7 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
     /// <summary>Adds a track and dances a dance to it, both or neither.</summary>
     /// <returns>False when the dance is not this owner's.</returns>
     /// <exception cref="QuotaException">The library holds as many as it may.</exception>
-    public async Task<bool> ChooseNew(Guid danceId, string title, string passages, CancellationToken cancel = default)
+    public async Task<bool> AddAndChoose(Guid danceId, string title, string passages, CancellationToken cancel = default)
     {
         if (await Dance(danceId, cancel) is not { } dance)
         {
