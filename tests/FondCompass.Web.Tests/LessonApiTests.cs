@@ -211,21 +211,53 @@ public class LessonApiTests(Studio studio)
     [InlineData("/api/plan", """{"minutes":45,"dances":[5]}""", 400, """The body needs "dances[0]" as an object.""")]
     [InlineData("/api/plan", """{"minutes":45,"dances":{}}""", 400, """The body needs "dances" as a list.""")]
     [InlineData("/api/plan", """{"minutes":45,"dances":[],"way":{"demonstration":1}}""", 400, "\"way.demonstration\" as true or false")]
-    [InlineData("/api/plan", """{"minutes":45,"dances":[],"way":{"until":1.5}}""", 422, "\"way.until\": It is a whole number; 1.5 was sent.")]
-    [InlineData("/api/plan", """{"minutes":45,"dances":[],"group":{"pace":{"regroup":-1}}}""", 422, "\"group.pace.regroup\": It goes from 0 to 3600; -1 was sent.")]
+    [InlineData(
+        "/api/plan",
+        """{"minutes":45,"dances":[],"way":{"until":1.5}}""",
+        422,
+        "\"way.until\": It is a whole number; 1.5 was sent.")]
+    [InlineData(
+        "/api/plan",
+        """{"minutes":45,"dances":[],"group":{"pace":{"regroup":-1}}}""",
+        422,
+        "\"group.pace.regroup\": It goes from 0 to 3600; -1 was sent.")]
     [InlineData("/api/plan", """{"minutes":45,"dances":[],"kind":"waltz"}""", 422, "\"kind\": It is one of ")]
     [InlineData("/api/plan", """{"minutes":0,"dances":[]}""", 422, "\"minutes\": It is more than 0 and at most 540; 0 was sent.")]
-    [InlineData("/api/plan", """{"minutes":45,"dances":[{"script":"part A","use":"encore"}]}""", 422, "\"dances[0].use\": It is one of taught, warm-up")]
+    [InlineData(
+        "/api/plan",
+        """{"minutes":45,"dances":[{"script":"part A","use":"encore"}]}""",
+        422,
+        "\"dances[0].use\": It is one of taught, warm-up")]
     [InlineData("/api/plan", "[]", 400, "The body needs an object.")]
     [InlineData("/api/plan", "{\n\"minutes\":45,\n", 400, "from row 3 on")]
     [InlineData("/api/run", """{"script":"part A"}""", 400, """The body needs "song" as an object.""")]
-    [InlineData("/api/run", """{"script":"part A","song":{"passages":[{"name":"v"}]}}""", 400, "each passage its \"counts\" and \"bpm\" as numbers")]
-    [InlineData("/api/run", """{"script":"part A","song":{"passages":[{"counts":8.5,"bpm":100}]}}""", 422, "\"song.passages\": Passage 1 (passage 1) has 8.5 counts; counts are whole.")]
+    [InlineData(
+        "/api/run",
+        """{"script":"part A","song":{"passages":[{"name":"v"}]}}""",
+        400,
+        "each passage its \"counts\" and \"bpm\" as numbers")]
+    [InlineData(
+        "/api/run",
+        """{"script":"part A","song":{"passages":[{"counts":8.5,"bpm":100}]}}""",
+        422,
+        "\"song.passages\": Passage 1 (passage 1) has 8.5 counts; counts are whole.")]
     [InlineData("/api/run", """{"script":"part A","song":{"passages":[{"counts":8,"bpm":100,"seconds":3}]}}""", 422, "\"song.passages\": ")]
     [InlineData("/api/run", """{"script":null,"song":{"passages":[]}}""", 400, """The body needs "script" as a string.""")]
-    [InlineData("/api/swaps", """{"script":"part A","part":"\ud800","line":1,"from":"1","to":"4"}""", 422, "\"part\": It holds half of a character")]
-    [InlineData("/api/room", """{"script":"part A","room":{"width":9,"depth":9,"obstacles":[{"x":1,"y":0,"width":1}]},"dancers":4}""", 400, "\"room.obstacles[0].depth\" as a number")]
-    [InlineData("/api/complete", """{"startWeight":"both","counts":4}""", 422, "\"startWeight\": It is one of l, r, left, right; 'both' was sent.")]
+    [InlineData(
+        "/api/swaps",
+        """{"script":"part A","part":"\ud800","line":1,"from":"1","to":"4"}""",
+        422,
+        "\"part\": It holds half of a character")]
+    [InlineData(
+        "/api/room",
+        """{"script":"part A","room":{"width":9,"depth":9,"obstacles":[{"x":1,"y":0,"width":1}]},"dancers":4}""",
+        400,
+        "\"room.obstacles[0].depth\" as a number")]
+    [InlineData(
+        "/api/complete",
+        """{"startWeight":"both","counts":4}""",
+        422,
+        "\"startWeight\": It is one of l, r, left, right; 'both' was sent.")]
     public async Task A_refusal_says_what_where_and_what_may_be_sent(string path, string body, int status, string words)
     {
         using var sent = new StringContent(body, System.Text.Encoding.UTF8, "application/json");

@@ -24,13 +24,13 @@ public sealed class GroupDesk(LessonBook book, DanceShelf shelf, LessonDesk desk
     /// <returns>Why it was not added; null when it was.</returns>
     public async Task<string?> Add(string? name, string? meets, string? minutes, CancellationToken cancel)
     {
-        var (called, meeting) = ((name ?? "").Trim(), (meets ?? "").Trim());
+        var (called, meeting) = (Typed.Clean(name), Typed.Clean(meets));
         if (called.Length is 0 or > GroupRecord.LongestName || meeting.Length > GroupRecord.LongestMeets)
         {
             return LessonPageTexts.GiveGroupAName(GroupRecord.LongestName, GroupRecord.LongestMeets);
         }
 
-        if (!int.TryParse(minutes, out var length) || length is < LessonAsked.LeastMinutes or > (int)LessonBrief.Longest)
+        if (Typed.Whole(minutes, LessonAsked.LeastMinutes, (int)LessonBrief.Longest) is not { } length)
         {
             return LessonPageTexts.NoLengthOfLesson(minutes, LessonAsked.LeastMinutes, LessonBrief.Longest);
         }
@@ -48,7 +48,7 @@ public sealed class GroupDesk(LessonBook book, DanceShelf shelf, LessonDesk desk
     /// <returns>Why nothing was changed; null when it was.</returns>
     public async Task<string?> Change(GroupRecord group, GroupAsked asked, CancellationToken cancel)
     {
-        var name = (asked.Name ?? "").Trim();
+        var name = Typed.Clean(asked.Name);
         string? problem = await IsTaken(name, group.Id, cancel) ? LessonPageTexts.GroupExists(name) : asked.Into(group);
         if (problem is null)
         {

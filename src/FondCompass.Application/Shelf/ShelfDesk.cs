@@ -1,5 +1,6 @@
 using FondCompass.Application.Boards;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Teaching.Material;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Demo;
 using FondCompass.Data.Lessons;
@@ -32,7 +33,8 @@ public sealed record ShelfView(
 public sealed class ShelfDesk(DanceShelf shelf, LessonBook book, LessonDesk desk, InstructorClock clock)
 {
     /// <summary>What a new dance begins with.</summary>
-    private const string FirstScript = "title \nstart weight L facing 12\ntempo 112\nintro 16\n\npart A\n";
+    private static readonly string FirstScript =
+        $"title \nstart weight L facing 12\ntempo {Bites.UsualTempo}\nintro 16\n\npart A\n";
 
     /// <summary>Pages of the bin at the most.</summary>
     private const int MostBinPages = 1000;

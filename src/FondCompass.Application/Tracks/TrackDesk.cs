@@ -17,18 +17,14 @@ public sealed class TrackDesk(TrackBook tracks, InstructorClock clock)
     /// <param name="title">Of a new one.</param>
     /// <param name="passages">What a new one begins with.</param>
     /// <returns>False where dance or track are nobody's or anybody else's.</returns>
-    public async Task<bool> Choose(Guid dance, string? track, string? title, string passages, CancellationToken cancel)
+    public Task<bool> Choose(Guid dance, string? track, string? title, string passages, CancellationToken cancel) => track switch
     {
-        Guid? chosen = track switch
-        {
-            "new" => (await tracks.Add(title ?? "", passages, cancel)).Id,
-            _ when track?.StartsWith(Preset, StringComparison.Ordinal) == true
-                && PresetSongs.All.FirstOrDefault(p => p.Title == track[Preset.Length..]) is { } preset =>
-                (await tracks.Add(preset.Title, preset.Text, cancel)).Id,
-            _ => Guid.TryParse(track, out var id) ? id : null,
-        };
-        return await tracks.Choose(dance, chosen, cancel);
-    }
+        "new" => tracks.AddAndChoose(dance, title ?? "", passages, cancel),
+        _ when track?.StartsWith(Preset, StringComparison.Ordinal) == true
+            && PresetSongs.All.FirstOrDefault(p => p.Title == track[Preset.Length..]) is { } preset =>
+            tracks.AddAndChoose(dance, preset.Title, preset.Text, cancel),
+        _ => tracks.Choose(dance, Guid.TryParse(track, out var id) ? id : null, cancel),
+    };
 
     /// <summary>Keeps tapped music as a steady track in the library.</summary>
     /// <returns>Its title, or why it is not kept.</returns>

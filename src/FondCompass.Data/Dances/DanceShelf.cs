@@ -35,7 +35,7 @@ public sealed partial class DanceShelf(FondCompassContext context, Guid ownerId,
 
     /// <summary>Dances whose title or script holds every word searched for, by title.</summary>
     public Task<IReadOnlyList<DanceRecord>> Search(string? words, CancellationToken cancel = default) =>
-        SearchFor(new ShelfQuery(words), cancel);
+        SearchFor(new ShelfQuery { Words = words }, cancel);
 
     /// <summary>Dances that are as asked, at most a page of them.</summary>
     public async Task<IReadOnlyList<DanceRecord>> SearchFor(ShelfQuery wish, CancellationToken cancel = default)

@@ -27,9 +27,13 @@ public enum DancedSince
 }
 
 /// <summary>What is asked of the shelf; what is left out is not asked.</summary>
-/// <param name="Words">Words that title or script holds, all of them.</param>
-public sealed record ShelfQuery(string? Words = null)
+public sealed record ShelfQuery
 {
+    private const int MostPages = 10_000;
+
+    /// <summary>Words that title or script holds, all of them.</summary>
+    public string? Words { get; init; }
+
     /// <summary>As the dance says, capitals aside.</summary>
     public string? Level { get; init; }
 
@@ -60,6 +64,16 @@ public sealed record ShelfQuery(string? Words = null)
 
     public ShelfOrder Order { get; init; }
 
-    /// <summary>Dances passed over, for the next page.</summary>
-    public int Skip { get; init; }
+    /// <summary>Dances passed over; no address says them, only its page.</summary>
+    public int Skip { get; internal init; }
+
+    /// <summary>The page of the shelf, from 0: passes over those before.</summary>
+    public int Page
+    {
+        get => Skip / DanceShelf.PageSize;
+        init => Skip = Math.Clamp(value, 0, MostPages) * DanceShelf.PageSize;
+    }
+
+    /// <summary>Anything is asked beside words, order and page.</summary>
+    public bool IsNarrow => this with { Words = null, Order = default, Page = 0 } != new ShelfQuery();
 }

@@ -20,18 +20,24 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
     /// <exception cref="QuotaException">The library holds as many as it may.</exception>
     public async Task<TrackRecord> Add(string title, string passages, CancellationToken cancel = default)
     {
-        await Quota.Tracks.Check(context.Tracks, ownerId, cancel);
-        title = title.Replace("\0", "", StringComparison.Ordinal).Trim();
-        var track = new TrackRecord
-        {
-            Id = Guid.CreateVersion7(),
-            OwnerId = ownerId,
-            Title = title.Length == 0 ? "Untitled track" : Letters.Cut(title, 200),
-            Passages = passages,
-        };
-        context.Tracks.Add(track);
+        var track = await Begin(title, passages, cancel);
         await context.SaveChangesAsync(cancel);
         return track;
+    }
+
+    /// <summary>Adds a track and dances a dance to it, both or neither.</summary>
+    /// <returns>False when the dance is not this owner's.</returns>
+    /// <exception cref="QuotaException">The library holds as many as it may.</exception>
+    public async Task<bool> AddAndChoose(Guid danceId, string title, string passages, CancellationToken cancel = default)
+    {
+        if (await Dance(danceId, cancel) is not { } dance)
+        {
+            return false;
+        }
+
+        await Change(dance, (await Begin(title, passages, cancel)).Id, null, cancel);
+        await context.SaveChangesAsync(cancel);
+        return true;
     }
 
     /// <summary>
@@ -41,7 +47,7 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
     /// <returns>False when the dance or the track is not this owner's.</returns>
     public async Task<bool> Choose(Guid danceId, Guid? trackId, CancellationToken cancel = default)
     {
-        var dance = await context.Dances.FirstOrDefaultAsync(d => d.Id == danceId && d.OwnerId == ownerId, cancel);
+        var dance = await Dance(danceId, cancel);
         if (dance is null || (trackId is { } wanted && await Find(wanted, cancel) is null))
         {
             return false;
@@ -52,16 +58,10 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
             return true;
         }
 
-        await Keep(dance, cancel);
         var kept = trackId is { } id
             ? await context.KeptFits.FirstOrDefaultAsync(f => f.DanceId == danceId && f.TrackId == id, cancel)
             : null;
-        var fit = dance.Fit.Kept;
-        dance.Fit = new DanceFit
-        {
-            TrackId = trackId,
-            Kept = fit with { Intro = trackId is null ? fit.Intro : kept?.Kept.Intro, Changes = kept?.Kept.Changes ?? [] }
-        };
+        await Change(dance, trackId, kept?.Kept, cancel);
         await context.SaveChangesAsync(cancel);
         return true;
     }
@@ -85,6 +85,38 @@ public sealed class TrackBook(FondCompassContext context, Guid ownerId)
     }
 
     public async Task Save(CancellationToken cancel = default) => await context.SaveChangesAsync(cancel);
+
+    private Task<DanceRecord?> Dance(Guid id, CancellationToken cancel) =>
+        context.Dances.FirstOrDefaultAsync(d => d.Id == id && d.OwnerId == ownerId, cancel);
+
+    /// <summary>A new track, not saved yet.</summary>
+    private async Task<TrackRecord> Begin(string title, string passages, CancellationToken cancel)
+    {
+        await Quota.Tracks.Check(context.Tracks, ownerId, cancel);
+        title = title.Replace("\0", "", StringComparison.Ordinal).Trim();
+        var track = new TrackRecord
+        {
+            Id = Guid.CreateVersion7(),
+            OwnerId = ownerId,
+            Title = title.Length == 0 ? "Untitled track" : Letters.Cut(title, 200),
+            Passages = passages,
+        };
+        context.Tracks.Add(track);
+        return track;
+    }
+
+    /// <summary>Fits a dance to another track, not saved yet; how it was fitted before is kept.</summary>
+    /// <param name="kept">How it was fitted to this one; null for never.</param>
+    private async Task Change(DanceRecord dance, Guid? trackId, FitKept? kept, CancellationToken cancel)
+    {
+        await Keep(dance, cancel);
+        var fit = dance.Fit.Kept;
+        dance.Fit = new DanceFit
+        {
+            TrackId = trackId,
+            Kept = fit with { Intro = trackId is null ? fit.Intro : kept?.Intro, Changes = kept?.Changes ?? [] }
+        };
+    }
 
     private async Task Keep(DanceRecord dance, CancellationToken cancel)
     {

@@ -20,7 +20,7 @@ public sealed class IndexModel(ShelfDesk shelf, DanceShelf dances, TypingContext
 
     /// <summary>What else is asked of the shelf, from the address.</summary>
     [BindProperty(SupportsGet = true)]
-    public ShelfAsked Asked { get; set; } = new();
+    public ShelfQuery Asked { get; set; } = new();
 
     /// <summary>A page of the bin, from 1.</summary>
     [BindProperty(SupportsGet = true)]
@@ -84,12 +84,12 @@ public sealed class IndexModel(ShelfDesk shelf, DanceShelf dances, TypingContext
     public async Task OnGet(CancellationToken cancel)
     {
         View = await shelf.Open(Bin, cancel);
-        Found = await shelf.Find(Asked.Wish(Query), cancel);
+        Found = await shelf.Find(Asked with { Words = Query }, cancel);
     }
 
     public async Task<IActionResult> OnGetList(CancellationToken cancel)
     {
-        Found = await shelf.Find(Asked.Wish(Query), cancel);
+        Found = await shelf.Find(Asked with { Words = Query }, cancel);
         return Partial("_Shelf", this);
     }
 
