@@ -258,6 +258,10 @@ public class LessonApiTests(Studio studio)
         """{"startWeight":"both","counts":4}""",
         422,
         "\"startWeight\": It is one of l, r, left, right; 'both' was sent.")]
+    [InlineData("/api/plan", """{"minutes":45,"dances":[null]}""", 400, """The body needs "dances[0]" as an object.""")]
+    [InlineData("/api/plan", """{"minutes":45,"dances":[],"pins":[null]}""", 400, """The body needs "pins[0]" as an object.""")]
+    [InlineData("/api/plan", """{"minutes":45,"dances":[],"group":{"knows":["vine",null]}}""", 400, "\"group.knows[1]\" as a string")]
+    [InlineData("/api/run", """{"script":"part A","song":{"passages":[null]}}""", 400, "\"song.passages[0]\" as an object")]
     public async Task A_refusal_says_what_where_and_what_may_be_sent(string path, string body, int status, string words)
     {
         using var sent = new StringContent(body, System.Text.Encoding.UTF8, "application/json");
@@ -266,6 +270,7 @@ public class LessonApiTests(Studio studio)
         Assert.Contains(words, problem.GetProperty("detail").GetString(), StringComparison.Ordinal);
         Assert.Equal(status, (int)answer.StatusCode);
         Assert.Equal(status, problem.GetProperty("status").GetInt32());
+        Assert.Contains(status == 422 ? "rfc4918" : "rfc9110", problem.GetProperty("type").GetString(), StringComparison.Ordinal);
     }
 
     /// <summary>1,000 lines and 8,000 actions are planned at once, of all dances together.</summary>

@@ -1,6 +1,7 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Web.Api.Bodies;
@@ -15,6 +16,31 @@ internal static class ApiJson
         options.RespectNullableAnnotations = true;
         options.RespectRequiredConstructorParameters = true;
         options.Converters.Add(new WholeNumbers());
+        options.TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { RefuseHoles } };
+    }
+
+    /// <summary>Lists of a body have something at each place: the framework's rule against null holds for what is in them too.</summary>
+    private static void RefuseHoles(JsonTypeInfo info)
+    {
+        if (info.Kind != JsonTypeInfoKind.Object || info.Type.Namespace != typeof(ApiJson).Namespace)
+        {
+            return;
+        }
+
+        var lists = info.Type.GetProperties().Where(p => p.PropertyType.IsAssignableTo(typeof(IEnumerable<object>))).ToList();
+        if (lists.Count > 0)
+        {
+            info.OnDeserialized = body =>
+            {
+                foreach (var list in lists)
+                {
+                    if (list.GetValue(body) is IEnumerable<object?> items && items.ToList().IndexOf(null) is >= 0 and var hole)
+                    {
+                        throw new EmptyPlaceException(list.Name, hole);
+                    }
+                }
+            };
+        }
     }
 
     /// <summary>The endpoints for programs: how their bodies are read, validated and refused.</summary>
@@ -27,6 +53,15 @@ internal static class ApiJson
         builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
         builder.Services.AddExceptionHandler<ApiProblems>();
     }
+}
+
+/// <summary>A place of a list holds nothing.</summary>
+/// <param name="list">The list's name in its body.</param>
+/// <param name="index">The place, from 0.</param>
+internal sealed class EmptyPlaceException(string list, int index) : JsonException
+{
+    /// <summary>As it is called in JSON: "passages[0]".</summary>
+    public string Place => $"{JsonNamingPolicy.CamelCase.ConvertName(list)}[{index}]";
 }
 
 /// <summary>Fields that have to be there, one or the other.</summary>

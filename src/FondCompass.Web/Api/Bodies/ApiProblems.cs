@@ -49,6 +49,7 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems) : IEx
 
         problem.Errors = problem.Errors.ToDictionary(e => InJson(e.Key), e => e.Value);
         problem.Status = StatusCodes.Status422UnprocessableEntity;
+        problem.Type = "https://tools.ietf.org/html/rfc4918#section-11.2";
         problem.Title = ApiTexts.Impossible;
         problem.Detail = string.Join(' ', problem.Errors.Select(e => ApiTexts.InField(e.Key, string.Join(' ', e.Value))));
         context.HttpContext.Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
@@ -61,7 +62,7 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems) : IEx
         new(StatusCodes.Status415UnsupportedMediaType, ApiTexts.AnotherType, ApiTexts.SendAs(what, type));
 
     public static RefusedException UnknownCharacterSet(HttpRequest request) =>
-        new(StatusCodes.Status415UnsupportedMediaType, ApiTexts.UnknownCharacterSet, ApiTexts.SendUtf8(request.ContentType));
+        new(StatusCodes.Status415UnsupportedMediaType, ApiTexts.UnknownCharacterSet, ApiTexts.SendUtf8(SentText.CharacterSetOf(request)));
 
     public static RefusedException Nothing(string what) =>
         new(StatusCodes.Status400BadRequest, ApiTexts.NothingWasSent, ApiTexts.BodyIsEmpty(what));
@@ -110,7 +111,12 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems) : IEx
         var missing = bad.Message.Contains("missing required", StringComparison.Ordinal)
             ? Named.Matches(bad.Message).Select(m => m.Groups[1].Value).ToList()
             : [];
-        var needed = bad is MissingFieldsException ? bad.Message : BodyShape.Needed(body, place, missing);
+        var needed = bad switch
+        {
+            MissingFieldsException => bad.Message,
+            EmptyPlaceException empty => BodyShape.Needed(body, place.Length == 0 ? empty.Place : $"{place}.{empty.Place}", []),
+            _ => BodyShape.Needed(body, place, missing),
+        };
         return new RefusedException(StatusCodes.Status400BadRequest, ApiTexts.SomethingIsMissing, ApiTexts.BodyNeeds(needed));
     }
 

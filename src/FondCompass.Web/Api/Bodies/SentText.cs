@@ -50,20 +50,24 @@ internal sealed record SentText(string Text) : IBindableFromHttpContext<SentText
     /// <summary>The character set of a body, UTF-8 where none is said; null where nobody knows the one that is.</summary>
     public static Encoding? EncodingOf(HttpRequest request)
     {
-        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || !type.Charset.HasValue)
+        if (CharacterSetOf(request) is not { } named)
         {
             return Encoding.UTF8;
         }
 
         try
         {
-            return Encoding.GetEncoding(type.Charset.Value.Trim('"'));
+            return Encoding.GetEncoding(named);
         }
         catch (Exception problem) when (problem is ArgumentException or NotSupportedException)
         {
             return null;
         }
     }
+
+    /// <summary>The name of a body's character set; null where none is said.</summary>
+    public static string? CharacterSetOf(HttpRequest request) =>
+        MediaTypeHeaderValue.TryParse(request.ContentType, out var type) && type.Charset.HasValue ? type.Charset.Value.Trim('"') : null;
 
     private static RefusedException TooLarge(string what) =>
         new(StatusCodes.Status413PayloadTooLarge, ApiTexts.TooLarge, ApiTexts.MostBytesRead(Largest / 1024, what));
