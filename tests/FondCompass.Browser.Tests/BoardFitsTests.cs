@@ -92,6 +92,22 @@ public class BoardFitsTests(DemoBrowser demo) : IClassFixture<DemoBrowser>
     }
 
     [Fact]
+    public void Moves_called_in_a_block_without_counts_have_their_count_and_their_feet()
+    {
+        demo.Open("/lessons/TONIGHT/teach?rehearse=true", 1280, 800);
+        var browser = demo.Browser;
+        browser.Wait("the lesson is there", () => browser.LessonState("lead") == "clock");
+        Assert.False(browser.Find("#foot-l").Displayed);
+        browser.Keys("l");
+        browser.Wait("moves are offered", () => browser.Driver.FindElements(OpenQA.Selenium.By.CssSelector("#moves button")).Count > 3);
+        Assert.True(browser.Find("#foot-l").Displayed);
+        browser.Keys(" ");
+        browser.Wait("it is counted", () => browser.Text("#count").Length > 0);
+        browser.Keys("l");
+        browser.Wait("the plan goes on", () => !browser.Find("#foot-l").Displayed);
+    }
+
+    [Fact]
     public void More_opens_over_the_board_and_Escape_closes_it()
     {
         demo.Open("/lessons/TONIGHT/teach?rehearse=true", 1280, 657);

@@ -29,11 +29,13 @@ export function tellClass() {
 
 export function paint() {
   const line = lineNow();
+  const isWalked = !live.isOn && block().lead === 'walk' && state.now.how === 'block';
+  // The board has room for what is led: by counts, step by step, or by a clock alone.
+  document.body.dataset.lead = !line ? 'clock' : isWalked ? 'walk' : 'dance';
   if (!line) {
     paintUncounted();
     return;
   }
-  const isWalked = !live.isOn && block().lead === 'walk' && state.now.how === 'block';
   const moment = isWalked ? line.steps[state.step]?.at ?? 0
     : conductor.playing ? conductor.position() : Math.max(conductor.position(), line.clicks[state.shown]?.at ?? 0);
   state.shown = clickAt(line, isWalked ? moment + hair : moment);
@@ -87,7 +89,6 @@ export function showBlock() {
   moves.replaceChildren(...current.moves.map((m) => Object.assign(document.createElement('li'), { textContent: m })));
   the('words').replaceChildren(...(current.moves.length > 0 ? [moves] : []), ...[...says.map((w) => ['say', w]), ...current.watch.map((w) => ['watch', w])]
     .map(([kind, w]) => Object.assign(document.createElement('p'), { className: kind, textContent: w })));
-  document.body.dataset.lead = current.lead;
   the('map').replaceChildren(...(state.lesson?.bites ?? []).filter((b) => b.dance === (current.dance ?? 0)).map((b) => {
     const chip = Object.assign(document.createElement('li'), { textContent: b.name });
     chip.dataset.key = b.key;
