@@ -94,6 +94,8 @@ public class BoardFitsTests(DemoBrowser demo) : IClassFixture<DemoBrowser>
     [Fact]
     public void Moves_called_in_a_block_without_counts_have_their_count_and_their_feet()
     {
+        // A rehearsal of another size may have been left in the middle.
+        demo.Browser.Run("localStorage.clear()");
         demo.Open("/lessons/TONIGHT/teach?rehearse=true", 1280, 800);
         var browser = demo.Browser;
         browser.Wait("the lesson is there", () => browser.LessonState("lead") == "clock");
@@ -105,6 +107,20 @@ public class BoardFitsTests(DemoBrowser demo) : IClassFixture<DemoBrowser>
         browser.Wait("it is counted", () => browser.Text("#count").Length > 0);
         browser.Keys("l");
         browser.Wait("the plan goes on", () => !browser.Find("#foot-l").Displayed);
+    }
+
+    [Theory]
+    [InlineData("#rate-wanted", "500", "from 50 to 110, please", "110")]
+    [InlineData("#rate-wanted", "", "from 50 to 110, please", "100")]
+    [InlineData("#repeats", "0", "from 1 to 99, please", "1")]
+    public void A_number_that_cannot_be_taken_says_so(string box, string typed, string said, string becomes)
+    {
+        demo.Open("/dances/DANCE/teach");
+        var browser = demo.Browser;
+        browser.Wait("the dance is there", () => browser.Text("#now") == "Press Start");
+        browser.Find(box).SendKeys($"{OpenQA.Selenium.Keys.Control}a{OpenQA.Selenium.Keys.Null}{OpenQA.Selenium.Keys.Delete}{typed}{OpenQA.Selenium.Keys.Tab}");
+        browser.WaitForText("#phase", said);
+        Assert.Equal(becomes, browser.Find(box).GetDomProperty("value"));
     }
 
     [Fact]

@@ -190,11 +190,28 @@ button('back').addEventListener('click', () => jump(-1));
 button('on').addEventListener('click', () => jump(1));
 button('slower').addEventListener('click', () => changeRate(-1));
 button('faster').addEventListener('click', () => changeRate(1));
-field('rate-wanted').addEventListener('change', () => setRate(Number(field('rate-wanted').value) || rate));
+/**
+ * What cannot be taken becomes the nearest that can, or what it was.
+ * @param {HTMLInputElement} box @param {number} was @returns {{ to: number, words: string }} words: the range, where something else was typed
+ */
+function taken(box, was) {
+  const wanted = box.value === '' ? Number.NaN : Number(box.value);
+  const to = Number.isFinite(wanted) ? Math.round(Math.min(Number(box.max), Math.max(Number(box.min), wanted))) : was;
+  box.value = String(to);
+  return { to, words: to === wanted ? '' : `from ${box.min} to ${box.max}, please` };
+}
+
+field('rate-wanted').addEventListener('change', async () => {
+  const { to, words } = taken(field('rate-wanted'), rate);
+  await setRate(to);
+  put('phase', words || (the('phase').textContent ?? ''));
+});
 field('repeats').addEventListener('change', async () => {
   stop('ready');
   shown = 0;
+  const { words } = taken(field('repeats'), 1);
   await load();
+  put('phase', words || 'ready');
 });
 
 on('Teach', {
