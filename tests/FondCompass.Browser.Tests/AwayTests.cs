@@ -89,7 +89,7 @@ public class AwayTests(RunningStudio studio)
             browser.Wait("it plays on", () => browser.IsDancing());
             Assert.Equal(
                 0.9,
-                Convert.ToDouble(browser.Of("board/dance.js", "conductor.rate"), System.Globalization.CultureInfo.InvariantCulture),
+                Convert.ToDouble(browser.Of("dance.js", "conductor.rate"), System.Globalization.CultureInfo.InvariantCulture),
                 3);
         }
         finally

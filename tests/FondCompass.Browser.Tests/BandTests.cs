@@ -95,8 +95,8 @@ public class BandTests(RunningStudio studio)
         using var browser = Fitted(studio);
         browser.Chord(Keys.Alt, "4");
         browser.WaitForText("#rate", "100 %");
-        browser.Wait("the band is there", () => Convert.ToInt32(browser.Of("board/dance.js", "conductor.notes.length"), CultureInfo.InvariantCulture) > 300);
-        browser.Listen("board/dance.js");
+        browser.Wait("the band is there", () => Convert.ToInt32(browser.Of("dance.js", "conductor.notes.length"), CultureInfo.InvariantCulture) > 300);
+        browser.Listen("dance.js");
         browser.Keys(" ");
         browser.WaitForText("#phase", "repeat 1, A 2");
         browser.Keys(Keys.ArrowDown);

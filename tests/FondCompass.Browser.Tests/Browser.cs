@@ -94,6 +94,10 @@ public sealed class Browser : IDisposable
         Keys(text);
     }
 
+    /// <summary>Writes a number or a word into a field and leaves it.</summary>
+    public void Rewritten(string css, string text) =>
+        Find(css).SendKeys($"{OpenQA.Selenium.Keys.Control}a{OpenQA.Selenium.Keys.Null}{OpenQA.Selenium.Keys.Delete}{text}{OpenQA.Selenium.Keys.Tab}");
+
     public object? Run(string script, params object[] arguments) => _driver.ExecuteScript(script, arguments);
 
     /// <summary>The screen's size in CSS pixels, smaller than a window can be.</summary>

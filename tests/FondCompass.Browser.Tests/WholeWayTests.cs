@@ -163,7 +163,7 @@ public class WholeWayTests(RunningStudio studio)
         browser.Keys(" ");
         // The dance comes once more while it plays, as when the band's notes are late: no click sounds twice.
         browser.Wait("it plays", () => Convert.ToInt32(browser.Run("return window.starts.length"), CultureInfo.InvariantCulture) > 8);
-        browser.Of("board/dance.js", "conductor.load(m.conductor.notes, m.conductor.end)");
+        browser.Of("dance.js", "conductor.load(m.conductor.notes, m.conductor.end)");
         browser.Wait(
             "68 clicks are scheduled",
             () => Convert.ToInt32(browser.Run("return window.starts.length"), CultureInfo.InvariantCulture) >= 68,

@@ -430,15 +430,18 @@ public class BoardPageTests(Studio studio)
     [Fact]
     public async Task Taps_tell_a_beat_or_nothing()
     {
-        var (visitor, _, lesson) = await Lesson();
-        var address = $"/lessons/{lesson}/teach?handler=Tap";
-        var beat = await Json(await visitor.Send(address, "/", new[] { 1.0, 1.5, 2.0, 2.5 }));
-        Assert.Equal(120, beat.GetProperty("bpm").GetDouble(), 6);
-        Assert.Equal(2.5, beat.GetProperty("beatAt").GetDouble(), 6);
-        Assert.Equal(HttpStatusCode.NoContent, (await visitor.Send(address, "/", new[] { 1.0, 1.5 })).StatusCode);
-        Assert.Equal(
-            HttpStatusCode.UnprocessableEntity,
-            (await visitor.Send(address, "/", Enumerable.Range(0, 401).Select(i => (double)i))).StatusCode);
+        var (visitor, dance, lesson) = await Lesson();
+        foreach (var address in (string[])[$"/lessons/{lesson}/teach?handler=Tap", $"/dances/{dance}/teach?handler=Tap"])
+        {
+            var beat = await Json(await visitor.Send(address, "/", new[] { 1.0, 1.5, 2.0, 2.5 }));
+            Assert.Equal(120, beat.GetProperty("bpm").GetDouble(), 6);
+            Assert.Equal(2.5, beat.GetProperty("beatAt").GetDouble(), 6);
+            Assert.Equal(HttpStatusCode.NoContent, (await visitor.Send(address, "/", new[] { 1.0, 1.5 })).StatusCode);
+            Assert.Equal(
+                HttpStatusCode.UnprocessableEntity,
+                (await visitor.Send(address, "/", Enumerable.Range(0, 401).Select(i => (double)i))).StatusCode);
+        }
+
         Assert.Equal(
             "Tapped on " + Studio.Today.ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture),
             (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Track", "/", new { bpm = 118.4, counts = 64 })))
@@ -491,6 +494,44 @@ public class BoardPageTests(Studio studio)
         Assert.Equal(
             HttpStatusCode.RequestEntityTooLarge,
             (await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { words = new string('x', 24_001) })).StatusCode);
+    }
+
+    [Fact]
+    public async Task Another_dance_is_called_up_by_letters_and_the_class_sees_it_only_while_it_is_shown()
+    {
+        var (visitor, own, lesson) = await Lesson();
+        var other = await visitor.Write("title Gull and Anchor\ntempo 100\npart A\n1-4 vine R\n5-8 vine L, note mind the wet boards");
+        async Task<string[]> Called(string letters) =>
+            [.. JsonDocument.Parse((await visitor.Get($"/?handler=Call&q={letters}")).Html).RootElement.EnumerateArray()
+                .Select(d => d.GetProperty("title").GetString()!)];
+        Assert.Equal(["Gull and Anchor"], await Called("an"));
+        Assert.Equal(["Gull and Anchor"], await Called("gu%20an"));
+        Assert.Equal(["Kittiwake Turn"], await Called("KI"));
+        Assert.Empty(await Called("ull"));
+        Assert.Empty(await Called("%25"));
+        Assert.Equal(2, (await Called("")).Length);
+
+        var address = $"/lessons/{lesson}/teach?handler=Dance&dance=";
+        var called = JsonDocument.Parse((await visitor.Get(address + other)).Html).RootElement;
+        Assert.Equal("Gull and Anchor", called.GetProperty("block").GetProperty("title").GetString());
+        Assert.Equal(other, called.GetProperty("dance").GetProperty("id").GetString());
+        Assert.Equal(36, called.GetProperty("block").GetProperty("timeline").GetProperty("clicks").GetArrayLength());
+        Assert.Equal(HttpStatusCode.NotFound, (await visitor.Get(address + Guid.NewGuid())).Status);
+        var (stranger, _, theirs) = await Lesson();
+        Assert.Equal(HttpStatusCode.NotFound, (await stranger.Get(address + other)).Status);
+        Assert.Equal(HttpStatusCode.NotFound, (await stranger.Get($"/lessons/{theirs}/teach?handler=Dance&dance={own}")).Status);
+
+        var code = (await Json(await visitor.Send($"/lessons/{lesson}/teach?handler=Code", "/", new { }))).GetProperty("code").GetString();
+        using var screen = studio.CreateClient();
+        var seen = $"/class/{code}?handler=Dance&dance={other}";
+        Assert.Equal(HttpStatusCode.NotFound, (await screen.GetAsync(seen, Cancel)).StatusCode);
+        await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { block = 0, how = "whole", called = other });
+        var shown = await screen.GetStringAsync(seen, Cancel);
+        Assert.Contains("Gull and Anchor", shown, StringComparison.Ordinal);
+        Assert.DoesNotContain("wet boards", shown, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.NotFound, (await screen.GetAsync($"/class/{code}?handler=Dance&dance={own}", Cancel)).StatusCode);
+        await visitor.Send($"/lessons/{lesson}/teach?handler=Show", "/", new { block = 1, how = "block" });
+        Assert.Equal(HttpStatusCode.NotFound, (await screen.GetAsync(seen, Cancel)).StatusCode);
     }
 
     [Fact]

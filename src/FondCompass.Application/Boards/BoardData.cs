@@ -1,3 +1,4 @@
+using System.Globalization;
 using FondCompass.Core.Calling;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
@@ -12,7 +13,7 @@ namespace FondCompass.Application.Boards;
 /// <param name="Lesson">The lesson's id.</param>
 /// <param name="Minutes">Planned minutes.</param>
 /// <param name="LateFrom">Minutes behind the plan, or ahead of it, from which that is said.</param>
-/// <param name="Known">Dances they know that can be called up at any time, whatever is planned.</param>
+/// <param name="Whole">The lesson's dances and those they know, whole, to be called up at any time, whatever is planned.</param>
 public sealed record BoardData(
     Guid Lesson,
     string Group,
@@ -20,7 +21,7 @@ public sealed record BoardData(
     int LateFrom,
     IReadOnlyList<BoardDance> Dances,
     IReadOnlyList<BoardBlock> Blocks,
-    IReadOnlyList<BoardBlock> Known,
+    IReadOnlyList<BoardBlock> Whole,
     IReadOnlyList<BoardBite> Bites,
     BoardLive? Live)
 {
@@ -45,13 +46,7 @@ public sealed record BoardData(
             startsAt += planned.Seconds;
         }
 
-        var known = dances.Select((d, i) => (d.Dance, Index: i)).Where(d => d.Dance.IsKnown).Select(d => BoardBlock.From(
-            new LessonBlock { Id = $"known:{d.Index}", Kind = BlockKind.Known, Title = d.Dance.Title, Why = "", Dance = d.Index },
-            d.Dance,
-            way,
-            lexicon))
-                .Where(b => b.Timeline is not null)
-                .ToList();
+        var whole = dances.Select((d, i) => BoardBlock.Whole(d.Id, d.Dance, i, way, lexicon)).Where(b => b.Timeline is not null).ToList();
         var bites = dances.SelectMany((d, i) => i < plan.Bites.Count ? BitesOf(i, d.Dance, plan.Bites[i], way, lexicon) : []).ToList();
         return new BoardData(
             lesson,
@@ -60,7 +55,7 @@ public sealed record BoardData(
             BoardRules.LateFromMinutes,
             [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))],
             blocks,
-            known,
+            whole,
             bites,
             live);
     }
@@ -70,18 +65,22 @@ public sealed record BoardData(
     /// </summary>
     public BoardData ForTheClass()
     {
-        static BoardTimeline? Plain(BoardTimeline? line) =>
-            line is null ? null : line with { Marks = [.. line.Marks.Where(m => m.Kind is not ("caution" or "trouble" or "note"))] };
         return this with
         {
             Minutes = 0,
             Dances = [.. Dances.Select(d => d with { Id = null })],
-            Blocks = [.. Blocks.Select(b => b with { Say = [], Watch = [], Seconds = 0, StartsAt = 0, Timeline = Plain(b.Timeline) })],
-            Known = [.. Known.Select(b => b with { Timeline = Plain(b.Timeline) })],
+            Blocks = [.. Blocks.Select(b => b with { Seconds = 0, StartsAt = 0 }).Select(ForTheClass)],
+            Whole = [.. Whole.Select(ForTheClass)],
             Bites = [.. Bites.Select(b => b with { One = Plain(b.One), Other = Plain(b.Other), FromTop = Plain(b.FromTop) })],
             Live = null,
         };
     }
+
+    /// <summary>A block as its class sees it.</summary>
+    public static BoardBlock ForTheClass(BoardBlock block) => block with { Say = [], Watch = [], Timeline = Plain(block.Timeline) };
+
+    private static BoardTimeline? Plain(BoardTimeline? line) =>
+        line is null ? null : line with { Marks = [.. line.Marks.Where(m => m.Kind is not ("caution" or "trouble" or "note"))] };
 
     /// <summary>How a bite that is taken out is called by who teaches so.</summary>
     private static BoardCalls CallsOf(TeachingWay way) => new(way.Counting, CallerOf(way));
@@ -130,6 +129,10 @@ public sealed record BoardData(
     }
 }
 
+/// <summary>A dance that is called up in a lesson of which it is none.</summary>
+/// <param name="Block">The whole of it.</param>
+public sealed record CalledDance(BoardDance Dance, BoardBlock Block);
+
 /// <summary>A dance of the lesson.</summary>
 /// <param name="Id">Of the shelf; null for one that is known and fills.</param>
 /// <param name="HasTrack">It is fitted to a track that the band plays.</param>
@@ -165,6 +168,22 @@ public sealed record BoardBlock(
 {
     /// <summary>Seconds that the plan has before it.</summary>
     public double StartsAt { get; init; }
+
+    /// <summary>A dance from its beginning to its end, as it is called up whatever is planned.</summary>
+    /// <param name="id">Of the shelf; null for a dance that has no place there.</param>
+    /// <param name="index">Its place among the dances of the lesson.</param>
+    public static BoardBlock Whole(Guid? id, LessonDance dance, int index, TeachingWay way, StepLexicon lexicon) => From(
+        new LessonBlock
+        {
+            Id = $"whole:{id?.ToString() ?? index.ToString(CultureInfo.InvariantCulture)}",
+            Kind = BlockKind.Known,
+            Title = dance.Title,
+            Why = "",
+            Dance = index
+        },
+        dance,
+        way,
+        lexicon);
 
     /// <summary>A block as it is led; what is said in a walk stands in its words, by no clock.</summary>
     public static BoardBlock From(LessonBlock block, LessonDance? dance, TeachingWay way, StepLexicon lexicon)

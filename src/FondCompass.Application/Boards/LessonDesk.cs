@@ -78,6 +78,26 @@ public sealed class LessonDesk(
         return new OpenLesson(lesson, layout, layout.Plan(lesson.Asked), layout.Way(lesson.Asked), group, lexicon);
     }
 
+    /// <summary>
+    /// A dance of the shelf, whole, as it is called up in a lesson of which it is none; null for nobody's and anybody else's, for no such
+    /// lesson, and for a dance that cannot be danced from its beginning to its end.
+    /// </summary>
+    public async Task<CalledDance?> Dance(Guid lesson, Guid dance, CancellationToken cancel)
+    {
+        if (await book.Find(lesson, cancel) is not { Group: { } group } record
+            || await shelf.Find(dance, cancel) is not { DeletedAt: null } found)
+        {
+            return null;
+        }
+
+        var lexicon = await shelf.Lexicon(cancel);
+        var fitted = await TaughtClass.FittedOf(found, await book.CuesFor(group.Id, dance, cancel), lexicon, tracks, cancel);
+        var way = record.Asked.Way.Over(LessonLayout.SuggestedFor(fitted, group, record.Asked.Kind).Way);
+        var block = BoardBlock.Whole(dance, fitted, 0, way, lexicon);
+        return block.Timeline is null ? null
+            : new CalledDance(new BoardDance(dance, fitted.Title, fitted.Song is not null), block);
+    }
+
     /// <summary>Moves to be called live: of what the group knows, of a dance's lines, of its pool, or of a list for the evening.</summary>
     /// <param name="from">known, lines, pool or list; empty for what suits the dance.</param>
     /// <param name="list">Names of moves, with commas or a row each.</param>

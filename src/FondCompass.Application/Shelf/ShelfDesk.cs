@@ -16,6 +16,9 @@ public sealed record FoundDances(IReadOnlyList<DanceRecord> Dances, int Found, I
     public static readonly FoundDances None = new([], 0, new Dictionary<Guid, LastDanced>());
 }
 
+/// <summary>A dance as it is offered on a board.</summary>
+public sealed record CallableDance(Guid Id, string Title, int Counts, int Walls, string Level);
+
 /// <summary>What stands around the dances of the shelf.</summary>
 /// <param name="Levels">That dances of it have, as <paramref name="Marks"/>.</param>
 /// <param name="BinPage">From 1.</param>
@@ -36,6 +39,9 @@ public sealed class ShelfDesk(DanceShelf shelf, LessonBook book, LessonDesk desk
     private static readonly string FirstScript =
         $"title \nstart weight L facing 12\ntempo {Bites.UsualTempo}\nintro 16\n\npart A\n";
 
+    /// <summary>Dances that are offered to be called up at once: one for each digit.</summary>
+    public const int MostToCall = 9;
+
     /// <summary>Pages of the bin at the most.</summary>
     private const int MostBinPages = 1000;
 
@@ -46,6 +52,10 @@ public sealed class ShelfDesk(DanceShelf shelf, LessonBook book, LessonDesk desk
         var found = dances.Count < DanceShelf.PageSize && wish.Skip == 0 ? dances.Count : await shelf.Count(wish, cancel);
         return new FoundDances(dances, found, await book.LastHeld([.. dances.Select(d => d.Id)], cancel));
     }
+
+    /// <summary>Dances that may be called up by these letters, the likeliest first.</summary>
+    public async Task<IReadOnlyList<CallableDance>> ToCall(string? letters, CancellationToken cancel) =>
+        [.. (await shelf.Named(letters, MostToCall, cancel)).Select(d => new CallableDance(d.Id, d.Title, d.Counts, d.Walls, d.Level))];
 
     /// <summary>What stands around them; lessons that ended meanwhile are worked out first.</summary>
     /// <param name="binPage">From 1.</param>

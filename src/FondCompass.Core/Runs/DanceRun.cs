@@ -105,15 +105,11 @@ public sealed record DanceRun
     /// <summary>
     /// The wall a repeat begins on and how many there are: of a loop its own, of an order the part's; null when it is off them.
     /// </summary>
-    public (int? Wall, int Of) WallOf(RunRepeat repeat)
+    /// <param name="turned">How far the class faces otherwise than the run has it, to the right.</param>
+    public (int? Wall, int Of) WallOf(RunRepeat repeat, Eighths turned = default)
     {
-        if (!Trace.Dance.IsPhrased)
-        {
-            return (repeat.Wall, Trace.WallOrder.Count);
-        }
-
-        var walls = PartWalls[repeat.Part];
-        return (walls.TakeWhile(f => f != repeat.StartFacing).Count() + 1, walls.Count);
+        var walls = Trace.Dance.IsPhrased ? PartWalls[repeat.Part] : Trace.WallOrder;
+        return (turned.IsNone && !Trace.Dance.IsPhrased ? repeat.Wall : walls.PlaceOf(repeat.StartFacing + turned), walls.Count);
     }
 
     /// <summary>Seconds of one pattern, or of the order once, from the first repeat's start at full rate.</summary>

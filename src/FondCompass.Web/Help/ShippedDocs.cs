@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Text.RegularExpressions;
 using FondCompass.Web.Hosting;
 using Markdig;
@@ -21,11 +22,26 @@ public static partial class ShippedDocs
 
     public static IReadOnlyList<HelpSection> Sections => All.Value;
 
-    private static HelpSection Section(string id)
+    /// <summary>The keys of one page, as docs/keys.md has them.</summary>
+    /// <param name="page">A heading of it.</param>
+    public static BuiltMarkup KeysOf(string page) => Keys.GetOrAdd(page, static named =>
+    {
+        var after = TextOf("keys").Split($"\n## {named}\n", 2)[1];
+        return BuiltMarkup.OfShippedDocument(Markdown.ToHtml(after.Split("\n## ", 2)[0], Pipeline));
+    });
+
+    private static readonly ConcurrentDictionary<string, BuiltMarkup> Keys = new();
+
+    private static string TextOf(string id)
     {
         using var stream = typeof(ShippedDocs).Assembly.GetManifestResourceStream($"docs.{id}.md")!;
         using var reader = new StreamReader(stream);
-        var text = reader.ReadToEnd();
+        return reader.ReadToEnd();
+    }
+
+    private static HelpSection Section(string id)
+    {
+        var text = TextOf(id);
         // Documents that ship lead to their section; of the others, which are for developers, the words stay.
         text = DocumentLink().Replace(
             text,

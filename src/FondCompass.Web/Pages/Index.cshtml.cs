@@ -1,3 +1,4 @@
+using System.Text.Json;
 using FondCompass.Application.Shelf;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Wording.Texts;
@@ -92,6 +93,10 @@ public sealed class IndexModel(ShelfDesk shelf, DanceShelf dances, TypingContext
         Found = await shelf.Find(Asked with { Words = Query }, cancel);
         return Partial("_Shelf", this);
     }
+
+    /// <summary>Dances that may be called up on a board, by letters of their titles.</summary>
+    public async Task<IActionResult> OnGetCall(CancellationToken cancel) =>
+        new JsonResult(await shelf.ToCall(Query, cancel), JsonSerializerOptions.Web);
 
     public async Task<IActionResult> OnPostNew(CancellationToken cancel) => Redirect($"/dances/{(await shelf.Begin(cancel)).Id}/write");
 

@@ -55,6 +55,11 @@ public sealed record BoardParts(string Step, IReadOnlyList<StepPart> Parts);
 /// <param name="Layer">Of what arms, hips or head do, its kind: it is not said where that level is left out; else empty.</param>
 public sealed record BoardSay(double At, double Until, double For, string Words, bool IsOwn, string Layer);
 
+/// <summary>Words that tell a way of the room.</summary>
+/// <param name="Words">As it is written: "wall 2 of 4", "3:00".</param>
+/// <param name="By">What they are where the class faces one quarter further to the right, two, and three.</param>
+public sealed record TurnedWords(string Words, IReadOnlyList<string> By);
+
 /// <summary>How a block is called and counted.</summary>
 /// <param name="Counting">As the dance says when null.</param>
 public sealed record BoardCalls(CountStyle? Counting = null, CallerWay Way = CallerWay.Names, CallRule Rule = CallRule.All)

@@ -20,6 +20,14 @@ public sealed partial record BoardTimeline(
     /// <summary>It is danced in a ring, beside which no clock stands.</summary>
     public bool IsRing { get; init; }
 
+    /// <summary>
+    /// Its words for the ways of the room, for a class that faces otherwise than it is written; none in a ring, which has no walls.
+    /// </summary>
+    public IReadOnlyList<TurnedWords> Turned { get; init; } = [];
+
+    /// <summary>Quarter turns, fewer than the whole.</summary>
+    private const int Quarters = 4;
+
     /// <summary>Steps, notes and layers that are shown in all; a hundred repeats of a long dance have as many.</summary>
     private const int MostMoments = 40_000;
 
@@ -80,8 +88,25 @@ public sealed partial record BoardTimeline(
                 .Select(n => new BoardMark(time.SecondsAt(n.SongCount.After(-AheadOfMark)), n.Seconds, n.Until, n.Kind, n.Text))],
             [.. EventsOf(run, stretches, repeats).Concat(EndOf(block, repeats, time, end)).OrderBy(e => e.At)],
             PartsOf(run, actions, lexicon ?? StepLexicon.Shipped))
-        { IsRing = FacingWords.IsRing(header) };
+        {
+            IsRing = FacingWords.IsRing(header),
+            Turned = FacingWords.IsRing(header) ? [] : [.. WallsTurned(run, stretches), .. FacingsTurned(header)]
+        };
     }
+
+    private static IEnumerable<TurnedWords> WallsTurned(DanceRun run, IEnumerable<RunStretch> stretches) =>
+        stretches.Where(s => !s.IsTag)
+            .DistinctBy(s => WallOf(run, s))
+            .Select(s => new TurnedWords(WallOf(run, s), Turn(turn => WallOf(run, s, turn))));
+
+    private static IEnumerable<TurnedWords> FacingsTurned(DanceHeader header) =>
+        Enumerable.Range(0, Eighths.Full)
+            .Select(i => new Facing(i))
+            .Select(f => new TurnedWords(FacingWords.Say(header, f), Turn(turn => FacingWords.Say(header, f + turn))));
+
+    /// <summary>The same words by one quarter to the right, by two and by three.</summary>
+    private static IReadOnlyList<string> Turn(Func<Eighths, string> words) =>
+        [.. Enumerable.Range(1, Quarters - 1).Select(q => words(new Eighths(q * Eighths.Full / Quarters)))];
 
     /// <summary>
     /// Repeats that are shown: those wished for, as long as all that happens in them is not more than the board can show.
@@ -142,10 +167,10 @@ public sealed partial record BoardTimeline(
                 BoardTexts.WaitThroughIntro,
                 wall));
 
-    private static string WallOf(DanceRun run, RunStretch stretch) =>
+    private static string WallOf(DanceRun run, RunStretch stretch, Eighths turned = default) =>
         stretch.IsTag ? stretch.Called
-        : run.WallOf(run.Repeats[stretch.Repeat - 1]) is { Wall: { } wall, Of: > 1 and var walls } ? BoardTexts.WallOf(wall, walls)
-        : FacingWords.IsRing(run.Trace.Dance.Header) ? "" : BoardTexts.ToWall($"{stretch.StartFacing}");
+        : run.WallOf(run.Repeats[stretch.Repeat - 1], turned) is { Wall: { } wall, Of: > 1 and var walls } ? BoardTexts.WallOf(wall, walls)
+        : FacingWords.IsRing(run.Trace.Dance.Header) ? "" : BoardTexts.ToWall($"{stretch.StartFacing + turned}");
 
     /// <summary>
     /// What is counted aloud on a count of a line: up or down; the step's name where one begins, or slow and quick, and the number where

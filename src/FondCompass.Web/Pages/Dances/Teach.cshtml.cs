@@ -1,6 +1,8 @@
+using System.Text.Json;
 using FondCompass.Core.Teaching.Boards;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
+using FondCompass.Web.Pages.Teaching;
 using Microsoft.AspNetCore.Mvc;
 
 namespace FondCompass.Web.Pages.Dances;
@@ -21,10 +23,20 @@ public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(sh
     /// <summary>The lesson planned next with this dance, to be led block by block; null for none.</summary>
     public FondCompass.Data.Records.LessonRecord? Planned { get; private set; }
 
+    /// <summary>The dances of that lesson in their order, for the board to go from one to the next (JSON); none without a lesson.</summary>
+    public string Tonight { get; private set; } = "[]";
+
     public async Task OnGet(CancellationToken cancel)
     {
         await TellPlanned(cancel);
         Planned = await book.Planned(Id, cancel);
+        if (Planned is not null)
+        {
+            var titles = await Shelf.Titles([.. Planned.Dances], cancel);
+            Tonight = JsonSerializer.Serialize(
+                Planned.Dances.Where(titles.ContainsKey).Select(d => new { id = d, title = titles[d] }),
+                JsonSerializerOptions.Web);
+        }
     }
 
     /// <summary>The run in seconds of the song, with cues that can be said at a rate in percent.</summary>
@@ -38,6 +50,9 @@ public sealed class TeachModel(DanceShelf shelf, LessonBook book) : DancePage(sh
         await TellPlanned(cancel);
         return new JsonResult(BoardTimeline.Build(Analysis, Run(), rate / 100.0, repeats, Lexicon));
     }
+
+    /// <inheritdoc cref="TapAnswer.Of"/>
+    public IActionResult OnPostTap([FromBody] double[]? taps) => TapAnswer.Of(taps);
 
     /// <summary>The words of the group whose lesson is planned next.</summary>
     private async Task TellPlanned(CancellationToken cancel)

@@ -22,9 +22,6 @@ public sealed class BoardModel(
     BackgroundUpdates catchUp,
     InstructorClock clock) : PageModel
 {
-    /// <summary>Taps that are read at once.</summary>
-    private const int MostTaps = 400;
-
     [FromRoute]
     public Guid Id { get; set; }
 
@@ -60,6 +57,12 @@ public sealed class BoardModel(
             BoardData.Build(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)),
             JsonSerializerOptions.Web);
     }
+
+    /// <summary>A dance of the shelf, called up in this lesson.</summary>
+    public async Task<IActionResult> OnGetDance(Guid dance, CancellationToken cancel) =>
+        await desk.Dance(Id, dance, cancel) is { } called
+            ? new JsonResult(called, JsonSerializerOptions.Web)
+            : Refused(StatusCodes.Status404NotFound, LessonPageTexts.CannotBeCalledUp);
 
     /// <summary>Moves to be called live: of what the group knows, of a dance's lines, or of a list for the evening.</summary>
     public async Task<IActionResult> OnGetMoves(string? from, string? list, CancellationToken cancel)
@@ -104,18 +107,8 @@ public sealed class BoardModel(
         });
     }
 
-    /// <summary>The beat that was tapped; 204 while there is none in the taps.</summary>
-    public IActionResult OnPostTap([FromBody] double[]? taps)
-    {
-        if (taps is not { Length: <= MostTaps } || taps.Any(t => !double.IsFinite(t)))
-        {
-            return Refused(StatusCodes.Status422UnprocessableEntity, LessonPageTexts.MomentsAtOnce(MostTaps));
-        }
-
-        return TapTrain.Follow([.. taps]) is { } beat
-            ? new JsonResult(new { bpm = beat.Bpm, beatAt = beat.BeatAt, beats = beat.Beats, spread = beat.Spread, drift = beat.Drift })
-                : StatusCode(StatusCodes.Status204NoContent);
-    }
+    /// <inheritdoc cref="TapAnswer.Of"/>
+    public IActionResult OnPostTap([FromBody] double[]? taps) => TapAnswer.Of(taps);
 
     /// <summary>Keeps tapped music as a steady track in the library.</summary>
     public async Task<IActionResult> OnPostTrack([FromBody] TappedTrack? track, CancellationToken cancel)

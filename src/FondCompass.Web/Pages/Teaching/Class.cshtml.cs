@@ -42,6 +42,25 @@ public sealed class ClassModel(FondCompassContext context, TimeProvider time) : 
             ? new JsonResult(data, JsonSerializerOptions.Web)
             : NotFound();
 
+    /// <summary>A dance that was called up, while the board shows it.</summary>
+    public async Task<IActionResult> OnGetDance(
+        Guid dance,
+        [FromServices] ClassLessons lessons,
+        [FromServices] ClassWindows windows,
+        [FromServices] ClassRelay relay,
+        CancellationToken cancel)
+    {
+        if (await ClassEndpoints.LessonOf(Code, context, time, cancel) is not { } lesson)
+        {
+            return NotFound();
+        }
+
+        await relay.Remember(lesson, cancel);
+        return windows.Shows(lesson, dance) && await lessons.Called(lesson, dance, cancel) is { } called
+            ? new JsonResult(called, JsonSerializerOptions.Web)
+            : NotFound();
+    }
+
     /// <summary>Step names and small words in another language.</summary>
     public IActionResult OnGetWords(string? language)
     {

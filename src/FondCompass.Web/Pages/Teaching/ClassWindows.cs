@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
 using System.Security.Cryptography;
+using System.Text.Json;
 using System.Threading.Channels;
 using Microsoft.Extensions.Caching.Memory;
 
@@ -82,6 +83,16 @@ public sealed class ClassWindows(IMemoryCache cache)
 
     /// <summary>Whether it is known here what is shown.</summary>
     public bool Knows(Guid lesson) => HallOf(lesson).State != Nothing;
+
+    /// <summary>Whether a dance was called up that is shown now.</summary>
+    public bool Shows(Guid lesson, Guid dance)
+    {
+        using var shown = JsonDocument.Parse(HallOf(lesson).State);
+        return shown.RootElement.TryGetProperty("called", out var called)
+            && called.ValueKind == JsonValueKind.String
+            && called.TryGetGuid(out var id)
+            && id == dance;
+    }
 
     /// <summary>Whether a screen hangs on this instance.</summary>
     public bool IsWatched(Guid lesson) => !HallOf(lesson).Screens.IsEmpty;

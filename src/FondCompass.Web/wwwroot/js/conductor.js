@@ -4,6 +4,8 @@
 /** Seconds ahead that sounds are handed to the audio clock, and how far when nobody looks and timers are slow. */
 const ahead = 1.2;
 const aheadHidden = 70;
+/** Milliseconds without a step of the audio clock after which the sound is said to stand still. */
+const stillAfter = 1500;
 /** Seconds between pressing play and the first sound. */
 const leadIn = 0.12;
 
@@ -15,6 +17,13 @@ export class Conductor {
   constructor() {
     /** Called when the last note has sounded. @type {() => void} */
     this.done = () => {};
+    /** Called when the sound stands still though something plays, and when it goes on. @type {(isStill: boolean) => void} */
+    this.stalled = () => {};
+    this.isStalled = false;
+    /** What the audio clock said last, and when by the page's. */
+    this.heard = { at: -1, when: 0 };
+    /** Seconds by which the sound comes later than the sound card says, set by ear: of a loudspeaker without a wire. */
+    this.late = 0;
     /** @type {AudioContext | null} */
     this.audio = null;
     /** @type {Note[]} */
@@ -50,9 +59,14 @@ export class Conductor {
     this.next = this.indexAt(this.playing && this.audio ? this.songAt(Math.max(this.handed, this.audio.currentTime)) + 2e-6 : this.zeroSong);
   }
 
-  /** Seconds of the song that sound now. */
+  /** Seconds from the audio clock to the ear. */
+  latency() {
+    return (this.audio?.outputLatency || this.audio?.baseLatency || 0) + this.late;
+  }
+
+  /** Seconds of the song that are heard now. */
   position() {
-    return this.playing && this.audio ? this.songAt(this.audio.currentTime) : this.zeroSong;
+    return this.playing && this.audio ? this.songAt(this.audio.currentTime - this.latency()) : this.zeroSong;
   }
 
   /** @param {number} when audio-clock time */
@@ -98,14 +112,33 @@ export class Conductor {
     this.next = this.indexAt(from);
     this.playing = true;
     clearInterval(this.pump);
-    this.pump = setInterval(() => this.schedule(), 250);
+    this.heard = { at: -1, when: performance.now() };
+    this.pump = setInterval(() => { this.watch(); this.schedule(); }, 250);
     this.schedule();
+  }
+
+  /** Whether the audio clock goes on while something plays: a device that was pulled out, or a browser that holds it back, stops it. */
+  watch() {
+    const now = performance.now();
+    const at = this.audio?.currentTime ?? 0;
+    if (at !== this.heard.at) {
+      this.heard = { at, when: now };
+    }
+    const isStill = this.playing && now - this.heard.when > stillAfter;
+    if (isStill !== this.isStalled) {
+      this.isStalled = isStill;
+      this.stalled(isStill);
+    }
+    if (isStill) {
+      this.audio?.resume();
+    }
   }
 
   pause() {
     this.zeroSong = this.position();
     this.playing = false;
     clearInterval(this.pump);
+    this.watch();
     this.silence(0);
   }
 
@@ -125,14 +158,14 @@ export class Conductor {
     }
   }
 
-  /** Goes on from another moment of the song without a break. @param {number} to seconds */
+  /** Another moment of the song is heard from now on, without a break. @param {number} to seconds */
   jumpTo(to) {
     if (!this.playing || !this.audio) {
       this.zeroSong = to;
       return;
     }
     const now = Math.max(this.audio.currentTime + 0.03, this.zeroAudio);
-    const at = to + ((now - this.audio.currentTime) * this.rate);
+    const at = to + ((now - this.audio.currentTime + this.latency()) * this.rate);
     this.silence(now);
     this.zeroAudio = now;
     this.zeroSong = at;
@@ -251,36 +284,4 @@ function hissOf(audio) {
     data[i] = (seed / 1073741823) - 1;
   }
   return buffer;
-}
-
-const voices = ['kick', 'snare', 'hat', 'bass', 'tune'];
-
-/** @typedef {{ seconds: number, notes: number[][], counts: number[], bars: number[] }} Score a song as the server reckoned it: notes as moment, length, voice, pitch and weight, moments of the counts, and each count's place in its bar */
-
-/** The server's score as notes, with a click on every count. @param {Score} score @returns {Note[]} */
-export function notesOf(score) {
-  const notes = score.notes.map(([at, length, voice, pitch, strong]) => ({ at, length, voice: voices[voice], pitch, strong: strong === 1 }));
-  for (let i = 0; i < score.counts.length - 1; i++) {
-    notes.push({ at: score.counts[i], length: 0.06, voice: 'click', pitch: 880, strong: score.bars[i] === 0 });
-  }
-  return notes.sort((a, b) => a.at - b.at);
-}
-
-/** Ties the mix's sliders to a conductor; levels are remembered in this browser. @param {Conductor} conductor */
-export function tieMix(conductor) {
-  const sliders = /** @type {NodeListOf<HTMLInputElement>} */ (document.querySelectorAll('[data-mix]'));
-  const only = /** @type {HTMLInputElement | null} */ (document.getElementById('only-click'));
-  const apply = () => {
-    for (const slider of sliders) {
-      const bus = slider.dataset.mix ?? '';
-      conductor.setMix(bus, only?.checked ? (bus === 'click' ? 1 : 0) : Number(slider.value) / 100);
-      localStorage.setItem(`fond-mix-${bus}`, slider.value);
-    }
-  };
-  for (const slider of sliders) {
-    slider.value = localStorage.getItem(`fond-mix-${slider.dataset.mix}`) ?? slider.value;
-    slider.addEventListener('input', apply);
-  }
-  only?.addEventListener('change', apply);
-  apply();
 }

@@ -1,8 +1,9 @@
 // Drives the Fit page: the band plays the song and the strip follows; the strip is drawn out as far as one eight; tempo and
 // passages are tapped; a number key takes a proposal, E or O an ending, and U takes it back; what lies on the strip is set by pointer and keys.
 import { token } from './app.js';
-import { Conductor, notesOf, tieMix } from './conductor.js';
+import { Conductor } from './conductor.js';
 import { on } from './keys.js';
+import { notesOf, tieMix } from './mix.js';
 import { field as fieldOf, fieldsOf, form as formOf, htmx, the } from './page.js';
 
 const page = the('fit');
@@ -14,7 +15,7 @@ const zoom = fieldOf('zoom');
 const rate = fieldOf('band-rate');
 const address = `/dances/${page.dataset.id}/fit`;
 
-/** @type {import('./conductor.js').Score | null} */
+/** @type {import('./mix.js').Score | null} */
 let score = null;
 export const conductor = new Conductor();
 conductor.done = () => paintPlay();
@@ -23,7 +24,7 @@ tieMix(conductor);
 async function loadScore() {
   const answer = await fetch(`${address}?handler=Score`);
   if (answer.ok) {
-    const fetched = /** @type {import('./conductor.js').Score} */ (await answer.json());
+    const fetched = /** @type {import('./mix.js').Score} */ (await answer.json());
     score = fetched;
     conductor.load(notesOf(fetched), fetched.seconds);
   }

@@ -1,20 +1,29 @@
 // Leads a lesson block by block from its plan: counted blocks are played, walks are gone through by hand, the others have a clock. What
 // happens is told to the server by marks.js; everything that is shown was reckoned there, so that the lesson goes on without it. What each
 // button and key does stands here; how it is done, in the modules of lesson/.
+import { deedsOf } from './board/along.js';
 import { closeMore } from './board/more.js';
+import { showKeys } from './board/overlays.js';
+import { say } from './board/said.js';
+import { fullScreen, tieView, turn } from './board/view.js';
 import { on as onKeys } from './keys.js';
 import { clean, only, other, trouble } from './lesson/bites.js';
 import { back, close, go, on, skip, toggleLive } from './lesson/blocks.js';
 import { callMove, live } from './lesson/calling.js';
-import { paint } from './lesson/display.js';
-import { setOne, shift } from './lesson/elsewhere.js';
+import { paint, tellClass } from './lesson/display.js';
+import './lesson/elsewhere.js';
 import { goTo } from './lesson/forms.js';
 import { load } from './lesson/opening.js';
-import { again, changeLevels, changeRate, setRate } from './lesson/player.js';
-import { pulse } from './lesson/sound.js';
+import { back as backToIt, danced, finder, next } from './lesson/others.js';
+import { again, changeLevels, changeRate, setRate, whenDanced } from './lesson/player.js';
+import { along, conductor, lineNow } from './lesson/sound.js';
 import { board, isOpen, state } from './lesson/state.js';
-import { say, undo } from './lesson/telling.js';
+import { undo } from './lesson/telling.js';
 import { button } from './page.js';
+
+whenDanced.back = danced;
+const looked = { line: () => (state.lesson ? lineNow() : null), changed: () => { paint(); tellClass(); } };
+tieView(conductor, looked);
 
 /** The one key; before the lesson is there it fetches it. */
 const goOrLoad = () => (state.lesson ? go() : load());
@@ -36,7 +45,7 @@ function mirror() {
 const buttons = {
   back, on, trouble, clean, skip, again: () => (live.isOn ? toggleLive() : again()), bite: () => only('bite'), chain: () => only('chain'), other, mirror, close, open,
   slower: () => changeRate(-1), faster: () => changeRate(1), lower: () => changeLevels(-1), raise: () => changeLevels(1), call: toggleLive,
-  tap: () => pulse.tap(performance.now() / 1000), one: setOne, earlier: () => shift(-0.5), later: () => shift(0.5), 'earlier-one': () => shift(-1), 'later-one': () => shift(1),
+  another: () => { closeMore(); finder.open(); }, 'next-dance': next, 'dance-before': backToIt, ...deedsOf(along),
 };
 
 /** Nothing is done before the lesson is there, nor behind its end. @param {() => void} deed */
@@ -54,13 +63,12 @@ button('undo').addEventListener('click', undo);
 /** Each key and the button it is. @type {Record<string, string>} */
 const keys = {
   '→': 'on', '←': 'back', 'Page Up': 'back', '↑': 'faster', '↓': 'slower', A: 'again', B: 'bite', C: 'chain', O: 'other', M: 'mirror', I: 'open', T: 'trouble', G: 'clean', S: 'skip',
-  '[': 'lower', ']': 'raise', L: 'call', P: 'tap', Enter: 'one', ',': 'earlier', '.': 'later', '<': 'earlier-one', '>': 'later-one',
+  '[': 'lower', ']': 'raise', L: 'call', P: 'tap', Enter: 'one', ',': 'earlier', '.': 'later', '<': 'earlier-one', '>': 'later-one', D: 'another', 'Shift →': 'next-dance', 'Shift ←': 'dance-before',
 };
 onKeys('Lesson', {
   ...Object.fromEntries(Object.entries(keys).map(([key, name]) => [key, whenOpen(buttons[name])])),
   Space: goOrLoad, 'Page Down': goOrLoad, '+': whenOpen(() => setRate(state.rate + 1)), '-': whenOpen(() => setRate(state.rate - 1)),
-  Escape: closeMore, D: whenOpen(() => goTo('known')), U: undo, 'Ctrl Z': undo,
-  '?': () => window.open('/help#keys', '_blank'), H: () => goTo('heads'), N: () => goTo('note'),
+  Escape: closeMore, W: whenOpen(() => turn(looked)), F: fullScreen, U: undo, 'Ctrl Z': undo, '?': showKeys, H: () => goTo('heads'), N: () => goTo('note'),
   ...Object.fromEntries([...'123456789'].map((digit) => [digit, () => callMove(live.offered[Number(digit) - 1])])),
 });
 // Pressed with a finger or a mouse, a button gives the keys back to the board.

@@ -15,6 +15,8 @@ public static class LessonPageTexts
 
     public static Sentence AsTheKindHasIt => Source.Say();
 
+    public static Sentence CannotBeCalledUp => Source.Say();
+
     public static Sentence CannotBeTheNumber(string? said, string? what, double least, double most, double usual) =>
         Source.Say([said, what, least, most, usual]);
 

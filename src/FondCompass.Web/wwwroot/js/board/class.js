@@ -6,16 +6,18 @@ import { here, serverClock } from './teller.js';
 import { clickAt, lastAt } from './timeline.js';
 import { stayAwake } from './wake.js';
 
-/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, known?: number, move?: string, song: number, rate: number, at: number, number: number, live: import('./timeline.js').Timeline | null }} Shown */
+/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, whole?: number, called?: string, quarters?: number, move?: string, song: number, rate: number, at: number, number: number, live: import('./timeline.js').Timeline | null }} Shown */
 
 const screen = the('screen');
 const code = screen.dataset.code ?? '';
 const lessonId = screen.dataset.lesson ?? '';
 
-/** What of a lesson the class sees. @type {Pick<import('../lesson/state.js').Lesson, 'blocks' | 'known' | 'bites'> | null} */
+/** What of a lesson the class sees. @type {Pick<import('../lesson/state.js').Lesson, 'blocks' | 'whole' | 'bites'> | null} */
 let lesson = null;
 /** @type {Shown | null} */
 let shown = null;
+/** Dances that were called up and are none of the lesson's, by their ids; null while one is fetched. @type {Map<string, import('../lesson/state.js').Block | null>} */
+const called = new Map();
 let offset = 0;
 let heardAt = here();
 /** Words in this screen's own language: what is English on the board, and what it is here. @type {Record<string, string>} */
@@ -33,11 +35,23 @@ function line() {
   if (shown.how === 'block') {
     return block?.timeline ?? null;
   }
-  if (shown.how === 'known') {
-    return lesson.known[shown.known ?? 0]?.timeline ?? null;
+  if (shown.how === 'whole') {
+    return (shown.called ? calledUp(shown.called) : lesson.whole[shown.whole ?? 0])?.timeline ?? null;
   }
   const bite = lesson.bites.find((b) => b.dance === block?.dance && b.key === shown?.bite);
   return (shown.how === 'chain' ? bite?.fromTop ?? bite?.one : shown.other ? bite?.other : bite?.one) ?? null;
+}
+
+/** A dance that is none of the lesson's, fetched when it is shown for the first time. @param {string} id @returns {import('../lesson/state.js').Block | null} */
+function calledUp(id) {
+  if (!called.has(id)) {
+    called.set(id, null);
+    fetch(`/class/${code}?handler=Dance&dance=${id}`, { signal: AbortSignal.timeout(8000) })
+      .then(async (answer) => (answer.ok ? called.set(id, await answer.json()) : Promise.reject(new Error(String(answer.status)))))
+      // It is asked for again as long as it is shown.
+      .catch(() => setTimeout(() => called.delete(id), 1500));
+  }
+  return called.get(id) ?? null;
 }
 
 /** Seconds on the timeline now. */
@@ -66,7 +80,7 @@ function show() {
   }
   const moment = shown.walk >= 0 ? current.steps[shown.walk]?.at ?? 0 : position();
   const isBack = select('view').value === 'back';
-  paint(current, clickAt(current, moment + 0.001), moment, { mirrored: select('side').value === 'mirrored', turned: isBack ? 180 : 0 });
+  paint(current, clickAt(current, moment + 0.001), moment, { mirrored: select('side').value === 'mirrored', turned: isBack ? 180 : 0, quarters: shown.live ? 0 : shown.quarters ?? 0 });
   const step = current.steps[lastAt(current.steps, moment + 0.001)];
   const coming = current.steps.find((s) => s.starts && s.at > moment + 0.001);
   put('now', translated(the('now').textContent ?? ''));

@@ -9,6 +9,9 @@ import { lastAt } from './timeline.js';
 /** @typedef {import('./timeline.js').Say} Say */
 /** @typedef {import('./timeline.js').Mark} Mark */
 
+/** Degrees of a quarter turn. */
+const quarter = 90;
+
 /** @param {string} name */
 const place = (name) => document.getElementById(name);
 
@@ -61,14 +64,36 @@ function beforeCountIn(line, says, shown) {
   return says.filter((s) => s.until <= from + 0.001 && s.for > from).map((s) => s.words).join(', ');
 }
 
+/** Words for the ways of the room, by the words that are written. @type {WeakMap<Timeline, { written: RegExp, by: Map<string, string[]> }>} */
+const ways = new WeakMap();
+
+/** Words of which every way of the room is turned. @param {Timeline} line @param {string} words @param {number} quarters */
+function turnedWords(line, words, quarters) {
+  if (quarters === 0 || !line.turned || line.turned.length === 0) {
+    return words;
+  }
+  let way = ways.get(line);
+  if (!way) {
+    const by = new Map(line.turned.map((t) => [t.words, t.by]));
+    // The longest first: "to 3:00" before "3:00".
+    const all = [...by.keys()].sort((a, b) => b.length - a.length).map((w) => w.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'));
+    way = { written: new RegExp(`(?<![0-9:])(?:${all.join('|')})(?![0-9:])`, 'g'), by };
+    ways.set(line, way);
+  }
+  const { written, by } = way;
+  return words.replace(written, (w) => by.get(w)?.[quarters - 1] ?? w);
+}
+
 /**
  * @param {Timeline} line @param {number} shown the click that is now
  * @param {number} now seconds on the timeline
- * @param {{ mirrored?: boolean, levels?: Set<string>, turned?: number, opened?: number }} [view] mirrored: as one sees it who faces the class; turned: degrees the picture is turned by; opened: levels of the step that are shown
+ * @param {{ mirrored?: boolean, levels?: Set<string>, turned?: number, quarters?: number, opened?: number }} [view] mirrored: as one sees it who faces the class; turned: degrees the picture is turned by; quarters: to the right, by which the class faces otherwise than it is written; opened: levels of the step that are shown
  */
 export function paint(line, shown, now, view = {}) {
   const click = line.clicks[shown];
   const steps = line.steps;
+  const quarters = view.quarters ?? 0;
+  const turn = (/** @type {string} */ words) => turnedWords(line, words, quarters);
   const current = lastAt(steps, now + 0.001);
   const step = steps[current];
   const next = steps[current + 1];
@@ -77,7 +102,7 @@ export function paint(line, shown, now, view = {}) {
     mark('count', 'half', click.isHalf);
     mark('count', 'named', click.label.length > 3);
     put('phase', click.isCountIn ? 'count-in' : click.where);
-    put('wall', click.wall);
+    put('wall', turn(click.wall));
   }
   put('now', step && !click?.isCountIn ? step.name : 'wait');
   put('deed', step?.deed ?? '');
@@ -91,7 +116,7 @@ export function paint(line, shown, now, view = {}) {
   // A class reads what it hears, while it is said and until it is danced; who calls reads what is next to be said.
   const heard = place('cue-count')?.dataset.heard !== undefined;
   const aloud = says.findLast((s) => s.at <= now + 0.001 && s.for > now + 0.001);
-  put('cue-count', heard ? aloud?.words ?? '' : words || say ? `say: ${words || say?.words}` : '');
+  put('cue-count', heard ? turn(aloud?.words ?? '') : words || say ? `say: ${turn(words || say?.words || '')}` : '');
   mark('cue-count', 'own', say?.isOwn ?? false);
   mark('cue-count', 'due', !!say && say.at <= now + 0.001);
   mark('foot-l', 'on', step?.foot === 'L');
@@ -104,9 +129,9 @@ export function paint(line, shown, now, view = {}) {
     const from = step?.at ?? 0;
     wait.value = Math.max(0, Math.min(1, (until.at - now) / Math.max(0.01, until.at - from)));
   }
-  put('facing', step ? `facing ${step.facing}` : '');
+  put('facing', step ? `facing ${turn(step.facing)}` : '');
   document.body.classList.toggle('ring', line.isRing ?? false);
-  const degrees = (step?.degrees ?? 0) + (view.turned ?? 0);
+  const degrees = (step?.degrees ?? 0) + (view.turned ?? 0) + (quarters * quarter);
   place('needle')?.setAttribute('transform', `rotate(${view.mirrored ? -degrees : degrees} 30 30)`);
   const marks = line.marks.filter((m) => m.from <= now && (m.until > now || m.at > now - 1.5));
   const layers = marks.filter((m) => /^(arms|hips|head|sounds|body)$/.test(m.kind) && (!view.levels || view.levels.has(m.kind)));
@@ -116,5 +141,5 @@ export function paint(line, shown, now, view = {}) {
   list('layers', [...danced, ...layers.filter((m) => !isNow(m) && !danced.includes(m.words)).map((m) => `then ${m.words}`)]);
   put('beside', marks.filter((m) => m.kind === 'beside').map((m) => m.words).join(' · '));
   put('mind', marks.filter((m) => /^(caution|trouble|note)$/.test(m.kind)).map((m) => (m.kind === 'note' ? m.words : `${m.kind}: ${m.words}`)).join(' · '));
-  put('ahead', line.events.filter((e) => e.from <= now && e.at > now).map((e) => e.words).join(' · '));
+  put('ahead', line.events.filter((e) => e.from <= now && e.at > now).map((e) => turn(e.words)).join(' · '));
 }

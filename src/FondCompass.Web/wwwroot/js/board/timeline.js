@@ -5,7 +5,7 @@
 /** @typedef {{ words: string, counts: string, parts: Part[] }} Part of a step: its words, its own counts, what it is made of */
 /** @typedef {{ from: number, at: number, until: number, kind: string, words: string }} Mark */
 /** @typedef {{ at: number, until: number, for: number, words: string, isOwn: boolean, layer?: string }} Say words, when they begin and end, and the moment they are for */
-/** @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, isRing?: boolean, clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[], parts?: { step: string, parts: Part[] }[] }} Timeline */
+/** turned: words for ways of the room, by one quarter to the right, two and three. @typedef {{ ratePercent: number, bpm: number, end: number, firstWall: string, isRing?: boolean, turned?: { words: string, by: string[] }[], clicks: Click[], steps: Step[], says: Say[], marks: Mark[], events: { from: number, at: number, words: string }[], parts?: { step: string, parts: Part[] }[] }} Timeline */
 
 /** Seconds that a click of a count sounds, and its pitches. */
 const click = { length: 0.06, pitch: 880, countIn: 660 };

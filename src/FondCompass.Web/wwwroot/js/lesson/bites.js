@@ -1,11 +1,12 @@
 // The bite that is danced now: by itself, from the top to it, its other side; and how it went.
 import { put } from '../board/painter.js';
+import { say } from '../board/said.js';
 import { begin } from './clock.js';
 import { tellClass } from './display.js';
 import { again, goOn, take } from './player.js';
 import { rateWords } from './sound.js';
 import { biteNow, block, isOpen, state } from './state.js';
-import { say, slip, told, trouble as tellTrouble } from './telling.js';
+import { slip, told, trouble as tellTrouble } from './telling.js';
 
 const none = 'no bite is danced here';
 

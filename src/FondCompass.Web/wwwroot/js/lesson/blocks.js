@@ -1,17 +1,18 @@
-// Goes through the lesson block by block, by the one key or otherwise; and a dance they know, or moves without an order, in between.
+// Goes through the lesson block by block, by the one key or otherwise; and moves without an order in between.
 import { put } from '../board/painter.js';
+import { say } from '../board/said.js';
 import { eightBefore } from '../board/timeline.js';
 import { the } from '../page.js';
 import { live } from './calling.js';
 import { begin, enterClock, remember, showTime } from './clock.js';
 import { paint, showBlock, showEnd, tellClass, wordOfGo } from './display.js';
 import { hush, pause, play, seek, showRate, take } from './player.js';
-import { conductor, fetchBand, loadSound } from './sound.js';
+import { conductor, loadSound } from './sound.js';
 import { block, isCounted, isList, isOpen, lesson, state } from './state.js';
-import { marks, say, slip, told } from './telling.js';
+import { marks, slip, told } from './telling.js';
 
 /** @param {boolean} isLive */
-function showLive(isLive) {
+export function showLive(isLive) {
   the('live').hidden = !isLive;
   the('map').hidden = isLive;
 }
@@ -47,11 +48,15 @@ export function enter(index) {
 
 /** The one key: whatever comes next here. */
 export function go() {
-  if (!isOpen() || (begin() && block().lead !== 'dance')) {
+  if (!isOpen()) {
     return;
   }
   const current = block();
   const isDanced = live.isOn || state.now.how !== 'block' || current.lead === 'dance';
+  // Where nothing is danced the first press begins the lesson and no more.
+  if (begin() && !isDanced) {
+    return;
+  }
   if (!isDanced) {
     onWithin();
   } else if (conductor.playing) {
@@ -141,26 +146,6 @@ export function back() {
   } else {
     enter(state.at - 1);
   }
-}
-
-/** A dance they know is danced here and now; then the lesson goes on where it was. @param {number} which */
-export async function callUp(which) {
-  const dance = state.lesson?.known[which];
-  if (!isOpen() || !dance?.timeline) {
-    return;
-  }
-  begin();
-  if (conductor.playing) {
-    conductor.pause();
-  }
-  live.stop();
-  the('live').hidden = true;
-  state.now = { how: 'known', line: dance.timeline, known: which };
-  Object.assign(state, { pass: 0, shown: 0, rate: 100 });
-  told('call', { words: dance.title });
-  await fetchBand(dance.dance ?? 0);
-  play(0, true);
-  say(`${dance.title}; A goes back to the lesson`);
 }
 
 /** Moves are called without an order, or the plan goes on. */

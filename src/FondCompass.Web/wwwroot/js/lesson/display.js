@@ -2,6 +2,7 @@
 import { list, paint as paintAt, put } from '../board/painter.js';
 import { ClassTeller } from '../board/teller.js';
 import { clickAt } from '../board/timeline.js';
+import { view } from '../board/view.js';
 import { post } from '../marks.js';
 import { the } from '../page.js';
 import { live } from './calling.js';
@@ -22,7 +23,7 @@ export function tellClass() {
   const { lesson, at, now, step, otherSide } = state;
   const current = lesson ? block() : null;
   teller.tell(() => ({
-    block: at, how: now.how, bite: now.bite ?? '', known: now.known ?? 0, move: lesson && isList() ? block().moves[step] : '', other: otherSide, title: current?.title ?? '', next: lesson?.blocks[at + 1]?.title ?? '', playing: conductor.playing, walk: current?.lead === 'walk' ? step : -1,
+    block: at, how: now.how, bite: now.bite ?? '', whole: now.whole ?? 0, called: now.how === 'whole' ? lesson?.whole[now.whole ?? 0]?.called : undefined, quarters: view.quarters, move: lesson && isList() ? block().moves[step] : '', other: otherSide, title: current?.title ?? '', next: lesson?.blocks[at + 1]?.title ?? '', playing: conductor.playing, walk: current?.lead === 'walk' ? step : -1,
     song: conductor.position(), rate: conductor.rate, live: live.isOn ? live.shownLine() : null,
   }));
 }
@@ -40,7 +41,7 @@ export function paint() {
     : conductor.playing ? conductor.position() : Math.max(conductor.position(), line.clicks[state.shown]?.at ?? 0);
   state.shown = clickAt(line, isWalked ? moment + hair : moment);
   paintAt(line, state.shown, moment, {
-    mirrored: state.mirrored, opened: state.opened, levels: new Set(levelNames.slice(0, state.levels)), turned: live.isOn ? live.turned : 0,
+    mirrored: state.mirrored, opened: state.opened, levels: new Set(levelNames.slice(0, state.levels)), turned: live.isOn ? live.turned : 0, quarters: live.isOn ? 0 : view.quarters,
   });
   const lit = biteNow()?.key ?? '';
   for (const chip of the('map').children) {

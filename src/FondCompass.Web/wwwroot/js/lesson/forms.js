@@ -1,11 +1,11 @@
-// The forms of the board: how many dance, a note, a dance they know, a screen for the class.
+// The forms of the board: how many dance, a note, a screen for the class.
 import { showMore } from '../board/more.js';
 import { put } from '../board/painter.js';
+import { say } from '../board/said.js';
 import { post } from '../marks.js';
-import { button, field, form, select, the } from '../page.js';
-import { callUp } from './blocks.js';
+import { button, field, form, the } from '../page.js';
 import { id } from './state.js';
-import { say, slip, told } from './telling.js';
+import { slip, told } from './telling.js';
 
 /** The keys go back to the board. */
 function leave() {
@@ -36,12 +36,6 @@ form('tell').addEventListener('submit', (event) => {
     field('note').value = '';
   }
   leave();
-});
-
-form('known-form').addEventListener('submit', (event) => {
-  event.preventDefault();
-  leave();
-  callUp(Number(select('known').value));
 });
 
 button('screen').addEventListener('click', async () => {

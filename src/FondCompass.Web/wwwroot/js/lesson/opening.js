@@ -1,7 +1,6 @@
 // Fetches the lesson, by itself again until it is there, and keeps it in this browser for a reload without a network.
 import { put } from '../board/painter.js';
 import { stayAwake } from '../board/wake.js';
-import { form, select } from '../page.js';
 import { enter } from './blocks.js';
 import { recall, showTime } from './clock.js';
 import { fetchBand, scoreOf } from './sound.js';
@@ -65,9 +64,7 @@ async function begun() {
   if (ofRehearsal) {
     put('state', ofRehearsal);
   }
-  const { known, dances, blocks } = lesson();
-  select('known').replaceChildren(...['a dance they know', ...known.map((b) => b.title)].map((t, i) => Object.assign(document.createElement('option'), { value: String(i - 1), textContent: t })));
-  form('known-form').hidden = known.length === 0;
+  const { dances, blocks } = lesson();
   setInterval(showTime, tick);
   stayAwake();
   keepForOffline();

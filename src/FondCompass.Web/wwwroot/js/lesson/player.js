@@ -1,21 +1,25 @@
 // Plays what the block dances, as often as it is danced; another rate, the block anew, and what is shown of the body.
 import { put } from '../board/painter.js';
+import { say } from '../board/said.js';
 import { clickAt } from '../board/timeline.js';
 import { nextRung, within } from '../board/ladder.js';
 import { live } from './calling.js';
 import { begin } from './clock.js';
 import { paint, tellClass, wordOfGo } from './display.js';
-import { conductor, inWords, lineNow, loadSound, pulse, rateWords, speedOf } from './sound.js';
+import { along, conductor, lineNow, loadSound, rateWords, speedOf } from './sound.js';
 import { block, isOpen, levelNames, lesson, played, state } from './state.js';
-import { say, told } from './telling.js';
-
-/** How much one key steers a board that goes with music from elsewhere. */
-const steered = 1.01;
+import { told } from './telling.js';
 
 conductor.done = ended;
 
+/** What is done behind the last pass of a dance that was called up. */
+export const whenDanced = { back: again };
+
+let isPainted = false;
+
 function frame() {
-  if (!conductor.playing) {
+  isPainted = conductor.playing;
+  if (!isPainted) {
     return;
   }
   if (live.isOn) {
@@ -42,13 +46,12 @@ function ended() {
   if (live.isOn) {
     return;
   }
-  if (state.now.how === 'known') {
+  if (state.now.how === 'whole') {
     state.pass++;
     if (state.pass < played().passes) {
       play(0);
     } else {
-      again();
-      say('danced; the lesson goes on where it was');
+      whenDanced.back();
     }
     return;
   }
@@ -90,7 +93,10 @@ export async function play(from, quiet = false) {
   put('go-word', 'Pause');
   document.body.classList.add('dancing');
   tellClass();
-  requestAnimationFrame(frame);
+  if (!isPainted) {
+    isPainted = true;
+    requestAnimationFrame(frame);
+  }
 }
 
 /** Nothing sounds any more, and the page has its bars again. */
@@ -164,7 +170,7 @@ export function again() {
 
 /** The rate, where the block is danced. */
 export function showRate() {
-  put('rate', block().lead === 'dance' ? rateWords() : '');
+  put('rate', block().lead === 'dance' || state.now.how === 'whole' ? rateWords() : '');
 }
 
 /** @param {number} to percent */
@@ -173,14 +179,8 @@ export function setRate(to) {
   if (wanted === state.rate || !state.lesson) {
     return;
   }
-  const line = lineNow();
-  if (pulse.isOn) {
-    // Music from elsewhere is as fast as it is; the board is steered a little after it.
-    pulse.bpm *= wanted > state.rate ? steered : 1 / steered;
-    put('rate', `${inWords(pulse.bpm)}, tapped`);
-    if (line) {
-      conductor.setRate(speedOf(line));
-    }
+  if (along.isOn) {
+    along.steer(wanted - state.rate);
     return;
   }
   state.rate = wanted;

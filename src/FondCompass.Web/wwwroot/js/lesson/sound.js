@@ -1,16 +1,24 @@
 // What the board sounds like: the clicks of what is danced, the band where it goes to the track, and how fast both go.
+import { Along, fullOf, inWords } from '../board/along.js';
+import { put } from '../board/painter.js';
+import { tellStill } from '../board/said.js';
 import { soundsOf } from '../board/timeline.js';
-import { Conductor, notesOf, tieMix } from '../conductor.js';
+import { Conductor } from '../conductor.js';
 import { post } from '../marks.js';
+import { notesOf, tieMix } from '../mix.js';
 import { live } from './calling.js';
-import { Pulse } from './pulse.js';
 import { id, lesson, played, state } from './state.js';
 
 /** @typedef {import('../board/timeline.js').Timeline} Timeline */
 
 export const conductor = new Conductor();
 tieMix(conductor);
-export const pulse = new Pulse((taps) => post(id, 'Tap', taps));
+tellStill(conductor, (words) => put('still', words));
+
+const nothing = () => {};
+
+/** Music from elsewhere; what the board does with it is set by elsewhere.js. */
+export const along = new Along(conductor, { ask: (taps) => post(id, 'Tap', taps), line: () => null, play: async () => {}, load: nothing, went: nothing, moved: nothing, back: nothing });
 
 /** Notes of each dance's track. @type {Map<number, import('../conductor.js').Note[]>} */
 const bands = new Map();
@@ -18,14 +26,8 @@ const bands = new Map();
 /** What is counted now; null in a block without counts. */
 export const lineNow = () => (live.isOn ? live.line : state.now.line);
 
-/** Counts a minute at full tempo. @param {Timeline} line */
-export const fullOf = (line) => line.bpm * 100 / line.ratePercent;
-
 /** How fast the timeline goes: by the rate, or with the music from elsewhere. @param {Timeline} line */
-export const speedOf = (line) => (pulse.isOn ? pulse.bpm / fullOf(line) : state.rate / 100);
-
-/** A tempo with one decimal. @param {number} bpm */
-export const inWords = (bpm) => `${Math.round(bpm * 10) / 10} a minute`;
+export const speedOf = (line) => (along.isOn ? along.bpm / fullOf(line) : state.rate / 100);
 
 export function rateWords() {
   const line = lineNow();
@@ -34,9 +36,9 @@ export function rateWords() {
 
 /** @param {Timeline} line */
 export function loadSound(line) {
-  const isMusic = !live.isOn && (state.now.how === 'block' || state.now.how === 'known') && played().toTrack;
-  const clicks = pulse.isOn ? [] : soundsOf(line, isMusic ? 'click' : 'beat', 'beat');
-  const band = isMusic && !pulse.isOn ? (bands.get(played().dance ?? 0) ?? []).filter((n) => n.at < line.end) : [];
+  const isMusic = !live.isOn && (state.now.how === 'block' || state.now.how === 'whole') && played().toTrack;
+  const clicks = along.isOn ? [] : soundsOf(line, isMusic ? 'click' : 'beat', 'beat');
+  const band = isMusic && !along.isOn ? (bands.get(played().dance ?? 0) ?? []).filter((n) => n.at < line.end) : [];
   conductor.load([...band, ...clicks].sort((a, b) => a.at - b.at), live.isOn ? Number.POSITIVE_INFINITY : line.end);
 }
 
@@ -50,6 +52,10 @@ export async function fetchBand(index) {
     const answer = await fetch(scoreOf(dance.id), { signal: AbortSignal.timeout(20000) });
     if (answer.ok) {
       bands.set(index, notesOf(await answer.json()).filter((n) => n.voice !== 'click'));
+      const line = lineNow();
+      if (conductor.playing && line && played().dance === index) {
+        loadSound(line);
+      }
     }
   } catch {
     // Without the band the counts are heard all the same.

@@ -2,10 +2,10 @@
 import { the } from '../page.js';
 
 /** @typedef {import('../board/timeline.js').Timeline} Timeline */
-/** @typedef {{ id: string, kind: string, title: string, dance: number | null, lead: 'dance' | 'walk' | 'clock', startsAt: number, seconds: number, repeats: number, passes: number, byPass: boolean, rate: number, toTrack: boolean, layer: string | null, walls: string[], bites: string[], say: string[], watch: string[], moves: string[], timeline: Timeline | null }} Block startsAt: seconds of the plan before it */
+/** @typedef {{ id: string, kind: string, title: string, dance: number | null, lead: 'dance' | 'walk' | 'clock', startsAt: number, seconds: number, repeats: number, passes: number, byPass: boolean, rate: number, toTrack: boolean, layer: string | null, walls: string[], bites: string[], say: string[], watch: string[], moves: string[], timeline: Timeline | null, called?: string }} Block startsAt: seconds of the plan before it; called: of a dance that is none of the lesson's, its id */
 /** @typedef {{ dance: number, key: string, name: string, part: string, line: number, lastLine: number, fromCount: number, one: Timeline | null, other: Timeline | null, fromTop: Timeline | null }} Bite */
-/** @typedef {{ lesson: string, group: string, minutes: number, lateFrom: number, dances: { id: string | null, title: string, hasTrack: boolean }[], blocks: Block[], known: Block[], bites: Bite[], live: import('./live.js').Live | null }} Lesson lateFrom: minutes behind the plan from which it is said */
-/** @typedef {'block' | 'bite' | 'chain' | 'known'} How the block itself, a bite of it, from the top to it, or a dance they know */
+/** @typedef {{ lesson: string, group: string, minutes: number, lateFrom: number, dances: { id: string | null, title: string, hasTrack: boolean }[], blocks: Block[], whole: Block[], bites: Bite[], live: import('./live.js').Live | null }} Lesson lateFrom: minutes behind the plan from which it is said */
+/** @typedef {'block' | 'bite' | 'chain' | 'whole'} How the block itself, a bite of it, from the top to it, or another dance, whole */
 
 export const board = the('board');
 export const id = board.dataset.lesson ?? '';
@@ -20,7 +20,7 @@ export const state = {
   /** @type {Lesson | null} */
   lesson: null,
   at: 0,
-  /** What is danced now. @type {{ how: How, line: Timeline | null, bite?: string, known?: number }} */
+  /** What is danced now. @type {{ how: How, line: Timeline | null, bite?: string, whole?: number }} */
   now: { how: 'block', line: null },
   /** The click that is shown. */
   shown: 0,
@@ -51,7 +51,7 @@ export const isOpen = () => state.lesson !== null && !state.isOver;
 export const isCounted = () => state.now.line !== null && (state.now.how !== 'block' || block().lead === 'dance');
 
 /** What plays now: the block, or the dance that was called up. */
-export const played = () => (state.now.how === 'known' ? lesson().known[state.now.known ?? 0] : block());
+export const played = () => (state.now.how === 'whole' ? lesson().whole[state.now.whole ?? 0] : block());
 
 /** The block is a list of moves that is led one after the other. */
 export const isList = () => state.now.how === 'block' && block().lead === 'clock' && block().moves.length > 0;

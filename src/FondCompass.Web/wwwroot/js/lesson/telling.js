@@ -1,13 +1,11 @@
 // What happens is told to the server by marks, and to the leader in a few words.
 import { put } from '../board/painter.js';
+import { say } from '../board/said.js';
 import { Marks } from '../marks.js';
 import { button, the } from '../page.js';
 import { block, id, isRehearsal, state } from './state.js';
 
 /** @typedef {import('../marks.js').Told} Told */
-
-/** Milliseconds that a few words stand. */
-const stands = 5000;
 
 /** What can be taken back, the last of it last. @type {{ words: string, told: Told, back?: () => void }[]} */
 const slips = [];
@@ -21,15 +19,6 @@ export const marks = new Marks(id, (words) => {
   file.hidden = !/as a file/.test(words);
 }, isRehearsal);
 file.addEventListener('click', () => { file.href = URL.createObjectURL(marks.file()); });
-
-let saidUntil = 0;
-
-/** Says what was just done, for a while. @param {string} words */
-export function say(words) {
-  put('said', words);
-  clearTimeout(saidUntil);
-  saidUntil = words === '' ? 0 : window.setTimeout(() => put('said', ''), stands);
-}
 
 /** @param {string} kind @param {Partial<Told>} [more] */
 export const told = (kind, more = {}) => marks.add(kind, state.lesson ? block().id : '', more);
