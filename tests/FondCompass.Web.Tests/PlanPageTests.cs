@@ -91,6 +91,35 @@ public partial class PlanPageTests(Studio studio)
         Assert.DoesNotContain("Walk vine", await visitor.PressPlan(id, "anew"));
     }
 
+    [Theory]
+    [InlineData("25", "25 min", "")]
+    [InlineData("soon", "", "soon")]
+    [InlineData("3", "", "3")]
+    public async Task What_was_typed_and_not_sent_yet_is_taken_with_the_press_or_nothing_is_planned(string minutes, string planned, string told)
+    {
+        var visitor = await studio.NewVisitor();
+        var id = await visitor.Write(Script);
+        using var answer = await visitor.Post(
+            $"/dances/{id}/plan?handler=Keep",
+            "/",
+            ("page", $"{Guid.NewGuid()}"),
+            ("seen", await visitor.SeenOf(id)),
+            ("group", "Harbour ring"),
+            ("date", "2026-11-26"),
+            ("minutes", minutes));
+        var page = (await visitor.Get($"/dances/{id}/plan")).Html;
+        if (planned.Length > 0)
+        {
+            Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+            Assert.Contains(planned, page, StringComparison.Ordinal);
+        }
+        else
+        {
+            Assert.Contains($"'{told}'", WebUtility.HtmlDecode(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)), StringComparison.Ordinal);
+            Assert.DoesNotContain("Lead it", page, StringComparison.Ordinal);
+        }
+    }
+
     [Fact]
     public async Task Two_windows_change_nothing_behind_each_others_back()
     {

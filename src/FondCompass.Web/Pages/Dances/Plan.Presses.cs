@@ -13,25 +13,54 @@ public sealed partial class PlanModel
 {
     /// <summary>What the form says: kind, minutes, group, version and the way of teaching.</summary>
     /// <remarks>Fields that the form does not have say nothing; those that are there and empty say that it is as suggested.</remarks>
-    public Task<IActionResult> OnPostWay(CancellationToken cancel) => Change(
-        (_, state) =>
+    public Task<IActionResult> OnPostWay(CancellationToken cancel) => Change((_, state) => Now(WayOf(state)), cancel);
+
+    /// <summary>A plan as the form has it, and what of the form cannot be taken; null where all can.</summary>
+    private PlanChange WayOf(PlanState state)
+    {
+        var (habit, unread) = WayForm.Read(key => Typed(key) is { } said ? Clean(said) : null, state.Asked.Habit);
+        var problems = new List<string>([unread]);
+        var asked = state.Asked with
         {
-            var (habit, unread) = WayForm.Read(key => Typed(key) is { } said ? Clean(said) : null, state.Asked.Habit);
-            var problems = new List<string>([unread]);
-            var asked = state.Asked with
+            Kind = habit.Kind,
+            Way = habit.Way,
+            Version = Typed("version") is { } version ? Clean(version) : state.Asked.Version,
+            WithoutRecaps = Typed("recaps") is { } recaps ? recaps == "no" : state.Asked.WithoutRecaps
+        };
+        asked = asked with
+        {
+            WarmUp = Moves(Typed("warmup"), asked.WarmUp, problems),
+            CoolDown = Moves(Typed("cooldown"), asked.CoolDown, problems)
+        };
+        return new PlanChange(state with { Asked = WithMinutes(asked, Typed("minutes"), problems) }, problems.Find(p => p.Length > 0));
+    }
+
+    /// <summary>Takes what was typed into the form and had not been sent yet, so that the lesson is the one that was seen.</summary>
+    /// <returns>What of it cannot be taken; null where all can, and where no form came along.</returns>
+    private async Task<string?> TakeTyped(CancellationToken cancel)
+    {
+        if (Typed("minutes") is null)
+        {
+            await Show(cancel);
+            return null;
+        }
+
+        string? unread = null;
+        await desk.Settle(cancel);
+        await Fill(await plans.Change(
+            Id,
+            Fitted,
+            View,
+            AsSeen,
+            (_, state) =>
             {
-                Kind = habit.Kind,
-                Way = habit.Way,
-                Version = Typed("version") is { } version ? Clean(version) : state.Asked.Version,
-                WithoutRecaps = Typed("recaps") is { } recaps ? recaps == "no" : state.Asked.WithoutRecaps
-            };
-            asked = asked with
-            {
-                WarmUp = Moves(Typed("warmup"), asked.WarmUp, problems),
-                CoolDown = Moves(Typed("cooldown"), asked.CoolDown, problems)
-            };
-            return Now(state with { Asked = WithMinutes(asked, Typed("minutes"), problems) }, problems.Find(p => p.Length > 0));
-        }, cancel);
+                var change = WayOf(state);
+                unread = change.Problem;
+                return Task.FromResult(change);
+            },
+            cancel), cancel);
+        return unread;
+    }
 
     /// <summary>A press in the column: what is done, and, behind a blank, what it is done to.</summary>
     public async Task<IActionResult> OnPostPress(string? @do, CancellationToken cancel)
@@ -208,6 +237,8 @@ public sealed partial class PlanModel
 
         return Redirect(To());
     }
+
+    private static Task<PlanChange> Now(PlanChange change) => Task.FromResult(change);
 
     private async Task<IActionResult> Change(Func<OpenPlan, PlanState, Task<PlanChange>> change, CancellationToken cancel)
     {

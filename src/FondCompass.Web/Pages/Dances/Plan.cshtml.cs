@@ -182,11 +182,22 @@ public sealed partial class PlanModel(
     /// <summary>Makes the plan a lesson.</summary>
     public async Task<IActionResult> OnPostKeep(string? group, string? date, Guid? sent, CancellationToken cancel)
     {
-        await Show(cancel);
+        // What was sent twice is written once, though the first of it closed the plan that the page had seen.
+        var isWritten = await book.WrittenBy(sent, cancel) is not null;
+        string? unread = null;
+        if (isWritten)
+        {
+            await Show(cancel);
+        }
+        else
+        {
+            unread = await TakeTyped(cancel);
+        }
+
         GroupName = Clean(group);
         var isDay = LessonDay.TryRead(date, out var day);
-        // What was sent twice is written once, though the first of it closed the plan that the page had seen.
-        var refused = !Open.IsSeen(Seen ?? "", Sheet) && await book.WrittenBy(sent, cancel) is null ? PlanDesk.Elsewhere
+        var refused = unread is not null ? unread
+            : !isWritten && !Open.IsSeen(Seen ?? "", Sheet) ? PlanDesk.Elsewhere
             : GroupName.Length is 0 or > GroupRecord.LongestName ? LessonPageTexts.NameTheGroup(GroupRecord.LongestName)
             : !isDay ? LessonDay.Problem(date, "the lesson")
             : PlanDesk.Problem(State);

@@ -75,6 +75,16 @@ async function deliver(form, submitter) {
 async function post(form, submitter) {
   const to = submitter?.getAttribute('formaction') ?? form.getAttribute('action') ?? location.href;
   const body = sentBy(form, submitter);
+  // What is typed into the form that belongs to it, and may not have been sent yet, goes with it.
+  const beside = document.getElementById(form.dataset.with ?? '');
+  if (beside instanceof HTMLFormElement) {
+    const own = new Set(body.keys());
+    for (const [name, value] of sentBy(beside)) {
+      if (!own.has(name)) {
+        body.append(name, value);
+      }
+    }
+  }
   try {
     return await fetch(to, { method: 'POST', body, signal: AbortSignal.timeout(patience) });
   } catch {
