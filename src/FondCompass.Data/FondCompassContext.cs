@@ -197,6 +197,7 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
             lesson.HasOne<CourseRecord>().WithMany().HasForeignKey(l => l.CourseId).OnDelete(DeleteBehavior.SetNull);
             lesson.Property(l => l.Note).HasMaxLength(LessonRecord.LongestNote);
             Kept(lesson.Property(l => l.Asked));
+            KeptIfAny(lesson.Property(l => l.Rest));
             lesson.OwnsMany(l => l.Further, f => f.ToJson());
             lesson.HasQueryFilter(l => l.DeletedAt == null);
             lesson.Property(l => l.ClassCode).HasMaxLength(12);
@@ -213,6 +214,10 @@ public sealed class FondCompassContext(DbContextOptions<FondCompassContext> opti
     }
 
     /// <summary>A value that is kept whole, as <see cref="KeptJson"/> writes it.</summary>
+    private static void KeptIfAny<T>(PropertyBuilder<T?> property)
+        where T : class =>
+        property.HasConversion((ValueConverter)AsKept<T>.Conversion, AsKept<T>.Comparison).HasColumnType("jsonb");
+
     private static void Kept<T>(PropertyBuilder<T> property)
         where T : class => property.HasConversion(AsKept<T>.Conversion, AsKept<T>.Comparison).HasColumnType("jsonb");
 

@@ -217,14 +217,14 @@ public class LessonTests(RunningStudio studio)
         browser.Wait("the board runs with it", () => browser.LessonState("playing") == "True");
         browser.Wait(
             "at the tempo tapped",
-            () => browser.Of("lesson/sound.js", "pulse.bpm") is > 92.0 and < 108.0);
+            () => browser.Of("lesson/sound.js", "along.bpm") is > 92.0 and < 108.0);
         browser.WaitForText("#said", "a minute over");
         browser.Keys(Keys.Enter);
         browser.Wait("the 1 is now", () => browser.Text("#count") is "1" or "2" or "8");
         browser.Keys(" ");
 
         browser.Keys("l");
-        browser.Of("lesson/sound.js", "pulse.stop()");
+        browser.Of("lesson/sound.js", "along.stop()");
         browser.Hurry(4);
         browser.Wait("moves are offered", () => browser.Driver.FindElements(By.CssSelector("#moves button")).Count > 3);
         browser.Keys(" ");

@@ -61,6 +61,6 @@ public sealed class HandLog(DanceShelf shelf, LessonBook book, TrackBook tracks,
             lesson.Id,
             clock,
             cancel);
-        return HeldBlock.Written(layout.Plan(lesson.Asked), layout.Dances, layout.UsualPace(lesson.Asked));
+        return HeldBlock.Written(layout.Plan(lesson.Asked, lesson.Rest), layout.Dances, layout.UsualPace(lesson.Asked));
     }
 }

@@ -2,6 +2,7 @@ using FondCompass.Application.Lessons;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Data;
 using FondCompass.Data.Dances;
@@ -75,7 +76,7 @@ public sealed class LessonDesk(
             lesson.Id,
             clock,
             cancel);
-        return new OpenLesson(lesson, layout, layout.Plan(lesson.Asked), layout.Way(lesson.Asked), group, lexicon);
+        return new OpenLesson(lesson, layout, layout.Plan(lesson.Asked, lesson.Rest), layout.Way(lesson.Asked), group, lexicon);
     }
 
     /// <summary>
@@ -124,10 +125,54 @@ public sealed class LessonDesk(
         return BoardLive.From(moves, leftOut, first);
     }
 
+    /// <summary>Whether a board said that it is over, and none began it anew.</summary>
+    public async Task<bool> IsOver(Guid lesson, CancellationToken cancel) =>
+        LessonLog.Read((await events.Of(lesson, cancel)).Select(EventCodes.Read).OfType<LessonEvent>()).IsClosed;
+
+    /// <summary>The lesson with its rest planned anew; null for no such lesson.</summary>
+    /// <param name="step">What is asked; null to look at it as it stands.</param>
+    /// <param name="isKept">It is led so from now on; else it is only looked at.</param>
+    public async Task<(OpenLesson Was, OpenLesson Open)?> Rest(Guid id, RestStep step, bool isKept, CancellationToken cancel)
+    {
+        if (await Open(id, cancel) is not { } was)
+        {
+            return null;
+        }
+
+        var asked = (was.Record.Rest ?? RestAsked.None).With(step);
+        var open = was with { Plan = was.Layout.Rest(was.Record.Asked, was.Plan, step, cancel) };
+        if (isKept)
+        {
+            var plan = was.Record.HeldPlan is null ? null
+                : HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(open.Record.Asked));
+            await context.Lessons.Where(l => l.Id == id)
+                .ExecuteUpdateAsync(
+                    set => set.SetProperty(l => l.Rest, asked)
+                        .SetProperty(l => l.HeldPlan, l => l.HeldPlan == null ? null : plan)
+                        .SetProperty(l => l.IsLogDue, true),
+                    cancel);
+        }
+
+        return (was, open);
+    }
+
     /// <summary>Keeps what boards told; with the first of it, the plan as it stands is the one the lesson is held with.</summary>
     public async Task<EventsKept> Tell(Guid lesson, IReadOnlyCollection<LessonEventRecord> told, CancellationToken cancel)
     {
+        var isAnew = await events.BeginAnew(lesson, told, cancel);
         var kept = await events.Keep(lesson, told, cancel);
+        if (isAnew && kept is (EventsKept.Kept or EventsKept.KeptFirst))
+        {
+            // It is led as it was planned at first, and what was held of it was not.
+            await context.Lessons.Where(l => l.Id == lesson).ExecuteUpdateAsync(
+                set => set.SetProperty(l => l.HeldPlan, (string?)null)
+                    .SetProperty(l => l.Rest, (RestAsked?)null)
+                    .SetProperty(l => l.Held, false)
+                    .SetProperty(l => l.Running, false),
+                cancel);
+            return kept;
+        }
+
         if (kept == EventsKept.KeptFirst && await Open(lesson, cancel) is { } open)
         {
             var plan = HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(open.Record.Asked));

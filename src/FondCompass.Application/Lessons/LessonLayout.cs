@@ -161,6 +161,14 @@ public sealed class LessonLayout
 
     public LessonPlan Plan(LessonAsked asked) => LessonPlanner.Plan(BriefOf(asked), _lexicon);
 
+    /// <summary>The plan with its rest as it was asked for while it was held.</summary>
+    public LessonPlan Plan(LessonAsked asked, RestAsked? rest) =>
+        (rest ?? RestAsked.None).Steps.Aggregate(Plan(asked), (plan, step) => Rest(asked, plan, step, CancellationToken.None));
+
+    /// <summary>A plan with its rest anew.</summary>
+    public LessonPlan Rest(LessonAsked asked, LessonPlan plan, RestStep step, CancellationToken cancel) =>
+        RestPlanner.Plan(BriefOf(asked), plan, step, _lexicon, cancel);
+
     /// <summary>The constants it is planned with, before anything is learned from the group's log.</summary>
     public ClassPace UsualPace(LessonAsked asked) => BriefOf(asked).UsualPace;
 

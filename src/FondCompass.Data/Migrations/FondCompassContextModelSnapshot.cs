@@ -598,6 +598,9 @@ namespace FondCompass.Data.Migrations
                     b.Property<int>("ReachedLine")
                         .HasColumnType("integer");
 
+                    b.Property<string>("Rest")
+                        .HasColumnType("jsonb");
+
                     b.Property<bool>("Running")
                         .HasColumnType("boolean");
 

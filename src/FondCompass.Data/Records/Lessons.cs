@@ -30,6 +30,9 @@ public sealed class LessonRecord : IOwned
     /// <summary>What it is asked to be; the plan is reckoned from it.</summary>
     public LessonAsked Asked { get; set; } = LessonAsked.Usual;
 
+    /// <summary>What was asked of it while it was held; null where it was led as it was planned.</summary>
+    public RestAsked? Rest { get; set; }
+
     /// <summary>Its length, as it is asked for.</summary>
     public int Minutes => Asked.Minutes;
 

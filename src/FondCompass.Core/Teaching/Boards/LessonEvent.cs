@@ -47,6 +47,9 @@ public enum LessonEventKind
 
     /// <summary>The lesson is over.</summary>
     Close,
+
+    /// <summary>The lesson is begun anew: nothing that was told before holds.</summary>
+    Anew,
 }
 
 /// <summary>One thing that happened in a lesson. Events are the source of truth; the log is reckoned from them.</summary>

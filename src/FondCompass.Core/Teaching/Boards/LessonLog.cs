@@ -61,7 +61,7 @@ public sealed record LessonLog
     /// <param name="events">In the order in which they arrived, twice or not; boards may be mixed.</param>
     public static LessonLog Read(IEnumerable<LessonEvent> events)
     {
-        var all = events.DistinctBy(e => e.Id).ToList();
+        var all = SinceBegun([.. events.DistinctBy(e => e.Id)]);
         var undone = Undone(all);
         // One board after the other as they first told something, each in its own order.
         var boards = all.GroupBy(e => e.Board).Select(g => g.OrderBy(e => e.Number).ToList()).ToList();
@@ -96,6 +96,14 @@ public sealed record LessonLog
             Seconds = Union(spans.Where(s => !s.IsPlaying.HasValue).Select(s => (s.From, s.To))),
             IsClosed = ordered.Exists(e => e.Kind == LessonEventKind.Close),
         };
+    }
+
+    /// <summary>What was told since the lesson was begun for the last time.</summary>
+    private static List<LessonEvent> SinceBegun(List<LessonEvent> all)
+    {
+        var undone = Undone(all);
+        var anew = all.Where(e => e.Kind == LessonEventKind.Anew && !undone.Contains(e.Id)).Select(e => e.Opened + e.Since).DefaultIfEmpty(0).Max();
+        return anew == 0 ? all : all.FindAll(e => e.Opened + e.Since >= anew && e.Kind != LessonEventKind.Anew);
     }
 
     /// <summary>Events that were taken back; a taking back can be taken back itself.</summary>
