@@ -217,4 +217,65 @@ public class ClassNightTests(DemoBrowser demo) : IClassFixture<DemoBrowser>
         Browser.Wait("it goes on", () => Browser.Text("#still").Length == 0);
         Browser.Keys(" ");
     }
+
+    [Fact]
+    public void Of_less_time_the_rest_is_seen_and_then_led_and_the_block_that_is_led_stays()
+    {
+        OpenLesson();
+        // Before it is begun, all of it is planned for the time that there is.
+        Browser.Keys("r");
+        Browser.WaitForText("#rest-said", "fits");
+        Browser.Keys("40");
+        Browser.Wait("forty minutes are looked at", () => Browser.Text("#rest-changes").Contains("not", StringComparison.Ordinal) || Browser.Text("#rest-changes").Contains("gone", StringComparison.Ordinal));
+        Browser.Keys(Keys.Enter);
+        Browser.WaitForText("#said", "planned anew: 40 minutes");
+        Browser.WaitForText("#lesson-left", "40 min, not begun");
+        Browser.Keys(" ");
+        Browser.Keys(Keys.ArrowRight);
+        var (block, title) = (Browser.LessonState("block"), Browser.Text("#block-title"));
+        Browser.Keys("r");
+        Browser.WaitForText("#rest-said", "fits");
+        Browser.Keys("15");
+        Browser.Wait("what goes is told", () => Browser.Text("#rest-changes").Contains("is gone", StringComparison.Ordinal));
+        // Escape leaves all as it was.
+        Browser.Keys(Keys.Escape);
+        Assert.Equal(title, Browser.Text("#block-title"));
+        Browser.Keys("r");
+        Browser.WaitForText("#rest-said", "fits");
+        Browser.Keys("15");
+        Browser.Wait("what goes is told", () => Browser.Text("#rest-changes").Contains("is gone", StringComparison.Ordinal) && Browser.Find("#rest-take").Enabled);
+        Browser.Keys(Keys.Enter);
+        Browser.WaitForText("#said", "planned anew: 15 minutes");
+        Assert.Equal(block, Browser.LessonState("block"));
+        Assert.Matches("^(15:00|14:[0-5][0-9]) left$", Browser.Text("#lesson-left"));
+        // What cannot be is said, and not taken.
+        Browser.Keys("r");
+        Browser.WaitForText("#rest-said", "fits");
+        Browser.Run("arguments[0].value = ''; arguments[0].dispatchEvent(new Event('input'))", Browser.Find("#rest-minutes"));
+        Browser.WaitForText("#rest-said", "Write minutes from 1 to 540");
+        Assert.False(Browser.Find("#rest-take").Enabled);
+        Browser.Keys(Keys.Escape);
+    }
+
+    [Fact]
+    public void A_lesson_is_ended_with_a_question_and_begun_anew_with_another()
+    {
+        OpenLesson();
+        Browser.Keys(" ");
+        Browser.Keys(Keys.ArrowRight);
+        Browser.Run("document.querySelector('.board-more').open = true");
+        Browser.Click("#close");
+        Browser.WaitForText("#question-asks", "End the lesson?");
+        Browser.Keys(Keys.Escape);
+        Browser.Wait("it goes on", () => Browser.LessonState("isOver") == "False");
+        Browser.Run("document.querySelector('.board-more').open = true");
+        Browser.Click("#close");
+        Browser.Click("#question-yes");
+        Browser.WaitForText("#now", "The lesson is over");
+        Browser.Run("document.querySelector('.board-more').open = true");
+        Browser.Click("#anew");
+        Browser.Click("#question-yes");
+        Browser.WaitForText("#lesson-left", "not begun");
+        Assert.Equal(("0", "False"), (Browser.LessonState("index"), Browser.LessonState("hasBegun")));
+    }
 }

@@ -535,6 +535,61 @@ public class BoardPageTests(Studio studio)
     }
 
     [Fact]
+    public async Task The_rest_is_seen_before_it_is_led_and_the_log_has_the_plan_that_was_led_until_all_is_begun_anew()
+    {
+        var (visitor, _, lesson) = await Lesson();
+        var address = $"/lessons/{lesson}/teach?handler=Rest";
+        async Task<JsonElement> Led() =>
+            JsonDocument.Parse((await visitor.Get($"/lessons/{lesson}/teach?handler=Lesson")).Html).RootElement;
+        static List<string> Ids(JsonElement plan) =>
+            [.. plan.GetProperty("blocks").EnumerateArray().Select(b => b.GetProperty("id").GetString()!)];
+        var first = Ids(await Led());
+        await Tell(visitor, lesson, Told(0, "enter", "warm-up"), Told(300, "done", "warm-up"), Told(301, "enter", first[1]));
+
+        var looked = await Json(await visitor.Send(address, "/", new { after = first[1], minutes = 10, isKept = false }));
+        Assert.True(looked.GetProperty("fits").GetBoolean());
+        Assert.Contains(looked.GetProperty("changes").EnumerateArray(), c => c.GetString()!.Contains("is gone", StringComparison.Ordinal));
+        Assert.Equal(JsonValueKind.Null, looked.GetProperty("lesson").ValueKind);
+        Assert.Equal(first, Ids(await Led()));
+        // A rehearsal has its plan and changes nothing.
+        var rehearsed = await Json(await visitor.Send(address + "&rehearse=true", "/", new { after = first[1], minutes = 10, isKept = true }));
+        Assert.True(Ids(rehearsed.GetProperty("lesson")).Count < first.Count);
+        Assert.Equal(first, Ids(await Led()));
+
+        var taken = await Json(await visitor.Send(address, "/", new { after = first[1], minutes = 10, isKept = true }));
+        var now = Ids(taken.GetProperty("lesson"));
+        Assert.Equal(first[..2], now[..2]);
+        Assert.True(now.Count < first.Count);
+        Assert.Equal((1, now.Count), ((await Led()).GetProperty("plan").GetInt32(), Ids(await Led()).Count));
+        var page = (await visitor.Get($"/lessons/{lesson}")).Html;
+        Assert.Contains("the rest was planned anew: for 10 minutes after", page, StringComparison.Ordinal);
+        Assert.Equal(now.Count, Regex.Matches(page, "<tr class=\"(not-held|skipped|)\"><td>").Count);
+
+        foreach (var minutes in (double[])[0, -5, 541, double.MaxValue])
+        {
+            var refused = await visitor.Send(address, "/", new { after = first[1], minutes, isKept = true });
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+        }
+
+        Assert.Equal(HttpStatusCode.Conflict, (await visitor.Send(address, "/", new { after = "walk:Z:1", minutes = 9, isKept = true })).StatusCode);
+        var (stranger, _, _) = await Lesson();
+        Assert.Equal(HttpStatusCode.NotFound, (await stranger.Send(address, "/", new { after = "", minutes = 9, isKept = true })).StatusCode);
+
+        await Tell(visitor, lesson, Told(700, "close"));
+        Assert.True((await Led()).GetProperty("isOver").GetBoolean());
+        var anew = Told(720, "anew");
+        await Tell(visitor, lesson, anew);
+        Assert.Equal((false, 0), ((await Led()).GetProperty("isOver").GetBoolean(), (await Led()).GetProperty("plan").GetInt32()));
+        Assert.Equal(first, Ids(await Led()));
+        await Tell(visitor, lesson, Told(730, "enter", "warm-up"), Told(731, "done", "warm-up"));
+        // What arrives twice is kept once, and begins nothing anew for a second time.
+        await visitor.Send(address, "/", new { after = first[1], minutes = 12, isKept = true });
+        await Tell(visitor, lesson, anew);
+        Assert.Equal(1, (await Led()).GetProperty("plan").GetInt32());
+        Assert.Contains("A board leads it now", (await visitor.Get($"/lessons/{lesson}")).Html, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Moves_come_from_what_they_know_from_a_dances_lines_or_from_a_list()
     {
         var (visitor, _, lesson) = await Lesson();

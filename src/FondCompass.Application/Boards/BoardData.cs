@@ -17,7 +17,7 @@ namespace FondCompass.Application.Boards;
 public sealed record BoardData(
     Guid Lesson,
     string Group,
-    int Minutes,
+    double Minutes,
     int LateFrom,
     IReadOnlyList<BoardDance> Dances,
     IReadOnlyList<BoardBlock> Blocks,
@@ -25,6 +25,12 @@ public sealed record BoardData(
     IReadOnlyList<BoardBite> Bites,
     BoardLive? Live)
 {
+    /// <summary>A board said that the lesson is over, and none began it anew.</summary>
+    public bool IsOver { get; init; }
+
+    /// <summary>How often its rest was planned anew: a screen of the class fetches it again where that is another number.</summary>
+    public int Plan { get; init; }
+
     /// <summary>Bites of all dances for which chains from the top are made ready, at the most.</summary>
     private const int MostChains = 24;
 
@@ -51,7 +57,7 @@ public sealed record BoardData(
         return new BoardData(
             lesson,
             group,
-            (int)Math.Round(plan.LessonSeconds / 60),
+            Math.Round(plan.LessonSeconds / 60, 2),
             BoardRules.LateFromMinutes,
             [.. dances.Select(d => new BoardDance(d.Id, d.Dance.Title, d.Dance.Song is not null))],
             blocks,

@@ -9,7 +9,10 @@ public sealed class ClassLessons(FondCompassContext context, TimeProvider time)
     /// <summary>The whole lesson; null for no such lesson.</summary>
     public async Task<BoardData?> Of(Guid id, CancellationToken cancel) =>
         await DeskOf(id, cancel) is { } desk && await desk.Open(id, cancel) is { } open
-            ? BoardData.Build(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, await desk.Lexicon(cancel), null).ForTheClass()
+            ? BoardData.Build(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, null).ForTheClass() with
+            {
+                Plan = open.Record.Rest?.Steps.Count ?? 0
+            }
             : null;
 
     /// <summary>A dance that is called up in it; null for none of its owner.</summary>

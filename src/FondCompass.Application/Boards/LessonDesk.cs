@@ -140,6 +140,7 @@ public sealed class LessonDesk(
         }
 
         var asked = (was.Record.Rest ?? RestAsked.None).With(step);
+        isKept &= asked.Steps.Count <= RestAsked.Most && (step.After.Length == 0 || was.Plan.Blocks.Any(b => b.Id == step.After));
         var open = was with { Plan = was.Layout.Rest(was.Record.Asked, was.Plan, step, cancel) };
         if (isKept)
         {

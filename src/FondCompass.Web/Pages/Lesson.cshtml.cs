@@ -1,6 +1,7 @@
 using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
@@ -58,6 +59,11 @@ public sealed class LessonModel(
             ?? bite;
 
     public string TitleOf(string block) => Blocks.FirstOrDefault(b => b.Id == block)?.Title ?? block;
+
+    /// <summary>For how long a rest was planned anew, and behind which block.</summary>
+    public string WordsOf(RestStep step) => step.After.Length == 0
+        ? LessonPageTexts.RestFromBeginning(step.Seconds / 60)
+        : LessonPageTexts.RestAfter(step.Seconds / 60, TitleOf(step.After));
 
     /// <summary>Marks and notes on one page.</summary>
     public const int ToldOnPage = 40;

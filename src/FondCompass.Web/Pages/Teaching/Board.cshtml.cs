@@ -2,6 +2,7 @@ using System.Text.Json;
 using FondCompass.Application.Tracks;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
+using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
@@ -53,9 +54,44 @@ public sealed class BoardModel(
             return NotFound();
         }
 
-        return new JsonResult(
-            BoardData.Build(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)),
-            JsonSerializerOptions.Web);
+        return new JsonResult(DataOf(open) with { IsOver = await desk.IsOver(Id, cancel) }, JsonSerializerOptions.Web);
+    }
+
+    private BoardData DataOf(OpenLesson open) =>
+        BoardData.Build(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)) with
+        {
+            Plan = open.Record.Rest?.Steps.Count ?? 0
+        };
+
+    /// <summary>The rest of the lesson, planned anew for the time that is left: looked at, or led so from now on.</summary>
+    public async Task<IActionResult> OnPostRest([FromBody] RestWish? wish, CancellationToken cancel)
+    {
+        if (wish is null || !(wish.Minutes is >= RestSeen.Least and <= RestSeen.Most))
+        {
+            return Refused(
+                StatusCodes.Status422UnprocessableEntity,
+                LessonPageTexts.RestMinutes(1, RestSeen.Most, $"{wish?.Minutes}"));
+        }
+
+        var after = (wish.After ?? "").Trim();
+        var isKept = wish.IsKept && !IsRehearsal;
+        if (await desk.Rest(Id, new RestStep(after, Math.Round(wish.Minutes * 60, 1)), isKept, cancel) is not var (was, open))
+        {
+            return NoLesson();
+        }
+
+        if (after.Length > 0 && !was.Plan.Blocks.Any(b => b.Id == after))
+        {
+            return Refused(StatusCodes.Status409Conflict, LessonPageTexts.NoSuchBlockNow);
+        }
+
+        if (wish.IsKept && open.Record.Rest?.Steps.Count >= RestAsked.Most)
+        {
+            return Refused(StatusCodes.Status409Conflict, LessonPageTexts.RestTooOften(RestAsked.Most));
+        }
+
+        var led = wish.IsKept ? DataOf(open) with { Plan = (open.Record.Rest?.Steps.Count ?? 0) + 1 } : null;
+        return new JsonResult(RestSeen.Of(was.Plan, open.Plan, after, led), JsonSerializerOptions.Web);
     }
 
     /// <summary>A dance of the shelf, called up in this lesson.</summary>

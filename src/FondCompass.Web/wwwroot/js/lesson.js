@@ -8,7 +8,7 @@ import { say } from './board/said.js';
 import { fullScreen, tieView, turn } from './board/view.js';
 import { on as onKeys } from './keys.js';
 import { clean, only, other, trouble } from './lesson/bites.js';
-import { back, close, go, on, skip, toggleLive } from './lesson/blocks.js';
+import { back, go, on, skip, toggleLive } from './lesson/blocks.js';
 import { callMove, live } from './lesson/calling.js';
 import { paint, tellClass } from './lesson/display.js';
 import './lesson/elsewhere.js';
@@ -16,6 +16,7 @@ import { goTo } from './lesson/forms.js';
 import { load } from './lesson/opening.js';
 import { back as backToIt, danced, finder, next } from './lesson/others.js';
 import { again, changeLevels, changeRate, setRate, whenDanced } from './lesson/player.js';
+import { beginAnew, end, lessTime } from './lesson/rest.js';
 import { along, conductor, lineNow } from './lesson/sound.js';
 import { board, isOpen, state } from './lesson/state.js';
 import { undo } from './lesson/telling.js';
@@ -43,7 +44,7 @@ function mirror() {
 
 /** What each button does while something can be led. @type {Record<string, () => void>} */
 const buttons = {
-  back, on, trouble, clean, skip, again: () => (live.isOn ? toggleLive() : again()), bite: () => only('bite'), chain: () => only('chain'), other, mirror, close, open,
+  back, on, trouble, clean, skip, again: () => (live.isOn ? toggleLive() : again()), bite: () => only('bite'), chain: () => only('chain'), other, mirror, close: () => { closeMore(); end(); }, less: () => { closeMore(); lessTime(); }, open,
   slower: () => changeRate(-1), faster: () => changeRate(1), lower: () => changeLevels(-1), raise: () => changeLevels(1), call: toggleLive,
   another: () => { closeMore(); finder.open(); }, 'next-dance': next, 'dance-before': backToIt, ...deedsOf(along),
 };
@@ -59,10 +60,11 @@ for (const [name, deed] of Object.entries(buttons)) {
 }
 button('go').addEventListener('click', goOrLoad);
 button('undo').addEventListener('click', undo);
+button('anew').addEventListener('click', () => { closeMore(); beginAnew(); });
 
 /** Each key and the button it is. @type {Record<string, string>} */
 const keys = {
-  '→': 'on', '←': 'back', 'Page Up': 'back', '↑': 'faster', '↓': 'slower', A: 'again', B: 'bite', C: 'chain', O: 'other', M: 'mirror', I: 'open', T: 'trouble', G: 'clean', S: 'skip',
+  '→': 'on', '←': 'back', 'Page Up': 'back', '↑': 'faster', '↓': 'slower', A: 'again', B: 'bite', C: 'chain', O: 'other', M: 'mirror', I: 'open', T: 'trouble', G: 'clean', S: 'skip', R: 'less',
   '[': 'lower', ']': 'raise', L: 'call', P: 'tap', Enter: 'one', ',': 'earlier', '.': 'later', '<': 'earlier-one', '>': 'later-one', D: 'another', 'Shift →': 'next-dance', 'Shift ←': 'dance-before',
 };
 onKeys('Lesson', {

@@ -36,6 +36,24 @@ public class LessonLogTests
     private LessonLog Log => LessonLog.Read(_told);
 
     [Fact]
+    public void What_was_told_before_a_lesson_was_begun_anew_does_not_hold_unless_that_is_taken_back()
+    {
+        Told(0, LessonEventKind.Enter, "walk:A:1");
+        Told(60, LessonEventKind.Done, "walk:A:1");
+        Told(61, LessonEventKind.Heads, value: 12);
+        Told(62, LessonEventKind.Close);
+        Assert.True(Log.IsClosed);
+        var anew = Told(100, LessonEventKind.Anew);
+        Assert.Equal((0, null, false, 0), (Log.Blocks.Count, Log.Heads, Log.IsClosed, Log.Seconds));
+        Told(120, LessonEventKind.Enter, "walk:A:1");
+        Told(150, LessonEventKind.Done, "walk:A:1");
+        Assert.Equal(30, Log.BlockOf("walk:A:1")!.Seconds);
+        Told(151, LessonEventKind.Undo, undoes: anew.Id);
+        Assert.Equal(90, Log.BlockOf("walk:A:1")!.Seconds);
+        Assert.Equal((12, true), (Log.Heads, Log.IsClosed));
+    }
+
+    [Fact]
     public void Blocks_have_the_seconds_until_the_next_and_what_was_danced_in_them()
     {
         Told(0, LessonEventKind.Enter, "walk:A:1");

@@ -120,6 +120,8 @@ public static class LessonPageTexts
 
     public static Sentence NoObstacle(string? row) => Source.Say([row]);
 
+    public static Sentence NoSuchBlockNow => Source.Say();
+
     public static Sentence NoSuchDanceInRows(string? title) => Source.Say([title]);
 
     public static Sentence NoSuchLessonBoard => Source.Say();
@@ -167,6 +169,22 @@ public static class LessonPageTexts
     public static Sentence PaceUnhurried => Source.Say();
 
     public static Sentence RejoinAtNextEight => Source.Say();
+
+    public static Sentence RestAfter(double minutes, string block) => Source.Say([minutes, block]);
+
+    public static Sentence RestAsItIs => Source.Say();
+
+    public static Sentence RestFits(string clock) => Source.Say([clock]);
+
+    public static Sentence RestFitsAndLeaves(string clock, string free) => Source.Say([clock, free]);
+
+    public static Sentence RestFromBeginning(double minutes) => Source.Say([minutes]);
+
+    public static Sentence RestMinutes(int least, double most, string said) => Source.Say([least, most, said]);
+
+    public static Sentence RestSticksOut(string clock) => Source.Say([clock]);
+
+    public static Sentence RestTooOften(int most) => Source.Say([most]);
 
     public static Sentence RoomAllowance => Source.Say();
 

@@ -6,13 +6,13 @@ import { here, serverClock } from './teller.js';
 import { clickAt, lastAt } from './timeline.js';
 import { stayAwake } from './wake.js';
 
-/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, whole?: number, called?: string, quarters?: number, move?: string, song: number, rate: number, at: number, number: number, live: import('./timeline.js').Timeline | null }} Shown */
+/** @typedef {{ block: number, how: string, bite: string, other: boolean, title: string, next: string, playing: boolean, walk: number, whole?: number, called?: string, quarters?: number, plan?: number, move?: string, song: number, rate: number, at: number, number: number, live: import('./timeline.js').Timeline | null }} Shown */
 
 const screen = the('screen');
 const code = screen.dataset.code ?? '';
 const lessonId = screen.dataset.lesson ?? '';
 
-/** What of a lesson the class sees. @type {Pick<import('../lesson/state.js').Lesson, 'blocks' | 'whole' | 'bites'> | null} */
+/** What of a lesson the class sees. @type {Pick<import('../lesson/state.js').Lesson, 'blocks' | 'whole' | 'bites' | 'plan'> | null} */
 let lesson = null;
 /** @type {Shown | null} */
 let shown = null;
@@ -91,6 +91,24 @@ function show() {
   }
 }
 
+let isFetching = false;
+
+/** The rest was planned anew: the blocks are others. @param {number} plan */
+async function fetchAnew(plan) {
+  if (isFetching) {
+    return;
+  }
+  isFetching = true;
+  try {
+    const answer = await fetch(`/class/${code}?handler=Lesson`, { signal: AbortSignal.timeout(20000) });
+    // A rehearsal is kept nowhere: what is there is all there is.
+    lesson = answer.ok ? { ...await answer.json(), plan } : lesson;
+  } catch {
+    // With the next that is told it is tried again.
+  }
+  isFetching = false;
+}
+
 /** @param {Shown} told @param {boolean} isHere told straight, by this browser's own clock */
 function take(told, isHere) {
   heardAt = here();
@@ -101,6 +119,9 @@ function take(told, isHere) {
   // What was overtaken by its successor is not shown any more.
   if (!shown || at >= shown.at - 50) {
     shown = { ...told, at };
+    if (lesson && told.plan !== undefined && told.plan !== lesson.plan) {
+      fetchAnew(told.plan);
+    }
   }
 }
 

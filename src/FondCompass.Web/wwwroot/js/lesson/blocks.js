@@ -102,7 +102,7 @@ export function on() {
 /** @param {number} index */
 function onTo(index) {
   if (state.lesson && index >= lesson().blocks.length) {
-    close();
+    showOver();
   } else {
     enter(index);
   }
@@ -118,15 +118,40 @@ export function skip() {
   onTo(was + 1);
 }
 
-export function close() {
+/** The lesson is over, for good: its log is written. */
+export function showOver() {
   hush();
   const was = state.at;
-  slip('the lesson is over', marks.add('close', ''), () => enter(was));
+  slip('the lesson is over', marks.add('close', ''), () => { state.isOver = false; enter(was); });
+  stand();
+}
+
+/** The board of a lesson that is over. */
+export function stand() {
   state.isOver = true;
   state.now = { how: 'block', line: null };
   paint();
   showEnd();
   showTime();
+  tellClass();
+}
+
+/** The lesson goes on with another plan: the block that is led stays, what comes is new. @param {import('./state.js').Lesson} anew */
+export function adopt(anew) {
+  const led = state.hasBegun ? block() : null;
+  // Dances that were called up stay at their places.
+  const called = lesson().whole.filter((b) => b.called);
+  state.lesson = { ...anew, dances: lesson().dances.length > anew.dances.length ? lesson().dances : anew.dances, whole: [...anew.whole, ...called] };
+  const at = led ? state.lesson.blocks.findIndex((b) => b.id === led.id) : -1;
+  if (!led || at < 0) {
+    enter(0);
+    return;
+  }
+  state.at = at;
+  if (state.now.how === 'block') {
+    showBlock();
+  }
+  paint();
   tellClass();
 }
 

@@ -29,15 +29,43 @@ export function showTime() {
   const { minutes, lateFrom } = lesson();
   if (!state.hasBegun || state.isOver) {
     put('block-left', '');
-    put('lesson-left', state.isOver ? '' : `${minutes} min, not begun`);
+    put('lesson-left', state.isOver ? '' : `${Math.round(minutes)} min, not begun`);
     return;
   }
   const { seconds, startsAt } = block();
   const inBlock = since(entered);
   put('block-left', `${clock(seconds - inBlock)} for this`);
-  const taken = before + since(opened);
-  const late = Math.round((taken - startsAt - Math.min(inBlock, seconds)) / 60);
-  put('lesson-left', `${clock(Math.max(0, (minutes * 60) - taken))} left${late >= lateFrom ? `, ${late} min behind` : late <= -lateFrom ? `, ${-late} min to spare` : ''}`);
+  const late = Math.round((taken() - startsAt - Math.min(inBlock, seconds)) / 60);
+  put('lesson-left', `${clock(Math.max(0, (minutes * 60) - taken()))} left${late >= lateFrom ? `, ${late} min behind` : late <= -lateFrom ? `, ${-late} min to spare` : ''}`);
+}
+
+/** Seconds of the plan that the lesson has lasted. */
+const taken = () => before + since(opened);
+
+/** Seconds that are left of the lesson, and of the block that is led. */
+export const secondsLeft = () => (lesson().minutes * 60) - (state.hasBegun ? taken() : 0);
+export const secondsHere = () => Math.max(0, block().seconds - since(entered));
+
+/** Where the lesson stands is where its plan stands: from now on nothing is late. */
+export function onTime() {
+  const { seconds, startsAt } = block();
+  if (state.hasBegun) {
+    const shift = startsAt + Math.min(since(entered), seconds) - taken();
+    before += shift;
+    began -= shift * 1000;
+    remember();
+  }
+  showTime();
+}
+
+/** Nothing was begun. */
+export function forget() {
+  before = 0;
+  try {
+    localStorage.removeItem(where);
+  } catch {
+    // It is written over when the lesson begins.
+  }
 }
 
 /** The block's clock begins. */
@@ -51,6 +79,7 @@ export function begin() {
     return false;
   }
   state.hasBegun = true;
+  before = 0;
   [entered, opened, began] = [performance.now(), performance.now(), Date.now()];
   told('enter');
   remember();

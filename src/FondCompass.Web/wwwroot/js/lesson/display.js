@@ -102,6 +102,7 @@ export function showBlock() {
 export function showEnd() {
   put('count', '');
   put('now', 'The lesson is over');
+  put('block-title', 'Over');
   put('next', '');
   put('go-word', 'It is over');
   the('words').replaceChildren(Object.assign(document.createElement('a'), { href: `/lessons/${id}`, textContent: 'What happened', className: 'button' }));

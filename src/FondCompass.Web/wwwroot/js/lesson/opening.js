@@ -1,10 +1,10 @@
 // Fetches the lesson, by itself again until it is there, and keeps it in this browser for a reload without a network.
 import { put } from '../board/painter.js';
 import { stayAwake } from '../board/wake.js';
-import { enter } from './blocks.js';
+import { enter, stand } from './blocks.js';
 import { recall, showTime } from './clock.js';
 import { fetchBand, scoreOf } from './sound.js';
-import { board, lesson, state } from './state.js';
+import { board, isRehearsal, lesson, state } from './state.js';
 import { ofRehearsal } from './telling.js';
 
 /** Milliseconds until what could not be fetched is fetched again by itself; and until the clocks are shown anew. */
@@ -44,7 +44,7 @@ export async function load() {
 }
 
 /** @returns {Promise<import('./state.js').Lesson | null>} null where it does not come; why is said */
-async function fetched() {
+export async function fetched() {
   const answer = await fetch(board.dataset.source ?? '', { signal: AbortSignal.timeout(20000) });
   if (answer.redirected) {
     put('block-title', 'You are signed out. Sign in, then open the lesson again.');
@@ -61,6 +61,9 @@ async function fetched() {
 /** The lesson is there: the board opens where it stood. */
 async function begun() {
   enter(recall());
+  if (lesson().isOver && !isRehearsal) {
+    stand();
+  }
   if (ofRehearsal) {
     put('state', ofRehearsal);
   }

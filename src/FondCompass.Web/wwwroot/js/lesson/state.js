@@ -4,7 +4,7 @@ import { the } from '../page.js';
 /** @typedef {import('../board/timeline.js').Timeline} Timeline */
 /** @typedef {{ id: string, kind: string, title: string, dance: number | null, lead: 'dance' | 'walk' | 'clock', startsAt: number, seconds: number, repeats: number, passes: number, byPass: boolean, rate: number, toTrack: boolean, layer: string | null, walls: string[], bites: string[], say: string[], watch: string[], moves: string[], timeline: Timeline | null, called?: string }} Block startsAt: seconds of the plan before it; called: of a dance that is none of the lesson's, its id */
 /** @typedef {{ dance: number, key: string, name: string, part: string, line: number, lastLine: number, fromCount: number, one: Timeline | null, other: Timeline | null, fromTop: Timeline | null }} Bite */
-/** @typedef {{ lesson: string, group: string, minutes: number, lateFrom: number, dances: { id: string | null, title: string, hasTrack: boolean }[], blocks: Block[], whole: Block[], bites: Bite[], live: import('./live.js').Live | null }} Lesson lateFrom: minutes behind the plan from which it is said */
+/** @typedef {{ lesson: string, group: string, minutes: number, lateFrom: number, isOver: boolean, plan: number, dances: { id: string | null, title: string, hasTrack: boolean }[], blocks: Block[], whole: Block[], bites: Bite[], live: import('./live.js').Live | null }} Lesson lateFrom: minutes behind the plan from which it is said */
 /** @typedef {'block' | 'bite' | 'chain' | 'whole'} How the block itself, a bite of it, from the top to it, or another dance, whole */
 
 export const board = the('board');
