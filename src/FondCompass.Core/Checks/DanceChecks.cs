@@ -36,6 +36,7 @@ public static class DanceChecks
         findings.AddRange(WallChecks.Check(trace));
         findings.AddRange(VariantChecks.Check(trace));
         findings.AddRange(ExceptionChecks.Check(trace));
+        findings.AddRange(NoteChecks.Check(trace));
         var cut = findings.Count > Most;
         // Where not all are listed: first that the text was not read to its end, then what cannot be danced; and that there are more.
         var ordered = findings

@@ -56,7 +56,7 @@ public static class JoinChecks
             yield return finding;
         }
 
-        foreach (var part in trace.Parts.Where(p => trace.Unreached.Contains(p.Part.Name)))
+        foreach (var part in trace.Parts.Where(p => trace.Unreached.Contains(p.Part.Name) && !(p.Part.IsTag && p.Actions.Count == 0)))
         {
             yield return new Finding(
                 NeverDanced,

@@ -6,6 +6,7 @@ using FondCompass.Core.Findings;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Prose.Frames;
 using FondCompass.Core.Prose.Search;
+using FondCompass.Core.Text;
 using FondCompass.Core.Wording.Texts.Dances;
 
 namespace FondCompass.Core.Prose;
@@ -43,6 +44,11 @@ internal sealed partial class ProseHonesty(
     /// </summary>
     private const double MostUnproved = 0.6, MostRivalled = 0.6;
 
+    /// <summary>The share that is claimed at most where a tag is told and not danced; and letters of its row that are told.</summary>
+    private const double MostWithoutTag = 0.6;
+
+    private const int TagTold = 60;
+
     /// <summary>Words bound by all words, whatever the text bears out; 0 where nothing is danced.</summary>
     private double _bound;
 
@@ -57,12 +63,18 @@ internal sealed partial class ProseHonesty(
     /// <param name="rival">Another reading that is about as likely; null where there is none.</param>
     public PastedDance Told(ProseHonesty? rival)
     {
-        var understood = Understood();
+        var (understood, scriptRows) = (Understood(), PastedDance.ScriptOf(rows).Split('\n'));
         if (rival is not null)
         {
             doubts.Add(rival.Total != Total ? PasteTexts.RivalHasOtherTotal(rival.Total)
                 : PasteTexts.RivalEndsOtherwise);
             understood = Math.Min(understood, MostRivalled);
+        }
+
+        foreach (var tag in analysis.Findings.Where(f => f.Kind == NoteChecks.TagAsNote || f.Kind == NoteChecks.TagWithoutSteps).Take(MostDoubts))
+        {
+            doubts.Add(PasteTexts.TagNotRead(Letters.Cut(scriptRows[(tag.Place.Row ?? 1) - 1].Trim(), TagTold)));
+            understood = Math.Min(understood, MostWithoutTag);
         }
 
         understood = IsNarrowed ? Math.Min(understood, MostRivalled) : understood;

@@ -8,9 +8,6 @@ namespace FondCompass.Core.Prose.Frames;
 /// <summary>Tags and restarts, the sheet's short words, own steps.</summary>
 internal sealed partial class ProseFrame
 {
-    /// <summary>What the form names the walls that a tag stands behind.</summary>
-    private static readonly string[] WallGroups = ["wall", "more"];
-
     /// <summary>Tags after a wall and restarts, wherever they are said.</summary>
     private bool ReadEvents(string text)
     {
@@ -38,11 +35,11 @@ internal sealed partial class ProseFrame
         var name = _called.TryGetValue(said, out var called) ? called : char.ToUpperInvariant(said[0]) + said[1..].ToLowerInvariant();
         BeginPart(name, isTag: true, Number(tag, "counts"));
         var rest = tag.Groups["rest"].Value.TrimStart(BehindHeading).TrimEnd(BehindRest);
-        if (ProseForms.Find("after wall", plain) is { } walls)
+        if (AfterWalls(text, plain) is { } walls)
         {
-            foreach (var wall in WallGroups.Where(g => walls.Groups[g].Success))
+            foreach (var wall in WallsOf(walls))
             {
-                _tail.Add($"after {Number(walls, wall)} {name}");
+                _tail.Add($"after {wall} {name}");
                 Bound += 3;
             }
 
@@ -57,6 +54,19 @@ internal sealed partial class ProseFrame
         }
 
         return true;
+    }
+
+    /// <summary>Where a tag comes; as it is written, since its commas tell walls from counts, else in plain words.</summary>
+    private static Match? AfterWalls(string text, string plain) => ProseForms.Find("after wall", text) ?? ProseForms.Find("after wall", plain);
+
+    /// <summary>"2, 4 and 6"; of "2, 4 counts" the last number is of counts and no wall.</summary>
+    private static IEnumerable<int> WallsOf(Match walls)
+    {
+        var said = walls.Groups["wall"].Value.Split([',', '&', ' '], StringSplitOptions.RemoveEmptyEntries)
+            .Select(w => ProseForms.Number(w.TrimStart('w', 'W')))
+            .Where(n => n > 0)
+            .ToList();
+        return walls.Groups["unit"].Success && said.Count > 1 ? said.SkipLast(1) : said;
     }
 
     /// <summary>Whether a sentence speaks of a tag or a restart, or of none.</summary>
@@ -83,8 +93,12 @@ internal sealed partial class ProseFrame
         var name = ProseForms.TagName;
         BeginPart(name, isTag: true, ProseForms.Find("length behind", text[..Math.Max(colon, 0)]) is { } length
             ? ProseForms.Number(length.Groups["counts"].Value) : 0);
-        _tail.Add($"after {Number(said, "wall")} {name}");
-        Bound += 3;
+        foreach (var wall in AfterWalls(text, plain) is { } walls ? WallsOf(walls) : [Number(said, "wall")])
+        {
+            _tail.Add($"after {wall} {name}");
+            Bound += 3;
+        }
+
         Note(colon > 0 ? text[..colon] : text);
         ReadSentences(steps);
         return true;

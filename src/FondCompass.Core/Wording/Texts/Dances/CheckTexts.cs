@@ -112,6 +112,10 @@ public static class CheckTexts
 
     public static Sentence StatedWeightDiffers(string weight, string actualWeight) => Source.Say([weight, actualWeight]);
 
+    public static Sentence TagStandsAsNote(string note) => Source.Say([note]);
+
+    public static Sentence TagWithoutSteps(string part) => Source.Say([part]);
+
     public static Sentence TheWeight(string foot) => Source.Say([foot]);
 
     public static Sentence ThereAre(string labels) => Source.Say([labels]);

@@ -29,6 +29,8 @@ public static class PasteTexts
 
     public static Sentence StatedLengthsMet(int stated, int met) => Source.Say([stated, met]);
 
+    public static Sentence TagNotRead(string note) => Source.Say([note]);
+
     public static Sentence TextSaysOtherCounts(int counts, int total) => Source.Say([counts, total]);
 
     public static Sentence TextSaysOtherWalls(int walls, int danced) => Source.Say([walls, danced]);

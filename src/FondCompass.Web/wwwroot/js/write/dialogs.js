@@ -1,6 +1,7 @@
 // The sheets that open over the page: pasting a step list, other ways to dance a step, and tidying the text.
 import { ask } from './ask.js';
-import { box, put } from './text.js';
+import { button } from '../page.js';
+import { box, headWithout, isUntouched, put } from './text.js';
 
 const paste = /** @type {HTMLDialogElement} */ (document.getElementById('paste'));
 const pasteList = /** @type {HTMLTextAreaElement} */ (document.getElementById('paste-list'));
@@ -11,6 +12,11 @@ const waysBody = /** @type {HTMLElement} */ (document.getElementById('ways-body'
 document.addEventListener('click', (event) => {
   const target = event.target instanceof Element ? event.target : null;
   if (target?.closest('[data-open="paste"]')) {
+    // Where no step is written there is one thing to do with a list.
+    const isFirst = isUntouched();
+    button('paste-in').hidden = isFirst;
+    button('paste-over').textContent = isFirst ? 'Use these steps' : 'Replace the whole script';
+    button('paste-over').classList.toggle('second', !isFirst);
     paste.showModal();
     pasteList.focus();
   }
@@ -46,7 +52,10 @@ function use(join) {
   }
 }
 document.getElementById('paste-in')?.addEventListener('click', () => use((made) => `${box.value.trimEnd()}\n\n${made}`.trimStart()));
-document.getElementById('paste-over')?.addEventListener('click', () => use((made) => made));
+document.getElementById('paste-over')?.addEventListener('click', () => use((made) => {
+  const head = isUntouched() ? headWithout(made) : '';
+  return head === '' ? made : `${head}\n${made}`;
+}));
 
 document.getElementById('tidy')?.addEventListener('click', async () => {
   const answer = await ask('Tidy');

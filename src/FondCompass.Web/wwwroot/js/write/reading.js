@@ -16,7 +16,7 @@ function show() {
   const read = document.querySelector(`#row-reads > li[data-row="${row}"]`);
   line.classList.toggle('none', !(read instanceof HTMLElement));
   if (!(read instanceof HTMLElement)) {
-    text.textContent = 'nothing on this row; put the caret on a row of steps, or point at one on the ruler.';
+    text.textContent = '';
     doubt.hidden = instead.hidden = true;
     return;
   }

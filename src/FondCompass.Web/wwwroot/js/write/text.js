@@ -137,3 +137,15 @@ document.getElementById('undo')?.addEventListener('click', undo);
 document.getElementById('redo')?.addEventListener('click', redo);
 
 export { box };
+
+/** What may stand above the first step. */
+const heads = /^\s*(title|start|tempo|intro)\b/;
+
+/** Whether there is no step yet: nothing but settings and an empty part. */
+export const isUntouched = () => box.value.split('\n').every((row) => row.trim() === '' || heads.test(row) || /^\s*part\s+\S+\s*$/.test(row));
+
+/** The settings of a script without those that another says itself. @param {string} other */
+export function headWithout(other) {
+  const said = new Set(other.split('\n').map((row) => row.trim().split(/\s/)[0]));
+  return box.value.split('\n').filter((row) => heads.test(row) && row.trim().includes(' ') && !said.has(row.trim().split(/\s/)[0])).join('\n');
+}

@@ -7,15 +7,16 @@ import './reading.js';
 import './said.js';
 import './catchup.js';
 import './layers.js';
+import { isUntouched } from './text.js';
 
-// A new dance waits for its title; on a phone, where the ruler comes first, any other is looked at before it is written.
+// A new dance waits for its first step, where the advice says; on a phone, where the ruler comes first, any other is looked at before it is written.
 const script = /** @type {HTMLTextAreaElement} */ (document.getElementById('script'));
-const isNew = /^title \n/.test(script.value);
+const isNew = isUntouched();
 if (isNew || !matchMedia('(max-width: 40rem)').matches) {
   script.focus({ preventScroll: !isNew });
 }
 if (isNew) {
-  script.setSelectionRange(6, 6);
+  script.setSelectionRange(script.value.length, script.value.length);
 }
 
 // From here on keys do what the page says they do.
