@@ -22,7 +22,10 @@ public sealed class ClassLessons(FondCompassContext context, TimeProvider time)
             : null;
 
     private async Task<LessonDesk?> DeskOf(Guid lesson, CancellationToken cancel) =>
-        await context.Lessons.AsNoTracking().Where(l => l.Id == lesson).Select(l => (Guid?)l.OwnerId).FirstOrDefaultAsync(cancel) is { } owner
+        await context.Lessons.AsNoTracking()
+            .Where(l => l.Id == lesson)
+            .Select(l => (Guid?)l.OwnerId)
+            .FirstOrDefaultAsync(cancel) is { } owner
             ? await LessonDesk.Open(context, owner, time, cancel)
             : null;
 }

@@ -22,7 +22,7 @@ public sealed record OpenLesson(
     StepLexicon Lexicon);
 
 /// <summary>Opens lessons to be held, and works their log out from what boards told.</summary>
-public sealed class LessonDesk(
+public sealed partial class LessonDesk(
     DanceShelf shelf,
     LessonBook book,
     TrackBook tracks,
@@ -79,26 +79,6 @@ public sealed class LessonDesk(
         return new OpenLesson(lesson, layout, layout.Plan(lesson.Asked, lesson.Rest), layout.Way(lesson.Asked), group, lexicon);
     }
 
-    /// <summary>
-    /// A dance of the shelf, whole, as it is called up in a lesson of which it is none; null for nobody's and anybody else's, for no such
-    /// lesson, and for a dance that cannot be danced from its beginning to its end.
-    /// </summary>
-    public async Task<CalledDance?> Dance(Guid lesson, Guid dance, CancellationToken cancel)
-    {
-        if (await book.Find(lesson, cancel) is not { Group: { } group } record
-            || await shelf.Find(dance, cancel) is not { DeletedAt: null } found)
-        {
-            return null;
-        }
-
-        var lexicon = await shelf.Lexicon(cancel);
-        var fitted = await TaughtClass.FittedOf(found, await book.CuesFor(group.Id, dance, cancel), lexicon, tracks, cancel);
-        var way = record.Asked.Way.Over(LessonLayout.SuggestedFor(fitted, group, record.Asked.Kind).Way);
-        var block = BoardBlock.Whole(dance, fitted, 0, way, lexicon);
-        return block.Timeline is null ? null
-            : new CalledDance(new BoardDance(dance, fitted.Title, fitted.Song is not null), block);
-    }
-
     /// <summary>Moves to be called live: of what the group knows, of a dance's lines, of its pool, or of a list for the evening.</summary>
     /// <param name="from">known, lines, pool or list; empty for what suits the dance.</param>
     /// <param name="list">Names of moves, with commas or a row each.</param>
@@ -123,38 +103,6 @@ public sealed class LessonDesk(
             : knowledge.WhatEverybodyKnows;
         var (moves, leftOut) = LiveMoves.Find(names, first.Tempo, lexicon, first.Analysis.Dance.Header.LineCounts);
         return BoardLive.From(moves, leftOut, first);
-    }
-
-    /// <summary>Whether a board said that it is over, and none began it anew.</summary>
-    public async Task<bool> IsOver(Guid lesson, CancellationToken cancel) =>
-        LessonLog.Read((await events.Of(lesson, cancel)).Select(EventCodes.Read).OfType<LessonEvent>()).IsClosed;
-
-    /// <summary>The lesson with its rest planned anew; null for no such lesson.</summary>
-    /// <param name="step">What is asked; null to look at it as it stands.</param>
-    /// <param name="isKept">It is led so from now on; else it is only looked at.</param>
-    public async Task<(OpenLesson Was, OpenLesson Open)?> Rest(Guid id, RestStep step, bool isKept, CancellationToken cancel)
-    {
-        if (await Open(id, cancel) is not { } was)
-        {
-            return null;
-        }
-
-        var asked = (was.Record.Rest ?? RestAsked.None).With(step);
-        isKept &= asked.Steps.Count <= RestAsked.Most && (step.After.Length == 0 || was.Plan.Blocks.Any(b => b.Id == step.After));
-        var open = was with { Plan = was.Layout.Rest(was.Record.Asked, was.Plan, step, cancel) };
-        if (isKept)
-        {
-            var plan = was.Record.HeldPlan is null ? null
-                : HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(open.Record.Asked));
-            await context.Lessons.Where(l => l.Id == id)
-                .ExecuteUpdateAsync(
-                    set => set.SetProperty(l => l.Rest, asked)
-                        .SetProperty(l => l.HeldPlan, l => l.HeldPlan == null ? null : plan)
-                        .SetProperty(l => l.IsLogDue, true),
-                    cancel);
-        }
-
-        return (was, open);
     }
 
     /// <summary>Keeps what boards told; with the first of it, the plan as it stands is the one the lesson is held with.</summary>

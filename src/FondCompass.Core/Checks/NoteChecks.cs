@@ -21,14 +21,20 @@ public static partial class NoteChecks
     {
         foreach (var part in trace.Parts.Where(p => p.Part.IsTag && p.Actions.Count == 0))
         {
-            yield return new Finding(TagWithoutSteps, new Place(part.Part.Name, Row: part.Part.Row), CheckTexts.TagWithoutSteps(part.Part.Name));
+            yield return new Finding(
+                TagWithoutSteps,
+                new Place(part.Part.Name, Row: part.Part.Row),
+                CheckTexts.TagWithoutSteps(part.Part.Name));
         }
 
         var hasTag = trace.Dance.Parts.Any(p => p.IsTag);
         foreach (var part in trace.Parts)
         {
             // A tag that was read may leave words of when it comes; one that was not leaves its steps behind a colon.
-            foreach (var note in part.Part.Notes.Where(n => n.Kind == "note" && Speaks().IsMatch(n.Text) && !Denies().IsMatch(n.Text) && (!hasTag || TellsSteps().IsMatch(n.Text))))
+            foreach (var note in part.Part.Notes.Where(n => n.Kind == "note"
+                && Speaks().IsMatch(n.Text)
+                && !Denies().IsMatch(n.Text)
+                && (!hasTag || TellsSteps().IsMatch(n.Text))))
             {
                 yield return new Finding(
                     TagAsNote,

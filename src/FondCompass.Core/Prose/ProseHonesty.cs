@@ -71,7 +71,8 @@ internal sealed partial class ProseHonesty(
             understood = Math.Min(understood, MostRivalled);
         }
 
-        foreach (var tag in analysis.Findings.Where(f => f.Kind == NoteChecks.TagAsNote || f.Kind == NoteChecks.TagWithoutSteps).Take(MostDoubts))
+        foreach (var tag in analysis.Findings.Where(f => f.Kind == NoteChecks.TagAsNote || f.Kind == NoteChecks.TagWithoutSteps)
+            .Take(MostDoubts))
         {
             doubts.Add(PasteTexts.TagNotRead(Letters.Cut(scriptRows[(tag.Place.Row ?? 1) - 1].Trim(), TagTold)));
             understood = Math.Min(understood, MostWithoutTag);

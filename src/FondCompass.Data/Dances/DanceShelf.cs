@@ -18,9 +18,6 @@ public sealed partial class DanceShelf(FondCompassContext context, Guid ownerId,
     /// <summary>Dances looked through for a step at the most.</summary>
     private const int MostUses = 100;
 
-    /// <summary>Words of a title that are looked for at once, and letters of each.</summary>
-    private const int MostWords = 8, LongestWord = 60;
-
     /// <summary>Most dances one page of the shelf shows.</summary>
     public const int PageSize = 60;
 
@@ -45,34 +42,6 @@ public sealed partial class DanceShelf(FondCompassContext context, Guid ownerId,
     {
         var found = Asked.Of(Own.AsNoTracking(), wish);
         return await Asked.InOrder(found, wish.Order).Skip(Math.Max(0, wish.Skip)).Take(PageSize).ToListAsync(cancel);
-    }
-
-    /// <summary>
-    /// Dances in whose titles every word typed begins one; those that begin with the first of them come first. Of no words, what was
-    /// danced last.
-    /// </summary>
-    public async Task<IReadOnlyList<DanceRecord>> Named(string? words, int most, CancellationToken cancel = default)
-    {
-        var typed = (words ?? "").Replace("\0", "", StringComparison.Ordinal)
-            .Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Take(MostWords)
-            .Select(w => Letters.Cut(w, LongestWord).Replace("\\", "\\\\", StringComparison.Ordinal)
-                .Replace("%", "\\%", StringComparison.Ordinal)
-                .Replace("_", "\\_", StringComparison.Ordinal) + "%")
-            .ToList();
-        if (typed.Count == 0)
-        {
-            return await Asked.InOrder(Own.AsNoTracking(), ShelfOrder.LastDanced).Take(most).ToListAsync(cancel);
-        }
-
-        var found = typed.Aggregate(
-            Own.AsNoTracking(),
-            (dances, word) => dances.Where(d => EF.Functions.ILike(d.Title, word) || EF.Functions.ILike(d.Title, "% " + word)));
-        return await found.OrderBy(d => EF.Functions.ILike(d.Title, typed[0]) ? 0 : 1)
-            .ThenBy(d => d.Title)
-            .ThenBy(d => d.Id)
-            .Take(most)
-            .ToListAsync(cancel);
     }
 
     /// <summary>How many dances are as asked.</summary>

@@ -69,7 +69,8 @@ public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
             update "Lessons" l set "IsLogDue" = true, "Heads" = coalesce(said.heads::int, l."Heads"),
               "Running" = case when said.closed then false when l."Running" then true
                 else said.led and not exists (select from "LessonEvents" o where o."LessonId" = {lesson} and o."Kind" = {Closing}
-                  and o."Arrived" > coalesce((select max(a."Arrived") from "LessonEvents" a where a."LessonId" = {lesson} and a."Kind" = {Anew}), 0)) end
+                  and o."Arrived" > coalesce((select max(a."Arrived") from "LessonEvents" a
+                    where a."LessonId" = {lesson} and a."Kind" = {Anew}), 0)) end
             from said where l."Id" = {lesson} and said.all_of_them > 0
             """, cancel);
         return there.IsPlanned ? EventsKept.Kept : EventsKept.KeptFirst;
@@ -84,7 +85,8 @@ public sealed class LessonEvents(FondCompassContext context, Guid ownerId)
     public async Task<bool> BeginAnew(Guid lesson, IReadOnlyCollection<LessonEventRecord> events, CancellationToken cancel = default)
     {
         var anew = events.Where(e => e.Kind == Anew).Select(e => e.Id).ToList();
-        return anew.Count > 0 && anew.Count > await context.LessonEvents.CountAsync(e => e.LessonId == lesson && anew.Contains(e.Id), cancel);
+        return anew.Count > 0
+            && anew.Count > await context.LessonEvents.CountAsync(e => e.LessonId == lesson && anew.Contains(e.Id), cancel);
     }
 
     /// <summary>A kind as it is kept.</summary>

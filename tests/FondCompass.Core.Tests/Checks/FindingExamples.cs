@@ -21,6 +21,7 @@ public class FindingExamples
         new("COUNT05", 3, "feel swing\npart A\n1e2 step R, step L, step R", "feel straight\npart A\n1e2 step R, step L, step R"),
         new("COUNT07", 2, "part A\nagain", "part A\n1-8 march R\nagain"),
         new("CUE01", 3, "part A\n1-8 march R\ncue 9 watch the left", "part A\n1-8 march R\ncue 8 watch the left", "8 counts"),
+        new("CUE02", 3, "part A\n1-8 march R\nnote tag after wall 2, sways", "part A\n1-8 march R\nnote no tag after wall 2", "after wall 2"),
         new("DRIFT01", 1, "part A\n1-8 walk R forward x8", "part A\n1-4 walk R forward x4\n5-8 walk R back x4", "in front"),
         new("FACT01", 3, "part A\n1 step R\ncheck weight L", "part A\n1 step R\ncheck weight R"),
         new(
@@ -47,6 +48,7 @@ public class FindingExamples
         new("PART02", 3, "part A\n1-8 march R\norder A[1-99]", "part A\n1-8 march R\norder A[1-8]", "A[1-8]"),
         new("PART03", 3, "part A\n1-8 march R\nrestart soon", "part A\n1-8 march R\nrestart 3 after 4"),
         new("PART04", 3, "part A\n1-8 march R\npart B\n1-8 march R", "part A\n1-8 march R\npart B\n1-8 march R\norder A B", "order"),
+        new("PART05", 3, "part A\n1-8 march R\ntag Bell\nafter 2 Bell", "part A\n1-8 march R\ntag Bell\n1-2 sway R\nafter 2 Bell", "Bell"),
         new("PICKUP01", 4, "part A\n1-7 march R\n8& step L, step R\n&1 step L, step R", "part A\n1-7 march R\n8 step L\n&1 step R, step L"),
         new("RUN01", 3, "part A\n1-8 march R\nrestart 3 after 12", "part A\n1-8 march R\nrestart 3 after 4"),
         new("RUN06", 3, "part A\n1-8 march R\ndrop 2", "part A\n1-8 march R\npart B\n1-8 march L\norder A B A\ndrop 2"),

@@ -57,7 +57,8 @@ internal sealed partial class ProseFrame
     }
 
     /// <summary>Where a tag comes; as it is written, since its commas tell walls from counts, else in plain words.</summary>
-    private static Match? AfterWalls(string text, string plain) => ProseForms.Find("after wall", text) ?? ProseForms.Find("after wall", plain);
+    private static Match? AfterWalls(string text, string plain) =>
+        ProseForms.Find("after wall", text) ?? ProseForms.Find("after wall", plain);
 
     /// <summary>"2, 4 and 6"; of "2, 4 counts" the last number is of counts and no wall.</summary>
     private static IEnumerable<int> WallsOf(Match walls)

@@ -102,7 +102,10 @@ public sealed record LessonLog
     private static List<LessonEvent> SinceBegun(List<LessonEvent> all)
     {
         var undone = Undone(all);
-        var anew = all.Where(e => e.Kind == LessonEventKind.Anew && !undone.Contains(e.Id)).Select(e => e.Opened + e.Since).DefaultIfEmpty(0).Max();
+        var anew = all.Where(e => e.Kind == LessonEventKind.Anew && !undone.Contains(e.Id))
+            .Select(e => e.Opened + e.Since)
+            .DefaultIfEmpty(0)
+            .Max();
         return anew == 0 ? all : all.FindAll(e => e.Opened + e.Since >= anew && e.Kind != LessonEventKind.Anew);
     }
 

@@ -16,7 +16,10 @@ internal static class TapAnswer
     {
         if (taps is not { Length: <= MostTaps } || taps.Any(t => !double.IsFinite(t)))
         {
-            return new JsonResult(new { title = $"{LessonPageTexts.MomentsAtOnce(MostTaps)}" }) { StatusCode = StatusCodes.Status422UnprocessableEntity };
+            return new JsonResult(new { title = $"{LessonPageTexts.MomentsAtOnce(MostTaps)}" })
+            {
+                StatusCode = StatusCodes.Status422UnprocessableEntity
+            };
         }
 
         return TapTrain.Follow([.. taps]) is { } beat

@@ -4,7 +4,7 @@ using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
 using Xunit;
 
-namespace FondCompass.Core.Tests.Teaching.Plans;
+namespace FondCompass.Core.Tests.Teaching.Planning;
 
 /// <summary>The rest of a lesson, planned anew for the time that is left.</summary>
 public class RestPlannerTests

@@ -1,8 +1,8 @@
 using FondCompass.Core.Steps;
 using FondCompass.Core.Teaching.Blocks;
-using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
 
-namespace FondCompass.Core.Teaching.Plans;
+namespace FondCompass.Core.Teaching.Planning;
 
 /// <summary>
 /// Plans the rest of a lesson anew for the time that is left, by the same formula (rules, section 7). What was led does not move. Where the
@@ -14,8 +14,8 @@ public static class RestPlanner
     /// <summary>What is left out where fewer bites are not enough, the first of it first.</summary>
     private static readonly BlockKind[] Spared =
     [
-        BlockKind.Talk, BlockKind.LookBack, BlockKind.Known, BlockKind.Recap, BlockKind.Runs, BlockKind.Drill, BlockKind.Layer, BlockKind.Map,
-        BlockKind.Walls, BlockKind.Music, BlockKind.Whole, BlockKind.Show, BlockKind.Chain
+        BlockKind.Talk, BlockKind.LookBack, BlockKind.Known, BlockKind.Recap, BlockKind.Runs, BlockKind.Drill, BlockKind.Layer,
+        BlockKind.Map, BlockKind.Walls, BlockKind.Music, BlockKind.Whole, BlockKind.Show, BlockKind.Chain
     ];
 
     /// <summary>Seconds by which a plan may stick out before it is said not to fit.</summary>
@@ -84,7 +84,9 @@ public static class RestPlanner
         private BlockChanges Settled(BlockChanges changes) =>
             done.Where(b => !b.IsOwn && !b.IsRest).Aggregate(changes, (all, b) => all.Settled(b.Id, b.Seconds, b.Repeats));
 
-        /// <summary>Fewer bites of a dance, as many as fit; those begun stay. A dance of which nothing was begun is left out at last.</summary>
+        /// <summary>
+        /// Fewer bites of a dance, as many as fit; those begun stay. A dance of which nothing was begun is left out at last.
+        /// </summary>
         private (LessonBrief Asked, LessonPlan Plan) WithFewer(LessonBrief asked, int dance, LessonPlan best)
         {
             if (brief.Dances[dance].IsKnown || plan.Bites[dance].Count == 0)
