@@ -8,7 +8,7 @@ public class AwayTests(RunningStudio studio)
     /// <summary>Page, field, what is typed, the button that sends it ("" where it saves itself).</summary>
     [Theory]
     [InlineData("/dances/DANCE/fit", "#passages", "intro 16\nverse 48", "")]
-    [InlineData("/dances/DANCE/plan", "#group", "Tide Table Dancers", "Plan this lesson")]
+    [InlineData("/dances/DANCE/plan", "#group", "Tide Table Dancers", "Save as a lesson")]
     [InlineData("/dances/DANCE/log", "#note", "The pivot was late", "Log this lesson")]
     [InlineData("/groups", "#name", "Slipway Evening Class", "Add the group")]
     [InlineData("/steps/own", "#text", "word hook-up = hitch", "Save these words")]

@@ -91,7 +91,7 @@ public class FitTests(RunningStudio studio)
         Write(browser, "moment", "soon" + Keys.Enter);
         browser.WaitForText("#run .problem", "'soon' is no moment of the song");
         browser.Settle();
-        browser.ClickText("let it go");
+        browser.ClickText("remove");
         browser.Wait(
             "the count is let go",
             () => !browser.Find("#passages").GetDomProperty("value")!.Contains("count 8", StringComparison.Ordinal));

@@ -19,7 +19,7 @@ public class FormsTests(RunningStudio studio)
         browser.Go($"/dances/{dance}/cues");
         browser.Click(".cue-edit summary");
         browser.Find(".cue-edit[open] [name='words']").SendKeys("away we go");
-        browser.ClickText("Say so");
+        browser.ClickText("Save");
         browser.WaitForText(".cue-sheet", "away we go");
         Assert.Contains("your words", browser.Text(".cue-sheet"));
 
@@ -27,7 +27,7 @@ public class FormsTests(RunningStudio studio)
         browser.Settle();
         browser.Find("#group").Clear();
         browser.Find("#group").SendKeys("Slipway beginners");
-        browser.ClickText("Plan this lesson");
+        browser.ClickText("Save as a lesson");
         browser.WaitForText("main", "Keep this way for Slipway beginners");
         browser.ClickText("Keep this way for Slipway beginners");
         browser.WaitForText("main", "As Slipway beginners is used to it");

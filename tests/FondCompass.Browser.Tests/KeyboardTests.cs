@@ -42,7 +42,7 @@ public class KeyboardTests(RunningStudio studio)
         browser.Settle();
         TabTo(browser, "#group");
         browser.Keys("Skerry evening");
-        TabTo(browser, "Plan this lesson");
+        TabTo(browser, "Save as a lesson");
         browser.Keys(Keys.Enter);
         browser.Wait("it is planned", () => browser.Driver.PageSource.Contains("Planned for", StringComparison.Ordinal));
         TabTo(browser, "Walk ");

@@ -39,7 +39,7 @@ public class KindTests(RunningStudio studio)
         foreach (var title in also)
         {
             browser.Find("#with-form [name=with]").SendKeys(title);
-            browser.ClickText("Into this lesson");
+            browser.ClickText("Add to this lesson");
             browser.WaitForText(".lesson-dances", title);
         }
 
@@ -47,7 +47,7 @@ public class KindTests(RunningStudio studio)
         Assert.Equal(kind, new SelectElement(browser.Find("#kind")).SelectedOption.GetDomAttribute("value"));
         browser.Find("#group").Clear();
         browser.Find("#group").SendKeys("Slipway beginners");
-        browser.ClickText("Plan this lesson");
+        browser.ClickText("Save as a lesson");
         browser.Wait("it is planned", () => browser.Text(".plan-side").Contains("Planned for", StringComparison.Ordinal));
         return dance;
     }

@@ -27,7 +27,7 @@ public class LessonTests(RunningStudio studio)
         browser.Find("#group").SendKeys("Slipway beginners");
         browser.Find("#minutes").Clear();
         browser.Find("#minutes").SendKeys("20");
-        browser.ClickText("Plan this lesson");
+        browser.ClickText("Save as a lesson");
         browser.ClickText("Lead it");
         Ready(browser);
         return browser.Path.Split('/')[2];

@@ -103,7 +103,7 @@ public sealed class Pictures(DemoBrowser demo) : IClassFixture<DemoBrowser>
         Browser.Find("[name='Asked.Dances']")
             .SendKeys("Slack Tide Stroll\nLow Water Waltz\nWinch and Windlass\nNine Lanterns\nBell Buoy Ring\nFog Signal");
         new SelectElement(Browser.Find("[name='Asked.Group']")).SelectByText("Slipway beginners");
-        Browser.ClickText("Make the course");
+        Browser.ClickText("Create the course");
         Browser.Find("#course-table");
     }
 

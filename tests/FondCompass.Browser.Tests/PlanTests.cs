@@ -60,7 +60,7 @@ public class PlanTests(RunningStudio studio)
         browser.Wait("it is not shown first", () => !Titles(browser).Any(t => t.StartsWith("Show it whole", StringComparison.Ordinal)));
 
         Block(browser, "Walk vine").FindElement(By.CssSelector("summary")).Click();
-        Block(browser, "Walk vine").FindElement(By.XPath(".//button[.='Keep it so']")).Click();
+        Block(browser, "Walk vine").FindElement(By.XPath(".//button[.='Lock this time']")).Click();
         browser.Wait("it is kept", () => Mins(browser, "Walk vine").EndsWith("yours", StringComparison.Ordinal));
 
         var walked = Mins(browser, "Walk rocking");
@@ -76,7 +76,7 @@ public class PlanTests(RunningStudio studio)
         browser.Wait("it is as it was", () => Mins(browser, "Walk rocking") == walked);
         Assert.EndsWith("yours", Mins(browser, "Walk vine"), StringComparison.Ordinal);
 
-        browser.ClickText("Plan this lesson");
+        browser.ClickText("Save as a lesson");
         browser.WaitForText(".planned", "Loft regulars");
         browser.Wait("what was kept is planned again", () => Mins(browser, "Walk vine").EndsWith("yours", StringComparison.Ordinal));
         Assert.DoesNotContain(Titles(browser), t => t.StartsWith("Show it whole", StringComparison.Ordinal));
@@ -138,7 +138,7 @@ public class PlanTests(RunningStudio studio)
 
         Press(browser, "Lanterns out", "Later");
         browser.Wait("it is later", () => Titles(browser)[2].StartsWith("Lanterns out", StringComparison.Ordinal));
-        Press(browser, "Walk vine", "In two");
+        Press(browser, "Walk vine", "Split in two");
         browser.Wait("it is walked in two", () => Titles(browser).Count(t => t.StartsWith("Walk vine", StringComparison.Ordinal)) == 2);
         Press(browser, "Show it whole", "Take out");
         browser.WaitForText(".taken-out", "Show it whole");
@@ -152,7 +152,7 @@ public class PlanTests(RunningStudio studio)
         browser.WaitForText("#column", "Only the rocking chair ×");
 
         // All of it is kept with the lesson, and undone by going back.
-        browser.ClickText("Plan this lesson");
+        browser.ClickText("Save as a lesson");
         browser.WaitForText(".planned", "Planned for");
         Assert.Contains("Only the rocking chair ×", browser.Text("#column"));
         Assert.Equal(2, Titles(browser).Count(t => t.StartsWith("Walk vine", StringComparison.Ordinal)));
@@ -197,15 +197,15 @@ public class PlanTests(RunningStudio studio)
         browser.Find("[name='Asked.Dances']").SendKeys("kittiwake turn");
         browser.Find("[name='Asked.Weeks']").Clear();
         browser.Find("[name='Asked.Weeks']").SendKeys("4");
-        browser.ClickText("Make the course");
+        browser.ClickText("Create the course");
         browser.WaitForText("#course-table", "all of it");
         Assert.Contains("ready in week 1", browser.Text("#course-table"));
         browser.Find("[aria-label='One bite less of Kittiwake Turn in week 1']").SendKeys(Keys.Enter);
         browser.WaitForText("#course-table", "bites 1 to 3");
         browser.WaitForText("#course-table", "ready in week 2");
-        browser.Click("[aria-label='Let go: Kittiwake Turn in week 1']");
+        browser.Click("[aria-label='Unlock: Kittiwake Turn in week 1']");
         browser.WaitForText("#course-table", "ready in week 1");
-        browser.ClickText("Plan all these lessons");
+        browser.ClickText("Save all as lessons");
         browser.WaitForText("#main", "4 lessons are planned");
         browser.Driver.FindElements(By.CssSelector("tfoot a"))[1].Click();
         browser.WaitForText("#column", "Week 2 of Lantern Regatta");

@@ -105,7 +105,7 @@ public class WholeWayTests(RunningStudio studio)
         minutes.SendKeys("50");
         browser.WaitForText("#column .headline", "50:00");
         browser.Find("#group").SendKeys("Loft regulars");
-        browser.ClickText("Plan this lesson");
+        browser.ClickText("Save as a lesson");
         browser.WaitForText(".planned", "Loft regulars");
     }
 

@@ -51,7 +51,7 @@ public class CoursePageTests(Studio studio)
         html = (await visitor.Get(course)).Html;
         Assert.Contains("bite 1", html);
         Assert.Contains("now whole", html);
-        Assert.Contains("Let go of all that is settled by hand", html);
+        Assert.Contains("Unlock all that was set by hand", html);
         await visitor.Post($"{course}?handler=Lessons", course);
         await visitor.Post($"{course}?handler=Lessons", course);
         Assert.Contains("All lessons stand as the table has them already", (await visitor.Get($"{course}?lessons=0")).Html);

@@ -171,7 +171,7 @@ public partial class PlanChangesTests(Studio studio)
         var lesson = (await visitor.Get(held)).Html;
         Assert.Contains("reached rocking chair R, jazz box R (A 2) at 100 %", lesson);
         Assert.Contains("reached vine R, vine L (A 1) at 75 %; lost: vine R, vine L (A 1)", lesson);
-        using (var next = await visitor.Press(held, "Next", "Plan the next lesson so"))
+        using (var next = await visitor.Press(held, "Next", "Plan the next lesson from this"))
         {
             Assert.Equal($"/dances/{id}/plan?date=2026-12-03", $"{next.Headers.Location}");
             var laid = (await visitor.Get($"{next.Headers.Location}")).Html;

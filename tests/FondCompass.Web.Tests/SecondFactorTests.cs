@@ -194,7 +194,7 @@ public class SecondFactorTests(Studio studio)
         var link = Regex.Match(await Letter(fresh, "/account/address?key="), @"http\S+").Value;
         var stranger = Stranger();
         // Opening it changes nothing: programs open links too.
-        Assert.Contains("Use this address", (await stranger.Get(link)).Html);
+        Assert.Contains("Confirm this address", (await stranger.Get(link)).Html);
         Assert.Contains(email, (await here.Get("/account")).Html);
         Assert.Equal("/account?said=moved", (await here.Post(link, link)).Headers.Location!.ToString());
         Assert.True(await IsIn(here));

@@ -21,7 +21,7 @@ public sealed record PlanShown(IReadOnlyList<ShownBlock> Blocks);
 
 /// <summary>
 /// A plan in the making. Every change of it is kept at once, so that it is there in another window, on another day and on another device;
-/// *Plan this lesson*
+/// *Save as a lesson*
 /// makes it a lesson. There is one for each dance that lessons begin with, and one for each lesson that is planned already and changed.
 /// </summary>
 public sealed class PlanDraft : IOwned

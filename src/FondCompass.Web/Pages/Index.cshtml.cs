@@ -101,17 +101,52 @@ public sealed class IndexModel(ShelfDesk shelf, DanceShelf dances, TypingContext
     public async Task<IActionResult> OnPostNew(CancellationToken cancel) => Redirect($"/dances/{(await shelf.Begin(cancel)).Id}/write");
 
     /// <summary>The dance once more, open to be changed.</summary>
-    public async Task<IActionResult> OnPostCopy(Guid id, CancellationToken cancel) =>
-        await dances.Copy(id, cancel) is { } copy ? Redirect($"/dances/{copy.Id}/write") : NotFound();
+    public async Task<IActionResult> OnPostCopy(Guid id, CancellationToken cancel)
+    {
+        if (await dances.Copy(id, cancel) is not { } copy)
+        {
+            return NotFound();
+        }
+
+        this.Tell(new Done(DancePageTexts.ThisIsACopy(copy.Title)));
+        return Redirect($"/dances/{copy.Id}/write");
+    }
 
     /// <summary>The instructor's own marks of a dance, comma separated.</summary>
-    public async Task<IActionResult> OnPostMark(Guid id, string? marks, CancellationToken cancel) =>
-        await dances.SetMarks(id, marks, cancel) ? Redirect("/") : NotFound();
+    public async Task<IActionResult> OnPostMark(Guid id, string? marks, CancellationToken cancel)
+    {
+        if (!await dances.SetMarks(id, marks, cancel))
+        {
+            return NotFound();
+        }
+
+        this.Tell(new Done(DancePageTexts.MarksKept((await dances.Titles([id], cancel)).GetValueOrDefault(id, ""))));
+        return Redirect("/");
+    }
 
     public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel)
     {
         desks.Clear(User.OwnerId());
-        return await dances.Delete(id, cancel) ? Redirect("/") : NotFound();
+        var title = (await dances.Titles([id], cancel)).GetValueOrDefault(id);
+        if (title is null || !await dances.Delete(id, cancel))
+        {
+            return NotFound();
+        }
+
+        this.Tell(new Done(DancePageTexts.Deleted(title)) { Undo = "/?handler=Undelete", Id = $"{id}" });
+        return Redirect("/");
+    }
+
+    /// <summary>The dance is on the shelf again, where it was just taken from.</summary>
+    public async Task<IActionResult> OnPostUndelete(Guid id, CancellationToken cancel)
+    {
+        if (!await dances.Restore(id, cancel))
+        {
+            return NotFound();
+        }
+
+        this.Tell(new Done(DancePageTexts.BackOnTheShelf((await dances.Titles([id], cancel)).GetValueOrDefault(id, ""))));
+        return Redirect("/");
     }
 
     /// <summary>Puts the examples in the bin that nobody has changed.</summary>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using FondCompass.Core.Measures;
+using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
 using FondCompass.Data.Records;
@@ -50,9 +51,27 @@ public sealed class LessonsModel(LessonBook book, DanceShelf shelf, LessonDesk d
         _ => $"Week of {week.ToString(week.Year == clock.Today.Year ? "d MMMM" : "d MMMM yyyy", CultureInfo.InvariantCulture)}",
     };
 
-    public async Task<IActionResult> OnPostTakeOut(Guid id, CancellationToken cancel) =>
-        await book.TakeOut(id, cancel) ? Redirect("/lessons#taken-out") : NotFound();
+    public async Task<IActionResult> OnPostTakeOut(Guid id, CancellationToken cancel)
+    {
+        if (await book.Find(id, cancel) is not { } lesson || !await book.TakeOut(id, cancel))
+        {
+            return NotFound();
+        }
 
-    public async Task<IActionResult> OnPostPutBack(Guid id, CancellationToken cancel) =>
-        await book.PutBack(id, cancel) ? Redirect("/lessons") : NotFound();
+        this.Tell(new Done(LessonPageTexts.TakenOut(lesson.Group!.Name, DayOf(lesson))) { Undo = "/lessons?handler=PutBack", Id = $"{id}" });
+        return Redirect("/lessons");
+    }
+
+    public async Task<IActionResult> OnPostPutBack(Guid id, CancellationToken cancel)
+    {
+        if (!await book.PutBack(id, cancel) || await book.Find(id, cancel) is not { } lesson)
+        {
+            return NotFound();
+        }
+
+        this.Tell(new Done(LessonPageTexts.PutBack(lesson.Group!.Name, DayOf(lesson))));
+        return Redirect("/lessons");
+    }
+
+    private static string DayOf(LessonRecord lesson) => lesson.Date.ToString("d MMMM", CultureInfo.InvariantCulture);
 }

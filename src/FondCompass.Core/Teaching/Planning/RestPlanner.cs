@@ -78,7 +78,7 @@ public static class RestPlanner
             return best;
         }
 
-        private bool Fits(LessonPlan laid) => laid.Over <= Hair;
+        private static bool Fits(LessonPlan laid) => laid.Over <= Hair;
 
         /// <summary>What was led is settled as it was.</summary>
         private BlockChanges Settled(BlockChanges changes) =>

@@ -116,8 +116,16 @@ public sealed class CourseModel(
         return Redirect($"/courses/{id}?lessons={changed}&own={own}");
     }
 
-    public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel) =>
-        await book.DeleteCourse(id, cancel) ? Redirect("/courses") : NotFound();
+    public async Task<IActionResult> OnPostDelete(Guid id, CancellationToken cancel)
+    {
+        if (await book.Course(id, cancel) is not { } course || !await book.DeleteCourse(id, cancel))
+        {
+            return NotFound();
+        }
+
+        this.Tell(new Done(LessonPageTexts.CourseDeleted(course.Name)));
+        return Redirect("/courses");
+    }
 
     /// <summary>All its lessons for a calendar.</summary>
     public async Task<IActionResult> OnGetCalendar(Guid id, CancellationToken cancel)

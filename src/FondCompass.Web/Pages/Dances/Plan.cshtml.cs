@@ -207,9 +207,17 @@ public sealed partial class PlanModel(
             return Page();
         }
 
-        return await plans.Keep(Open, Layout, GroupName, day, sent, cancel) is null
-            ? NotFound()
-            : Redirect(CourseId is null ? $"/dances/{Id}/plan" : To());
+        if (await plans.Keep(Open, Layout, GroupName, day, sent, cancel) is not { } kept)
+        {
+            return NotFound();
+        }
+
+        this.Tell(new Done(LessonPageTexts.Planned(GroupName, $"{day:dddd d MMMM}", kept.Minutes))
+        {
+            Link = $"/lessons/{kept.Id}/teach",
+            LinkWords = LessonPageTexts.LeadIt
+        });
+        return Redirect(CourseId is null ? $"/dances/{Id}/plan" : To());
     }
 
     private PlanView View =>

@@ -5,6 +5,8 @@ public static class DancePageTexts
 {
     private static readonly TextSource Source = new(typeof(DancePageTexts));
 
+    public static Sentence BackOnTheShelf(string title) => Source.Say([title]);
+
     public static Sentence ByCounts => Source.Say();
 
     public static Sentence ByLastChanged => Source.Say();
@@ -27,11 +29,15 @@ public static class DancePageTexts
 
     public static Sentence DanceChangedLookAsItIs => Source.Say();
 
+    public static Sentence Deleted(string title) => Source.Say([title]);
+
     public static Sentence FootBeforeName => Source.Say();
 
     public static Sentence InTheLastMonth => Source.Say();
 
     public static Sentence LongestNotDanced => Source.Say();
+
+    public static Sentence MarksKept(string title) => Source.Say([title]);
 
     public static Sentence NamesBeforeSteps => Source.Say();
 
@@ -81,6 +87,8 @@ public static class DancePageTexts
         Source.Say([tempo, slowest, fastest, usual]);
 
     public static Sentence ThenATag(string? facing) => Source.Say([facing]);
+
+    public static Sentence ThisIsACopy(string title) => Source.Say([title]);
 
     public static Sentence TooManyCallsForClass(int most) => Source.Say([most]);
 

@@ -44,6 +44,8 @@ public static class LessonPageTexts
 
     public static Sentence CountingUp => Source.Say();
 
+    public static Sentence CourseDeleted(string course) => Source.Say([course]);
+
     public static Sentence CuesKeywords => Source.Say();
 
     public static Sentence CuesLessAndLess => Source.Say();
@@ -83,6 +85,8 @@ public static class LessonPageTexts
     public static Sentence KindPartySet => Source.Say();
 
     public static Sentence Layers => Source.Say();
+
+    public static Sentence LeadIt => Source.Say();
 
     public static Sentence LessonHasTooManyEvents => Source.Say();
 
@@ -168,6 +172,10 @@ public static class LessonPageTexts
 
     public static Sentence PaceUnhurried => Source.Say();
 
+    public static Sentence Planned(string group, string day, int minutes) => Source.Say([group, day, minutes]);
+
+    public static Sentence PutBack(string group, string day) => Source.Say([group, day]);
+
     public static Sentence RejoinAtNextEight => Source.Say();
 
     public static Sentence RestAfter(double minutes, string block) => Source.Say([minutes, block]);
@@ -219,6 +227,8 @@ public static class LessonPageTexts
     public static Sentence StepListTooLong(int most) => Source.Say([most]);
 
     public static Sentence StopAndChain => Source.Say();
+
+    public static Sentence TakenOut(string group, string day) => Source.Say([group, day]);
 
     public static Sentence TappedTrackOutOfRange(double slowest, double fastest, int least, int most) =>
         Source.Say([slowest, fastest, least, most]);
