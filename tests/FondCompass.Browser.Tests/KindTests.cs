@@ -28,7 +28,7 @@ public class KindTests(RunningStudio studio)
         browser.WaitForText("#column .headline", "20:00");
         if (warmUp.Length > 0)
         {
-            browser.Find("#plan-form [name=warmup]").SendKeys(warmUp);
+            browser.Find("#plan-form [data-adds=warmup]").SendKeys(warmUp + OpenQA.Selenium.Keys.Tab);
             // What is led stands in the block, which is folded.
             browser.Wait(
                 "the list is planned",

@@ -100,7 +100,7 @@ public sealed class Pictures(DemoBrowser demo) : IClassFixture<DemoBrowser>
     private void NewCourse()
     {
         Browser.Find("[name='Asked.Name']").SendKeys("Ready for the Lantern Regatta");
-        Browser.Find("[name='Asked.Dances']")
+        Browser.Find("[data-adds='Asked.Dances']")
             .SendKeys("Slack Tide Stroll\nLow Water Waltz\nWinch and Windlass\nNine Lanterns\nBell Buoy Ring\nFog Signal");
         new SelectElement(Browser.Find("[name='Asked.Group']")).SelectByText("Slipway beginners");
         Browser.ClickText("Create the course");

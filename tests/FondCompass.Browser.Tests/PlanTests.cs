@@ -19,7 +19,7 @@ public class PlanTests(RunningStudio studio)
         browser.Find("#name").SendKeys("Loft regulars");
         browser.ClickText("Add the group");
         browser.ClickText("Loft regulars");
-        browser.Find("[name='Asked.Knows']").SendKeys("vine, jazz box, flurble");
+        browser.Find("[data-adds='Asked.Knows']").SendKeys("vine, jazz box, flurble");
         new SelectElement(browser.Find("[name='Asked.Level']")).SelectByText("improver");
         browser.Find("[name='Asked.Size']").SendKeys("18");
         browser.ClickText("Save the group");
@@ -194,7 +194,7 @@ public class PlanTests(RunningStudio studio)
         using var browser = Planning(studio);
         browser.Go("/courses");
         browser.Find("[name='Asked.Name']").SendKeys("Lantern Regatta");
-        browser.Find("[name='Asked.Dances']").SendKeys("kittiwake turn");
+        browser.Find("[data-adds='Asked.Dances']").SendKeys("kittiwake turn");
         browser.Find("[name='Asked.Weeks']").Clear();
         browser.Find("[name='Asked.Weeks']").SendKeys("4");
         browser.ClickText("Create the course");

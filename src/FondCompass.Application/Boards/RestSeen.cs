@@ -1,5 +1,4 @@
 using FondCompass.Core.Teaching.Plans;
-using FondCompass.Core.Wording.Texts;
 using FondCompass.Core.Wording.Texts.Pages;
 
 namespace FondCompass.Application.Boards;

@@ -17,6 +17,9 @@ namespace FondCompass.Web.Pages;
 /// <summary>The step lexicon, to browse and to try: every step with its ruler, its weight line and its footprints.</summary>
 public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
 {
+    /// <summary>Names that are offered at once where steps are chosen.</summary>
+    private const int MostNames = 8;
+
     /// <summary>Characters tried at the most.</summary>
     private const int LongestTry = 300;
 
@@ -60,6 +63,20 @@ public sealed class StepsModel(WordBook words, DanceShelf shelf) : PageModel
             var wording = string.IsNullOrWhiteSpace(Try) ? $"{Open.Name} R" : Try.Trim();
             Tried = TriedStep.Try(Letters.Cut(wording, LongestTry), Open, lexicon, Sight);
         }
+    }
+
+    /// <summary>Names of steps a word of which begins as it is typed, those that begin so themselves first.</summary>
+    public async Task<IActionResult> OnGetNames(CancellationToken cancel)
+    {
+        var typed = (Query ?? "").Trim();
+        bool Begins(string name) => name.StartsWith(typed, StringComparison.OrdinalIgnoreCase);
+        return typed.Length == 0 ? new JsonResult(Array.Empty<string>())
+            : new JsonResult((await words.Lexicon(cancel)).Steps
+                .Where(s => s.Aliases.Prepend(s.Name).Any(n => Begins(n) || n.Split(' ', '-').Any(Begins)))
+                .OrderBy(s => Begins(s.Name) ? 0 : 1)
+                .ThenBy(s => s.Name, StringComparer.Ordinal)
+                .Take(MostNames)
+                .Select(s => s.Name));
     }
 
     private bool IsFound(NamedStep step) => string.IsNullOrWhiteSpace(Query) || NamesOf(step).Concat(step.Genres)

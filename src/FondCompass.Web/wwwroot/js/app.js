@@ -2,6 +2,7 @@
 
 import './keep.js';
 import './keys.js';
+import './lists.js';
 import './paper.js';
 import { onHtmx } from './page.js';
 

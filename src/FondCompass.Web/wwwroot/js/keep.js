@@ -119,6 +119,7 @@ async function arrive(form, answer) {
   banner('');
   here.replaceChildren(...main.childNodes);
   htmx()?.process(here);
+  document.dispatchEvent(new Event('shown'));
   const told = here.querySelector('.problem, .verdict, [role=status]');
   if (told instanceof HTMLElement) {
     told.tabIndex = -1;
@@ -146,6 +147,7 @@ function restore(form) {
       field.checked = was.is[2];
     } else if (was) {
       field.value = was.text;
+      field.dispatchEvent(new Event('refilled'));
     }
   }
   if (savesItself(form)) {

@@ -1,7 +1,7 @@
 // The sheets that open over the page: pasting a step list, other ways to dance a step, and tidying the text.
 import { ask } from './ask.js';
 import { button } from '../page.js';
-import { box, headWithout, isUntouched, put } from './text.js';
+import { belowSettings, box, isUntouched, put } from './text.js';
 
 const paste = /** @type {HTMLDialogElement} */ (document.getElementById('paste'));
 const pasteList = /** @type {HTMLTextAreaElement} */ (document.getElementById('paste-list'));
@@ -52,10 +52,7 @@ function use(join) {
   }
 }
 document.getElementById('paste-in')?.addEventListener('click', () => use((made) => `${box.value.trimEnd()}\n\n${made}`.trimStart()));
-document.getElementById('paste-over')?.addEventListener('click', () => use((made) => {
-  const head = isUntouched() ? headWithout(made) : '';
-  return head === '' ? made : `${head}\n${made}`;
-}));
+document.getElementById('paste-over')?.addEventListener('click', () => use((made) => (isUntouched() ? belowSettings(made) : made)));
 
 document.getElementById('tidy')?.addEventListener('click', async () => {
   const answer = await ask('Tidy');

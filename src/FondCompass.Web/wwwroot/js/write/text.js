@@ -144,8 +144,11 @@ const heads = /^\s*(title|start|tempo|intro)\b/;
 /** Whether there is no step yet: nothing but settings and an empty part. */
 export const isUntouched = () => box.value.split('\n').every((row) => row.trim() === '' || heads.test(row) || /^\s*part\s+\S+\s*$/.test(row));
 
-/** The settings of a script without those that another says itself. @param {string} other */
-export function headWithout(other) {
+/** Another script below the settings of this one that it does not say itself; its own settings first. @param {string} other */
+export function belowSettings(other) {
   const said = new Set(other.split('\n').map((row) => row.trim().split(/\s/)[0]));
-  return box.value.split('\n').filter((row) => heads.test(row) && row.trim().includes(' ') && !said.has(row.trim().split(/\s/)[0])).join('\n');
+  const kept = box.value.split('\n').filter((row) => heads.test(row) && row.trim().includes(' ') && !said.has(row.trim().split(/\s/)[0]));
+  const rows = other.split('\n');
+  const first = rows.findIndex((row) => !/^\s*(title|start|tempo|intro|level|walls|genre|#)/.test(row));
+  return [...rows.slice(0, Math.max(0, first)), ...kept, ...rows.slice(Math.max(0, first))].join('\n');
 }
