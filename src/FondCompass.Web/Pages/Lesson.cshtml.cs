@@ -1,7 +1,6 @@
 using System.Globalization;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
-using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;

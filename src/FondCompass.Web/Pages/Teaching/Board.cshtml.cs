@@ -2,7 +2,6 @@ using System.Text.Json;
 using FondCompass.Application.Tracks;
 using FondCompass.Core.Measures;
 using FondCompass.Core.Teaching.Boards;
-using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Wording.Texts.Pages;
 using FondCompass.Data.Dances;
 using FondCompass.Data.Lessons;
