@@ -26,7 +26,7 @@ public static class DoneTelling
 {
     private const string Key = "done";
 
-    /// <summary>By this header the page's own script asks for a page that it only looks at: what was done is told when it is shown.</summary>
+    /// <summary>By this header a page's own script asks for a page at which it only looks: it is told when that is shown.</summary>
     private const string OnlyLooks = "X-Fond-Looks";
 
     public static void Tell(this PageModel page, Done done) => page.TempData[Key] = JsonSerializer.Serialize(done);

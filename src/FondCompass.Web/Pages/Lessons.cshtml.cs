@@ -58,7 +58,11 @@ public sealed class LessonsModel(LessonBook book, DanceShelf shelf, LessonDesk d
             return NotFound();
         }
 
-        this.Tell(new Done(LessonPageTexts.TakenOut(lesson.Group!.Name, DayOf(lesson))) { Undo = "/lessons?handler=PutBack", Id = $"{id}" });
+        this.Tell(new Done(LessonPageTexts.TakenOut(lesson.Group!.Name, DayOf(lesson)))
+        {
+            Undo = "/lessons?handler=PutBack",
+            Id = $"{id}"
+        });
         return Redirect("/lessons");
     }
 

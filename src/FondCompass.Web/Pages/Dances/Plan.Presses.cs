@@ -240,6 +240,22 @@ public sealed partial class PlanModel
 
     private static Task<PlanChange> Now(PlanChange change) => Task.FromResult(change);
 
+    private static IReadOnlyList<string> Moves(string? said, IReadOnlyList<string> was, List<string> problems)
+    {
+        if (said is null)
+        {
+            return was;
+        }
+
+        if (Clean(said).Length <= LessonAsked.LongestMoves)
+        {
+            return TaughtClass.Names(Clean(said));
+        }
+
+        problems.Add(LessonPageTexts.MovesTooLong(LessonAsked.LongestMoves));
+        return was;
+    }
+
     private async Task<IActionResult> Change(Func<OpenPlan, PlanState, Task<PlanChange>> change, CancellationToken cancel)
     {
         try

@@ -253,22 +253,6 @@ public sealed partial class PlanModel(
         return asked;
     }
 
-    private static IReadOnlyList<string> Moves(string? said, IReadOnlyList<string> was, List<string> problems)
-    {
-        if (said is null)
-        {
-            return was;
-        }
-
-        if (Clean(said).Length <= LessonAsked.LongestMoves)
-        {
-            return TaughtClass.Names(Clean(said));
-        }
-
-        problems.Add(LessonPageTexts.MovesTooLong(LessonAsked.LongestMoves));
-        return was;
-    }
-
     private static string Clean(string? text) => (text ?? "").Replace("\0", "", StringComparison.Ordinal).Trim();
 
     /// <summary>What the page shows beside the plan.</summary>

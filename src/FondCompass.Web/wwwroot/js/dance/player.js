@@ -9,11 +9,11 @@ import { view } from '../board/view.js';
 import { Conductor } from '../conductor.js';
 import { notesOf, tieMix } from '../mix.js';
 import { field, the } from '../page.js';
+import { ask, fetched } from './asking.js';
 
 /** @typedef {import('../board/timeline.js').Timeline} Timeline */
 
 const board = the('board');
-const patience = 8000;
 
 /** @type {Timeline | null} */
 let line = null;
@@ -31,28 +31,6 @@ tieMix(conductor);
 tellStill(conductor, (words) => put('still', words));
 
 export const lineNow = () => line;
-
-/** @template T @param {string} address @returns {Promise<T | null>} null when it does not come */
-async function fetched(address) {
-  try {
-    const answer = await fetch(address, { signal: AbortSignal.timeout(patience) });
-    return answer.ok ? await answer.json() : null;
-  } catch {
-    return null;
-  }
-}
-
-/** Sends taps of the beat. @param {number[]} taps @returns {Promise<Response | null>} */
-async function ask(taps) {
-  try {
-    const token = document.querySelector('meta[name="fond-token"]')?.getAttribute('content') ?? '';
-    return await fetch(`${location.pathname}?handler=Tap`, {
-      method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Fond-Token': token }, body: JSON.stringify(taps), signal: AbortSignal.timeout(patience), redirect: 'error',
-    });
-  } catch {
-    return null;
-  }
-}
 
 export const along = new Along(conductor, {
   ask, line: lineNow, play: (from) => start(line ? clickAt(line, from) : 0), load: sound, went: () => {}, moved: () => {}, back: () => {
