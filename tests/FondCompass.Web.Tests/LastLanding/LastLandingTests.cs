@@ -89,10 +89,12 @@ public sealed class LastLandingTests : IAsyncLifetime
             await Page(demo, path);
         }
 
-        foreach (var lesson in Links(await Page(demo, "/lessons"), "/lessons/"))
+        var lessons = await Page(demo, "/lessons");
+        foreach (var lesson in Links(lessons, "/lessons/"))
         {
-            await Page(demo, lesson);
             await Page(demo, $"{lesson}/teach?handler=Lesson");
+            // One that is only planned has its board and its plan.
+            await Page(demo, lessons.Contains($"href=\"{lesson}\"", StringComparison.Ordinal) ? lesson : $"{lesson}/teach");
         }
 
         await Page(demo, Links(await Page(demo, "/courses"), "/courses/").Single());
