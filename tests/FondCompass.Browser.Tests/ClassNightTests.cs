@@ -61,6 +61,7 @@ public class ClassNightTests(DemoBrowser demo) : IClassFixture<DemoBrowser>
         Browser.Keys("zq");
         Browser.WaitForText("#finder-said", "No dance has a word that begins with “zq”");
         Browser.Keys(Keys.Escape);
+        Browser.Wait("the keys are the board's", () => Browser.Run("return document.activeElement === document.body") is true);
         Browser.Keys(" ");
         Browser.WaitForText("#phase", "paused");
         // A reload stays with the dance.

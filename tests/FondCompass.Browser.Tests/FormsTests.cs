@@ -28,8 +28,8 @@ public class FormsTests(RunningStudio studio)
         browser.Find("#group").Clear();
         browser.Find("#group").SendKeys("Slipway beginners");
         browser.ClickText("Save as a lesson");
-        browser.WaitForText("main", "Keep this way for Slipway beginners");
-        browser.ClickText("Keep this way for Slipway beginners");
+        browser.WaitForText("main", "Save this way of teaching for Slipway beginners");
+        browser.ClickText("Save this way of teaching for Slipway beginners");
         browser.WaitForText("main", "As Slipway beginners is used to it");
         browser.Click("details.mixed > summary");
         browser.ClickText("Write it into the dance");

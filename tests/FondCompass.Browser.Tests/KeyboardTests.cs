@@ -24,7 +24,8 @@ public class KeyboardTests(RunningStudio studio)
         TabTo(browser, "Write a new dance");
         browser.Keys(Keys.Enter);
         browser.Find("#write[data-ready]");
-        browser.Keys("Skerry Lights");
+        browser.Chord(Keys.Control, Keys.Home);
+        browser.Keys(Keys.End + "Skerry Lights");
         browser.Chord(Keys.Control, Keys.End);
         browser.Keys("1-4 vine R\n5-8 vine L\n");
         browser.WaitForText("#fact-counts", "8");

@@ -15,7 +15,8 @@ public class NewcomerTests(RunningStudio studio)
         Assert.Empty(browser.Driver.FindElements(By.CssSelector(".findings li")));
         browser.WaitForText("#fact-checks", "clear");
 
-        browser.Keys("Skerry Lights");
+        browser.Chord(Keys.Control, Keys.Home);
+        browser.Keys(Keys.End + "Skerry Lights");
         browser.WaitForText(".compass .title", "Skerry Lights");
         browser.Chord(Keys.Control, Keys.End);
         browser.Keys("1-4 vine R");

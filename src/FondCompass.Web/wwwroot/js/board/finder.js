@@ -30,6 +30,12 @@ export class Finder {
     this.asked = 0;
     this.letters.addEventListener('input', () => this.look());
     this.dialog.addEventListener('keydown', (event) => this.press(event));
+    // The keys are the board's again at once.
+    this.dialog.addEventListener('close', () => {
+      if (document.activeElement instanceof HTMLElement && this.dialog.contains(document.activeElement)) {
+        document.activeElement.blur();
+      }
+    });
     this.dialog.addEventListener('click', (event) => {
       if (event.target === this.dialog) {
         this.dialog.close();

@@ -2,6 +2,7 @@
 import { box, caretRow, putRow } from './text.js';
 
 const line = /** @type {HTMLElement} */ (document.getElementById('reading'));
+const chosenWords = /** @type {HTMLElement} */ (document.getElementById('chosen'));
 const text = /** @type {HTMLElement} */ (document.getElementById('reading-text'));
 const doubt = /** @type {HTMLElement} */ (document.getElementById('reading-doubt'));
 const instead = /** @type {HTMLButtonElement} */ (document.getElementById('reading-instead'));
@@ -14,9 +15,10 @@ let chosen = 0;
 function show() {
   const row = pointed || chosen || caretRow().row;
   const read = document.querySelector(`#row-reads > li[data-row="${row}"]`);
-  line.classList.toggle('none', !(read instanceof HTMLElement));
+  const isChosen = chosenWords.textContent !== 'It';
+  line.classList.toggle('none', !(read instanceof HTMLElement) && !isChosen);
   if (!(read instanceof HTMLElement)) {
-    text.textContent = '';
+    text.textContent = isChosen ? 'nothing yet' : '';
     doubt.hidden = instead.hidden = true;
     return;
   }
