@@ -565,6 +565,10 @@ public class BoardPageTests(Studio studio)
         Assert.Contains("the rest was planned anew: for 10 minutes after", page, StringComparison.Ordinal);
         Assert.Equal(now.Count, Regex.Count(page, "<tr class=\"(not-held|skipped|)\"><td>"));
 
+        // A board that has not seen it plans nothing over it.
+        var stale = await visitor.Send(address, "/", new { after = first[1], minutes = 9, isKept = true });
+        Assert.Equal(HttpStatusCode.Conflict, stale.StatusCode);
+        Assert.Equal(1, (await Led()).GetProperty("plan").GetInt32());
         foreach (var minutes in (double[])[0, -5, 541, double.MaxValue])
         {
             var refused = await visitor.Send(address, "/", new { after = first[1], minutes, isKept = true });

@@ -11,7 +11,7 @@ public sealed class ClassLessons(FondCompassContext context, TimeProvider time)
         await DeskOf(id, cancel) is { } desk && await desk.Open(id, cancel) is { } open
             ? BoardData.Build(id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, null).ForTheClass() with
             {
-                Plan = open.Record.Rest?.Steps.Count ?? 0
+                Plan = open.Rests
             }
             : null;
 

@@ -1,6 +1,7 @@
 using FondCompass.Application.Lessons;
 using FondCompass.Core.Teaching.Boards;
 using FondCompass.Core.Teaching.Planning;
+using FondCompass.Core.Teaching.Plans;
 using Microsoft.EntityFrameworkCore;
 
 namespace FondCompass.Application.Boards;
@@ -32,31 +33,36 @@ public sealed partial class LessonDesk
     public async Task<bool> IsOver(Guid lesson, CancellationToken cancel) =>
         LessonLog.Read((await events.Of(lesson, cancel)).Select(EventCodes.Read).OfType<LessonEvent>()).IsClosed;
 
-    /// <summary>The lesson with its rest planned anew; null for no such lesson.</summary>
-    /// <param name="step">What is asked; null to look at it as it stands.</param>
-    /// <param name="isKept">It is led so from now on; else it is only looked at.</param>
-    public async Task<(OpenLesson Was, OpenLesson Open)?> Rest(Guid id, RestStep step, bool isKept, CancellationToken cancel)
+    /// <summary>The lesson as it is led, and with its rest planned anew; null for no such lesson. Nothing is kept.</summary>
+    /// <param name="rehearsed">What a rehearsal asked of its rest before, which is kept nowhere but on its board.</param>
+    public async Task<(OpenLesson Was, OpenLesson Anew)?> Rest(
+        Guid id,
+        RestStep step,
+        IReadOnlyList<RestStep> rehearsed,
+        CancellationToken cancel)
     {
-        if (await Open(id, cancel) is not { } was)
+        if (await Open(id, cancel) is not { } open)
         {
             return null;
         }
 
-        var asked = (was.Record.Rest ?? RestAsked.None).With(step);
-        isKept &= asked.Steps.Count <= RestAsked.Most && (step.After.Length == 0 || was.Plan.Blocks.Any(b => b.Id == step.After));
-        var open = was with { Plan = was.Layout.Rest(was.Record.Asked, was.Plan, step, cancel) };
-        if (isKept)
-        {
-            var plan = was.Record.HeldPlan is null ? null
-                : HeldBlock.Written(open.Plan, open.Layout.Dances, open.Layout.UsualPace(open.Record.Asked));
-            await context.Lessons.Where(l => l.Id == id)
-                .ExecuteUpdateAsync(
-                    set => set.SetProperty(l => l.Rest, asked)
-                        .SetProperty(l => l.HeldPlan, l => l.HeldPlan == null ? null : plan)
-                        .SetProperty(l => l.IsLogDue, true),
-                    cancel);
-        }
+        LessonPlan Led(LessonPlan plan, RestStep asked) => open.Layout.Rest(open.Record.Asked, plan, asked, cancel);
+        var was = open with { Plan = rehearsed.Aggregate(open.Plan, Led) };
+        return (was, was with { Plan = Led(was.Plan, step) });
+    }
 
-        return (was, open);
+    /// <summary>The lesson is led with another rest from now on.</summary>
+    /// <param name="anew">With the rest that <paramref name="step"/> asks for.</param>
+    /// <returns>False where another board planned it anew meanwhile; then nothing is kept.</returns>
+    public async Task<bool> Lead(OpenLesson anew, RestStep step, CancellationToken cancel)
+    {
+        var (was, asked) = (anew.Record.Rest, (anew.Record.Rest ?? RestAsked.None).With(step));
+        var plan = HeldBlock.Written(anew.Plan, anew.Layout.Dances, anew.Layout.UsualPace(anew.Record.Asked));
+        return await context.Lessons.Where(l => l.Id == anew.Record.Id && l.Rest == was)
+            .ExecuteUpdateAsync(
+                set => set.SetProperty(l => l.Rest, asked)
+                    .SetProperty(l => l.HeldPlan, l => l.HeldPlan == null ? null : plan)
+                    .SetProperty(l => l.IsLogDue, true),
+                cancel) > 0;
     }
 }

@@ -19,7 +19,11 @@ public sealed record OpenLesson(
     LessonPlan Plan,
     TeachingWay Way,
     GroupRecord Group,
-    StepLexicon Lexicon);
+    StepLexicon Lexicon)
+{
+    /// <summary>How often its rest was planned anew.</summary>
+    public int Rests => Record.Rest?.Steps.Count ?? 0;
+}
 
 /// <summary>Opens lessons to be held, and works their log out from what boards told.</summary>
 public sealed partial class LessonDesk(

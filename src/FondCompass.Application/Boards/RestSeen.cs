@@ -1,3 +1,4 @@
+using FondCompass.Core.Teaching.Planning;
 using FondCompass.Core.Teaching.Plans;
 using FondCompass.Core.Wording.Texts.Pages;
 
@@ -7,7 +8,9 @@ namespace FondCompass.Application.Boards;
 /// <param name="After">The last block that stays as it is; empty where all is planned anew.</param>
 /// <param name="Minutes">For all that comes behind it, as they were typed less what the block itself still takes.</param>
 /// <param name="IsKept">The lesson is led so from now on; else it is only looked at.</param>
-public sealed record RestWish(string? After, double Minutes, bool IsKept);
+/// <param name="Plan">How often the rest was planned anew that the board shows: another board may have planned it since.</param>
+/// <param name="Rehearsed">Of a rehearsal, what it asked of its rest before; null for nothing.</param>
+public sealed record RestWish(string? After, double Minutes, bool IsKept, int Plan = 0, IReadOnlyList<RestStep>? Rehearsed = null);
 
 /// <summary>The rest of a lesson as it would be, or is now.</summary>
 /// <param name="Said">Whether it fits.</param>

@@ -154,7 +154,7 @@ public static class RestPlanner
             var tries = 0;
             do
             {
-                laid = LessonPlanner.Plan(
+                (laid, _) = LessonPlanner.Laid(
                     asked with { Minutes = Math.Clamp((known + seconds) / 60, 1 / 60.0, LessonBrief.Longest) },
                     lexicon,
                     cancel);
@@ -172,7 +172,7 @@ public static class RestPlanner
                 from = Math.Round(from + block.Seconds, 3);
             }
 
-            return laid with { LessonSeconds = Math.Round(_spent + seconds, 3), Blocks = blocks, Bites = plan.Bites, Gives = [] };
+            return laid with { LessonSeconds = Math.Round(_spent + seconds, 3), Blocks = blocks, Bites = plan.Bites };
         }
     }
 }

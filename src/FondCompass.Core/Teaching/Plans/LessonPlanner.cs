@@ -46,12 +46,20 @@ public sealed partial class LessonPlanner
     /// <param name="cancel">Ends it where nobody waits any more.</param>
     public static LessonPlan Plan(LessonBrief brief, StepLexicon? lexicon = null, CancellationToken cancel = default)
     {
+        var (plan, bites) = Laid(brief, lexicon, cancel);
+        return plan.Over > 0 ? plan with { Gives = WaysOut.Find(brief, bites, plan, cancel) } : plan;
+    }
+
+    /// <summary>A lesson without ways out, for who has one of his own; with the bites it was laid from.</summary>
+    internal static (LessonPlan Plan, IReadOnlyList<IReadOnlyList<Bite>> Bites) Laid(
+        LessonBrief brief,
+        StepLexicon? lexicon,
+        CancellationToken cancel)
+    {
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(brief.Minutes);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(brief.Minutes, LessonBrief.Longest);
-        var steps = lexicon ?? StepLexicon.Shipped;
         var bites = BitesOf(brief, cancel);
-        var plan = new LessonPlanner(brief, bites) { _cancel = cancel }.Plan(new BiteCues(steps));
-        return plan.Over > 0 ? plan with { Gives = WaysOut.Find(brief, bites, plan, cancel) } : plan;
+        return (new LessonPlanner(brief, bites) { _cancel = cancel }.Plan(new BiteCues(lexicon ?? StepLexicon.Shipped)), bites);
     }
 
     /// <summary>The bites of each dance of a lesson; none of a known one.</summary>

@@ -59,7 +59,7 @@ public sealed class BoardModel(
     private BoardData DataOf(OpenLesson open) =>
         BoardData.Build(Id, open.Group.Name, open.Plan, open.Layout.All, open.Way, open.Lexicon, LessonDesk.Moves(open, "known", null)) with
         {
-            Plan = open.Record.Rest?.Steps.Count ?? 0
+            Plan = open.Rests
         };
 
     /// <summary>The rest of the lesson, planned anew for the time that is left: looked at, or led so from now on.</summary>
@@ -72,26 +72,38 @@ public sealed class BoardModel(
                 LessonPageTexts.RestMinutes(1, RestSeen.Most, $"{wish?.Minutes}"));
         }
 
-        var after = (wish.After ?? "").Trim();
-        var isKept = wish.IsKept && !IsRehearsal;
-        if (await desk.Rest(Id, new RestStep(after, Math.Round(wish.Minutes * 60, 1)), isKept, cancel) is not var (was, open))
+        var rehearsed = IsRehearsal ? wish.Rehearsed ?? [] : [];
+        var step = new RestStep((wish.After ?? "").Trim(), Math.Round(wish.Minutes * 60, 1));
+        if (rehearsed.Count > RestAsked.Most || await desk.Rest(Id, step, rehearsed, cancel) is not var (was, anew))
         {
-            return NoLesson();
+            return rehearsed.Count > RestAsked.Most ? TooOften() : NoLesson();
         }
 
-        if (after.Length > 0 && !was.Plan.Blocks.Any(b => b.Id == after))
+        if ((!IsRehearsal && wish.Plan != was.Rests) || (step.After.Length > 0 && !was.Plan.Blocks.Any(b => b.Id == step.After)))
         {
             return Refused(StatusCodes.Status409Conflict, LessonPageTexts.NoSuchBlockNow);
         }
 
-        if (wish.IsKept && open.Record.Rest?.Steps.Count >= RestAsked.Most)
+        if (!wish.IsKept)
         {
-            return Refused(StatusCodes.Status409Conflict, LessonPageTexts.RestTooOften(RestAsked.Most));
+            return new JsonResult(RestSeen.Of(was.Plan, anew.Plan, step.After, null), JsonSerializerOptions.Web);
         }
 
-        var led = wish.IsKept ? DataOf(open) with { Plan = (open.Record.Rest?.Steps.Count ?? 0) + 1 } : null;
-        return new JsonResult(RestSeen.Of(was.Plan, open.Plan, after, led), JsonSerializerOptions.Web);
+        if (was.Rests >= RestAsked.Most)
+        {
+            return TooOften();
+        }
+
+        if (!IsRehearsal && !await desk.Lead(anew, step, cancel))
+        {
+            return Refused(StatusCodes.Status409Conflict, LessonPageTexts.NoSuchBlockNow);
+        }
+
+        var led = DataOf(anew) with { Plan = was.Rests + rehearsed.Count + 1 };
+        return new JsonResult(RestSeen.Of(was.Plan, anew.Plan, step.After, led), JsonSerializerOptions.Web);
     }
+
+    private static JsonResult TooOften() => Refused(StatusCodes.Status409Conflict, LessonPageTexts.RestTooOften(RestAsked.Most));
 
     /// <summary>A dance of the shelf, called up in this lesson.</summary>
     public async Task<IActionResult> OnGetDance(Guid dance, CancellationToken cancel) =>

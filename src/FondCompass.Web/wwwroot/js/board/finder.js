@@ -10,7 +10,7 @@ const digits = 9;
 /** Milliseconds for which the server may keep a hall waiting. */
 const patience = 3000;
 
-/** How tall an offer's words are when they are compared. @param {string} text */
+/** Words as they are compared: small, and without marks above their letters. @param {string} text */
 const plain = (text) => text.toLocaleLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
 
 /** Whether every word typed begins a word of a title. @param {string} title @param {string} typed */
@@ -69,7 +69,7 @@ export class Finder {
           id: d.id, title: d.title, about: `${d.counts} counts${d.walls > 1 ? `, ${d.walls} walls` : ''}${d.level ? `, ${d.level}` : ''}`,
         }));
         const all = [...tonight, ...others];
-        this.show(all, all.length === 0 ? `No dance has a word that begins with “${typed}”. Try fewer letters.` : '');
+        this.show(all, all.length === 0 ? `No dance has a word that begins with “${typed}”. Try fewer letters.` : found.length >= digits || all.length > digits ? `The first ${digits}; more letters find fewer.` : '');
       }
     } catch {
       if (asking === this.asked) {

@@ -21,6 +21,8 @@ const dialog = the('rest', HTMLDialogElement);
 const minutes = field('rest-minutes');
 let asked = 0;
 let later = 0;
+/** What a rehearsal asked of its rest, which is kept nowhere else. @type {{ after: string, seconds: number }[]} */
+let rehearsed = [];
 
 /** What stays: nothing before the lesson is begun, else all up to the block that is led. */
 const after = () => (state.hasBegun ? block().id : '');
@@ -28,7 +30,7 @@ const after = () => (state.hasBegun ? block().id : '');
 /** Minutes for what comes behind the block that is led. */
 const behind = () => Number(minutes.value) - (state.hasBegun ? secondsHere() / 60 : 0);
 
-/** @param {boolean} isKept @returns {Promise<{ seen: Seen | null, why: string }>} */
+/** @param {boolean} isKept @returns {Promise<{ seen: Seen | null, why: string, step?: { after: string, seconds: number } }>} */
 async function plan(isKept) {
   if (minutes.value.trim() === '' || !Number.isFinite(Number(minutes.value)) || Number(minutes.value) > Number(minutes.max) || Number(minutes.value) < Number(minutes.min)) {
     return { seen: null, why: `Write minutes from ${minutes.min} to ${minutes.max}.` };
@@ -36,14 +38,15 @@ async function plan(isKept) {
   if (behind() < least) {
     return { seen: null, why: 'The block that is led takes all of that. Go on to the next first, or end the lesson.' };
   }
-  const answer = await post(id, `Rest${isRehearsal ? '&rehearse=true' : ''}`, { after: after(), minutes: behind(), isKept });
+  const step = { after: after(), seconds: Math.round(behind() * 600) / 10 };
+  const answer = await post(id, `Rest${isRehearsal ? '&rehearse=true' : ''}`, { after: step.after, minutes: step.seconds / 60, isKept, plan: lesson().plan, rehearsed });
   if (!answer) {
     return { seen: null, why: 'The server does not answer, and a plan cannot be reckoned without it. Leave blocks out with S meanwhile.' };
   }
   if (!answer.ok) {
     return { seen: null, why: answer.status < 500 && answer.type !== 'opaqueredirect' ? (await answer.json()).title : 'The plan cannot be reckoned now; try again.' };
   }
-  return { seen: await answer.json(), why: '' };
+  return { seen: await answer.json(), why: '', step };
 }
 
 /** Shows what would become of the blocks; only the last that was asked for counts. */
@@ -81,13 +84,16 @@ form('rest-form').addEventListener('submit', async (event) => {
   event.preventDefault();
   const asking = ++asked;
   clearTimeout(later);
-  const { seen, why } = await plan(true);
+  const { seen, why, step } = await plan(true);
   if (asking !== asked) {
     return;
   }
   if (!seen?.lesson) {
     put('rest-said', why);
     return;
+  }
+  if (isRehearsal && step) {
+    rehearsed.push(step);
   }
   dialog.close();
   adopt(seen.lesson);
@@ -104,6 +110,7 @@ export async function beginAnew() {
     return;
   }
   told('anew');
+  rehearsed = [];
   forget();
   state.isOver = false;
   state.hasBegun = false;
